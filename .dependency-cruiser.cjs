@@ -1,0 +1,39 @@
+// The arrows of docs/architecture.md: app -> store, core, ui, knowledge, stand-ins; ui -> core; store -> core; nothing back.
+const only = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  from: { path: from },
+  to: { path: '^(app|core|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/', pathNot: allowed },
+});
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    only('core-stands-alone', '^core/', '^core/'),
+    only('knowledge-knows-core', '^knowledge/', '^(knowledge|core)/'),
+    only('ui-knows-core', '^ui/', '^(ui|core)/'),
+    only('store-knows-core', '^store/', '^(store|core)/'),
+    only('stand-ins-know-core', '^stand-ins/', '^(stand-ins|core)/'),
+    only('app-knows-no-scripts', '^app/', '^(app|store|core|ui|knowledge|stand-ins)/'),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|date-fns)/' },
+    },
+    {
+      name: 'no-database-in-the-browser',
+      comment: 'Client components never import store; files whose name ends in .client.tsx run in the browser.',
+      severity: 'error',
+      from: { path: '(\\.client\\.tsx?$|^ui/)' },
+      to: { path: '^store/' },
+    },
+    { name: 'not-to-tests', severity: 'error', from: { pathNot: '(\\.test\\.tsx?$|^e2e/)' }, to: { path: '\\.test\\.tsx?$' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '^\\.next/' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

@@ -1,0 +1,93 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Plain, say } from './say.mjs';
+
+export const root = join(import.meta.dirname ?? new URL('.', import.meta.url).pathname, '..', '..');
+
+const sha = (text) => createHash('sha256').update(text).digest('hex');
+
+/** Installs npm packages exactly as the lock file says, unless that lock file is what is installed already. */
+export function ensurePackages() {
+  const stamp = join(root, 'node_modules', '.elmhorn-lock');
+  const want = sha(readFileSync(join(root, 'package-lock.json')));
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
+  say('Installing packages from the lock file …');
+  const npm = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] });
+  if (npm.status !== 0) throw new Plain('npm ci did not finish; see its message above.');
+  writeFileSync(stamp, want);
+}
+
+/** Installs Debian packages as root or through passwordless sudo; otherwise says what to type. */
+function installDebian(packages, why) {
+  const asRoot = process.getuid?.() === 0;
+  const sudo = !asRoot && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
+  const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
+  if (!asRoot && !sudo) throw new Plain(`${why} is missing. Type: sudo ${command}`);
+  say(`Installing ${why} from Debian's packages …`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const apt = (args) =>
+    spawnSync(asRoot ? 'apt-get' : 'sudo', asRoot ? args : ['-n', 'apt-get', ...args], { env, encoding: 'utf8' });
+  apt(['update']);
+  const done = apt(['install', '-y', '--no-install-recommends', ...packages]);
+  if (done.status !== 0) throw new Plain(`${why} could not be installed (${(done.stderr ?? '').trim().split('\n').pop()}). Type: sudo ${command}`);
+}
+
+/** The folder with initdb and pg_ctl, newest version first; installs PostgreSQL when there is none. */
+export function ensurePostgres() {
+  const find = () => {
+    const base = '/usr/lib/postgresql';
+    const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : [];
+    const version = versions.find((v) => existsSync(join(base, v, 'bin', 'initdb')));
+    if (version) return join(base, version, 'bin');
+    try {
+      return execFileSync('sh', ['-c', 'dirname "$(command -v initdb)"'], { encoding: 'utf8' }).trim().replace(/^\.$/, '') || null;
+    } catch {
+      return null;
+    }
+  };
+  let bin = find();
+  if (!bin) {
+    installDebian(['postgresql', 'postgresql-contrib'], 'PostgreSQL');
+    bin = find();
+  }
+  if (!bin) throw new Plain('PostgreSQL was installed, but its initdb cannot be found under /usr/lib/postgresql.');
+  return bin;
+}
+
+/** Debian's Chromium, for the browser journeys. */
+export function ensureChromium() {
+  const find = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
+  if (!find()) installDebian(['chromium'], 'Chromium');
+  const path = find();
+  if (!path) throw new Plain('Chromium was installed, but /usr/bin/chromium is not there.');
+  return path;
+}
+
+const sources = ['app', 'core', 'knowledge', 'store', 'ui', 'stand-ins', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'proxy.ts', 'instrumentation.ts', 'tsconfig.json'];
+
+function fingerprint(path, hash) {
+  if (!existsSync(path)) return;
+  const entries = path.match(/\.[a-z]+$/) ? null : readdirSync(path, { withFileTypes: true });
+  if (!entries) return void hash.update(path).update(readFileSync(path));
+  for (const e of entries.sort((a, b) => a.name.localeCompare(b.name))) {
+    const child = join(path, e.name);
+    if (e.isDirectory()) fingerprint(child, hash);
+    else if (!/\.test\.tsx?$/.test(e.name)) hash.update(child.slice(root.length)).update(readFileSync(child));
+  }
+}
+
+/** A production build, reused while no source file has changed. */
+export function ensureBuild() {
+  const hash = createHash('sha256');
+  for (const s of sources) fingerprint(join(root, s), hash);
+  const want = hash.digest('hex');
+  const stamp = join(root, '.next', 'elmhorn-build');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
+  say('Making the production build …');
+  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
+  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], { cwd: root, env, encoding: 'utf8' });
+  if (done.status !== 0) throw new Plain(`the build failed:\n${done.stdout}\n${done.stderr}`);
+  writeFileSync(stamp, want);
+}
