@@ -1,0 +1,70 @@
+import { addDays, addMonths, addWeeks, addYears, formatISO, parseISO } from 'date-fns';
+import type { FollowUpRule } from './rules';
+
+/** A calendar day as YYYY-MM-DD in the place's own time zone. */
+export type Day = string;
+
+export interface FollowUp {
+  ruleId: string;
+  kind: FollowUpRule['kind'];
+  what: string;
+  due: Day;
+  earliest: Day;
+  latest: Day;
+  reason: string;
+  onlyIf?: string;
+}
+
+const adders = { days: addDays, weeks: addWeeks, months: addMonths, years: addYears };
+const iso = (d: Date): Day => formatISO(d, { representation: 'date' });
+
+/** `count` units after a day; a month that is too short ends on its last day (31 January + 1 month = 28 or 29 February). */
+export const after = (day: Day, count: number, unit: FollowUpRule['after']['unit']): Day => iso(adders[unit](parseISO(day), count));
+
+/** The calendar day of an instant in a time zone. */
+export const dayIn = (instant: Date | string, timeZone: string): Day =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(instant));
+
+function intoMonths(day: Day, months: number[] | undefined): Day {
+  if (!months?.length) return day;
+  let d = day;
+  for (let i = 0; i < 12 && !months.includes(Number(d.slice(5, 7))); i++) d = after(`${d.slice(0, 7)}-01`, 1, 'months');
+  return d;
+}
+
+const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0, -1) : unit}`;
+
+/**
+ * What comes next, computed from what was *done*.
+ * @param rules the plan's rules
+ * @param doneOn the day the work was finished, in the place's time zone
+ * @param minDays the label's shortest interval: a repeat that would fall sooner is moved to it, and says so
+ * @returns one entry a rule, in order of date; `earliest <= due <= latest`
+ */
+export function followUps(rules: FollowUpRule[], doneOn: Day, minDays = 0): FollowUp[] {
+  return rules
+    .map((rule) => {
+      const { count, unit } = rule.after;
+      const wished = after(doneOn, count, unit);
+      let due = intoMonths(wished, rule.months);
+      let moved = due !== wished ? ` Moved from ${wished} into its months.` : '';
+      const allowed = after(doneOn, minDays, 'days');
+      if (rule.kind === 'treat-again' && due < allowed) {
+        due = intoMonths(allowed, rule.months);
+        moved = ` Moved from ${wished}: the label asks for ${minDays} days between.`;
+      }
+      const latest = rule.latest === undefined ? due : after(doneOn, rule.latest, unit);
+      const earliest = rule.earliest === undefined ? due : after(doneOn, rule.earliest, unit);
+      return {
+        ruleId: rule.id,
+        kind: rule.kind,
+        what: rule.what,
+        due,
+        earliest: earliest < due && !(rule.kind === 'treat-again' && earliest < allowed) ? earliest : due,
+        latest: latest > due ? latest : due,
+        reason: `${count === 0 ? 'The same day' : `${span(count, unit)} after ${doneOn}`}: ${rule.why}${moved}`,
+        ...(rule.onlyIf ? { onlyIf: rule.onlyIf } : {}),
+      };
+    })
+    .sort((a, b) => a.due.localeCompare(b.due) || a.ruleId.localeCompare(b.ruleId));
+}

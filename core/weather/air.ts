@@ -1,0 +1,36 @@
+/** Saturation vapour pressure over water, kPa (Tetens 1930), at `t` °C. */
+const saturation = (t: number) => 0.6108 * Math.exp((17.27 * t) / (t + 237.3));
+
+/**
+ * Vapour-pressure deficit, kPa: how hard the air pulls on the leaf.
+ * @param t air temperature, °C
+ * @param humidity relative humidity, %
+ * @example vapourDeficit(26, 48) // 1.74794871087331
+ */
+export const vapourDeficit = (t: number, humidity: number): number => saturation(t) * (1 - humidity / 100);
+
+/** The weather at one place and moment, from a station or typed by hand. */
+export interface Weather {
+  at: string;
+  temperatureC: number;
+  humidity: number;
+  windMs: number;
+  windFromDeg: number;
+  rainMm: number;
+  /** Rain expected in the next 24 h, mm. */
+  rainNext24Mm: number;
+  soilTemperatureC: number;
+  /** Soil moisture as a share of what the soil can hold, 0 to 1; above 0.95 it is saturated. */
+  soilMoisture: number;
+  sky: 'clear' | 'broken' | 'overcast';
+}
+
+export type SoilState = 'moist' | 'dry' | 'water-repellent' | 'sodden' | 'saturated' | 'frozen';
+
+/** What the ground is like under this weather, in the words of the gates. */
+export function soilState(w: Pick<Weather, 'soilTemperatureC' | 'soilMoisture'>): SoilState {
+  if (w.soilTemperatureC <= 0) return 'frozen';
+  if (w.soilMoisture > 0.95) return 'saturated';
+  if (w.soilMoisture > 0.85) return 'sodden';
+  return w.soilMoisture < 0.2 ? 'dry' : 'moist';
+}
