@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CERTAINTIES, FINDING_STATES, PLACES_ON_TREE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
 const id = z.string().regex(/^[a-z0-9-]+$/);
@@ -21,7 +22,6 @@ export const hostSchema = z.strictObject({
 });
 export type Host = z.infer<typeof hostSchema>;
 
-export const PLACES_ON_TREE = ['ground', 'collar', 'trunk', 'branches', 'shoots', 'leaves', 'fruit', 'visitors'] as const;
 export const signSchema = z.strictObject({
   id,
   place: z.enum(PLACES_ON_TREE),
@@ -33,8 +33,6 @@ export const signSchema = z.strictObject({
 });
 export type Sign = z.infer<typeof signSchema>;
 
-export const CERTAINTIES = ['a guess', 'possible', 'likely', 'near certain', 'confirmed by test'] as const;
-export type Certainty = (typeof CERTAINTIES)[number];
 
 export const conditionSchema = z.strictObject({
   id,
@@ -56,17 +54,10 @@ export const conditionSchema = z.strictObject({
 });
 export type Condition = z.infer<typeof conditionSchema>;
 
-export const VIGOURS = ['good', 'fair', 'poor', 'failing'] as const;
-export type Vigour = (typeof VIGOURS)[number];
 
-export const FINDING_STATES = ['seen', 'absent', 'not looked'] as const;
 /** A sign as the arborist left it: not looked at is not absent. */
 export const findingSchema = z
   .strictObject({ sign: id, state: z.enum(FINDING_STATES), grade: z.number().int().min(0).max(4).optional() })
   .refine((f) => (f.state === 'seen') === (f.grade !== undefined && f.grade > 0), { message: 'a sign that is seen has a grade from 1 to 4, any other has none', path: ['grade'] });
 export type Finding = z.infer<typeof findingSchema>;
 
-export const DECISIONS = ['treat now', 'protect a sound tree', 'treat in its window', 'restore vigour first', 'leave it alone', 'manage or remove', 'report', 'laboratory first'] as const;
-export type Decision = (typeof DECISIONS)[number];
-/** The decisions after which a prescription makes sense. */
-export const TREATS: readonly Decision[] = ['treat now', 'protect a sound tree', 'treat in its window'];

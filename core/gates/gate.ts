@@ -1,4 +1,5 @@
-import type { Certainty, Condition, Decision, Host, Vigour } from '../diagnose/knowledge';
+import type { Condition, Host } from '../diagnose/knowledge';
+import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
 import type { Dose, DoseFault } from '../dose/dose';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
@@ -40,7 +41,7 @@ export interface Facts {
   severalStems: boolean;
   stemRuleChosen: boolean;
   soil: SoilState | null;
-  leaf: 'leafless' | 'unfolding' | 'full' | 'falling' | null;
+  leaf: LeafState | null;
   water: WaterDistance | null;
   temperatureC: number | null;
   windMs: number | null;

@@ -1,5 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { CERTAINTIES, TREATS } from '../diagnose/knowledge';
+import { CERTAINTIES, TREATS } from '../diagnose/words';
 import { usesHost } from '../label/match';
 import { after } from '../season/follow-ups';
 import { figure } from '../units/units';

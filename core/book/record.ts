@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import { METHODS } from '../label/schema';
+
+const text = (max: number) => z.string().trim().max(max);
+const day = z.iso.date('write the day as year-month-day, like 2026-05-14');
+export const instant = z.iso.datetime({ offset: true, error: 'give day and time' });
+export const uuid = z.uuid('this is not an id that Elmhorn made');
+
+export const weatherSchema = z.strictObject({
+  at: instant,
+  temperatureC: z.number('The temperature must be a number.').min(-40, 'Below −40 °C nobody treats trees.').max(55, 'Above 55 °C nobody treats trees.'),
+  humidity: z.number('The humidity must be a number.').min(0, 'Humidity runs from 0 to 100 %.').max(100, 'Humidity runs from 0 to 100 %.'),
+  windMs: z.number('The wind must be a number.').min(0, 'Wind cannot be below zero.').max(60, 'Wind above 60 m/s is a hurricane.'),
+  windFromDeg: z.number().min(0).max(360),
+  rainMm: z.number().min(0).max(500),
+  rainNext24Mm: z.number().min(0).max(500),
+  soilTemperatureC: z.number().min(-30).max(60),
+  soilMoisture: z.number().min(0).max(1),
+  sky: z.enum(['clear', 'broken', 'overcast']),
+});
+
+export const SOIL_STATES = ['moist', 'dry', 'water-repellent', 'sodden', 'saturated', 'frozen'] as const;
+
+/** What a crew sends when the work is done; everything else is worked out again on the server. */
+export const bookingSchema = z
+  .strictObject({
+    id: uuid,
+    planId: uuid,
+    startedAt: instant,
+    endedAt: instant,
+    /** Product used, mL or g. */
+    amount: z.number('Enter the amount used as a number.').positive('The amount used must be more than zero.').max(1e6, 'That amount cannot be right.'),
+    lotId: uuid,
+    weather: weatherSchema,
+    soil: z.enum(SOIL_STATES).nullable(),
+    protection: z.array(text(600)).max(20),
+    /** What was typed, where the person works in another unit. */
+    typed: text(40).optional(),
+    deviation: text(1000),
+    mark: text(200),
+    note: text(2000).default(''),
+    photoIds: z.array(uuid).max(20),
+  })
+  .refine((b) => Date.parse(b.endedAt) >= Date.parse(b.startedAt), { path: ['endedAt'], message: 'The end lies before the start.' });
+export type Booking = z.infer<typeof bookingSchema>;
+
+/** One application as a regulator wants to read it. Written once; a correction is a new version. */
+export const recordSchema = z.strictObject({
+  format: z.literal('elmhorn-record'),
+  formatVersion: z.literal(1),
+  applicator: z.strictObject({ id: uuid, name: text(120), licence: text(80), categories: z.array(text(60)), licenceExpires: day.nullable() }),
+  product: z.strictObject({ labelId: uuid, key: text(60), version: z.number(), name: text(600), registration: text(60), formulation: text(60), signalWord: text(20), restricted: z.boolean(), actives: z.array(z.strictObject({ name: text(80), concentration: text(60), group: text(40) })) }),
+  use: z.strictObject({ key: text(60), title: text(600) }),
+  method: z.enum(METHODS),
+  target: z.strictObject({ id: text(60), name: text(500) }),
+  host: z.strictObject({ id: text(60), name: text(500), latin: text(500) }),
+  tree: z.strictObject({ id: uuid, tag: text(24), diameterCm: z.number(), girthCm: z.number(), lat: z.number().nullable(), lon: z.number().nullable() }),
+  place: z.strictObject({ id: uuid, name: text(120), address: text(300), client: text(120) }),
+  unit: z.enum(['mL', 'g']),
+  planned: z.number(),
+  amount: z.number().positive(),
+  typed: text(40).optional(),
+  lot: z.strictObject({ id: uuid, number: text(60), expires: day }),
+  mixMl: z.number().nullable(),
+  waterMl: z.number().nullable(),
+  concentration: text(200),
+  actives: z.array(z.strictObject({ name: text(80), grams: z.number() })),
+  sites: z.array(z.strictObject({ number: z.number(), bearing: z.number(), heightCm: z.number() })),
+  drill: text(120),
+  areaM2: z.number().nullable(),
+  areaWords: text(200),
+  weather: weatherSchema,
+  soil: z.enum(SOIL_STATES).nullable(),
+  protection: z.array(text(600)),
+  reEntryHours: z.number(),
+  reEntryUntil: instant,
+  deviation: text(1000),
+  mark: text(200),
+  note: text(2000),
+  photoIds: z.array(uuid),
+  gates: z.array(z.strictObject({ id: text(60), strength: z.enum(['stop', 'hold', 'note']), sentence: text(1000), released: text(1000).optional() })),
+});
+export type ApplicationRecord = z.infer<typeof recordSchema>;
+
+/** What a correction may change, and why. */
+export const correctionSchema = z.strictObject({
+  id: uuid,
+  rootId: uuid,
+  amount: bookingSchema.shape.amount,
+  lotId: uuid,
+  startedAt: instant,
+  endedAt: instant,
+  note: text(2000),
+  mark: text(200),
+  deviation: text(1000),
+  withdrawn: z.boolean(),
+  reason: text(600).min(4, 'Say in a few words why this is corrected.'),
+});
+export type Correction = z.infer<typeof correctionSchema>;

@@ -1,0 +1,89 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { hash, verify } from '@node-rs/argon2';
+import type { Role } from '@/core/people/rights';
+import type { UnitSystem } from '@/core/units/units';
+import { db, within, type Scope } from './db';
+
+const sha = (token: string) => createHash('sha256').update(token).digest();
+const DAYS = 30;
+
+export interface Viewer extends Scope {
+  name: string;
+  email: string;
+  role: Role;
+  units: UnitSystem;
+  theme: 'light' | 'daylight' | 'night';
+  outfitName: string;
+  region: string;
+  timeZone: string;
+  breastHeightCm: number;
+  licence: { number: string; categories: string[]; expires: string } | null;
+}
+
+// argon2id with the OWASP minimum: 19 MiB, two passes.
+const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+export const hashPassword = (password: string) => hash(password, COST);
+
+/**
+ * Opens a session for an e-mail and a password.
+ * @returns the cookie's token, or a sentence. The same sentence answers an unknown address and a wrong password.
+ */
+export async function signIn(email: string, password: string, address: string): Promise<{ token: string } | { sentence: string }> {
+  const sql = db();
+  const [{ sign_in_throttled: throttled } = { sign_in_throttled: false }] = await sql<{ sign_in_throttled: boolean }[]>`select sign_in_throttled(${email}, ${address})`;
+  if (throttled) return { sentence: 'Too many attempts. Wait a quarter of an hour and try again.' };
+  const [person] = await sql<{ person_id: string; outfit_id: string; password_hash: string }[]>`select * from sign_in_lookup(${email})`;
+  // A wrong address costs the same time as a wrong password, so that neither tells who works here.
+  const good = person ? await verify(person.password_hash, password) : (await hashPassword(password), false);
+  if (!person || !good) {
+    await sql`select sign_in_failed(${email}, ${address})`;
+    return { sentence: 'E-mail and password do not match.' };
+  }
+  await sql`select sign_in_cleared(${email})`;
+  return { token: await openSession({ outfitId: person.outfit_id, personId: person.person_id }) };
+}
+
+async function openSession(scope: Scope): Promise<string> {
+  const token = randomBytes(32).toString('base64url');
+  await within(scope, async (tx) => {
+    await tx`delete from session where expires_at < now()`;
+    await tx`insert into session (token_hash, outfit_id, person_id, expires_at) values (${sha(token)}, ${scope.outfitId}, ${scope.personId}, now() + make_interval(days => ${DAYS}))`;
+  });
+  return token;
+}
+
+/** Who a session cookie belongs to, or null. */
+export async function viewerOf(token: string): Promise<Viewer | null> {
+  const [found] = await db()<{ person_id: string; outfit_id: string }[]>`select * from session_lookup(${sha(token)})`;
+  return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
+}
+
+/** Who a calendar address belongs to, or null. */
+export async function calendarOwner(token: string): Promise<Viewer | null> {
+  const [found] = await db()<{ person_id: string; outfit_id: string }[]>`select * from calendar_lookup(${sha(token)})`;
+  return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
+}
+
+async function loadViewer(scope: Scope): Promise<Viewer | null> {
+  return within(scope, async (tx) => {
+    const [v] = await tx`
+      select p.name, p.email, p.role, p.units, p.theme, p.licence_number, p.licence_categories, p.licence_expires,
+        o.name as outfit_name, o.region, o.time_zone, o.breast_height_cm
+      from person p join outfit o on o.id = p.outfit_id where p.id = ${scope.personId}`;
+    if (!v) return null;
+    return {
+      ...scope, name: v.name, email: v.email, role: v.role, units: v.units, theme: v.theme, outfitName: v.outfit_name, region: v.region, timeZone: v.time_zone, breastHeightCm: v.breast_height_cm,
+      licence: v.licence_number && v.licence_expires ? { number: v.licence_number, categories: v.licence_categories, expires: v.licence_expires } : null,
+    };
+  });
+}
+
+export const signOut = (scope: Scope, token: string) => within(scope, (tx) => tx`delete from session where token_hash = ${sha(token)}`);
+export const signOutEverywhere = (scope: Scope) => within(scope, (tx) => tx`delete from session where person_id = ${scope.personId}`);
+
+/** A new secret calendar address; the old one stops working. */
+export async function newCalendarToken(scope: Scope): Promise<string> {
+  const token = randomBytes(24).toString('base64url');
+  await within(scope, (tx) => tx`update person set calendar_token_hash = ${sha(token)} where id = ${scope.personId}`);
+  return token;
+}

@@ -1,0 +1,114 @@
+import type { ApplicationRecord } from '@/core/book/record';
+import type { FollowUp } from '@/core/season/follow-ups';
+import { json, within, type Scope, type Tx } from './db';
+
+export interface NewRecord {
+  id: string;
+  rootId: string;
+  version: number;
+  planId: string | null;
+  startedAt: string;
+  endedAt: string;
+  doneOn: string;
+  byPerson: string;
+  withdrawn: boolean;
+  correction: string | null;
+  words: string;
+  data: ApplicationRecord;
+  followUps: FollowUp[];
+  /** Stock moves that this version causes: negative takes from the lot. */
+  moves: { id: string; lotId: string; amount: number; reason: string }[];
+}
+
+/**
+ * Writes a record, takes the stock, sets the follow-ups and closes the plan: all of it or nothing. Sent twice, it lands
+ * once.
+ * @returns false when this very record was already there
+ */
+export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const o = scope.outfitId;
+    const d = r.data;
+    const made = await tx`
+      insert into record (id, outfit_id, root_id, version, tree_id, place_id, plan_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, withdrawn, words, data, correction)
+      values (${r.id}, ${o}, ${r.rootId}, ${r.version}, ${d.tree.id}, ${d.place.id}, ${r.planId}, ${d.product.key}, ${d.method}, ${r.startedAt}, ${r.endedAt}, ${r.doneOn}, ${r.byPerson}, ${scope.personId}, ${r.withdrawn}, ${r.words}, ${json(tx, d)}, ${r.correction})
+      on conflict (id) do nothing`;
+    if (!made.count) return false;
+    for (const m of r.moves)
+      await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, ${m.reason}, ${r.id}, ${scope.personId})`;
+    if (r.version === 1) {
+      const closed = r.planId ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'` : null;
+      if (closed && !closed.count) throw new PlanGone();
+      await tx`update follow_up f set state = 'done', settled_at = now(), settled_by = ${scope.personId}
+        where f.outfit_id = ${o} and f.tree_id = ${d.tree.id} and f.state = 'open' and f.kind = 'treat-again' and f.earliest <= ${r.doneOn}
+          and exists (select from record x where x.outfit_id = ${o} and x.root_id = f.root_id and x.label_key = ${d.product.key})`;
+    }
+    await setFollowUps(tx, o, d.tree.id, r.rootId, r.withdrawn ? [] : r.followUps, followUpId);
+    return true;
+  });
+
+/** The plan was carried out or dropped by somebody else meanwhile. */
+export class PlanGone extends Error {}
+
+async function setFollowUps(tx: Tx, outfit: string, treeId: string, rootId: string, wanted: FollowUp[], newId: () => string) {
+  await tx`update follow_up set state = 'dropped', settled_at = now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open' and not rule_id = any(${wanted.map((w) => w.ruleId)})`;
+  for (const f of wanted)
+    await tx`
+      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
+      values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason}, ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest})
+      on conflict (outfit_id, root_id, rule_id) do update set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason where follow_up.state = 'open'`;
+}
+
+export interface BookFilter {
+  words: string | null;
+  placeId: string | null;
+  method: string | null;
+  from: string | null;
+  to: string | null;
+  after: { doneOn: string; id: string } | null;
+  limit: number;
+}
+export interface BookRow {
+  id: string;
+  rootId: string;
+  version: number;
+  doneOn: string;
+  withdrawn: boolean;
+  words: string;
+  treeId: string;
+  data: ApplicationRecord;
+  startedAt: Date;
+  endedAt: Date;
+  byName: string;
+}
+
+/** The newest versions, latest day first, from `after` on; `limit + 1` rows tell whether there is more. */
+export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<BookRow[]>`
+      select ${rowColumns(tx)} from record r join person p on p.id = r.by_person
+      where r.outfit_id = ${scope.outfitId} and r.latest
+        ${f.placeId ? tx`and r.place_id = ${f.placeId}` : tx``} ${f.method ? tx`and r.method = ${f.method}` : tx``}
+        ${f.from ? tx`and r.done_on >= ${f.from}` : tx``} ${f.to ? tx`and r.done_on <= ${f.to}` : tx``}
+        ${f.words ? tx`and r.words ilike ${`%${f.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`}` : tx``}
+        ${f.after ? tx`and (r.done_on, r.id) < (${f.after.doneOn}, ${f.after.id})` : tx``}
+      order by r.done_on desc, r.id desc limit ${f.limit + 1}`),
+  ]);
+
+const rowColumns = (tx: Tx) => tx`r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data, r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName"`;
+
+export interface RecordVersion extends BookRow {
+  correction: string | null;
+  writtenBy: string;
+  writtenAt: Date;
+  planId: string | null;
+  byPerson: string;
+}
+/** Every version of one record, newest first; empty when this outfit has none. Any version's id finds it. */
+export const recordVersions = (scope: Scope, id: string): Promise<RecordVersion[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<RecordVersion[]>`
+      select ${rowColumns(tx)}, r.correction, w.name as "writtenBy", r.created_at as "writtenAt", r.plan_id as "planId", r.by_person as "byPerson"
+      from record r join person p on p.id = r.by_person join person w on w.id = r.written_by
+      where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id}) order by r.version desc`),
+  ]);

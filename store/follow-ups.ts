@@ -1,0 +1,32 @@
+import { within, type Scope, type Tx } from './db';
+
+export interface DueRow {
+  id: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  placeName: string;
+  kind: string;
+  what: string;
+  reason: string;
+  onlyIf: string | null;
+  due: string;
+  earliest: string;
+  latest: string;
+}
+
+const columns = (tx: Tx) => tx`f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest`;
+
+/** Open follow-ups due from `from` to `to`, in order of date. */
+export const dueBetween = (scope: Scope, from: string, to: string, limit: number): Promise<DueRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<DueRow[]>`
+      select ${columns(tx)} from (select * from follow_up where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to} order by due, id limit ${limit}) f
+      join tree t on t.id = f.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} order by f.due, f.id`),
+  ]);
+
+export const countDue = (scope: Scope, to: string): Promise<number> =>
+  within(scope, async (tx) => (await tx<{ n: number }[]>`select count(*)::int as n from (select from follow_up where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${to} limit 1000) x`)[0]!.n);
+
+export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'open' | 'done') =>
+  within(scope, (tx) => tx`update follow_up set state = ${to}, settled_at = ${to === 'open' ? null : new Date()}, settled_by = ${to === 'open' ? null : scope.personId} where id = ${id} and state = ${from}`);

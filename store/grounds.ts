@@ -1,0 +1,207 @@
+import { json, within, type Scope, type Tx } from './db';
+
+export interface Client {
+  id: string;
+  name: string;
+  contact: string;
+  places: number;
+}
+export interface PlaceRow {
+  id: string;
+  name: string;
+  address: string;
+  clientId: string;
+  clientName: string;
+  trees: number;
+}
+export interface Place {
+  id: string;
+  clientId: string;
+  clientName: string;
+  name: string;
+  address: string;
+  timeZone: string;
+  outline: { lat: number; lon: number }[] | null;
+  areaM2: number | null;
+  soilTexture: 'sandy' | 'loam' | 'clay';
+  waterM: number | null;
+  firstPicking: string | null;
+  access: string;
+  hazards: string;
+  dogs: string;
+  notes: string;
+}
+export interface TreeRow {
+  id: string;
+  tag: string;
+  hostId: string;
+  placeId: string;
+  placeName: string;
+  walkOrder: number;
+}
+
+export const listClients = (scope: Scope): Promise<Client[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Client[]>`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.outfit_id = c.outfit_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
+  ]);
+
+export const saveClient = (scope: Scope, c: { id: string; name: string; contact: string }) =>
+  within(scope, (tx) => tx`insert into client (id, outfit_id, name, contact) values (${c.id}, ${scope.outfitId}, ${c.name}, ${c.contact})
+    on conflict (id) do update set name = excluded.name, contact = excluded.contact`);
+
+/** Places by name, from `after` on; `limit + 1` rows tell whether there is more. */
+export const listPlaces = (scope: Scope, after: { name: string; id: string } | null, limit: number): Promise<PlaceRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<PlaceRow[]>`
+      select p.id, p.name, p.address, p.client_id as "clientId", c.name as "clientName",
+        (select count(*)::int from tree t where t.outfit_id = p.outfit_id and t.place_id = p.id and t.archived_at is null) as trees
+      from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+      where p.archived_at is null ${after ? tx`and (p.name, p.id) > (${after.name}, ${after.id})` : tx``}
+      order by p.name, p.id limit ${limit + 1}`),
+  ]);
+
+const placeColumns = (tx: Tx) => tx`p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.outline, p.area_m2 as "areaM2",
+  p.soil_texture as "soilTexture", p.water_m as "waterM", p.first_picking as "firstPicking", p.access, p.hazards, p.dogs, p.notes`;
+
+export const getPlace = (scope: Scope, id: string): Promise<Place | null> =>
+  within(scope, async (tx) => {
+    const [p] = await tx<Place[]>`select ${placeColumns(tx)} from place p join client c on c.id = p.client_id where p.id = ${id} and p.archived_at is null`;
+    return p ?? null;
+  });
+
+/** Only for those whose role needs it; the caller asks core/people first. */
+export const getGateCode = (scope: Scope, placeId: string): Promise<string | null> =>
+  within(scope, async (tx) => (await tx<{ code: string }[]>`select code from gate_code where place_id = ${placeId}`)[0]?.code ?? null);
+
+export type PlaceInput = Omit<Place, 'clientName'> & { gateCode: string | null };
+
+export const savePlace = (scope: Scope, p: PlaceInput) =>
+  within(scope, async (tx) => {
+    await tx`
+      insert into place (id, outfit_id, client_id, name, address, time_zone, outline, area_m2, soil_texture, water_m, first_picking, access, hazards, dogs, notes)
+      values (${p.id}, ${scope.outfitId}, ${p.clientId}, ${p.name}, ${p.address}, ${p.timeZone}, ${p.outline ? json(tx, p.outline) : null}, ${p.areaM2}, ${p.soilTexture}, ${p.waterM}, ${p.firstPicking}, ${p.access}, ${p.hazards}, ${p.dogs}, ${p.notes})
+      on conflict (id) do update set client_id = excluded.client_id, name = excluded.name, address = excluded.address, outline = excluded.outline, area_m2 = excluded.area_m2,
+        soil_texture = excluded.soil_texture, water_m = excluded.water_m, first_picking = excluded.first_picking, access = excluded.access, hazards = excluded.hazards, dogs = excluded.dogs, notes = excluded.notes`;
+    if (p.gateCode === null) return;
+    if (p.gateCode === '') await tx`delete from gate_code where place_id = ${p.id}`;
+    else await tx`insert into gate_code (place_id, outfit_id, code) values (${p.id}, ${scope.outfitId}, ${p.gateCode}) on conflict (place_id) do update set code = excluded.code`;
+  });
+
+export const placeTrees = (scope: Scope, placeId: string, after: { walkOrder: number; id: string } | null, limit: number): Promise<TreeRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<TreeRow[]>`
+      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder" from tree t
+      where t.place_id = ${placeId} and t.outfit_id = ${scope.outfitId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
+      order by t.walk_order, t.id limit ${limit + 1}`),
+  ]);
+
+export interface TreeSearch {
+  /** Words; each must be the start of the tag, or be in the place, street, client or host name. */
+  words: string[];
+  /** Host ids whose names contain each word, in the order of `words`. */
+  hostsOfWord: string[][];
+  after: { tag: string; id: string } | null;
+  limit: number;
+}
+
+/**
+ * Trees by tag in natural order. Words are first resolved against the small tables (places, clients, hosts), so that
+ * every scan of the large one runs along an index: by host, by place, or by the tag's own prefix.
+ */
+export async function searchTrees(scope: Scope, s: TreeSearch): Promise<TreeRow[]> {
+  return within(scope, async (tx) => {
+    const placesOf = await Promise.all(
+      s.words.map(async (w) => (await tx<{ id: string }[]>`select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id where p.archived_at is null and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)}) order by p.name limit 400`).map((p) => p.id)),
+    );
+    const page = tx`${s.after ? tx`and (t.tag collate natural_order, t.id) > (${s.after.tag}, ${s.after.id})` : tx``}`;
+    const order = tx`order by t.tag collate natural_order, t.id limit ${s.limit + 1}`;
+    const cols = tx`t.id, t.tag, t.host_id, t.place_id, t.walk_order`;
+    const live = tx`t.outfit_id = ${scope.outfitId} and t.archived_at is null`;
+    const meets = (skip: number) => s.words.map((w, i) => (i === skip ? tx`` : tx`and (t.host_id = any(${s.hostsOfWord[i]!}) or t.place_id = any(${placesOf[i]!}::uuid[]) or t.tag ilike ${`${escape(w)}%`})`)).reduce((a, b) => tx`${a} ${b}`, tx``);
+    // The word that narrows most leads: its scan follows an index, the others filter.
+    const lead = s.words.map((w, i) => ({ i, weight: (/\d/.test(w) ? 0 : 1000) + placesOf[i]!.length + s.hostsOfWord[i]!.length * 100 })).sort((a, b) => a.weight - b.weight)[0];
+    const rest = meets(lead?.i ?? -1);
+    const found = lead
+      ? tx`
+        (select ${cols} from tree t where ${live} and t.tag collate "C" >= ${s.words[lead.i]!} and t.tag collate "C" < ${s.words[lead.i]! + '\uffff'} ${rest} ${page} ${order})
+        union (select ${cols} from tree t where ${live} and t.tag collate "C" >= ${s.words[lead.i]!.toUpperCase()} and t.tag collate "C" < ${s.words[lead.i]!.toUpperCase() + '\uffff'} ${rest} ${page} ${order})
+        union (select x.* from unnest(${s.hostsOfWord[lead.i]!}::text[]) h cross join lateral (select ${cols} from tree t where ${live} and t.host_id = h ${rest} ${page} ${order}) x)
+        union (select x.* from unnest(${placesOf[lead.i]!}::uuid[]) pl cross join lateral (select ${cols} from tree t where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`
+      : tx`select ${cols} from tree t where ${live} ${page} ${order}`;
+    return [
+      ...(await tx<TreeRow[]>`
+        select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", p.name as "placeName", t.walk_order as "walkOrder"
+        from (${found}) t join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} order by t.tag collate natural_order, t.id limit ${s.limit + 1}`),
+    ];
+  });
+}
+
+const escape = (w: string) => w.replace(/[\\%_]/g, (c) => `\\${c}`);
+const like = (w: string) => `%${escape(w)}%`;
+
+export interface NewTree {
+  id: string;
+  placeId: string;
+  tag: string;
+  hostId: string;
+  lat: number | null;
+  lon: number | null;
+  walkOrder: number;
+  note: string;
+  diameterCm?: number;
+  stems?: unknown;
+  heightM?: number | null;
+}
+
+/** Inserts trees, with a first reading where there is one; `onProgress` hears how many are in. All or nothing. */
+export const addTrees = (scope: Scope, trees: NewTree[], breastHeightCm: number, readingId: () => string, onProgress?: (done: number) => void) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < trees.length; i += 500) {
+      const part = trees.slice(i, i + 500);
+      await tx`insert into tree ${tx(part.map((t) => ({ id: t.id, outfit_id: scope.outfitId, place_id: t.placeId, tag: t.tag, host_id: t.hostId, lat: t.lat, lon: t.lon, walk_order: t.walkOrder, note: t.note })))}`;
+      const read = part.filter((t) => t.diameterCm !== undefined);
+      if (read.length)
+        await tx`insert into reading ${tx(read.map((t) => ({ id: readingId(), outfit_id: scope.outfitId, tree_id: t.id, at: new Date(), by_person: scope.personId, diameter_cm: t.diameterCm!, at_height_cm: breastHeightCm, stems: json(tx, t.stems), tree_height_m: t.heightM ?? null, method: 'import' })) as never)}`;
+      onProgress?.(Math.min(i + 500, trees.length));
+    }
+  });
+
+export const takenTags = (scope: Scope, placeId: string, tags: string[]): Promise<string[]> =>
+  within(scope, async (tx) => (await tx<{ tag: string }[]>`select tag from tree where place_id = ${placeId} and tag = any(${tags})`).map((r) => r.tag));
+
+export const nextWalkOrder = (scope: Scope, placeId: string): Promise<number> =>
+  within(scope, async (tx) => (await tx<{ n: number }[]>`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and outfit_id = ${scope.outfitId}`)[0]!.n);
+
+export interface ExportRow {
+  tag: string;
+  hostId: string;
+  client: string;
+  place: string;
+  address: string;
+  lat: number | null;
+  lon: number | null;
+  walkOrder: number;
+  note: string;
+  diameterCm: number | null;
+  heightM: number | null;
+}
+/** Every tree of the outfit (or of one place), in batches, for exports that must not fill the memory. */
+export async function* exportTrees(scope: Scope, placeId: string | null): AsyncGenerator<ExportRow[]> {
+  let after: string | null = null;
+  for (;;) {
+    const rows: (ExportRow & { id: string })[] = await within(scope, async (tx) => [
+      ...(await tx<(ExportRow & { id: string })[]>`
+        select t.id, t.tag, t.host_id as "hostId", c.name as client, p.name as place, p.address, t.lat, t.lon, t.walk_order as "walkOrder", t.note, r.diameter_cm as "diameterCm", r.tree_height_m as "heightM"
+        from tree t join place p on p.id = t.place_id join client c on c.id = p.client_id
+        left join lateral (select diameter_cm, tree_height_m from reading where outfit_id = t.outfit_id and tree_id = t.id order by at desc, id limit 1) r on true
+        where t.outfit_id = ${scope.outfitId} and t.archived_at is null ${placeId ? tx`and t.place_id = ${placeId}` : tx``} ${after ? tx`and t.id > ${after}` : tx``}
+        order by t.id limit 2000`),
+    ]);
+    if (rows.length) yield rows;
+    if (rows.length < 2000) return;
+    after = rows.at(-1)!.id;
+  }
+}
+
+export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
+  within(scope, (tx) => tx`update tree set archived_at = ${archived ? new Date() : null} where id = ${id}`);

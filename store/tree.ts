@@ -1,0 +1,183 @@
+import type { Arc } from '@/core/ring/ring';
+import type { Finding } from '@/core/diagnose/knowledge';
+import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
+import type { StemReading } from '@/core/measure/trunk';
+import type { Prescription } from '@/core/prescribe/prescribe';
+import { json, within, type Scope, type Tx } from './db';
+
+export interface Reading {
+  id: string;
+  at: Date;
+  byName: string;
+  diameterCm: number;
+  atHeightCm: number;
+  stems: StemReading[];
+  treeHeightM: number | null;
+  obstacles: string;
+  arcs: Arc[];
+  method: string;
+}
+export interface Look {
+  id: string;
+  at: Date;
+  byName: string;
+  crownLoss: number | null;
+  vigour: Vigour | null;
+  note: string;
+  findings: Finding[];
+}
+export interface Verdict {
+  id: string;
+  at: Date;
+  byName: string;
+  conditionId: string;
+  certainty: Certainty;
+  decision: Decision;
+  reason: string;
+}
+export interface PlanHead {
+  id: string;
+  at: Date;
+  byName: string;
+  state: 'open' | 'done' | 'dropped';
+  labelId: string;
+  labelKey: string;
+  labelName: string;
+  useKey: string;
+  conditionId: string;
+  result: Prescription;
+}
+export interface TreeRecord {
+  id: string;
+  rootId: string;
+  doneOn: string;
+  words: string;
+  method: string;
+  labelKey: string;
+  amount: number;
+  withdrawn: boolean;
+  actives: { name: string; grams: number }[];
+  sites: { bearing: number; heightCm: number }[];
+}
+export interface TreeFollowUp {
+  id: string;
+  kind: string;
+  what: string;
+  reason: string;
+  onlyIf: string | null;
+  due: string;
+  earliest: string;
+  latest: string;
+  state: 'open' | 'done' | 'dropped';
+}
+export interface Tree {
+  id: string;
+  tag: string;
+  hostId: string;
+  hostConfirmedAt: Date | null;
+  lat: number | null;
+  lon: number | null;
+  note: string;
+  archivedAt: Date | null;
+  walkOrder: number;
+  placeId: string;
+  placeName: string;
+  address: string;
+  clientName: string;
+  timeZone: string;
+  areaM2: number | null;
+  waterM: number | null;
+  soilTexture: 'sandy' | 'loam' | 'clay';
+  firstPicking: string | null;
+  previousId: string | null;
+  nextId: string | null;
+  readings: Reading[];
+  looks: Look[];
+  verdicts: Verdict[];
+  plans: PlanHead[];
+  records: TreeRecord[];
+  followUps: TreeFollowUp[];
+  photos: { id: string; at: Date; width: number; height: number }[];
+  /** Grams of each active put on the whole place in the current year. */
+  siteYearActive: Record<string, number>;
+}
+
+/** One tree with all that was ever read, seen, decided, planned and done on it; null when this outfit has no such tree. */
+export const getTree = (scope: Scope, id: string, year: string): Promise<Tree | null> => within(scope, (tx) => loadTree(tx, scope, id, year));
+
+export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): Promise<Tree | null> {
+  const o = scope.outfitId;
+  const [head] = await tx<Tree[]>`
+    select t.id, t.tag, t.host_id as "hostId", t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note, t.archived_at as "archivedAt", t.walk_order as "walkOrder",
+      p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone", p.area_m2 as "areaM2", p.water_m as "waterM", p.soil_texture as "soilTexture", p.first_picking as "firstPicking",
+      (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) < (t.walk_order, t.id) order by n.walk_order desc, n.id desc limit 1) as "previousId",
+      (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
+    from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
+  if (!head) return null;
+  const [readings, looks, verdicts, plans, records, followUps, photos, actives] = await Promise.all([
+    tx<Reading[]>`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.obstacles, r.arcs, r.method
+      from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
+    tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note,
+        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade))) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings
+      from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id} order by l.at desc, l.id desc limit 20`,
+    tx<Verdict[]>`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason
+      from verdict v join person p on p.id = v.by_person where v.outfit_id = ${o} and v.tree_id = ${id} order by v.at desc, v.id desc limit 20`,
+    tx<PlanHead[]>`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result
+      from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
+    tx<TreeRecord[]>`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->'actives' as actives, data->'sites' as sites
+      from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
+    tx<TreeFollowUp[]>`select id, kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
+    tx<Tree['photos']>`select id, at, width, height from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
+    tx<{ name: string; grams: number }[]>`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
+      where r.outfit_id = ${o} and r.place_id = ${head.placeId} and r.latest and not r.withdrawn and r.done_on >= ${`${year}-01-01`} and r.done_on <= ${`${year}-12-31`} group by 1`,
+  ]);
+  return { ...head, readings, looks, verdicts, plans, records, followUps, photos, siteYearActive: Object.fromEntries(actives.map((a) => [a.name, Number(a.grams)])) };
+}
+
+export interface NewReading {
+  id: string;
+  treeId: string;
+  diameterCm: number;
+  atHeightCm: number;
+  stems: StemReading[];
+  treeHeightM: number | null;
+  obstacles: string;
+  arcs: Arc[];
+  method: string;
+}
+/** Adds a reading; sent twice, it lands once. */
+export const addReading = (scope: Scope, r: NewReading) =>
+  within(scope, (tx) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, obstacles, arcs, method)
+    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${r.method}) on conflict (id) do nothing`);
+
+export interface NewLook {
+  id: string;
+  treeId: string;
+  crownLoss: number | null;
+  vigour: Vigour | null;
+  hostKey: boolean[];
+  hostConfirmed: boolean;
+  findings: Finding[];
+  note: string;
+  today: string;
+}
+/** Adds a look with its findings, confirms the host when the key did, and settles the looks that were due by now. */
+export const addLook = (scope: Scope, l: NewLook) =>
+  within(scope, async (tx) => {
+    const made = await tx`insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note)
+      values (${l.id}, ${scope.outfitId}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}) on conflict (id) do nothing`;
+    if (!made.count) return;
+    if (l.findings.length)
+      await tx`insert into finding ${tx(l.findings.map((f) => ({ outfit_id: scope.outfitId, look_id: l.id, sign_id: f.sign, state: f.state, grade: f.grade ?? null })))}`;
+    if (l.hostConfirmed) await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
+    await tx`update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
+      where outfit_id = ${scope.outfitId} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect') and earliest <= ${l.today}`;
+  });
+
+export const addVerdict = (scope: Scope, v: { id: string; treeId: string; lookId: string | null; conditionId: string; certainty: string; decision: string; reason: string }) =>
+  within(scope, (tx) => tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason)
+    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}) on conflict (id) do nothing`);
+
+export const changeTree = (scope: Scope, t: { id: string; tag: string; hostId: string; note: string; walkOrder: number; lat: number | null; lon: number | null }) =>
+  within(scope, (tx) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon},
+    host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id}`);
