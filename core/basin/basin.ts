@@ -32,3 +32,6 @@ export function splitPasses(depth: number, intake: number): Passes {
   const mmEach = depth / passes;
   return { passes, mmEach, waitMinutes: passes === 1 ? 0 : Math.ceil((mmEach / intake) * 60) };
 }
+
+/** The usual pour band, cm beyond the bark, where a label names none. */
+export const USUAL_BAND = { inner: 15, outer: 45 };

@@ -99,6 +99,7 @@ create table verdict (
   foreign key (outfit_id, by_person) references person (outfit_id, id)
 );
 create index verdict_by_tree on verdict (outfit_id, tree_id, at desc, id);
+create index verdict_to_treat on verdict (outfit_id, at desc) where decision = 'treat now';
 
 create table photo (
   id uuid primary key, outfit_id uuid not null, tree_id uuid not null,
@@ -133,11 +134,11 @@ create table lot (
   id uuid primary key, outfit_id uuid not null references outfit, label_key text not null,
   lot_number text not null check (length(lot_number) between 1 and 60), expires_on date not null,
   unit text not null check (unit in ('mL', 'g')),
-  on_hand numeric not null default 0 check (on_hand >= 0),
+  on_hand numeric(16,6) not null default 0 check (on_hand >= 0),
   unique (outfit_id, label_key, lot_number), unique (outfit_id, id)
 );
 create table stock_move (
-  id uuid primary key, outfit_id uuid not null, lot_id uuid not null, amount numeric not null check (amount <> 0),
+  id uuid primary key, outfit_id uuid not null, lot_id uuid not null, amount numeric(16,6) not null check (amount <> 0),
   reason text not null check (length(reason) between 1 and 200), record_id uuid, at timestamptz not null default now(),
   by_person uuid not null,
   foreign key (outfit_id, lot_id) references lot (outfit_id, id), foreign key (outfit_id, by_person) references person (outfit_id, id)

@@ -1,0 +1,23 @@
+import { spawnSync } from 'node:child_process';
+import { root } from './install.mjs';
+import { Plain } from './say.mjs';
+
+/** Runs a TypeScript file of the repository; a failure is a sentence with the file's own last words. */
+export function tsx(args, env, what) {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', ...args], { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8', stdio: ['ignore', 'inherit', 'pipe'] });
+  if (done.status !== 0) throw new Plain(`${what}: ${done.stderr.trim().replace(/^elmhorn: /, '')}`);
+}
+
+/** Makes the database when it is missing (or anew on `reset`), and brings its schema up to date. */
+export async function prepareDatabase(cluster, name, { reset = false } = {}) {
+  const { default: postgres } = await import('postgres');
+  const sql = postgres(cluster.ownerUrl('postgres'), { max: 1, onnotice: () => {} });
+  try {
+    if (reset) await sql.unsafe(`drop database if exists ${name} with (force)`);
+    const there = await sql`select from pg_database where datname = ${name}`;
+    if (!there.length) await sql.unsafe(`create database ${name} template template0 encoding 'UTF8'`);
+  } finally {
+    await sql.end();
+  }
+  tsx(['bin/migrate.ts'], { DATABASE_OWNER_URL: cluster.ownerUrl(name), DATABASE_APP_PASSWORD: cluster.password }, 'the schema could not be brought up to date');
+}

@@ -1,0 +1,51 @@
+import { createServer } from 'node:net';
+import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import postgres from 'postgres';
+import { readSettings } from '@/core/settings/settings';
+import { codeVersion } from '@/store/migrate';
+
+/** `npm start`: checks everything that a server needs before it serves, and says in one sentence what is missing. */
+const fail = (sentence: string): never => {
+  console.error(`elmhorn: ${sentence}`);
+  process.exit(1);
+};
+
+const read = readSettings(process.env);
+const settings = read.ok ? read.settings : fail(read.sentence);
+const root = join(__dirname, '..');
+
+async function checkDatabase() {
+  const sql = postgres(settings.DATABASE_URL, { max: 1, connect_timeout: 5, onnotice: () => {} });
+  try {
+    const [role] = await sql<{ super: boolean; bypass: boolean; owns: boolean }[]>`
+      select rolsuper as super, rolbypassrls as bypass, exists (select from pg_class c join pg_roles o on o.oid = c.relowner where o.rolname = current_user and c.relname = 'tree') as owns from pg_roles where rolname = current_user`;
+    if (role?.super || role?.bypass || role?.owns) fail('DATABASE_URL signs in as a role that could pass the walls between outfits; use elmhorn_app, which owns nothing.');
+    const version = await sql<{ v: number }[]>`select schema_version() as v`.then((r) => r[0]!.v).catch(() => 0);
+    if (version < codeVersion()) fail(`the database has schema ${version}, this Elmhorn needs ${codeVersion()}; run “npm run migrate” with DATABASE_OWNER_URL first.`);
+    if (version > codeVersion()) fail(`the database has schema ${version}, newer than this Elmhorn knows (${codeVersion()}); start the newer Elmhorn.`);
+  } catch (error) {
+    const code = (error as { code?: string }).code;
+    if (code === 'ECONNREFUSED' || code === 'ENOTFOUND' || code === 'CONNECT_TIMEOUT' || code === '57P03') fail('the database does not answer at DATABASE_URL; start it and try again.');
+    fail(`the database refuses: ${(error as Error).message}.`);
+  } finally {
+    await sql.end({ timeout: 2 });
+  }
+}
+
+const portFree = () =>
+  new Promise<boolean>((done) => {
+    const server = createServer().once('error', () => done(false));
+    server.listen({ port: settings.PORT, host: settings.HOST, exclusive: true }, () => server.close(() => done(true)));
+  });
+
+async function main() {
+  if (!(await portFree())) fail(`port ${settings.PORT} on ${settings.HOST} is taken; choose another with PORT.`);
+  await checkDatabase();
+  if (!existsSync(join(root, '.next', 'BUILD_ID'))) fail('there is no production build; run “npm run build” first.');
+  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(settings.PORT), '-H', settings.HOST], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' } });
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));
+}
+void main();

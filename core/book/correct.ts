@@ -1,0 +1,52 @@
+import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import type { LabelUse } from '../label/schema';
+import type { ApplicationRecord, Correction } from './record';
+import { searchWords, type Fault } from './write';
+
+export interface CorrectionContext {
+  now: Date;
+  timeZone: string;
+  use: LabelUse;
+  /** The newest version, and whether it is withdrawn. */
+  was: ApplicationRecord;
+  wasWithdrawn: boolean;
+  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
+}
+
+/** Stock that a correction gives back to the old lot and takes from the new one; nothing when neither changes. */
+export interface StockChange {
+  lotId: string;
+  amount: number;
+}
+
+/**
+ * A correction as the next version of a record: the new data, the stock it moves, and the follow-ups counted again from
+ * the corrected day.
+ */
+export function correct(c: CorrectionContext, k: Correction): { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string; stock: StockChange[] } | { ok: false; faults: Fault[] } {
+  const faults: Fault[] = [];
+  if (Date.parse(k.endedAt) < Date.parse(k.startedAt)) faults.push({ path: 'endedAt', sentence: 'The end lies before the start.' });
+  if (Date.parse(k.endedAt) > c.now.getTime() + 10 * 60_000) faults.push({ path: 'endedAt', sentence: 'The end lies in the future.' });
+  if (!c.lot || c.lot.labelKey !== c.was.product.key) faults.push({ path: 'lotId', sentence: 'This lot is not of the product in the record.' });
+  const held = c.wasWithdrawn ? 0 : c.was.amount;
+  const wanted = k.withdrawn ? 0 : k.amount;
+  const stock = ((): StockChange[] => {
+    if (c.was.lot.id === k.lotId) return held === wanted ? [] : [{ lotId: k.lotId, amount: held - wanted }];
+    return [{ lotId: c.was.lot.id, amount: held }, { lotId: k.lotId, amount: -wanted }].filter((m) => m.amount !== 0);
+  })();
+  const short = stock.find((m) => m.lotId === k.lotId && m.amount < 0 && -m.amount > (c.lot?.onHand ?? 0) + 1e-9);
+  if (short && c.lot) faults.push({ path: 'lotId', sentence: `Lot ${c.lot.lotNumber} holds only ${c.lot.onHand} ${c.was.unit}.` });
+  if (faults.length || !c.lot) return { ok: false, faults };
+  const doneOn = dayIn(k.endedAt, c.timeZone);
+  const data: ApplicationRecord = {
+    ...c.was,
+    amount: k.amount,
+    lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
+    actives: c.was.actives.map((a) => ({ ...a, grams: (a.grams * k.amount) / c.was.amount })),
+    note: k.note,
+    mark: k.mark,
+    deviation: k.deviation,
+    reEntryUntil: new Date(Date.parse(k.endedAt) + c.was.reEntryHours * 3_600_000).toISOString(),
+  };
+  return { ok: true, data, doneOn, followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays), words: searchWords(data), stock };
+}

@@ -1,0 +1,132 @@
+import { bandArea, USUAL_BAND } from '../basin/basin';
+import type { Condition, Host } from '../diagnose/knowledge';
+import type { Dose } from '../dose/dose';
+import type { Gate } from '../gates/gate';
+import { isSoil } from '../gates/gate';
+import type { Label, LabelUse } from '../label/schema';
+import type { Ring } from '../ring/ring';
+import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import { figure, showAmount, showMass, showVolume } from '../units/units';
+import type { ApplicationRecord, Booking } from './record';
+
+export interface BookingContext {
+  now: Date;
+  timeZone: string;
+  applicator: { id: string; name: string; licence: { number: string; categories: string[]; expires: string } | null };
+  labelId: string;
+  label: Label;
+  use: LabelUse;
+  condition: Condition;
+  host: Host;
+  tree: { id: string; tag: string; lat: number | null; lon: number | null };
+  place: { id: string; name: string; address: string; client: string };
+  /** As planned. */
+  dose: Dose;
+  ring: Ring | null;
+  /** In force with the weather and soil at the time of the work. */
+  gates: Gate[];
+  released: Record<string, string>;
+  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
+}
+
+export interface Fault {
+  path: string;
+  sentence: string;
+}
+
+/** Share by which the amount used may differ from the planned one before somebody must say why. */
+const FREE = 0.05;
+
+/** The ground a method treats, as area and in words; none for an injection. */
+export function treatedGround(use: LabelUse, diameterCm: number): { m2: number | null; words: string } {
+  if (!isSoil(use)) return { m2: null, words: 'trunk only, no ground treated' };
+  const { inner, outer } = use.carrier.kind === 'wet-basin' ? { inner: use.carrier.innerCm, outer: use.carrier.outerCm } : USUAL_BAND;
+  return { m2: bandArea(diameterCm, inner, outer), words: `basin ${inner}–${outer} cm from the bark` };
+}
+
+/** What the mix is made of, in words for the record. */
+function concentrationWords(d: Dose, label: Label): string {
+  if (d.carrier && d.carrier.totalMl > 0) return `${showAmount(d.product, d.dimension, 'metric').text} in ${showVolume(d.carrier.totalMl, 'metric').text}${d.dimension === 'volume' ? ` (${figure((100 * d.product) / d.carrier.totalMl, 3)} %)` : ''}`;
+  if (label.stock && d.stockMl !== null) return `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`;
+  return 'undiluted';
+}
+
+/** Why the work as it happened needs a written reason; empty when it went as planned and nothing stood against it. */
+export function deviations(c: Pick<BookingContext, 'dose' | 'use' | 'gates' | 'lot'>, b: Pick<Booking, 'amount' | 'protection'> & { doneOn: Day }): string[] {
+  const out: string[] = [];
+  const off = (b.amount - c.dose.product) / c.dose.product;
+  if (Math.abs(off) > FREE) out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
+  const open = c.use.protection.filter((p) => !b.protection.includes(p));
+  if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
+  for (const g of c.gates) if (g.strength === 'stop') out.push(`${g.title}: ${g.sentence}`);
+  if (c.lot && c.lot.expiresOn < b.doneOn) out.push(`Lot ${c.lot.lotNumber} expired on ${c.lot.expiresOn}.`);
+  return out;
+}
+
+/**
+ * Turns a crew's booking into the record, the day it was done and what follows from it. What happened can always be
+ * recorded; where it went against the plan, a label or a gate, only with a written reason.
+ */
+export function writeUp(c: BookingContext, b: Booking): { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string } | { ok: false; faults: Fault[] } {
+  const faults: Fault[] = [];
+  const fault = (path: string, sentence: string) => faults.push({ path, sentence });
+  if (Date.parse(b.endedAt) > c.now.getTime() + 10 * 60_000) fault('endedAt', 'The end lies in the future.');
+  if (Date.parse(b.startedAt) < c.now.getTime() - 366 * 24 * 3_600_000) fault('startedAt', 'That is more than a year ago; check the day.');
+  const unit = c.dose.dimension === 'volume' ? 'mL' : 'g';
+  if (!c.lot || c.lot.labelKey !== c.label.key) fault('lotId', 'This lot is not of the product in the plan.');
+  else if (b.amount > c.lot.onHand + 1e-9) fault('lotId', `Lot ${c.lot.lotNumber} holds only ${figure(c.lot.onHand)} ${unit}; book a delivery or take another lot.`);
+  const doneOn = dayIn(b.endedAt, c.timeZone);
+  const against = deviations(c, { ...b, doneOn });
+  if (against.length && b.deviation.trim().length < 4) fault('deviation', `Say why: ${against.join(' ')}`);
+  if (faults.length || !c.lot) return { ok: false, faults };
+
+  const share = b.amount / c.dose.product;
+  const ground = treatedGround(c.use, c.dose.diameterCm);
+  const site = c.use.sites;
+  const data: ApplicationRecord = {
+    format: 'elmhorn-record',
+    formatVersion: 1,
+    applicator: { id: c.applicator.id, name: c.applicator.name, licence: c.applicator.licence?.number ?? 'none entered', categories: c.applicator.licence?.categories ?? [], licenceExpires: c.applicator.licence?.expires ?? null },
+    product: {
+      labelId: c.labelId, key: c.label.key, version: c.label.version, name: c.label.name, registration: c.label.registration, formulation: c.label.formulation, signalWord: c.label.signalWord, restricted: c.label.restricted,
+      actives: c.label.actives.map((a) => ({ name: a.name, concentration: a.gPerL !== undefined ? `${a.gPerL} g/L` : `${figure(100 * a.massFraction!, 3)} %`, group: a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}` })),
+    },
+    use: { key: c.use.key, title: c.use.title },
+    method: c.use.method,
+    target: { id: c.condition.id, name: c.condition.name },
+    host: { id: c.host.id, name: c.host.name, latin: c.host.latin },
+    tree: { ...c.tree, diameterCm: c.dose.diameterCm, girthCm: c.dose.girthCm },
+    place: c.place,
+    unit,
+    planned: c.dose.product,
+    amount: b.amount,
+    ...(b.typed ? { typed: b.typed } : {}),
+    lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
+    mixMl: c.dose.carrier?.totalMl ?? c.dose.stockMl,
+    waterMl: c.dose.carrier?.waterMl ?? null,
+    concentration: concentrationWords(c.dose, c.label),
+    actives: c.dose.actives.map((a) => ({ name: a.name, grams: a.grams * share })),
+    sites: (c.ring?.sites ?? []).map((bearing, i) => ({ number: i + 1, bearing, heightCm: site?.heightCm ?? 0 })),
+    drill: site ? `${site.drillMm} mm bit, ${site.depthMm} mm past the bark, ${site.heightCm} cm above soil` : '',
+    areaM2: ground.m2,
+    areaWords: ground.words,
+    weather: b.weather,
+    soil: b.soil,
+    protection: b.protection,
+    reEntryHours: c.use.intervals.reEntryHours,
+    reEntryUntil: new Date(Date.parse(b.endedAt) + c.use.intervals.reEntryHours * 3_600_000).toISOString(),
+    deviation: against.length ? `${against.join(' ')} Reason: ${b.deviation.trim()}` : b.deviation.trim(),
+    mark: b.mark,
+    note: b.note,
+    photoIds: b.photoIds,
+    gates: c.gates.map((g) => ({ id: g.id, strength: g.strength, sentence: g.sentence, ...(c.released[g.id] ? { released: c.released[g.id] } : {}) })),
+  };
+  return { ok: true, data, doneOn, followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays), words: searchWords(data) };
+}
+
+/** What the book's search looks in. */
+export const searchWords = (d: ApplicationRecord): string =>
+  [d.tree.tag, d.host.name, d.host.latin, d.place.name, d.place.address, d.place.client, d.product.name, d.product.registration, ...d.product.actives.map((a) => a.name), d.target.name, d.lot.number, d.applicator.name, d.applicator.licence].join(' · ').slice(0, 4000);
+
+/** One line that says what was done: the amount, the product, how. */
+export const summary = (d: ApplicationRecord): string => `${showAmount(d.amount, d.unit === 'mL' ? 'volume' : 'mass', 'metric').text} ${d.product.name}${d.sites.length ? `, ${d.sites.length} sites` : ''}${d.actives[0] ? `, ${showMass(d.actives[0].grams, 'metric').text} ${d.actives[0].name}` : ''}`;

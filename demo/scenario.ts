@@ -1,0 +1,97 @@
+import type { Vessel } from '@/core/mix/vessels';
+import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
+import type { Role } from '@/core/people/rights';
+
+/** The sample outfit's people; one password serves them all, and the sign-in page of the demonstration offers them. */
+export const DEMO_PASSWORD = 'estuary-and-elms';
+export const people: { name: string; email: string; role: Role; licence: string | null; units?: 'us' }[] = [
+  { name: 'Maren Tolgarth', email: 'maren@oxmere.example', role: 'owner', licence: 'ED-1140' },
+  { name: 'Idris Pellow', email: 'idris@oxmere.example', role: 'arborist', licence: 'ED-2207' },
+  { name: 'Wren Askew', email: 'wren@oxmere.example', role: 'technician', licence: 'ED-3315', units: 'us' },
+  { name: 'Oona Varley', email: 'oona@oxmere.example', role: 'office', licence: null },
+];
+
+interface PlaceSample {
+  client: string;
+  contact: string;
+  name: string;
+  address: string;
+  areaM2: number;
+  soil: 'sandy' | 'loam' | 'clay';
+  waterM: number | null;
+  lat: number;
+  lon: number;
+  access: string;
+  hazards: string;
+  dogs: string;
+  notes: string;
+  gateCode?: string;
+  picking?: boolean;
+  /** Tags from `first`; hosts take turns. */
+  trees: { first: number; count: number; hosts: string[]; girth: [number, number]; height: [number, number] };
+}
+
+export const places: PlaceSample[] = [
+  { client: 'Oxmere Town Council', contact: 'Parks desk, 01 555 0140', name: 'Quay Avenue', address: 'Quay Avenue, Oxmere', areaM2: 6200, soil: 'loam', waterM: 24, lat: 50.3312, lon: -4.1205, access: 'Park on the gravel by the old weighbridge. One lane stays open.', hazards: 'Buses turn at the south end until nine.', dogs: '', notes: 'Double row of elms, planted about 1890. The quay drains run 24 m from the nearest trunk.',
+    trees: { first: 101, count: 36, hosts: ['wych-elm', 'field-elm', 'wych-elm'], girth: [92, 262], height: [13, 24] } },
+  { client: 'Saint Brannoc’s Hospital', contact: 'Estates office, 01 555 0177', name: 'Hospital car park', address: '2 Infirmary Lane, Oxmere', areaM2: 3900, soil: 'clay', waterM: 40, lat: 50.3341, lon: -4.1162, access: 'Report to the barrier; bays under the limes are coned off by six.', hazards: 'Ambulances. Parked cars get honeydew, never product.', dogs: '', notes: 'Complaints about sticky cars every June.', gateCode: 'C-4071',
+    trees: { first: 201, count: 20, hosts: ['common-lime', 'small-leaved-lime'], girth: [70, 190], height: [10, 19] } },
+  { client: 'Hendra family, growers', contact: 'Jory Hendra, 01 555 0129', name: 'Ferry orchard', address: 'Ferry Road, Oxmere', areaM2: 11400, soil: 'loam', waterM: 60, lat: 50.3277, lon: -4.1288, access: 'Through the yard; shut both gates.', hazards: 'Two hives behind the press house.', dogs: 'Bess, loud and friendly', notes: 'Old cider sorts on their own roots or M25. Picking from late September.', picking: true,
+    trees: { first: 1, count: 42, hosts: ['cider-apple', 'cider-apple', 'pear'], girth: [34, 118], height: [4, 9] } },
+  { client: 'Quayside School', contact: 'Caretaker, 01 555 0163', name: 'School grounds', address: '14 Lantern Street, Oxmere', areaM2: 5200, soil: 'clay', waterM: -1, lat: 50.3329, lon: -4.1231, access: 'After four, or in the holidays.', hazards: 'Children. Nothing hangs unattended.', dogs: '', notes: 'Planes on the playground, young birches along the fence, planted deep.', gateCode: '1908#',
+    trees: { first: 301, count: 20, hosts: ['silver-birch', 'silver-birch', 'london-plane'], girth: [38, 205], height: [6, 20] } },
+  { client: 'Oxmere Water', contact: 'Well field duty line, 01 555 0111', name: 'Well field ravine', address: 'Combe Track, Oxmere', areaM2: 21000, soil: 'sandy', waterM: 18, lat: 50.3402, lon: -4.1094, access: 'Key at the pump house. Four-wheel drive after rain.', hazards: 'Steep. Wells 1 to 3 lie below the lower row.', dogs: '', notes: 'Hemlocks and spruces shade the wells; nothing may reach the water.', gateCode: 'KEY 7',
+    trees: { first: 401, count: 30, hosts: ['western-hemlock', 'western-hemlock', 'norway-spruce', 'douglas-fir'], girth: [80, 240], height: [14, 31] } },
+  { client: 'Oxmere Town Council', contact: 'Parks desk, 01 555 0140', name: 'Church green', address: 'Saint Piran’s Green, Oxmere', areaM2: 4800, soil: 'loam', waterM: null, lat: 50.3296, lon: -4.1177, access: 'Open. Keep off during services.', hazards: 'Lime-rich soil over old rubble.', dogs: 'Everybody’s', notes: 'Nobody has paced the distance to the conduit yet.',
+    trees: { first: 501, count: 14, hosts: ['pedunculate-oak', 'common-ash', 'horse-chestnut', 'rowan'], girth: [60, 330], height: [8, 22] } },
+];
+
+
+/** What was found and named on the trees of each place, taken in turn. */
+interface Case {
+  hosts: string[];
+  condition: string;
+  certainty: Certainty;
+  decision: Decision;
+  crownLoss: number;
+  vigour: Vigour;
+  signs: [string, number][];
+  every: number;
+  offset: number;
+  reason: string;
+}
+export const cases: Case[] = [
+  { hosts: ['wych-elm', 'field-elm'], condition: 'elm-leaf-beetle', certainty: 'likely', decision: 'treat now', crownLoss: 12, vigour: 'fair', signs: [['holes-chewed', 3], ['leaves-curled', 1]], every: 3, offset: 0, reason: 'Third summer of skeletonised leaves; the avenue begins to thin.' },
+  { hosts: ['wych-elm', 'field-elm'], condition: 'dutch-elm-disease', certainty: 'possible', decision: 'protect a sound tree', crownLoss: 3, vigour: 'good', signs: [['beetles-small-dark', 1]], every: 3, offset: 1, reason: 'Sound tree; the disease stands 4 km up the estuary.' },
+  { hosts: ['wych-elm', 'field-elm'], condition: 'elm-bark-beetle', certainty: 'possible', decision: 'leave it alone', crownLoss: 6, vigour: 'fair', signs: [['exit-holes-round', 1]], every: 3, offset: 2, reason: 'A few holes in storm wood only.' },
+  { hosts: ['common-lime', 'small-leaved-lime'], condition: 'lime-aphid', certainty: 'near certain', decision: 'treat now', crownLoss: 2, vigour: 'good', signs: [['aphids-live', 3], ['honeydew', 4], ['black-film-wipes', 2], ['ants-trail', 2]], every: 2, offset: 0, reason: 'Cars under honeydew; the hospital asks for relief.' },
+  { hosts: ['cider-apple', 'pear'], condition: 'apple-scab', certainty: 'near certain', decision: 'treat in its window', crownLoss: 4, vigour: 'good', signs: [['olive-spots', 3], ['fruit-scabbed', 2]], every: 3, offset: 0, reason: 'Cover from green tip next spring; nothing mends a spot once it is there.' },
+  { hosts: ['silver-birch'], condition: 'buried-collar', certainty: 'confirmed by test', decision: 'restore vigour first', crownLoss: 14, vigour: 'poor', signs: [['flare-buried', 4], ['girdling-root', 2], ['short-growth', 3]], every: 2, offset: 0, reason: 'Planted 12 cm too deep; collar first, then water, then look again.' },
+  { hosts: ['london-plane'], condition: 'natural-bark-shedding', certainty: 'near certain', decision: 'leave it alone', crownLoss: 0, vigour: 'good', signs: [['bark-plates-shed', 4]], every: 1, offset: 0, reason: 'The parents worry; the tree does not.' },
+  { hosts: ['western-hemlock'], condition: 'hemlock-woolly-adelgid', certainty: 'near certain', decision: 'treat now', crownLoss: 24, vigour: 'poor', signs: [['wool-needle-base', 3], ['short-growth', 3]], every: 2, offset: 0, reason: 'Wool on seven shoots of ten; the shade over the wells is worth keeping.' },
+  { hosts: ['norway-spruce'], condition: 'spruce-needle-cast', certainty: 'likely', decision: 'treat in its window', crownLoss: 9, vigour: 'fair', signs: [['needles-brown-old', 2]], every: 2, offset: 0, reason: 'Cover when new shoots are half grown.' },
+  { hosts: ['pedunculate-oak'], condition: 'lime-iron-shortage', certainty: 'near certain', decision: 'treat in its window', crownLoss: 8, vigour: 'fair', signs: [['yellow-between-veins', 3]], every: 1, offset: 0, reason: 'pH 7.9 over rubble, leaf analysis short of iron.' },
+  { hosts: ['common-ash'], condition: 'emerald-ash-borer', certainty: 'possible', decision: 'laboratory first', crownLoss: 18, vigour: 'fair', signs: [['top-dieback', 2], ['woodpecker-flecks', 1]], every: 1, offset: 0, reason: 'Two flecked limbs; peel a window and send what is in it.' },
+];
+
+export const vessels: Omit<Vessel, 'id'>[] = [
+  { name: '10 mL syringe', dimension: 'volume', capacity: 10, graduation: 0.5 },
+  { name: '60 mL syringe', dimension: 'volume', capacity: 60, graduation: 1 },
+  { name: '100 mL cylinder', dimension: 'volume', capacity: 100, graduation: 1 },
+  { name: '250 mL jug', dimension: 'volume', capacity: 250, graduation: 5 },
+  { name: '1 L jug', dimension: 'volume', capacity: 1000, graduation: 10 },
+  { name: '5 L jug', dimension: 'volume', capacity: 5000, graduation: 100 },
+  { name: 'Field scale 200 g', dimension: 'mass', capacity: 200, graduation: 0.1 },
+  { name: 'Kitchen-type scale 2 kg, pesticides only', dimension: 'mass', capacity: 2000, graduation: 1 },
+];
+
+/** Lots in store: amount delivered in mL or g, and months until they expire. */
+export const lots: { label: string; number: string; amount: number; months: number }[] = [
+  { label: 'training-01-drench', number: '25-118', amount: 900, months: 3 },
+  { label: 'training-01-drench', number: '26-031', amount: 5000, months: 14 },
+  { label: 'training-02-elm-infusion', number: 'E-77', amount: 4000, months: 9 },
+  { label: 'training-03-borer-injection', number: 'B-203', amount: 1000, months: 18 },
+  { label: 'training-04-bark-class', number: '4-1192', amount: 2500, months: 11 },
+  { label: 'training-05-phosphonate', number: 'P-5', amount: 2000, months: -1 },
+  { label: 'training-06-iron', number: 'FE-16', amount: 1500, months: 20 },
+];
