@@ -1,10 +1,25 @@
 import type { NextConfig } from 'next';
 
+const secure = (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');
+
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ['sharp', '@node-rs/argon2', 'postgres'],
+  serverExternalPackages: ['sharp', '@node-rs/argon2', 'postgres', 'ical-generator'],
   experimental: { serverActions: { bodySizeLimit: '2mb' } },
+  headers: async () => [
+    {
+      source: '/:path*',
+      headers: [
+        { key: 'X-Content-Type-Options', value: 'nosniff' },
+        { key: 'Referrer-Policy', value: 'same-origin' },
+        { key: 'X-Frame-Options', value: 'DENY' },
+        { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+        { key: 'Permissions-Policy', value: 'camera=(self), geolocation=(self), microphone=()' },
+        ...(secure ? [{ key: 'Strict-Transport-Security', value: 'max-age=31536000' }] : []),
+      ],
+    },
+  ],
 };
 
 export default config;

@@ -8,7 +8,10 @@ import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { hashPassword } from '@/store/auth';
-import { cases, DEMO_PASSWORD, lots, people, places, vessels } from './scenario';
+import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
+import { cases, lots, places, vessels } from './scenario';
+
+type Staff = { name: string; email: string; role: string; licence: string | null; units: string }[];
 
 /** Loads the sample outfits into an empty database; a database that already has an outfit is left as it is. */
 const sql = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} });
@@ -28,15 +31,15 @@ type Row = Record<string, unknown>;
 const rows: Record<string, Row[]> = {};
 const put = (table: string, row: Row) => (rows[table] ??= []).push(row);
 
-function loadOutfit(name: string, region: string, samples: typeof places, staff: typeof people, hash: string) {
+function loadOutfit(name: string, region: string, samples: typeof places, staff: Staff, hash: string) {
   const outfit = v7();
   put('outfit', { id: outfit, name, region, time_zone: ZONE, breast_height_cm: 130 });
   const staffIds = staff.map((p) => {
     const id = v7();
-    put('person', { id, outfit_id: outfit, name: p.name, email: p.email, password_hash: hash, role: p.role, units: p.units ?? 'metric', licence_number: p.licence, licence_categories: p.licence ? ['ornamental', 'tree injection'] : [], licence_expires: p.licence ? after(today, 14, 'months') : null });
+    put('person', { id, outfit_id: outfit, name: p.name, email: p.email, password_hash: hash, role: p.role, units: p.units, licence_number: p.licence, licence_categories: p.licence ? ['ornamental', 'tree injection'] : [], licence_expires: p.licence ? after(today, 14, 'months') : null });
     return id;
   });
-  const arborist = staffIds[1]!;
+  const arborist = staffIds[0]!;
   const crew = staff[2]!;
   const crewId = staffIds[2]!;
   const labelIds = new Map(
@@ -109,7 +112,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       const condition = findCondition(found?.condition ?? 'something-else')!;
       const situation = (day: Day): Situation => ({
         today: day, host, hostConfirmed: confirmed, condition, certainty: found?.certainty ?? null, decision: found?.decision ?? null, crownLoss: found?.crownLoss ?? 2, vigour: found?.vigour ?? 'good', reading,
-        earlier, treeYearProduct: {}, siteAreaM2: p.areaM2, siteYearActive: siteActive[day.slice(0, 4)] ?? {}, water: p.waterM === -1 ? 'none within 100 m' : p.waterM, harvest: null, oldSites, vessels: vesselRows, region: regionOf(region),
+        earlier, treeYearProduct: {}, siteAreaM2: p.areaM2, siteYearActive: siteActive[day.slice(0, 4)] ?? {}, water: p.waterM === -1 ? 'none within 100 m' : p.waterM, harvest: null, soilTexture: p.soil, oldSites, vessels: vesselRows, region: regionOf(region),
         licence: { number: crew.licence!, categories: ['ornamental', 'tree injection'], expires: after(today, 14, 'months') }, checked: Object.fromEntries(trainingLabels.map((l) => [l.key, ago(60)])),
       });
       const choices = (day: Day): Choices => {
@@ -177,13 +180,13 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
 
 async function main() {
   if ((await sql`select from outfit limit 1`).length) return console.log('The sample outfit is there already.');
-  const hash = await hashPassword(DEMO_PASSWORD);
-  loadOutfit('Oxmere Tree Care', 'estuary', places, people, hash);
+  const hash = await hashPassword(SAMPLE_PASSWORD);
+  loadOutfit('Oxmere Tree Care', 'estuary', places, [...samplePeople], hash);
   loadOutfit(
     'Fellside Boughs',
     'upland',
     [{ ...places[0]!, client: 'Fellside Parish', name: 'Beck Walk', address: 'Beck Walk, Fellside', gateCode: 'F-9', trees: { ...places[0]!.trees, count: 6 } }],
-    people.map((p) => ({ ...p, name: p.name.split(' ')[0] + ' Birkrigg', email: p.email.replace('oxmere', 'fellside'), licence: p.licence && p.licence.replace('ED', 'UP') })),
+    samplePeople.map((p) => ({ ...p, name: p.name.split(' ')[0] + ' Birkrigg', email: p.email.replace('oxmere', 'fellside'), licence: p.licence && p.licence.replace('ED', 'UP') })),
     hash,
   );
   await sql.begin(async (tx) => {

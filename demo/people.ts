@@ -1,5 +1,5 @@
-import { DEMO_PASSWORD, people } from './scenario';
+import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 
 /** Prints the sample sign-ins. */
-console.log(`Sign in with one press, or by hand with the password “${DEMO_PASSWORD}”:`);
-for (const p of people) console.log(`  ${p.role.padEnd(11)}${p.email.padEnd(26)}${p.name}`);
+console.log(`Sign in with one press, or by hand with the password “${SAMPLE_PASSWORD}”:`);
+for (const p of samplePeople) console.log(`  ${p.role.padEnd(11)}${p.email.padEnd(26)}${p.name}`);

@@ -1,15 +1,6 @@
 import type { Vessel } from '@/core/mix/vessels';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
-import type { Role } from '@/core/people/rights';
 
-/** The sample outfit's people; one password serves them all, and the sign-in page of the demonstration offers them. */
-export const DEMO_PASSWORD = 'estuary-and-elms';
-export const people: { name: string; email: string; role: Role; licence: string | null; units?: 'us' }[] = [
-  { name: 'Maren Tolgarth', email: 'maren@oxmere.example', role: 'owner', licence: 'ED-1140' },
-  { name: 'Idris Pellow', email: 'idris@oxmere.example', role: 'arborist', licence: 'ED-2207' },
-  { name: 'Wren Askew', email: 'wren@oxmere.example', role: 'technician', licence: 'ED-3315', units: 'us' },
-  { name: 'Oona Varley', email: 'oona@oxmere.example', role: 'office', licence: null },
-];
 
 interface PlaceSample {
   client: string;

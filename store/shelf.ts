@@ -45,6 +45,8 @@ export const checkLabel = (scope: Scope, labelId: string) =>
 const lotColumns = (tx: Tx) => tx`id, label_key as "labelKey", lot_number as "lotNumber", expires_on as "expiresOn", unit, on_hand as "onHand"`;
 export const listLots = (scope: Scope): Promise<Lot[]> =>
   within(scope, async (tx) => [...(await tx<Lot[]>`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} order by label_key, expires_on, lot_number limit 2000`)]);
+export const lotById = (scope: Scope, id: string): Promise<Lot | null> =>
+  within(scope, async (tx) => (await tx<Lot[]>`select ${lotColumns(tx)} from lot where id = ${id}`)[0] ?? null);
 /** Lots of one product that hold something, the one that expires first in front. */
 export const lotsOf = (scope: Scope, labelKey: string): Promise<Lot[]> =>
   within(scope, async (tx) => [...(await tx<Lot[]>`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} and label_key = ${labelKey} and on_hand > 0 order by expires_on, lot_number limit 100`)]);

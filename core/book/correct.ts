@@ -1,7 +1,8 @@
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { LabelUse } from '../label/schema';
 import type { ApplicationRecord, Correction } from './record';
-import { searchWords, type Fault } from './write';
+import { searchWords } from './words';
+import type { Fault } from './write';
 
 export interface CorrectionContext {
   now: Date;
@@ -40,6 +41,8 @@ export function correct(c: CorrectionContext, k: Correction): { ok: true; data: 
   const doneOn = dayIn(k.endedAt, c.timeZone);
   const data: ApplicationRecord = {
     ...c.was,
+    // What was typed then belongs to the earlier version.
+    typed: k.amount === c.was.amount ? c.was.typed : undefined,
     amount: k.amount,
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
     actives: c.was.actives.map((a) => ({ ...a, grams: (a.grams * k.amount) / c.was.amount })),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { METHODS } from '../label/schema';
+import { METHODS } from '../label/methods';
+import { SOIL_WORDS } from '../weather/air';
 
 const text = (max: number) => z.string().trim().max(max);
 const day = z.iso.date('write the day as year-month-day, like 2026-05-14');
@@ -19,8 +20,6 @@ export const weatherSchema = z.strictObject({
   sky: z.enum(['clear', 'broken', 'overcast']),
 });
 
-export const SOIL_STATES = ['moist', 'dry', 'water-repellent', 'sodden', 'saturated', 'frozen'] as const;
-
 /** What a crew sends when the work is done; everything else is worked out again on the server. */
 export const bookingSchema = z
   .strictObject({
@@ -32,7 +31,7 @@ export const bookingSchema = z
     amount: z.number('Enter the amount used as a number.').positive('The amount used must be more than zero.').max(1e6, 'That amount cannot be right.'),
     lotId: uuid,
     weather: weatherSchema,
-    soil: z.enum(SOIL_STATES).nullable(),
+    soil: z.enum(SOIL_WORDS).nullable(),
     protection: z.array(text(600)).max(20),
     /** What was typed, where the person works in another unit. */
     typed: text(40).optional(),
@@ -70,7 +69,7 @@ export const recordSchema = z.strictObject({
   areaM2: z.number().nullable(),
   areaWords: text(200),
   weather: weatherSchema,
-  soil: z.enum(SOIL_STATES).nullable(),
+  soil: z.enum(SOIL_WORDS).nullable(),
   protection: z.array(text(600)),
   reEntryHours: z.number(),
   reEntryUntil: instant,

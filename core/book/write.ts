@@ -1,13 +1,14 @@
-import { bandArea, USUAL_BAND } from '../basin/basin';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
-import { isSoil } from '../gates/gate';
 import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
-import { figure, showAmount, showMass, showVolume } from '../units/units';
+import { figure, showAmount, showVolume } from '../units/units';
+import { deviations } from './deviations';
+import { treatedGround } from './ground';
 import type { ApplicationRecord, Booking } from './record';
+import { searchWords } from './words';
 
 export interface BookingContext {
   now: Date;
@@ -34,33 +35,11 @@ export interface Fault {
   sentence: string;
 }
 
-/** Share by which the amount used may differ from the planned one before somebody must say why. */
-const FREE = 0.05;
-
-/** The ground a method treats, as area and in words; none for an injection. */
-export function treatedGround(use: LabelUse, diameterCm: number): { m2: number | null; words: string } {
-  if (!isSoil(use)) return { m2: null, words: 'trunk only, no ground treated' };
-  const { inner, outer } = use.carrier.kind === 'wet-basin' ? { inner: use.carrier.innerCm, outer: use.carrier.outerCm } : USUAL_BAND;
-  return { m2: bandArea(diameterCm, inner, outer), words: `basin ${inner}–${outer} cm from the bark` };
-}
-
 /** What the mix is made of, in words for the record. */
 function concentrationWords(d: Dose, label: Label): string {
   if (d.carrier && d.carrier.totalMl > 0) return `${showAmount(d.product, d.dimension, 'metric').text} in ${showVolume(d.carrier.totalMl, 'metric').text}${d.dimension === 'volume' ? ` (${figure((100 * d.product) / d.carrier.totalMl, 3)} %)` : ''}`;
   if (label.stock && d.stockMl !== null) return `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`;
   return 'undiluted';
-}
-
-/** Why the work as it happened needs a written reason; empty when it went as planned and nothing stood against it. */
-export function deviations(c: Pick<BookingContext, 'dose' | 'use' | 'gates' | 'lot'>, b: Pick<Booking, 'amount' | 'protection'> & { doneOn: Day }): string[] {
-  const out: string[] = [];
-  const off = (b.amount - c.dose.product) / c.dose.product;
-  if (Math.abs(off) > FREE) out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
-  const open = c.use.protection.filter((p) => !b.protection.includes(p));
-  if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
-  for (const g of c.gates) if (g.strength === 'stop') out.push(`${g.title}: ${g.sentence}`);
-  if (c.lot && c.lot.expiresOn < b.doneOn) out.push(`Lot ${c.lot.lotNumber} expired on ${c.lot.expiresOn}.`);
-  return out;
 }
 
 /**
@@ -123,10 +102,3 @@ export function writeUp(c: BookingContext, b: Booking): { ok: true; data: Applic
   };
   return { ok: true, data, doneOn, followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays), words: searchWords(data) };
 }
-
-/** What the book's search looks in. */
-export const searchWords = (d: ApplicationRecord): string =>
-  [d.tree.tag, d.host.name, d.host.latin, d.place.name, d.place.address, d.place.client, d.product.name, d.product.registration, ...d.product.actives.map((a) => a.name), d.target.name, d.lot.number, d.applicator.name, d.applicator.licence].join(' · ').slice(0, 4000);
-
-/** One line that says what was done: the amount, the product, how. */
-export const summary = (d: ApplicationRecord): string => `${showAmount(d.amount, d.unit === 'mL' ? 'volume' : 'mass', 'metric').text} ${d.product.name}${d.sites.length ? `, ${d.sites.length} sites` : ''}${d.actives[0] ? `, ${showMass(d.actives[0].grams, 'metric').text} ${d.actives[0].name}` : ''}`;

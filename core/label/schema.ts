@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { AREA, LENGTH, MASS, VOLUME, type AreaUnit, type LengthUnit, type MassUnit, type VolumeUnit } from '../units/units';
 import { isLiquid } from './liquid';
+import { METHODS } from './methods';
 import { followUpRule } from '../season/rules';
 
 /**
@@ -105,18 +106,6 @@ const limit = z.discriminatedUnion('limit', [
   z.strictObject({ limit: z.literal('max-size'), by: z.enum(['diameter', 'girth']), size: lengthSchema, text: sentence }),
 ]);
 
-export const METHODS = ['soil-drench', 'trunk-injection', 'soil-injection', 'bark-spray', 'foliar-spray', 'dormant-spray', 'root-zone-feeding', 'bait', 'dust'] as const;
-export const METHOD_NAMES: Record<(typeof METHODS)[number], string> = {
-  'soil-drench': 'Soil drench',
-  'trunk-injection': 'Trunk injection',
-  'soil-injection': 'Soil injection',
-  'bark-spray': 'Bark spray',
-  'foliar-spray': 'Foliar spray',
-  'dormant-spray': 'Dormant spray',
-  'root-zone-feeding': 'Root-zone feeding',
-  bait: 'Bait',
-  dust: 'Dust',
-};
 
 const use = z
   .strictObject({

@@ -1,3 +1,4 @@
+import type { SoilTexture } from '../basin/basin';
 import { dose, type Dose, type DoseFault } from '../dose/dose';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
@@ -32,6 +33,7 @@ export interface Situation {
   siteYearActive: Record<string, Grams>;
   water: WaterDistance | null;
   harvest: Day | null;
+  soilTexture: SoilTexture;
   oldSites: OldSite[];
   vessels: Vessel[];
   region: Region;

@@ -25,7 +25,8 @@ export interface Weather {
   sky: 'clear' | 'broken' | 'overcast';
 }
 
-export type SoilState = 'moist' | 'dry' | 'water-repellent' | 'sodden' | 'saturated' | 'frozen';
+export const SOIL_WORDS = ['moist', 'dry', 'water-repellent', 'sodden', 'saturated', 'frozen'] as const;
+export type SoilState = (typeof SOIL_WORDS)[number];
 
 /** What the ground is like under this weather, in the words of the gates. */
 export function soilState(w: Pick<Weather, 'soilTemperatureC' | 'soilMoisture'>): SoilState {

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { METHODS } from '@/core/label/methods';
+import type { BookFilter } from '@/store/book';
+
+const schema = z.object({
+  words: z.string().trim().max(80, 'Search for at most 80 signs.').nullable(),
+  place: uuid.nullable(),
+  method: z.enum(METHODS, 'There is no such method.').nullable(),
+  from: z.iso.date('“From” must be a day that exists, like 2026-05-14.').nullable(),
+  to: z.iso.date('“To” must be a day that exists, like 2026-05-14.').nullable(),
+});
+
+/** The filter of the book from an address; what cannot be read is left out and said. */
+export function bookQuery(params: Record<string, string | string[] | undefined>): { filter: Omit<BookFilter, 'after' | 'limit'>; faults: string[] } {
+  const raw = Object.fromEntries((['words', 'place', 'method', 'from', 'to'] as const).map((k) => [k, typeof params[k] === 'string' && params[k] !== '' ? params[k] : null]));
+  const faults: string[] = [];
+  const read = schema.safeParse(raw);
+  if (!read.success)
+    for (const issue of read.error.issues) {
+      faults.push(issue.message);
+      raw[String(issue.path[0])] = null;
+    }
+  const good = schema.safeParse(raw);
+  const f = good.success ? good.data : { words: null, place: null, method: null, from: null, to: null };
+  // NUL cannot be stored, so it cannot be found.
+  return { filter: { words: f.words?.replace(/\0/g, '') || null, placeId: f.place, method: f.method, from: f.from, to: f.to }, faults };
+}

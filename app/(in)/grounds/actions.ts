@@ -1,0 +1,103 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
+import { readNumber } from '@/core/units/numbers';
+import { LENGTH } from '@/core/units/units';
+import { findHost } from '@/knowledge';
+import { addTrees, getPlace, nextWalkOrder, saveClient, savePlace, takenTags } from '@/store/grounds';
+import { act, done, refuse, type Answer } from '@/app/_server/act';
+import { allows } from '@/app/_server/viewer';
+import type { Fault } from '@/core/book/write';
+
+const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(120, 'At most 120 signs.');
+const typed = z.string().max(40, 'That is too long for a number.');
+
+export const keepClient = act('edit grounds', z.object({ id: uuid, name: name('A client'), contact: z.string().trim().max(400, 'At most 400 signs.') }), async (v, c) => {
+  await saveClient(v, c);
+  revalidatePath('/', 'layout');
+  return done;
+});
+
+const zones = new Set(Intl.supportedValuesOf('timeZone'));
+const placeSchema = z.object({
+  id: uuid,
+  clientId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the client.'),
+  name: name('A place'),
+  address: z.string().trim().max(300, 'At most 300 signs.'),
+  timeZone: z.string().refine((z) => zones.has(z) || z === 'UTC', 'Choose a time zone from the list.'),
+  outline: z.string().max(20_000, 'At most a few hundred corners.'),
+  area: typed,
+  areaUnit: z.enum(['m²', 'ft²']),
+  soilTexture: z.enum(['sandy', 'loam', 'clay']),
+  water: typed,
+  noWater: z.boolean(),
+  distanceUnit: z.enum(['m', 'ft']),
+  firstPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-09-25.')]),
+  access: z.string().max(1000, 'At most 1000 signs.'),
+  hazards: z.string().max(1000, 'At most 1000 signs.'),
+  dogs: z.string().max(300, 'At most 300 signs.'),
+  notes: z.string().max(4000, 'At most 4000 signs.'),
+  gateCode: z.string().trim().max(60, 'At most 60 signs.').nullable(),
+});
+
+/** Corners as “lat, lon” lines. */
+function readOutline(text: string, faults: Fault[]): { lat: number; lon: number }[] | null {
+  const lines = text.split('\n').filter((l) => l.trim());
+  if (!lines.length) return null;
+  const corners = lines.map((l, i) => {
+    const [a = '', b = ''] = l.trim().split(/[\s;]+|,\s*/);
+    const lat = readNumber(a, { name: `Corner ${i + 1}: the latitude`, min: -90, max: 90 });
+    const lon = readNumber(b, { name: `Corner ${i + 1}: the longitude`, min: -180, max: 180 });
+    for (const r of [lat, lon]) if (!r.ok && !faults.some((f) => f.path === 'outline')) faults.push({ path: 'outline', sentence: r.sentence });
+    return { lat: lat.ok ? lat.value : 0, lon: lon.ok ? lon.value : 0 };
+  });
+  if (corners.length < 3) faults.push({ path: 'outline', sentence: 'An outline needs at least three corners, one a line: latitude, longitude.' });
+  return corners;
+}
+
+export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<Answer<{ id: string }>> => {
+  const faults: Fault[] = [];
+  const number = (path: string, text: string, rule: Parameters<typeof readNumber>[1]) => {
+    if (text.trim() === '') return null;
+    const read = readNumber(text, rule);
+    if (read.ok) return read.value;
+    faults.push({ path, sentence: read.sentence });
+    return null;
+  };
+  const perArea = p.areaUnit === 'm²' ? 1 : 0.09290304;
+  const area = number('area', p.area, { name: 'The area', above: 0, max: Math.round(1e8 / perArea), unit: p.areaUnit });
+  const water = number('water', p.water, { name: 'The distance to water', min: 0, max: 100_000, unit: p.distanceUnit });
+  const outline = readOutline(p.outline, faults);
+  if (faults.length) return { ok: false, faults };
+  await savePlace(v, {
+    id: p.id, clientId: p.clientId, name: p.name, address: p.address, timeZone: p.timeZone, outline,
+    areaM2: area === null ? null : area * perArea,
+    soilTexture: p.soilTexture,
+    waterM: p.noWater ? -1 : water === null ? null : p.distanceUnit === 'm' ? water : (water * LENGTH.ft) / 100,
+    firstPicking: p.firstPicking || null,
+    access: p.access, hazards: p.hazards, dogs: p.dogs, notes: p.notes,
+    // Who may not see the code cannot change it either.
+    gateCode: allows(v, 'see gate codes') ? p.gateCode : null,
+  });
+  revalidatePath('/', 'layout');
+  return { ok: true, value: { id: p.id } };
+});
+
+export const hangTag = act(
+  'edit grounds',
+  z.object({ id: uuid, placeId: uuid, tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'), hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'), girth: typed, unit: z.enum(['cm', 'in']) }),
+  async (v, t): Promise<Answer<{ id: string }>> => {
+    if (!(await getPlace(v, t.placeId))) return refuse('', 'There is no such place in this outfit.');
+    const girth = t.girth.trim() === '' ? null : readNumber(t.girth, { name: 'The girth', above: 0, max: Math.round(3000 / LENGTH[t.unit]), unit: t.unit });
+    if (girth && !girth.ok) return refuse('girth', girth.sentence);
+    if ((await takenTags(v, t.placeId, [t.tag])).length) return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
+    const stems = girth ? [{ kind: 'girth' as const, typed: { value: girth.value, unit: t.unit } }] : null;
+    await addTrees(v, [{ id: t.id, placeId: t.placeId, tag: t.tag, hostId: t.hostId, lat: null, lon: null, walkOrder: await nextWalkOrder(v, t.placeId), note: '', ...(stems ? { diameterCm: combinedDiameter(stemDiameters(stems), 'sum'), stems } : {}) }], v.breastHeightCm, v7);
+    revalidatePath('/', 'layout');
+    return { ok: true, value: { id: t.id } };
+  },
+);

@@ -1,0 +1,34 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { FormFaults, TextField } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { keepClient } from './actions';
+
+export function NewClient() {
+  const [form, setForm] = useState({ name: '', contact: '' });
+  const { busy, faults, send } = useSend(keepClient);
+  const said = useSaid();
+  return (
+    <form
+      className="mt-4"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id: v7(), ...form }, () => {
+          said({ sentence: `${form.name} is a client now.` });
+          setForm({ name: '', contact: '' });
+        });
+      }}
+    >
+      <FormFaults faults={faults} known={['name', 'contact']} />
+      <TextField label="New client" path="name" faults={faults} maxLength={120} value={form.name} onChange={(name) => setForm((f) => ({ ...f, name }))} />
+      <TextField label="How to reach them" path="contact" faults={faults} maxLength={400} value={form.contact} onChange={(contact) => setForm((f) => ({ ...f, contact }))} />
+      <button className="press w-full" disabled={busy}>
+        Add this client
+      </button>
+    </form>
+  );
+}

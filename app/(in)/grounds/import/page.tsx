@@ -1,0 +1,37 @@
+import { uuid } from '@/core/book/record';
+import { refusal } from '@/core/people/rights';
+import { hosts } from '@/knowledge';
+import { listPlaces } from '@/store/grounds';
+import { Frame } from '@/ui/frame/frame';
+import { allows, viewer } from '@/app/_server/viewer';
+import { ImportBench } from './import.client';
+
+export const metadata = { title: 'Bring trees in' };
+
+export default async function Import({ searchParams }: { searchParams: Promise<{ place?: string }> }) {
+  const v = await viewer();
+  const wanted = (await searchParams).place;
+  const places = await listPlaces(v, null, 400);
+  const margin = (
+    <section>
+      <h2 className="text-body">How it goes</h2>
+      <ol className="list-decimal pl-5 text-[0.9375rem]">
+        <li>Choose the place and the file: the first line names the columns.</li>
+        <li>See that each column was understood, and in which unit.</li>
+        <li>Mend what is named, line by line. All rows come in, or none.</li>
+      </ol>
+      <h2 className="mt-5 text-body">Hosts it knows</h2>
+      <p className="text-[0.9375rem]">{hosts.map((h) => h.name).join(', ')}; by their Latin names too.</p>
+    </section>
+  );
+  return (
+    <Frame tag={<p className="text-head leading-tight font-extrabold">Bring trees in</p>} margin={margin} handle="How it goes">
+      <h1 className="mb-4">Trees from a CSV file</h1>
+      {allows(v, 'edit grounds') ? (
+        <ImportBench places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))} place={uuid.safeParse(wanted).success ? wanted! : ''} hosts={hosts.map((h) => ({ id: h.id, name: h.name, latin: h.latin, growthCmPerYear: h.growthCmPerYear, largestCm: h.largestCm }))} />
+      ) : (
+        <p>{refusal(v.role, 'edit grounds')}</p>
+      )}
+    </Frame>
+  );
+}

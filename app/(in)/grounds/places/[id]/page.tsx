@@ -1,0 +1,124 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { uuid } from '@/core/book/record';
+import { showArea, showDistance } from '@/core/units/units';
+import { findHost } from '@/knowledge';
+import { getGateCode, getPlace, listClients, placeTrees } from '@/store/grounds';
+import { Frame } from '@/ui/frame/frame';
+import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { shortDay } from '@/ui/words';
+import { allows, idOr404, viewer } from '@/app/_server/viewer';
+import { hostNames } from '../../host-names';
+import { HangTag, PlaceForm } from '../place.client';
+
+export const metadata = { title: 'Place' };
+const PAGE = 80;
+
+export default async function PlacePage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ after?: string; id?: string }> }) {
+  const v = await viewer();
+  const id = idOr404((await params).id);
+  const place = (await getPlace(v, id)) ?? notFound();
+  const q = await searchParams;
+  const order = Number(q.after);
+  const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
+  const mayCode = allows(v, 'see gate codes');
+  const [rows, clients, code] = await Promise.all([placeTrees(v, id, after, PAGE), listClients(v), mayCode ? getGateCode(v, id) : null]);
+  const shown = rows.slice(0, PAGE);
+  const last = shown.at(-1);
+  const edit = allows(v, 'edit grounds');
+  const tag = (
+    <>
+      <p className="text-head leading-tight font-extrabold">{place.name}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{place.clientName}</p>
+      <dl className="mt-3 border-t border-line-2">
+        <TagLine name="Area">{place.areaM2 === null ? '–' : showArea(place.areaM2, v.units).text}</TagLine>
+        <TagLine name="Soil">{place.soilTexture}</TagLine>
+        <TagLine name="Water">{place.waterM === null ? 'not said' : place.waterM === -1 ? 'none near' : showDistance(place.waterM, v.units).text}</TagLine>
+      </dl>
+      {place.outline && (
+        <svg viewBox="0 0 100 100" className="mt-5 w-full" role="img" aria-label={`Outline with ${place.outline.length} corners, north up`}>
+          <OutlinePath corners={place.outline} />
+        </svg>
+      )}
+    </>
+  );
+  const margin = (
+    <>
+      <section>
+        <h2 className="text-body">On arrival</h2>
+        <dl className="text-[0.9375rem]">
+          {[
+            ['Access', place.access],
+            ['Gate code', mayCode ? code : code === null ? '' : ''],
+            ['Hazards', place.hazards],
+            ['Dogs', place.dogs],
+            ['Notes', place.notes],
+          ].map(([k, x]) =>
+            x ? (
+              <div key={k} className="row py-2">
+                <dt className="text-ink-2">{k}</dt>
+                <dd className="font-semibold whitespace-pre-line">{x}</dd>
+              </div>
+            ) : null,
+          )}
+        </dl>
+        {!mayCode && <p className="mt-2 text-small text-ink-2">Gate codes are shown to those who go there.</p>}
+      </section>
+      <section className="flex flex-col gap-2">
+        <a className="press" href={`/api/trees.csv?place=${place.id}`} download>
+          Trees as CSV
+        </a>
+        <a className="press" href={`/api/trees.geojson?place=${place.id}`} download>
+          Trees as GeoJSON
+        </a>
+        {edit && (
+          <Link className="press" href={`/grounds/import?place=${place.id}`}>
+            Bring trees in
+          </Link>
+        )}
+      </section>
+    </>
+  );
+  return (
+    <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
+      <h1>{place.name}</h1>
+      <p className="text-ink-2">{place.address}</p>
+      <Section title="Trees in walking order" empty={shown.length === 0 && 'No tag hangs here yet. Hang the first one below, or bring a list in.'}>
+        <ul className="grid gap-x-8 desk:grid-cols-2">
+          {shown.map((t) => (
+            <TagRow key={t.id} href={`/tree/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId} />
+          ))}
+        </ul>
+        {rows.length > PAGE && last && (
+          <Link className="press mt-4" href={`/grounds/places/${id}?${new URLSearchParams({ after: String(last.walkOrder), id: last.id })}`}>
+            Further along
+          </Link>
+        )}
+      </Section>
+      {edit && (
+        <>
+          <HangTag placeId={place.id} hosts={hostNames()} units={v.units} />
+          <details className="mt-8">
+            <summary className="min-h-12 text-lead font-bold">Change this place</summary>
+            <PlaceForm place={{ ...place, gateCode: mayCode ? (code ?? '') : null }} clients={clients.map((c) => ({ value: c.id, name: c.name }))} units={v.units} />
+          </details>
+        </>
+      )}
+      {!edit && place.firstPicking && (
+        <dl className="mt-6">
+          <Fact name="First picking">{shortDay(place.firstPicking)}</Fact>
+        </dl>
+      )}
+    </Frame>
+  );
+}
+
+/** The outline, fitted into a square with north up. */
+function OutlinePath({ corners }: { corners: { lat: number; lon: number }[] }) {
+  const lats = corners.map((c) => c.lat);
+  const k = Math.cos((Math.min(...lats) * Math.PI) / 180);
+  const xs = corners.map((c) => c.lon * k);
+  const span = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...lats) - Math.min(...lats)) || 1;
+  const d = corners.map((c, i) => `${i ? 'L' : 'M'}${(6 + (88 * (xs[i]! - Math.min(...xs))) / span).toFixed(1)} ${(94 - (88 * (c.lat - Math.min(...lats))) / span).toFixed(1)}`).join('');
+  return <path d={`${d}Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />;
+}

@@ -1,0 +1,127 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { AREA, LENGTH, type UnitSystem } from '@/core/units/units';
+import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { useDraft, useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { hangTag, keepPlace } from '../actions';
+
+interface Editable {
+  id: string;
+  clientId: string;
+  name: string;
+  address: string;
+  timeZone: string;
+  outline: { lat: number; lon: number }[] | null;
+  areaM2: number | null;
+  soilTexture: 'sandy' | 'loam' | 'clay';
+  waterM: number | null;
+  firstPicking: string | null;
+  access: string;
+  hazards: string;
+  dogs: string;
+  notes: string;
+  /** Null where the person may not see it. */
+  gateCode: string | null;
+}
+const short = (x: number) => String(Number(x.toPrecision(6)));
+
+export function PlaceForm({ place, clients, units }: { place: Editable | null; clients: { value: string; name: string }[]; units: UnitSystem }) {
+  const router = useRouter();
+  const said = useSaid();
+  const us = units === 'us';
+  const [id] = useState(() => place?.id ?? v7());
+  const [form, setForm, forget] = useDraft(`place:${place?.id ?? 'new'}`, {
+    clientId: place?.clientId ?? '',
+    name: place?.name ?? '',
+    address: place?.address ?? '',
+    timeZone: place?.timeZone ?? 'Europe/London',
+    outline: place?.outline?.map((c) => `${c.lat}, ${c.lon}`).join('\n') ?? '',
+    area: place?.areaM2 ? short(us ? place.areaM2 / AREA['ft²'] : place.areaM2) : '',
+    soilTexture: place?.soilTexture ?? ('loam' as 'sandy' | 'loam' | 'clay'),
+    water: place?.waterM && place.waterM > 0 ? short(us ? (place.waterM * 100) / LENGTH.ft : place.waterM) : '',
+    noWater: place?.waterM === -1,
+    firstPicking: place?.firstPicking ?? '',
+    access: place?.access ?? '',
+    hazards: place?.hazards ?? '',
+    dogs: place?.dogs ?? '',
+    notes: place?.notes ?? '',
+    gateCode: place ? place.gateCode : '',
+  });
+  const { busy, faults, send } = useSend(keepPlace);
+  const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  return (
+    <form
+      className="max-w-2xl"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id, ...form, areaUnit: us ? 'ft²' : 'm²', distanceUnit: us ? 'ft' : 'm' }, (kept) => {
+          forget();
+          said({ sentence: `${form.name} is kept.` });
+          router.push(`/grounds/places/${kept.id}`);
+        });
+      }}
+    >
+      <FormFaults faults={faults} known={Object.keys(form)} />
+      <SelectField label="Client" path="clientId" faults={faults} value={form.clientId} onChange={set('clientId')} options={[{ value: '', name: 'choose …' }, ...clients]} />
+      <TextField label="Name of the place" path="name" faults={faults} maxLength={120} value={form.name} onChange={set('name')} />
+      <TextField label="Address" path="address" faults={faults} maxLength={300} value={form.address} onChange={set('address')} />
+      <div className="grid gap-x-5 desk:grid-cols-2">
+        <TextField label={`Area, ${us ? 'ft²' : 'm²'}`} path="area" faults={faults} hint="Yearly caps of labels count on it." inputMode="decimal" maxLength={20} value={form.area} onChange={set('area')} />
+        <SelectField label="Soil" path="soilTexture" faults={faults} value={form.soilTexture} onChange={set('soilTexture')} options={['sandy', 'loam', 'clay'].map((s) => ({ value: s as 'loam', name: s }))} />
+        <TextField label={`Nearest well, open water or drain, ${us ? 'ft' : 'm'}`} path="water" faults={faults} hint="Paced on the spot." inputMode="decimal" maxLength={20} value={form.water} onChange={set('water')} disabled={form.noWater} />
+        <TextField label="First picking (edible crops)" path="firstPicking" faults={faults} type="date" value={form.firstPicking} onChange={set('firstPicking')} />
+      </div>
+      <Tick checked={form.noWater} onChange={(noWater) => setForm((f) => ({ ...f, noWater }))}>
+        Paced: no water within {us ? '330 ft' : '100 m'}
+      </Tick>
+      <div className="mt-4">
+        <TextArea label="Access" path="access" faults={faults} rows={2} value={form.access} onChange={set('access')} />
+        {form.gateCode !== null && <TextField label="Gate code (only for those who go there)" path="gateCode" faults={faults} maxLength={60} value={form.gateCode} onChange={set('gateCode')} autoComplete="off" />}
+        <TextArea label="Hazards" path="hazards" faults={faults} rows={2} value={form.hazards} onChange={set('hazards')} />
+        <TextField label="Dogs" path="dogs" faults={faults} maxLength={300} value={form.dogs} onChange={set('dogs')} />
+        <TextArea label="Notes" path="notes" faults={faults} value={form.notes} onChange={set('notes')} />
+        <TextArea label="Outline: one corner a line, latitude, longitude" path="outline" faults={faults} value={form.outline} onChange={set('outline')} />
+        <TextField label="Time zone" path="timeZone" faults={faults} maxLength={60} value={form.timeZone} onChange={set('timeZone')} />
+      </div>
+      <button data-confirm className="press press-main" disabled={busy}>
+        Keep this place
+      </button>
+    </form>
+  );
+}
+
+export function HangTag({ placeId, hosts, units }: { placeId: string; hosts: { value: string; name: string }[]; units: UnitSystem }) {
+  const unit = units === 'us' ? 'in' : 'cm';
+  const [form, setForm] = useState({ tag: '', hostId: '', girth: '' });
+  const { busy, faults, send } = useSend(hangTag);
+  const said = useSaid();
+  return (
+    <form
+      className="mt-8 max-w-2xl"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id: v7(), placeId, ...form, unit }, () => {
+          said({ sentence: `Tag ${form.tag} hangs.` });
+          setForm((f) => ({ ...f, tag: '', girth: '' }));
+        });
+      }}
+    >
+      <h2 className="mb-3">Hang a tag</h2>
+      <FormFaults faults={faults} known={['tag', 'hostId', 'girth']} />
+      <div className="grid gap-x-5 desk:grid-cols-[1fr_2fr_1fr]">
+        <TextField label="Tag" path="tag" faults={faults} maxLength={24} value={form.tag} onChange={(tag) => setForm((f) => ({ ...f, tag }))} />
+        <SelectField label="Host" path="hostId" faults={faults} value={form.hostId} onChange={(hostId) => setForm((f) => ({ ...f, hostId }))} options={[{ value: '', name: 'choose …' }, ...hosts]} />
+        <TextField label={`Girth, ${unit}`} path="girth" faults={faults} inputMode="decimal" maxLength={20} value={form.girth} onChange={(girth) => setForm((f) => ({ ...f, girth }))} />
+      </div>
+      <button className="press" disabled={busy}>
+        Hang it
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,18 @@
+import { countDue } from '@/store/follow-ups';
+import { showTemperature, showWind } from '@/core/units/units';
+import { Bar } from '@/ui/frame/bar.client';
+import { UndoBar } from '@/ui/frame/undo.client';
+import { station } from '../_server/station';
+import { todayOf, viewer } from '../_server/viewer';
+
+export default async function SignedIn({ children }: { children: React.ReactNode }) {
+  const v = await viewer();
+  const due = await countDue(v, todayOf(v));
+  const w = station().at(new Date());
+  return (
+    <UndoBar>
+      <Bar name={v.name} due={due} weather={`Station ${showTemperature(w.temperatureC, v.units)}, wind ${showWind(w.windMs, v.units)}`} />
+      {children}
+    </UndoBar>
+  );
+}

@@ -1,0 +1,37 @@
+import Link from 'next/link';
+import { CM_PER_IN } from '@/core/units/units';
+import { regions } from '@/knowledge';
+import { Frame } from '@/ui/frame/frame';
+import { TagLine } from '@/ui/frame/pieces';
+import { shortDay } from '@/ui/words';
+import { allows, viewer } from '../../_server/viewer';
+import { CalendarAddress, Leave, OutfitForm, Preferences } from './me.client';
+
+export const metadata = { title: 'Your settings' };
+
+export default async function Me() {
+  const v = await viewer();
+  const tag = (
+    <>
+      <p className="text-head leading-tight font-extrabold">{v.name}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.outfitName}</p>
+      <dl className="mt-3 border-t border-line-2">
+        <TagLine name="Role">{v.role}</TagLine>
+        <TagLine name="Licence">{v.licence?.number ?? 'none'}</TagLine>
+        {v.licence && <TagLine name="Until">{shortDay(v.licence.expires)}</TagLine>}
+      </dl>
+    </>
+  );
+  return (
+    <Frame tag={tag} margin={<p className="text-[0.9375rem]">Amounts are worked out in metric units whatever you read; what you type is kept beside them as you typed it.</p>} handle="About units">
+      <h1>Your settings</h1>
+      <Preferences units={v.units} theme={v.theme} />
+      <CalendarAddress />
+      {allows(v, 'manage people') && <OutfitForm outfit={{ name: v.outfitName, region: v.region, breastHeight: String(v.units === 'us' ? Math.round((v.breastHeightCm / CM_PER_IN) * 10) / 10 : v.breastHeightCm), unit: v.units === 'us' ? 'in' : 'cm' }} regions={Object.entries(regions).map(([value, r]) => ({ value, name: r.name }))} />}
+      <p className="mt-8">
+        <Link href="/people">People and roles</Link>
+      </p>
+      <Leave />
+    </Frame>
+  );
+}

@@ -1,0 +1,176 @@
+import { options } from '@/core/prescribe/prescribe';
+import { after } from '@/core/season/follow-ups';
+import { showTemperature, showVolume, showWind } from '@/core/units/units';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { soilState } from '@/core/weather/air';
+import { findCondition, findHost } from '@/knowledge';
+import { dueBetween } from '@/store/follow-ups';
+import { openPlans } from '@/store/plans';
+import { listVessels, shelfLabels } from '@/store/shelf';
+import { getTree } from '@/store/tree';
+import { treatNotPlanned } from '@/store/today';
+import { Frame } from '@/ui/frame/frame';
+import { GateLine } from '@/ui/frame/gates';
+import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { Ribbon } from '@/ui/figures/ribbon';
+import { fromToday, longDay, shortDay } from '@/ui/words';
+import { situationOf, usualChoices } from '../_server/situation';
+import { station } from '../_server/station';
+import { allows, todayOf, viewer } from '../_server/viewer';
+import { Settle } from './tree/[id]/overview.client';
+import type { Gate } from '@/core/gates/gate';
+import { prescribe } from '@/core/prescribe/prescribe';
+
+const WORDS = ['Nothing wants', 'One thing wants', 'Two things want', 'Three things want', 'Four things want', 'Five things want', 'Six things want', 'Seven things want', 'Eight things want', 'Nine things want'];
+
+export default async function Today() {
+  const v = await viewer();
+  const today = todayOf(v);
+  const horizon = after(today, 28, 'days');
+  const s = station();
+  const now = s.at(new Date());
+  const [plans, late, due, soon, undecided, labels, vessels] = await Promise.all([
+    openPlans(v, 25),
+    dueBetween(v, '1900-01-01', after(today, -1, 'days'), 25),
+    dueBetween(v, today, today, 25),
+    dueBetween(v, after(today, 1, 'days'), horizon, 12),
+    treatNotPlanned(v, 6),
+    shelfLabels(v),
+    listVessels(v),
+  ]);
+  // For what is decided and not planned: is there any way to do it today, and if not, what stands against it?
+  const ways = await Promise.all(
+    undecided.map(async (u) => {
+      const tree = await getTree(v, u.treeId, today.slice(0, 4));
+      if (!tree) return null;
+      const choices = usualChoices(tree, now);
+      const situation = situationOf(v, tree, labels, vessels);
+      const fits = options(situation, labels.map((l) => l.label), choices).filter((o) => o.use.targets.includes(u.conditionId));
+      const best = fits[0];
+      const stop = best && best.stops > 0 ? prescribe(situation, best.label, best.use, choices).gates[0]! : null;
+      return { ...u, open: best !== undefined && best.stops === 0, best, stop };
+    }),
+  );
+  const decided = ways.filter((w) => w !== null);
+  const forbidden = decided.filter((w) => !w.open && w.stop);
+  const stops = new Map<string, { gate: Gate; tags: string[] }>();
+  for (const f of forbidden) stops.set(f.stop!.id, { gate: f.stop!, tags: [...(stops.get(f.stop!.id)?.tags ?? []), f.tag] });
+  const n = plans.length + late.length + due.length;
+  const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.now() + i * 2 * 3_600_000)));
+  const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
+
+  const tag = (
+    <>
+      <p className="text-tag leading-none font-extrabold">{longDay(today).slice(0, 3)}</p>
+      <p className="mt-2 text-lead font-bold">{shortDay(today).replace(/ \d{4}$/, '')}</p>
+      <p className="text-[0.9375rem] text-ink-2">{v.outfitName}</p>
+      <dl className="mt-3 border-t border-line-2">
+        <TagLine name="Air">{showTemperature(now.temperatureC, v.units)}</TagLine>
+        <TagLine name="Wind">{showWind(now.windMs, v.units)}</TagLine>
+        <TagLine name="Soil">{soilState(now)}</TagLine>
+        <TagLine name="Rain, 24 h">{now.rainNext24Mm ? `${now.rainNext24Mm} mm` : 'none'}</TagLine>
+      </dl>
+      <h2 className="mt-5 mb-1 text-small font-semibold text-ink-2">Wind in the hours ahead</h2>
+      <ul className="figures text-small">
+        {hours.map((h) => (
+          <li key={h.at} className="flex h-6 items-center gap-2">
+            <span className="w-9">{new Intl.DateTimeFormat('en-GB', { timeZone: v.timeZone, hour: '2-digit' }).format(new Date(h.at))} h</span>
+            <span className={`h-3 border border-ink-2 ${h.windMs <= 4.5 && h.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`} style={{ width: Math.min(78, 6 + h.windMs * 11) }} />
+            <span>{showWind(h.windMs, v.units).replace(/ .*/, '')}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-small text-ink-2">Green: calm and dry enough to spray.</p>
+    </>
+  );
+  const margin = (
+    <>
+      <section>
+        <h2 className="text-body">Forbidden today, and why</h2>
+        {stops.size === 0 && <p className="text-[0.9375rem] text-ink-2">Nothing that was decided is stopped.</p>}
+        <ul>
+          {[...stops.values()].map(({ gate, tags }) => (
+            <GateLine key={gate.id} gate={gate}>
+              <p className="text-[0.9375rem]">Trees {tags.join(', ')}</p>
+            </GateLine>
+          ))}
+        </ul>
+      </section>
+      <section>
+        <h2 className="text-body">On the truck</h2>
+        <p className="text-[0.9375rem]">
+          {plans.length === 0 ? 'Nothing is planned.' : `${plans.length} ${plans.length === 1 ? 'plan' : 'plans'} at ${new Set(plans.map((p) => p.placeId)).size} ${new Set(plans.map((p) => p.placeId)).size === 1 ? 'place' : 'places'}, ${showVolume(plans.reduce((a, p) => a + (p.mixMl ?? 0), 0), v.units).text} of mix. `}
+          {plans.length > 0 && <a href="/rounds">Load sheet</a>}
+        </p>
+      </section>
+      <section>
+        <h2 className="text-body">Station</h2>
+        <p className="text-[0.9375rem]">
+          {s.name}: {showTemperature(now.temperatureC, v.units)}, {now.humidity} % humidity, soil {showTemperature(now.soilTemperatureC, v.units)}. Simulated; say on the sheet what you find on the spot.
+        </p>
+      </section>
+    </>
+  );
+  const head = (
+    <div className="flex min-h-[66px] items-center justify-between px-4">
+      <b className="text-head">{longDay(today)}</b>
+      <span className="text-small">{showTemperature(now.temperatureC, v.units)}</span>
+    </div>
+  );
+  const settle = allows(v, 'settle a follow-up');
+  const row = (f: (typeof due)[number], right: React.ReactNode) => (
+    <TagRow
+      key={f.id}
+      href={`/tree/${f.treeId}`}
+      tag={f.tag}
+      title={`${name(f.hostId)}, ${f.placeName}`}
+      right={
+        <div className="flex items-center gap-4 phone:w-full phone:justify-between">
+          {right}
+          {settle && <Settle id={f.id} what={f.what} />}
+        </div>
+      }
+    >
+      {f.what}
+      {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}
+    </TagRow>
+  );
+  return (
+    <Frame tag={tag} head={head} margin={margin} handle={stops.size ? `${stops.size} ${stops.size === 1 ? 'thing' : 'things'} forbidden today` : 'Weather and load'}>
+      <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
+      <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
+        <ul>{late.map((f) => row(f, <span className="font-bold text-madder">{fromToday(f.due, today)}</span>))}</ul>
+      </Section>
+      <Section title="Due today" empty={due.length === 0 && 'Nothing falls due today.'}>
+        <ul>{due.map((f) => row(f, <span className="font-bold">{f.kind === 'treat-again' ? 'treat again' : f.kind.replace('-', ' ')}</span>))}</ul>
+      </Section>
+      <Section title="Waiting for a crew" aside="planned and gated" empty={plans.length === 0 && 'No plan is open. Prescribe on a tree, and it waits here.'}>
+        <ul>
+          {plans.map((p) => (
+            <TagRow key={p.id} href={`/tree/${p.treeId}/apply?plan=${p.id}`} tag={p.tag} title={`${name(p.hostId)}, ${p.placeName}`} right={<span className="figures font-bold">{p.mixMl ? showVolume(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}</span>}>
+              {METHOD_NAMES[p.method]}, {p.labelName}
+            </TagRow>
+          ))}
+        </ul>
+      </Section>
+      <Section title="Decided, not planned" aside="treat now" empty={decided.length === 0 && 'Every “treat now” has its plan.'}>
+        <ul>
+          {decided.map((u) => (
+            <TagRow key={u.treeId} href={`/tree/${u.treeId}/prescribe`} tag={u.tag} title={`${name(u.hostId)}, ${u.placeName}`} right={<span className={`text-[0.9375rem] font-semibold ${u.open ? '' : 'text-madder'}`}>{u.open ? 'open today' : u.stop ? 'stopped' : 'no product on the shelf'}</span>}>
+              {findCondition(u.conditionId)?.name}
+            </TagRow>
+          ))}
+        </ul>
+      </Section>
+      <Section title="In the next four weeks" aside={<a href="/season">Season</a>} empty={soon.length === 0 && 'Nothing until then.'}>
+        <ul>
+          {soon.map((f) => (
+            <TagRow key={f.id} href={`/tree/${f.treeId}`} tag={f.tag} title={`${name(f.hostId)}, ${f.placeName}`} right={<Ribbon from={today} to={horizon} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />}>
+              {f.what}, {shortDay(f.due)}
+            </TagRow>
+          ))}
+        </ul>
+      </Section>
+    </Frame>
+  );
+}

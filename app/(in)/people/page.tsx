@@ -1,0 +1,64 @@
+import { ROLES, rightsTable } from '@/core/people/rights';
+import { listPeople } from '@/store/people';
+import { shortDay } from '@/ui/words';
+import { Frame } from '@/ui/frame/frame';
+import { Section } from '@/ui/frame/pieces';
+import { allows, viewer } from '../../_server/viewer';
+import { AddPerson, ChangePerson } from './people.client';
+
+export const metadata = { title: 'People' };
+
+export default async function People() {
+  const v = await viewer();
+  const people = await listPeople(v);
+  const manage = allows(v, 'manage people');
+  const margin = <p className="text-[0.9375rem]">{manage ? 'A licence that has run out stops what needs one. Somebody who leaves is closed out, never erased: the book keeps their name.' : 'Only an owner changes who works here.'}</p>;
+  return (
+    <Frame tag={<p className="text-head leading-tight font-extrabold">People</p>} margin={margin} handle="About licences">
+      <h1>Who works here</h1>
+      <ul className="mt-4">
+        {people.map((p) => (
+          <li key={p.id} className="row py-3">
+            <p>
+              <b>{p.name}</b>, {p.role}
+              {!p.active && <b className="text-madder"> (closed)</b>}
+            </p>
+            <p className="text-[0.9375rem] text-ink-2">
+              {p.email}. {p.licenceNumber ? `Licence ${p.licenceNumber} (${p.licenceCategories.join(', ')})${p.licenceExpires ? `, until ${shortDay(p.licenceExpires)}` : ''}.` : 'No licence entered.'}
+            </p>
+            {manage && <ChangePerson person={p} />}
+          </li>
+        ))}
+      </ul>
+      {manage && (
+        <Section title="Somebody new">
+          <AddPerson />
+        </Section>
+      )}
+      <Section title="Who may do what">
+        <div className="overflow-x-auto">
+          <table className="dense max-w-3xl">
+            <thead>
+              <tr>
+                <th>To</th>
+                {ROLES.map((r) => (
+                  <th key={r}>{r}</th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rightsTable().map((row) => (
+                <tr key={row.right}>
+                  <td>{row.right}</td>
+                  {ROLES.map((r) => (
+                    <td key={r}>{row.roles.includes(r) ? <b>yes</b> : 'no'}</td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </Section>
+    </Frame>
+  );
+}

@@ -1,0 +1,178 @@
+'use client';
+
+import { useState } from 'react';
+import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth, type SoilTexture } from '@/core/basin/basin';
+import { dose } from '@/core/dose/dose';
+import type { Label } from '@/core/label/schema';
+import { combinedDiameter, diameterFromGirth, girthFromDiameter } from '@/core/measure/trunk';
+import type { Vessel } from '@/core/mix/vessels';
+import { degreeDays } from '@/core/season/degree-days';
+import { readNumber } from '@/core/units/numbers';
+import { figure, LENGTH, showAmount, showArea, showTrunk, showVolume, VOLUME, type UnitSystem } from '@/core/units/units';
+import { vapourDeficit } from '@/core/weather/air';
+import { Choices, SelectField, TextField } from '@/ui/controls/controls';
+import { Pour } from '@/ui/frame/pieces';
+
+type Values = Record<string, string>;
+
+/** Reads the fields of a tool; the first that cannot be read gives its sentence, an empty one says nothing yet. */
+function read<K extends string>(values: Values, rules: Record<K, { name: string; min?: number; max?: number; above?: number }>): { ok: true; n: Record<K, number> } | { ok: false; faults: { path: string; sentence: string }[] } {
+  const n = {} as Record<K, number>;
+  const faults: { path: string; sentence: string }[] = [];
+  let empty = false;
+  for (const k of Object.keys(rules) as K[]) {
+    if (!(values[k] ?? '').trim()) {
+      empty = true;
+      continue;
+    }
+    const r = readNumber(values[k]!, rules[k]);
+    if (r.ok) n[k] = r.value;
+    else faults.push({ path: k, sentence: r.sentence });
+  }
+  return faults.length || empty ? { ok: false, faults } : { ok: true, n };
+}
+
+export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: Vessel[]; labels: Label[] }) {
+  const us = units === 'us';
+  const unit = us ? 'in' : 'cm';
+  return (
+    <div className="grid gap-x-12 desk:grid-cols-2">
+      <Tool title="Girth and diameter" fields={[['girth', `Girth, ${unit}`], ['diameter', `or diameter, ${unit}`]]}>
+        {(v) => {
+          const g = read(v, { girth: { name: 'The girth', above: 0, max: 3000 } });
+          const d = read(v, { diameter: { name: 'The diameter', above: 0, max: 1000 } });
+          const cm = g.ok ? diameterFromGirth(g.n.girth * LENGTH[unit]) : d.ok ? d.n.diameter * LENGTH[unit] : null;
+          return {
+            faults: [...(g.ok ? [] : g.faults), ...(d.ok ? [] : d.faults)],
+            out: cm !== null && (
+              <>
+                <Pour label="Diameter" value={showTrunk(cm, units).value} unit={unit}>
+                  {figure(cm, 6)} cm, {figure(cm / LENGTH.in, 6)} in
+                </Pour>
+                <Pour label="Girth" value={showTrunk(girthFromDiameter(cm), units).value} unit={unit} />
+              </>
+            ),
+          };
+        }}
+      </Tool>
+      <Tool title="Several stems" fields={[['a', `First, ${unit} across`], ['b', 'Second'], ['c', 'Third']]}>
+        {(v) => {
+          const all = ['a', 'b', 'c'].filter((k) => (v[k] ?? '').trim()).map((k) => [k, readNumber(v[k]!, { name: 'The diameter', above: 0, max: 1000 })] as const);
+          const good = all.flatMap(([, r]) => (r.ok ? [r.value * LENGTH[unit]] : []));
+          return {
+            faults: all.flatMap(([path, r]) => (r.ok ? [] : [{ path, sentence: r.sentence }])),
+            out: good.length > 1 && good.length === all.length && (
+              <>
+                <Pour label="Basal-area equivalent" value={showTrunk(combinedDiameter(good, 'basal-area'), units).value} unit={unit} />
+                <Pour label="Sum" value={showTrunk(combinedDiameter(good, 'sum'), units).value} unit={unit}>
+                  The label says which counts; they differ by {figure(100 * (combinedDiameter(good, 'sum') / combinedDiameter(good, 'basal-area') - 1), 2)} %.
+                </Pour>
+              </>
+            ),
+          };
+        }}
+      </Tool>
+      <DoseTool labels={labels} vessels={vessels} units={units} />
+      <BasinTool units={units} />
+      <Tool title="How hard the air pulls" fields={[['t', `Air, ${us ? '°F' : '°C'}`], ['h', 'Humidity, %']]}>
+        {(v) => {
+          const r = read(v, { t: { name: 'The temperature', min: -40, max: us ? 130 : 55 }, h: { name: 'The humidity', min: 0, max: 100 } });
+          return { faults: r.ok ? [] : r.faults, out: r.ok && <Pour label="Vapour-pressure deficit" value={figure(vapourDeficit(us ? (r.n.t - 32) / 1.8 : r.n.t, r.n.h), 3)} unit="kPa" /> };
+        }}
+      </Tool>
+      <Tool title="Degree-days of a day" fields={[['min', 'Lowest, °C'], ['max', 'Highest, °C'], ['base', 'Threshold, °C']]}>
+        {(v) => {
+          const r = read(v, { min: { name: 'The lowest', min: -50, max: 50 }, max: { name: 'The highest', min: -50, max: 60 }, base: { name: 'The threshold', min: -20, max: 40 } });
+          const turned = r.ok && r.n.max < r.n.min;
+          return {
+            faults: r.ok ? (turned ? [{ path: 'max', sentence: 'The highest lies below the lowest.' }] : []) : r.faults,
+            out: r.ok && !turned && (
+              <Pour label="Single sine" value={figure(degreeDays(r.n.min, r.n.max, r.n.base), 4)} unit="°C·d">
+                By the average method {figure(degreeDays(r.n.min, r.n.max, r.n.base, undefined, 'average'), 4)}; windows name the method they were built on.
+              </Pour>
+            ),
+          };
+        }}
+      </Tool>
+    </div>
+  );
+}
+
+function Tool({ title, fields, children }: { title: string; fields: [string, string][]; children: (v: Values) => { faults: { path: string; sentence: string }[]; out: React.ReactNode } }) {
+  const [values, setValues] = useState<Values>({});
+  const { faults, out } = children(values);
+  return (
+    <section className="border-t border-line py-5">
+      <h2 className="mb-2">{title}</h2>
+      <div className="grid grid-cols-2 gap-x-4">
+        {fields.map(([k, label]) => (
+          <TextField key={k} label={label} path={k} faults={faults} inputMode="decimal" maxLength={20} value={values[k] ?? ''} onChange={(x) => setValues((v) => ({ ...v, [k]: x }))} />
+        ))}
+      </div>
+      <div aria-live="polite">{out}</div>
+    </section>
+  );
+}
+
+function DoseTool({ labels, vessels, units }: { labels: Label[]; vessels: Vessel[]; units: UnitSystem }) {
+  const uses = labels.flatMap((l) => l.uses.map((u) => ({ value: `${l.key}/${u.key}`, name: `${l.name}: ${u.title}`, label: l, use: u })));
+  const [pick, setPick] = useState(uses[0]?.value ?? '');
+  const [girth, setGirth] = useState('');
+  const unit = units === 'us' ? 'in' : 'cm';
+  const chosen = uses.find((u) => u.value === pick);
+  const g = readNumber(girth, { name: 'The girth', above: 0, max: 3000, unit });
+  const result = chosen && g.ok ? dose({ label: chosen.label, useKey: chosen.use.key, diameters: [diameterFromGirth(g.value * LENGTH[unit])], vessels, siteAreaM2: 10_000, system: units }) : null;
+  return (
+    <section className="border-t border-line py-5">
+      <h2 className="mb-2">A dose from a label</h2>
+      <SelectField label="Label and use" path="use" value={pick} onChange={setPick} options={uses} />
+      <TextField label={`Girth, ${unit}`} path="girth" faults={girth.trim() && !g.ok ? [{ path: 'girth', sentence: g.sentence }] : []} inputMode="decimal" maxLength={20} value={girth} onChange={setGirth} />
+      <div aria-live="polite">
+        {result?.ok && (
+          <>
+            <Pour label="Product" value={showAmount(result.product, result.dimension, units).value} unit={showAmount(result.product, result.dimension, units).unit}>
+              {result.sites && `${result.sites.count} sites. `}
+              {result.carrier && `Fill with water to ${showVolume(result.carrier.totalMl, units).text}. `}A yearly cap is counted here as on one hectare.
+            </Pour>
+            <ol className="list-decimal pl-5 text-[0.9375rem]">
+              {result.steps.map((s, i) => (
+                <li key={i}>
+                  {s.what}: {s.sum} = <b className="figures">{s.result}</b>
+                </li>
+              ))}
+            </ol>
+          </>
+        )}
+        {result && !result.ok && result.faults.map((f) => <p key={f.path}>{f.sentence}</p>)}
+      </div>
+    </section>
+  );
+}
+
+function BasinTool({ units }: { units: UnitSystem }) {
+  const us = units === 'us';
+  const unit = us ? 'in' : 'cm';
+  const [soil, setSoil] = useState<SoilTexture>('loam');
+  return (
+    <div>
+      <Tool title="Basin" fields={[['girth', `Girth, ${unit}`], ['volume', `Mix, ${us ? 'gal' : 'L'}`]]}>
+        {(v) => {
+          const r = read(v, { girth: { name: 'The girth', above: 0, max: 3000 }, volume: { name: 'The mix', above: 0, max: 10_000 } });
+          if (!r.ok) return { faults: r.faults, out: null };
+          const m2 = bandArea(diameterFromGirth(r.n.girth * LENGTH[unit]), USUAL_BAND.inner, USUAL_BAND.outer);
+          const mm = waterDepth(r.n.volume * VOLUME[us ? 'gal' : 'L'], m2);
+          const p = splitPasses(mm, INTAKE[soil]);
+          return {
+            faults: [],
+            out: (
+              <Pour label={`On ${showArea(m2, units).text}, ${USUAL_BAND.inner}–${USUAL_BAND.outer} cm from the bark`} value={figure(mm, 3)} unit="mm">
+                {p.passes === 1 ? 'In one pass.' : `In ${p.passes} passes, ${p.waitMinutes} minutes apart.`}
+              </Pour>
+            ),
+          };
+        }}
+      </Tool>
+      <Choices small label="Soil" value={soil} onChange={setSoil} options={(['sandy', 'loam', 'clay'] as const).map((s) => ({ value: s, name: s }))} />
+    </div>
+  );
+}

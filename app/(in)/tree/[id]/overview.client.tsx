@@ -1,0 +1,99 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { archiveTree, editTree, settleFollowUp } from './actions';
+
+/** Settles a visit that was only a look, with Undo. */
+export function Settle({ id, what }: { id: string; what: string }) {
+  const { busy, faults, send } = useSend(settleFollowUp);
+  const said = useSaid();
+  return (
+    <>
+      <button type="button" className="press" disabled={busy} aria-label={`Done: ${what}`} onClick={() => send({ id, done: true }, () => said({ sentence: `Done: ${what}.`, undo: () => settleFollowUp({ id, done: false }) }))}>
+        Done
+      </button>
+      <FormFaults faults={faults} />
+    </>
+  );
+}
+
+interface Editable {
+  id: string;
+  tag: string;
+  hostId: string;
+  note: string;
+  walkOrder: number;
+  lat: number | null;
+  lon: number | null;
+}
+
+export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: string; name: string }[] }) {
+  const [open, setOpen] = useState(false);
+  const [form, setForm] = useState({ ...tree, walkOrder: String(tree.walkOrder), lat: tree.lat === null ? '' : String(tree.lat), lon: tree.lon === null ? '' : String(tree.lon) });
+  const { busy, faults, send } = useSend(editTree);
+  const archive = useSend(archiveTree);
+  const said = useSaid();
+  const router = useRouter();
+  const set = (k: keyof typeof form) => (v: string) => setForm((f) => ({ ...f, [k]: v }));
+  if (!open)
+    return (
+      <p className="mt-8 flex flex-wrap items-center gap-4">
+        <button type="button" className="press" onClick={() => setOpen(true)}>
+          Change this tree
+        </button>
+        {tree.note && <span>{tree.note}</span>}
+      </p>
+    );
+  return (
+    <form
+      className="mt-8 max-w-xl"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send(form, () => {
+          setOpen(false);
+          said({ sentence: 'Tree changed.' });
+        });
+      }}
+    >
+      <h2 className="mb-3">Change this tree</h2>
+      <FormFaults faults={faults} known={['tag', 'hostId', 'note', 'walkOrder', 'lat', 'lon']} />
+      <div className="grid grid-cols-2 gap-x-4">
+        <TextField label="Tag" path="tag" faults={faults} value={form.tag} onChange={set('tag')} maxLength={24} />
+        <TextField label="Place in the walking order" path="walkOrder" faults={faults} value={form.walkOrder} onChange={set('walkOrder')} inputMode="numeric" />
+      </div>
+      <SelectField label="Host" path="hostId" faults={faults} hint="A new host has to be confirmed again." value={form.hostId} onChange={set('hostId')} options={hosts} />
+      <div className="grid grid-cols-2 gap-x-4">
+        <TextField label="Latitude" path="lat" faults={faults} value={form.lat} onChange={set('lat')} inputMode="decimal" />
+        <TextField label="Longitude" path="lon" faults={faults} value={form.lon} onChange={set('lon')} inputMode="decimal" />
+      </div>
+      <TextArea label="Note" path="note" faults={faults} value={form.note} onChange={set('note')} />
+      <div className="flex flex-wrap gap-3">
+        <button className="press press-main" disabled={busy}>
+          Save
+        </button>
+        <button type="button" className="press" onClick={() => setOpen(false)}>
+          Leave as it was
+        </button>
+        <button
+          type="button"
+          className="press press-plain ml-auto"
+          disabled={archive.busy}
+          onClick={() =>
+            archive.send({ id: tree.id, archived: true }, () => {
+              said({ sentence: `Tree ${tree.tag} is archived.`, undo: () => archiveTree({ id: tree.id, archived: false }) });
+              router.push('/grounds');
+            })
+          }
+        >
+          Archive (felled or gone)
+        </button>
+      </div>
+      <FormFaults faults={archive.faults} />
+    </form>
+  );
+}

@@ -1,0 +1,135 @@
+import Link from 'next/link';
+import { showAmount, showTrunk } from '@/core/units/units';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { findSign } from '@/knowledge';
+import { allows, todayOf } from '@/app/_server/viewer';
+import { Series } from '@/ui/figures/series';
+import { Frame } from '@/ui/frame/frame';
+import { Section, TagLine } from '@/ui/frame/pieces';
+import { dayAndClock, fromToday, shortDay } from '@/ui/words';
+import { loadTree } from '../load';
+import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
+import { EditTree, Settle } from './overview.client';
+import { hostNames } from '@/app/(in)/grounds/host-names';
+
+export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
+  const { tree } = await loadTree((await params).id);
+  return { title: `${tree.tag}, ${tree.placeName}` };
+}
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const { v, tree } = await loadTree((await params).id);
+  const today = todayOf(v);
+  const open = tree.followUps.filter((f) => f.state === 'open');
+  const plan = tree.plans.find((p) => p.state === 'open');
+  const base = `/tree/${tree.id}`;
+  const next = plan
+    ? { href: `${base}/apply`, name: 'Start the sheet', why: `${plan.labelName} is planned for this tree.` }
+    : !tree.readings[0] || Date.now() - tree.readings[0].at.getTime() > 30 * 864e5
+      ? { href: `${base}/measure`, name: 'Measure', why: tree.readings[0] ? `Last measured ${shortDay(tree.readings[0].at.toISOString().slice(0, 10))}.` : 'Nobody has put a tape around this tree.' }
+      : !tree.looks[0]
+        ? { href: `${base}/examine`, name: 'Examine', why: 'Nobody has looked this tree over.' }
+        : !tree.verdicts[0]
+          ? { href: `${base}/decide`, name: 'Decide', why: 'Looked at, and nothing named yet.' }
+          : { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${tree.verdicts[0].decision}.` };
+  const look = tree.looks[0];
+  return (
+    <Frame tag={<TreeTag tree={tree} units={v.units} here="tree" />} head={<TreeHead tree={tree} units={v.units} here="tree" />} margin={<TreeWhy tree={tree} />} handle="What was named and done">
+      <StepStrip tree={tree} here="tree" />
+      <div className="flex flex-wrap items-center justify-between gap-4">
+        <div>
+          <h1>{open[0] && open[0].due <= today ? open[0].what : 'This tree'}</h1>
+          <p className="text-ink-2">{next.why}</p>
+        </div>
+        <Link href={next.href} className="press press-main phone:w-full">
+          {next.name}
+        </Link>
+      </div>
+
+      <Section title="Look again" aside="counted from what was done" empty={open.length === 0 && 'Nothing is due. Dates appear here once something has been done.'}>
+        <ul>
+          {open.map((f) => (
+            <li key={f.id} className="row flex flex-wrap items-center gap-x-6 gap-y-1 py-3">
+              <div className="min-w-0 flex-1 basis-80">
+                <p className="font-bold">
+                  {f.what}
+                  {f.onlyIf && <span className="font-normal"> (only if {f.onlyIf})</span>}
+                </p>
+                <p className="text-[0.9375rem] text-ink-2">{f.reason}</p>
+              </div>
+              <p className={`figures font-bold ${f.due < today ? 'text-madder' : ''}`}>
+                {shortDay(f.due)} <span className="block text-small font-normal">{fromToday(f.due, today)}</span>
+              </p>
+              {allows(v, 'settle a follow-up') && <Settle id={f.id} what={f.what} />}
+            </li>
+          ))}
+        </ul>
+      </Section>
+
+      <div className="grid gap-x-10 desk:grid-cols-2">
+        <Section title="Trunk" empty={tree.readings.length === 0 && 'No reading yet.'}>
+          <div className="py-3">
+            <Series points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()} show={(d) => showTrunk(d, v.units).text} what="Diameter" />
+          </div>
+        </Section>
+        <Section title="Last look" empty={!look && 'Nobody has looked this tree over.'}>
+          {look && (
+            <div className="py-2">
+              <dl>
+                <TagLine name="Crown loss">{look.crownLoss === null ? 'not judged' : `${look.crownLoss} %`}</TagLine>
+                <TagLine name="Vigour">{look.vigour ?? 'not judged'}</TagLine>
+              </dl>
+              <ul className="mt-2">
+                {look.findings
+                  .filter((f) => f.state === 'seen')
+                  .map((f) => (
+                    <li key={f.sign} className="text-[0.9375rem]">
+                      <b className="figures">{f.grade}</b> {findSign(f.sign)?.words ?? f.sign}
+                    </li>
+                  ))}
+              </ul>
+              <p className="mt-1 text-small text-ink-2">
+                {look.byName}, {dayAndClock(look.at, tree.timeZone)}
+              </p>
+            </div>
+          )}
+        </Section>
+      </div>
+
+      <Section title="Done" empty={tree.records.length === 0 && 'Nothing has been done on this tree yet.'}>
+        <ul>
+          {tree.records.map((r) => (
+            <li key={r.id} className="row flex flex-wrap justify-between gap-x-6 py-2.5">
+              <Link href={`/book/${r.id}`} className="font-bold underline underline-offset-3">
+                {shortDay(r.doneOn)}
+              </Link>
+              <span className="flex-1 basis-60">
+                {METHOD_NAMES[r.method as keyof typeof METHOD_NAMES]}, {r.actives.map((a) => a.name).join(', ')}
+                {r.withdrawn && <b> (withdrawn)</b>}
+              </span>
+              <span className="figures font-bold">{showAmount(r.amount, 'volume', v.units).text}</span>
+            </li>
+          ))}
+        </ul>
+      </Section>
+
+      {tree.photos.length > 0 && (
+        <Section title="Photos">
+          <ul className="flex flex-wrap gap-3 py-3">
+            {tree.photos.map((p) => (
+              <li key={p.id}>
+                <a href={`/api/photos/${p.id}`} className="block">
+                  {/* eslint-disable-next-line @next/next/no-img-element -- already resized, served with its own rights */}
+                  <img src={`/api/photos/${p.id}`} alt={`Photo of ${shortDay(p.at.toISOString().slice(0, 10))}`} width={132} height={Math.round((132 * p.height) / p.width)} loading="lazy" />
+                </a>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+
+      {allows(v, 'edit grounds') && <EditTree tree={{ id: tree.id, tag: tree.tag, hostId: tree.hostId, note: tree.note, walkOrder: tree.walkOrder, lat: tree.lat, lon: tree.lon }} hosts={hostNames()} />}
+      {!allows(v, 'edit grounds') && tree.note && <p className="mt-6">{tree.note}</p>}
+    </Frame>
+  );
+}

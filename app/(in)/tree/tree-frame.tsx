@@ -1,0 +1,156 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import Link from 'next/link';
+import { girthFromDiameter } from '@/core/measure/trunk';
+import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
+import { findCondition, findHost } from '@/knowledge';
+import type { Tree } from '@/store/tree';
+import { RingFigure } from '@/ui/figures/ring';
+import { TagLine } from '@/ui/frame/pieces';
+import { Twig, type TwigStep } from '@/ui/frame/twig';
+import { shortDay } from '@/ui/words';
+
+export type StepName = 'measure' | 'examine' | 'decide' | 'prescribe' | 'apply' | 'again' | 'tree';
+
+const day = (d: Date) => shortDay(d.toISOString().slice(0, 10));
+
+function steps(tree: Tree, here: StepName): TwigStep[] {
+  const base = `/tree/${tree.id}`;
+  const plan = tree.plans.find((p) => p.state === 'open');
+  const record = tree.records.find((r) => !r.withdrawn);
+  const next = tree.followUps.find((f) => f.state === 'open');
+  const verdict = tree.verdicts[0];
+  return [
+    { name: 'Measure', href: `${base}/measure`, here: here === 'measure', dataKey: 'm', done: tree.readings[0] ? day(tree.readings[0].at) : null },
+    { name: 'Examine', href: `${base}/examine`, here: here === 'examine', dataKey: 'e', done: tree.looks[0] ? `${day(tree.looks[0].at)}${tree.hostConfirmedAt ? ', host confirmed' : ''}` : null },
+    { name: 'Decide', href: `${base}/decide`, here: here === 'decide', done: verdict ? verdict.decision : null },
+    { name: 'Prescribe', href: `${base}/prescribe`, here: here === 'prescribe', done: plan ? `planned ${day(plan.at)}` : record ? `last ${shortDay(record.doneOn)}` : null },
+    { name: 'Apply', href: `${base}/apply`, here: here === 'apply', dataKey: 'r', done: plan ? null : record ? shortDay(record.doneOn) : null },
+    { name: 'Look again', href: base, here: here === 'tree' || here === 'again', done: next ? `due ${shortDay(next.due)}` : null },
+  ];
+}
+
+/** The tag of the tree in hand, with the twig. */
+export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; here: StepName }) {
+  const host = findHost(tree.hostId);
+  const reading = tree.readings[0];
+  const crown = tree.looks.find((l) => l.crownLoss !== null);
+  const next = tree.followUps.find((f) => f.state === 'open');
+  const oldSites = tree.records.flatMap((r) => (r.withdrawn ? [] : r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) }))));
+  return (
+    <div className="flex h-full flex-col">
+      <Link href={`/tree/${tree.id}`} className="figures block text-tag leading-none font-extrabold break-all">
+        {tree.tag}
+      </Link>
+      <p className="mt-2 text-lead leading-tight font-bold">{host?.name ?? tree.hostId}</p>
+      <p className="text-[0.9375rem] text-ink-2 italic">{host?.latin}</p>
+      <p className="mt-1 text-[0.9375rem]">
+        <Link href={`/grounds/places/${tree.placeId}`} className="underline underline-offset-3">
+          {tree.placeName}
+        </Link>
+      </p>
+      <dl className="mt-3 border-t border-line-2">
+        <TagLine name="Girth">{reading ? showTrunk(girthFromDiameter(reading.diameterCm), units).text : '–'}</TagLine>
+        <TagLine name="Diameter">{reading ? showTrunk(reading.diameterCm, units).text : '–'}</TagLine>
+        <TagLine name="Height">{reading?.treeHeightM ? showDistance(reading.treeHeightM, units).text : '–'}</TagLine>
+        <TagLine name="Crown loss">{crown ? `${crown.crownLoss} %` : '–'}</TagLine>
+        <TagLine name="Next">{next ? shortDay(next.due) : '–'}</TagLine>
+      </dl>
+      <Twig steps={steps(tree, here)} />
+      <div className="mt-auto pt-4">
+        {(oldSites.length > 0 || (reading?.arcs.length ?? 0) > 0) && reading && <RingFigure mini size={96} picture={{ girthCm: girthFromDiameter(reading.diameterCm), heightCm: 0, sites: [], arcs: reading.arcs, oldSites }} />}
+        <nav aria-label="Neighbours in walking order" className="mt-3 flex justify-between">
+          <Walk to={tree.previousId} here={here} label="Previous tree" dataKey="p" icon={<ChevronLeft aria-hidden />} />
+          <Walk to={tree.nextId} here={here} label="Next tree" dataKey="n" icon={<ChevronRight aria-hidden />} />
+        </nav>
+      </div>
+    </div>
+  );
+}
+
+function Walk({ to, here, label, dataKey, icon }: { to: string | null; here: StepName; label: string; dataKey: string; icon: React.ReactNode }) {
+  if (!to) return <span className="size-12" />;
+  const step = here === 'tree' || here === 'again' ? '' : `/${here}`;
+  return (
+    <Link href={`/tree/${to}${step}`} aria-label={label} data-key={dataKey} prefetch={false} className="flex size-12 items-center justify-center border border-ink-2">
+      {icon}
+    </Link>
+  );
+}
+
+/** The same tag as a phone's sticky head, with the steps as a strip. */
+export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem; here: StepName }) {
+  const reading = tree.readings[0];
+  return (
+    <div className="flex min-h-[66px] items-center gap-3 px-4">
+      <Link href={`/tree/${tree.id}`} className="figures text-[2rem] font-extrabold">
+        {tree.tag}
+      </Link>
+      <div className="min-w-0 flex-1 leading-tight">
+        <p className="truncate font-bold">{findHost(tree.hostId)?.name}</p>
+        <p className="figures truncate text-small">{reading ? `⌀ ${showTrunk(reading.diameterCm, units).text}, girth ${showTrunk(girthFromDiameter(reading.diameterCm), units).text}` : 'not measured'}</p>
+      </div>
+      <Walk to={tree.nextId} here={here} label="Next tree" dataKey="n" icon={<ChevronRight aria-hidden />} />
+    </div>
+  );
+}
+
+/** The steps as a strip, for a phone. */
+export function StepStrip({ tree, here }: { tree: Tree; here: StepName }) {
+  return (
+    <nav aria-label="Steps" className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex">
+      {steps(tree, here).map((s) => (
+        <Link key={s.name} href={s.href} aria-current={s.here ? 'step' : undefined} className={`flex min-h-12 items-center px-3.5 whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}>
+          {s.name}
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+/** What is known and why, beside any step. */
+export function TreeWhy({ tree }: { tree: Tree }) {
+  const verdict = tree.verdicts[0];
+  const condition = verdict && findCondition(verdict.conditionId);
+  return (
+    <>
+      <section>
+        <h2 className="text-body">Named</h2>
+        {verdict ? (
+          <p>
+            <b>{condition?.name ?? verdict.conditionId}</b>, {verdict.certainty}. Decision: {verdict.decision}.<span className="mt-1 block text-[0.9375rem]">{verdict.reason}</span>
+            <span className="block text-small text-ink-2">
+              {verdict.byName}, {day(verdict.at)}
+            </span>
+          </p>
+        ) : (
+          <p className="text-ink-2">Nothing yet. Examine, then decide.</p>
+        )}
+      </section>
+      {condition && (
+        <section>
+          <h2 className="text-body">What is known of it</h2>
+          <p className="text-[0.9375rem]">{condition.about}</p>
+          <p className="mt-1 text-[0.9375rem]">
+            <b>Deciding test:</b> {condition.decidingTest}.
+          </p>
+          <p className="mt-1 text-small text-ink-2">{condition.basis}</p>
+        </section>
+      )}
+      <section>
+        <h2 className="text-body">Done before</h2>
+        {tree.records.length === 0 && <p className="text-ink-2">Nothing in the book.</p>}
+        <ul>
+          {tree.records.slice(0, 5).map((r) => (
+            <li key={r.id} className="py-1 text-[0.9375rem]">
+              <Link href={`/book/${r.id}`} className="underline underline-offset-3">
+                {shortDay(r.doneOn)}
+              </Link>{' '}
+              {r.actives.map((a) => a.name).join(', ')}
+              {r.withdrawn && ' (withdrawn)'}
+            </li>
+          ))}
+        </ul>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { may, refusal, type Right } from '@/core/people/rights';
+import type { Fault } from '@/core/book/write';
+import type { Viewer } from '@/store/auth';
+import { databaseSentence } from './act';
+import { currentViewer } from './viewer';
+
+export const faulty = (status: number, ...faults: Fault[]) => Response.json({ faults }, { status });
+
+/** Whether a request that changes something comes from our own pages. */
+const fromHere = (request: Request) => {
+  const site = request.headers.get('sec-fetch-site');
+  return site === null || site === 'same-origin';
+};
+
+/** Wraps a route: the session, the right, for writes where the request comes from, and a sentence instead of a crash. */
+export function route(right: Right, work: (viewer: Viewer, request: Request, params: Record<string, string>) => Promise<Response>) {
+  return async (request: Request, context: { params: Promise<Record<string, string>> }): Promise<Response> => {
+    try {
+      const viewer = await currentViewer();
+      if (!viewer) return faulty(401, { path: '', sentence: 'Sign in first.' });
+      if (!may(viewer.role, right)) return faulty(403, { path: '', sentence: refusal(viewer.role, right) });
+      if (request.method !== 'GET' && !fromHere(request)) return faulty(403, { path: '', sentence: 'This request comes from another site.' });
+      return await work(viewer, request, await context.params);
+    } catch (error) {
+      const sentence = databaseSentence(error);
+      if (sentence) return faulty(409, { path: '', sentence });
+      console.error(error);
+      return faulty(503, { path: '', sentence: 'That did not work, and it was not your fault. Nothing was written; try again.' });
+    }
+  };
+}
+
+/** A file that is written while it is read, piece by piece. */
+export function download(name: string, type: string, pieces: AsyncGenerator<string>): Response {
+  const encoder = new TextEncoder();
+  const stream = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      try {
+        const { value, done } = await pieces.next();
+        if (done) controller.close();
+        else controller.enqueue(encoder.encode(value));
+      } catch (error) {
+        console.error(error);
+        controller.error(error);
+      }
+    },
+  });
+  return new Response(stream, { headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"`, 'cache-control': 'no-store' } });
+}

@@ -1,0 +1,33 @@
+import { cookies, headers } from 'next/headers';
+import { notFound, redirect } from 'next/navigation';
+import { cache } from 'react';
+import { uuid } from '@/core/book/record';
+import { may, type Right } from '@/core/people/rights';
+import { dayIn } from '@/core/season/follow-ups';
+import { viewerOf, type Viewer } from '@/store/auth';
+
+export const COOKIE = 'elmhorn';
+
+/** Who is signed in, or null; asked once a request. */
+export const currentViewer = cache(async (): Promise<Viewer | null> => {
+  const token = (await cookies()).get(COOKIE)?.value;
+  return token && token.length < 200 ? viewerOf(token) : null;
+});
+
+/** Who is signed in; anybody else goes to the sign-in page. */
+export async function viewer(): Promise<Viewer> {
+  return (await currentViewer()) ?? redirect('/sign-in');
+}
+
+/** An id from an address; what cannot be one leads to the page that says so. */
+export const idOr404 = (text: string): string => (uuid.safeParse(text).success ? text : notFound());
+
+export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayIn(new Date(), v.timeZone);
+
+/** The machine that asks, as far as a proxy in front tells. */
+export const clientAddress = async () => (await headers()).get('x-forwarded-for')?.split(',')[0]?.trim() || 'local';
+
+export const allows = (v: Viewer, right: Right) => may(v.role, right);
+
+/** Whether cookies must only travel over TLS. */
+export const secureCookies = () => (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');

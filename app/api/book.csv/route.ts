@@ -1,0 +1,27 @@
+import Papa from 'papaparse';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { listRecords, type BookRow } from '@/store/book';
+import { bookQuery } from '../../(in)/book/query';
+import { download, route } from '../../_server/api';
+
+const HEADERS = ['Done on', 'Start', 'End', 'Record', 'Version', 'Withdrawn', 'Applicator', 'Licence', 'Product', 'Registration', 'Lot', 'Lot expires', 'Amount', 'Unit', 'Planned', 'Concentration', 'Mix mL', 'Active ingredients g', 'Target', 'Host', 'Tag', 'Client', 'Place', 'Address', 'Method', 'Sites', 'Area m2', 'Air C', 'Humidity %', 'Wind m/s', 'Wind from', 'Soil', 'Re-entry from', 'Deviation', 'Note'];
+const cells = (r: BookRow) => {
+  const d = r.data;
+  return [r.doneOn, r.startedAt.toISOString(), r.endedAt.toISOString(), r.rootId, r.version, r.withdrawn ? 'yes' : 'no', d.applicator.name, d.applicator.licence, d.product.name, d.product.registration, d.lot.number, d.lot.expires, d.amount, d.unit, d.planned, d.concentration, d.mixMl ?? '', d.actives.map((a) => `${a.name} ${Number(a.grams.toPrecision(6))}`).join('; '), d.target.name, d.host.latin, d.tree.tag, d.place.client, d.place.name, d.place.address, METHOD_NAMES[d.method], d.sites.length || '', d.areaM2 === null ? '' : d.areaM2.toFixed(3), d.weather.temperatureC, d.weather.humidity, d.weather.windMs, d.weather.windFromDeg, d.soil ?? '', d.reEntryUntil, d.deviation, d.note];
+};
+
+export const GET = route('see the grounds', async (v, request) => {
+  const { filter } = bookQuery(Object.fromEntries(new URL(request.url).searchParams));
+  async function* pieces() {
+    yield Papa.unparse([HEADERS]) + '\r\n';
+    let after: { doneOn: string; id: string } | null = null;
+    for (;;) {
+      const rows: BookRow[] = await listRecords(v, { ...filter, after, limit: 500 });
+      const part = rows.slice(0, 500);
+      if (part.length) yield Papa.unparse(part.map(cells), { escapeFormulae: true }) + '\r\n';
+      if (rows.length <= 500) return;
+      after = { doneOn: part.at(-1)!.doneOn, id: part.at(-1)!.id };
+    }
+  }
+  return download('elmhorn-book.csv', 'text/csv; charset=utf-8', pieces());
+});

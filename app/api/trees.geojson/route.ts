@@ -1,0 +1,28 @@
+import { uuid } from '@/core/book/record';
+import { girthFromDiameter } from '@/core/measure/trunk';
+import { findHost } from '@/knowledge';
+import { exportTrees } from '@/store/grounds';
+import { download, faulty, route } from '../../_server/api';
+
+/** RFC 7946: positions are longitude, latitude; a tree without a position has a null geometry. */
+export const GET = route('see the grounds', async (v, request) => {
+  const place = new URL(request.url).searchParams.get('place');
+  if (place !== null && !uuid.safeParse(place).success) return faulty(400, { path: 'place', sentence: 'There is no such place.' });
+  async function* pieces() {
+    yield '{"type":"FeatureCollection","features":[';
+    let first = true;
+    for await (const rows of exportTrees(v, place)) {
+      const features = rows.map((r) =>
+        JSON.stringify({
+          type: 'Feature',
+          geometry: r.lon === null ? null : { type: 'Point', coordinates: [r.lon, r.lat] },
+          properties: { tag: r.tag, host: findHost(r.hostId)?.name ?? r.hostId, latin: findHost(r.hostId)?.latin ?? null, client: r.client, place: r.place, address: r.address, diameterCm: r.diameterCm, girthCm: r.diameterCm === null ? null : girthFromDiameter(r.diameterCm), heightM: r.heightM, walkOrder: r.walkOrder, note: r.note },
+        }),
+      );
+      yield (first ? '' : ',') + features.join(',\n');
+      first = false;
+    }
+    yield ']}\n';
+  }
+  return download('elmhorn-trees.geojson', 'application/geo+json', pieces());
+});

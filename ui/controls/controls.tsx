@@ -1,0 +1,113 @@
+import { useId } from 'react';
+
+/** A fault of a form, with the place it belongs to. */
+export interface FormFault {
+  path: string;
+  sentence: string;
+}
+const faultAt = (faults: FormFault[] | undefined, path: string) => faults?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.sentence;
+
+interface FieldProps {
+  label: string;
+  path: string;
+  faults?: FormFault[];
+  hint?: React.ReactNode;
+  children: (p: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => React.ReactNode;
+}
+/** A label, a control, and in place what is wrong with it. */
+export function Field({ label, path, faults, hint, children }: FieldProps) {
+  const id = useId();
+  const sentence = faultAt(faults, path);
+  return (
+    <div className="mb-4">
+      <label htmlFor={id} className="mb-1 block font-semibold">
+        {label}
+      </label>
+      {children({ id, 'aria-invalid': Boolean(sentence), 'aria-describedby': sentence ? `${id}-fault` : undefined })}
+      {hint && <p className="mt-1 text-small text-ink-2">{hint}</p>}
+      {sentence && (
+        <p id={`${id}-fault`} className="mt-1 font-semibold text-madder" role="alert">
+          {sentence}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** One line of text. */
+export function TextField({ label, path, faults, hint, value, onChange, ...rest }: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void } & Omit<React.InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
+  return (
+    <Field label={label} path={path} faults={faults} hint={hint}>
+      {(p) => <input {...rest} {...p} className={`box ${rest.className ?? ''}`} value={value} onChange={(e) => onChange(e.target.value)} />}
+    </Field>
+  );
+}
+export function TextArea({ label, path, faults, hint, value, onChange, rows = 3 }: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void; rows?: number }) {
+  return (
+    <Field label={label} path={path} faults={faults} hint={hint}>
+      {(p) => <textarea {...p} rows={rows} className="box" value={value} onChange={(e) => onChange(e.target.value)} />}
+    </Field>
+  );
+}
+export function SelectField<T extends string>({ label, path, faults, hint, value, onChange, options }: Omit<FieldProps, 'children'> & { value: T; onChange: (v: T) => void; options: readonly { value: T; name: string }[] }) {
+  return (
+    <Field label={label} path={path} faults={faults} hint={hint}>
+      {(p) => (
+        <select {...p} className="box" value={value} onChange={(e) => onChange(e.target.value as T)}>
+          {options.map((o) => (
+            <option key={o.value} value={o.value}>
+              {o.name}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+/** A few choices side by side, each as large as a glove needs. */
+export function Choices<T extends string>({ label, value, onChange, options, faults, path, small }: { label: string; value: T | null; onChange: (v: T) => void; options: readonly { value: T; name: string }[]; faults?: FormFault[]; path?: string; small?: boolean }) {
+  const name = useId();
+  const sentence = path ? faultAt(faults, path) : undefined;
+  return (
+    <fieldset className="mb-4">
+      <legend className="mb-1 font-semibold">{label}</legend>
+      <div className="flex flex-wrap">
+        {options.map((o) => (
+          <label key={o.value} className={`-mr-px -mb-px flex cursor-pointer items-center justify-center border border-ink-2 px-3.5 text-center has-checked:bg-ink has-checked:font-bold has-checked:text-sheet has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-slate ${small ? 'min-h-12 text-[0.9375rem]' : 'min-h-[var(--target)]'}`}>
+            <input type="radio" name={name} className="sr-only" checked={value === o.value} onChange={() => onChange(o.value)} />
+            {o.name}
+          </label>
+        ))}
+      </div>
+      {sentence && (
+        <p className="mt-1 font-semibold text-madder" role="alert">
+          {sentence}
+        </p>
+      )}
+    </fieldset>
+  );
+}
+
+/** A box to tick, as large as a glove needs. */
+export function Tick({ checked, onChange, children }: { checked: boolean; onChange: (v: boolean) => void; children: React.ReactNode }) {
+  return (
+    <label className="row flex min-h-[var(--target)] cursor-pointer items-center gap-4 py-1.5 has-focus-visible:outline-3 has-focus-visible:outline-slate">
+      <input type="checkbox" className="size-6 flex-none accent-[var(--cambium-deep)]" checked={checked} onChange={(e) => onChange(e.target.checked)} />
+      <span>{children}</span>
+    </label>
+  );
+}
+
+/** Faults that belong to no field on the page. */
+export function FormFaults({ faults, known = [] }: { faults?: FormFault[]; known?: string[] }) {
+  const rest = faults?.filter((f) => !known.some((k) => f.path === k || f.path.startsWith(`${k}.`))) ?? [];
+  if (!rest.length) return null;
+  return (
+    <div role="alert" className="mb-4 border-l-4 border-madder py-1 pl-3 font-semibold text-madder">
+      {rest.map((f) => (
+        <p key={f.path + f.sentence}>{f.sentence}</p>
+      ))}
+    </div>
+  );
+}

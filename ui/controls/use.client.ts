@@ -1,0 +1,66 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
+import type { FormFault } from './controls';
+
+const PREFIX = 'elmhorn-draft:';
+
+/**
+ * State that is kept on this device while somebody types, and forgotten once it is saved. Browsers without storage
+ * only lose the keeping.
+ */
+export function useDraft<T>(key: string, initial: T): [T, (next: T | ((was: T) => T)) => void, () => void] {
+  const [value, setValue] = useState<T>(initial);
+  const loaded = useRef(false);
+  useEffect(() => {
+    try {
+      const kept = localStorage.getItem(PREFIX + key);
+      // The server cannot know what this device keeps, so the draft comes in after the first paint.
+      // eslint-disable-next-line react-hooks/set-state-in-effect
+      if (kept) setValue((was) => ({ ...was, ...JSON.parse(kept) }));
+    } catch {}
+    loaded.current = true;
+  }, [key]);
+  const set = useCallback(
+    (next: T | ((was: T) => T)) =>
+      setValue((was) => {
+        const now = typeof next === 'function' ? (next as (w: T) => T)(was) : next;
+        try {
+          localStorage.setItem(PREFIX + key, JSON.stringify(now));
+        } catch {}
+        return now;
+      }),
+    [key],
+  );
+  const forget = useCallback(() => {
+    try {
+      localStorage.removeItem(PREFIX + key);
+    } catch {}
+  }, [key]);
+  return [value, set, forget];
+}
+
+/** Removes every draft of this device, when somebody signs out. */
+export function forgetDrafts() {
+  try {
+    for (const key of Object.keys(localStorage)) if (key.startsWith(PREFIX)) localStorage.removeItem(key);
+  } catch {}
+}
+
+/** Sends something to the server: busy while it runs, the faults that came back, and a sentence when the network is gone. */
+export function useSend<I, T>(action: (input: I) => Promise<{ ok: true; value: T } | { ok: false; faults: FormFault[] }>) {
+  const [busy, start] = useTransition();
+  const [faults, setFaults] = useState<FormFault[]>([]);
+  const send = (input: I, then?: (value: T) => void) =>
+    start(async () => {
+      try {
+        const answer = await action(input);
+        setFaults(answer.ok ? [] : answer.faults);
+        if (answer.ok) then?.(answer.value);
+      } catch (error) {
+        if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;
+        setFaults([{ path: '', sentence: 'No answer from the server. What you typed is kept on this device; try again.' }]);
+      }
+    });
+  return { busy, faults, setFaults, send };
+}

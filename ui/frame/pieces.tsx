@@ -1,0 +1,63 @@
+import Link from 'next/link';
+
+/** A line of the tag: what, and how much. */
+export function TagLine({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div className="row flex items-baseline justify-between gap-2 py-1.5 text-[0.9375rem]">
+      <dt className="text-ink-2">{name}</dt>
+      <dd className="figures text-right font-bold">{children}</dd>
+    </div>
+  );
+}
+
+/** A tree in a list, as its small tag. */
+export function TagRow({ href, tag, title, children, right }: { href: string; tag: string; title: string; children?: React.ReactNode; right?: React.ReactNode }) {
+  return (
+    <li className="row flex min-h-16 items-center gap-4 py-2.5 phone:flex-wrap">
+      <Link href={href} className="group flex min-w-0 flex-1 items-center gap-4">
+        <span className="plate-small flex-none">{tag}</span>
+        <span className="min-w-0">
+          <span className="block font-bold group-hover:underline">{title}</span>
+          <span className="block text-[0.9375rem] text-ink-2">{children}</span>
+        </span>
+      </Link>
+      {right}
+    </li>
+  );
+}
+
+/** A list with its heading; an empty one says what to do first. */
+export function Section({ title, aside, empty, children, id }: { title: string; aside?: React.ReactNode; empty?: string | false; children?: React.ReactNode; id?: string }) {
+  return (
+    <section className="mt-7 first:mt-0" id={id}>
+      <div className="flex items-baseline justify-between gap-4">
+        <h2>{title}</h2>
+        {aside && <p className="text-right text-[0.9375rem] text-ink-2">{aside}</p>}
+      </div>
+      {empty ? <p className="py-4 text-ink-2">{empty}</p> : children}
+    </section>
+  );
+}
+
+/** The number that is poured or drilled, readable at arm's length. */
+export function Pour({ label, value, unit, children, big = false }: { label: string; value: string; unit: string; children?: React.ReactNode; big?: boolean }) {
+  return (
+    <div className="mb-4">
+      <p className="text-[0.9375rem] font-semibold text-ink-2">{label}</p>
+      <p className="figures leading-none font-bold">
+        <span className={big ? 'text-pour-big phone:text-pour' : 'text-tag'}>{value}</span> <span className={big ? 'text-head' : 'text-lead'}>{unit}</span>
+      </p>
+      {children && <div className="mt-1.5">{children}</div>}
+    </div>
+  );
+}
+
+/** A fact of a sheet: name at the left, value at the right, a hair line below. */
+export function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div className="row flex items-baseline justify-between gap-4 py-2.5">
+      <dt className="text-ink-2">{name}</dt>
+      <dd className="figures text-right font-bold">{children}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+
+import { createContext, useCallback, useContext, useEffect, useState } from 'react';
+
+interface Offer {
+  sentence: string;
+  undo?: () => Promise<unknown>;
+}
+const Context = createContext<(offer: Offer) => void>(() => {});
+
+/** Says what was just done, and offers to undo it. */
+export const useSaid = () => useContext(Context);
+
+/** The line at the foot of the page: what was done, and Undo for as long as it stands there. */
+export function UndoBar({ children }: { children: React.ReactNode }) {
+  const [offer, setOffer] = useState<Offer | null>(null);
+  const say = useCallback((o: Offer) => setOffer(o), []);
+  useEffect(() => {
+    if (!offer) return;
+    const timer = setTimeout(() => setOffer(null), offer.undo ? 12_000 : 5_000);
+    return () => clearTimeout(timer);
+  }, [offer]);
+  return (
+    <Context.Provider value={say}>
+      {children}
+      <div aria-live="polite" className="no-print fixed inset-x-0 bottom-0 z-30 flex justify-center">
+        {offer && (
+          <div className="m-3 flex min-h-14 items-center gap-6 bg-bark px-5 text-on-bark">
+            <span>{offer.sentence}</span>
+            {offer.undo && (
+              <button
+                type="button"
+                className="min-h-12 px-2 font-bold underline underline-offset-3"
+                onClick={() => {
+                  void offer.undo?.();
+                  setOffer({ sentence: 'Undone.' });
+                }}
+              >
+                Undo
+              </button>
+            )}
+          </div>
+        )}
+      </div>
+    </Context.Provider>
+  );
+}

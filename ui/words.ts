@@ -1,0 +1,19 @@
+import { format, parseISO } from 'date-fns';
+
+/** A day as people say it: 24 Nov 2026. */
+export const shortDay = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+/** With the weekday: Tuesday 24 November. */
+export const longDay = (day: string): string => format(parseISO(day), 'EEEE d MMMM');
+
+/** An instant in a place's own time, as 14:05 or 24 Nov 2026, 14:05. */
+export const clock = (at: string | Date, timeZone: string): string => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+export const dayAndClock = (at: string | Date, timeZone: string): string => new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+
+/** How far a day lies from today, in words. */
+export function fromToday(day: string, today: string): string {
+  const n = Math.round((Date.parse(day) - Date.parse(today)) / 864e5);
+  if (n === 0) return 'today';
+  if (n === 1) return 'tomorrow';
+  if (n < 0) return `${-n} ${n === -1 ? 'day' : 'days'} late`;
+  return n < 60 ? `in ${n} days` : `in ${Math.round(n / 30.44)} months`;
+}
