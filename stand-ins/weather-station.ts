@@ -20,7 +20,7 @@ export interface Climate {
 }
 export const CLIMATES = {
   /** A mild inlet behind a headland: short showers, hardly a frost. The demonstration stands here. */
-  sheltered: { mean: 12.5, swing: 5, daily: 2.2, humidity: 72, wind: 2.2, wet: 0.03, rain: 0.3 },
+  sheltered: { mean: 13, swing: 4.5, daily: 2.2, humidity: 72, wind: 2.2, wet: 0.03, rain: 0.1 },
   coastal: { mean: 10.5, swing: 6, daily: 3.5, humidity: 80, wind: 4.2, wet: 0.14, rain: 1.1 },
   continental: { mean: 8, swing: 13, daily: 6, humidity: 66, wind: 2.8, wet: 0.08, rain: 1.6 },
 } as const satisfies Record<string, Climate>;

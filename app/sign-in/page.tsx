@@ -17,7 +17,7 @@ export default async function Page() {
         <p className="mt-6 max-w-md text-[0.9375rem] text-ink-2">The label in hand, the law and your licence come first. Elmhorn does the measuring, the arithmetic, the dates and the record.</p>
       </div>
       <div className="plate w-full max-w-md p-8 pt-10">
-        <span aria-hidden className="absolute top-4 left-1/2 size-3.5 rounded-full border border-bark bg-paper" />
+        <span aria-hidden className="absolute top-4 left-1/2 -ml-1.75 size-3.5 rounded-full border border-bark bg-paper" />
         <SignIn people={process.env.ELMHORN_DEMO === '1' ? samplePeople.map((p) => ({ name: p.name, email: p.email, role: p.units === 'us' ? `${p.role}, US units` : p.role })) : []} />
       </div>
     </main>

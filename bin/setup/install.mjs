@@ -1,6 +1,6 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Plain, say } from './say.mjs';
 
@@ -69,13 +69,8 @@ const sources = ['app', 'core', 'knowledge', 'store', 'ui', 'stand-ins', 'public
 
 function fingerprint(path, hash) {
   if (!existsSync(path)) return;
-  const entries = path.match(/\.[a-z]+$/) ? null : readdirSync(path, { withFileTypes: true });
-  if (!entries) return void hash.update(path).update(readFileSync(path));
-  for (const e of entries.sort((a, b) => a.name.localeCompare(b.name))) {
-    const child = join(path, e.name);
-    if (e.isDirectory()) fingerprint(child, hash);
-    else if (!/\.test\.tsx?$/.test(e.name)) hash.update(child.slice(root.length)).update(readFileSync(child));
-  }
+  if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) fingerprint(join(path, name), hash);
+  else if (!/\.test\.tsx?$/.test(path)) hash.update(path.slice(root.length)).update(readFileSync(path));
 }
 
 /** A production build, reused while no source file has changed. */

@@ -265,7 +265,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
   const poured = measured.vessel ? measured.amount : toPour(limited);
   const fromPour = (v: number) => (what === 'stock' ? v * recipe! : v) * parts;
   const product = Math.min(fromPour(poured), Math.min(range.high, tightest?.allows ?? Infinity));
-  const pour = { ...measured, amount: poured, what: what as 'product' | 'stock', per: per as 'tree' | 'site' };
+  const pour = { ...measured, amount: poured, differencePercent: measured.vessel ? measured.differencePercent : 0, what: what as 'product' | 'stock', per: per as 'tree' | 'site' };
   const pourShow = (v: number) => showAmount(v, pourDimension, system, 5).text;
   if (per === 'site') steps.push({ what: 'Each site', sum: `${pourShow(toPour(limited) * parts)} ÷ ${parts}`, result: pourShow(toPour(limited)), value: toPour(limited) });
   if (measured.vessel)

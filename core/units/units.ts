@@ -95,6 +95,11 @@ export function showVolume(ml: Ml, system: UnitSystem, digits = 4): Shown {
     return ml >= ML_PER_GAL / 2 ? shown(ml / ML_PER_GAL, 'gal', digits) : shown(ml / ML_PER_FL_OZ, 'fl oz', digits);
   return ml >= 1000 ? shown(ml / 1000, 'L', digits) : shown(ml, 'mL', digits);
 }
+/** What a can or tank is filled up to with water, to a mark that it has: 0.1 L or 10 mL, 0.05 gal or half a fl oz. */
+export function showFill(ml: Ml, system: UnitSystem): Shown {
+  const mark = system === 'us' ? (ml >= ML_PER_GAL / 2 ? ML_PER_GAL / 20 : ML_PER_FL_OZ / 2) : ml >= 1000 ? 100 : 10;
+  return showVolume(Math.round(ml / mark) * mark, system);
+}
 /** A mass: g and kg, or oz and lb. */
 export function showMass(g: Grams, system: UnitSystem, digits = 4): Shown {
   if (system === 'us') return g >= G_PER_LB ? shown(g / G_PER_LB, 'lb', digits) : shown(g / G_PER_OZ, 'oz', digits);

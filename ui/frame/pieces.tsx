@@ -29,7 +29,7 @@ export function TagRow({ href, tag, title, children, right }: { href: string; ta
 /** A list with its heading; an empty one says what to do first. */
 export function Section({ title, aside, empty, children, id }: { title: string; aside?: React.ReactNode; empty?: string | false; children?: React.ReactNode; id?: string }) {
   return (
-    <section className="mt-7 first:mt-0" id={id}>
+    <section className="mt-7" id={id}>
       <div className="flex items-baseline justify-between gap-4">
         <h2>{title}</h2>
         {aside && <p className="text-right text-[0.9375rem] text-ink-2">{aside}</p>}

@@ -23,9 +23,9 @@ export function UndoBar({ children }: { children: React.ReactNode }) {
   return (
     <Context.Provider value={say}>
       {children}
-      <div aria-live="polite" className="no-print fixed inset-x-0 bottom-0 z-30 flex justify-center">
+      <div aria-live="polite" className="no-print pointer-events-none fixed inset-x-0 bottom-0 z-30 flex justify-center phone:bottom-20">
         {offer && (
-          <div className="m-3 flex min-h-14 items-center gap-6 bg-bark px-5 text-on-bark">
+          <div className="pointer-events-auto m-3 flex min-h-14 items-center gap-6 bg-bark px-5 text-on-bark">
             <span>{offer.sentence}</span>
             {offer.undo && (
               <button

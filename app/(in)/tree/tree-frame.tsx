@@ -98,8 +98,9 @@ export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem;
 export function StepStrip({ tree, here }: { tree: Tree; here: StepName }) {
   return (
     <nav aria-label="Steps" className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex">
-      {steps(tree, here).map((s) => (
-        <Link key={s.name} href={s.href} aria-current={s.here ? 'step' : undefined} className={`flex min-h-12 items-center px-3.5 whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}>
+      {/* The number in the head leads to “Look again”, so the strip keeps to what is done at the trunk. */}
+      {steps(tree, here).slice(0, -1).map((s) => (
+        <Link key={s.name} href={s.href} aria-current={s.here ? 'step' : undefined} className={`flex min-h-12 flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}>
           {s.name}
         </Link>
       ))}

@@ -12,10 +12,11 @@ import type { Label, LabelUse } from '@/core/label/schema';
 import { prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
 import type { Ring } from '@/core/ring/ring';
 import { readNumber } from '@/core/units/numbers';
-import { figure, MASS, showAmount, showVolume, VOLUME, type UnitSystem } from '@/core/units/units';
+import { figure, MASS, showAmount, showFill, showVolume, VOLUME, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS, type SoilState, type Weather } from '@/core/weather/air';
 import { Choices, FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
+import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
@@ -39,7 +40,7 @@ interface Props {
   strip: React.ReactNode;
   others: { id: string; name: string; here: boolean }[];
 }
-const STAGES = ['Protect', 'Prepare', 'Apply', 'Write down'] as const;
+const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
 
 /** The unit an amount is typed in: the reader's own small one. */
 const typedUnit = (dimension: 'volume' | 'mass', units: UnitSystem) => (dimension === 'volume' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g');
@@ -82,6 +83,7 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
   // Making the plan counts as the release of its holds; here only what changed since speaks again.
   const gates = now.gates.map((g) => (g.strength === 'hold' && plan.released[g.id] ? { ...g, strength: 'note' as const, satisfy: `Released: ${plan.released[g.id]}` } : g));
   const stops = gates.filter((g) => g.strength === 'stop');
+  const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
   const lot = lots.find((l) => l.id === form.lotId) ?? null;
   const base = amount.ok ? amount.value * perUnit(unit) : 0;
   // A typed figure that only repeats the plan books the plan's exact amount, not its rounding.
@@ -159,9 +161,9 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
   return (
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
-      <nav aria-label="Sheet" className="mb-5 flex flex-wrap border-b border-line">
+      <nav aria-label="Sheet" className="mb-5 flex border-b border-line phone:grid phone:grid-cols-4">
         {STAGES.map((s, i) => (
-          <button key={s} type="button" aria-current={form.stage === i ? 'step' : undefined} onClick={() => go(i)} className={`min-h-12 px-3.5 ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}>
+          <button key={s} type="button" aria-current={form.stage === i ? 'step' : undefined} onClick={() => go(i)} className={`min-h-12 px-3.5 phone:px-1 phone:text-[0.9375rem] ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}>
             {i + 1} {s}
           </button>
         ))}
@@ -196,7 +198,7 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
           <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
             <div>
               {dose.carrier ? (
-                <Pour big label="Fill with water to" value={showVolume(dose.carrier.totalMl, units).value} unit={showVolume(dose.carrier.totalMl, units).unit} />
+                <Pour big label="Fill with water to" value={showFill(dose.carrier.totalMl, units).value} unit={showFill(dose.carrier.totalMl, units).unit} />
               ) : (
                 <Pour big label={dose.pour.per === 'site' ? 'Into each site' : 'Measure out'} value={pour.value} unit={pour.unit} />
               )}
@@ -221,12 +223,22 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
                 <Fact name="For">{plan.target}</Fact>
                 <Fact name="Product">{label.actives.map((a) => a.name).join(' + ')}</Fact>
               </dl>
+              {outdated && now.dose.ok && (
+                <p className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
+                  The tree has been measured since this plan: it would be {showAmount(now.dose.product, dose.dimension, units).text} now. <Link href={`/tree/${plan.treeId}/prescribe`}>Plan anew</Link>
+                </p>
+              )}
               {stops.map((g) => (
                 <p key={g.id} className="mt-3 border-l-4 border-madder pl-3 font-semibold text-madder">
                   Stop. {g.sentence}
                 </p>
               ))}
             </div>
+            {ground.m2 !== null && (
+              <div className="phone:mt-4">
+                <BasinFigure diameterCm={dose.diameterCm} inner={ground.inner} outer={ground.outer} m2={ground.m2} units={units} />
+              </div>
+            )}
             {ring && (
               <div className="phone:mt-4">
                 <RingFigure picture={{ girthCm: dose.girthCm, heightCm: use.sites?.heightCm ?? 0, sites: ring.sites, arcs: situation.reading?.arcs ?? [], oldSites: situation.oldSites }} size={340} />
@@ -250,7 +262,7 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
           <p className="text-[0.9375rem] font-semibold text-ink-2">Started</p>
           <p className="figures text-pour-big leading-none font-bold phone:text-pour">{form.startedAt ? clock(form.startedAt, timeZone) : '–'}</p>
           <dl className="mt-4 max-w-lg">
-            <Fact name={dose.sites ? 'Into each site' : 'Into the basin'}>{dose.sites && dose.perSite ? showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units).text : showVolume(dose.carrier?.totalMl ?? dose.product, units).text}</Fact>
+            <Fact name={dose.sites ? 'Into each site' : 'Into the basin'}>{dose.sites && dose.perSite ? showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units).text : (dose.carrier ? showFill(dose.carrier.totalMl, units) : showVolume(dose.product, units)).text}</Fact>
             {dose.sites && <Fact name="Count them back">{dose.sites.count} devices</Fact>}
             <Fact name="Keep out">{use.intervals.reEntryHours} h after the end</Fact>
           </dl>

@@ -12,7 +12,7 @@ import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { options, prescribe, type Choices as Choosable, type Prescription, type Situation } from '@/core/prescribe/prescribe';
-import { figure, showAmount, showVolume, type UnitSystem } from '@/core/units/units';
+import { figure, showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { Choices, Field, FormFaults } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
@@ -30,7 +30,7 @@ interface Props {
   situation: Situation;
   usual: Choosable;
   shelf: { id: string; label: Label }[];
-  open: { id: string; labelKey: string; useKey: string } | null;
+  open: { id: string; labelKey: string; useKey: string; product: number | null } | null;
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -66,7 +66,10 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
     );
   const { dose, gates } = result;
   const inTheWay = blocked(gates, form.released);
-  const planned = open && open.labelKey === chosen.label.key && open.useKey === chosen.use.key;
+  const mine = open !== null && open.labelKey === chosen.label.key && open.useKey === chosen.use.key;
+  // A plan made before the trunk was measured again no longer says what to pour.
+  const outdated = mine && dose.ok && open.product !== null && Math.abs(dose.product - open.product) > 0.005 * open.product;
+  const planned = mine && !outdated;
   const point = chosen.use.rate.dose.form === 'flat' ? chosen.use.rate.dose.point : chosen.use.rate.dose.classes.bands[0]!.entry;
 
   const release = (gateId: string) => (
@@ -147,8 +150,9 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
                     });
                   }}
                 >
-                  {busy ? 'One moment …' : 'Make the plan'}
+                  {busy ? 'One moment …' : outdated ? 'Plan anew' : 'Make the plan'}
                 </button>
+                {outdated && dose.ok && <p className="mt-2 text-[0.9375rem] font-semibold text-sap">The open plan says {showAmount(open.product!, dose.dimension, units).text}; the tree has been measured or chosen otherwise since.</p>}
                 {inTheWay.length > 0 && (
                   <p className="mt-2 text-[0.9375rem] font-semibold">
                     {inTheWay.some((g) => g.strength === 'stop') ? `Stopped: ${inTheWay.find((g) => g.strength === 'stop')!.title}.` : `Held: ${inTheWay[0]!.title}. Write a reason in the margin to go on.`}
@@ -232,7 +236,7 @@ function Amounts({ dose, use, units }: { dose: Dose; use: LabelUse; units: UnitS
         )}
         {dose.pour.advice && <p className="font-semibold text-sap">{dose.pour.advice}</p>}
       </Pour>
-      {dose.carrier && <Pour label="Fill with water to" value={showVolume(dose.carrier.totalMl, units).value} unit={showVolume(dose.carrier.totalMl, units).unit} />}
+      {dose.carrier && <Pour label="Fill with water to" value={showFill(dose.carrier.totalMl, units).value} unit={showFill(dose.carrier.totalMl, units).unit} />}
       {dose.sites && (
         <Pour label="Sites" value={String(dose.sites.count)} unit="">
           {use.sites && (
