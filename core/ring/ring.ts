@@ -86,7 +86,8 @@ export function placeRing(r: RingInput): Ring {
     }
   }
   const barring = r.oldSites.filter((s) => bars(s, r));
-  for (let n = Math.min(r.count, legal.length, Math.floor(r.girthCm / r.minSpacingCm + 1e-9)); n >= 1; n--) {
+  const minGap = Math.ceil((r.minSpacingCm * STEPS) / r.girthCm - 1e-9);
+  for (let n = Math.min(r.count, mostThatFit(legal, minGap)); n >= 1; n--) {
     const best = evenest(legal, n, r);
     if (!best) continue;
     const short = n < r.count ? `Only ${n} of ${r.count} sites fit: another height, fewer and larger doses if the label allows, or another method.` : `${n} sites, ${(r.girthCm / n).toFixed(1)} cm apart on average.`;
@@ -95,54 +96,117 @@ export function placeRing(r: RingInput): Ring {
   return { sites: [], wanted: r.count, unevenness: 0, forbidden, barring, sentence: 'No site fits at this height: every bearing is a wound, a valley or too near an old hole.' };
 }
 
+/** How many sites fit at `minGap` degrees apart: packing as tightly as can be from each possible first site. */
+function mostThatFit(legal: number[], minGap: number): number {
+  let most = 0;
+  for (const start of legal) {
+    if (start >= legal[0]! + minGap && most > 0) break;
+    let n = 0;
+    let last = -Infinity;
+    for (const b of [...legal.filter((x) => x >= start), ...legal.filter((x) => x < start).map((x) => x + STEPS)])
+      if (b - last >= minGap && b <= start + STEPS - (n ? minGap : 0)) {
+        n++;
+        last = b;
+      }
+    most = Math.max(most, n);
+  }
+  return most;
+}
+
+/** A stretch of barred bark: the last legal bearing before it and the first after it, in degrees from the ring's zero. */
+interface Run {
+  before: number;
+  after: number;
+}
+
+/**
+ * The best `n` of the legal bearings, exactly. A gap may differ from the ideal by up to `reach` degrees, or must cross
+ * barred bark wider than the ideal gap, and then exceed that by up to `reach`. A ring that breaks this costs more than
+ * reach² on top of what the barred bark forces upon every ring; so once the ring found costs no more than that, it is
+ * the best of all. Else the reach doubles.
+ */
 function evenest(legal: number[], n: number, r: RingInput): { sites: Bearing[]; cost: number } | null {
   const cmPerStep = r.girthCm / STEPS;
   const minGap = Math.ceil(r.minSpacingCm / cmPerStep - 1e-9);
-  if (n * minGap > STEPS) return null;
   if (n === 1) return { sites: [legal[0]!], cost: 0 };
   const ideal = STEPS / n;
+  // Turned so that the widest barred stretch ends at zero: every ring has a gap across it, and its next site soon after.
+  const widest = legal.map((b, j) => ({ b, width: (j ? b - legal[j - 1]! : b + STEPS - legal.at(-1)!) })).reduce((a, x) => (x.width > a.width ? x : a));
+  const zero = widest.b;
+  const turned = legal.map((b) => turn(b - zero)).sort((a, b) => a - b);
+  const runs: Run[] = turned.flatMap((b, j) => (j && b - turned[j - 1]! > ideal ? [{ before: turned[j - 1]!, after: b }] : []));
+  if (widest.width > ideal) runs.unshift({ before: turned.at(-1)! - STEPS, after: 0 });
+  const forced = runs.reduce((a, x) => a + ((x.after - x.before - ideal) * cmPerStep) ** 2, 0);
+  const gapCost = Float64Array.from({ length: STEPS + 1 }, (_, g) => ((g - ideal) * cmPerStep) ** 2);
+  for (let reach = 2; ; reach *= 2) {
+    const best = search(turned, n, minGap, ideal, reach, runs, gapCost);
+    if (best && (best.cost <= (reach * cmPerStep) ** 2 + forced + 1e-9 || reach >= STEPS)) return { cost: best.cost, sites: best.sites.map((b) => turn(b + zero)).sort((a, b) => a - b) };
+    if (reach >= STEPS) return null;
+  }
+}
+
+/** Dynamic programming from each possible first site: the least cost with k + 1 sites placed, the last at o. */
+function search(legal: number[], n: number, minGap: number, ideal: number, reach: number, runs: Run[], gapCost: Float64Array): { sites: Bearing[]; cost: number } | null {
+  const low = Math.max(minGap, Math.ceil(ideal - reach));
+  const high = Math.min(STEPS, Math.floor(ideal + reach));
   const ok = new Uint8Array(STEPS * 2);
   for (const b of legal) ok[b] = ok[b + STEPS] = 1;
-  const gapCost = (g: number) => ((g - ideal) * cmPerStep) ** 2;
-  let best: { sites: Bearing[]; cost: number } | null = null;
-  // Some site lies within the first ideal gap unless that stretch is barred; then the next legal ones start the ring.
-  const starts = Math.max(Math.ceil(ideal), minGap);
-  const startList = legal.filter((b) => b < starts).length ? legal.filter((b) => b < starts || legal[0] === b) : legal.slice(0, starts);
-  for (const start of startList) {
-    // cost[k][o]: least cost with k+1 sites placed, the last at start + o.
-    let cost = new Float64Array(STEPS).fill(Infinity);
+  // The widest gap that may end at each bearing of two turns; one gap may cross several runs that stand close together.
+  const widestTo = new Int16Array(STEPS * 2).fill(high);
+  const twice = [...runs, ...runs.map((x) => ({ before: x.before + STEPS, after: x.after + STEPS }))];
+  twice.forEach((run, j) => {
+    let first = j;
+    while (first > 0 && twice[first]!.before - twice[first - 1]!.after + ideal <= reach) first--;
+    for (let b = run.after; b < STEPS * 2 && b - run.after <= reach; b++) widestTo[b] = Math.min(STEPS, Math.max(widestTo[b]!, b - twice[first]!.before + reach));
+  });
+  const starts = runs.length === 0 ? legal.filter((b) => b < high) : legal.filter((b) => b <= reach || reach >= ideal);
+  let bestCost = Infinity;
+  let best: Bearing[] | null = null;
+  let cost = new Float64Array(STEPS);
+  let next = new Float64Array(STEPS);
+  const back = Array.from({ length: n - 1 }, () => new Int16Array(STEPS));
+  for (const start of starts) {
+    cost.fill(Infinity);
     cost[0] = 0;
-    const back: Int16Array[] = [];
+    let from = 0;
+    let to = 0;
     for (let k = 1; k < n; k++) {
-      const next = new Float64Array(STEPS).fill(Infinity);
-      const from = new Int16Array(STEPS).fill(-1);
-      const middle = k * ideal;
-      // Gaps far from the ideal never win while legal bark is near; the window still covers half the ring.
-      const lo = Math.max(k * minGap, Math.floor(middle - STEPS / 2));
-      const hi = Math.min(STEPS - (n - k) * minGap, Math.ceil(middle + STEPS / 2));
-      for (let o = lo; o <= hi; o++) {
+      next.fill(Infinity);
+      const by = back[k - 1]!;
+      let seenFrom = STEPS;
+      let seenTo = -1;
+      for (let o = from + low; o <= STEPS - (n - k) * low; o++) {
         if (!ok[start + o]) continue;
-        for (let p = Math.max(0, o - Math.ceil(ideal * 4)); p <= o - minGap; p++) {
-          const c = cost[p]! + gapCost(o - p);
-          if (c < next[o]!) {
-            next[o] = c;
-            from[o] = p;
+        const nearest = Math.min(o - low, to);
+        let least = bestCost;
+        let at = -1;
+        for (let p = Math.max(from, o - widestTo[start + o]!); p <= nearest; p++) {
+          const c = cost[p]! + gapCost[o - p]!;
+          if (c < least) {
+            least = c;
+            at = p;
           }
         }
+        if (at < 0) continue;
+        next[o] = least;
+        by[o] = at;
+        seenFrom = Math.min(seenFrom, o);
+        seenTo = o;
       }
-      cost = next;
-      back.push(from);
-      if (best && Math.min(...cost) >= best.cost) break;
+      [cost, next] = [next, cost];
+      from = seenFrom;
+      to = seenTo;
+      if (to < 0) break;
     }
-    if (back.length < n - 1) continue;
-    for (let o = (n - 1) * minGap; o <= STEPS - minGap; o++) {
-      const c = cost[o]! + gapCost(STEPS - o);
-      if (c < (best?.cost ?? Infinity)) {
-        const sites = [o];
-        for (let k = n - 2; k >= 0; k--) sites.unshift(back[k]![sites[0]!]!);
-        best = { cost: c, sites: sites.map((s) => turn(start + s)).sort((a, b) => a - b) };
-      }
+    if (to < 0) continue;
+    for (let o = Math.max(from, STEPS - widestTo[start + STEPS]!); o <= Math.min(to, STEPS - low); o++) {
+      const c = cost[o]! + gapCost[STEPS - o]!;
+      if (c >= bestCost) continue;
+      bestCost = c;
+      best = [o];
+      for (let k = n - 2; k >= 0; k--) best.unshift(back[k]![best[0]!]!);
+      best = best.map((x) => turn(start + x));
     }
   }
-  return best;
+  return best && { sites: best, cost: bestCost };
 }
