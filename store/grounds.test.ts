@@ -1,0 +1,95 @@
+import { v7 } from 'uuid';
+import { db, within, type Sql } from './db';
+import { addTrees, exportTrees, placeTrees, searchTrees } from './grounds';
+import { migrate, MigrationRefused } from './migrate';
+import { signIn, signOutEverywhere, viewerOf, hashPassword } from './auth';
+import { changePerson } from './people';
+import { makeOutfit, ownerSql, ownerUrl, type TestOutfit } from './testing';
+
+let owner: Sql;
+let o: TestOutfit;
+beforeAll(async () => {
+  owner = ownerSql();
+  o = await makeOutfit(owner);
+  await addTrees(o, Array.from({ length: 1200 }, (_, i) => ({ id: v7(), placeId: o.placeId, tag: `${i % 2 ? 'A' : 'b'}${i}`, hostId: i % 3 ? 'wych-elm' : 'common-ash', lat: null, lon: null, walkOrder: i, note: '', ...(i % 2 ? { diameterCm: 30, stems: [] } : {}) })), 130, v7);
+});
+afterAll(async () => {
+  await owner.end();
+  await db().end();
+});
+const find = (words: string[], after: { tag: string; id: string } | null = null, limit = 50) => searchTrees(o, { words, hostsOfWord: words.map((w) => (w === 'elm' ? ['wych-elm'] : [])), after, limit });
+
+it('finds by tag, host, place and client, by several words at once, whatever the case', async () => {
+  expect((await find(['a7'])).map((t) => t.tag)).toContain('A7');
+  expect((await find(['A7', 'elm'])).every((t) => t.hostId === 'wych-elm' && t.tag.startsWith('A7'))).toBe(true);
+  expect((await find(['client', 'A11'])).map((t) => t.tag)).toContain('A11');
+  expect(await find(['%'])).toEqual([]);
+  expect(await find(["'; drop table tree; --"])).toEqual([]);
+});
+
+it('pages through all of it, each tree once, in natural order', async () => {
+  const seen: string[] = [];
+  for (let after: { tag: string; id: string } | null = null; ; ) {
+    const rows = await find([], after, 100);
+    seen.push(...rows.slice(0, 100).map((r) => r.tag));
+    if (rows.length <= 100) break;
+    after = rows[99]!;
+  }
+  expect(seen).toHaveLength(1201);
+  expect(new Set(seen).size).toBe(1201);
+  expect(seen.indexOf('A9')).toBeLessThan(seen.indexOf('A11'));
+  let walked = 0;
+  for (let after: { walkOrder: number; id: string } | null = null; ; ) {
+    const rows = await placeTrees(o, o.placeId, after, 400);
+    walked += Math.min(rows.length, 400);
+    if (rows.length <= 400) break;
+    after = rows[399]!;
+  }
+  expect(walked).toBe(1201);
+  let out = 0;
+  for await (const rows of exportTrees(o, null)) out += rows.length;
+  expect(out).toBe(1201);
+});
+
+it('an import is all or nothing', async () => {
+  const good = { id: v7(), placeId: o.placeId, tag: 'Z1', hostId: 'wych-elm', lat: null, lon: null, walkOrder: 1, note: '' };
+  await expect(addTrees(o, [good, { ...good, id: v7() }], 130, v7)).rejects.toMatchObject({ code: '23505' });
+  expect(await find(['Z1'])).toEqual([]);
+});
+
+it('lists run along an index, never through the whole table', async () => {
+  await owner`analyze tree`;
+  const plan = await within(o, async (tx) => {
+    await tx`set local enable_seqscan = off`;
+    const rows = await tx<{ 'QUERY PLAN': string }[]>`explain select id from tree where outfit_id = ${o.outfitId} and archived_at is null and (tag collate natural_order, id) > ('b5', ${o.treeId}::uuid) order by tag collate natural_order, id limit 50`;
+    return rows.map((r) => r['QUERY PLAN']).join('\n');
+  });
+  expect(plan).toContain('tree_by_tag');
+  expect(plan).not.toContain('Seq Scan on tree');
+});
+
+it('migrations: a second run changes nothing, a changed file is refused', async () => {
+  expect(await migrate(ownerUrl)).toEqual([]);
+  await owner`update schema_migration set checksum = 'other' where version = 1`;
+  await expect(migrate(ownerUrl)).rejects.toBeInstanceOf(MigrationRefused);
+  const right = (await import('./migrate')).migrations()[0]!.checksum;
+  await owner`update schema_migration set checksum = ${right} where version = 1`;
+  await owner`insert into schema_migration (version, name, checksum) values (9999, 'future', 'x')`;
+  await expect(migrate(ownerUrl)).rejects.toThrow(/newer than this Elmhorn knows/);
+  await owner`delete from schema_migration where version = 9999`;
+});
+
+describe('signing in', () => {
+  it('opens a session, ends them all, and throttles guesses', async () => {
+    const email = `${o.personId}@test.example`;
+    await owner`update person set password_hash = ${await hashPassword('right-password')} where id = ${o.personId}`;
+    const good = await signIn(email, 'right-password', o.personId);
+    if (!('token' in good)) throw new Error(good.sentence);
+    expect(await viewerOf(good.token)).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
+    await signOutEverywhere(o);
+    expect(await viewerOf(good.token)).toBeNull();
+    for (let i = 0; i < 8; i++) expect(await signIn(email, 'wrong', o.personId)).toEqual({ sentence: 'E-mail and password do not match.' });
+    expect(await signIn(email, 'right-password', o.personId)).toEqual({ sentence: expect.stringMatching(/Too many attempts/) });
+  });
+  it('an outfit keeps an owner', async () => expect(await changePerson(o, { id: o.personId, role: 'office', licenceNumber: null, licenceCategories: [], licenceExpires: null, active: true })).toMatch(/at least one owner/));
+});
