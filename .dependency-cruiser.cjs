@@ -7,7 +7,12 @@ const only = (name, from, allowed) => ({
 });
 module.exports = {
   forbidden: [
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     only('core-stands-alone', '^core/', '^core/'),
     only('knowledge-knows-core', '^knowledge/', '^(knowledge|core)/'),
     only('ui-knows-core', '^ui/', '^(ui|core)/'),
@@ -27,13 +32,21 @@ module.exports = {
       from: { path: '(\\.client\\.tsx?$|^ui/)' },
       to: { path: '^store/' },
     },
-    { name: 'not-to-tests', severity: 'error', from: { pathNot: '(\\.test\\.tsx?$|^e2e/)' }, to: { path: '\\.test\\.tsx?$' } },
+    {
+      name: 'not-to-tests',
+      severity: 'error',
+      from: { pathNot: '(\\.test\\.tsx?$|^e2e/)' },
+      to: { path: '\\.test\\.tsx?$' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '^\\.next/' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

@@ -3,9 +3,18 @@ import localFont from 'next/font/local';
 import { currentViewer } from './_server/viewer';
 import '@/ui/theme.css';
 
-const atkinson = localFont({ src: '../node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2', variable: '--font-atkinson', weight: '200 800', display: 'swap', preload: true });
+const atkinson = localFont({
+  src: '../node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
+  variable: '--font-atkinson',
+  weight: '200 800',
+  display: 'swap',
+  preload: true,
+});
 
-export const metadata: Metadata = { title: { default: 'Elmhorn', template: '%s · Elmhorn' }, description: 'Examine, dose, treat, record, come back.' };
+export const metadata: Metadata = {
+  title: { default: 'Elmhorn', template: '%s · Elmhorn' },
+  description: 'Examine, dose, treat, record, come back.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#3a3129' };
 
 export default async function RootLayout({ children }: { children: React.ReactNode }) {

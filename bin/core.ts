@@ -14,7 +14,9 @@ function refuse(faults: { path: string; sentence: string }[]): never {
 
 function help(): void {
   const width = Math.max(...Object.keys(QUESTIONS).map((q) => q.length));
-  console.log(`Usage: npm run -s core -- <question> < input.json\n       npm run -s core -- <question> --schema   (JSON Schema of its input)\n\nQuestions:`);
+  console.log(
+    `Usage: npm run -s core -- <question> < input.json\n       npm run -s core -- <question> --schema   (JSON Schema of its input)\n\nQuestions:`,
+  );
   for (const [q, { about }] of Object.entries(QUESTIONS)) console.log(`  ${q.padEnd(width)}  ${about}`);
   console.log(`\nTraining labels, by key: ${trainingLabels.map((l) => l.key).join(', ')}\nExamples: docs/core.md`);
 }
@@ -24,10 +26,18 @@ if (!name || name === '--help' || name === '-h') {
   process.exit(name ? 0 : 2);
 }
 if (name === '--schema') {
-  console.log(JSON.stringify(Object.fromEntries(Object.entries(QUESTIONS).map(([q, x]) => [q, z.toJSONSchema(x.schema, { io: 'input' })])), null, 2));
+  console.log(
+    JSON.stringify(
+      Object.fromEntries(Object.entries(QUESTIONS).map(([q, x]) => [q, z.toJSONSchema(x.schema, { io: 'input' })])),
+      null,
+      2,
+    ),
+  );
   process.exit(0);
 }
-const question = Object.hasOwn(QUESTIONS, name) ? QUESTIONS[name]! : refuse([{ path: 'question', sentence: `there is no question “${name}”; --help lists them` }]);
+const question = Object.hasOwn(QUESTIONS, name)
+  ? QUESTIONS[name]!
+  : refuse([{ path: 'question', sentence: `there is no question “${name}”; --help lists them` }]);
 const strange = flags.find((f) => f !== '--schema');
 if (strange) refuse([{ path: 'option', sentence: `“${strange}” is not an option; there is --schema` }]);
 if (flags.includes('--schema')) {
@@ -48,7 +58,11 @@ try {
     label: (key) => trainingLabels.find((l) => l.key === key) ?? null,
     host: findHost,
     condition: findCondition,
-    region: (key) => regions[key] ?? refuse([{ path: 'region', sentence: `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}` }]),
+    region: (key) =>
+      regions[key] ??
+      refuse([
+        { path: 'region', sentence: `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}` },
+      ]),
   });
   console.log(JSON.stringify(answer, null, 2));
   // A question that was understood but has no lawful answer (no dose for this size) says so in its result.

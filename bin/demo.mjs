@@ -11,7 +11,8 @@ await run(async () => {
   const began = Date.now();
   const want = options(process.argv.slice(2), { port: 'count', reset: 'flag', data: 'text', scale: 'count' });
   const port = want.port ?? ((await freePort(3000)) || (await freePort()));
-  if (want.port && !(await freePort(want.port))) throw new Plain(`port ${want.port} is taken; choose another with --port, or leave it out.`);
+  if (want.port && !(await freePort(want.port)))
+    throw new Plain(`port ${want.port} is taken; choose another with --port, or leave it out.`);
   ensurePackages();
   const cluster = await openCluster(want.data ?? join(dataHome(), 'demo'));
   let app;
@@ -22,23 +23,44 @@ await run(async () => {
   try {
     await prepareDatabase(cluster, 'elmhorn', { reset: want.reset });
     tsx(['demo/load.ts'], { DATABASE_OWNER_URL: cluster.ownerUrl() }, 'the sample outfit could not be loaded');
-    if (want.scale) tsx(['demo/scale.ts', String(want.scale)], { DATABASE_OWNER_URL: cluster.ownerUrl() }, 'the large outfit could not be built');
+    if (want.scale)
+      tsx(
+        ['demo/scale.ts', String(want.scale)],
+        { DATABASE_OWNER_URL: cluster.ownerUrl() },
+        'the large outfit could not be built',
+      );
     ensureBuild();
-    const env = { ...process.env, DATABASE_URL: cluster.appUrl(), PORT: String(port), HOST: '127.0.0.1', ELMHORN_DEMO: '1' };
-    app = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+    const env = {
+      ...process.env,
+      DATABASE_URL: cluster.appUrl(),
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      ELMHORN_DEMO: '1',
+    };
+    app = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     let gone = null;
     app.on('exit', (code) => (gone = code ?? 1));
     let asked = false;
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => (asked = true, app.kill('SIGTERM')));
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+      process.on(signal, () => ((asked = true), app.kill('SIGTERM')));
     const address = `http://127.0.0.1:${port}`;
     while (gone === null && !asked) {
-      const up = await fetch(`${address}/api/health`).then((r) => r.ok, () => false);
+      const up = await fetch(`${address}/api/health`).then(
+        (r) => r.ok,
+        () => false,
+      );
       if (up) break;
       await new Promise((done) => setTimeout(done, 150));
     }
     if (gone !== null && !asked) throw new Plain('the app did not start; its own message stands above.');
     if (!asked) {
-      say(`\nElmhorn stands at ${address}   (ready in ${((Date.now() - began) / 1000).toFixed(1)} s; Ctrl-C stops it)\n`);
+      say(
+        `\nElmhorn stands at ${address}   (ready in ${((Date.now() - began) / 1000).toFixed(1)} s; Ctrl-C stops it)\n`,
+      );
       const shown = spawnSync(process.execPath, ['--import', 'tsx', 'demo/people.ts'], { cwd: root, encoding: 'utf8' });
       say(shown.stdout);
     }

@@ -11,8 +11,10 @@ migrate(url, app)
   .then((applied) => console.log(applied.length ? `Applied ${applied.join(', ')}.` : 'The schema is up to date.'))
   .catch((error) => {
     if (error instanceof MigrationRefused) console.error(`elmhorn: ${error.message}`);
-    else if (error?.code === 'ECONNREFUSED') console.error('elmhorn: the database does not answer at DATABASE_OWNER_URL; start it and try again.');
-    else if (['28P01', '3D000', '53100', '42501'].includes(error?.code)) console.error(`elmhorn: the database refuses: ${error.message}.`);
+    else if (error?.code === 'ECONNREFUSED')
+      console.error('elmhorn: the database does not answer at DATABASE_OWNER_URL; start it and try again.');
+    else if (['28P01', '3D000', '53100', '42501'].includes(error?.code))
+      console.error(`elmhorn: the database refuses: ${error.message}.`);
     else console.error(error);
     process.exit(1);
   });

@@ -21,13 +21,23 @@ async function checkDatabase() {
   try {
     const [role] = await sql<{ super: boolean; bypass: boolean; owns: boolean }[]>`
       select rolsuper as super, rolbypassrls as bypass, exists (select from pg_class c join pg_roles o on o.oid = c.relowner where o.rolname = current_user and c.relname = 'tree') as owns from pg_roles where rolname = current_user`;
-    if (role?.super || role?.bypass || role?.owns) fail('DATABASE_URL signs in as a role that could pass the walls between outfits; use elmhorn_app, which owns nothing.');
+    if (role?.super || role?.bypass || role?.owns)
+      fail(
+        'DATABASE_URL signs in as a role that could pass the walls between outfits; use elmhorn_app, which owns nothing.',
+      );
     const version = await sql<{ v: number }[]>`select schema_version() as v`.then((r) => r[0]!.v).catch(() => 0);
-    if (version < codeVersion()) fail(`the database has schema ${version}, this Elmhorn needs ${codeVersion()}; run “npm run migrate” with DATABASE_OWNER_URL first.`);
-    if (version > codeVersion()) fail(`the database has schema ${version}, newer than this Elmhorn knows (${codeVersion()}); start the newer Elmhorn.`);
+    if (version < codeVersion())
+      fail(
+        `the database has schema ${version}, this Elmhorn needs ${codeVersion()}; run “npm run migrate” with DATABASE_OWNER_URL first.`,
+      );
+    if (version > codeVersion())
+      fail(
+        `the database has schema ${version}, newer than this Elmhorn knows (${codeVersion()}); start the newer Elmhorn.`,
+      );
   } catch (error) {
     const code = (error as { code?: string }).code;
-    if (code === 'ECONNREFUSED' || code === 'ENOTFOUND' || code === 'CONNECT_TIMEOUT' || code === '57P03') fail('the database does not answer at DATABASE_URL; start it and try again.');
+    if (code === 'ECONNREFUSED' || code === 'ENOTFOUND' || code === 'CONNECT_TIMEOUT' || code === '57P03')
+      fail('the database does not answer at DATABASE_URL; start it and try again.');
     fail(`the database refuses: ${(error as Error).message}.`);
   } finally {
     await sql.end({ timeout: 2 });
@@ -44,7 +54,15 @@ async function main() {
   if (!(await portFree())) fail(`port ${settings.PORT} on ${settings.HOST} is taken; choose another with PORT.`);
   await checkDatabase();
   if (!existsSync(join(root, '.next', 'BUILD_ID'))) fail('there is no production build; run “npm run build” first.');
-  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(settings.PORT), '-H', settings.HOST], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' } });
+  const child = spawn(
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(settings.PORT), '-H', settings.HOST],
+    {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    },
+  );
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
   child.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));
 }

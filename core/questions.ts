@@ -26,10 +26,26 @@ const lengthUnits = Object.keys(LENGTH) as [keyof typeof LENGTH];
 const bearing = z.number().min(0, 'runs from 0 to 360').max(360, 'runs from 0 to 360');
 const day = z.iso.date('must be a day that exists, as YYYY-MM-DD');
 const vessels = z
-  .array(z.strictObject({ id: z.string().default('vessel'), name: z.string().default('vessel'), dimension: z.enum(['volume', 'mass']), capacity: z.number().positive(), graduation: z.number().positive() }))
+  .array(
+    z.strictObject({
+      id: z.string().default('vessel'),
+      name: z.string().default('vessel'),
+      dimension: z.enum(['volume', 'mass']),
+      capacity: z.number().positive(),
+      graduation: z.number().positive(),
+    }),
+  )
   .default([]);
 const stemRule = z.enum(['sum', 'basal-area', 'each', 'largest']);
-const arcs = z.array(z.strictObject({ kind: z.enum(['wound', 'dead-bark', 'canker', 'valley', 'inclusion']), from: bearing, to: bearing })).default([]);
+const arcs = z
+  .array(
+    z.strictObject({
+      kind: z.enum(['wound', 'dead-bark', 'canker', 'valley', 'inclusion']),
+      from: bearing,
+      to: bearing,
+    }),
+  )
+  .default([]);
 const oldSites = z.array(z.strictObject({ bearing, heightCm: z.number().min(0), year: z.number().int() })).default([]);
 /** A label in full, or the key of one that ships. */
 const label = z.union([labelSchema, z.string()], 'give a label in full, or the key of a training label');
@@ -55,15 +71,25 @@ const found = <T>(value: T | null, path: string, what: string): T => {
   if (value === null) throw new NotKnown(path, what);
   return value;
 };
-const labelOf = (given: Label | string, look: Lookup): Label => (typeof given === 'string' ? found(look.label(given), 'label', `there is no training label “${given}”`) : given);
-const useOf = (l: Label, key: string | undefined) => found((key === undefined ? l.uses[0] : l.uses.find((u) => u.key === key)) ?? null, 'use', `the label has no use called “${key}”; it has ${l.uses.map((u) => u.key).join(', ')}`);
+const labelOf = (given: Label | string, look: Lookup): Label =>
+  typeof given === 'string' ? found(look.label(given), 'label', `there is no training label “${given}”`) : given;
+const useOf = (l: Label, key: string | undefined) =>
+  found(
+    (key === undefined ? l.uses[0] : l.uses.find((u) => u.key === key)) ?? null,
+    'use',
+    `the label has no use called “${key}”; it has ${l.uses.map((u) => u.key).join(', ')}`,
+  );
 
 interface Question<S extends z.ZodType = z.ZodType> {
   about: string;
   schema: S;
   answer(input: z.output<S>, look: Lookup): unknown;
 }
-const question = <S extends z.ZodType>(about: string, schema: S, answer: (input: z.output<S>, look: Lookup) => unknown): Question<S> => ({ about, schema, answer });
+const question = <S extends z.ZodType>(
+  about: string,
+  schema: S,
+  answer: (input: z.output<S>, look: Lookup) => unknown,
+): Question<S> => ({ about, schema, answer });
 
 const siteFields = {
   label: label.optional(),
@@ -74,7 +100,16 @@ export const QUESTIONS: Record<string, Question> = {
   measure: question(
     'diameter and girth of one or several stems, and what is doubtful about the reading',
     z.strictObject({
-      stems: z.array(z.strictObject({ kind: z.enum(['girth', 'diameter']), value: z.number().positive('must be more than 0').max(100_000), unit: z.enum(lengthUnits).default('cm') })).min(1, 'measure at least one stem').max(40),
+      stems: z
+        .array(
+          z.strictObject({
+            kind: z.enum(['girth', 'diameter']),
+            value: z.number().positive('must be more than 0').max(100_000),
+            unit: z.enum(lengthUnits).default('cm'),
+          }),
+        )
+        .min(1, 'measure at least one stem')
+        .max(40),
       heightM: z.number().positive().max(130).optional(),
       last: z.strictObject({ diameterCm: cm, yearsAgo: z.number().min(0) }).optional(),
       growthCmPerYear: z.number().positive().optional(),
@@ -83,7 +118,16 @@ export const QUESTIONS: Record<string, Question> = {
     ({ stems, ...rest }) => {
       const each = stemDiameters(stems.map((s) => ({ kind: s.kind, typed: { value: s.value, unit: s.unit } })));
       const diameterCm = each.length > 1 ? combinedDiameter(each, 'basal-area') : each[0]!;
-      return { stemsCm: each, diameterCm, diameterIn: diameterCm / CM_PER_IN, girthCm: girthFromDiameter(diameterCm), girthIn: girthFromDiameter(diameterCm) / CM_PER_IN, sumCm: combinedDiameter(each, 'sum'), basalAreaCm: combinedDiameter(each, 'basal-area'), doubts: doubts({ diameterCm, ...rest }) };
+      return {
+        stemsCm: each,
+        diameterCm,
+        diameterIn: diameterCm / CM_PER_IN,
+        girthCm: girthFromDiameter(diameterCm),
+        girthIn: girthFromDiameter(diameterCm) / CM_PER_IN,
+        sumCm: combinedDiameter(each, 'sum'),
+        basalAreaCm: combinedDiameter(each, 'basal-area'),
+        doubts: doubts({ diameterCm, ...rest }),
+      };
     },
   ) as Question,
   dose: question(
@@ -110,7 +154,13 @@ export const QUESTIONS: Record<string, Question> = {
     ({ label: given, use, girthCm, girthAtInjectionCm, diameters: ds, ...rest }, look) => {
       const l = labelOf(given, look);
       const all = ds ?? (girthCm === undefined ? [] : [diameterFromGirth(girthCm)]);
-      return dose({ ...rest, label: l, useKey: useOf(l, use).key, diameters: all, ...(girthAtInjectionCm === undefined ? {} : { girthAtInjection: girthAtInjectionCm }) });
+      return dose({
+        ...rest,
+        label: l,
+        useKey: useOf(l, use).key,
+        diameters: all,
+        ...(girthAtInjectionCm === undefined ? {} : { girthAtInjection: girthAtInjectionCm }),
+      });
     },
   ) as Question,
   gates: question(
@@ -135,19 +185,27 @@ export const QUESTIONS: Record<string, Question> = {
       soil: z.enum(SOIL_WORDS).nullable().default(null),
       soilTexture: z.enum(['sandy', 'loam', 'clay']).default('loam'),
       leaf: z.enum(LEAF_STATES).nullable().default(null),
-      water: z.union([z.number().min(0), z.literal('none within 100 m')]).nullable().default(null),
+      water: z
+        .union([z.number().min(0), z.literal('none within 100 m')])
+        .nullable()
+        .default(null),
       temperatureC: z.number().min(-50).max(60).nullable().default(null),
       windMs: z.number().min(0).max(70).nullable().default(null),
       rainNext24Mm: z.number().min(0).nullable().default(null),
       harvest: day.nullable().default(null),
-      earlier: z.array(z.strictObject({ day, labelKey: z.string(), actives: z.array(z.string()).default([]) })).default([]),
+      earlier: z
+        .array(z.strictObject({ day, labelKey: z.string(), actives: z.array(z.string()).default([]) }))
+        .default([]),
       treeYearProduct: z.number().min(0).default(0),
       siteAreaM2: z.number().positive().nullable().default(null),
       siteYearActive: z.record(z.string(), z.number().min(0)).default({}),
       arcs,
       oldSites,
       vessels,
-      licence: z.strictObject({ number: z.string(), categories: z.array(z.string()).default([]), expires: day }).nullable().default(null),
+      licence: z
+        .strictObject({ number: z.string(), categories: z.array(z.string()).default([]), expires: day })
+        .nullable()
+        .default(null),
       labelCheckedOn: day.nullable().default(null),
       region: z.string().default('estuary'),
       readingHeightCm: z.number().min(0).max(300).default(130),
@@ -155,38 +213,104 @@ export const QUESTIONS: Record<string, Question> = {
     (q, look) => {
       const l = labelOf(q.label, look);
       const host = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
-      const condition = q.condition === null ? null : found(look.condition(q.condition), 'condition', `there is no condition “${q.condition}”`);
+      const condition =
+        q.condition === null
+          ? null
+          : found(look.condition(q.condition), 'condition', `there is no condition “${q.condition}”`);
       const read = q.diameters;
       const one = read && (read.length > 1 ? combinedDiameter(read, 'basal-area') : read[0]!);
       return prescribe(
         {
-          ...q, host, condition,
-          reading: read ? { day: q.measuredOn ?? q.today, diameters: read, heightCm: q.readingHeightCm, arcs: q.arcs, doubts: doubts({ diameterCm: one!, heightM: q.heightM, last: q.last, growthCmPerYear: host.growthCmPerYear, largestCm: host.largestCm }) } : null,
+          ...q,
+          host,
+          condition,
+          reading: read
+            ? {
+                day: q.measuredOn ?? q.today,
+                diameters: read,
+                heightCm: q.readingHeightCm,
+                arcs: q.arcs,
+                doubts: doubts({
+                  diameterCm: one!,
+                  heightM: q.heightM,
+                  last: q.last,
+                  growthCmPerYear: host.growthCmPerYear,
+                  largestCm: host.largestCm,
+                }),
+              }
+            : null,
           treeYearProduct: { [l.key]: q.treeYearProduct },
           region: look.region(q.region),
           checked: { [l.key]: q.labelCheckedOn },
         },
         l,
         useOf(l, q.use),
-        { soil: q.soil, leaf: q.leaf, temperatureC: q.temperatureC, windMs: q.windMs, rainNext24Mm: q.rainNext24Mm, stemRule: q.stemRule, rangePoint: q.rangePoint },
+        {
+          soil: q.soil,
+          leaf: q.leaf,
+          temperatureC: q.temperatureC,
+          windMs: q.windMs,
+          rainNext24Mm: q.rainNext24Mm,
+          stemRule: q.stemRule,
+          rangePoint: q.rangePoint,
+        },
       );
     },
   ) as Question,
-  sites: question('how many injection sites a label asks for', z.strictObject({ ...siteFields, diameterCm: cm, girthAtInjectionCm: cm.optional(), totalMl: z.number().positive().nullable().default(null), label }), (q, look) => {
-    const l = labelOf(q.label, look);
-    const use = useOf(l, q.use);
-    const rule = found(use.sites ?? null, 'use', 'this use has no injection sites');
-    return found(countSites(rule, q.diameterCm, q.girthAtInjectionCm ?? girthFromDiameter(q.diameterCm), q.totalMl), 'totalMl', 'the label counts by volume or by a class that this size has not: give the total dose, or another size');
-  }) as Question,
+  sites: question(
+    'how many injection sites a label asks for',
+    z.strictObject({
+      ...siteFields,
+      diameterCm: cm,
+      girthAtInjectionCm: cm.optional(),
+      totalMl: z.number().positive().nullable().default(null),
+      label,
+    }),
+    (q, look) => {
+      const l = labelOf(q.label, look);
+      const use = useOf(l, q.use);
+      const rule = found(use.sites ?? null, 'use', 'this use has no injection sites');
+      return found(
+        countSites(rule, q.diameterCm, q.girthAtInjectionCm ?? girthFromDiameter(q.diameterCm), q.totalMl),
+        'totalMl',
+        'the label counts by volume or by a class that this size has not: give the total dose, or another size',
+      );
+    },
+  ) as Question,
   ring: question(
     'the most even ring of sites that keeps clear of wounds, valleys and old holes',
-    z.strictObject({ girthCm: cm, count: z.number().int().min(1).max(200), heightCm: z.number().min(0).max(300).default(20), year: z.number().int().default(2000), minSpacingCm: z.number().min(0.5).default(5), arcClearanceCm: z.number().min(0).default(5), oldSiteClearanceCm: z.number().min(0).default(5), oldSiteVerticalCm: z.number().min(0).default(30), oldSiteYears: z.number().min(0).default(5), arcs, oldSites }),
+    z.strictObject({
+      girthCm: cm,
+      count: z.number().int().min(1).max(200),
+      heightCm: z.number().min(0).max(300).default(20),
+      year: z.number().int().default(2000),
+      minSpacingCm: z.number().min(0.5).default(5),
+      arcClearanceCm: z.number().min(0).default(5),
+      oldSiteClearanceCm: z.number().min(0).default(5),
+      oldSiteVerticalCm: z.number().min(0).default(30),
+      oldSiteYears: z.number().min(0).default(5),
+      arcs,
+      oldSites,
+    }),
     (q) => placeRing(q),
   ) as Question,
-  'follow-ups': question('what comes next, from what was done', z.strictObject({ rules: z.array(followUpRule).min(1), doneOn: day, minDays: z.number().int().min(0).default(0) }), (q) => followUps(q.rules, q.doneOn, q.minDays)) as Question,
+  'follow-ups': question(
+    'what comes next, from what was done',
+    z.strictObject({ rules: z.array(followUpRule).min(1), doneOn: day, minDays: z.number().int().min(0).default(0) }),
+    (q) => followUps(q.rules, q.doneOn, q.minDays),
+  ) as Question,
   basin: question(
     'the pour band, the depth of water on it, and how to split it into passes',
-    z.strictObject({ diameterCm: cm, innerCm: z.number().min(0).default(USUAL_BAND.inner), outerCm: z.number().positive().default(USUAL_BAND.outer), volumeMl: z.number().positive().optional(), soil: z.enum(['sandy', 'loam', 'clay']).default('loam'), intakeMmPerHour: z.number().positive().optional() }).refine((q) => q.innerCm < q.outerCm, { path: ['innerCm'], message: 'must be smaller than outerCm' }),
+    z
+      .strictObject({
+        diameterCm: cm,
+        innerCm: z.number().min(0).default(USUAL_BAND.inner),
+        outerCm: z.number().positive().default(USUAL_BAND.outer),
+        volumeMl: z.number().positive().optional(),
+        soil: z.enum(['sandy', 'loam', 'clay']).default('loam'),
+        intakeMmPerHour: z.number().positive().optional(),
+      })
+      .refine((q) => q.innerCm < q.outerCm, { path: ['innerCm'], message: 'must be smaller than outerCm' }),
     (q) => {
       const areaM2 = bandArea(q.diameterCm, q.innerCm, q.outerCm);
       if (q.volumeMl === undefined) return { areaM2 };
@@ -196,25 +320,62 @@ export const QUESTIONS: Record<string, Question> = {
   ) as Question,
   marks: question(
     'an amount rounded to the marks of measuring vessels, never above what the label allows',
-    z.strictObject({ exact: z.number().positive(), low: z.number().positive().optional(), high: z.number().positive().optional(), ceiling: z.number().positive().optional(), vessels }),
-    (q) => toMarks(q.exact, { low: q.low ?? q.exact, high: q.high ?? q.exact }, q.vessels, q.ceiling ?? q.high ?? q.exact),
+    z.strictObject({
+      exact: z.number().positive(),
+      low: z.number().positive().optional(),
+      high: z.number().positive().optional(),
+      ceiling: z.number().positive().optional(),
+      vessels,
+    }),
+    (q) =>
+      toMarks(q.exact, { low: q.low ?? q.exact, high: q.high ?? q.exact }, q.vessels, q.ceiling ?? q.high ?? q.exact),
   ) as Question,
-  weather: question('how hard the air pulls, and the state of the soil', z.strictObject({ temperatureC: z.number().min(-50).max(60), humidity: z.number().min(0).max(100), soilTemperatureC: z.number().optional(), soilMoisture: z.number().min(0).max(1).optional() }), (q) => ({
-    vapourDeficitKpa: vapourDeficit(q.temperatureC, q.humidity),
-    ...(q.soilTemperatureC !== undefined && q.soilMoisture !== undefined ? { soil: soilState({ soilTemperatureC: q.soilTemperatureC, soilMoisture: q.soilMoisture }) } : {}),
-  })) as Question,
+  weather: question(
+    'how hard the air pulls, and the state of the soil',
+    z.strictObject({
+      temperatureC: z.number().min(-50).max(60),
+      humidity: z.number().min(0).max(100),
+      soilTemperatureC: z.number().optional(),
+      soilMoisture: z.number().min(0).max(1).optional(),
+    }),
+    (q) => ({
+      vapourDeficitKpa: vapourDeficit(q.temperatureC, q.humidity),
+      ...(q.soilTemperatureC !== undefined && q.soilMoisture !== undefined
+        ? { soil: soilState({ soilTemperatureC: q.soilTemperatureC, soilMoisture: q.soilMoisture }) }
+        : {}),
+    }),
+  ) as Question,
   'degree-days': question(
     'degree-days of one day, or of a series',
-    z.strictObject({ days: z.array(z.strictObject({ min: z.number(), max: z.number() }).refine((d) => d.min <= d.max, { path: ['max'], message: 'must not be below min' })).min(1), base: z.number(), ceiling: z.number().optional(), method: z.enum(['single-sine', 'average']).default('single-sine') }),
+    z.strictObject({
+      days: z
+        .array(
+          z
+            .strictObject({ min: z.number(), max: z.number() })
+            .refine((d) => d.min <= d.max, { path: ['max'], message: 'must not be below min' }),
+        )
+        .min(1),
+      base: z.number(),
+      ceiling: z.number().optional(),
+      method: z.enum(['single-sine', 'average']).default('single-sine'),
+    }),
     (q) => {
       const each = q.days.map((d) => degreeDays(d.min, d.max, q.base, q.ceiling, q.method));
       return { method: q.method, each, total: each.reduce((a, b) => a + b, 0) };
     },
   ) as Question,
-  convert: question('an amount or a length in another unit', z.strictObject({ value: z.number(), from: z.string(), to: z.string() }), (q) => {
-    const table = [LENGTH, VOLUME, MASS].find((t) => q.from in t) as Record<string, number> | undefined;
-    const unit = found(table ?? null, 'from', `there is no unit “${q.from}”`);
-    return { value: (q.value * unit[q.from]!) / found(unit[q.to] ?? null, 'to', `“${q.from}” cannot be turned into “${q.to}”`), unit: q.to };
-  }) as Question,
+  convert: question(
+    'an amount or a length in another unit',
+    z.strictObject({ value: z.number(), from: z.string(), to: z.string() }),
+    (q) => {
+      const table = [LENGTH, VOLUME, MASS].find((t) => q.from in t) as Record<string, number> | undefined;
+      const unit = found(table ?? null, 'from', `there is no unit “${q.from}”`);
+      return {
+        value:
+          (q.value * unit[q.from]!) / found(unit[q.to] ?? null, 'to', `“${q.from}” cannot be turned into “${q.to}”`),
+        unit: q.to,
+      };
+    },
+  ) as Question,
   label: question('whether a label is sound; the label as Elmhorn reads it', labelSchema, (l) => l) as Question,
 };

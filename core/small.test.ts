@@ -8,11 +8,19 @@ import { figure, showFill, showVolume, toBase } from './units/units';
 
 describe('a typed number', () => {
   const rule = { name: 'The girth', above: 0, max: 3000, unit: 'cm' };
-  it.each(['-3', '0', '3e9', 'abc', '', '1,2,3', 'NaN', 'Infinity', '0x10', '99999', '١٢', '1 000'])('refuses %p with a sentence', (text) => {
-    const r = readNumber(text, rule);
-    expect(r.ok ? '' : r.sentence).toMatch(/^The girth .*\.$/);
-  });
-  it.each([['145,1', 145.1], [' 12 ', 12], ['.5', 0.5], ['3000', 3000]])('reads %p', (text, value) => expect(readNumber(text, rule)).toEqual({ ok: true, value }));
+  it.each(['-3', '0', '3e9', 'abc', '', '1,2,3', 'NaN', 'Infinity', '0x10', '99999', '١٢', '1 000'])(
+    'refuses %p with a sentence',
+    (text) => {
+      const r = readNumber(text, rule);
+      expect(r.ok ? '' : r.sentence).toMatch(/^The girth .*\.$/);
+    },
+  );
+  it.each([
+    ['145,1', 145.1],
+    [' 12 ', 12],
+    ['.5', 0.5],
+    ['3000', 3000],
+  ])('reads %p', (text, value) => expect(readNumber(text, rule)).toEqual({ ok: true, value }));
 });
 
 describe('units', () => {
@@ -31,19 +39,45 @@ describe('units', () => {
 });
 
 it('marks never go above a single rate, and stay inside a range', () => {
-  const vessels = fc.array(fc.record({ capacity: fc.integer({ min: 1, max: 5000 }), parts: fc.integer({ min: 1, max: 100 }) }), { minLength: 1, maxLength: 4 }).map((vs) => vs.map((v, i) => ({ id: `${i}`, name: 'v', dimension: 'volume' as const, capacity: v.capacity, graduation: v.capacity / v.parts })));
-  fc.assert(fc.property(fc.double({ min: 0.5, max: 9000, noNaN: true }), fc.double({ min: 1, max: 2, noNaN: true }), vessels, (exact, wide, vs) => {
-    expect(toMarks(exact, { low: exact, high: exact }, vs).amount).toBeLessThanOrEqual(exact);
-    expect(toMarks(exact, { low: exact / wide, high: exact * wide }, vs).amount).toBeLessThanOrEqual(exact * wide);
-  }));
-  expect(toMarks(43.53, { low: 43.53, high: 43.53 }, [{ id: 'a', name: 'jug', dimension: 'volume', capacity: 1000, graduation: 100 }]).advice).toMatch(/marked every/);
+  const vessels = fc
+    .array(fc.record({ capacity: fc.integer({ min: 1, max: 5000 }), parts: fc.integer({ min: 1, max: 100 }) }), {
+      minLength: 1,
+      maxLength: 4,
+    })
+    .map((vs) =>
+      vs.map((v, i) => ({
+        id: `${i}`,
+        name: 'v',
+        dimension: 'volume' as const,
+        capacity: v.capacity,
+        graduation: v.capacity / v.parts,
+      })),
+    );
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.5, max: 9000, noNaN: true }),
+      fc.double({ min: 1, max: 2, noNaN: true }),
+      vessels,
+      (exact, wide, vs) => {
+        expect(toMarks(exact, { low: exact, high: exact }, vs).amount).toBeLessThanOrEqual(exact);
+        expect(toMarks(exact, { low: exact / wide, high: exact * wide }, vs).amount).toBeLessThanOrEqual(exact * wide);
+      },
+    ),
+  );
+  expect(
+    toMarks(43.53, { low: 43.53, high: 43.53 }, [
+      { id: 'a', name: 'jug', dimension: 'volume', capacity: 1000, graduation: 100 },
+    ]).advice,
+  ).toMatch(/marked every/);
 });
 
 it('the roles: who may what, and a refusal that names who can', () => {
   expect(may('technician', 'apply')).toBe(true);
   expect(may('technician', 'prescribe')).toBe(false);
   expect(may('office', 'see gate codes')).toBe(false);
-  expect(refusal('technician', 'prescribe')).toBe('To prescribe takes an owner or an arborist; you are signed in as technician.');
+  expect(refusal('technician', 'prescribe')).toBe(
+    'To prescribe takes an owner or an arborist; you are signed in as technician.',
+  );
 });
 
 it.each([
@@ -62,6 +96,11 @@ it('the simulated station: the same hour, the same weather; the sheltered one le
   for (let h = 0; h < 24 * 365; h += 7) {
     const w = s.at(new Date(Date.UTC(2026, 0, 1, h)));
     expect(w).toEqual(simulatedStation(7, CLIMATES.sheltered).at(new Date(Date.UTC(2026, 0, 1, h))));
-    expect([w.temperatureC >= 4 && w.temperatureC <= 32, w.soilTemperatureC > 0, w.soilMoisture < 0.85, w.rainNext24Mm < 1]).toEqual([true, true, true, true]);
+    expect([
+      w.temperatureC >= 4 && w.temperatureC <= 32,
+      w.soilTemperatureC > 0,
+      w.soilMoisture < 0.85,
+      w.rainNext24Mm < 1,
+    ]).toEqual([true, true, true, true]);
   }
 });

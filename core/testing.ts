@@ -8,14 +8,48 @@ type LabelInput = Parameters<typeof labelSchema.parse>[0] & object;
 /** A one-use label; `use` and `rest` overwrite the harmless defaults. Goes through the schema like any other. */
 export function testLabel(use: object, rest: object = {}): Label {
   const input: LabelInput = {
-    format: 'elmhorn-label', formatVersion: 1, key: 'test', version: 1, name: 'Test label', training: true, registration: 'T-1', formulation: 'SL', signalWord: 'none', restricted: false, beeHazard: 'none', systemic: true,
+    format: 'elmhorn-label',
+    formatVersion: 1,
+    key: 'test',
+    version: 1,
+    name: 'Test label',
+    training: true,
+    registration: 'T-1',
+    formulation: 'SL',
+    signalWord: 'none',
+    restricted: false,
+    beeHazard: 'none',
+    systemic: true,
     actives: [{ name: 'testide', gPerL: 240, group: { scheme: 'IRAC', code: '4A' }, family: 'test' }],
-    uses: [{ key: 'use', title: 'Test use', method: 'soil-drench', hosts: ['elm'], targets: ['elm-leaf-beetle'], purpose: 'both', rate: perDiameter(1, 'mL', 1, 'cm'), carrier: { kind: 'none' }, intervals: { reEntryHours: 0, text: 'none' }, protection: ['Gloves'], ...use }],
+    uses: [
+      {
+        key: 'use',
+        title: 'Test use',
+        method: 'soil-drench',
+        hosts: ['elm'],
+        targets: ['elm-leaf-beetle'],
+        purpose: 'both',
+        rate: perDiameter(1, 'mL', 1, 'cm'),
+        carrier: { kind: 'none' },
+        intervals: { reEntryHours: 0, text: 'none' },
+        protection: ['Gloves'],
+        ...use,
+      },
+    ],
     ...rest,
   };
   return labelSchema.parse(input);
 }
 
-export const rate = (basis: object, point: object, more: object = {}) => ({ of: 'product', basis, dose: { form: 'flat', point }, stems: 'sum', measuredAt: 'breast-height', text: 'As the test says.', ...more });
-export const perDiameter = (value: number, unit: string, each: number, eachUnit: string) => rate({ per: 'diameter', each: { value: each, unit: eachUnit } }, { kind: 'single', value, unit });
+export const rate = (basis: object, point: object, more: object = {}) => ({
+  of: 'product',
+  basis,
+  dose: { form: 'flat', point },
+  stems: 'sum',
+  measuredAt: 'breast-height',
+  text: 'As the test says.',
+  ...more,
+});
+export const perDiameter = (value: number, unit: string, each: number, eachUnit: string) =>
+  rate({ per: 'diameter', each: { value: each, unit: eachUnit } }, { kind: 'single', value, unit });
 export const useOf = (l: Label): LabelUse => l.uses[0]!;

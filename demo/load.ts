@@ -36,7 +36,18 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
   put('outfit', { id: outfit, name, region, time_zone: ZONE, breast_height_cm: 130 });
   const staffIds = staff.map((p) => {
     const id = v7();
-    put('person', { id, outfit_id: outfit, name: p.name, email: p.email, password_hash: hash, role: p.role, units: p.units, licence_number: p.licence, licence_categories: p.licence ? ['ornamental', 'tree injection'] : [], licence_expires: p.licence ? after(today, 14, 'months') : null });
+    put('person', {
+      id,
+      outfit_id: outfit,
+      name: p.name,
+      email: p.email,
+      password_hash: hash,
+      role: p.role,
+      units: p.units,
+      licence_number: p.licence,
+      licence_categories: p.licence ? ['ornamental', 'tree injection'] : [],
+      licence_expires: p.licence ? after(today, 14, 'months') : null,
+    });
     return id;
   });
   const arborist = staffIds[0]!;
@@ -46,7 +57,8 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     trainingLabels.map((label) => {
       const id = v7();
       put('label', { id, outfit_id: outfit, key: label.key, version: label.version, data: sql.json(label as never) });
-      if (!/0[78]/.test(label.key)) put('label_check', { label_id: id, outfit_id: outfit, by_person: arborist, at: at(ago(60)) });
+      if (!/0[78]/.test(label.key))
+        put('label_check', { label_id: id, outfit_id: outfit, by_person: arborist, at: at(ago(60)) });
       return [label.key, id];
     }),
   );
@@ -57,8 +69,23 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     const id = v7();
     const expiresOn = after(today, l.months, 'months');
     const label = trainingLabels.find((t) => t.key === l.label)!;
-    put('lot', { id, outfit_id: outfit, label_key: l.label, lot_number: l.number, expires_on: expiresOn, unit: isLiquid(label) ? 'mL' : 'g' });
-    put('stock_move', { id: v7(), outfit_id: outfit, lot_id: id, amount: l.amount, reason: 'delivery', at: at(ago(800)), by_person: staffIds[0] });
+    put('lot', {
+      id,
+      outfit_id: outfit,
+      label_key: l.label,
+      lot_number: l.number,
+      expires_on: expiresOn,
+      unit: isLiquid(label) ? 'mL' : 'g',
+    });
+    put('stock_move', {
+      id: v7(),
+      outfit_id: outfit,
+      lot_id: id,
+      amount: l.amount,
+      reason: 'delivery',
+      at: at(ago(800)),
+      by_person: staffIds[0],
+    });
     lotIds.set(l.number, { id, labelKey: l.label, lotNumber: l.number, expiresOn, onHand: l.amount });
   }
 
@@ -70,8 +97,29 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     }
     const placeId = v7();
     const side = 0.0006;
-    const outline = [[-1, -1], [-1, 1], [1, 1], [1, -1]].map(([a, b]) => ({ lat: p.lat + a! * side, lon: p.lon + b! * side }));
-    put('place', { id: placeId, outfit_id: outfit, client_id: clients.get(p.client), name: p.name, address: p.address, time_zone: ZONE, outline: sql.json(outline), area_m2: p.areaM2, soil_texture: p.soil, water_m: p.waterM, first_picking: p.picking ? seasonDay('09-25', -1) : null, access: p.access, hazards: p.hazards, dogs: p.dogs, notes: p.notes });
+    const outline = [
+      [-1, -1],
+      [-1, 1],
+      [1, 1],
+      [1, -1],
+    ].map(([a, b]) => ({ lat: p.lat + a! * side, lon: p.lon + b! * side }));
+    put('place', {
+      id: placeId,
+      outfit_id: outfit,
+      client_id: clients.get(p.client),
+      name: p.name,
+      address: p.address,
+      time_zone: ZONE,
+      outline: sql.json(outline),
+      area_m2: p.areaM2,
+      soil_texture: p.soil,
+      water_m: p.waterM,
+      first_picking: p.picking ? seasonDay('09-25', -1) : null,
+      access: p.access,
+      hazards: p.hazards,
+      dogs: p.dogs,
+      notes: p.notes,
+    });
     if (p.gateCode) put('gate_code', { place_id: placeId, outfit_id: outfit, code: p.gateCode });
     const siteActive: Record<string, Record<string, number>> = {};
     const seen = new Map<string, number>();
@@ -84,13 +132,40 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       const height = Math.round((p.trees.height[0] + spread * (p.trees.height[1] - p.trees.height[0])) * 2) / 2;
       const treeId = v7();
       const confirmed = i % 9 !== 8;
-      put('tree', { id: treeId, outfit_id: outfit, place_id: placeId, tag, host_id: host.id, host_confirmed_at: confirmed ? at(ago(430)) : null, host_confirmed_by: confirmed ? arborist : null, lat: p.lat - side * 0.8 + (1.6 * side * i) / p.trees.count, lon: p.lon + (i % 2 ? 0.4 : -0.4) * side, walk_order: i + 1, note: i % 11 === 5 ? 'Ivy to 3 m: move it aside before the tape.' : '' });
+      put('tree', {
+        id: treeId,
+        outfit_id: outfit,
+        place_id: placeId,
+        tag,
+        host_id: host.id,
+        host_confirmed_at: confirmed ? at(ago(430)) : null,
+        host_confirmed_by: confirmed ? arborist : null,
+        lat: p.lat - side * 0.8 + (1.6 * side * i) / p.trees.count,
+        lon: p.lon + (i % 2 ? 0.4 : -0.4) * side,
+        walk_order: i + 1,
+        note: i % 11 === 5 ? 'Ivy to 3 m: move it aside before the tape.' : '',
+      });
       const several = host.id === 'silver-birch' && i % 4 === 0;
       const read = (day: Day, factor: number) => {
-        const stems = (several ? [0.5, 0.42, 0.3] : [1]).map((s) => ({ kind: 'girth' as const, typed: { value: Math.round(girth * s * factor * 10) / 10, unit: 'cm' as const } }));
+        const stems = (several ? [0.5, 0.42, 0.3] : [1]).map((s) => ({
+          kind: 'girth' as const,
+          typed: { value: Math.round(girth * s * factor * 10) / 10, unit: 'cm' as const },
+        }));
         const ds = stems.map((s) => s.typed.value / Math.PI);
         const arcs = i % 13 === 4 ? [{ kind: 'dead-bark', from: 128, to: 152 }] : [];
-        put('reading', { id: v7(), outfit_id: outfit, tree_id: treeId, at: at(day, 9), by_person: arborist, diameter_cm: Math.sqrt(ds.reduce((a, d) => a + d * d, 0)), at_height_cm: 130, stems: sql.json(stems as never), tree_height_m: height, arcs: sql.json(arcs as never), method: 'tape' });
+        put('reading', {
+          id: v7(),
+          outfit_id: outfit,
+          tree_id: treeId,
+          at: at(day, 9),
+          by_person: arborist,
+          diameter_cm: Math.sqrt(ds.reduce((a, d) => a + d * d, 0)),
+          at_height_cm: 130,
+          stems: sql.json(stems as never),
+          tree_height_m: height,
+          arcs: sql.json(arcs as never),
+          method: 'tape',
+        });
         return { day, diameters: ds, heightCm: 130, doubts: [], arcs: arcs as [] };
       };
       read(ago(500 + (i % 7)), 0.985);
@@ -101,23 +176,79 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       const found = cases.find((c) => c.hosts.includes(host.id) && n % c.every === c.offset % c.every);
       for (const day of [ago(470 + (i % 5)), ago(148 + (i % 5))]) {
         const lookId = v7();
-        put('look', { id: lookId, outfit_id: outfit, tree_id: treeId, at: at(day, 11), by_person: arborist, crown_loss: Math.max(0, (found?.crownLoss ?? 2) - (day < ago(300) ? 2 : 0)), vigour: found?.vigour ?? 'good', host_key: sql.json([true, true]), note: '' });
-        for (const [sign, grade] of found?.signs ?? []) put('finding', { outfit_id: outfit, look_id: lookId, sign_id: sign, state: 'seen', grade: day < ago(300) ? Math.max(1, grade - 1) : grade });
+        put('look', {
+          id: lookId,
+          outfit_id: outfit,
+          tree_id: treeId,
+          at: at(day, 11),
+          by_person: arborist,
+          crown_loss: Math.max(0, (found?.crownLoss ?? 2) - (day < ago(300) ? 2 : 0)),
+          vigour: found?.vigour ?? 'good',
+          host_key: sql.json([true, true]),
+          note: '',
+        });
+        for (const [sign, grade] of found?.signs ?? [])
+          put('finding', {
+            outfit_id: outfit,
+            look_id: lookId,
+            sign_id: sign,
+            state: 'seen',
+            grade: day < ago(300) ? Math.max(1, grade - 1) : grade,
+          });
       }
-      if (found) put('verdict', { id: v7(), outfit_id: outfit, tree_id: treeId, at: at(ago(147 + (i % 5)), 12), by_person: arborist, condition_id: found.condition, certainty: found.certainty, decision: found.decision, reason: found.reason });
+      if (found)
+        put('verdict', {
+          id: v7(),
+          outfit_id: outfit,
+          tree_id: treeId,
+          at: at(ago(147 + (i % 5)), 12),
+          by_person: arborist,
+          condition_id: found.condition,
+          certainty: found.certainty,
+          decision: found.decision,
+          reason: found.reason,
+        });
 
       // What was done on it, season by season; what is open.
       const earlier: Situation['earlier'] = [];
       const oldSites: OldSite[] = [];
       const condition = findCondition(found?.condition ?? 'something-else')!;
       const situation = (day: Day): Situation => ({
-        today: day, host, hostConfirmed: confirmed, condition, certainty: found?.certainty ?? null, decision: found?.decision ?? null, crownLoss: found?.crownLoss ?? 2, vigour: found?.vigour ?? 'good', reading,
-        earlier, treeYearProduct: {}, siteAreaM2: p.areaM2, siteYearActive: siteActive[day.slice(0, 4)] ?? {}, water: p.waterM === -1 ? 'none within 100 m' : p.waterM, harvest: null, soilTexture: p.soil, oldSites, vessels: vesselRows, region: regionOf(region),
-        licence: { number: crew.licence!, categories: ['ornamental', 'tree injection'], expires: after(today, 14, 'months') }, checked: Object.fromEntries(trainingLabels.map((l) => [l.key, ago(60)])),
+        today: day,
+        host,
+        hostConfirmed: confirmed,
+        condition,
+        certainty: found?.certainty ?? null,
+        decision: found?.decision ?? null,
+        crownLoss: found?.crownLoss ?? 2,
+        vigour: found?.vigour ?? 'good',
+        reading,
+        earlier,
+        treeYearProduct: {},
+        siteAreaM2: p.areaM2,
+        siteYearActive: siteActive[day.slice(0, 4)] ?? {},
+        water: p.waterM === -1 ? 'none within 100 m' : p.waterM,
+        harvest: null,
+        soilTexture: p.soil,
+        oldSites,
+        vessels: vesselRows,
+        region: regionOf(region),
+        licence: {
+          number: crew.licence!,
+          categories: ['ornamental', 'tree injection'],
+          expires: after(today, 14, 'months'),
+        },
+        checked: Object.fromEntries(trainingLabels.map((l) => [l.key, ago(60)])),
       });
       const choices = (day: Day): Choices => {
         const w = station.at(at(day));
-        return { soil: 'moist', leaf: host.evergreen || (day.slice(5) > '05-10' && day.slice(5) < '10-01') ? 'full' : 'leafless', temperatureC: w.temperatureC, windMs: w.windMs, rainNext24Mm: w.rainNext24Mm };
+        return {
+          soil: 'moist',
+          leaf: host.evergreen || (day.slice(5) > '05-10' && day.slice(5) < '10-01') ? 'full' : 'leafless',
+          temperatureC: w.temperatureC,
+          windMs: w.windMs,
+          rainNext24Mm: w.rainNext24Mm,
+        };
       };
       const work = (labelKey: string, day: Day) => {
         const label = trainingLabels.find((l) => l.key === labelKey)!;
@@ -133,30 +264,135 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         const id = v7();
         const start = at(day, 9 + (i % 4));
         const end = new Date(start.getTime() + (25 + (i % 5) * 7) * 60_000);
-        const released = Object.fromEntries(result.gates.filter((g) => g.strength === 'hold').map((g) => [g.id, 'Seen and accepted on the spot']));
+        const released = Object.fromEntries(
+          result.gates.filter((g) => g.strength === 'hold').map((g) => [g.id, 'Seen and accepted on the spot']),
+        );
         const up = writeUp(
-          { now: end, timeZone: ZONE, applicator: { id: crewId, name: crew.name, licence: situation(day).licence }, labelId: labelIds.get(labelKey)!, label, use, condition, host, tree: { id: treeId, tag, lat: null, lon: null }, place: { id: placeId, name: p.name, address: p.address, client: p.client }, dose: result.dose, ring: result.ring, gates: result.gates, released, lot },
-          { id, planId: id, startedAt: start.toISOString(), endedAt: end.toISOString(), amount: result.dose.product, lotId: lot.id, weather: station.at(start), soil: 'moist', protection: use.protection, deviation: 'Carried out as agreed with the client before the rule was entered.', mark: i % 2 ? 'blue dot, north side' : 'yellow tag', note: '', photoIds: [] },
+          {
+            now: end,
+            timeZone: ZONE,
+            applicator: { id: crewId, name: crew.name, licence: situation(day).licence },
+            labelId: labelIds.get(labelKey)!,
+            label,
+            use,
+            condition,
+            host,
+            tree: { id: treeId, tag, lat: null, lon: null },
+            place: { id: placeId, name: p.name, address: p.address, client: p.client },
+            dose: result.dose,
+            ring: result.ring,
+            gates: result.gates,
+            released,
+            lot,
+          },
+          {
+            id,
+            planId: id,
+            startedAt: start.toISOString(),
+            endedAt: end.toISOString(),
+            amount: result.dose.product,
+            lotId: lot.id,
+            weather: station.at(start),
+            soil: 'moist',
+            protection: use.protection,
+            deviation: 'Carried out as agreed with the client before the rule was entered.',
+            mark: i % 2 ? 'blue dot, north side' : 'yellow tag',
+            note: '',
+            photoIds: [],
+          },
         );
         if (!up.ok) throw new Error(`${tag}: ${up.faults[0]?.sentence}`);
         const planId = v7();
-        put('plan', { id: planId, outfit_id: outfit, tree_id: treeId, label_id: labelIds.get(labelKey), use_key: use.key, condition_id: condition.id, facts: sql.json(choices(day) as never), result: sql.json(result as never), released: sql.json(released), state: 'done', at: at(day, 8), by_person: arborist });
-        put('record', { id, outfit_id: outfit, root_id: id, version: 1, tree_id: treeId, place_id: placeId, plan_id: planId, label_key: labelKey, method: use.method, started_at: start, ended_at: end, done_on: up.doneOn, by_person: crewId, written_by: crewId, words: up.words, data: sql.json({ ...up.data, deviation: '' } as never) });
-        put('stock_move', { id: v7(), outfit_id: outfit, lot_id: lot.id, amount: -result.dose.product, reason: `used on ${tag}, ${p.name}`, record_id: id, at: end, by_person: crewId });
+        put('plan', {
+          id: planId,
+          outfit_id: outfit,
+          tree_id: treeId,
+          label_id: labelIds.get(labelKey),
+          use_key: use.key,
+          condition_id: condition.id,
+          facts: sql.json(choices(day) as never),
+          result: sql.json(result as never),
+          released: sql.json(released),
+          state: 'done',
+          at: at(day, 8),
+          by_person: arborist,
+        });
+        put('record', {
+          id,
+          outfit_id: outfit,
+          root_id: id,
+          version: 1,
+          tree_id: treeId,
+          place_id: placeId,
+          plan_id: planId,
+          label_key: labelKey,
+          method: use.method,
+          started_at: start,
+          ended_at: end,
+          done_on: up.doneOn,
+          by_person: crewId,
+          written_by: crewId,
+          words: up.words,
+          data: sql.json({ ...up.data, deviation: '' } as never),
+        });
+        put('stock_move', {
+          id: v7(),
+          outfit_id: outfit,
+          lot_id: lot.id,
+          amount: -result.dose.product,
+          reason: `used on ${tag}, ${p.name}`,
+          record_id: id,
+          at: end,
+          by_person: crewId,
+        });
         lot.onHand -= result.dose.product;
         earlier.push({ day, labelKey, actives: label.actives.map((a) => a.name) });
-        for (const b of result.ring?.sites ?? []) oldSites.push({ bearing: b, heightCm: use.sites!.heightCm, year: Number(day.slice(0, 4)) });
+        for (const b of result.ring?.sites ?? [])
+          oldSites.push({ bearing: b, heightCm: use.sites!.heightCm, year: Number(day.slice(0, 4)) });
         const active = (siteActive[day.slice(0, 4)] ??= {});
         for (const a of result.dose.actives) active[a.name] = (active[a.name] ?? 0) + a.grams;
         for (const f of up.followUps) {
           const past = f.due < ago(12) && f.kind !== 'treat-again';
-          put('follow_up', { id: v7(), outfit_id: outfit, tree_id: treeId, root_id: id, rule_id: f.ruleId, kind: f.kind, what: f.what, reason: f.reason, only_if: f.onlyIf ?? null, due: f.due, earliest: f.earliest, latest: f.latest, state: past ? 'done' : 'open', settled_at: past ? at(f.due) : null, settled_by: past ? crewId : null });
+          put('follow_up', {
+            id: v7(),
+            outfit_id: outfit,
+            tree_id: treeId,
+            root_id: id,
+            rule_id: f.ruleId,
+            kind: f.kind,
+            what: f.what,
+            reason: f.reason,
+            only_if: f.onlyIf ?? null,
+            due: f.due,
+            earliest: f.earliest,
+            latest: f.latest,
+            state: past ? 'done' : 'open',
+            settled_at: past ? at(f.due) : null,
+            settled_by: past ? crewId : null,
+          });
         }
       };
       const planOnly = (labelKey: string) => {
         const { use, result } = work(labelKey, today);
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
-        put('plan', { id: v7(), outfit_id: outfit, tree_id: treeId, label_id: labelIds.get(labelKey), use_key: use.key, condition_id: condition.id, facts: sql.json(choices(today) as never), result: sql.json(result as never), released: sql.json(Object.fromEntries(result.gates.filter((g) => g.strength === 'hold').map((g) => [g.id, 'Agreed with the client']))), state: 'open', at: at(ago(3)), by_person: arborist });
+        put('plan', {
+          id: v7(),
+          outfit_id: outfit,
+          tree_id: treeId,
+          label_id: labelIds.get(labelKey),
+          use_key: use.key,
+          condition_id: condition.id,
+          facts: sql.json(choices(today) as never),
+          result: sql.json(result as never),
+          released: sql.json(
+            Object.fromEntries(
+              result.gates.filter((g) => g.strength === 'hold').map((g) => [g.id, 'Agreed with the client']),
+            ),
+          ),
+          state: 'open',
+          at: at(ago(3)),
+          by_person: arborist,
+        });
       };
       const turn = Math.floor(n / 3);
       if (condition.id === 'elm-leaf-beetle') {
@@ -166,7 +402,8 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         if (turn === 8) apply('training-01-drench', '26-031', ago(9));
       }
       if (condition.id === 'dutch-elm-disease') {
-        if (turn % 3 !== 2) apply('training-02-elm-infusion', 'E-77', seasonDay(`06-${String(10 + turn).padStart(2, '0')}`, 1));
+        if (turn % 3 !== 2)
+          apply('training-02-elm-infusion', 'E-77', seasonDay(`06-${String(10 + turn).padStart(2, '0')}`, 1));
         else apply('training-02-elm-infusion', 'E-77', seasonDay('06-24', 0));
       }
       if (condition.id === 'hemlock-woolly-adelgid') {
@@ -185,19 +422,54 @@ async function main() {
   loadOutfit(
     'Fellside Boughs',
     'upland',
-    [{ ...places[0]!, client: 'Fellside Parish', name: 'Beck Walk', address: 'Beck Walk, Fellside', gateCode: 'F-9', trees: { ...places[0]!.trees, count: 6 } }],
-    samplePeople.map((p) => ({ ...p, name: p.name.split(' ')[0] + ' Birkrigg', email: p.email.replace('oxmere', 'fellside'), licence: p.licence && p.licence.replace('ED', 'UP') })),
+    [
+      {
+        ...places[0]!,
+        client: 'Fellside Parish',
+        name: 'Beck Walk',
+        address: 'Beck Walk, Fellside',
+        gateCode: 'F-9',
+        trees: { ...places[0]!.trees, count: 6 },
+      },
+    ],
+    samplePeople.map((p) => ({
+      ...p,
+      name: p.name.split(' ')[0] + ' Birkrigg',
+      email: p.email.replace('oxmere', 'fellside'),
+      licence: p.licence && p.licence.replace('ED', 'UP'),
+    })),
     hash,
   );
   await sql.begin(async (tx) => {
-    for (const table of ['outfit', 'person', 'client', 'place', 'gate_code', 'tree', 'reading', 'look', 'finding', 'verdict', 'label', 'label_check', 'vessel', 'lot', 'plan', 'record', 'stock_move', 'follow_up'])
+    for (const table of [
+      'outfit',
+      'person',
+      'client',
+      'place',
+      'gate_code',
+      'tree',
+      'reading',
+      'look',
+      'finding',
+      'verdict',
+      'label',
+      'label_check',
+      'vessel',
+      'lot',
+      'plan',
+      'record',
+      'stock_move',
+      'follow_up',
+    ])
       for (let i = 0; i < (rows[table]?.length ?? 0); i += 400) {
         const part = rows[table]!.slice(i, i + 400);
         const columns = [...new Set(part.flatMap((r) => Object.keys(r)))];
         await tx`insert into ${tx(table)} ${tx(part.map((r) => Object.fromEntries(columns.map((c) => [c, r[c] ?? null]))) as never)}`;
       }
   });
-  console.log(`Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`);
+  console.log(
+    `Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,
+  );
 }
 
 main()

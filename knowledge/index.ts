@@ -15,6 +15,8 @@ export const findCondition = (id: string): Condition | null => conditionById.get
 export const findSign = (id: string): Sign | null => signById.get(id) ?? null;
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
-export const signsFor = (host: Host): Sign[] => signs.filter((s) => s.groups.length === 0 || s.groups.some((g) => host.groups.includes(g)));
+export const signsFor = (host: Host): Sign[] =>
+  signs.filter((s) => s.groups.length === 0 || s.groups.some((g) => host.groups.includes(g)));
 /** Conditions that this host can have. */
-export const conditionsFor = (host: Host): Condition[] => conditions.filter((c) => c.groups.length === 0 || c.groups.some((g) => host.groups.includes(g)));
+export const conditionsFor = (host: Host): Condition[] =>
+  conditions.filter((c) => c.groups.length === 0 || c.groups.some((g) => host.groups.includes(g)));

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { signSchema, type Sign } from '@/core/diagnose/knowledge';
 
 type Row = [id: string, words: string, worst: string, groups?: string[]];
-const at = (place: Sign['place'], rows: Row[]): Sign[] => rows.map(([id, words, worst, groups = []]) => ({ id, place, words, worst, groups }));
+const at = (place: Sign['place'], rows: Row[]): Sign[] =>
+  rows.map(([id, words, worst, groups = []]) => ({ id, place, words, worst, groups }));
 
 /** The starting vocabulary, from the ground up, in words for the field. */
 const data: Sign[] = [
@@ -48,14 +49,22 @@ const data: Sign[] = [
     ['leaves-curled', 'Leaves curled or puckered', 'most leaves'],
     ['olive-spots', 'Olive velvet spots, later corky', 'most leaves', ['apple', 'pear']],
     ['stipple', 'Fine pale stipple', 'bronze all over'],
-    ['needles-brown-old', 'Older needles brown or dropped', 'only the newest left', ['conifer', 'spruce', 'douglas-fir', 'hemlock']],
+    [
+      'needles-brown-old',
+      'Older needles brown or dropped',
+      'only the newest left',
+      ['conifer', 'spruce', 'douglas-fir', 'hemlock'],
+    ],
     ['margins-brown', 'Brown margins', 'most leaves'],
     ['veins-brown-drop', 'Brown along the veins, early drop', 'half the leaves', ['plane', 'oak']],
     ['holes-chewed', 'Chewed, holes between veins', 'lace'],
     ['mines', 'Mines between the leaf skins', 'most of the blade', ['horse-chestnut', 'birch']],
     ['yellow-between-veins', 'Yellow between green veins', 'whole crown'],
   ]),
-  ...at('fruit', [['fruit-scabbed', 'Corky, cracked spots on fruit', 'most fruit', ['apple', 'pear']], ['mummies', 'Shrunken fruit hanging', 'many', ['apple', 'pear']]]),
+  ...at('fruit', [
+    ['fruit-scabbed', 'Corky, cracked spots on fruit', 'most fruit', ['apple', 'pear']],
+    ['mummies', 'Shrunken fruit hanging', 'many', ['apple', 'pear']],
+  ]),
   ...at('visitors', [
     ['aphids-live', 'Live aphids under leaves', 'every leaf'],
     ['ants-trail', 'Ants walking up the trunk', 'a road'],

@@ -14,5 +14,8 @@ export interface DiameterTape {
  */
 export function simulatedTape(lastDiameterCm: number | null, yearsSince: number): DiameterTape {
   const diameter = lastDiameterCm === null ? 32.4 : lastDiameterCm + Math.min(6, 0.6 * Math.max(0, yearsSince)) + 0.1;
-  return { name: 'Simulated diameter tape', read: () => ({ kind: 'diameter', typed: { value: Math.round(diameter * 10) / 10, unit: 'cm' } }) };
+  return {
+    name: 'Simulated diameter tape',
+    read: () => ({ kind: 'diameter', typed: { value: Math.round(diameter * 10) / 10, unit: 'cm' } }),
+  };
 }

@@ -41,17 +41,22 @@ function share(seed: number, n: number, channel: number): number {
  * @param seed any whole number
  */
 export function simulatedStation(seed: number, climate: Climate = CLIMATES.sheltered): WeatherStation {
-  const rainIn = (hour: number) => (share(seed, hour, 1) < climate.wet ? climate.rain * (0.5 + share(seed, hour, 2)) : 0);
-  const rainOver = (from: number, hours: number) => Array.from({ length: hours }, (_, i) => rainIn(from + i)).reduce((a, b) => a + b, 0);
+  const rainIn = (hour: number) =>
+    share(seed, hour, 1) < climate.wet ? climate.rain * (0.5 + share(seed, hour, 2)) : 0;
+  const rainOver = (from: number, hours: number) =>
+    Array.from({ length: hours }, (_, i) => rainIn(from + i)).reduce((a, b) => a + b, 0);
   return {
     name: 'Simulated station',
     at(instant) {
       const hour = Math.floor(instant.getTime() / HOUR);
       const day = Math.floor(hour / 24);
       const hourOfDay = instant.getUTCHours();
-      const year = Math.cos((2 * Math.PI * ((instant.getTime() / HOUR / 24) % 365.2425) - 2 * Math.PI * 205) / 365.2425);
+      const year = Math.cos(
+        (2 * Math.PI * ((instant.getTime() / HOUR / 24) % 365.2425) - 2 * Math.PI * 205) / 365.2425,
+      );
       const front = (share(seed, day, 3) - 0.5) * climate.daily * 1.5;
-      const temperature = climate.mean + climate.swing * year + climate.daily * Math.cos((2 * Math.PI * (hourOfDay - 15)) / 24) + front;
+      const temperature =
+        climate.mean + climate.swing * year + climate.daily * Math.cos((2 * Math.PI * (hourOfDay - 15)) / 24) + front;
       const wet = rainOver(hour - 72, 72);
       const moisture = Math.min(1, 0.42 - 0.08 * year + wet * 0.02);
       const gust = 0.5 + share(seed, hour, 5) + 0.4 * Math.cos((2 * Math.PI * (hourOfDay - 14)) / 24);
@@ -59,7 +64,12 @@ export function simulatedStation(seed: number, climate: Climate = CLIMATES.shelt
       return {
         at: new Date(hour * HOUR).toISOString(),
         temperatureC: round(temperature, 1),
-        humidity: Math.round(Math.min(99, Math.max(20, climate.humidity - 2 * front - 8 * Math.cos((2 * Math.PI * (hourOfDay - 15)) / 24)))),
+        humidity: Math.round(
+          Math.min(
+            99,
+            Math.max(20, climate.humidity - 2 * front - 8 * Math.cos((2 * Math.PI * (hourOfDay - 15)) / 24)),
+          ),
+        ),
         windMs: round(Math.max(0.2, climate.wind * gust), 1),
         windFromDeg: Math.round(share(seed, day, 7) * 359),
         rainMm: round(rainIn(hour), 1),

@@ -28,11 +28,19 @@ export const hashPassword = (password: string) => hash(password, COST);
  * Opens a session for an e-mail and a password.
  * @returns the cookie's token, or a sentence. The same sentence answers an unknown address and a wrong password.
  */
-export async function signIn(email: string, password: string, address: string): Promise<{ token: string } | { sentence: string }> {
+export async function signIn(
+  email: string,
+  password: string,
+  address: string,
+): Promise<{ token: string } | { sentence: string }> {
   const sql = db();
-  const [{ sign_in_throttled: throttled } = { sign_in_throttled: false }] = await sql<{ sign_in_throttled: boolean }[]>`select sign_in_throttled(${email}, ${address})`;
+  const [{ sign_in_throttled: throttled } = { sign_in_throttled: false }] = await sql<
+    { sign_in_throttled: boolean }[]
+  >`select sign_in_throttled(${email}, ${address})`;
   if (throttled) return { sentence: 'Too many attempts. Wait a quarter of an hour and try again.' };
-  const [person] = await sql<{ person_id: string; outfit_id: string; password_hash: string }[]>`select * from sign_in_lookup(${email})`;
+  const [person] = await sql<
+    { person_id: string; outfit_id: string; password_hash: string }[]
+  >`select * from sign_in_lookup(${email})`;
   // A wrong address costs the same time as a wrong password, so that neither tells who works here.
   const good = person ? await verify(person.password_hash, password) : (await hashPassword(password), false);
   if (!person || !good) {
@@ -72,14 +80,28 @@ async function loadViewer(scope: Scope): Promise<Viewer | null> {
       from person p join outfit o on o.id = p.outfit_id where p.id = ${scope.personId}`;
     if (!v) return null;
     return {
-      ...scope, name: v.name, email: v.email, role: v.role, units: v.units, theme: v.theme, outfitName: v.outfit_name, region: v.region, timeZone: v.time_zone, breastHeightCm: v.breast_height_cm,
-      licence: v.licence_number && v.licence_expires ? { number: v.licence_number, categories: v.licence_categories, expires: v.licence_expires } : null,
+      ...scope,
+      name: v.name,
+      email: v.email,
+      role: v.role,
+      units: v.units,
+      theme: v.theme,
+      outfitName: v.outfit_name,
+      region: v.region,
+      timeZone: v.time_zone,
+      breastHeightCm: v.breast_height_cm,
+      licence:
+        v.licence_number && v.licence_expires
+          ? { number: v.licence_number, categories: v.licence_categories, expires: v.licence_expires }
+          : null,
     };
   });
 }
 
-export const signOut = (scope: Scope, token: string) => within(scope, (tx) => tx`delete from session where token_hash = ${sha(token)}`);
-export const signOutEverywhere = (scope: Scope) => within(scope, (tx) => tx`delete from session where person_id = ${scope.personId}`);
+export const signOut = (scope: Scope, token: string) =>
+  within(scope, (tx) => tx`delete from session where token_hash = ${sha(token)}`);
+export const signOutEverywhere = (scope: Scope) =>
+  within(scope, (tx) => tx`delete from session where person_id = ${scope.personId}`);
 
 /** A new secret calendar address; the old one stops working. */
 export async function newCalendarToken(scope: Scope): Promise<string> {

@@ -16,17 +16,60 @@ afterAll(async () => {
   await db().end();
 });
 
-const due = (ruleId: string, day: string): FollowUp => ({ ruleId, kind: 'treat-again', what: 'Again', due: day, earliest: day, latest: day, reason: 'r' });
+const due = (ruleId: string, day: string): FollowUp => ({
+  ruleId,
+  kind: 'treat-again',
+  what: 'Again',
+  due: day,
+  earliest: day,
+  latest: day,
+  reason: 'r',
+});
 const record = (more: Partial<NewRecord> = {}, amount = 40): NewRecord => {
   const id = v7();
-  return { id, rootId: id, version: 1, planId: o.planId, startedAt: '2026-06-01T10:00:00Z', endedAt: '2026-06-01T11:00:00Z', doneOn: '2026-06-01', byPerson: o.personId, withdrawn: false, correction: null, words: 'T1 elm', data: { tree: { id: o.treeId }, place: { id: o.placeId }, product: { key: 'training-01-drench' }, method: 'soil-drench', amount } as NewRecord['data'], followUps: [due('again', '2027-06-01')], moves: [{ id: v7(), lotId: o.lotId, amount: -amount, reason: 'used' }], ...more };
+  return {
+    id,
+    rootId: id,
+    version: 1,
+    planId: o.planId,
+    startedAt: '2026-06-01T10:00:00Z',
+    endedAt: '2026-06-01T11:00:00Z',
+    doneOn: '2026-06-01',
+    byPerson: o.personId,
+    withdrawn: false,
+    correction: null,
+    words: 'T1 elm',
+    data: {
+      tree: { id: o.treeId },
+      place: { id: o.placeId },
+      product: { key: 'training-01-drench' },
+      method: 'soil-drench',
+      amount,
+    } as NewRecord['data'],
+    followUps: [due('again', '2027-06-01')],
+    moves: [{ id: v7(), lotId: o.lotId, amount: -amount, reason: 'used' }],
+    ...more,
+  };
 };
 const onHand = async () => Number((await owner`select on_hand from lot where id = ${o.lotId}`)[0]!.on_hand);
-const state = async () => ({ records: (await listRecords(o, { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 })).length, onHand: await onHand(), plan: (await owner`select state from plan where id = ${o.planId}`)[0]!.state, due: (await dueBetween(o, '2000-01-01', '2100-01-01', 50)).length });
+const state = async () => ({
+  records: (
+    await listRecords(o, { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 })
+  ).length,
+  onHand: await onHand(),
+  plan: (await owner`select state from plan where id = ${o.planId}`)[0]!.state,
+  due: (await dueBetween(o, '2000-01-01', '2100-01-01', 50)).length,
+});
 
 it('books record, stock, follow-up and plan together; sent three times it lands once', async () => {
   const r = record();
-  expect(await Promise.all([writeRecord(o, v7, r), writeRecord(o, v7, r).catch(() => 'late'), writeRecord(o, v7, r).catch(() => 'late')])).toContain(true);
+  expect(
+    await Promise.all([
+      writeRecord(o, v7, r),
+      writeRecord(o, v7, r).catch(() => 'late'),
+      writeRecord(o, v7, r).catch(() => 'late'),
+    ]),
+  ).toContain(true);
   expect(await writeRecord(o, v7, r)).toBe(false);
   expect(await state()).toEqual({ records: 1, onHand: 60, plan: 'done', due: 1 });
 });
@@ -50,9 +93,19 @@ it('a plan that is done or dropped meanwhile takes no second record', async () =
 it('a correction is the next version; stock and dates follow it, and an older version cannot be slipped in', async () => {
   const r = record();
   await writeRecord(o, v7, r);
-  const fix = { ...r, id: v7(), version: 2, correction: 'misread', moves: [{ id: v7(), lotId: o.lotId, amount: 10, reason: 'correction' }], followUps: [due('again', '2027-05-01')] };
+  const fix = {
+    ...r,
+    id: v7(),
+    version: 2,
+    correction: 'misread',
+    moves: [{ id: v7(), lotId: o.lotId, amount: 10, reason: 'correction' }],
+    followUps: [due('again', '2027-05-01')],
+  };
   expect(await writeRecord(o, v7, fix)).toBe(true);
-  expect((await recordVersions(o, r.id)).map((x) => [x.version, x.correction])).toEqual([[2, 'misread'], [1, null]]);
+  expect((await recordVersions(o, r.id)).map((x) => [x.version, x.correction])).toEqual([
+    [2, 'misread'],
+    [1, null],
+  ]);
   expect(await state()).toMatchObject({ records: 1, onHand: 70, due: 1 });
   expect((await dueBetween(o, '2000-01-01', '2100-01-01', 9))[0]!.due).toBe('2027-05-01');
   await expect(writeRecord(o, v7, { ...fix, id: v7(), moves: [] })).rejects.toMatchObject({ code: '23505' });
@@ -74,15 +127,27 @@ it('doing it again closes what was due, and a settled visit can be taken back', 
 it('a server killed in the middle of booking leaves the whole record or none', async () => {
   // The child books records in an endless loop and is killed at a moment nobody chose.
   for (const wait of [3, 17, 40, 90]) {
-    const child = fork(join(__dirname, 'book.victim.ts'), [JSON.stringify({ ...o, seed: record({ planId: null }, 0.01) })], { execArgv: ['--import', 'tsx'], env: { ...process.env } });
+    const child = fork(
+      join(__dirname, 'book.victim.ts'),
+      [JSON.stringify({ ...o, seed: record({ planId: null }, 0.01) })],
+      { execArgv: ['--import', 'tsx'], env: { ...process.env } },
+    );
     await new Promise((go) => child.once('message', go));
     await new Promise((go) => setTimeout(go, wait));
     child.kill('SIGKILL');
     await new Promise((go) => child.once('exit', go));
   }
   // PostgreSQL notices the lost connection and rolls back what was open.
-  for (let i = 0; i < 100; i++) if (!(await owner`select from pg_stat_activity where state <> 'idle' and query ilike '%record%' and pid <> pg_backend_pid()`).length) break;
-  const [n] = await owner<{ records: number; moves: number; due: number }[]>`select (select count(*)::int from record where outfit_id = ${o.outfitId}) as records, (select count(*)::int from stock_move where outfit_id = ${o.outfitId} and record_id is not null) as moves, (select count(*)::int from follow_up where outfit_id = ${o.outfitId}) as due`;
+  for (let i = 0; i < 100; i++)
+    if (
+      !(
+        await owner`select from pg_stat_activity where state <> 'idle' and query ilike '%record%' and pid <> pg_backend_pid()`
+      ).length
+    )
+      break;
+  const [n] = await owner<
+    { records: number; moves: number; due: number }[]
+  >`select (select count(*)::int from record where outfit_id = ${o.outfitId}) as records, (select count(*)::int from stock_move where outfit_id = ${o.outfitId} and record_id is not null) as moves, (select count(*)::int from follow_up where outfit_id = ${o.outfitId}) as due`;
   expect(n!.records).toBeGreaterThan(0);
   expect(n).toEqual({ records: n!.records, moves: n!.records, due: n!.records });
   expect(await onHand()).toBeCloseTo(100 - n!.records * 0.01, 6);

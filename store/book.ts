@@ -37,7 +37,9 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
     for (const m of r.moves)
       await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, ${m.reason}, ${r.id}, ${scope.personId})`;
     if (r.version === 1) {
-      const closed = r.planId ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'` : null;
+      const closed = r.planId
+        ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'`
+        : null;
       if (closed && !closed.count) throw new PlanGone();
       await tx`update follow_up f set state = 'done', settled_at = now(), settled_by = ${scope.personId}
         where f.outfit_id = ${o} and f.tree_id = ${d.tree.id} and f.state = 'open' and f.kind = 'treat-again' and f.earliest <= ${r.doneOn}
@@ -50,7 +52,14 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
 /** The plan was carried out or dropped by somebody else meanwhile. */
 export class PlanGone extends Error {}
 
-async function setFollowUps(tx: Tx, outfit: string, treeId: string, rootId: string, wanted: FollowUp[], newId: () => string) {
+async function setFollowUps(
+  tx: Tx,
+  outfit: string,
+  treeId: string,
+  rootId: string,
+  wanted: FollowUp[],
+  newId: () => string,
+) {
   await tx`update follow_up set state = 'dropped', settled_at = now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open' and not rule_id = any(${wanted.map((w) => w.ruleId)})`;
   for (const f of wanted)
     await tx`
@@ -95,7 +104,8 @@ export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
       order by r.done_on desc, r.id desc limit ${f.limit + 1}`),
   ]);
 
-const rowColumns = (tx: Tx) => tx`r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data, r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName"`;
+const rowColumns = (tx: Tx) =>
+  tx`r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data, r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName"`;
 
 export interface RecordVersion extends BookRow {
   correction: string | null;

@@ -7,7 +7,8 @@ const types = {
   date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x },
 };
 
-export const connect = (url: string, max = 10) => postgres(url, { max, types, onnotice: () => {}, connect_timeout: 5, idle_timeout: 60 });
+export const connect = (url: string, max = 10) =>
+  postgres(url, { max, types, onnotice: () => {}, connect_timeout: 5, idle_timeout: 60 });
 
 export type Sql = ReturnType<typeof connect>;
 export type Tx = postgres.TransactionSql<{ numeric: number; bigint: number; date: string }>;

@@ -15,7 +15,8 @@ export interface DueRow {
   latest: string;
 }
 
-const columns = (tx: Tx) => tx`f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest`;
+const columns = (tx: Tx) =>
+  tx`f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest`;
 
 /** Open follow-ups due from `from` to `to`, in order of date. */
 export const dueBetween = (scope: Scope, from: string, to: string, limit: number): Promise<DueRow[]> =>
@@ -26,7 +27,19 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
   ]);
 
 export const countDue = (scope: Scope, to: string): Promise<number> =>
-  within(scope, async (tx) => (await tx<{ n: number }[]>`select count(*)::int as n from (select from follow_up where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${to} limit 1000) x`)[0]!.n);
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx<
+          { n: number }[]
+        >`select count(*)::int as n from (select from follow_up where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${to} limit 1000) x`
+      )[0]!.n,
+  );
 
 export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'open' | 'done') =>
-  within(scope, (tx) => tx`update follow_up set state = ${to}, settled_at = ${to === 'open' ? null : new Date()}, settled_by = ${to === 'open' ? null : scope.personId} where id = ${id} and state = ${from}`);
+  within(
+    scope,
+    (tx) =>
+      tx`update follow_up set state = ${to}, settled_at = ${to === 'open' ? null : new Date()}, settled_by = ${to === 'open' ? null : scope.personId} where id = ${id} and state = ${from}`,
+  );

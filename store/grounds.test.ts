@@ -11,13 +11,29 @@ let o: TestOutfit;
 beforeAll(async () => {
   owner = ownerSql();
   o = await makeOutfit(owner);
-  await addTrees(o, Array.from({ length: 1200 }, (_, i) => ({ id: v7(), placeId: o.placeId, tag: `${i % 2 ? 'A' : 'b'}${i}`, hostId: i % 3 ? 'wych-elm' : 'common-ash', lat: null, lon: null, walkOrder: i, note: '', ...(i % 2 ? { diameterCm: 30, stems: [] } : {}) })), 130, v7);
+  await addTrees(
+    o,
+    Array.from({ length: 1200 }, (_, i) => ({
+      id: v7(),
+      placeId: o.placeId,
+      tag: `${i % 2 ? 'A' : 'b'}${i}`,
+      hostId: i % 3 ? 'wych-elm' : 'common-ash',
+      lat: null,
+      lon: null,
+      walkOrder: i,
+      note: '',
+      ...(i % 2 ? { diameterCm: 30, stems: [] } : {}),
+    })),
+    130,
+    v7,
+  );
 });
 afterAll(async () => {
   await owner.end();
   await db().end();
 });
-const find = (words: string[], after: { tag: string; id: string } | null = null, limit = 50) => searchTrees(o, { words, hostsOfWord: words.map((w) => (w === 'elm' ? ['wych-elm'] : [])), after, limit });
+const find = (words: string[], after: { tag: string; id: string } | null = null, limit = 50) =>
+  searchTrees(o, { words, hostsOfWord: words.map((w) => (w === 'elm' ? ['wych-elm'] : [])), after, limit });
 
 it('finds by tag, host, place and client, by several words at once, whatever the case', async () => {
   expect((await find(['a7'])).map((t) => t.tag)).toContain('A7');
@@ -29,7 +45,7 @@ it('finds by tag, host, place and client, by several words at once, whatever the
 
 it('pages through all of it, each tree once, in natural order', async () => {
   const seen: string[] = [];
-  for (let after: { tag: string; id: string } | null = null; ; ) {
+  for (let after: { tag: string; id: string } | null = null; ;) {
     const rows = await find([], after, 100);
     seen.push(...rows.slice(0, 100).map((r) => r.tag));
     if (rows.length <= 100) break;
@@ -39,7 +55,7 @@ it('pages through all of it, each tree once, in natural order', async () => {
   expect(new Set(seen).size).toBe(1201);
   expect(seen.indexOf('A9')).toBeLessThan(seen.indexOf('A11'));
   let walked = 0;
-  for (let after: { walkOrder: number; id: string } | null = null; ; ) {
+  for (let after: { walkOrder: number; id: string } | null = null; ;) {
     const rows = await placeTrees(o, o.placeId, after, 400);
     walked += Math.min(rows.length, 400);
     if (rows.length <= 400) break;
@@ -52,7 +68,16 @@ it('pages through all of it, each tree once, in natural order', async () => {
 });
 
 it('an import is all or nothing', async () => {
-  const good = { id: v7(), placeId: o.placeId, tag: 'Z1', hostId: 'wych-elm', lat: null, lon: null, walkOrder: 1, note: '' };
+  const good = {
+    id: v7(),
+    placeId: o.placeId,
+    tag: 'Z1',
+    hostId: 'wych-elm',
+    lat: null,
+    lon: null,
+    walkOrder: 1,
+    note: '',
+  };
   await expect(addTrees(o, [good, { ...good, id: v7() }], 130, v7)).rejects.toMatchObject({ code: '23505' });
   expect(await find(['Z1'])).toEqual([]);
 });
@@ -61,7 +86,9 @@ it('lists run along an index, never through the whole table', async () => {
   await owner`analyze tree`;
   const plan = await within(o, async (tx) => {
     await tx`set local enable_seqscan = off`;
-    const rows = await tx<{ 'QUERY PLAN': string }[]>`explain select id from tree where outfit_id = ${o.outfitId} and archived_at is null and (tag collate natural_order, id) > ('b5', ${o.treeId}::uuid) order by tag collate natural_order, id limit 50`;
+    const rows = await tx<
+      { 'QUERY PLAN': string }[]
+    >`explain select id from tree where outfit_id = ${o.outfitId} and archived_at is null and (tag collate natural_order, id) > ('b5', ${o.treeId}::uuid) order by tag collate natural_order, id limit 50`;
     return rows.map((r) => r['QUERY PLAN']).join('\n');
   });
   expect(plan).toContain('tree_by_tag');
@@ -88,8 +115,21 @@ describe('signing in', () => {
     expect(await viewerOf(good.token)).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
     await signOutEverywhere(o);
     expect(await viewerOf(good.token)).toBeNull();
-    for (let i = 0; i < 8; i++) expect(await signIn(email, 'wrong', o.personId)).toEqual({ sentence: 'E-mail and password do not match.' });
-    expect(await signIn(email, 'right-password', o.personId)).toEqual({ sentence: expect.stringMatching(/Too many attempts/) });
+    for (let i = 0; i < 8; i++)
+      expect(await signIn(email, 'wrong', o.personId)).toEqual({ sentence: 'E-mail and password do not match.' });
+    expect(await signIn(email, 'right-password', o.personId)).toEqual({
+      sentence: expect.stringMatching(/Too many attempts/),
+    });
   });
-  it('an outfit keeps an owner', async () => expect(await changePerson(o, { id: o.personId, role: 'office', licenceNumber: null, licenceCategories: [], licenceExpires: null, active: true })).toMatch(/at least one owner/));
+  it('an outfit keeps an owner', async () =>
+    expect(
+      await changePerson(o, {
+        id: o.personId,
+        role: 'office',
+        licenceNumber: null,
+        licenceCategories: [],
+        licenceExpires: null,
+        active: true,
+      }),
+    ).toMatch(/at least one owner/));
 });

@@ -42,15 +42,26 @@ export interface TreeRow {
 
 export const listClients = (scope: Scope): Promise<Client[]> =>
   within(scope, async (tx) => [
-    ...(await tx<Client[]>`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.outfit_id = c.outfit_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
+    ...(await tx<
+      Client[]
+    >`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.outfit_id = c.outfit_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
   ]);
 
 export const saveClient = (scope: Scope, c: { id: string; name: string; contact: string }) =>
-  within(scope, (tx) => tx`insert into client (id, outfit_id, name, contact) values (${c.id}, ${scope.outfitId}, ${c.name}, ${c.contact})
-    on conflict (id) do update set name = excluded.name, contact = excluded.contact`);
+  within(
+    scope,
+    (
+      tx,
+    ) => tx`insert into client (id, outfit_id, name, contact) values (${c.id}, ${scope.outfitId}, ${c.name}, ${c.contact})
+    on conflict (id) do update set name = excluded.name, contact = excluded.contact`,
+  );
 
 /** Places by name, from `after` on; `limit + 1` rows tell whether there is more. */
-export const listPlaces = (scope: Scope, after: { name: string; id: string } | null, limit: number): Promise<PlaceRow[]> =>
+export const listPlaces = (
+  scope: Scope,
+  after: { name: string; id: string } | null,
+  limit: number,
+): Promise<PlaceRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<PlaceRow[]>`
       select p.id, p.name, p.address, p.client_id as "clientId", c.name as "clientName",
@@ -60,18 +71,26 @@ export const listPlaces = (scope: Scope, after: { name: string; id: string } | n
       order by p.name, p.id limit ${limit + 1}`),
   ]);
 
-const placeColumns = (tx: Tx) => tx`p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.outline, p.area_m2 as "areaM2",
+const placeColumns = (
+  tx: Tx,
+) => tx`p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.outline, p.area_m2 as "areaM2",
   p.soil_texture as "soilTexture", p.water_m as "waterM", p.first_picking as "firstPicking", p.access, p.hazards, p.dogs, p.notes`;
 
 export const getPlace = (scope: Scope, id: string): Promise<Place | null> =>
   within(scope, async (tx) => {
-    const [p] = await tx<Place[]>`select ${placeColumns(tx)} from place p join client c on c.id = p.client_id where p.id = ${id} and p.archived_at is null`;
+    const [p] = await tx<
+      Place[]
+    >`select ${placeColumns(tx)} from place p join client c on c.id = p.client_id where p.id = ${id} and p.archived_at is null`;
     return p ?? null;
   });
 
 /** Only for those whose role needs it; the caller asks core/people first. */
 export const getGateCode = (scope: Scope, placeId: string): Promise<string | null> =>
-  within(scope, async (tx) => (await tx<{ code: string }[]>`select code from gate_code where place_id = ${placeId}`)[0]?.code ?? null);
+  within(
+    scope,
+    async (tx) =>
+      (await tx<{ code: string }[]>`select code from gate_code where place_id = ${placeId}`)[0]?.code ?? null,
+  );
 
 export type PlaceInput = Omit<Place, 'clientName'> & { gateCode: string | null };
 
@@ -84,10 +103,16 @@ export const savePlace = (scope: Scope, p: PlaceInput) =>
         soil_texture = excluded.soil_texture, water_m = excluded.water_m, first_picking = excluded.first_picking, access = excluded.access, hazards = excluded.hazards, dogs = excluded.dogs, notes = excluded.notes`;
     if (p.gateCode === null) return;
     if (p.gateCode === '') await tx`delete from gate_code where place_id = ${p.id}`;
-    else await tx`insert into gate_code (place_id, outfit_id, code) values (${p.id}, ${scope.outfitId}, ${p.gateCode}) on conflict (place_id) do update set code = excluded.code`;
+    else
+      await tx`insert into gate_code (place_id, outfit_id, code) values (${p.id}, ${scope.outfitId}, ${p.gateCode}) on conflict (place_id) do update set code = excluded.code`;
   });
 
-export const placeTrees = (scope: Scope, placeId: string, after: { walkOrder: number; id: string } | null, limit: number): Promise<TreeRow[]> =>
+export const placeTrees = (
+  scope: Scope,
+  placeId: string,
+  after: { walkOrder: number; id: string } | null,
+  limit: number,
+): Promise<TreeRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<TreeRow[]>`
       select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder" from tree t
@@ -111,15 +136,30 @@ export interface TreeSearch {
 export async function searchTrees(scope: Scope, s: TreeSearch): Promise<TreeRow[]> {
   return within(scope, async (tx) => {
     const placesOf = await Promise.all(
-      s.words.map(async (w) => (await tx<{ id: string }[]>`select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id where p.archived_at is null and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)}) order by p.name limit 400`).map((p) => p.id)),
+      s.words.map(async (w) =>
+        (
+          await tx<
+            { id: string }[]
+          >`select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id where p.archived_at is null and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)}) order by p.name limit 400`
+        ).map((p) => p.id),
+      ),
     );
     const page = tx`${s.after ? tx`and (t.tag collate natural_order, t.id) > (${s.after.tag}, ${s.after.id})` : tx``}`;
     const order = tx`order by t.tag collate natural_order, t.id limit ${s.limit + 1}`;
     const cols = tx`t.id, t.tag, t.host_id, t.place_id, t.walk_order`;
     const live = tx`t.outfit_id = ${scope.outfitId} and t.archived_at is null`;
-    const meets = (skip: number) => s.words.map((w, i) => (i === skip ? tx`` : tx`and (t.host_id = any(${s.hostsOfWord[i]!}) or t.place_id = any(${placesOf[i]!}::uuid[]) or t.tag ilike ${`${escape(w)}%`})`)).reduce((a, b) => tx`${a} ${b}`, tx``);
+    const meets = (skip: number) =>
+      s.words
+        .map((w, i) =>
+          i === skip
+            ? tx``
+            : tx`and (t.host_id = any(${s.hostsOfWord[i]!}) or t.place_id = any(${placesOf[i]!}::uuid[]) or t.tag ilike ${`${escape(w)}%`})`,
+        )
+        .reduce((a, b) => tx`${a} ${b}`, tx``);
     // The word that narrows most leads: its scan follows an index, the others filter.
-    const lead = s.words.map((w, i) => ({ i, weight: (/\d/.test(w) ? 0 : 1000) + placesOf[i]!.length + s.hostsOfWord[i]!.length * 100 })).sort((a, b) => a.weight - b.weight)[0];
+    const lead = s.words
+      .map((w, i) => ({ i, weight: (/\d/.test(w) ? 0 : 1000) + placesOf[i]!.length + s.hostsOfWord[i]!.length * 100 }))
+      .sort((a, b) => a.weight - b.weight)[0];
     const rest = meets(lead?.i ?? -1);
     const found = lead
       ? tx`
@@ -154,7 +194,13 @@ export interface NewTree {
 }
 
 /** Inserts trees, with a first reading where there is one; `onProgress` hears how many are in. All or nothing. */
-export const addTrees = (scope: Scope, trees: NewTree[], breastHeightCm: number, readingId: () => string, onProgress?: (done: number) => void) =>
+export const addTrees = (
+  scope: Scope,
+  trees: NewTree[],
+  breastHeightCm: number,
+  readingId: () => string,
+  onProgress?: (done: number) => void,
+) =>
   within(scope, async (tx) => {
     for (let i = 0; i < trees.length; i += 500) {
       const part = trees.slice(i, i + 500);
@@ -167,10 +213,22 @@ export const addTrees = (scope: Scope, trees: NewTree[], breastHeightCm: number,
   });
 
 export const takenTags = (scope: Scope, placeId: string, tags: string[]): Promise<string[]> =>
-  within(scope, async (tx) => (await tx<{ tag: string }[]>`select tag from tree where place_id = ${placeId} and tag = any(${tags})`).map((r) => r.tag));
+  within(scope, async (tx) =>
+    (await tx<{ tag: string }[]>`select tag from tree where place_id = ${placeId} and tag = any(${tags})`).map(
+      (r) => r.tag,
+    ),
+  );
 
 export const nextWalkOrder = (scope: Scope, placeId: string): Promise<number> =>
-  within(scope, async (tx) => (await tx<{ n: number }[]>`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and outfit_id = ${scope.outfitId}`)[0]!.n);
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx<
+          { n: number }[]
+        >`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and outfit_id = ${scope.outfitId}`
+      )[0]!.n,
+  );
 
 export interface ExportRow {
   tag: string;

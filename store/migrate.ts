@@ -41,15 +41,24 @@ export async function migrate(ownerUrl: string, appPassword?: string): Promise<s
   try {
     await sql`select pg_advisory_lock(727201)`;
     await sql`create table if not exists schema_migration (version int primary key, name text not null, checksum text not null, applied_at timestamptz not null default now())`;
-    const done = new Map((await sql<{ version: number; checksum: string }[]>`select version, checksum from schema_migration`).map((r) => [r.version, r.checksum]));
+    const done = new Map(
+      (await sql<{ version: number; checksum: string }[]>`select version, checksum from schema_migration`).map((r) => [
+        r.version,
+        r.checksum,
+      ]),
+    );
     const all = migrations();
     const newest = Math.max(0, ...done.keys());
-    if (newest > all.at(-1)!.version) throw new MigrationRefused(`the database has schema ${newest}, newer than this Elmhorn knows (${all.at(-1)!.version}); start the newer Elmhorn.`);
+    if (newest > all.at(-1)!.version)
+      throw new MigrationRefused(
+        `the database has schema ${newest}, newer than this Elmhorn knows (${all.at(-1)!.version}); start the newer Elmhorn.`,
+      );
     const applied: string[] = [];
     for (const m of all) {
       const was = done.get(m.version);
       if (was === m.checksum) continue;
-      if (was) throw new MigrationRefused(`migration ${m.name} was changed after it had been applied; restore the file.`);
+      if (was)
+        throw new MigrationRefused(`migration ${m.name} was changed after it had been applied; restore the file.`);
       await sql.begin(async (tx) => {
         await tx.unsafe(m.sql);
         await tx`insert into schema_migration (version, name, checksum) values (${m.version}, ${m.name}, ${m.checksum})`;

@@ -20,16 +20,28 @@ export const listPeople = (scope: Scope): Promise<Person[]> =>
       from person order by name, id limit 500`),
   ]);
 
-export async function addPerson(scope: Scope, p: { id: string; name: string; email: string; role: Role; password: string }) {
+export async function addPerson(
+  scope: Scope,
+  p: { id: string; name: string; email: string; role: Role; password: string },
+) {
   const password = await hashPassword(p.password);
-  await within(scope, (tx) => tx`insert into person (id, outfit_id, name, email, role, password_hash) values (${p.id}, ${scope.outfitId}, ${p.name}, ${p.email}, ${p.role}, ${password})`);
+  await within(
+    scope,
+    (tx) =>
+      tx`insert into person (id, outfit_id, name, email, role, password_hash) values (${p.id}, ${scope.outfitId}, ${p.name}, ${p.email}, ${p.role}, ${password})`,
+  );
 }
 
 /** Changes role, licence or whether somebody may sign in; an outfit keeps at least one owner. */
-export async function changePerson(scope: Scope, p: Pick<Person, 'id' | 'role' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires' | 'active'>): Promise<string | null> {
+export async function changePerson(
+  scope: Scope,
+  p: Pick<Person, 'id' | 'role' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires' | 'active'>,
+): Promise<string | null> {
   return within(scope, async (tx) => {
     await tx`select id from outfit for update`;
-    const [{ n } = { n: 0 }] = await tx<{ n: number }[]>`select count(*)::int as n from person where role = 'owner' and active and id <> ${p.id}`;
+    const [{ n } = { n: 0 }] = await tx<
+      { n: number }[]
+    >`select count(*)::int as n from person where role = 'owner' and active and id <> ${p.id}`;
     if (n === 0 && (p.role !== 'owner' || !p.active)) return 'An outfit needs at least one owner who can sign in.';
     const done = await tx`
       update person set role = ${p.role}, licence_number = ${p.licenceNumber}, licence_categories = ${p.licenceCategories},
@@ -43,4 +55,8 @@ export const setPreference = (scope: Scope, p: { units: string; theme: string })
   within(scope, (tx) => tx`update person set units = ${p.units}, theme = ${p.theme} where id = ${scope.personId}`);
 
 export const setOutfit = (scope: Scope, o: { name: string; region: string; breastHeightCm: number }) =>
-  within(scope, (tx) => tx`update outfit set name = ${o.name}, region = ${o.region}, breast_height_cm = ${o.breastHeightCm} where id = ${scope.outfitId}`);
+  within(
+    scope,
+    (tx) =>
+      tx`update outfit set name = ${o.name}, region = ${o.region}, breast_height_cm = ${o.breastHeightCm} where id = ${scope.outfitId}`,
+  );

@@ -1,6 +1,9 @@
 import { within, type Scope } from './db';
 
-export const addPhoto = (scope: Scope, p: { id: string; treeId: string; width: number; height: number; locationKept: boolean; bytes: Buffer }): Promise<boolean> =>
+export const addPhoto = (
+  scope: Scope,
+  p: { id: string; treeId: string; width: number; height: number; locationKept: boolean; bytes: Buffer },
+): Promise<boolean> =>
   within(scope, async (tx) => {
     if (!(await tx`select from tree where id = ${p.treeId}`).length) return false;
     await tx`insert into photo (id, outfit_id, tree_id, by_person, mime, width, height, location_kept, bytes)
@@ -9,4 +12,7 @@ export const addPhoto = (scope: Scope, p: { id: string; treeId: string; width: n
   });
 
 export const getPhoto = (scope: Scope, id: string): Promise<Buffer | null> =>
-  within(scope, async (tx) => (await tx<{ bytes: Buffer }[]>`select bytes from photo where id = ${id}`)[0]?.bytes ?? null);
+  within(
+    scope,
+    async (tx) => (await tx<{ bytes: Buffer }[]>`select bytes from photo where id = ${id}`)[0]?.bytes ?? null,
+  );

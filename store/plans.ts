@@ -28,7 +28,19 @@ export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
   });
 
 /** Opens a plan; an open plan of the same product on the same tree gives way to it. */
-export const addPlan = (scope: Scope, p: { id: string; treeId: string; labelId: string; useKey: string; conditionId: string; choices: Choices; result: Prescription; released: Record<string, string> }) =>
+export const addPlan = (
+  scope: Scope,
+  p: {
+    id: string;
+    treeId: string;
+    labelId: string;
+    useKey: string;
+    conditionId: string;
+    choices: Choices;
+    result: Prescription;
+    released: Record<string, string>;
+  },
+) =>
   within(scope, async (tx) => {
     if ((await tx`select from plan where id = ${p.id}`).length) return;
     await tx`update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${p.treeId} and label_id = ${p.labelId} and state = 'open'`;

@@ -28,37 +28,78 @@ export const loadLabels = async (tx: Tx, scope: Scope): Promise<ShelfLabel[]> =>
     where l.outfit_id = ${scope.outfitId} order by l.key, l.version desc`),
 ];
 export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; checkedOn: string | null } | null> =>
-  within(scope, async (tx) => (await tx<{ label: Label; checkedOn: string | null }[]>`select data as label, (select max(at)::date from label_check k where k.outfit_id = l.outfit_id and k.label_id = l.id) as "checkedOn" from label l where id = ${id}`)[0] ?? null);
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx<
+          { label: Label; checkedOn: string | null }[]
+        >`select data as label, (select max(at)::date from label_check k where k.outfit_id = l.outfit_id and k.label_id = l.id) as "checkedOn" from label l where id = ${id}`
+      )[0] ?? null,
+  );
 
 /** Adds a label as the next version of its key; the version in the data follows what the shelf holds. */
 export const addLabel = (scope: Scope, id: string, label: Label): Promise<number> =>
   within(scope, async (tx) => {
     await tx`select pg_advisory_xact_lock(hashtextextended(${scope.outfitId + label.key}, 0))`;
-    const [{ next } = { next: 1 }] = await tx<{ next: number }[]>`select coalesce(max(version), 0)::int + 1 as next from label where outfit_id = ${scope.outfitId} and key = ${label.key}`;
+    const [{ next } = { next: 1 }] = await tx<
+      { next: number }[]
+    >`select coalesce(max(version), 0)::int + 1 as next from label where outfit_id = ${scope.outfitId} and key = ${label.key}`;
     await tx`insert into label (id, outfit_id, key, version, data) values (${id}, ${scope.outfitId}, ${label.key}, ${next}, ${json(tx, { ...label, version: next })})`;
     return next;
   });
 
 export const checkLabel = (scope: Scope, labelId: string) =>
-  within(scope, (tx) => tx`insert into label_check (label_id, outfit_id, by_person) select id, outfit_id, ${scope.personId} from label where id = ${labelId} on conflict do nothing`);
+  within(
+    scope,
+    (tx) =>
+      tx`insert into label_check (label_id, outfit_id, by_person) select id, outfit_id, ${scope.personId} from label where id = ${labelId} on conflict do nothing`,
+  );
 
-const lotColumns = (tx: Tx) => tx`id, label_key as "labelKey", lot_number as "lotNumber", expires_on as "expiresOn", unit, on_hand as "onHand"`;
+const lotColumns = (tx: Tx) =>
+  tx`id, label_key as "labelKey", lot_number as "lotNumber", expires_on as "expiresOn", unit, on_hand as "onHand"`;
 export const listLots = (scope: Scope): Promise<Lot[]> =>
-  within(scope, async (tx) => [...(await tx<Lot[]>`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} order by label_key, expires_on, lot_number limit 2000`)]);
+  within(scope, async (tx) => [
+    ...(await tx<
+      Lot[]
+    >`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} order by label_key, expires_on, lot_number limit 2000`),
+  ]);
 export const lotById = (scope: Scope, id: string): Promise<Lot | null> =>
   within(scope, async (tx) => (await tx<Lot[]>`select ${lotColumns(tx)} from lot where id = ${id}`)[0] ?? null);
 /** Lots of one product that hold something, the one that expires first in front. */
 export const lotsOf = (scope: Scope, labelKey: string): Promise<Lot[]> =>
-  within(scope, async (tx) => [...(await tx<Lot[]>`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} and label_key = ${labelKey} and on_hand > 0 order by expires_on, lot_number limit 100`)]);
+  within(scope, async (tx) => [
+    ...(await tx<
+      Lot[]
+    >`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} and label_key = ${labelKey} and on_hand > 0 order by expires_on, lot_number limit 100`),
+  ]);
 
 /** Takes a delivery in: the lot is made when it is new, and the amount is a move of its own. */
-export const receive = (scope: Scope, m: { moveId: string; lotId: string; labelKey: string; lotNumber: string; expiresOn: string; unit: 'mL' | 'g'; amount: number; reason: string }) =>
+export const receive = (
+  scope: Scope,
+  m: {
+    moveId: string;
+    lotId: string;
+    labelKey: string;
+    lotNumber: string;
+    expiresOn: string;
+    unit: 'mL' | 'g';
+    amount: number;
+    reason: string;
+  },
+) =>
   within(scope, async (tx) => {
     if ((await tx`select from stock_move where id = ${m.moveId}`).length) return;
     const [lot] = await tx<{ id: string }[]>`
       insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit) values (${m.lotId}, ${scope.outfitId}, ${m.labelKey}, ${m.lotNumber}, ${m.expiresOn}, ${m.unit})
       on conflict (outfit_id, label_key, lot_number) do nothing returning id`;
-    const id = lot?.id ?? (await tx<{ id: string }[]>`select id from lot where outfit_id = ${scope.outfitId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`)[0]!.id;
+    const id =
+      lot?.id ??
+      (
+        await tx<
+          { id: string }[]
+        >`select id from lot where outfit_id = ${scope.outfitId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`
+      )[0]!.id;
     await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, by_person) values (${m.moveId}, ${scope.outfitId}, ${id}, ${m.amount}, ${m.reason}, ${scope.personId})`;
   });
 
@@ -82,12 +123,23 @@ export interface Move {
 }
 export const lastMoves = (scope: Scope): Promise<Move[]> =>
   within(scope, async (tx) => [
-    ...(await tx<Move[]>`select m.id, m.at, m.amount, m.reason, p.name as "byName", l.lot_number as "lotNumber", l.label_key as "labelKey", l.unit
+    ...(await tx<
+      Move[]
+    >`select m.id, m.at, m.amount, m.reason, p.name as "byName", l.lot_number as "lotNumber", l.label_key as "labelKey", l.unit
       from stock_move m join lot l on l.id = m.lot_id join person p on p.id = m.by_person where m.outfit_id = ${scope.outfitId} order by m.at desc, m.id desc limit 12`),
   ]);
 
 export const listVessels = (scope: Scope): Promise<Vessel[]> => within(scope, (tx) => loadVessels(tx, scope));
-export const loadVessels = async (tx: Tx, scope: Scope): Promise<Vessel[]> => [...(await tx<Vessel[]>`select id, name, dimension, capacity, graduation from vessel where outfit_id = ${scope.outfitId} order by dimension desc, capacity limit 200`)];
+export const loadVessels = async (tx: Tx, scope: Scope): Promise<Vessel[]> => [
+  ...(await tx<
+    Vessel[]
+  >`select id, name, dimension, capacity, graduation from vessel where outfit_id = ${scope.outfitId} order by dimension desc, capacity limit 200`),
+];
 export const addVessel = (scope: Scope, v: Vessel) =>
-  within(scope, (tx) => tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation) values (${v.id}, ${scope.outfitId}, ${v.name}, ${v.dimension}, ${v.capacity}, ${v.graduation}) on conflict (id) do nothing`);
-export const removeVessel = (scope: Scope, id: string) => within(scope, (tx) => tx`delete from vessel where id = ${id}`);
+  within(
+    scope,
+    (tx) =>
+      tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation) values (${v.id}, ${scope.outfitId}, ${v.name}, ${v.dimension}, ${v.capacity}, ${v.graduation}) on conflict (id) do nothing`,
+  );
+export const removeVessel = (scope: Scope, id: string) =>
+  within(scope, (tx) => tx`delete from vessel where id = ${id}`);

@@ -5,7 +5,10 @@ import { connect, within, type Scope, type Sql } from './db';
 /** For tests: an outfit of its own with one tree, made by the owner's hand. `npm test` gives the addresses. */
 export const ownerUrl = process.env.ELMHORN_TEST_OWNER_URL ?? '';
 export const appUrl = process.env.DATABASE_URL ?? '';
-if (!ownerUrl || !appUrl) throw new Error('The store is tested against a real database: run “npm test”, or set ELMHORN_TEST_OWNER_URL and DATABASE_URL.');
+if (!ownerUrl || !appUrl)
+  throw new Error(
+    'The store is tested against a real database: run “npm test”, or set ELMHORN_TEST_OWNER_URL and DATABASE_URL.',
+  );
 
 export interface TestOutfit extends Scope {
   placeId: string;
@@ -16,7 +19,9 @@ export interface TestOutfit extends Scope {
 }
 
 export async function makeOutfit(owner: Sql): Promise<TestOutfit> {
-  const [outfitId, personId, clientId, placeId, treeId, labelId, lotId, planId] = Array.from({ length: 8 }, () => v7()) as [string, string, string, string, string, string, string, string];
+  const [outfitId, personId, clientId, placeId, treeId, labelId, lotId, planId] = Array.from({ length: 8 }, () =>
+    v7(),
+  ) as [string, string, string, string, string, string, string, string];
   const label = trainingLabels[0]!;
   await owner.begin(async (tx) => {
     await tx`insert into outfit (id, name) values (${outfitId}, 'Test')`;

@@ -103,7 +103,8 @@ export interface Tree {
 }
 
 /** One tree with all that was ever read, seen, decided, planned and done on it; null when this outfit has no such tree. */
-export const getTree = (scope: Scope, id: string, year: string): Promise<Tree | null> => within(scope, (tx) => loadTree(tx, scope, id, year));
+export const getTree = (scope: Scope, id: string, year: string): Promise<Tree | null> =>
+  within(scope, (tx) => loadTree(tx, scope, id, year));
 
 export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): Promise<Tree | null> {
   const o = scope.outfitId;
@@ -115,23 +116,47 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
   if (!head) return null;
   const [readings, looks, verdicts, plans, records, followUps, photos, actives] = await Promise.all([
-    tx<Reading[]>`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.obstacles, r.arcs, r.method
+    tx<
+      Reading[]
+    >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.obstacles, r.arcs, r.method
       from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
     tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note,
         coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade))) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings
       from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id} order by l.at desc, l.id desc limit 20`,
-    tx<Verdict[]>`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason
+    tx<
+      Verdict[]
+    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason
       from verdict v join person p on p.id = v.by_person where v.outfit_id = ${o} and v.tree_id = ${id} order by v.at desc, v.id desc limit 20`,
-    tx<PlanHead[]>`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result
+    tx<
+      PlanHead[]
+    >`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result
       from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
-    tx<TreeRecord[]>`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->'actives' as actives, data->'sites' as sites
+    tx<
+      TreeRecord[]
+    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->'actives' as actives, data->'sites' as sites
       from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
-    tx<TreeFollowUp[]>`select id, kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
-    tx<Tree['photos']>`select id, at, width, height from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
-    tx<{ name: string; grams: number }[]>`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
+    tx<
+      TreeFollowUp[]
+    >`select id, kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
+    tx<
+      Tree['photos']
+    >`select id, at, width, height from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
+    tx<
+      { name: string; grams: number }[]
+    >`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
       where r.outfit_id = ${o} and r.place_id = ${head.placeId} and r.latest and not r.withdrawn and r.done_on >= ${`${year}-01-01`} and r.done_on <= ${`${year}-12-31`} group by 1`,
   ]);
-  return { ...head, readings, looks, verdicts, plans, records, followUps, photos, siteYearActive: Object.fromEntries(actives.map((a) => [a.name, Number(a.grams)])) };
+  return {
+    ...head,
+    readings,
+    looks,
+    verdicts,
+    plans,
+    records,
+    followUps,
+    photos,
+    siteYearActive: Object.fromEntries(actives.map((a) => [a.name, Number(a.grams)])),
+  };
 }
 
 export interface NewReading {
@@ -147,8 +172,13 @@ export interface NewReading {
 }
 /** Adds a reading; sent twice, it lands once. */
 export const addReading = (scope: Scope, r: NewReading) =>
-  within(scope, (tx) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, obstacles, arcs, method)
-    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${r.method}) on conflict (id) do nothing`);
+  within(
+    scope,
+    (
+      tx,
+    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, obstacles, arcs, method)
+    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${r.method}) on conflict (id) do nothing`,
+  );
 
 export interface NewLook {
   id: string;
@@ -169,15 +199,48 @@ export const addLook = (scope: Scope, l: NewLook) =>
     if (!made.count) return;
     if (l.findings.length)
       await tx`insert into finding ${tx(l.findings.map((f) => ({ outfit_id: scope.outfitId, look_id: l.id, sign_id: f.sign, state: f.state, grade: f.grade ?? null })))}`;
-    if (l.hostConfirmed) await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
+    if (l.hostConfirmed)
+      await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
     await tx`update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
       where outfit_id = ${scope.outfitId} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect') and earliest <= ${l.today}`;
   });
 
-export const addVerdict = (scope: Scope, v: { id: string; treeId: string; lookId: string | null; conditionId: string; certainty: string; decision: string; reason: string }) =>
-  within(scope, (tx) => tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason)
-    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}) on conflict (id) do nothing`);
+export const addVerdict = (
+  scope: Scope,
+  v: {
+    id: string;
+    treeId: string;
+    lookId: string | null;
+    conditionId: string;
+    certainty: string;
+    decision: string;
+    reason: string;
+  },
+) =>
+  within(
+    scope,
+    (
+      tx,
+    ) => tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason)
+    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}) on conflict (id) do nothing`,
+  );
 
-export const changeTree = (scope: Scope, t: { id: string; tag: string; hostId: string; note: string; walkOrder: number; lat: number | null; lon: number | null }) =>
-  within(scope, (tx) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon},
-    host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id}`);
+export const changeTree = (
+  scope: Scope,
+  t: {
+    id: string;
+    tag: string;
+    hostId: string;
+    note: string;
+    walkOrder: number;
+    lat: number | null;
+    lon: number | null;
+  },
+) =>
+  within(
+    scope,
+    (
+      tx,
+    ) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon},
+    host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id}`,
+  );

@@ -10,7 +10,11 @@ beforeAll(async () => {
   owner = ownerSql();
   mine = await makeOutfit(owner);
   theirs = await makeOutfit(owner);
-  tables = (await owner<{ t: string }[]>`select table_name as t from information_schema.columns where table_schema = 'public' and column_name = 'outfit_id'`).map((r) => r.t);
+  tables = (
+    await owner<
+      { t: string }[]
+    >`select table_name as t from information_schema.columns where table_schema = 'public' and column_name = 'outfit_id'`
+  ).map((r) => r.t);
 });
 afterAll(async () => {
   await owner.end();
@@ -21,7 +25,8 @@ it('every table with an outfit stands behind a wall, and the role that the app u
   expect(tables.length).toBeGreaterThan(18);
   const open = await owner`select relname from pg_class where relname = any(${tables}) and not relrowsecurity`;
   expect([...open]).toEqual([]);
-  const [role] = await db()`select rolsuper, rolbypassrls, exists (select from pg_class where relowner = r.oid) as owns from pg_roles r where rolname = current_user`;
+  const [role] =
+    await db()`select rolsuper, rolbypassrls, exists (select from pg_class where relowner = r.oid) as owns from pg_roles r where rolname = current_user`;
   expect(role).toEqual({ rolsuper: false, rolbypassrls: false, owns: false });
 });
 
@@ -35,26 +40,49 @@ it('another outfit’s rows cannot be read, changed, erased or added to, in any 
     expect([t, seen.length]).toEqual([t, 0]);
     for (const change of ['update', 'delete'] as const) {
       const before = await owner`select count(*)::int as n from ${owner(t)} where outfit_id = ${theirs.outfitId}`;
-      const done = await within(mine, (tx) => (change === 'delete' ? tx`delete from ${tx(t)} where outfit_id = ${theirs.outfitId}` : tx`update ${tx(t)} set outfit_id = ${mine.outfitId} where outfit_id = ${theirs.outfitId}`)).then(
+      const done = await within(mine, (tx) =>
+        change === 'delete'
+          ? tx`delete from ${tx(t)} where outfit_id = ${theirs.outfitId}`
+          : tx`update ${tx(t)} set outfit_id = ${mine.outfitId} where outfit_id = ${theirs.outfitId}`,
+      ).then(
         (r) => r.count,
         (error) => pgCode(error),
       );
       // Either the role may not do this at all, or it finds nothing to do it to.
       expect([t, change, done === 0 || done === '42501']).toEqual([t, change, true]);
-      expect(await owner`select count(*)::int as n from ${owner(t)} where outfit_id = ${theirs.outfitId}`).toEqual(before);
+      expect(await owner`select count(*)::int as n from ${owner(t)} where outfit_id = ${theirs.outfitId}`).toEqual(
+        before,
+      );
     }
   }
-  const smuggled = within(mine, (tx) => tx`insert into client (id, outfit_id, name) values (${v7()}, ${theirs.outfitId}, 'smuggled')`);
+  const smuggled = within(
+    mine,
+    (tx) => tx`insert into client (id, outfit_id, name) values (${v7()}, ${theirs.outfitId}, 'smuggled')`,
+  );
   await expect(smuggled).rejects.toMatchObject({ code: '42501' });
 });
 
 it('nothing of one’s own can be tied to another outfit’s rows', async () => {
-  const reading = within(mine, (tx) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method) values (${v7()}, ${mine.outfitId}, ${theirs.treeId}, now(), ${mine.personId}, 30, 130, '[]', 'tape')`);
+  const reading = within(
+    mine,
+    (tx) =>
+      tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method) values (${v7()}, ${mine.outfitId}, ${theirs.treeId}, now(), ${mine.personId}, 30, 130, '[]', 'tape')`,
+  );
   await expect(reading).rejects.toMatchObject({ code: '23503' });
 });
 
 it('what has been written into the book stays, even for the role that owns it', async () => {
-  for (const t of ['reading', 'look', 'finding', 'verdict', 'label', 'label_check', 'stock_move', 'record', 'photo'] as const) {
+  for (const t of [
+    'reading',
+    'look',
+    'finding',
+    'verdict',
+    'label',
+    'label_check',
+    'stock_move',
+    'record',
+    'photo',
+  ] as const) {
     for (const sql of [`update ${t} set outfit_id = outfit_id`, `delete from ${t}`, `truncate ${t} cascade`]) {
       const refused = await within(mine, (tx) => tx.unsafe(sql)).then(() => null, pgCode);
       expect([sql, refused]).toEqual([sql, '42501']);

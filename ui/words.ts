@@ -6,8 +6,17 @@ export const shortDay = (day: string): string => format(parseISO(day), 'd MMM yy
 export const longDay = (day: string): string => format(parseISO(day), 'EEEE d MMMM');
 
 /** An instant in a place's own time, as 14:05 or 24 Nov 2026, 14:05. */
-export const clock = (at: string | Date, timeZone: string): string => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(at));
-export const dayAndClock = (at: string | Date, timeZone: string): string => new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+export const clock = (at: string | Date, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+export const dayAndClock = (at: string | Date, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(at));
 
 /** How far a day lies from today, in words. */
 export function fromToday(day: string, today: string): string {

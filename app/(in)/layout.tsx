@@ -11,7 +11,11 @@ export default async function SignedIn({ children }: { children: React.ReactNode
   const w = station().at(new Date());
   return (
     <UndoBar>
-      <Bar name={v.name} due={due} weather={`Station ${showTemperature(w.temperatureC, v.units)}, wind ${showWind(w.windMs, v.units)}`} />
+      <Bar
+        name={v.name}
+        due={due}
+        weather={`Station ${showTemperature(w.temperatureC, v.units)}, wind ${showWind(w.windMs, v.units)}`}
+      />
       {children}
     </UndoBar>
   );

@@ -21,7 +21,18 @@ import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 import { prescribe } from '@/core/prescribe/prescribe';
 
-const WORDS = ['Nothing wants', 'One thing wants', 'Two things want', 'Three things want', 'Four things want', 'Five things want', 'Six things want', 'Seven things want', 'Eight things want', 'Nine things want'];
+const WORDS = [
+  'Nothing wants',
+  'One thing wants',
+  'Two things want',
+  'Three things want',
+  'Four things want',
+  'Five things want',
+  'Six things want',
+  'Seven things want',
+  'Eight things want',
+  'Nine things want',
+];
 
 export default async function Today() {
   const v = await viewer();
@@ -45,7 +56,11 @@ export default async function Today() {
       if (!tree) return null;
       const choices = usualChoices(tree, now);
       const situation = situationOf(v, tree, labels, vessels);
-      const fits = options(situation, labels.map((l) => l.label), choices).filter((o) => o.use.targets.includes(u.conditionId));
+      const fits = options(
+        situation,
+        labels.map((l) => l.label),
+        choices,
+      ).filter((o) => o.use.targets.includes(u.conditionId));
       const best = fits[0];
       const stop = best && best.stops > 0 ? prescribe(situation, best.label, best.use, choices).gates[0]! : null;
       return { ...u, open: best !== undefined && best.stops === 0, best, stop };
@@ -54,7 +69,8 @@ export default async function Today() {
   const decided = ways.filter((w) => w !== null);
   const forbidden = decided.filter((w) => !w.open && w.stop);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
-  for (const f of forbidden) stops.set(f.stop!.id, { gate: f.stop!, tags: [...(stops.get(f.stop!.id)?.tags ?? []), f.tag] });
+  for (const f of forbidden)
+    stops.set(f.stop!.id, { gate: f.stop!, tags: [...(stops.get(f.stop!.id)?.tags ?? []), f.tag] });
   const n = plans.length + late.length + due.length;
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.now() + i * 2 * 3_600_000)));
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -74,8 +90,13 @@ export default async function Today() {
       <ul className="figures text-small">
         {hours.map((h) => (
           <li key={h.at} className="flex h-6 items-center gap-2">
-            <span className="w-9">{new Intl.DateTimeFormat('en-GB', { timeZone: v.timeZone, hour: '2-digit' }).format(new Date(h.at))} h</span>
-            <span className={`h-3 border border-ink-2 ${h.windMs <= 4.5 && h.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`} style={{ width: Math.min(78, 6 + h.windMs * 11) }} />
+            <span className="w-9">
+              {new Intl.DateTimeFormat('en-GB', { timeZone: v.timeZone, hour: '2-digit' }).format(new Date(h.at))} h
+            </span>
+            <span
+              className={`h-3 border border-ink-2 ${h.windMs <= 4.5 && h.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`}
+              style={{ width: Math.min(78, 6 + h.windMs * 11) }}
+            />
             <span>{showWind(h.windMs, v.units).replace(/ .*/, '')}</span>
           </li>
         ))}
@@ -99,14 +120,22 @@ export default async function Today() {
       <section>
         <h2 className="text-body">On the truck</h2>
         <p className="text-[0.9375rem]">
-          {plans.length === 0 ? 'Nothing is planned.' : `${plans.length} ${plans.length === 1 ? 'plan' : 'plans'} at ${new Set(plans.map((p) => p.placeId)).size} ${new Set(plans.map((p) => p.placeId)).size === 1 ? 'place' : 'places'}, ${showVolume(plans.reduce((a, p) => a + (p.mixMl ?? 0), 0), v.units).text} of mix. `}
+          {plans.length === 0
+            ? 'Nothing is planned.'
+            : `${plans.length} ${plans.length === 1 ? 'plan' : 'plans'} at ${new Set(plans.map((p) => p.placeId)).size} ${new Set(plans.map((p) => p.placeId)).size === 1 ? 'place' : 'places'}, ${
+                showVolume(
+                  plans.reduce((a, p) => a + (p.mixMl ?? 0), 0),
+                  v.units,
+                ).text
+              } of mix. `}
           {plans.length > 0 && <a href="/rounds">Load sheet</a>}
         </p>
       </section>
       <section>
         <h2 className="text-body">Station</h2>
         <p className="text-[0.9375rem]">
-          {s.name}: {showTemperature(now.temperatureC, v.units)}, {now.humidity} % humidity, soil {showTemperature(now.soilTemperatureC, v.units)}. Simulated; say on the sheet what you find on the spot.
+          {s.name}: {showTemperature(now.temperatureC, v.units)}, {now.humidity} % humidity, soil{' '}
+          {showTemperature(now.soilTemperatureC, v.units)}. Simulated; say on the sheet what you find on the spot.
         </p>
       </section>
     </>
@@ -136,36 +165,90 @@ export default async function Today() {
     </TagRow>
   );
   return (
-    <Frame tag={tag} head={head} margin={margin} handle={stops.size ? `${stops.size} ${stops.size === 1 ? 'thing' : 'things'} forbidden today` : 'Weather and load'}>
+    <Frame
+      tag={tag}
+      head={head}
+      margin={margin}
+      handle={
+        stops.size ? `${stops.size} ${stops.size === 1 ? 'thing' : 'things'} forbidden today` : 'Weather and load'
+      }
+    >
       <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
       <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
         <ul>{late.map((f) => row(f, <span className="font-bold text-madder">{fromToday(f.due, today)}</span>))}</ul>
       </Section>
       <Section title="Due today" empty={due.length === 0 && 'Nothing falls due today.'}>
-        <ul>{due.map((f) => row(f, <span className="font-bold">{f.kind === 'treat-again' ? 'treat again' : f.kind.replace('-', ' ')}</span>))}</ul>
+        <ul>
+          {due.map((f) =>
+            row(
+              f,
+              <span className="font-bold">{f.kind === 'treat-again' ? 'treat again' : f.kind.replace('-', ' ')}</span>,
+            ),
+          )}
+        </ul>
       </Section>
-      <Section title="Waiting for a crew" aside="planned and gated" empty={plans.length === 0 && 'No plan is open. Prescribe on a tree, and it waits here.'}>
+      <Section
+        title="Waiting for a crew"
+        aside="planned and gated"
+        empty={plans.length === 0 && 'No plan is open. Prescribe on a tree, and it waits here.'}
+      >
         <ul>
           {plans.map((p) => (
-            <TagRow key={p.id} href={`/tree/${p.treeId}/apply?plan=${p.id}`} tag={p.tag} title={`${name(p.hostId)}, ${p.placeName}`} right={<span className="figures font-bold">{p.mixMl ? showVolume(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}</span>}>
+            <TagRow
+              key={p.id}
+              href={`/tree/${p.treeId}/apply?plan=${p.id}`}
+              tag={p.tag}
+              title={`${name(p.hostId)}, ${p.placeName}`}
+              right={
+                <span className="figures font-bold">
+                  {p.mixMl ? showVolume(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}
+                </span>
+              }
+            >
               {METHOD_NAMES[p.method]}, {p.labelName}
             </TagRow>
           ))}
         </ul>
       </Section>
-      <Section title="Decided, not planned" aside="treat now" empty={decided.length === 0 && 'Every “treat now” has its plan.'}>
+      <Section
+        title="Decided, not planned"
+        aside="treat now"
+        empty={decided.length === 0 && 'Every “treat now” has its plan.'}
+      >
         <ul>
           {decided.map((u) => (
-            <TagRow key={u.treeId} href={`/tree/${u.treeId}/prescribe`} tag={u.tag} title={`${name(u.hostId)}, ${u.placeName}`} right={<span className={`text-[0.9375rem] font-semibold ${u.open ? '' : 'text-madder'}`}>{u.open ? 'open today' : u.stop ? 'stopped' : 'no product on the shelf'}</span>}>
+            <TagRow
+              key={u.treeId}
+              href={`/tree/${u.treeId}/prescribe`}
+              tag={u.tag}
+              title={`${name(u.hostId)}, ${u.placeName}`}
+              right={
+                <span className={`text-[0.9375rem] font-semibold ${u.open ? '' : 'text-madder'}`}>
+                  {u.open ? 'open today' : u.stop ? 'stopped' : 'no product on the shelf'}
+                </span>
+              }
+            >
               {findCondition(u.conditionId)?.name}
             </TagRow>
           ))}
         </ul>
       </Section>
-      <Section title="In the next four weeks" aside={<a href="/season">Season</a>} empty={soon.length === 0 && 'Nothing until then.'}>
+      <Section
+        title="In the next four weeks"
+        aside={<a href="/season">Season</a>}
+        empty={soon.length === 0 && 'Nothing until then.'}
+      >
         <ul>
           {soon.map((f) => (
-            <TagRow key={f.id} href={`/tree/${f.treeId}`} tag={f.tag} title={`${name(f.hostId)}, ${f.placeName}`} right={<Ribbon from={today} to={horizon} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />}>
+            <TagRow
+              key={f.id}
+              href={`/tree/${f.treeId}`}
+              tag={f.tag}
+              title={`${name(f.hostId)}, ${f.placeName}`}
+              right={
+                <Ribbon from={today} to={horizon} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />
+              }
+            >
               {f.what}, {shortDay(f.due)}
             </TagRow>
           ))}

@@ -10,10 +10,14 @@ import { currentViewer } from './viewer';
 export type Answer<T = null> = { ok: true; value: T } | { ok: false; faults: Fault[] };
 
 export const done: Answer = { ok: true, value: null };
-export const refuse = (path: string, sentence: string): { ok: false; faults: Fault[] } => ({ ok: false, faults: [{ path, sentence }] });
+export const refuse = (path: string, sentence: string): { ok: false; faults: Fault[] } => ({
+  ok: false,
+  faults: [{ path, sentence }],
+});
 
 /** Zod's issues as faults. */
-export const faultsOf = (error: z.ZodError): Fault[] => error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message }));
+export const faultsOf = (error: z.ZodError): Fault[] =>
+  error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message }));
 
 /** A refusal of the database, in words; null when it is a bug or an outage. */
 export function databaseSentence(error: unknown): string | null {
@@ -39,7 +43,11 @@ export function databaseSentence(error: unknown): string | null {
  * Wraps a server action: the session, the right, the schema, then the work; whatever happens, the answer is a sentence
  * with its place, and nothing is half-written.
  */
-export function act<S extends z.ZodType, T>(right: Right | null, schema: S, work: (viewer: Viewer, input: z.output<S>) => Promise<Answer<T>>): (input: z.input<S>) => Promise<Answer<T>> {
+export function act<S extends z.ZodType, T>(
+  right: Right | null,
+  schema: S,
+  work: (viewer: Viewer, input: z.output<S>) => Promise<Answer<T>>,
+): (input: z.input<S>) => Promise<Answer<T>> {
   return async (input) => {
     try {
       const viewer = await currentViewer();

@@ -13,19 +13,26 @@ const fromHere = (request: Request) => {
 };
 
 /** Wraps a route: the session, the right, for writes where the request comes from, and a sentence instead of a crash. */
-export function route(right: Right, work: (viewer: Viewer, request: Request, params: Record<string, string>) => Promise<Response>) {
+export function route(
+  right: Right,
+  work: (viewer: Viewer, request: Request, params: Record<string, string>) => Promise<Response>,
+) {
   return async (request: Request, context: { params: Promise<Record<string, string>> }): Promise<Response> => {
     try {
       const viewer = await currentViewer();
       if (!viewer) return faulty(401, { path: '', sentence: 'Sign in first.' });
       if (!may(viewer.role, right)) return faulty(403, { path: '', sentence: refusal(viewer.role, right) });
-      if (request.method !== 'GET' && !fromHere(request)) return faulty(403, { path: '', sentence: 'This request comes from another site.' });
+      if (request.method !== 'GET' && !fromHere(request))
+        return faulty(403, { path: '', sentence: 'This request comes from another site.' });
       return await work(viewer, request, await context.params);
     } catch (error) {
       const sentence = databaseSentence(error);
       if (sentence) return faulty(409, { path: '', sentence });
       console.error(error);
-      return faulty(503, { path: '', sentence: 'That did not work, and it was not your fault. Nothing was written; try again.' });
+      return faulty(503, {
+        path: '',
+        sentence: 'That did not work, and it was not your fault. Nothing was written; try again.',
+      });
     }
   };
 }
@@ -45,5 +52,11 @@ export function download(name: string, type: string, pieces: AsyncGenerator<stri
       }
     },
   });
-  return new Response(stream, { headers: { 'content-type': type, 'content-disposition': `attachment; filename="${name}"`, 'cache-control': 'no-store' } });
+  return new Response(stream, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+    },
+  });
 }

@@ -13,11 +13,17 @@ import type { Reading, Tree } from '@/store/tree';
 const YEAR = 365.25 * 864e5;
 
 /** What is doubtful about a reading, in the light of the ones before it, its height and its host. */
-export function doubtsOf(reading: Pick<Reading, 'diameterCm' | 'treeHeightM' | 'at'>, before: Pick<Reading, 'diameterCm' | 'at'> | undefined, hostId: string) {
+export function doubtsOf(
+  reading: Pick<Reading, 'diameterCm' | 'treeHeightM' | 'at'>,
+  before: Pick<Reading, 'diameterCm' | 'at'> | undefined,
+  hostId: string,
+) {
   const host = findHost(hostId);
   return doubts({
     diameterCm: reading.diameterCm,
-    ...(before ? { last: { diameterCm: before.diameterCm, yearsAgo: (reading.at.getTime() - before.at.getTime()) / YEAR } } : {}),
+    ...(before
+      ? { last: { diameterCm: before.diameterCm, yearsAgo: (reading.at.getTime() - before.at.getTime()) / YEAR } }
+      : {}),
     ...(reading.treeHeightM ? { heightM: reading.treeHeightM } : {}),
     growthCmPerYear: host?.growthCmPerYear,
     largestCm: host?.largestCm,
@@ -35,7 +41,8 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
   const done = tree.records.filter((r) => !r.withdrawn);
   const year = today.slice(0, 4);
   const treeYearProduct: Record<string, number> = {};
-  for (const r of done) if (r.doneOn.startsWith(year)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
+  for (const r of done)
+    if (r.doneOn.startsWith(year)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
   return {
     today,
     host,
@@ -45,15 +52,27 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
     decision: verdict?.decision ?? null,
     crownLoss: crown?.crownLoss ?? null,
     vigour: tree.looks.find((l) => l.vigour !== null)?.vigour ?? null,
-    reading: reading ? { day: dayIn(reading.at, tree.timeZone), diameters: stemDiameters(reading.stems), heightCm: reading.atHeightCm, doubts: doubtsOf(reading, before, tree.hostId), arcs: reading.arcs } : null,
-    earlier: done.map((r) => ({ day: r.doneOn, labelKey: r.labelKey, actives: r.actives.map((a) => a.name) })).reverse(),
+    reading: reading
+      ? {
+          day: dayIn(reading.at, tree.timeZone),
+          diameters: stemDiameters(reading.stems),
+          heightCm: reading.atHeightCm,
+          doubts: doubtsOf(reading, before, tree.hostId),
+          arcs: reading.arcs,
+        }
+      : null,
+    earlier: done
+      .map((r) => ({ day: r.doneOn, labelKey: r.labelKey, actives: r.actives.map((a) => a.name) }))
+      .reverse(),
     treeYearProduct,
     siteAreaM2: tree.areaM2,
     siteYearActive: tree.siteYearActive,
     water: tree.waterM === -1 ? 'none within 100 m' : tree.waterM,
     harvest: tree.firstPicking,
     soilTexture: tree.soilTexture,
-    oldSites: done.flatMap((r) => r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) }))),
+    oldSites: done.flatMap((r) =>
+      r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
+    ),
     vessels,
     region: regionOf(viewer.region),
     licence: viewer.licence,
@@ -64,5 +83,11 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
 /** Soil, leaf and air as the station and the calendar have them; the person at the tree may say otherwise. */
 export function usualChoices(tree: Pick<Tree, 'hostId' | 'lat' | 'timeZone'>, weather: Weather): Choices {
   const month = Number(dayIn(weather.at, tree.timeZone).slice(5, 7));
-  return { soil: soilState(weather), leaf: usualLeaf(month, findHost(tree.hostId)?.evergreen ?? false, tree.lat ?? 50), temperatureC: weather.temperatureC, windMs: weather.windMs, rainNext24Mm: weather.rainNext24Mm };
+  return {
+    soil: soilState(weather),
+    leaf: usualLeaf(month, findHost(tree.hostId)?.evergreen ?? false, tree.lat ?? 50),
+    temperatureC: weather.temperatureC,
+    windMs: weather.windMs,
+    rainNext24Mm: weather.rainNext24Mm,
+  };
 }

@@ -8,7 +8,14 @@ import { signIn, signOut, signOutEverywhere } from '@/store/auth';
 import { faultsOf, refuse, type Answer } from '../_server/act';
 import { clientAddress, COOKIE, currentViewer, secureCookies } from '../_server/viewer';
 
-const credentials = z.object({ email: z.string('Type your e-mail address.').trim().min(3, 'Type your e-mail address.').max(200, 'That address is too long.'), password: z.string('Type your password.').min(1, 'Type your password.').max(200, 'That password is too long.') });
+const credentials = z.object({
+  email: z
+    .string('Type your e-mail address.')
+    .trim()
+    .min(3, 'Type your e-mail address.')
+    .max(200, 'That address is too long.'),
+  password: z.string('Type your password.').min(1, 'Type your password.').max(200, 'That password is too long.'),
+});
 
 /** Opens a session and goes to Today; a wrong pair is one sentence that does not tell which half was wrong. */
 export async function enter(input: { email: string; password: string }): Promise<Answer> {
@@ -22,7 +29,13 @@ export async function enter(input: { email: string; password: string }): Promise
     return refuse('', 'The database does not answer. Wait a moment and try again.');
   }
   if ('sentence' in opened) return refuse('password', opened.sentence);
-  (await cookies()).set(COOKIE, opened.token, { httpOnly: true, sameSite: 'lax', secure: secureCookies(), path: '/', maxAge: 30 * 86_400 });
+  (await cookies()).set(COOKIE, opened.token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: secureCookies(),
+    path: '/',
+    maxAge: 30 * 86_400,
+  });
   redirect('/');
 }
 

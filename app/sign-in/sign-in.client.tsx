@@ -19,7 +19,12 @@ export function SignIn({ people }: { people: { name: string; role: string; email
           <ul className="mt-2">
             {people.map((p) => (
               <li key={p.email}>
-                <button type="button" disabled={busy} onClick={() => byPress.send(p.email)} className="row flex min-h-14 w-full items-center justify-between gap-3 text-left hover:bg-paper">
+                <button
+                  type="button"
+                  disabled={busy}
+                  onClick={() => byPress.send(p.email)}
+                  className="row flex min-h-14 w-full items-center justify-between gap-3 text-left hover:bg-paper"
+                >
                   <span className="font-bold">{p.name}</span>
                   <span className="text-[0.9375rem] text-ink-2">{p.role}</span>
                 </button>
@@ -38,8 +43,26 @@ export function SignIn({ people }: { people: { name: string; role: string; email
       >
         <h2 className="mb-3">{people.length ? 'Or with your own name' : 'Sign in'}</h2>
         <FormFaults faults={byHand.faults} known={['email', 'password']} />
-        <TextField label="E-mail" path="email" faults={byHand.faults} value={email} onChange={setEmail} type="email" autoComplete="username" maxLength={200} />
-        <TextField label="Password" path="password" faults={byHand.faults} value={password} onChange={setPassword} type="password" autoComplete="current-password" maxLength={200} />
+        <TextField
+          label="E-mail"
+          path="email"
+          faults={byHand.faults}
+          value={email}
+          onChange={setEmail}
+          type="email"
+          autoComplete="username"
+          maxLength={200}
+        />
+        <TextField
+          label="Password"
+          path="password"
+          faults={byHand.faults}
+          value={password}
+          onChange={setPassword}
+          type="password"
+          autoComplete="current-password"
+          maxLength={200}
+        />
         <button className={`press w-full ${people.length ? '' : 'press-main'}`} disabled={busy}>
           {busy ? 'One moment …' : 'Sign in'}
         </button>

@@ -24,7 +24,8 @@ export function freePort(port = 0) {
  */
 export async function openCluster(dir) {
   dir = resolve(dir);
-  if (dir === resolve(root) || dir.startsWith(resolve(root) + '/')) throw new Plain(`the data folder ${dir} lies inside the repository; choose one outside with --data DIR.`);
+  if (dir === resolve(root) || dir.startsWith(resolve(root) + '/'))
+    throw new Plain(`the data folder ${dir} lies inside the repository; choose one outside with --data DIR.`);
   const bin = ensurePostgres();
   const asRoot = process.getuid?.() === 0;
   const ids = asRoot ? { uid: Number(id('-u')), gid: Number(id('-g')) } : {};
@@ -32,14 +33,17 @@ export async function openCluster(dir) {
     try {
       return execFileSync('id', [flag, 'postgres'], { encoding: 'utf8' }).trim();
     } catch {
-      throw new Plain('PostgreSQL will not run as root and there is no user called postgres. Start Elmhorn as another user.');
+      throw new Plain(
+        'PostgreSQL will not run as root and there is no user called postgres. Start Elmhorn as another user.',
+      );
     }
   }
   const own = (path) => asRoot && chownSync(path, ids.uid, ids.gid);
   const data = join(dir, 'cluster');
   const log = join(dir, 'postgres.log');
   const env = { ...process.env, LC_ALL: 'C.UTF-8', TZ: 'UTC' };
-  const call = (tool, args) => spawnSync(join(bin, tool), args, { ...ids, cwd: '/', env, encoding: 'utf8', timeout: 120_000 });
+  const call = (tool, args) =>
+    spawnSync(join(bin, tool), args, { ...ids, cwd: '/', env, encoding: 'utf8', timeout: 120_000 });
   const lastLog = () => (existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-3).join(' ') : '');
 
   try {
@@ -57,8 +61,23 @@ export async function openCluster(dir) {
   const password = readFileSync(passFile, 'utf8').trim();
   if (!existsSync(join(data, 'PG_VERSION'))) {
     rmSync(data, { recursive: true, force: true });
-    const made = call('initdb', ['-D', data, '-U', 'elmhorn_owner', '--pwfile', passFile, '-A', 'scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8']);
-    if (made.status !== 0) throw new Plain(`PostgreSQL could not make its data folder: ${(made.stderr || made.stdout).trim().split('\n').pop()}${asRoot ? ` (the postgres user must be able to reach ${dir})` : ''}`);
+    const made = call('initdb', [
+      '-D',
+      data,
+      '-U',
+      'elmhorn_owner',
+      '--pwfile',
+      passFile,
+      '-A',
+      'scram-sha-256',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ]);
+    if (made.status !== 0)
+      throw new Plain(
+        `PostgreSQL could not make its data folder: ${(made.stderr || made.stdout).trim().split('\n').pop()}${asRoot ? ` (the postgres user must be able to reach ${dir})` : ''}`,
+      );
   }
 
   const pidFile = join(data, 'postmaster.pid');

@@ -4,7 +4,12 @@ import { Plain } from './say.mjs';
 
 /** Runs a TypeScript file of the repository; a failure is a sentence with the file's own last words. */
 export function tsx(args, env, what) {
-  const done = spawnSync(process.execPath, ['--import', 'tsx', ...args], { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8', stdio: ['ignore', 'inherit', 'pipe'] });
+  const done = spawnSync(process.execPath, ['--import', 'tsx', ...args], {
+    cwd: root,
+    env: { ...process.env, ...env },
+    encoding: 'utf8',
+    stdio: ['ignore', 'inherit', 'pipe'],
+  });
   if (done.status !== 0) throw new Plain(`${what}: ${done.stderr.trim().replace(/^elmhorn: /, '')}`);
 }
 
@@ -19,5 +24,9 @@ export async function prepareDatabase(cluster, name, { reset = false } = {}) {
   } finally {
     await sql.end();
   }
-  tsx(['bin/migrate.ts'], { DATABASE_OWNER_URL: cluster.ownerUrl(name), DATABASE_APP_PASSWORD: cluster.password }, 'the schema could not be brought up to date');
+  tsx(
+    ['bin/migrate.ts'],
+    { DATABASE_OWNER_URL: cluster.ownerUrl(name), DATABASE_APP_PASSWORD: cluster.password },
+    'the schema could not be brought up to date',
+  );
 }

@@ -14,7 +14,10 @@ export function ensurePackages() {
   const want = sha(readFileSync(join(root, 'package-lock.json')));
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('Installing packages from the lock file …');
-  const npm = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] });
+  const npm = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
   if (npm.status !== 0) throw new Plain('npm ci did not finish; see its message above.');
   writeFileSync(stamp, want);
 }
@@ -31,7 +34,10 @@ function installDebian(packages, why) {
     spawnSync(asRoot ? 'apt-get' : 'sudo', asRoot ? args : ['-n', 'apt-get', ...args], { env, encoding: 'utf8' });
   apt(['update']);
   const done = apt(['install', '-y', '--no-install-recommends', ...packages]);
-  if (done.status !== 0) throw new Plain(`${why} could not be installed (${(done.stderr ?? '').trim().split('\n').pop()}). Type: sudo ${command}`);
+  if (done.status !== 0)
+    throw new Plain(
+      `${why} could not be installed (${(done.stderr ?? '').trim().split('\n').pop()}). Type: sudo ${command}`,
+    );
 }
 
 /** The folder with initdb and pg_ctl, newest version first; installs PostgreSQL when there is none. */
@@ -42,7 +48,10 @@ export function ensurePostgres() {
     const version = versions.find((v) => existsSync(join(base, v, 'bin', 'initdb')));
     if (version) return join(base, version, 'bin');
     try {
-      return execFileSync('sh', ['-c', 'dirname "$(command -v initdb)"'], { encoding: 'utf8' }).trim().replace(/^\.$/, '') || null;
+      return (
+        execFileSync('sh', ['-c', 'dirname "$(command -v initdb)"'], { encoding: 'utf8' }).trim().replace(/^\.$/, '') ||
+        null
+      );
     } catch {
       return null;
     }
@@ -65,7 +74,21 @@ export function ensureChromium() {
   return path;
 }
 
-const sources = ['app', 'core', 'knowledge', 'store', 'ui', 'stand-ins', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'proxy.ts', 'instrumentation.ts', 'tsconfig.json'];
+const sources = [
+  'app',
+  'core',
+  'knowledge',
+  'store',
+  'ui',
+  'stand-ins',
+  'public',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'proxy.ts',
+  'instrumentation.ts',
+  'tsconfig.json',
+];
 
 function fingerprint(path, hash) {
   if (!existsSync(path)) return;
@@ -82,7 +105,11 @@ export function ensureBuild() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('Making the production build …');
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
-  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], { cwd: root, env, encoding: 'utf8' });
+  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+    cwd: root,
+    env,
+    encoding: 'utf8',
+  });
   if (done.status !== 0) throw new Plain(`the build failed:\n${done.stdout}\n${done.stderr}`);
   writeFileSync(stamp, want);
 }

@@ -13,24 +13,100 @@ const weather = simulatedStation(1).at(now);
 const host = findHost('wych-elm')!;
 const condition = findCondition('elm-leaf-beetle')!;
 const licence = { number: 'L-1', categories: ['ornamental'], expires: '2030-01-01' };
-const situation = { today: '2026-06-01', host, hostConfirmed: true, condition, certainty: 'likely', decision: 'treat now', crownLoss: 5, vigour: 'good', reading: { day: '2026-05-01', diameters: [46.2], heightCm: 130, doubts: [], arcs: [] }, earlier: [], treeYearProduct: {}, siteAreaM2: 6200, siteYearActive: {}, water: 40, harvest: null, soilTexture: 'loam', oldSites: [], vessels: [{ id: 's', name: 'syringe', dimension: 'volume', capacity: 60, graduation: 1 }], region: regionOf('estuary'), licence, checked: { [label.key]: '2026-01-01' } } as const;
-const plan = prescribe({ ...situation, vessels: [...situation.vessels], earlier: [], oldSites: [], reading: { ...situation.reading, diameters: [46.2], doubts: [], arcs: [] } }, label, use, { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 1, rainNext24Mm: 0 });
+const situation = {
+  today: '2026-06-01',
+  host,
+  hostConfirmed: true,
+  condition,
+  certainty: 'likely',
+  decision: 'treat now',
+  crownLoss: 5,
+  vigour: 'good',
+  reading: { day: '2026-05-01', diameters: [46.2], heightCm: 130, doubts: [], arcs: [] },
+  earlier: [],
+  treeYearProduct: {},
+  siteAreaM2: 6200,
+  siteYearActive: {},
+  water: 40,
+  harvest: null,
+  soilTexture: 'loam',
+  oldSites: [],
+  vessels: [{ id: 's', name: 'syringe', dimension: 'volume', capacity: 60, graduation: 1 }],
+  region: regionOf('estuary'),
+  licence,
+  checked: { [label.key]: '2026-01-01' },
+} as const;
+const plan = prescribe(
+  {
+    ...situation,
+    vessels: [...situation.vessels],
+    earlier: [],
+    oldSites: [],
+    reading: { ...situation.reading, diameters: [46.2], doubts: [], arcs: [] },
+  },
+  label,
+  use,
+  { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 1, rainNext24Mm: 0 },
+);
 if (!plan.dose.ok) throw new Error('no dose');
 const lot = { id: id(3), labelKey: label.key, lotNumber: '26-031', expiresOn: '2027-01-01', onHand: 500 };
-const context: BookingContext = { now, timeZone: 'Europe/London', applicator: { id: id(4), name: 'Wren', licence }, labelId: id(5), label, use, condition, host, tree: { id: id(6), tag: '117', lat: null, lon: null }, place: { id: id(7), name: 'Quay Avenue', address: 'Quay Avenue', client: 'Town' }, dose: plan.dose, ring: null, gates: plan.gates, released: {}, lot };
-const booking: Booking = { id: id(1), planId: id(2), startedAt: '2026-06-01T11:00:00Z', endedAt: '2026-06-01T11:30:00Z', amount: plan.dose.product, lotId: lot.id, weather, soil: 'moist', protection: use.protection, deviation: '', mark: 'blue dot', note: '', photoIds: [] };
+const context: BookingContext = {
+  now,
+  timeZone: 'Europe/London',
+  applicator: { id: id(4), name: 'Wren', licence },
+  labelId: id(5),
+  label,
+  use,
+  condition,
+  host,
+  tree: { id: id(6), tag: '117', lat: null, lon: null },
+  place: { id: id(7), name: 'Quay Avenue', address: 'Quay Avenue', client: 'Town' },
+  dose: plan.dose,
+  ring: null,
+  gates: plan.gates,
+  released: {},
+  lot,
+};
+const booking: Booking = {
+  id: id(1),
+  planId: id(2),
+  startedAt: '2026-06-01T11:00:00Z',
+  endedAt: '2026-06-01T11:30:00Z',
+  amount: plan.dose.product,
+  lotId: lot.id,
+  weather,
+  soil: 'moist',
+  protection: use.protection,
+  deviation: '',
+  mark: 'blue dot',
+  note: '',
+  photoIds: [],
+};
 const written = writeUp(context, booking);
 if (!written.ok) throw new Error(written.faults[0]!.sentence);
 
 it('a record is complete for a regulator', () => {
   const d = recordSchema.parse(written.data);
-  expect(d).toMatchObject({ applicator: { name: 'Wren', licence: 'L-1' }, product: { registration: 'TR-0001' }, lot: { number: '26-031' }, target: { name: 'Elm leaf beetle' }, method: 'soil-drench', reEntryUntil: '2026-06-01T23:30:00.000Z', deviation: '' });
+  expect(d).toMatchObject({
+    applicator: { name: 'Wren', licence: 'L-1' },
+    product: { registration: 'TR-0001' },
+    lot: { number: '26-031' },
+    target: { name: 'Elm leaf beetle' },
+    method: 'soil-drench',
+    reEntryUntil: '2026-06-01T23:30:00.000Z',
+    deviation: '',
+  });
   expect(d.amount).toBe(44);
   expect(d.concentration).toBe('44 mL in 7.257 L (0.606 %)');
   expect(d.actives[0]!.grams).toBeCloseTo(44 * 0.24, 9);
   expect(d.areaM2).toBeCloseTo(1.00091141943371, 9);
-  for (const word of ['117', 'Quay Avenue', 'TR-0001', '26-031', 'imidacloprid', 'Wren']) expect(written.words).toContain(word);
-  expect(written.followUps.map((f) => [f.ruleId, f.due])).toEqual([['settle', '2026-06-02'], ['effect', '2026-08-10'], ['again', '2027-09-01']]);
+  for (const word of ['117', 'Quay Avenue', 'TR-0001', '26-031', 'imidacloprid', 'Wren'])
+    expect(written.words).toContain(word);
+  expect(written.followUps.map((f) => [f.ruleId, f.due])).toEqual([
+    ['settle', '2026-06-02'],
+    ['effect', '2026-08-10'],
+    ['again', '2027-09-01'],
+  ]);
 });
 
 it.each([
@@ -45,23 +121,58 @@ it.each([
   expect(r.ok ? [] : r.faults.map((f) => f.path)).toContain(path);
 });
 it('what happened can always be recorded, with a reason', () => {
-  const stop = { id: 'x', strength: 'stop' as const, state: 'tripped' as const, title: 'Frozen soil', sentence: 'The soil is frozen.', source: 's', facts: [], satisfy: 's' };
-  const r = writeUp({ ...context, gates: [stop], lot: { ...lot, expiresOn: '2026-05-31' } }, { ...booking, protection: [], deviation: 'Thawed by ten' });
+  const stop = {
+    id: 'x',
+    strength: 'stop' as const,
+    state: 'tripped' as const,
+    title: 'Frozen soil',
+    sentence: 'The soil is frozen.',
+    source: 's',
+    facts: [],
+    satisfy: 's',
+  };
+  const r = writeUp(
+    { ...context, gates: [stop], lot: { ...lot, expiresOn: '2026-05-31' } },
+    { ...booking, protection: [], deviation: 'Thawed by ten' },
+  );
   expect(r.ok && r.data.deviation).toMatch(/Not worn.*Frozen soil.*expired.*Reason: Thawed by ten/);
 });
 
 describe('a correction', () => {
-  const k: Correction = { id: id(8), rootId: id(1), amount: 40, lotId: lot.id, startedAt: booking.startedAt, endedAt: booking.endedAt, note: '', mark: '', deviation: '', withdrawn: false, reason: 'misread the syringe' };
-  const run = (change: Partial<Correction>, more: object = {}) => correct({ now, timeZone: 'Europe/London', use, was: written.data, wasWithdrawn: false, lot, ...more }, { ...k, ...change });
+  const k: Correction = {
+    id: id(8),
+    rootId: id(1),
+    amount: 40,
+    lotId: lot.id,
+    startedAt: booking.startedAt,
+    endedAt: booking.endedAt,
+    note: '',
+    mark: '',
+    deviation: '',
+    withdrawn: false,
+    reason: 'misread the syringe',
+  };
+  const run = (change: Partial<Correction>, more: object = {}) =>
+    correct(
+      { now, timeZone: 'Europe/London', use, was: written.data, wasWithdrawn: false, lot, ...more },
+      { ...k, ...change },
+    );
   it('gives back what was booked too much, and scales the active', () => {
     const r = run({});
     expect(r).toMatchObject({ ok: true, stock: [{ lotId: lot.id, amount: 4 }] });
     expect(r.ok && r.data.actives[0]!.grams).toBeCloseTo(9.6, 9);
   });
-  it('moves stock from lot to lot', () => expect(run({ lotId: id(9), amount: 44 }, { lot: { ...lot, id: id(9) } })).toMatchObject({ stock: [{ lotId: lot.id, amount: 44 }, { lotId: id(9), amount: -44 }] }));
+  it('moves stock from lot to lot', () =>
+    expect(run({ lotId: id(9), amount: 44 }, { lot: { ...lot, id: id(9) } })).toMatchObject({
+      stock: [
+        { lotId: lot.id, amount: 44 },
+        { lotId: id(9), amount: -44 },
+      ],
+    }));
   it('withdrawn gives all of it back, and back again', () => {
     expect(run({ withdrawn: true, amount: 44 })).toMatchObject({ stock: [{ amount: 44 }] });
     expect(run({ amount: 44 }, { wasWithdrawn: true })).toMatchObject({ stock: [{ amount: -44 }] });
   });
-  it('never takes more than the lot holds', () => expect(run({ amount: 600 })).toMatchObject({ ok: false, faults: [{ path: 'lotId' }] }));
+  it('never takes more than the lot holds', () =>
+    expect(run({ amount: 600 })).toMatchObject({ ok: false, faults: [{ path: 'lotId' }] }));
 });

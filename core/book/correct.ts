@@ -24,19 +24,31 @@ export interface StockChange {
  * A correction as the next version of a record: the new data, the stock it moves, and the follow-ups counted again from
  * the corrected day.
  */
-export function correct(c: CorrectionContext, k: Correction): { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string; stock: StockChange[] } | { ok: false; faults: Fault[] } {
+export function correct(
+  c: CorrectionContext,
+  k: Correction,
+):
+  | { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string; stock: StockChange[] }
+  | { ok: false; faults: Fault[] } {
   const faults: Fault[] = [];
-  if (Date.parse(k.endedAt) < Date.parse(k.startedAt)) faults.push({ path: 'endedAt', sentence: 'The end lies before the start.' });
-  if (Date.parse(k.endedAt) > c.now.getTime() + 10 * 60_000) faults.push({ path: 'endedAt', sentence: 'The end lies in the future.' });
-  if (!c.lot || c.lot.labelKey !== c.was.product.key) faults.push({ path: 'lotId', sentence: 'This lot is not of the product in the record.' });
+  if (Date.parse(k.endedAt) < Date.parse(k.startedAt))
+    faults.push({ path: 'endedAt', sentence: 'The end lies before the start.' });
+  if (Date.parse(k.endedAt) > c.now.getTime() + 10 * 60_000)
+    faults.push({ path: 'endedAt', sentence: 'The end lies in the future.' });
+  if (!c.lot || c.lot.labelKey !== c.was.product.key)
+    faults.push({ path: 'lotId', sentence: 'This lot is not of the product in the record.' });
   const held = c.wasWithdrawn ? 0 : c.was.amount;
   const wanted = k.withdrawn ? 0 : k.amount;
   const stock = ((): StockChange[] => {
     if (c.was.lot.id === k.lotId) return held === wanted ? [] : [{ lotId: k.lotId, amount: held - wanted }];
-    return [{ lotId: c.was.lot.id, amount: held }, { lotId: k.lotId, amount: -wanted }].filter((m) => m.amount !== 0);
+    return [
+      { lotId: c.was.lot.id, amount: held },
+      { lotId: k.lotId, amount: -wanted },
+    ].filter((m) => m.amount !== 0);
   })();
   const short = stock.find((m) => m.lotId === k.lotId && m.amount < 0 && -m.amount > (c.lot?.onHand ?? 0) + 1e-9);
-  if (short && c.lot) faults.push({ path: 'lotId', sentence: `Lot ${c.lot.lotNumber} holds only ${c.lot.onHand} ${c.was.unit}.` });
+  if (short && c.lot)
+    faults.push({ path: 'lotId', sentence: `Lot ${c.lot.lotNumber} holds only ${c.lot.onHand} ${c.was.unit}.` });
   if (faults.length || !c.lot) return { ok: false, faults };
   const doneOn = dayIn(k.endedAt, c.timeZone);
   const data: ApplicationRecord = {
@@ -51,5 +63,12 @@ export function correct(c: CorrectionContext, k: Correction): { ok: true; data: 
     deviation: k.deviation,
     reEntryUntil: new Date(Date.parse(k.endedAt) + c.was.reEntryHours * 3_600_000).toISOString(),
   };
-  return { ok: true, data, doneOn, followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays), words: searchWords(data), stock };
+  return {
+    ok: true,
+    data,
+    doneOn,
+    followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays),
+    words: searchWords(data),
+    stock,
+  };
 }

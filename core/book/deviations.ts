@@ -8,10 +8,14 @@ import { figure } from '../units/units';
 const FREE = 0.05;
 
 /** Why the work as it happened needs a written reason; empty when it went as planned and nothing stood against it. */
-export function deviations(c: { dose: Dose; use: LabelUse; gates: Gate[]; lot: { lotNumber: string; expiresOn: Day } | null }, b: { amount: number; protection: string[]; doneOn: Day }): string[] {
+export function deviations(
+  c: { dose: Dose; use: LabelUse; gates: Gate[]; lot: { lotNumber: string; expiresOn: Day } | null },
+  b: { amount: number; protection: string[]; doneOn: Day },
+): string[] {
   const out: string[] = [];
   const off = (b.amount - c.dose.product) / c.dose.product;
-  if (Math.abs(off) > FREE) out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
+  if (Math.abs(off) > FREE)
+    out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
   const open = c.use.protection.filter((p) => !b.protection.includes(p));
   if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
   for (const g of c.gates) if (g.strength === 'stop') out.push(`${g.title}: ${g.sentence}`);

@@ -9,9 +9,18 @@ export const uuid = z.uuid('this is not an id that Elmhorn made');
 
 export const weatherSchema = z.strictObject({
   at: instant,
-  temperatureC: z.number('The temperature must be a number.').min(-40, 'Below −40 °C nobody treats trees.').max(55, 'Above 55 °C nobody treats trees.'),
-  humidity: z.number('The humidity must be a number.').min(0, 'Humidity runs from 0 to 100 %.').max(100, 'Humidity runs from 0 to 100 %.'),
-  windMs: z.number('The wind must be a number.').min(0, 'Wind cannot be below zero.').max(60, 'Wind above 60 m/s is a hurricane.'),
+  temperatureC: z
+    .number('The temperature must be a number.')
+    .min(-40, 'Below −40 °C nobody treats trees.')
+    .max(55, 'Above 55 °C nobody treats trees.'),
+  humidity: z
+    .number('The humidity must be a number.')
+    .min(0, 'Humidity runs from 0 to 100 %.')
+    .max(100, 'Humidity runs from 0 to 100 %.'),
+  windMs: z
+    .number('The wind must be a number.')
+    .min(0, 'Wind cannot be below zero.')
+    .max(60, 'Wind above 60 m/s is a hurricane.'),
   windFromDeg: z.number().min(0).max(360),
   rainMm: z.number().min(0).max(500),
   rainNext24Mm: z.number().min(0).max(500),
@@ -28,7 +37,10 @@ export const bookingSchema = z
     startedAt: instant,
     endedAt: instant,
     /** Product used, mL or g. */
-    amount: z.number('Enter the amount used as a number.').positive('The amount used must be more than zero.').max(1e6, 'That amount cannot be right.'),
+    amount: z
+      .number('Enter the amount used as a number.')
+      .positive('The amount used must be more than zero.')
+      .max(1e6, 'That amount cannot be right.'),
     lotId: uuid,
     weather: weatherSchema,
     soil: z.enum(SOIL_WORDS).nullable(),
@@ -40,20 +52,46 @@ export const bookingSchema = z
     note: text(2000).default(''),
     photoIds: z.array(uuid).max(20),
   })
-  .refine((b) => Date.parse(b.endedAt) >= Date.parse(b.startedAt), { path: ['endedAt'], message: 'The end lies before the start.' });
+  .refine((b) => Date.parse(b.endedAt) >= Date.parse(b.startedAt), {
+    path: ['endedAt'],
+    message: 'The end lies before the start.',
+  });
 export type Booking = z.infer<typeof bookingSchema>;
 
 /** One application as a regulator wants to read it. Written once; a correction is a new version. */
 export const recordSchema = z.strictObject({
   format: z.literal('elmhorn-record'),
   formatVersion: z.literal(1),
-  applicator: z.strictObject({ id: uuid, name: text(120), licence: text(80), categories: z.array(text(60)), licenceExpires: day.nullable() }),
-  product: z.strictObject({ labelId: uuid, key: text(60), version: z.number(), name: text(600), registration: text(60), formulation: text(60), signalWord: text(20), restricted: z.boolean(), actives: z.array(z.strictObject({ name: text(80), concentration: text(60), group: text(40) })) }),
+  applicator: z.strictObject({
+    id: uuid,
+    name: text(120),
+    licence: text(80),
+    categories: z.array(text(60)),
+    licenceExpires: day.nullable(),
+  }),
+  product: z.strictObject({
+    labelId: uuid,
+    key: text(60),
+    version: z.number(),
+    name: text(600),
+    registration: text(60),
+    formulation: text(60),
+    signalWord: text(20),
+    restricted: z.boolean(),
+    actives: z.array(z.strictObject({ name: text(80), concentration: text(60), group: text(40) })),
+  }),
   use: z.strictObject({ key: text(60), title: text(600) }),
   method: z.enum(METHODS),
   target: z.strictObject({ id: text(60), name: text(500) }),
   host: z.strictObject({ id: text(60), name: text(500), latin: text(500) }),
-  tree: z.strictObject({ id: uuid, tag: text(24), diameterCm: z.number(), girthCm: z.number(), lat: z.number().nullable(), lon: z.number().nullable() }),
+  tree: z.strictObject({
+    id: uuid,
+    tag: text(24),
+    diameterCm: z.number(),
+    girthCm: z.number(),
+    lat: z.number().nullable(),
+    lon: z.number().nullable(),
+  }),
   place: z.strictObject({ id: uuid, name: text(120), address: text(300), client: text(120) }),
   unit: z.enum(['mL', 'g']),
   planned: z.number(),
@@ -77,7 +115,14 @@ export const recordSchema = z.strictObject({
   mark: text(200),
   note: text(2000),
   photoIds: z.array(uuid),
-  gates: z.array(z.strictObject({ id: text(60), strength: z.enum(['stop', 'hold', 'note']), sentence: text(1000), released: text(1000).optional() })),
+  gates: z.array(
+    z.strictObject({
+      id: text(60),
+      strength: z.enum(['stop', 'hold', 'note']),
+      sentence: text(1000),
+      released: text(1000).optional(),
+    }),
+  ),
 });
 export type ApplicationRecord = z.infer<typeof recordSchema>;
 

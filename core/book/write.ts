@@ -37,8 +37,10 @@ export interface Fault {
 
 /** What the mix is made of, in words for the record. */
 function concentrationWords(d: Dose, label: Label): string {
-  if (d.carrier && d.carrier.totalMl > 0) return `${showAmount(d.product, d.dimension, 'metric').text} in ${showVolume(d.carrier.totalMl, 'metric').text}${d.dimension === 'volume' ? ` (${figure((100 * d.product) / d.carrier.totalMl, 3)} %)` : ''}`;
-  if (label.stock && d.stockMl !== null) return `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`;
+  if (d.carrier && d.carrier.totalMl > 0)
+    return `${showAmount(d.product, d.dimension, 'metric').text} in ${showVolume(d.carrier.totalMl, 'metric').text}${d.dimension === 'volume' ? ` (${figure((100 * d.product) / d.carrier.totalMl, 3)} %)` : ''}`;
+  if (label.stock && d.stockMl !== null)
+    return `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`;
   return 'undiluted';
 }
 
@@ -46,14 +48,24 @@ function concentrationWords(d: Dose, label: Label): string {
  * Turns a crew's booking into the record, the day it was done and what follows from it. What happened can always be
  * recorded; where it went against the plan, a label or a gate, only with a written reason.
  */
-export function writeUp(c: BookingContext, b: Booking): { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string } | { ok: false; faults: Fault[] } {
+export function writeUp(
+  c: BookingContext,
+  b: Booking,
+):
+  | { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string }
+  | { ok: false; faults: Fault[] } {
   const faults: Fault[] = [];
   const fault = (path: string, sentence: string) => faults.push({ path, sentence });
   if (Date.parse(b.endedAt) > c.now.getTime() + 10 * 60_000) fault('endedAt', 'The end lies in the future.');
-  if (Date.parse(b.startedAt) < c.now.getTime() - 366 * 24 * 3_600_000) fault('startedAt', 'That is more than a year ago; check the day.');
+  if (Date.parse(b.startedAt) < c.now.getTime() - 366 * 24 * 3_600_000)
+    fault('startedAt', 'That is more than a year ago; check the day.');
   const unit = c.dose.dimension === 'volume' ? 'mL' : 'g';
   if (!c.lot || c.lot.labelKey !== c.label.key) fault('lotId', 'This lot is not of the product in the plan.');
-  else if (b.amount > c.lot.onHand + 1e-9) fault('lotId', `Lot ${c.lot.lotNumber} holds only ${figure(c.lot.onHand)} ${unit}; book a delivery or take another lot.`);
+  else if (b.amount > c.lot.onHand + 1e-9)
+    fault(
+      'lotId',
+      `Lot ${c.lot.lotNumber} holds only ${figure(c.lot.onHand)} ${unit}; book a delivery or take another lot.`,
+    );
   const doneOn = dayIn(b.endedAt, c.timeZone);
   const against = deviations(c, { ...b, doneOn });
   if (against.length && b.deviation.trim().length < 4) fault('deviation', `Say why: ${against.join(' ')}`);
@@ -65,10 +77,27 @@ export function writeUp(c: BookingContext, b: Booking): { ok: true; data: Applic
   const data: ApplicationRecord = {
     format: 'elmhorn-record',
     formatVersion: 1,
-    applicator: { id: c.applicator.id, name: c.applicator.name, licence: c.applicator.licence?.number ?? 'none entered', categories: c.applicator.licence?.categories ?? [], licenceExpires: c.applicator.licence?.expires ?? null },
+    applicator: {
+      id: c.applicator.id,
+      name: c.applicator.name,
+      licence: c.applicator.licence?.number ?? 'none entered',
+      categories: c.applicator.licence?.categories ?? [],
+      licenceExpires: c.applicator.licence?.expires ?? null,
+    },
     product: {
-      labelId: c.labelId, key: c.label.key, version: c.label.version, name: c.label.name, registration: c.label.registration, formulation: c.label.formulation, signalWord: c.label.signalWord, restricted: c.label.restricted,
-      actives: c.label.actives.map((a) => ({ name: a.name, concentration: a.gPerL !== undefined ? `${a.gPerL} g/L` : `${figure(100 * a.massFraction!, 3)} %`, group: a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}` })),
+      labelId: c.labelId,
+      key: c.label.key,
+      version: c.label.version,
+      name: c.label.name,
+      registration: c.label.registration,
+      formulation: c.label.formulation,
+      signalWord: c.label.signalWord,
+      restricted: c.label.restricted,
+      actives: c.label.actives.map((a) => ({
+        name: a.name,
+        concentration: a.gPerL !== undefined ? `${a.gPerL} g/L` : `${figure(100 * a.massFraction!, 3)} %`,
+        group: a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}`,
+      })),
     },
     use: { key: c.use.key, title: c.use.title },
     method: c.use.method,
@@ -98,7 +127,18 @@ export function writeUp(c: BookingContext, b: Booking): { ok: true; data: Applic
     mark: b.mark,
     note: b.note,
     photoIds: b.photoIds,
-    gates: c.gates.map((g) => ({ id: g.id, strength: g.strength, sentence: g.sentence, ...(c.released[g.id] ? { released: c.released[g.id] } : {}) })),
+    gates: c.gates.map((g) => ({
+      id: g.id,
+      strength: g.strength,
+      sentence: g.sentence,
+      ...(c.released[g.id] ? { released: c.released[g.id] } : {}),
+    })),
   };
-  return { ok: true, data, doneOn, followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays), words: searchWords(data) };
+  return {
+    ok: true,
+    data,
+    doneOn,
+    followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays),
+    words: searchWords(data),
+  };
 }

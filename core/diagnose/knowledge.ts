@@ -12,7 +12,10 @@ export const hostSchema = z.strictObject({
   /** Groups a label may name instead of the host itself. */
   groups: z.array(id),
   /** Questions that confirm the host in the field; a "no" points to look-alikes. */
-  key: z.array(z.strictObject({ ask: text, ifNot: z.array(id) })).min(2).max(4),
+  key: z
+    .array(z.strictObject({ ask: text, ifNot: z.array(id) }))
+    .min(2)
+    .max(4),
   growthCmPerYear: z.number().positive().max(5),
   largestCm: z.number().positive().max(600),
   /** Bees work this tree: soil systemics are held or forbidden. */
@@ -33,11 +36,21 @@ export const signSchema = z.strictObject({
 });
 export type Sign = z.infer<typeof signSchema>;
 
-
 export const conditionSchema = z.strictObject({
   id,
   name: text,
-  kind: z.enum(['insect', 'mite', 'fungus', 'water mould', 'bacterium', 'vertebrate', 'abiotic', 'cultural', 'harmless', 'unknown']),
+  kind: z.enum([
+    'insect',
+    'mite',
+    'fungus',
+    'water mould',
+    'bacterium',
+    'vertebrate',
+    'abiotic',
+    'cultural',
+    'harmless',
+    'unknown',
+  ]),
   groups: z.array(id),
   signs: z.array(id),
   decidingTest: text,
@@ -54,10 +67,11 @@ export const conditionSchema = z.strictObject({
 });
 export type Condition = z.infer<typeof conditionSchema>;
 
-
 /** A sign as the arborist left it: not looked at is not absent. */
 export const findingSchema = z
   .strictObject({ sign: id, state: z.enum(FINDING_STATES), grade: z.number().int().min(0).max(4).optional() })
-  .refine((f) => (f.state === 'seen') === (f.grade !== undefined && f.grade > 0), { message: 'a sign that is seen has a grade from 1 to 4, any other has none', path: ['grade'] });
+  .refine((f) => (f.state === 'seen') === (f.grade !== undefined && f.grade > 0), {
+    message: 'a sign that is seen has a grade from 1 to 4, any other has none',
+    path: ['grade'],
+  });
 export type Finding = z.infer<typeof findingSchema>;
-

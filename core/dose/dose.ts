@@ -5,7 +5,24 @@ import { bandArea, waterDepth } from '../basin/basin';
 import { combinedDiameter, girthFromDiameter, type StemRule } from '../measure/trunk';
 import { toMarks, type Measured, type Vessel } from '../mix/vessels';
 import { countSites, type SiteCount } from '../ring/count';
-import { figure, LENGTH, showAmount, showMass, showTrunk, showVolume, toBase, toCm, toM2, toMl, VOLUME, type Cm, type Grams, type Ml, type SquareM, type UnitSystem } from '../units/units';
+import {
+  figure,
+  LENGTH,
+  showAmount,
+  showMass,
+  showTrunk,
+  showVolume,
+  toBase,
+  toCm,
+  toM2,
+  toMl,
+  VOLUME,
+  type Cm,
+  type Grams,
+  type Ml,
+  type SquareM,
+  type UnitSystem,
+} from '../units/units';
 
 /** What is known about the tree and the job when a dose is worked out. */
 export interface DoseInput {
@@ -90,46 +107,97 @@ const ends = (p: RatePoint) => {
 };
 
 /** How much of the rate's basis there is: cm of diameter over the label's step, sites, holes, m², mL of spray. */
-function basisAmount(use: LabelUse, diameter: Cm, input: DoseInput, sites: SiteCount | null, system: UnitSystem): { times: number; words: string } | DoseFault {
+function basisAmount(
+  use: LabelUse,
+  diameter: Cm,
+  input: DoseInput,
+  sites: SiteCount | null,
+  system: UnitSystem,
+): { times: number; words: string } | DoseFault {
   const { basis } = use.rate;
   const each = (q: { value: number; unit: string }) => (q.value === 1 ? q.unit : `${figure(q.value)} ${q.unit}`);
   switch (basis.per) {
     case 'diameter':
-      return { times: diameter / toCm(basis.each), words: `${showTrunk(diameter, system).text} diameter, per ${each(basis.each)}` };
+      return {
+        times: diameter / toCm(basis.each),
+        words: `${showTrunk(diameter, system).text} diameter, per ${each(basis.each)}`,
+      };
     case 'girth':
-      return { times: girthFromDiameter(diameter) / toCm(basis.each), words: `${showTrunk(girthFromDiameter(diameter), system).text} girth, per ${each(basis.each)}` };
+      return {
+        times: girthFromDiameter(diameter) / toCm(basis.each),
+        words: `${showTrunk(girthFromDiameter(diameter), system).text} girth, per ${each(basis.each)}`,
+      };
     case 'tree':
       return { times: 1, words: 'per tree' };
     case 'site':
-      return sites ? { times: sites.count, words: `${sites.count} sites` } : stop('sites', 'The number of sites is not known.');
+      return sites
+        ? { times: sites.count, words: `${sites.count} sites` }
+        : stop('sites', 'The number of sites is not known.');
     case 'hole':
-      return input.holes ? { times: input.holes, words: `${input.holes} holes` } : stop('holes', 'The number of probe holes is missing.');
+      return input.holes
+        ? { times: input.holes, words: `${input.holes} holes` }
+        : stop('holes', 'The number of probe holes is missing.');
     case 'area':
-      return input.areaM2 ? { times: input.areaM2 / toM2(basis.each.value, basis.each.unit), words: `${figure(input.areaM2)} m², per ${each(basis.each)}` } : stop('areaM2', 'The treated area is missing.');
+      return input.areaM2
+        ? {
+            times: input.areaM2 / toM2(basis.each.value, basis.each.unit),
+            words: `${figure(input.areaM2)} m², per ${each(basis.each)}`,
+          }
+        : stop('areaM2', 'The treated area is missing.');
     case 'spray-volume':
-      return input.sprayVolumeMl ? { times: input.sprayVolumeMl / toMl(basis.each.value, basis.each.unit), words: `${showVolume(input.sprayVolumeMl, system).text} of spray, per ${each(basis.each)}` } : stop('sprayVolumeMl', 'The spray volume is missing.');
+      return input.sprayVolumeMl
+        ? {
+            times: input.sprayVolumeMl / toMl(basis.each.value, basis.each.unit),
+            words: `${showVolume(input.sprayVolumeMl, system).text} of spray, per ${each(basis.each)}`,
+          }
+        : stop('sprayVolumeMl', 'The spray volume is missing.');
   }
 }
 
-function carrierVolume(carrier: Carrier, diameter: Cm): { ml: Ml; sum: string; text: string; basin: SquareM | null } | null | DoseFault {
+function carrierVolume(
+  carrier: Carrier,
+  diameter: Cm,
+): { ml: Ml; sum: string; text: string; basin: SquareM | null } | null | DoseFault {
   switch (carrier.kind) {
     case 'none':
       return null;
     case 'fixed':
-      return { ml: toMl(carrier.volume.value, carrier.volume.unit), sum: 'fixed on the label', text: carrier.text, basin: null };
+      return {
+        ml: toMl(carrier.volume.value, carrier.volume.unit),
+        sum: 'fixed on the label',
+        text: carrier.text,
+        basin: null,
+      };
     case 'by-size': {
-      const found = pickClass(carrier.classes, diameter, (a, b) => (toMl(a.value, a.unit) <= toMl(b.value, b.unit) ? a : b));
+      const found = pickClass(carrier.classes, diameter, (a, b) =>
+        toMl(a.value, a.unit) <= toMl(b.value, b.unit) ? a : b,
+      );
       if (!found) return stop('carrier', 'The label’s carrier table has no class for this size.');
-      return { ml: toMl(found.entry.value, found.entry.unit), sum: `class ${found.name}`, text: carrier.text, basin: null };
+      return {
+        ml: toMl(found.entry.value, found.entry.unit),
+        sum: `class ${found.name}`,
+        text: carrier.text,
+        basin: null,
+      };
     }
     case 'per-size': {
       const size = sizeBy(carrier.by, diameter);
       const ml = (size / toCm(carrier.each)) * toMl(carrier.volume.value, carrier.volume.unit);
-      return { ml, sum: `${figure(size)} cm ${carrier.by} × ${figure(carrier.volume.value)} ${carrier.volume.unit} per ${figure(carrier.each.value)} ${carrier.each.unit}`, text: carrier.text, basin: null };
+      return {
+        ml,
+        sum: `${figure(size)} cm ${carrier.by} × ${figure(carrier.volume.value)} ${carrier.volume.unit} per ${figure(carrier.each.value)} ${carrier.each.unit}`,
+        text: carrier.text,
+        basin: null,
+      };
     }
     case 'wet-basin': {
       const basin = bandArea(diameter, carrier.innerCm, carrier.outerCm);
-      return { ml: basin * carrier.mm * 1000, sum: `${figure(basin)} m² basin × ${figure(carrier.mm)} mm`, text: carrier.text, basin };
+      return {
+        ml: basin * carrier.mm * 1000,
+        sum: `${figure(basin)} m² basin × ${figure(carrier.mm)} mm`,
+        text: carrier.text,
+        basin,
+      };
     }
   }
 }
@@ -153,15 +221,29 @@ export function dose(input: DoseInput): Dose | DoseFault {
   const stemRule: StemRule = use.rate.stems !== 'unanswered' ? use.rate.stems : (input.stemRule ?? 'basal-area');
   const steps: Step[] = [];
   const notes: string[] = [];
-  if (several && use.rate.stems === 'unanswered' && !input.stemRule) notes.push('The label does not say how several stems count; the basal-area equivalent was used until somebody chooses.');
+  if (several && use.rate.stems === 'unanswered' && !input.stemRule)
+    notes.push(
+      'The label does not say how several stems count; the basal-area equivalent was used until somebody chooses.',
+    );
 
   if (several && stemRule === 'each') return eachStem(input, use, system);
 
-  const diameter = several ? combinedDiameter(input.diameters, stemRule as Exclude<StemRule, 'each'>) : input.diameters[0]!;
+  const diameter = several
+    ? combinedDiameter(input.diameters, stemRule as Exclude<StemRule, 'each'>)
+    : input.diameters[0]!;
   const girth = girthFromDiameter(diameter);
   const len = (cm: number) => showTrunk(cm, system).text;
   if (several)
-    steps.push({ what: 'Several stems as one', sum: stemRule === 'basal-area' ? `√(${input.diameters.map((d) => `${len(d)}²`).join(' + ')})` : `${stemRule} of ${input.diameters.map(len).join(', ')}`, result: len(diameter), value: diameter, text: use.rate.text });
+    steps.push({
+      what: 'Several stems as one',
+      sum:
+        stemRule === 'basal-area'
+          ? `√(${input.diameters.map((d) => `${len(d)}²`).join(' + ')})`
+          : `${stemRule} of ${input.diameters.map(len).join(', ')}`,
+      result: len(diameter),
+      value: diameter,
+      text: use.rate.text,
+    });
   else steps.push({ what: 'Diameter', sum: `girth ${len(girth)} ÷ π`, result: len(diameter), value: diameter });
 
   for (const l of use.limits) {
@@ -169,7 +251,11 @@ export function dose(input: DoseInput): Dose | DoseFault {
     const size = sizeBy(l.by, diameter);
     const mark = l.size.value * LENGTH[l.size.unit];
     const beyond = l.limit === 'min-size' ? size < mark - 1e-9 : size > mark + 1e-9;
-    if (beyond) return stop(`limits.${l.limit}`, `The label ${l.limit === 'min-size' ? 'starts at' : 'ends at'} ${figure(l.size.value)} ${l.size.unit} ${l.by}; this trunk has ${len(size)}. “${l.text}”`);
+    if (beyond)
+      return stop(
+        `limits.${l.limit}`,
+        `The label ${l.limit === 'min-size' ? 'starts at' : 'ends at'} ${figure(l.size.value)} ${l.size.unit} ${l.by}; this trunk has ${len(size)}. “${l.text}”`,
+      );
   }
 
   let sites: SiteCount | null = null;
@@ -177,16 +263,32 @@ export function dose(input: DoseInput): Dose | DoseFault {
     const counted = countSites(use.sites, diameter, input.girthAtInjection ?? girth, null);
     if (!counted) return stop('sites', 'The label’s table of sites has no class for this size.');
     sites = counted;
-    steps.push({ what: 'Injection sites', sum: sites.sum, result: `${sites.count} sites`, value: sites.count, text: use.sites.text });
+    steps.push({
+      what: 'Injection sites',
+      sum: sites.sum,
+      result: `${sites.count} sites`,
+      value: sites.count,
+      text: use.sites.text,
+    });
   }
 
   let point: RatePoint;
   if (use.rate.dose.form === 'flat') point = use.rate.dose.point;
   else {
     const found = pickClass(use.rate.dose.classes, diameter, (a, b) => (lowOf(a) <= lowOf(b) ? a : b));
-    if (!found) return stop('rate', `The label has no class for ${len(sizeBy(use.rate.dose.classes.by, diameter))} ${use.rate.dose.classes.by}.`);
+    if (!found)
+      return stop(
+        'rate',
+        `The label has no class for ${len(sizeBy(use.rate.dose.classes.by, diameter))} ${use.rate.dose.classes.by}.`,
+      );
     point = found.entry;
-    steps.push({ what: 'Size class', sum: `${use.rate.dose.classes.by} ${len(sizeBy(use.rate.dose.classes.by, diameter))}`, result: `class ${found.name}`, value: sizeBy(use.rate.dose.classes.by, diameter), text: use.rate.text });
+    steps.push({
+      what: 'Size class',
+      sum: `${use.rate.dose.classes.by} ${len(sizeBy(use.rate.dose.classes.by, diameter))}`,
+      result: `class ${found.name}`,
+      value: sizeBy(use.rate.dose.classes.by, diameter),
+      text: use.rate.text,
+    });
     if (found.note) notes.push(found.note);
   }
 
@@ -197,24 +299,67 @@ export function dose(input: DoseInput): Dose | DoseFault {
   const show = (v: number) => showAmount(v, dimension, system, 5).text;
 
   // From what the rate is an amount of, to product.
-  const recipe = label.stock ? toBase(label.stock.concentrate.value, label.stock.concentrate.unit) / toMl(label.stock.madeUpTo.value, label.stock.madeUpTo.unit) : null;
+  const recipe = label.stock
+    ? toBase(label.stock.concentrate.value, label.stock.concentrate.unit) /
+      toMl(label.stock.madeUpTo.value, label.stock.madeUpTo.unit)
+    : null;
   const rated = label.actives.find((a) => a.name === use.rate.active) ?? label.actives[0]!;
   const perUnit = activePerUnit(label, rated, liquid);
-  const toProduct = (of: 'product' | 'stock' | 'active', v: number): number | null => (of === 'product' ? v : of === 'stock' ? (recipe === null ? null : v * recipe) : perUnit === null ? null : v / perUnit);
+  const toProduct = (of: 'product' | 'stock' | 'active', v: number): number | null =>
+    of === 'product'
+      ? v
+      : of === 'stock'
+        ? recipe === null
+          ? null
+          : v * recipe
+        : perUnit === null
+          ? null
+          : v / perUnit;
   const factor = toProduct(use.rate.of, 1);
-  if (factor === null) return stop('rate.of', use.rate.of === 'stock' ? 'The label has a stock rate but no recipe for the stock solution.' : `The concentration of ${rated.name} does not let a product amount be worked out; the density is missing.`);
+  if (factor === null)
+    return stop(
+      'rate.of',
+      use.rate.of === 'stock'
+        ? 'The label has a stock rate but no recipe for the stock solution.'
+        : `The concentration of ${rated.name} does not let a product amount be worked out; the density is missing.`,
+    );
 
   const { low, high } = ends(point);
   const at = Math.min(1, Math.max(0, input.rangePoint ?? 0));
   const chosen = low + (high - low) * at;
   const amountOfRate = chosen * basis.times;
-  const rateWords = point.kind === 'single' ? `${figure(point.value)} ${point.unit}` : `${figure(point.low + (point.high - point.low) * at)} ${point.unit} (range ${figure(point.low)}–${figure(point.high)})`;
-  if (point.kind === 'range') notes.push(`${at === 0 ? 'Low end' : at === 1 ? 'High end' : 'A point'} of the label’s range${input.rangeReason ? `: ${input.rangeReason}` : `; the low end is for ${point.lowFor}, the high end for ${point.highFor}`}.`);
+  const rateWords =
+    point.kind === 'single'
+      ? `${figure(point.value)} ${point.unit}`
+      : `${figure(point.low + (point.high - point.low) * at)} ${point.unit} (range ${figure(point.low)}–${figure(point.high)})`;
+  if (point.kind === 'range')
+    notes.push(
+      `${at === 0 ? 'Low end' : at === 1 ? 'High end' : 'A point'} of the label’s range${input.rangeReason ? `: ${input.rangeReason}` : `; the low end is for ${point.lowFor}, the high end for ${point.highFor}`}.`,
+    );
   const rateDimension = point.unit in VOLUME ? 'volume' : 'mass';
-  steps.push({ what: use.rate.of === 'stock' ? 'Stock solution' : use.rate.of === 'active' ? 'Active ingredient' : 'Product', sum: `${rateWords} × ${basis.words}`, result: showAmount(amountOfRate, rateDimension, system, 6).text, value: amountOfRate, text: use.rate.text });
+  steps.push({
+    what: use.rate.of === 'stock' ? 'Stock solution' : use.rate.of === 'active' ? 'Active ingredient' : 'Product',
+    sum: `${rateWords} × ${basis.words}`,
+    result: showAmount(amountOfRate, rateDimension, system, 6).text,
+    value: amountOfRate,
+    text: use.rate.text,
+  });
   const exact = amountOfRate * factor;
-  if (use.rate.of === 'stock') steps.push({ what: 'Concentrate in it', sum: `× ${figure(label.stock!.concentrate.value)} ${label.stock!.concentrate.unit} ÷ ${figure(label.stock!.madeUpTo.value)} ${label.stock!.madeUpTo.unit}`, result: show(exact), value: exact, text: label.stock!.text });
-  if (use.rate.of === 'active') steps.push({ what: 'Product that holds it', sum: `÷ ${figure(perUnit!)} g ${rated.name} per ${liquid ? 'mL' : 'g'}`, result: show(exact), value: exact });
+  if (use.rate.of === 'stock')
+    steps.push({
+      what: 'Concentrate in it',
+      sum: `× ${figure(label.stock!.concentrate.value)} ${label.stock!.concentrate.unit} ÷ ${figure(label.stock!.madeUpTo.value)} ${label.stock!.madeUpTo.unit}`,
+      result: show(exact),
+      value: exact,
+      text: label.stock!.text,
+    });
+  if (use.rate.of === 'active')
+    steps.push({
+      what: 'Product that holds it',
+      sum: `÷ ${figure(perUnit!)} g ${rated.name} per ${liquid ? 'mL' : 'g'}`,
+      result: show(exact),
+      value: exact,
+    });
 
   // Limits, in product; the tightest holds.
   const bounds: Bound[] = [];
@@ -223,33 +368,74 @@ export function dose(input: DoseInput): Dose | DoseFault {
     if (l.limit === 'per-area-year') {
       const a = label.actives.find((x) => x.name === l.active)!;
       const share = activePerUnit(label, a, liquid);
-      if (share === null) return stop('actives', `The concentration of ${a.name} in g/L or its density is missing, so the yearly cap cannot be checked.`);
-      if (input.siteAreaM2 === undefined) return stop('siteAreaM2', 'The label caps what an area may get in a year: enter the area of this place.');
+      if (share === null)
+        return stop(
+          'actives',
+          `The concentration of ${a.name} in g/L or its density is missing, so the yearly cap cannot be checked.`,
+        );
+      if (input.siteAreaM2 === undefined)
+        return stop('siteAreaM2', 'The label caps what an area may get in a year: enter the area of this place.');
       const capG = (toBase(l.amount.value, l.amount.unit) * input.siteAreaM2) / toM2(l.each.value, l.each.unit);
       const used = input.siteYearActive?.[l.active] ?? 0;
       const allows = Math.max(0, (capG - used) / share);
-      bounds.push({ limit: l.limit, allows, bound: false, text: l.text, sentence: `${showMass(capG, system).text} of ${a.name} a year on this place, ${showMass(used, system).text} already used: ${show(allows)} of product left.` });
+      bounds.push({
+        limit: l.limit,
+        allows,
+        bound: false,
+        text: l.text,
+        sentence: `${showMass(capG, system).text} of ${a.name} a year on this place, ${showMass(used, system).text} already used: ${show(allows)} of product left.`,
+      });
       continue;
     }
     const whole = toProduct(l.of, toBase(l.amount.value, l.amount.unit));
-    if (whole === null) return stop(`limits.${l.limit}`, 'This limit cannot be brought to product with what the label says.');
-    const used = l.limit === 'per-tree-year' ? (input.treeYearProduct ?? 0) : l.limit === 'per-application' ? (input.applicationProduct ?? 0) : 0;
+    if (whole === null)
+      return stop(`limits.${l.limit}`, 'This limit cannot be brought to product with what the label says.');
+    const used =
+      l.limit === 'per-tree-year'
+        ? (input.treeYearProduct ?? 0)
+        : l.limit === 'per-application'
+          ? (input.applicationProduct ?? 0)
+          : 0;
     const allows = Math.max(0, whole - used);
-    const words = { 'per-tree': 'A tree may get', 'per-application': 'One application may use', 'per-tree-year': 'A tree may get in a year' }[l.limit];
-    bounds.push({ limit: l.limit, allows, bound: false, text: l.text, sentence: `${words} ${show(whole)}${used ? `, ${show(used)} already used` : ''}.` });
+    const words = {
+      'per-tree': 'A tree may get',
+      'per-application': 'One application may use',
+      'per-tree-year': 'A tree may get in a year',
+    }[l.limit];
+    bounds.push({
+      limit: l.limit,
+      allows,
+      bound: false,
+      text: l.text,
+      sentence: `${words} ${show(whole)}${used ? `, ${show(used)} already used` : ''}.`,
+    });
   }
   const tightest = bounds.reduce<Bound | null>((a, b) => (a === null || b.allows < a.allows ? b : a), null);
   const binding = tightest && tightest.allows < exact ? tightest : null;
   if (binding) binding.bound = true;
   const limited = binding ? binding.allows : exact;
-  if (binding) steps.push({ what: 'Held by the label’s limit', sum: binding.sentence, result: show(limited), value: limited, text: binding.text });
-  if (limited <= 0) return stop(`limits.${binding!.limit}`, `Nothing may be given: ${binding!.sentence} “${binding!.text}”`);
+  if (binding)
+    steps.push({
+      what: 'Held by the label’s limit',
+      sum: binding.sentence,
+      result: show(limited),
+      value: limited,
+      text: binding.text,
+    });
+  if (limited <= 0)
+    return stop(`limits.${binding!.limit}`, `Nothing may be given: ${binding!.sentence} “${binding!.text}”`);
 
   if (use.sites?.count.rule === 'volume-per-device') {
     const total = label.stock && recipe ? limited / recipe : limited;
     sites = countSites(use.sites, diameter, input.girthAtInjection ?? girth, total);
     if (!sites) return stop('sites', 'The number of devices cannot be worked out.');
-    steps.push({ what: 'Devices', sum: sites.sum, result: `${sites.count} sites`, value: sites.count, text: use.sites.text });
+    steps.push({
+      what: 'Devices',
+      sum: sites.sum,
+      result: `${sites.count} sites`,
+      value: sites.count,
+      text: use.sites.text,
+    });
   }
 
   // What is measured out: stock when the label doses stock, for each device when it is injected without a carrier.
@@ -261,30 +447,88 @@ export function dose(input: DoseInput): Dose | DoseFault {
   const toPour = (product: number) => (what === 'stock' ? product / recipe! : product) / parts;
   const range = { low: low * basis.times * factor, high: high * basis.times * factor };
   const pourDimension = what === 'stock' ? 'volume' : dimension;
-  const measured = toMarks(toPour(limited), { low: toPour(range.low), high: toPour(range.high) }, input.vessels.filter((v) => v.dimension === pourDimension), toPour(Math.min(range.high, tightest?.allows ?? Infinity)));
+  const measured = toMarks(
+    toPour(limited),
+    { low: toPour(range.low), high: toPour(range.high) },
+    input.vessels.filter((v) => v.dimension === pourDimension),
+    toPour(Math.min(range.high, tightest?.allows ?? Infinity)),
+  );
   const poured = measured.vessel ? measured.amount : toPour(limited);
   const fromPour = (v: number) => (what === 'stock' ? v * recipe! : v) * parts;
   const product = Math.min(fromPour(poured), Math.min(range.high, tightest?.allows ?? Infinity));
-  const pour = { ...measured, amount: poured, differencePercent: measured.vessel ? measured.differencePercent : 0, what: what as 'product' | 'stock', per: per as 'tree' | 'site' };
+  const pour = {
+    ...measured,
+    amount: poured,
+    differencePercent: measured.vessel ? measured.differencePercent : 0,
+    what: what as 'product' | 'stock',
+    per: per as 'tree' | 'site',
+  };
   const pourShow = (v: number) => showAmount(v, pourDimension, system, 5).text;
-  if (per === 'site') steps.push({ what: 'Each site', sum: `${pourShow(toPour(limited) * parts)} ÷ ${parts}`, result: pourShow(toPour(limited)), value: toPour(limited) });
+  if (per === 'site')
+    steps.push({
+      what: 'Each site',
+      sum: `${pourShow(toPour(limited) * parts)} ÷ ${parts}`,
+      result: pourShow(toPour(limited)),
+      value: toPour(limited),
+    });
   if (measured.vessel)
-    steps.push({ what: 'Measured', sum: `${measured.vessel.name}: ${measured.fullFills ? `${measured.fullFills} full${measured.lastMark ? ' and ' : ''}` : ''}${measured.lastMark ? `to ${pourShow(measured.lastMark)}` : ''}, ${figure(measured.differencePercent, 2)} %`, result: pourShow(poured), value: poured });
+    steps.push({
+      what: 'Measured',
+      sum: `${measured.vessel.name}: ${measured.fullFills ? `${measured.fullFills} full${measured.lastMark ? ' and ' : ''}` : ''}${measured.lastMark ? `to ${pourShow(measured.lastMark)}` : ''}, ${figure(measured.differencePercent, 2)} %`,
+      result: pourShow(poured),
+      value: poured,
+    });
 
   const stockMl = recipe ? (what === 'stock' ? poured * parts : null) : null;
   const actives = label.actives.flatMap((a) => {
     const share = activePerUnit(label, a, liquid);
     return share === null ? [] : [{ name: a.name, grams: product * share }];
   });
-  for (const a of actives) steps.push({ what: `Active, ${a.name}`, sum: `in ${show(product)}`, result: showMass(a.grams, system).text, value: a.grams });
+  for (const a of actives)
+    steps.push({
+      what: `Active, ${a.name}`,
+      sum: `in ${show(product)}`,
+      result: showMass(a.grams, system).text,
+      value: a.grams,
+    });
   const liquidIn = what === 'stock' ? (stockMl ?? 0) : liquid ? product : 0;
-  const outCarrier = carrier ? { totalMl: Math.max(carrier.ml, liquidIn), waterMl: Math.max(0, carrier.ml - liquidIn), mm: carrier.basin ? waterDepth(carrier.ml, carrier.basin) : null, text: carrier.text } : null;
-  if (carrier && outCarrier) steps.push({ what: 'Fill with water to', sum: carrier.sum, result: showVolume(outCarrier.totalMl, system).text, value: outCarrier.totalMl, text: carrier.text });
+  const outCarrier = carrier
+    ? {
+        totalMl: Math.max(carrier.ml, liquidIn),
+        waterMl: Math.max(0, carrier.ml - liquidIn),
+        mm: carrier.basin ? waterDepth(carrier.ml, carrier.basin) : null,
+        text: carrier.text,
+      }
+    : null;
+  if (carrier && outCarrier)
+    steps.push({
+      what: 'Fill with water to',
+      sum: carrier.sum,
+      result: showVolume(outCarrier.totalMl, system).text,
+      value: outCarrier.totalMl,
+      text: carrier.text,
+    });
   const mixMl = outCarrier ? outCarrier.totalMl : what === 'stock' ? stockMl : liquid ? product : null;
   return {
-    ok: true, dimension, diameterCm: diameter, girthCm: girth, stemRule, exact, limited, product, pour, stockMl, actives, carrier: outCarrier, sites,
+    ok: true,
+    dimension,
+    diameterCm: diameter,
+    girthCm: girth,
+    stemRule,
+    exact,
+    limited,
+    product,
+    pour,
+    stockMl,
+    actives,
+    carrier: outCarrier,
+    sites,
     perSite: sites ? { product: product / sites.count, mixMl: mixMl === null ? null : mixMl / sites.count } : null,
-    range, bounds, binding, steps, notes,
+    range,
+    bounds,
+    binding,
+    steps,
+    notes,
   };
 }
 
@@ -295,8 +539,19 @@ function eachStem(input: DoseInput, use: LabelUse, system: UnitSystem): Dose | D
   const usedActive: Record<string, number> = { ...input.siteYearActive };
   const perTree = use.limits.some((l) => l.limit === 'per-tree');
   for (const [i, d] of input.diameters.entries()) {
-    const one = dose({ ...input, diameters: [d], treeYearProduct: (input.treeYearProduct ?? 0) + used, applicationProduct: (input.applicationProduct ?? 0) + used, siteYearActive: usedActive, girthAtInjection: undefined });
-    if (!one.ok) return { ok: false, faults: one.faults.map((f) => ({ path: `diameters.${i}.${f.path}`, sentence: `Stem ${i + 1}: ${f.sentence}` })) };
+    const one = dose({
+      ...input,
+      diameters: [d],
+      treeYearProduct: (input.treeYearProduct ?? 0) + used,
+      applicationProduct: (input.applicationProduct ?? 0) + used,
+      siteYearActive: usedActive,
+      girthAtInjection: undefined,
+    });
+    if (!one.ok)
+      return {
+        ok: false,
+        faults: one.faults.map((f) => ({ path: `diameters.${i}.${f.path}`, sentence: `Stem ${i + 1}: ${f.sentence}` })),
+      };
     parts.push(one);
     used += one.product;
     for (const a of one.actives) usedActive[a.name] = (usedActive[a.name] ?? 0) + a.grams;
@@ -304,21 +559,44 @@ function eachStem(input: DoseInput, use: LabelUse, system: UnitSystem): Dose | D
   const first = parts[0]!;
   const add = (f: (d: Dose) => number) => parts.reduce((a, d) => a + f(d), 0);
   // The label's maximum for a tree still counts for the whole tree.
-  const treeMax = perTree ? Math.min(...parts.map((p) => p.bounds.find((b) => b.limit === 'per-tree')!.allows)) : Infinity;
-  if (add((d) => d.product) > treeMax) return stop('limits.per-tree', `The stems together would get more than the label allows one tree (${showAmount(treeMax, first.dimension, system).text}).`);
+  const treeMax = perTree
+    ? Math.min(...parts.map((p) => p.bounds.find((b) => b.limit === 'per-tree')!.allows))
+    : Infinity;
+  if (add((d) => d.product) > treeMax)
+    return stop(
+      'limits.per-tree',
+      `The stems together would get more than the label allows one tree (${showAmount(treeMax, first.dimension, system).text}).`,
+    );
   const diameter = combinedDiameter(input.diameters, 'basal-area');
-  const sites = first.sites ? { count: add((d) => d.sites!.count), sum: parts.map((d) => d.sites!.count).join(' + ') } : null;
+  const sites = first.sites
+    ? { count: add((d) => d.sites!.count), sum: parts.map((d) => d.sites!.count).join(' + ') }
+    : null;
   const product = add((d) => d.product);
   const mix = first.perSite?.mixMl === null || !first.perSite ? null : add((d) => d.perSite!.mixMl! * d.sites!.count);
   return {
     ...first,
-    diameterCm: diameter, girthCm: girthFromDiameter(diameter), stemRule: 'each',
-    exact: add((d) => d.exact), limited: add((d) => d.limited), product,
-    pour: { ...first.pour, amount: add((d) => d.pour.amount * (d.pour.per === 'site' ? d.sites!.count : 1)), vessel: null, per: 'tree', fullFills: 0, lastMark: 0, advice: `Measure each stem by itself: ${parts.map((d) => showAmount(d.pour.amount, d.dimension, system).text).join(', ')}.` },
+    diameterCm: diameter,
+    girthCm: girthFromDiameter(diameter),
+    stemRule: 'each',
+    exact: add((d) => d.exact),
+    limited: add((d) => d.limited),
+    product,
+    pour: {
+      ...first.pour,
+      amount: add((d) => d.pour.amount * (d.pour.per === 'site' ? d.sites!.count : 1)),
+      vessel: null,
+      per: 'tree',
+      fullFills: 0,
+      lastMark: 0,
+      advice: `Measure each stem by itself: ${parts.map((d) => showAmount(d.pour.amount, d.dimension, system).text).join(', ')}.`,
+    },
     stockMl: first.stockMl === null ? null : add((d) => d.stockMl!),
     actives: first.actives.map((a, i) => ({ name: a.name, grams: add((d) => d.actives[i]!.grams) })),
-    carrier: first.carrier ? { ...first.carrier, totalMl: add((d) => d.carrier!.totalMl), waterMl: add((d) => d.carrier!.waterMl) } : null,
-    sites, perSite: sites ? { product: product / sites.count, mixMl: mix === null ? null : mix / sites.count } : null,
+    carrier: first.carrier
+      ? { ...first.carrier, totalMl: add((d) => d.carrier!.totalMl), waterMl: add((d) => d.carrier!.waterMl) }
+      : null,
+    sites,
+    perSite: sites ? { product: product / sites.count, mixMl: mix === null ? null : mix / sites.count } : null,
     range: { low: add((d) => d.range.low), high: add((d) => d.range.high) },
     binding: parts.find((d) => d.binding)?.binding ?? null,
     steps: parts.flatMap((d, i) => d.steps.map((s) => ({ ...s, what: `Stem ${i + 1}: ${s.what}` }))),

@@ -8,7 +8,17 @@ import { doubts } from '../measure/plausible';
 /** What a column of a tree list can hold. */
 export const COLUMNS = ['tag', 'host', 'girth', 'diameter', 'height', 'lat', 'lon', 'order', 'note'] as const;
 export type Column = (typeof COLUMNS)[number];
-export const COLUMN_NAMES: Record<Column, string> = { tag: 'Tag', host: 'Host', girth: 'Girth', diameter: 'Diameter', height: 'Tree height', lat: 'Latitude', lon: 'Longitude', order: 'Walking order', note: 'Note' };
+export const COLUMN_NAMES: Record<Column, string> = {
+  tag: 'Tag',
+  host: 'Host',
+  girth: 'Girth',
+  diameter: 'Diameter',
+  height: 'Tree height',
+  lat: 'Latitude',
+  lon: 'Longitude',
+  order: 'Walking order',
+  note: 'Note',
+};
 
 /** Which header each column is read from; null leaves the column out. */
 export type Mapping = Record<Column, string | null>;
@@ -34,13 +44,21 @@ export function guessMapping(headers: string[]): { mapping: Mapping; units: Unit
   const used = new Set<string>();
   const mapping = Object.fromEntries(
     COLUMNS.map((c) => {
-      const found = headers.find((h) => !used.has(h) && HINTS[c].test(h.trim()) && !(c === 'height' && /measure|dbh|breast/i.test(h)));
+      const found = headers.find(
+        (h) => !used.has(h) && HINTS[c].test(h.trim()) && !(c === 'height' && /measure|dbh|breast/i.test(h)),
+      );
       if (found) used.add(found);
       return [c, found ?? null];
     }),
   ) as Mapping;
   const trunk = mapping.girth ?? mapping.diameter ?? '';
-  return { mapping, units: { trunk: /\b(in|inch|inches)\b|"/i.test(trunk) ? 'in' : /\bmm\b/i.test(trunk) ? 'mm' : 'cm', height: /\b(ft|feet|foot)\b/i.test(mapping.height ?? '') ? 'ft' : 'm' } };
+  return {
+    mapping,
+    units: {
+      trunk: /\b(in|inch|inches)\b|"/i.test(trunk) ? 'in' : /\bmm\b/i.test(trunk) ? 'mm' : 'cm',
+      height: /\b(ft|feet|foot)\b/i.test(mapping.height ?? '') ? 'ft' : 'm',
+    },
+  };
 }
 
 export interface TreeRow {
@@ -84,13 +102,20 @@ export function looksLikeText(text: string): boolean {
  * @param rows cells by header, in the order of the file
  * @returns every row that can be read, and one sentence for each fault; nothing should be written while there are faults
  */
-export function readTrees(rows: Record<string, string | undefined>[], c: ImportContext): { trees: TreeRow[]; faults: RowFault[]; warnings: RowFault[] } {
+export function readTrees(
+  rows: Record<string, string | undefined>[],
+  c: ImportContext,
+): { trees: TreeRow[]; faults: RowFault[]; warnings: RowFault[] } {
   const faults: RowFault[] = [];
   const warnings: RowFault[] = [];
   const trees: TreeRow[] = [];
   const seen = new Map<string, number>();
   if (!c.mapping.tag || !c.mapping.host) {
-    faults.push({ line: 1, column: null, sentence: `Choose the column that holds the ${!c.mapping.tag ? 'tag' : 'host'}.` });
+    faults.push({
+      line: 1,
+      column: null,
+      sentence: `Choose the column that holds the ${!c.mapping.tag ? 'tag' : 'host'}.`,
+    });
     return { trees, faults, warnings };
   }
   rows.forEach((row, i) => {
@@ -112,25 +137,48 @@ export function readTrees(rows: Record<string, string | undefined>[], c: ImportC
     else if (seen.has(tag)) fault('tag', `Tag ${tag} stands in line ${seen.get(tag)} already.`);
     else seen.set(tag, line);
     const host = c.hosts.get(cell('host').toLowerCase());
-    if (!host) fault('host', cell('host') ? `No host is called “${cell('host').slice(0, 40)}”.` : 'The host is missing.');
+    if (!host)
+      fault('host', cell('host') ? `No host is called “${cell('host').slice(0, 40)}”.` : 'The host is missing.');
     const trunkMax = (cm: number) => Math.round(cm / LENGTH[c.units.trunk]);
     const girth = number('girth', { name: 'The girth', above: 0, max: trunkMax(3000), unit: c.units.trunk });
     const diameter = number('diameter', { name: 'The diameter', above: 0, max: trunkMax(1000), unit: c.units.trunk });
-    const height = number('height', { name: 'The height', above: 0, max: c.units.height === 'm' ? 130 : 426, unit: c.units.height });
+    const height = number('height', {
+      name: 'The height',
+      above: 0,
+      max: c.units.height === 'm' ? 130 : 426,
+      unit: c.units.height,
+    });
     const lat = number('lat', { name: 'The latitude', min: -90, max: 90 });
     const lon = number('lon', { name: 'The longitude', min: -180, max: 180 });
-    if (faults.length === before && (lat === null) !== (lon === null)) fault(lat === null ? 'lat' : 'lon', 'A position needs both numbers.');
+    if (faults.length === before && (lat === null) !== (lon === null))
+      fault(lat === null ? 'lat' : 'lon', 'A position needs both numbers.');
     const order = number('order', { name: 'The walking order', min: 0, max: 1_000_000, whole: true });
     const note = cell('note');
     if (note.length > 2000) fault('note', 'A note has at most 2000 signs.');
     if (faults.length > before || !host) return;
     const byGirth = girth === null ? null : diameterFromGirth(girth * LENGTH[c.units.trunk]);
     const across = diameter === null ? null : diameter * LENGTH[c.units.trunk];
-    if (byGirth !== null && across !== null && Math.abs(byGirth - across) > Math.max(1, across * 0.03)) return void fault('girth', `Girth and diameter do not fit each other: ${cell('girth')} ${c.units.trunk} round is ${(byGirth / LENGTH[c.units.trunk]).toFixed(1)} ${c.units.trunk} across.`);
+    if (byGirth !== null && across !== null && Math.abs(byGirth - across) > Math.max(1, across * 0.03))
+      return void fault(
+        'girth',
+        `Girth and diameter do not fit each other: ${cell('girth')} ${c.units.trunk} round is ${(byGirth / LENGTH[c.units.trunk]).toFixed(1)} ${c.units.trunk} across.`,
+      );
     const diameterCm = byGirth ?? across;
     const heightM = height === null ? null : (height * LENGTH[c.units.height]) / 100;
-    if (diameterCm !== null) for (const d of doubts({ diameterCm, ...(heightM ? { heightM } : {}), growthCmPerYear: host.growthCmPerYear, largestCm: host.largestCm })) warnings.push({ line, column: c.mapping.girth ?? c.mapping.diameter, sentence: d.sentence });
-    const stems: StemReading[] | null = girth !== null ? [{ kind: 'girth', typed: { value: girth, unit: c.units.trunk } }] : diameter !== null ? [{ kind: 'diameter', typed: { value: diameter, unit: c.units.trunk } }] : null;
+    if (diameterCm !== null)
+      for (const d of doubts({
+        diameterCm,
+        ...(heightM ? { heightM } : {}),
+        growthCmPerYear: host.growthCmPerYear,
+        largestCm: host.largestCm,
+      }))
+        warnings.push({ line, column: c.mapping.girth ?? c.mapping.diameter, sentence: d.sentence });
+    const stems: StemReading[] | null =
+      girth !== null
+        ? [{ kind: 'girth', typed: { value: girth, unit: c.units.trunk } }]
+        : diameter !== null
+          ? [{ kind: 'diameter', typed: { value: diameter, unit: c.units.trunk } }]
+          : null;
     trees.push({ tag, hostId: host.id, stems, diameterCm, heightM, lat, lon, walkOrder: order, note });
   });
   return { trees, faults, warnings };

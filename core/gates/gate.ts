@@ -69,6 +69,15 @@ export interface Region {
 export type Rule = (f: Facts) => Gate | null;
 
 /** Puts a gate together; rules stay one sentence of code each. */
-export const gate = (id: string, strength: Strength, title: string, sentence: string, source: string, facts: string[], satisfy: string, state: Gate['state'] = 'tripped'): Gate => ({ id, strength, state, title, sentence, source, facts, satisfy });
+export const gate = (
+  id: string,
+  strength: Strength,
+  title: string,
+  sentence: string,
+  source: string,
+  facts: string[],
+  satisfy: string,
+  state: Gate['state'] = 'tripped',
+): Gate => ({ id, strength, state, title, sentence, source, facts, satisfy });
 
 export const isSoil = (u: LabelUse) => u.method === 'soil-drench' || u.method === 'soil-injection';

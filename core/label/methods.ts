@@ -1,5 +1,15 @@
 /** How a product reaches the tree; free of schemas, so that the browser can load the names alone. */
-export const METHODS = ['soil-drench', 'trunk-injection', 'soil-injection', 'bark-spray', 'foliar-spray', 'dormant-spray', 'root-zone-feeding', 'bait', 'dust'] as const;
+export const METHODS = [
+  'soil-drench',
+  'trunk-injection',
+  'soil-injection',
+  'bark-spray',
+  'foliar-spray',
+  'dormant-spray',
+  'root-zone-feeding',
+  'bait',
+  'dust',
+] as const;
 export const METHOD_NAMES: Record<(typeof METHODS)[number], string> = {
   'soil-drench': 'Soil drench',
   'trunk-injection': 'Trunk injection',

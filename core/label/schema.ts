@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { AREA, LENGTH, MASS, VOLUME, type AreaUnit, type LengthUnit, type MassUnit, type VolumeUnit } from '../units/units';
+import {
+  AREA,
+  LENGTH,
+  MASS,
+  VOLUME,
+  type AreaUnit,
+  type LengthUnit,
+  type MassUnit,
+  type VolumeUnit,
+} from '../units/units';
 import { isLiquid } from './liquid';
 import { METHODS } from './methods';
 import { followUpRule } from '../season/rules';
@@ -10,21 +19,34 @@ import { followUpRule } from '../season/rules';
  */
 const unitsOf = <K extends string>(table: Record<K, number>) => Object.keys(table) as [K, ...K[]];
 const lengthUnit = z.enum(unitsOf<LengthUnit>(LENGTH));
-const amountUnit = z.enum([...unitsOf<VolumeUnit>(VOLUME), ...unitsOf<MassUnit>(MASS)] as [VolumeUnit | MassUnit, ...(VolumeUnit | MassUnit)[]]);
+const amountUnit = z.enum([...unitsOf<VolumeUnit>(VOLUME), ...unitsOf<MassUnit>(MASS)] as [
+  VolumeUnit | MassUnit,
+  ...(VolumeUnit | MassUnit)[],
+]);
 const positive = z.number().positive().max(1e7);
 
 export const lengthSchema = z.strictObject({ value: positive, unit: lengthUnit });
 const amount = z.strictObject({ value: positive, unit: amountUnit });
 const volume = z.strictObject({ value: positive, unit: z.enum(unitsOf<VolumeUnit>(VOLUME)) });
 const area = z.strictObject({ value: positive, unit: z.enum(unitsOf<AreaUnit>(AREA)) });
-const id = z.string().regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, digits and hyphens').max(60);
+const id = z
+  .string()
+  .regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, digits and hyphens')
+  .max(60);
 const sentence = z.string().trim().min(1).max(600);
 
 /** One value is the maximum; a range leaves a choice, low for small or light, high for large or heavy. */
 const ratePoint = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('single'), value: positive, unit: amountUnit }),
   z
-    .strictObject({ kind: z.literal('range'), low: positive, high: positive, unit: amountUnit, lowFor: z.string().max(120).default('small trees, light attack'), highFor: z.string().max(120).default('large trees, heavy attack') })
+    .strictObject({
+      kind: z.literal('range'),
+      low: positive,
+      high: positive,
+      unit: amountUnit,
+      lowFor: z.string().max(120).default('small trees, light attack'),
+      highFor: z.string().max(120).default('large trees, heavy attack'),
+    })
     .refine((r) => r.low < r.high, { message: 'the low end of the range must be below the high end', path: ['low'] }),
 ]);
 
@@ -36,13 +58,22 @@ const banded = <T extends z.ZodType>(entry: T) =>
       by: z.enum(['diameter', 'girth']),
       unit: lengthUnit,
       boundary,
-      bands: z.array(z.strictObject({ over: z.number().min(0), upTo: positive.nullable(), entry })).min(1).max(40),
+      bands: z
+        .array(z.strictObject({ over: z.number().min(0), upTo: positive.nullable(), entry }))
+        .min(1)
+        .max(40),
     })
     .superRefine((c, ctx) =>
       c.bands.forEach((b, i) => {
         const next = c.bands[i + 1];
-        if (b.upTo !== null && b.upTo <= b.over) ctx.addIssue({ code: 'custom', path: ['bands', i, 'upTo'], message: 'a class must end above where it starts' });
-        if (next && (b.upTo === null || next.over < b.upTo)) ctx.addIssue({ code: 'custom', path: ['bands', i + 1, 'over'], message: 'classes must not overlap' });
+        if (b.upTo !== null && b.upTo <= b.over)
+          ctx.addIssue({
+            code: 'custom',
+            path: ['bands', i, 'upTo'],
+            message: 'a class must end above where it starts',
+          });
+        if (next && (b.upTo === null || next.over < b.upTo))
+          ctx.addIssue({ code: 'custom', path: ['bands', i + 1, 'over'], message: 'classes must not overlap' });
       }),
     );
 
@@ -75,8 +106,20 @@ const carrier = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   z.strictObject({ kind: z.literal('fixed'), volume, text: sentence }),
   z.strictObject({ kind: z.literal('by-size'), classes: banded(volume), text: sentence }),
-  z.strictObject({ kind: z.literal('per-size'), by: z.enum(['diameter', 'girth']), each: lengthSchema, volume, text: sentence }),
-  z.strictObject({ kind: z.literal('wet-basin'), mm: positive, innerCm: z.number().min(0).max(300), outerCm: positive.max(600), text: sentence }),
+  z.strictObject({
+    kind: z.literal('per-size'),
+    by: z.enum(['diameter', 'girth']),
+    each: lengthSchema,
+    volume,
+    text: sentence,
+  }),
+  z.strictObject({
+    kind: z.literal('wet-basin'),
+    mm: positive,
+    innerCm: z.number().min(0).max(300),
+    outerCm: positive.max(600),
+    text: sentence,
+  }),
 ]);
 
 const sites = z.strictObject({
@@ -99,13 +142,32 @@ const sites = z.strictObject({
 
 const limit = z.discriminatedUnion('limit', [
   z.strictObject({ limit: z.literal('per-tree'), of: z.enum(['product', 'active', 'stock']), amount, text: sentence }),
-  z.strictObject({ limit: z.literal('per-application'), of: z.enum(['product', 'active', 'stock']), amount, text: sentence }),
-  z.strictObject({ limit: z.literal('per-tree-year'), of: z.enum(['product', 'active', 'stock']), amount, text: sentence }),
+  z.strictObject({
+    limit: z.literal('per-application'),
+    of: z.enum(['product', 'active', 'stock']),
+    amount,
+    text: sentence,
+  }),
+  z.strictObject({
+    limit: z.literal('per-tree-year'),
+    of: z.enum(['product', 'active', 'stock']),
+    amount,
+    text: sentence,
+  }),
   z.strictObject({ limit: z.literal('per-area-year'), active: z.string().max(80), amount, each: area, text: sentence }),
-  z.strictObject({ limit: z.literal('min-size'), by: z.enum(['diameter', 'girth']), size: lengthSchema, text: sentence }),
-  z.strictObject({ limit: z.literal('max-size'), by: z.enum(['diameter', 'girth']), size: lengthSchema, text: sentence }),
+  z.strictObject({
+    limit: z.literal('min-size'),
+    by: z.enum(['diameter', 'girth']),
+    size: lengthSchema,
+    text: sentence,
+  }),
+  z.strictObject({
+    limit: z.literal('max-size'),
+    by: z.enum(['diameter', 'girth']),
+    size: lengthSchema,
+    text: sentence,
+  }),
 ]);
-
 
 const use = z
   .strictObject({
@@ -139,7 +201,10 @@ const use = z
         maxCrownLoss: z.number().min(0).max(100).optional(),
         text: sentence,
       })
-      .refine((c) => c.minC === undefined || c.maxC === undefined || c.minC < c.maxC, { message: 'the lowest temperature must be below the highest', path: ['minC'] })
+      .refine((c) => c.minC === undefined || c.maxC === undefined || c.minC < c.maxC, {
+        message: 'the lowest temperature must be below the highest',
+        path: ['minC'],
+      })
       .optional(),
     protection: z.array(sentence).min(1).max(20),
     followUps: z.array(followUpRule).max(12).default([]),
@@ -147,13 +212,20 @@ const use = z
   .superRefine((u, ctx) => {
     const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
     const bySite = u.rate.basis.per === 'site';
-    if ((u.method === 'trunk-injection' || bySite) && !u.sites) fault(['sites'], 'an injection needs its rule for the number of sites');
-    if (bySite && u.sites?.count.rule === 'volume-per-device') fault(['sites', 'count'], 'a rate per site cannot take its number of sites from the total dose');
+    if ((u.method === 'trunk-injection' || bySite) && !u.sites)
+      fault(['sites'], 'an injection needs its rule for the number of sites');
+    if (bySite && u.sites?.count.rule === 'volume-per-device')
+      fault(['sites', 'count'], 'a rate per site cannot take its number of sites from the total dose');
     const low = u.limits.findIndex((l) => l.limit === 'min-size');
     const high = u.limits.findIndex((l) => l.limit === 'max-size');
     const a = u.limits[low];
     const b = u.limits[high];
-    if (a?.limit === 'min-size' && b?.limit === 'max-size' && a.by === b.by && a.size.value * LENGTH[a.size.unit] >= b.size.value * LENGTH[b.size.unit])
+    if (
+      a?.limit === 'min-size' &&
+      b?.limit === 'max-size' &&
+      a.by === b.by &&
+      a.size.value * LENGTH[a.size.unit] >= b.size.value * LENGTH[b.size.unit]
+    )
       fault(['limits', high, 'size'], 'the largest size must be above the smallest');
   });
 
@@ -189,23 +261,36 @@ export const labelSchema = z
   .superRefine((label, ctx) => {
     const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
     label.actives.forEach((a, i) => {
-      if (a.gPerL === undefined && a.massFraction === undefined) fault(['actives', i], 'give the concentration as g/L or as a mass fraction');
+      if (a.gPerL === undefined && a.massFraction === undefined)
+        fault(['actives', i], 'give the concentration as g/L or as a mass fraction');
     });
     label.uses.forEach((u, i) => {
       const points = u.rate.dose.form === 'flat' ? [u.rate.dose.point] : u.rate.dose.classes.bands.map((b) => b.entry);
       const volumes = new Set(points.map((p) => p.unit in VOLUME));
       if (volumes.size > 1) fault(['uses', i, 'rate', 'dose'], 'all classes must be volumes, or all masses');
-      if (u.rate.of === 'active' && volumes.has(true)) fault(['uses', i, 'rate', 'dose'], 'an active-ingredient rate is a mass');
-      if (u.rate.of === 'stock' && volumes.has(false)) fault(['uses', i, 'rate', 'dose'], 'a stock solution is dosed by volume');
-      if (u.rate.of === 'stock' && !label.stock) fault(['uses', i, 'rate', 'of'], 'a stock rate needs the recipe of the stock solution');
+      if (u.rate.of === 'active' && volumes.has(true))
+        fault(['uses', i, 'rate', 'dose'], 'an active-ingredient rate is a mass');
+      if (u.rate.of === 'stock' && volumes.has(false))
+        fault(['uses', i, 'rate', 'dose'], 'a stock solution is dosed by volume');
+      if (u.rate.of === 'stock' && !label.stock)
+        fault(['uses', i, 'rate', 'of'], 'a stock rate needs the recipe of the stock solution');
       const names = label.actives.map((a) => a.name);
-      if (u.rate.active && !names.includes(u.rate.active)) fault(['uses', i, 'rate', 'active'], 'no such active on this label');
+      if (u.rate.active && !names.includes(u.rate.active))
+        fault(['uses', i, 'rate', 'active'], 'no such active on this label');
       u.limits.forEach((l, j) => {
-        if (l.limit === 'per-area-year' && !names.includes(l.active)) fault(['uses', i, 'limits', j, 'active'], 'no such active on this label');
-        if ('of' in l && l.of === 'stock' && !label.stock) fault(['uses', i, 'limits', j, 'of'], 'there is no stock solution on this label');
-        if ('of' in l && l.of !== 'product' && (l.of === 'active') === l.amount.unit in VOLUME) fault(['uses', i, 'limits', j, 'amount'], l.of === 'active' ? 'an active is limited by mass' : 'a stock solution is limited by volume');
-        if (l.limit === 'per-area-year' && l.amount.unit in VOLUME) fault(['uses', i, 'limits', j, 'amount'], 'an active is limited by mass');
-        if ('of' in l && l.of === 'product' && l.amount.unit in VOLUME !== isLiquid(label as Label)) fault(['uses', i, 'limits', j, 'amount'], 'the limit must be in the product’s own dimension');
+        if (l.limit === 'per-area-year' && !names.includes(l.active))
+          fault(['uses', i, 'limits', j, 'active'], 'no such active on this label');
+        if ('of' in l && l.of === 'stock' && !label.stock)
+          fault(['uses', i, 'limits', j, 'of'], 'there is no stock solution on this label');
+        if ('of' in l && l.of !== 'product' && (l.of === 'active') === l.amount.unit in VOLUME)
+          fault(
+            ['uses', i, 'limits', j, 'amount'],
+            l.of === 'active' ? 'an active is limited by mass' : 'a stock solution is limited by volume',
+          );
+        if (l.limit === 'per-area-year' && l.amount.unit in VOLUME)
+          fault(['uses', i, 'limits', j, 'amount'], 'an active is limited by mass');
+        if ('of' in l && l.of === 'product' && l.amount.unit in VOLUME !== isLiquid(label as Label))
+          fault(['uses', i, 'limits', j, 'amount'], 'the limit must be in the product’s own dimension');
       });
     });
   });

@@ -36,21 +36,51 @@ export function doubts(p: Plausibility): Doubt[] {
     const was = p.last.diameterCm;
     const growth = (p.growthCmPerYear ?? 2) * Math.max(p.last.yearsAgo, 0.25) + slack(was);
     if (nearPi(d / was))
-      out.push({ id: 'girth-diameter', mixup: true, sentence: `This is ${figure(d / was, 2)} times the last diameter (${figure(was, 3)} cm): was a girth entered as a diameter?` });
+      out.push({
+        id: 'girth-diameter',
+        mixup: true,
+        sentence: `This is ${figure(d / was, 2)} times the last diameter (${figure(was, 3)} cm): was a girth entered as a diameter?`,
+      });
     else if (nearPi(was / d))
-      out.push({ id: 'girth-diameter', mixup: true, sentence: `This is a third of the last diameter (${figure(was, 3)} cm): was a diameter entered as a girth?` });
+      out.push({
+        id: 'girth-diameter',
+        mixup: true,
+        sentence: `This is a third of the last diameter (${figure(was, 3)} cm): was a diameter entered as a girth?`,
+      });
     else if (d < was - slack(was))
-      out.push({ id: 'shrunk', mixup: false, sentence: `The last reading was ${figure(was, 3)} cm across; trunks do not shrink. Same height, same stem?` });
+      out.push({
+        id: 'shrunk',
+        mixup: false,
+        sentence: `The last reading was ${figure(was, 3)} cm across; trunks do not shrink. Same height, same stem?`,
+      });
     else if (d > was + growth)
-      out.push({ id: 'jumped', mixup: false, sentence: `${figure(d - was, 2)} cm more than last time is faster than this host grows (about ${figure(growth, 2)} cm).` });
+      out.push({
+        id: 'jumped',
+        mixup: false,
+        sentence: `${figure(d - was, 2)} cm more than last time is faster than this host grows (about ${figure(growth, 2)} cm).`,
+      });
   }
   if (p.heightM && p.heightM > 0) {
     // Height over diameter of standing trees runs from about 15 (squat veterans) to 130 (drawn-up poles).
     const ratio = (p.heightM * 100) / d;
-    if (ratio > 160) out.push({ id: 'slender', mixup: ratio / Math.PI < 160, sentence: `A tree ${figure(p.heightM, 3)} m tall on a ${figure(d, 3)} cm trunk would not stand: is this a diameter entered as a girth?` });
-    else if (ratio < 9) out.push({ id: 'stout', mixup: ratio * Math.PI >= 9, sentence: `${figure(d, 3)} cm across is very stout for ${figure(p.heightM, 3)} m of height: is this a girth entered as a diameter?` });
+    if (ratio > 160)
+      out.push({
+        id: 'slender',
+        mixup: ratio / Math.PI < 160,
+        sentence: `A tree ${figure(p.heightM, 3)} m tall on a ${figure(d, 3)} cm trunk would not stand: is this a diameter entered as a girth?`,
+      });
+    else if (ratio < 9)
+      out.push({
+        id: 'stout',
+        mixup: ratio * Math.PI >= 9,
+        sentence: `${figure(d, 3)} cm across is very stout for ${figure(p.heightM, 3)} m of height: is this a girth entered as a diameter?`,
+      });
   }
   if (p.largestCm && d > p.largestCm)
-    out.push({ id: 'beyond-species', mixup: d / Math.PI <= p.largestCm, sentence: `This host rarely passes ${figure(p.largestCm, 3)} cm across: is this a girth entered as a diameter?` });
+    out.push({
+      id: 'beyond-species',
+      mixup: d / Math.PI <= p.largestCm,
+      sentence: `This host rarely passes ${figure(p.largestCm, 3)} cm across: is this a girth entered as a diameter?`,
+    });
   return out;
 }

@@ -14,16 +14,23 @@ describe('the trunk', () => {
   });
 
   it('keeps what was typed: inches of girth are divided by pi after conversion', () => {
-    expect(stemDiameters([{ kind: 'girth', typed: { value: 57.125, unit: 'in' } }])[0]).toBeCloseTo((57.125 * 2.54) / Math.PI, 12);
+    expect(stemDiameters([{ kind: 'girth', typed: { value: 57.125, unit: 'in' } }])[0]).toBeCloseTo(
+      (57.125 * 2.54) / Math.PI,
+      12,
+    );
     expect(stemDiameters([{ kind: 'diameter', typed: { value: 320, unit: 'mm' } }])[0]).toBe(32);
   });
 
   it('turns girth and diameter into each other, and an equivalent never exceeds the sum', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: 0.1, max: 300, noNaN: true }), { minLength: 1, maxLength: 8 }), (ds) => {
-      expect(relative(diameterFromGirth(girthFromDiameter(ds[0]!)), ds[0]!)).toBeLessThan(1e-12);
-      expect(combinedDiameter(ds, 'basal-area')).toBeLessThanOrEqual(combinedDiameter(ds, 'sum') * (1 + 1e-12));
-      expect(combinedDiameter(ds, 'basal-area')).toBeGreaterThanOrEqual(combinedDiameter(ds, 'largest') * (1 - 1e-12));
-    }));
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0.1, max: 300, noNaN: true }), { minLength: 1, maxLength: 8 }), (ds) => {
+        expect(relative(diameterFromGirth(girthFromDiameter(ds[0]!)), ds[0]!)).toBeLessThan(1e-12);
+        expect(combinedDiameter(ds, 'basal-area')).toBeLessThanOrEqual(combinedDiameter(ds, 'sum') * (1 + 1e-12));
+        expect(combinedDiameter(ds, 'basal-area')).toBeGreaterThanOrEqual(
+          combinedDiameter(ds, 'largest') * (1 - 1e-12),
+        );
+      }),
+    );
   });
 });
 

@@ -40,7 +40,12 @@ function betterGraduation(amount: number): number {
  * @param range what may be poured; equal ends for a single value
  * @param ceiling never exceeded, whatever the range says (limits of the label)
  */
-export function toMarks(exact: number, range: { low: number; high: number }, vessels: Vessel[], ceiling = range.high): Measured {
+export function toMarks(
+  exact: number,
+  range: { low: number; high: number },
+  vessels: Vessel[],
+  ceiling = range.high,
+): Measured {
   const top = Math.min(range.high, ceiling);
   const nothing: Measured = { amount: 0, vessel: null, fullFills: 0, lastMark: 0, differencePercent: -100 };
   let best: { m: Measured; cost: number } | null = null;
@@ -52,7 +57,9 @@ export function toMarks(exact: number, range: { low: number; high: number }, ves
       const lastMark = floorTo(Math.max(0, target - fullFills * whole), vessel.graduation);
       return { fullFills, lastMark, amount: Math.min(target, fullFills * whole + lastMark) };
     };
-    const tries = [fit(exact), fit(Math.min(top, exact + vessel.graduation))].filter((t) => t.amount > 0 && t.amount <= top);
+    const tries = [fit(exact), fit(Math.min(top, exact + vessel.graduation))].filter(
+      (t) => t.amount > 0 && t.amount <= top,
+    );
     for (const t of tries) {
       if (t.amount > exact && range.low >= range.high) continue;
       if (t.amount < range.low && range.low < range.high && tries.some((o) => o.amount >= range.low)) continue;
@@ -60,12 +67,19 @@ export function toMarks(exact: number, range: { low: number; high: number }, ves
       const off = (100 * (t.amount - exact)) / exact;
       // A fill more is worth about one percent of exactness: nobody fills a syringe forty times.
       const cost = Math.abs(off) + (fills - 1) + (fills > 6 ? 1000 : 0);
-      if (!best || cost < best.cost - 1e-12 || (Math.abs(cost - best.cost) <= 1e-12 && vessel.capacity < best.m.vessel!.capacity))
+      if (
+        !best ||
+        cost < best.cost - 1e-12 ||
+        (Math.abs(cost - best.cost) <= 1e-12 && vessel.capacity < best.m.vessel!.capacity)
+      )
         best = { cost, m: { ...t, vessel, differencePercent: off } };
     }
   }
   const m = best?.m ?? nothing;
   if (m.vessel && Math.abs(m.differencePercent) <= 5) return m;
   const step = betterGraduation(exact);
-  return { ...m, advice: `None of your vessels reads this within 5 %: take one marked every ${figure(step)} or finer that holds ${figure(exact, 3)}.` };
+  return {
+    ...m,
+    advice: `None of your vessels reads this within 5 %: take one marked every ${figure(step)} or finer that holds ${figure(exact, 3)}.`,
+  };
 }

@@ -23,7 +23,9 @@ export const may = (role: Role, right: Right): boolean => (TABLE[right] as reado
 
 /** Why somebody may not, as a sentence that names who can. */
 export function refusal(role: Role, right: Right): string {
-  const who = TABLE[right].map((r) => (r === 'office' ? 'the office' : r === 'technician' ? 'a technician' : `an ${r}`)).join(' or ');
+  const who = TABLE[right]
+    .map((r) => (r === 'office' ? 'the office' : r === 'technician' ? 'a technician' : `an ${r}`))
+    .join(' or ');
   return `To ${right} takes ${who}; you are signed in as ${role}.`;
 }
 export const rightsTable = (): { right: Right; roles: readonly Role[] }[] =>

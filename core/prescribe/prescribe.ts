@@ -124,7 +124,12 @@ export function options(s: Situation, labels: readonly Label[], c: Choices): Opt
       .filter((u) => u.method === 'soil-drench' || u.method === 'trunk-injection')
       .map((use) => {
         const { gates } = prescribe(s, label, use, c);
-        return { label, use, stops: gates.filter((g) => g.strength === 'stop').length, holds: blocked(gates, {}).length };
+        return {
+          label,
+          use,
+          stops: gates.filter((g) => g.strength === 'stop').length,
+          holds: blocked(gates, {}).length,
+        };
       }),
   );
   return offered.sort((a, b) => a.stops - b.stops || a.holds - b.holds || a.label.key.localeCompare(b.label.key));

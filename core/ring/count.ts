@@ -24,11 +24,17 @@ export function countSites(rule: SiteRule, diameter: Cm, girthAtInjection: Cm, t
   switch (c.rule) {
     case 'per-diameter': {
       const n = diameter / toCm(c.each);
-      return { count: up(n), sum: `${figure(diameter)} cm diameter ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up` };
+      return {
+        count: up(n),
+        sum: `${figure(diameter)} cm diameter ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up`,
+      };
     }
     case 'per-girth': {
       const n = girthAtInjection / toCm(c.each);
-      return { count: up(n), sum: `${figure(girthAtInjection)} cm girth ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up` };
+      return {
+        count: up(n),
+        sum: `${figure(girthAtInjection)} cm girth ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up`,
+      };
     }
     case 'classes': {
       const found = pickClass(c.classes, diameter, Math.min);
@@ -37,7 +43,10 @@ export function countSites(rule: SiteRule, diameter: Cm, girthAtInjection: Cm, t
     case 'volume-per-device': {
       if (total === null) return null;
       const n = total / toMl(c.volume.value, c.volume.unit);
-      return { count: up(n), sum: `${figure(total)} mL ÷ ${figure(c.volume.value)} ${c.volume.unit} a device = ${figure(n)}, rounded up` };
+      return {
+        count: up(n),
+        sum: `${figure(total)} mL ÷ ${figure(c.volume.value)} ${c.volume.unit} a device = ${figure(n)}, rounded up`,
+      };
     }
   }
 }

@@ -54,7 +54,8 @@ export function barredAt(bearing: Bearing, r: Omit<RingInput, 'count' | 'minSpac
   for (const arc of r.arcs) {
     const clear = r.arcClearanceCm * degPerCm;
     const width = arc.from === arc.to ? 360 : turn(arc.to - arc.from);
-    if (width + 2 * clear >= 360 || turn(bearing - (arc.from - clear)) <= width + 2 * clear) return `${arc.kind.replace('-', ' ')}, kept clear`;
+    if (width + 2 * clear >= 360 || turn(bearing - (arc.from - clear)) <= width + 2 * clear)
+      return `${arc.kind.replace('-', ' ')}, kept clear`;
   }
   for (const s of r.oldSites) {
     if (!bars(s, r)) continue;
@@ -90,10 +91,20 @@ export function placeRing(r: RingInput): Ring {
   for (let n = Math.min(r.count, mostThatFit(legal, minGap)); n >= 1; n--) {
     const best = evenest(legal, n, r);
     if (!best) continue;
-    const short = n < r.count ? `Only ${n} of ${r.count} sites fit: another height, fewer and larger doses if the label allows, or another method.` : `${n} sites, ${(r.girthCm / n).toFixed(1)} cm apart on average.`;
+    const short =
+      n < r.count
+        ? `Only ${n} of ${r.count} sites fit: another height, fewer and larger doses if the label allows, or another method.`
+        : `${n} sites, ${(r.girthCm / n).toFixed(1)} cm apart on average.`;
     return { sites: best.sites, wanted: r.count, unevenness: best.cost, forbidden, barring, sentence: short };
   }
-  return { sites: [], wanted: r.count, unevenness: 0, forbidden, barring, sentence: 'No site fits at this height: every bearing is a wound, a valley or too near an old hole.' };
+  return {
+    sites: [],
+    wanted: r.count,
+    unevenness: 0,
+    forbidden,
+    barring,
+    sentence: 'No site fits at this height: every bearing is a wound, a valley or too near an old hole.',
+  };
 }
 
 /** How many sites fit at `minGap` degrees apart: packing as tightly as can be from each possible first site. */
@@ -131,22 +142,35 @@ function evenest(legal: number[], n: number, r: RingInput): { sites: Bearing[]; 
   if (n === 1) return { sites: [legal[0]!], cost: 0 };
   const ideal = STEPS / n;
   // Turned so that the widest barred stretch ends at zero: every ring has a gap across it, and its next site soon after.
-  const widest = legal.map((b, j) => ({ b, width: (j ? b - legal[j - 1]! : b + STEPS - legal.at(-1)!) })).reduce((a, x) => (x.width > a.width ? x : a));
+  const widest = legal
+    .map((b, j) => ({ b, width: j ? b - legal[j - 1]! : b + STEPS - legal.at(-1)! }))
+    .reduce((a, x) => (x.width > a.width ? x : a));
   const zero = widest.b;
   const turned = legal.map((b) => turn(b - zero)).sort((a, b) => a - b);
-  const runs: Run[] = turned.flatMap((b, j) => (j && b - turned[j - 1]! > ideal ? [{ before: turned[j - 1]!, after: b }] : []));
+  const runs: Run[] = turned.flatMap((b, j) =>
+    j && b - turned[j - 1]! > ideal ? [{ before: turned[j - 1]!, after: b }] : [],
+  );
   if (widest.width > ideal) runs.unshift({ before: turned.at(-1)! - STEPS, after: 0 });
   const forced = runs.reduce((a, x) => a + ((x.after - x.before - ideal) * cmPerStep) ** 2, 0);
   const gapCost = Float64Array.from({ length: STEPS + 1 }, (_, g) => ((g - ideal) * cmPerStep) ** 2);
   for (let reach = 2; ; reach *= 2) {
     const best = search(turned, n, minGap, ideal, reach, runs, gapCost);
-    if (best && (best.cost <= (reach * cmPerStep) ** 2 + forced + 1e-9 || reach >= STEPS)) return { cost: best.cost, sites: best.sites.map((b) => turn(b + zero)).sort((a, b) => a - b) };
+    if (best && (best.cost <= (reach * cmPerStep) ** 2 + forced + 1e-9 || reach >= STEPS))
+      return { cost: best.cost, sites: best.sites.map((b) => turn(b + zero)).sort((a, b) => a - b) };
     if (reach >= STEPS) return null;
   }
 }
 
 /** Dynamic programming from each possible first site: the least cost with k + 1 sites placed, the last at o. */
-function search(legal: number[], n: number, minGap: number, ideal: number, reach: number, runs: Run[], gapCost: Float64Array): { sites: Bearing[]; cost: number } | null {
+function search(
+  legal: number[],
+  n: number,
+  minGap: number,
+  ideal: number,
+  reach: number,
+  runs: Run[],
+  gapCost: Float64Array,
+): { sites: Bearing[]; cost: number } | null {
   const low = Math.max(minGap, Math.ceil(ideal - reach));
   const high = Math.min(STEPS, Math.floor(ideal + reach));
   const ok = new Uint8Array(STEPS * 2);
@@ -157,7 +181,8 @@ function search(legal: number[], n: number, minGap: number, ideal: number, reach
   twice.forEach((run, j) => {
     let first = j;
     while (first > 0 && twice[first]!.before - twice[first - 1]!.after + ideal <= reach) first--;
-    for (let b = run.after; b < STEPS * 2 && b - run.after <= reach; b++) widestTo[b] = Math.min(STEPS, Math.max(widestTo[b]!, b - twice[first]!.before + reach));
+    for (let b = run.after; b < STEPS * 2 && b - run.after <= reach; b++)
+      widestTo[b] = Math.min(STEPS, Math.max(widestTo[b]!, b - twice[first]!.before + reach));
   });
   const starts = runs.length === 0 ? legal.filter((b) => b < high) : legal.filter((b) => b <= reach || reach >= ideal);
   let bestCost = Infinity;

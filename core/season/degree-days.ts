@@ -12,8 +12,15 @@ export type DegreeDayMethod = 'single-sine' | 'average';
  * @returns degree-days, 0 or more
  * @example degreeDays(4, 17, 10) // 2.32513862794623
  */
-export function degreeDays(min: number, max: number, base: number, ceiling?: number, method: DegreeDayMethod = 'single-sine'): number {
-  const above = method === 'average' ? (t: number) => Math.max(0, (min + max) / 2 - t) : (t: number) => sineAbove(min, max, t);
+export function degreeDays(
+  min: number,
+  max: number,
+  base: number,
+  ceiling?: number,
+  method: DegreeDayMethod = 'single-sine',
+): number {
+  const above =
+    method === 'average' ? (t: number) => Math.max(0, (min + max) / 2 - t) : (t: number) => sineAbove(min, max, t);
   return above(base) - (ceiling === undefined ? 0 : above(ceiling));
 }
 

@@ -19,11 +19,14 @@ const adders = { days: addDays, weeks: addWeeks, months: addMonths, years: addYe
 const iso = (d: Date): Day => formatISO(d, { representation: 'date' });
 
 /** `count` units after a day; a month that is too short ends on its last day (31 January + 1 month = 28 or 29 February). */
-export const after = (day: Day, count: number, unit: FollowUpRule['after']['unit']): Day => iso(adders[unit](parseISO(day), count));
+export const after = (day: Day, count: number, unit: FollowUpRule['after']['unit']): Day =>
+  iso(adders[unit](parseISO(day), count));
 
 /** The calendar day of an instant in a time zone. */
 export const dayIn = (instant: Date | string, timeZone: string): Day =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(instant));
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
+    new Date(instant),
+  );
 
 function intoMonths(day: Day, months: number[] | undefined): Day {
   if (!months?.length) return day;

@@ -6,7 +6,14 @@ import { after, dayIn, followUps } from './follow-ups';
 import type { FollowUpRule } from './rules';
 import { wallClock, zonedInstant } from './zone';
 
-const rule = (more: Partial<FollowUpRule>): FollowUpRule => ({ id: 'again', kind: 'treat-again', what: 'Again', after: { count: 1, unit: 'years' }, why: 'the rule says so', ...more });
+const rule = (more: Partial<FollowUpRule>): FollowUpRule => ({
+  id: 'again',
+  kind: 'treat-again',
+  what: 'Again',
+  after: { count: 1, unit: 'years' },
+  why: 'the rule says so',
+  ...more,
+});
 
 describe('follow-ups', () => {
   it.each([
@@ -22,18 +29,45 @@ describe('follow-ups', () => {
     expect(f).toMatchObject({ due: '2026-06-15' });
     expect(f!.reason).toMatch(/14 days between/);
   });
-  it('moves into its months', () => expect(followUps([rule({ after: { count: 1, unit: 'years' }, months: [3, 4] })], '2026-11-24')[0]!.due).toBe('2028-03-01'));
+  it('moves into its months', () =>
+    expect(followUps([rule({ after: { count: 1, unit: 'years' }, months: [3, 4] })], '2026-11-24')[0]!.due).toBe(
+      '2028-03-01',
+    ));
 
   it('stays between its bounds and never before what was done', () => {
-    const rules = fc.record({ count: fc.integer({ min: 0, max: 60 }), unit: fc.constantFrom('days' as const, 'weeks' as const, 'months' as const, 'years' as const), more: fc.integer({ min: 0, max: 20 }), less: fc.integer({ min: 0, max: 20 }), months: fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { maxLength: 4 }), kind: fc.constantFrom('treat-again' as const, 'look' as const) });
+    const rules = fc.record({
+      count: fc.integer({ min: 0, max: 60 }),
+      unit: fc.constantFrom('days' as const, 'weeks' as const, 'months' as const, 'years' as const),
+      more: fc.integer({ min: 0, max: 20 }),
+      less: fc.integer({ min: 0, max: 20 }),
+      months: fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { maxLength: 4 }),
+      kind: fc.constantFrom('treat-again' as const, 'look' as const),
+    });
     fc.assert(
-      fc.property(rules, fc.date({ min: new Date('2000-01-01'), max: new Date('2060-01-01'), noInvalidDate: true }), fc.integer({ min: 0, max: 800 }), (r, d, minDays) => {
-        const done = d.toISOString().slice(0, 10);
-        const [f] = followUps([rule({ kind: r.kind, after: { count: r.count, unit: r.unit }, latest: r.count + r.more, earliest: Math.max(0, r.count - r.less), months: r.months })], done, minDays);
-        expect(f!.earliest <= f!.due && f!.due <= f!.latest && f!.due >= done).toBe(true);
-        if (r.kind === 'treat-again') expect(f!.earliest >= after(done, minDays, 'days')).toBe(true);
-        if (r.months.length) expect(r.months).toContain(Number(f!.due.slice(5, 7)));
-      }),
+      fc.property(
+        rules,
+        fc.date({ min: new Date('2000-01-01'), max: new Date('2060-01-01'), noInvalidDate: true }),
+        fc.integer({ min: 0, max: 800 }),
+        (r, d, minDays) => {
+          const done = d.toISOString().slice(0, 10);
+          const [f] = followUps(
+            [
+              rule({
+                kind: r.kind,
+                after: { count: r.count, unit: r.unit },
+                latest: r.count + r.more,
+                earliest: Math.max(0, r.count - r.less),
+                months: r.months,
+              }),
+            ],
+            done,
+            minDays,
+          );
+          expect(f!.earliest <= f!.due && f!.due <= f!.latest && f!.due >= done).toBe(true);
+          if (r.kind === 'treat-again') expect(f!.earliest >= after(done, minDays, 'days')).toBe(true);
+          if (r.months.length) expect(r.months).toContain(Number(f!.due.slice(5, 7)));
+        },
+      ),
     );
   });
 });
@@ -43,10 +77,16 @@ it('a day is the day of the place, not of the server', () => {
   expect(dayIn('2026-06-01T23:30:00Z', 'America/Los_Angeles')).toBe('2026-06-01');
 });
 it('wall clock and instant are each other’s way back', () => {
-  fc.assert(fc.property(fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }), fc.constantFrom('Europe/London', 'America/New_York', 'Australia/Lord_Howe', 'Asia/Kathmandu'), (d, zone) => {
-    const wall = wallClock(d.toISOString(), zone);
-    expect(wallClock(zonedInstant(wall, zone)!, zone)).toBe(wall);
-  }));
+  fc.assert(
+    fc.property(
+      fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }),
+      fc.constantFrom('Europe/London', 'America/New_York', 'Australia/Lord_Howe', 'Asia/Kathmandu'),
+      (d, zone) => {
+        const wall = wallClock(d.toISOString(), zone);
+        expect(wallClock(zonedInstant(wall, zone)!, zone)).toBe(wall);
+      },
+    ),
+  );
   expect(zonedInstant('2026-02-31T10:00', 'Europe/London')).toBeNull();
   expect(zonedInstant('soon', 'Europe/London')).toBeNull();
 });
@@ -58,12 +98,19 @@ describe('degree-days and deficit', () => {
     expect(relative(vapourDeficit(26, 48), 1.74794871087331)).toBeLessThan(1e-9);
   });
   it('a day above the threshold counts by its mean, one below not at all, a ceiling never adds', () => {
-    fc.assert(fc.property(fc.double({ min: -20, max: 40, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), fc.double({ min: -10, max: 30, noNaN: true }), (min, span, base) => {
-      const dd = degreeDays(min, min + span, base);
-      expect(dd).toBeGreaterThanOrEqual(-1e-12);
-      if (min >= base) expect(dd).toBeCloseTo(min + span / 2 - base, 9);
-      if (min + span <= base) expect(dd).toBe(0);
-      expect(degreeDays(min, min + span, base, base + 5)).toBeLessThanOrEqual(dd + 1e-12);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: -20, max: 40, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: -10, max: 30, noNaN: true }),
+        (min, span, base) => {
+          const dd = degreeDays(min, min + span, base);
+          expect(dd).toBeGreaterThanOrEqual(-1e-12);
+          if (min >= base) expect(dd).toBeCloseTo(min + span / 2 - base, 9);
+          if (min + span <= base) expect(dd).toBe(0);
+          expect(degreeDays(min, min + span, base, base + 5)).toBeLessThanOrEqual(dd + 1e-12);
+        },
+      ),
+    );
   });
 });

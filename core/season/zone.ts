@@ -1,5 +1,17 @@
 const parts = (instant: Date, timeZone: string) =>
-  Object.fromEntries(new Intl.DateTimeFormat('en-CA', { timeZone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' }).formatToParts(instant).map((p) => [p.type, p.value]));
+  Object.fromEntries(
+    new Intl.DateTimeFormat('en-CA', {
+      timeZone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+    })
+      .formatToParts(instant)
+      .map((p) => [p.type, p.value]),
+  );
 
 /** An instant as a clock on the wall of `timeZone` shows it: YYYY-MM-DDTHH:MM. */
 export function wallClock(instant: string, timeZone: string): string {

@@ -33,7 +33,13 @@ export const VOLUME = {
   gal: ML_PER_GAL,
 } as const;
 export const MASS = { mg: 0.001, g: 1, kg: 1000, oz: G_PER_OZ, lb: G_PER_LB } as const;
-export const AREA = { 'm²': 1, ha: 10_000, 'ft²': M2_PER_FT2, '1000 ft²': 1000 * M2_PER_FT2, acre: M2_PER_ACRE } as const;
+export const AREA = {
+  'm²': 1,
+  ha: 10_000,
+  'ft²': M2_PER_FT2,
+  '1000 ft²': 1000 * M2_PER_FT2,
+  acre: M2_PER_ACRE,
+} as const;
 
 export type LengthUnit = keyof typeof LENGTH;
 export type VolumeUnit = keyof typeof VOLUME;

@@ -5,7 +5,8 @@ export interface FormFault {
   path: string;
   sentence: string;
 }
-const faultAt = (faults: FormFault[] | undefined, path: string) => faults?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.sentence;
+const faultAt = (faults: FormFault[] | undefined, path: string) =>
+  faults?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.sentence;
 
 interface FieldProps {
   label: string;
@@ -35,21 +36,60 @@ export function Field({ label, path, faults, hint, children }: FieldProps) {
 }
 
 /** One line of text. */
-export function TextField({ label, path, faults, hint, value, onChange, ...rest }: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void } & Omit<React.InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
+export function TextField({
+  label,
+  path,
+  faults,
+  hint,
+  value,
+  onChange,
+  ...rest
+}: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void } & Omit<
+    React.InputHTMLAttributes<HTMLInputElement>,
+    'value' | 'onChange'
+  >) {
   return (
     <Field label={label} path={path} faults={faults} hint={hint}>
-      {(p) => <input {...rest} {...p} className={`box ${rest.className ?? ''}`} value={value} onChange={(e) => onChange(e.target.value)} />}
+      {(p) => (
+        <input
+          {...rest}
+          {...p}
+          className={`box ${rest.className ?? ''}`}
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
     </Field>
   );
 }
-export function TextArea({ label, path, faults, hint, value, onChange, rows = 3 }: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void; rows?: number }) {
+export function TextArea({
+  label,
+  path,
+  faults,
+  hint,
+  value,
+  onChange,
+  rows = 3,
+}: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void; rows?: number }) {
   return (
     <Field label={label} path={path} faults={faults} hint={hint}>
       {(p) => <textarea {...p} rows={rows} className="box" value={value} onChange={(e) => onChange(e.target.value)} />}
     </Field>
   );
 }
-export function SelectField<T extends string>({ label, path, faults, hint, value, onChange, options }: Omit<FieldProps, 'children'> & { value: T; onChange: (v: T) => void; options: readonly { value: T; name: string }[] }) {
+export function SelectField<T extends string>({
+  label,
+  path,
+  faults,
+  hint,
+  value,
+  onChange,
+  options,
+}: Omit<FieldProps, 'children'> & {
+  value: T;
+  onChange: (v: T) => void;
+  options: readonly { value: T; name: string }[];
+}) {
   return (
     <Field label={label} path={path} faults={faults} hint={hint}>
       {(p) => (
@@ -66,7 +106,23 @@ export function SelectField<T extends string>({ label, path, faults, hint, value
 }
 
 /** A few choices side by side, each as large as a glove needs. */
-export function Choices<T extends string>({ label, value, onChange, options, faults, path, small }: { label: string; value: T | null; onChange: (v: T) => void; options: readonly { value: T; name: string }[]; faults?: FormFault[]; path?: string; small?: boolean }) {
+export function Choices<T extends string>({
+  label,
+  value,
+  onChange,
+  options,
+  faults,
+  path,
+  small,
+}: {
+  label: string;
+  value: T | null;
+  onChange: (v: T) => void;
+  options: readonly { value: T; name: string }[];
+  faults?: FormFault[];
+  path?: string;
+  small?: boolean;
+}) {
   const name = useId();
   const sentence = path ? faultAt(faults, path) : undefined;
   return (
@@ -74,8 +130,17 @@ export function Choices<T extends string>({ label, value, onChange, options, fau
       <legend className="mb-1 font-semibold">{label}</legend>
       <div className="flex flex-wrap">
         {options.map((o) => (
-          <label key={o.value} className={`-mr-px -mb-px flex cursor-pointer items-center justify-center border border-ink-2 px-3.5 text-center has-checked:bg-ink has-checked:font-bold has-checked:text-sheet has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-slate ${small ? 'min-h-12 text-[0.9375rem]' : 'min-h-[var(--target)]'}`}>
-            <input type="radio" name={name} className="sr-only" checked={value === o.value} onChange={() => onChange(o.value)} />
+          <label
+            key={o.value}
+            className={`-mr-px -mb-px flex cursor-pointer items-center justify-center border border-ink-2 px-3.5 text-center has-checked:bg-ink has-checked:font-bold has-checked:text-sheet has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-slate ${small ? 'min-h-12 text-[0.9375rem]' : 'min-h-[var(--target)]'}`}
+          >
+            <input
+              type="radio"
+              name={name}
+              className="sr-only"
+              checked={value === o.value}
+              onChange={() => onChange(o.value)}
+            />
             {o.name}
           </label>
         ))}
@@ -90,10 +155,23 @@ export function Choices<T extends string>({ label, value, onChange, options, fau
 }
 
 /** A box to tick, as large as a glove needs. */
-export function Tick({ checked, onChange, children }: { checked: boolean; onChange: (v: boolean) => void; children: React.ReactNode }) {
+export function Tick({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (v: boolean) => void;
+  children: React.ReactNode;
+}) {
   return (
     <label className="row flex min-h-[var(--target)] cursor-pointer items-center gap-4 py-1.5 has-focus-visible:outline-3 has-focus-visible:outline-slate">
-      <input type="checkbox" className="size-6 flex-none accent-[var(--cambium-deep)]" checked={checked} onChange={(e) => onChange(e.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-6 flex-none accent-[var(--cambium-deep)]"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />
       <span>{children}</span>
     </label>
   );

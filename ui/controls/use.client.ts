@@ -48,7 +48,9 @@ export function forgetDrafts() {
 }
 
 /** Sends something to the server: busy while it runs, the faults that came back, and a sentence when the network is gone. */
-export function useSend<I, T>(action: (input: I) => Promise<{ ok: true; value: T } | { ok: false; faults: FormFault[] }>) {
+export function useSend<I, T>(
+  action: (input: I) => Promise<{ ok: true; value: T } | { ok: false; faults: FormFault[] }>,
+) {
   const [busy, start] = useTransition();
   const [faults, setFaults] = useState<FormFault[]>([]);
   const send = (input: I, then?: (value: T) => void) =>
@@ -59,7 +61,9 @@ export function useSend<I, T>(action: (input: I) => Promise<{ ok: true; value: T
         if (answer.ok) then?.(answer.value);
       } catch (error) {
         if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;
-        setFaults([{ path: '', sentence: 'No answer from the server. What you typed is kept on this device; try again.' }]);
+        setFaults([
+          { path: '', sentence: 'No answer from the server. What you typed is kept on this device; try again.' },
+        ]);
       }
     });
   return { busy, faults, setFaults, send };

@@ -10,7 +10,10 @@ export interface RingPicture {
 }
 
 const compass = (b: number) => ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'][Math.round(b / 45) % 8]!;
-const at = (bearing: number, r: number): [number, number] => [Math.sin((bearing * Math.PI) / 180) * r, -Math.cos((bearing * Math.PI) / 180) * r];
+const at = (bearing: number, r: number): [number, number] => [
+  Math.sin((bearing * Math.PI) / 180) * r,
+  -Math.cos((bearing * Math.PI) / 180) * r,
+];
 
 /** The same in words, for a screen reader and for the print. */
 export const ringWords = (p: RingPicture): string =>
@@ -19,30 +22,66 @@ export const ringWords = (p: RingPicture): string =>
     : `${p.sites.length} sites at ${p.heightCm} cm above soil, clockwise from north: ${p.sites.map((b, i) => `${i + 1} at ${b}° (${compass(b)})`).join(', ')}.${p.arcs.length ? ` Kept clear: ${p.arcs.map((a) => `${a.kind.replace('-', ' ')} ${a.from}° to ${a.to}°`).join(', ')}.` : ''}${p.oldSites.length ? ` ${p.oldSites.length} old holes, of ${[...new Set(p.oldSites.map((s) => s.year))].join(', ')}.` : ''}`;
 
 /** The trunk from above at injection height, north up: sites numbered clockwise, old holes, bark to keep clear of. */
-export function RingFigure({ picture, size = 420, mini = false }: { picture: RingPicture; size?: number; mini?: boolean }) {
+export function RingFigure({
+  picture,
+  size = 420,
+  mini = false,
+}: {
+  picture: RingPicture;
+  size?: number;
+  mini?: boolean;
+}) {
   const R = 132;
   const bark = lineRadial<[number, number]>().curve(curveCatmullRomClosed);
-  const radial = (r: number) => bark(Array.from({ length: 48 }, (_, i) => i).map((i) => [(i / 48) * 2 * Math.PI, r * (1 + 0.012 * Math.sin(i * 2.1) + 0.008 * Math.cos(i * 5.3))])) ?? '';
+  const radial = (r: number) =>
+    bark(
+      Array.from({ length: 48 }, (_, i) => i).map((i) => [
+        (i / 48) * 2 * Math.PI,
+        r * (1 + 0.012 * Math.sin(i * 2.1) + 0.008 * Math.cos(i * 5.3)),
+      ]),
+    ) ?? '';
   return (
     <figure className="m-0">
-      <svg viewBox="-190 -190 380 380" width={size} height={size} role="img" aria-label={ringWords(picture)} className="h-auto w-full" style={{ maxWidth: size }}>
+      <svg
+        viewBox="-190 -190 380 380"
+        width={size}
+        height={size}
+        role="img"
+        aria-label={ringWords(picture)}
+        className="h-auto w-full"
+        style={{ maxWidth: size }}
+      >
         {!mini && (
           <text y={-172} textAnchor="middle" fontSize="17" fontWeight="800" fill="var(--ink)">
             N
           </text>
         )}
         <path d={radial(R)} fill="var(--wood)" stroke="var(--ink)" strokeWidth={mini ? 8 : 5} />
-        {!mini && [0.86, 0.74, 0.61, 0.49, 0.37, 0.26, 0.15, 0.06].map((f) => <path key={f} d={radial(R * f)} fill="none" stroke="var(--ink-2)" strokeOpacity="0.35" strokeWidth="1" />)}
+        {!mini &&
+          [0.86, 0.74, 0.61, 0.49, 0.37, 0.26, 0.15, 0.06].map((f) => (
+            <path key={f} d={radial(R * f)} fill="none" stroke="var(--ink-2)" strokeOpacity="0.35" strokeWidth="1" />
+          ))}
         {picture.arcs.map((a) => {
           const width = a.from === a.to ? 360 : (a.to - a.from + 360) % 360;
-          const pts = Array.from({ length: Math.ceil(width / 4) + 1 }, (_, i) => Math.min(a.from + i * 4, a.from + width));
-          const d = [...pts.map((b) => at(b, R + 4)), ...pts.reverse().map((b) => at(b, R - 22))].map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
+          const pts = Array.from({ length: Math.ceil(width / 4) + 1 }, (_, i) =>
+            Math.min(a.from + i * 4, a.from + width),
+          );
+          const d = [...pts.map((b) => at(b, R + 4)), ...pts.reverse().map((b) => at(b, R - 22))]
+            .map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`)
+            .join('');
           const [tx, ty] = at(a.from + width / 2, R + 34);
           return (
             <g key={`${a.kind}${a.from}`}>
               <path d={`${d}Z`} fill="url(#kept-clear)" stroke="var(--madder)" strokeWidth="1.5" />
               {!mini && (
-                <text x={Math.max(-150, Math.min(150, tx))} y={ty} textAnchor={tx > 40 ? 'end' : tx < -40 ? 'start' : 'middle'} fontSize="12.5" fontWeight="700" fill="var(--madder)">
+                <text
+                  x={Math.max(-150, Math.min(150, tx))}
+                  y={ty}
+                  textAnchor={tx > 40 ? 'end' : tx < -40 ? 'start' : 'middle'}
+                  fontSize="12.5"
+                  fontWeight="700"
+                  fill="var(--madder)"
+                >
                   {a.kind.replace('-', ' ')}
                 </text>
               )}
@@ -56,10 +95,28 @@ export function RingFigure({ picture, size = 420, mini = false }: { picture: Rin
         </defs>
         {picture.oldSites.map((s, i) => {
           const [x, y] = at(s.bearing, R - 14);
-          return <circle key={i} cx={x} cy={y} r={mini ? 7 : 4.5} fill="var(--sheet)" stroke="var(--ink-2)" strokeWidth="1.6" />;
+          return (
+            <circle
+              key={i}
+              cx={x}
+              cy={y}
+              r={mini ? 7 : 4.5}
+              fill="var(--sheet)"
+              stroke="var(--ink-2)"
+              strokeWidth="1.6"
+            />
+          );
         })}
         {!mini && picture.oldSites.length > 0 && (
-          <text textAnchor="middle" y="5" fontSize="13" fill="var(--ink)" paintOrder="stroke" stroke="var(--wood)" strokeWidth="4">
+          <text
+            textAnchor="middle"
+            y="5"
+            fontSize="13"
+            fill="var(--ink)"
+            paintOrder="stroke"
+            stroke="var(--wood)"
+            strokeWidth="4"
+          >
             holes of {[...new Set(picture.oldSites.map((s) => s.year))].sort().join(', ')}
           </text>
         )}
@@ -70,9 +127,23 @@ export function RingFigure({ picture, size = 420, mini = false }: { picture: Rin
           return (
             <g key={b} className="moved">
               <path d={`M${x} ${y}L${ix} ${iy}`} stroke="var(--ink)" strokeWidth="2.6" />
-              <circle cx={x} cy={y} r={mini ? 13 : crowded ? 7 : 13} fill="var(--cambium)" stroke="var(--ink)" strokeWidth="1.8" />
+              <circle
+                cx={x}
+                cy={y}
+                r={mini ? 13 : crowded ? 7 : 13}
+                fill="var(--cambium)"
+                stroke="var(--ink)"
+                strokeWidth="1.8"
+              />
               {!mini && (!crowded || i % 5 === 0) && (
-                <text x={x} y={y + (crowded ? 3.5 : 4.5)} textAnchor="middle" fontSize={crowded ? 9 : 13} fontWeight="800" fill="var(--on-cambium)">
+                <text
+                  x={x}
+                  y={y + (crowded ? 3.5 : 4.5)}
+                  textAnchor="middle"
+                  fontSize={crowded ? 9 : 13}
+                  fontWeight="800"
+                  fill="var(--on-cambium)"
+                >
                   {i + 1}
                 </text>
               )}

@@ -18,7 +18,10 @@ const KEYS: [string, string][] = [
   ['Ctrl + Enter', 'confirm'],
 ];
 
-const typing = (e: KeyboardEvent) => e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) && !(e.target instanceof HTMLInputElement && /radio|checkbox/.test(e.target.type));
+const typing = (e: KeyboardEvent) =>
+  e.target instanceof HTMLElement &&
+  (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) &&
+  !(e.target instanceof HTMLInputElement && /radio|checkbox/.test(e.target.type));
 
 /** The bar at the top: the places, the search, the help, who is signed in; and the keys of the whole product. */
 export function Bar({ name, due, weather }: { name: string; due: number; weather: string }) {
@@ -26,7 +29,8 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
   const router = useRouter();
   const [open, setOpen] = useState<'menu' | 'help' | 'find' | null>(null);
   const going = useRef(0);
-  const here = (p: string) => (p === '/' ? path === '/' : path.startsWith(p) || (p === '/grounds' && path.startsWith('/tree')));
+  const here = (p: string) =>
+    p === '/' ? path === '/' : path.startsWith(p) || (p === '/grounds' && path.startsWith('/tree'));
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -72,35 +76,70 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
       </Link>
       <nav aria-label="Places" className="flex items-stretch overflow-x-auto phone:hidden">
         {PLACES.map((p) => (
-          <Link key={p.path} href={p.path} aria-current={here(p.path) ? 'page' : undefined} className={`flex items-center gap-2 px-4 whitespace-nowrap ${here(p.path) ? 'bg-sheet font-bold text-ink' : 'hover:underline'}`}>
+          <Link
+            key={p.path}
+            href={p.path}
+            aria-current={here(p.path) ? 'page' : undefined}
+            className={`flex items-center gap-2 px-4 whitespace-nowrap ${here(p.path) ? 'bg-sheet font-bold text-ink' : 'hover:underline'}`}
+          >
             {p.name}
-            {p.path === '/' && due > 0 && <span className="figures rounded-edge bg-cambium px-1.5 text-small font-bold text-on-cambium">{due}</span>}
+            {p.path === '/' && due > 0 && (
+              <span className="figures rounded-edge bg-cambium px-1.5 text-small font-bold text-on-cambium">{due}</span>
+            )}
           </Link>
         ))}
       </nav>
       <span className="hidden flex-1 items-center px-2 font-semibold phone:flex">{place?.name ?? ''}</span>
       <div className="ml-auto flex items-stretch pr-2">
-        <button type="button" onClick={() => setOpen('find')} className="flex min-w-[48px] items-center justify-center gap-2 px-3" aria-label="Find a tag">
+        <button
+          type="button"
+          onClick={() => setOpen('find')}
+          className="flex min-w-[48px] items-center justify-center gap-2 px-3"
+          aria-label="Find a tag"
+        >
           <Search size={18} aria-hidden />
           <span className="hidden text-small desk:inline">
             Find a tag <kbd className="ml-1 rounded-edge border border-on-bark px-1.5">/</kbd>
           </span>
         </button>
         <span className="hidden items-center px-2 text-small desk:flex">{weather}</span>
-        <button type="button" onClick={() => setOpen('help')} className="flex min-w-[48px] items-center justify-center" aria-label="Help and keys">
+        <button
+          type="button"
+          onClick={() => setOpen('help')}
+          className="flex min-w-[48px] items-center justify-center"
+          aria-label="Help and keys"
+        >
           <CircleHelp size={20} aria-hidden />
         </button>
-        <Link href="/me" className="flex items-center px-3 text-small underline underline-offset-3 phone:hidden" title={name}>
+        <Link
+          href="/me"
+          className="flex items-center px-3 text-small underline underline-offset-3 phone:hidden"
+          title={name}
+        >
           {name.split(' ')[0]}
         </Link>
-        <button type="button" onClick={() => setOpen('menu')} className="hidden min-w-[48px] items-center justify-center phone:flex" aria-label="All places">
+        <button
+          type="button"
+          onClick={() => setOpen('menu')}
+          className="hidden min-w-[48px] items-center justify-center phone:flex"
+          aria-label="All places"
+        >
           <Menu size={22} aria-hidden />
         </button>
       </div>
 
       <Sheet open={open === 'find'} onClose={() => setOpen(null)} title="Find a tag">
         <form action="/grounds" onSubmit={() => setOpen(null)} className="flex gap-3">
-          <input name="find" aria-label="Tag, street, client or host" placeholder="117, or elm quay" autoFocus className="box text-lead" autoComplete="off" enterKeyHint="search" maxLength={80} />
+          <input
+            name="find"
+            aria-label="Tag, street, client or host"
+            placeholder="117, or elm quay"
+            autoFocus
+            className="box text-lead"
+            autoComplete="off"
+            enterKeyHint="search"
+            maxLength={80}
+          />
           <button className="press press-main">Find</button>
         </form>
       </Sheet>
@@ -119,12 +158,23 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
             </div>
           ))}
         </dl>
-        <p className="mt-5 text-small text-ink-2">The label in hand and local rules come first. Restricted work belongs to licensed people.</p>
+        <p className="mt-5 text-small text-ink-2">
+          The label in hand and local rules come first. Restricted work belongs to licensed people.
+        </p>
       </Sheet>
       <Sheet open={open === 'menu'} onClose={() => setOpen(null)} title="Places">
         <nav aria-label="All places" className="flex flex-col">
-          {[...PLACES, { path: '/people', name: 'People' }, { path: '/me', name: `${name}: units, theme, sign out` }].map((p) => (
-            <Link key={p.path} href={p.path} onClick={() => setOpen(null)} className="row flex min-h-14 items-center text-lead font-semibold">
+          {[
+            ...PLACES,
+            { path: '/people', name: 'People' },
+            { path: '/me', name: `${name}: units, theme, sign out` },
+          ].map((p) => (
+            <Link
+              key={p.path}
+              href={p.path}
+              onClick={() => setOpen(null)}
+              className="row flex min-h-14 items-center text-lead font-semibold"
+            >
               {p.name}
             </Link>
           ))}
@@ -135,7 +185,17 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
 }
 
 /** A sheet over the page: from below on a phone, in the middle on a desk. */
-export function Sheet({ open, onClose, title, children }: { open: boolean; onClose: () => void; title: string; children: React.ReactNode }) {
+export function Sheet({
+  open,
+  onClose,
+  title,
+  children,
+}: {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  children: React.ReactNode;
+}) {
   return (
     <Dialog open={open} onClose={onClose} className="relative z-40">
       <div className="fixed inset-0 bg-ink/40" aria-hidden />
@@ -143,7 +203,12 @@ export function Sheet({ open, onClose, title, children }: { open: boolean; onClo
         <DialogPanel className="w-full max-w-xl border border-bark bg-sheet p-6 phone:max-h-[85dvh] phone:overflow-y-auto phone:p-4">
           <div className="mb-4 flex items-center justify-between">
             <DialogTitle as="h2">{title}</DialogTitle>
-            <button type="button" onClick={onClose} aria-label="Close" className="flex size-12 items-center justify-center">
+            <button
+              type="button"
+              onClick={onClose}
+              aria-label="Close"
+              className="flex size-12 items-center justify-center"
+            >
               <X aria-hidden />
             </button>
           </div>

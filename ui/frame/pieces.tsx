@@ -11,7 +11,19 @@ export function TagLine({ name, children }: { name: string; children: React.Reac
 }
 
 /** A tree in a list, as its small tag. */
-export function TagRow({ href, tag, title, children, right }: { href: string; tag: string; title: string; children?: React.ReactNode; right?: React.ReactNode }) {
+export function TagRow({
+  href,
+  tag,
+  title,
+  children,
+  right,
+}: {
+  href: string;
+  tag: string;
+  title: string;
+  children?: React.ReactNode;
+  right?: React.ReactNode;
+}) {
   return (
     <li className="row flex min-h-16 items-center gap-4 py-2.5 phone:flex-wrap">
       <Link href={href} className="group flex min-w-0 flex-1 items-center gap-4">
@@ -27,7 +39,19 @@ export function TagRow({ href, tag, title, children, right }: { href: string; ta
 }
 
 /** A list with its heading; an empty one says what to do first. */
-export function Section({ title, aside, empty, children, id }: { title: string; aside?: React.ReactNode; empty?: string | false; children?: React.ReactNode; id?: string }) {
+export function Section({
+  title,
+  aside,
+  empty,
+  children,
+  id,
+}: {
+  title: string;
+  aside?: React.ReactNode;
+  empty?: string | false;
+  children?: React.ReactNode;
+  id?: string;
+}) {
   return (
     <section className="mt-7" id={id}>
       <div className="flex items-baseline justify-between gap-4">
@@ -40,12 +64,25 @@ export function Section({ title, aside, empty, children, id }: { title: string; 
 }
 
 /** The number that is poured or drilled, readable at arm's length. */
-export function Pour({ label, value, unit, children, big = false }: { label: string; value: string; unit: string; children?: React.ReactNode; big?: boolean }) {
+export function Pour({
+  label,
+  value,
+  unit,
+  children,
+  big = false,
+}: {
+  label: string;
+  value: string;
+  unit: string;
+  children?: React.ReactNode;
+  big?: boolean;
+}) {
   return (
     <div className="mb-4">
       <p className="text-[0.9375rem] font-semibold text-ink-2">{label}</p>
       <p className="figures leading-none font-bold">
-        <span className={big ? 'text-pour-big phone:text-pour' : 'text-tag'}>{value}</span> <span className={big ? 'text-head' : 'text-lead'}>{unit}</span>
+        <span className={big ? 'text-pour-big phone:text-pour' : 'text-tag'}>{value}</span>{' '}
+        <span className={big ? 'text-head' : 'text-lead'}>{unit}</span>
       </p>
       {children && <div className="mt-1.5">{children}</div>}
     </div>

@@ -1,20 +1,82 @@
 /** The places of the product: where they are, the letter after `g`, and the help that each shows. */
 export const PLACES = [
-  { path: '/', name: 'Today', letter: 't', help: ['What is open, late and due, for this outfit, today.', 'Press a tag to open its tree. “Done” settles a visit that was only a look; Undo stands at the foot of the page.', 'The margin says what is forbidden today, and by which rule.'] },
-  { path: '/grounds', name: 'Grounds', letter: 'g', help: ['Clients, their places, and every tree.', 'Type a tag, a street, a client or a host to find a tree; several words narrow it down.', 'Trees come in from a CSV file, and go out as CSV or GeoJSON.'] },
-  { path: '/rounds', name: 'Rounds', letter: 'r', help: ['Plans that wait for a crew, by place and in walking order, with what to load.', 'Open a tag to start its sheet. The load adds up product, water and protective equipment.'] },
-  { path: '/season', name: 'Season', letter: 's', help: ['What comes next, month by month, counted from what was done.', 'Bars show the days in which a visit makes sense. Subscribe to the calendar under your name.'] },
-  { path: '/shelf', name: 'Shelf', letter: 'h', help: ['Labels, lots, and the vessels you measure with.', 'A label counts once somebody has read it against the label in hand and signed it here.', 'Doses are rounded to the marks of your own vessels, never above the label.'] },
-  { path: '/book', name: 'Book', letter: 'b', help: ['Everything that was done. Nothing in it can be changed; a correction is a new version with its reason.', 'Filter, print one record, or take all of it out as CSV.'] },
-  { path: '/tools', name: 'Bench tools', letter: 'o', help: ['Any single calculation, without a client and without a record.'] },
+  {
+    path: '/',
+    name: 'Today',
+    letter: 't',
+    help: [
+      'What is open, late and due, for this outfit, today.',
+      'Press a tag to open its tree. “Done” settles a visit that was only a look; Undo stands at the foot of the page.',
+      'The margin says what is forbidden today, and by which rule.',
+    ],
+  },
+  {
+    path: '/grounds',
+    name: 'Grounds',
+    letter: 'g',
+    help: [
+      'Clients, their places, and every tree.',
+      'Type a tag, a street, a client or a host to find a tree; several words narrow it down.',
+      'Trees come in from a CSV file, and go out as CSV or GeoJSON.',
+    ],
+  },
+  {
+    path: '/rounds',
+    name: 'Rounds',
+    letter: 'r',
+    help: [
+      'Plans that wait for a crew, by place and in walking order, with what to load.',
+      'Open a tag to start its sheet. The load adds up product, water and protective equipment.',
+    ],
+  },
+  {
+    path: '/season',
+    name: 'Season',
+    letter: 's',
+    help: [
+      'What comes next, month by month, counted from what was done.',
+      'Bars show the days in which a visit makes sense. Subscribe to the calendar under your name.',
+    ],
+  },
+  {
+    path: '/shelf',
+    name: 'Shelf',
+    letter: 'h',
+    help: [
+      'Labels, lots, and the vessels you measure with.',
+      'A label counts once somebody has read it against the label in hand and signed it here.',
+      'Doses are rounded to the marks of your own vessels, never above the label.',
+    ],
+  },
+  {
+    path: '/book',
+    name: 'Book',
+    letter: 'b',
+    help: [
+      'Everything that was done. Nothing in it can be changed; a correction is a new version with its reason.',
+      'Filter, print one record, or take all of it out as CSV.',
+    ],
+  },
+  {
+    path: '/tools',
+    name: 'Bench tools',
+    letter: 'o',
+    help: ['Any single calculation, without a client and without a record.'],
+  },
 ] as const;
 
 /** Help for pages that are not in the bar. */
 const OTHER_HELP: Record<string, readonly string[]> = {
-  '/tree': ['The twig at the left shows the steps: Examine, Decide, Prescribe, Apply, Look again. Any of them can be opened at any time.', 'What you type is kept on this device until it is saved.', 'n and p walk to the next and the previous tree; m measures, e examines, r records.'],
+  '/tree': [
+    'The twig at the left shows the steps: Examine, Decide, Prescribe, Apply, Look again. Any of them can be opened at any time.',
+    'What you type is kept on this device until it is saved.',
+    'n and p walk to the next and the previous tree; m measures, e examines, r records.',
+  ],
   '/people': ['Who works here, in which role, with which licence. Only an owner changes it.'],
   '/me': ['Your units, your theme, your calendar address, and a way out on every device.'],
 };
 
 export const helpFor = (path: string): readonly string[] =>
-  PLACES.find((p) => p.path !== '/' && path.startsWith(p.path))?.help ?? Object.entries(OTHER_HELP).find(([k]) => path.startsWith(k))?.[1] ?? PLACES[0].help;
+  PLACES.find((p) => p.path !== '/' && path.startsWith(p.path))?.help ??
+  Object.entries(OTHER_HELP).find(([k]) => path.startsWith(k))?.[1] ??
+  PLACES[0].help;

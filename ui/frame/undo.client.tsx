@@ -23,7 +23,10 @@ export function UndoBar({ children }: { children: React.ReactNode }) {
   return (
     <Context.Provider value={say}>
       {children}
-      <div aria-live="polite" className="no-print pointer-events-none fixed inset-x-0 bottom-0 z-30 flex justify-center phone:bottom-20">
+      <div
+        aria-live="polite"
+        className="no-print pointer-events-none fixed inset-x-0 bottom-0 z-30 flex justify-center phone:bottom-20"
+      >
         {offer && (
           <div className="pointer-events-auto m-3 flex min-h-14 items-center gap-6 bg-bark px-5 text-on-bark">
             <span>{offer.sentence}</span>

@@ -15,16 +15,25 @@ export const metadata = { title: 'Book' };
 const PAGE = 40;
 const cursor = z.tuple([z.iso.date(), uuid]);
 
-export default async function Book({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function Book({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const v = await viewer();
   const params = await searchParams;
   const { filter, faults } = bookQuery(params);
   const at = cursor.safeParse(String(params.after ?? '').split('_'));
-  const [rows, places] = await Promise.all([listRecords(v, { ...filter, after: at.success ? { doneOn: at.data[0], id: at.data[1] } : null, limit: PAGE }), listPlaces(v, null, 200)]);
+  const [rows, places] = await Promise.all([
+    listRecords(v, { ...filter, after: at.success ? { doneOn: at.data[0], id: at.data[1] } : null, limit: PAGE }),
+    listPlaces(v, null, 200),
+  ]);
   const more = rows.length > PAGE;
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
-  const query = new URLSearchParams(Object.entries(params).flatMap(([k, x]) => (typeof x === 'string' && x && k !== 'after' ? [[k, x]] : [])));
+  const query = new URLSearchParams(
+    Object.entries(params).flatMap(([k, x]) => (typeof x === 'string' && x && k !== 'after' ? [[k, x]] : [])),
+  );
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Book</p>
@@ -47,7 +56,10 @@ export default async function Book({ searchParams }: { searchParams: Promise<Rec
       </section>
       <section>
         <h2 className="text-body">What holds here</h2>
-        <p className="text-[0.9375rem]">Nothing in the book is changed or erased. A correction is a new version with who, when and why; the database itself refuses anything else.</p>
+        <p className="text-[0.9375rem]">
+          Nothing in the book is changed or erased. A correction is a new version with who, when and why; the database
+          itself refuses anything else.
+        </p>
       </section>
     </>
   );
@@ -96,7 +108,10 @@ export default async function Book({ searchParams }: { searchParams: Promise<Rec
           {f}
         </p>
       ))}
-      <Section title="Records" empty={shown.length === 0 && 'Nothing matches. The book fills as work is booked on the trees.'}>
+      <Section
+        title="Records"
+        empty={shown.length === 0 && 'Nothing matches. The book fills as work is booked on the trees.'}
+      >
         <ul>
           {shown.map((r) => (
             <li key={r.id} className="row flex flex-wrap items-center gap-x-5 gap-y-1 py-3">
@@ -111,13 +126,21 @@ export default async function Book({ searchParams }: { searchParams: Promise<Rec
                 </span>
               </Link>
               <span className="text-[0.9375rem]">
-                {r.withdrawn ? <b className="text-madder">withdrawn</b> : r.version > 1 ? <b>version {r.version}</b> : null} {r.byName}
+                {r.withdrawn ? (
+                  <b className="text-madder">withdrawn</b>
+                ) : r.version > 1 ? (
+                  <b>version {r.version}</b>
+                ) : null}{' '}
+                {r.byName}
               </span>
             </li>
           ))}
         </ul>
         {more && last && (
-          <Link className="press mt-4" href={`/book?${new URLSearchParams([...query, ['after', `${last.doneOn}_${last.id}`]])}`}>
+          <Link
+            className="press mt-4"
+            href={`/book?${new URLSearchParams([...query, ['after', `${last.doneOn}_${last.id}`]])}`}
+          >
             Earlier ones
           </Link>
         )}

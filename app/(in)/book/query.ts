@@ -12,8 +12,16 @@ const schema = z.object({
 });
 
 /** The filter of the book from an address; what cannot be read is left out and said. */
-export function bookQuery(params: Record<string, string | string[] | undefined>): { filter: Omit<BookFilter, 'after' | 'limit'>; faults: string[] } {
-  const raw = Object.fromEntries((['words', 'place', 'method', 'from', 'to'] as const).map((k) => [k, typeof params[k] === 'string' && params[k] !== '' ? params[k] : null]));
+export function bookQuery(params: Record<string, string | string[] | undefined>): {
+  filter: Omit<BookFilter, 'after' | 'limit'>;
+  faults: string[];
+} {
+  const raw = Object.fromEntries(
+    (['words', 'place', 'method', 'from', 'to'] as const).map((k) => [
+      k,
+      typeof params[k] === 'string' && params[k] !== '' ? params[k] : null,
+    ]),
+  );
   const faults: string[] = [];
   const read = schema.safeParse(raw);
   if (!read.success)
@@ -24,5 +32,8 @@ export function bookQuery(params: Record<string, string | string[] | undefined>)
   const good = schema.safeParse(raw);
   const f = good.success ? good.data : { words: null, place: null, method: null, from: null, to: null };
   // NUL cannot be stored, so it cannot be found.
-  return { filter: { words: f.words?.replace(/\0/g, '') || null, placeId: f.place, method: f.method, from: f.from, to: f.to }, faults };
+  return {
+    filter: { words: f.words?.replace(/\0/g, '') || null, placeId: f.place, method: f.method, from: f.from, to: f.to },
+    faults,
+  };
 }

@@ -16,11 +16,15 @@ import type { Fault } from '@/core/book/write';
 const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(120, 'At most 120 signs.');
 const typed = z.string().max(40, 'That is too long for a number.');
 
-export const keepClient = act('edit grounds', z.object({ id: uuid, name: name('A client'), contact: z.string().trim().max(400, 'At most 400 signs.') }), async (v, c) => {
-  await saveClient(v, c);
-  revalidatePath('/', 'layout');
-  return done;
-});
+export const keepClient = act(
+  'edit grounds',
+  z.object({ id: uuid, name: name('A client'), contact: z.string().trim().max(400, 'At most 400 signs.') }),
+  async (v, c) => {
+    await saveClient(v, c);
+    revalidatePath('/', 'layout');
+    return done;
+  },
+);
 
 const zones = new Set(Intl.supportedValuesOf('timeZone'));
 const placeSchema = z.object({
@@ -52,10 +56,15 @@ function readOutline(text: string, faults: Fault[]): { lat: number; lon: number 
     const [a = '', b = ''] = l.trim().split(/[\s;]+|,\s*/);
     const lat = readNumber(a, { name: `Corner ${i + 1}: the latitude`, min: -90, max: 90 });
     const lon = readNumber(b, { name: `Corner ${i + 1}: the longitude`, min: -180, max: 180 });
-    for (const r of [lat, lon]) if (!r.ok && !faults.some((f) => f.path === 'outline')) faults.push({ path: 'outline', sentence: r.sentence });
+    for (const r of [lat, lon])
+      if (!r.ok && !faults.some((f) => f.path === 'outline')) faults.push({ path: 'outline', sentence: r.sentence });
     return { lat: lat.ok ? lat.value : 0, lon: lon.ok ? lon.value : 0 };
   });
-  if (corners.length < 3) faults.push({ path: 'outline', sentence: 'An outline needs at least three corners, one a line: latitude, longitude.' });
+  if (corners.length < 3)
+    faults.push({
+      path: 'outline',
+      sentence: 'An outline needs at least three corners, one a line: latitude, longitude.',
+    });
   return corners;
 }
 
@@ -74,12 +83,20 @@ export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<
   const outline = readOutline(p.outline, faults);
   if (faults.length) return { ok: false, faults };
   await savePlace(v, {
-    id: p.id, clientId: p.clientId, name: p.name, address: p.address, timeZone: p.timeZone, outline,
+    id: p.id,
+    clientId: p.clientId,
+    name: p.name,
+    address: p.address,
+    timeZone: p.timeZone,
+    outline,
     areaM2: area === null ? null : area * perArea,
     soilTexture: p.soilTexture,
     waterM: p.noWater ? -1 : water === null ? null : p.distanceUnit === 'm' ? water : (water * LENGTH.ft) / 100,
     firstPicking: p.firstPicking || null,
-    access: p.access, hazards: p.hazards, dogs: p.dogs, notes: p.notes,
+    access: p.access,
+    hazards: p.hazards,
+    dogs: p.dogs,
+    notes: p.notes,
     // Who may not see the code cannot change it either.
     gateCode: allows(v, 'see gate codes') ? p.gateCode : null,
   });
@@ -89,14 +106,42 @@ export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<
 
 export const hangTag = act(
   'edit grounds',
-  z.object({ id: uuid, placeId: uuid, tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'), hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'), girth: typed, unit: z.enum(['cm', 'in']) }),
+  z.object({
+    id: uuid,
+    placeId: uuid,
+    tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
+    hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'),
+    girth: typed,
+    unit: z.enum(['cm', 'in']),
+  }),
   async (v, t): Promise<Answer<{ id: string }>> => {
     if (!(await getPlace(v, t.placeId))) return refuse('', 'There is no such place in this outfit.');
-    const girth = t.girth.trim() === '' ? null : readNumber(t.girth, { name: 'The girth', above: 0, max: Math.round(3000 / LENGTH[t.unit]), unit: t.unit });
+    const girth =
+      t.girth.trim() === ''
+        ? null
+        : readNumber(t.girth, { name: 'The girth', above: 0, max: Math.round(3000 / LENGTH[t.unit]), unit: t.unit });
     if (girth && !girth.ok) return refuse('girth', girth.sentence);
-    if ((await takenTags(v, t.placeId, [t.tag])).length) return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
+    if ((await takenTags(v, t.placeId, [t.tag])).length)
+      return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
     const stems = girth ? [{ kind: 'girth' as const, typed: { value: girth.value, unit: t.unit } }] : null;
-    await addTrees(v, [{ id: t.id, placeId: t.placeId, tag: t.tag, hostId: t.hostId, lat: null, lon: null, walkOrder: await nextWalkOrder(v, t.placeId), note: '', ...(stems ? { diameterCm: combinedDiameter(stemDiameters(stems), 'sum'), stems } : {}) }], v.breastHeightCm, v7);
+    await addTrees(
+      v,
+      [
+        {
+          id: t.id,
+          placeId: t.placeId,
+          tag: t.tag,
+          hostId: t.hostId,
+          lat: null,
+          lon: null,
+          walkOrder: await nextWalkOrder(v, t.placeId),
+          note: '',
+          ...(stems ? { diameterCm: combinedDiameter(stemDiameters(stems), 'sum'), stems } : {}),
+        },
+      ],
+      v.breastHeightCm,
+      v7,
+    );
     revalidatePath('/', 'layout');
     return { ok: true, value: { id: t.id } };
   },

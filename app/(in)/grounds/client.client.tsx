@@ -24,8 +24,22 @@ export function NewClient() {
       }}
     >
       <FormFaults faults={faults} known={['name', 'contact']} />
-      <TextField label="New client" path="name" faults={faults} maxLength={120} value={form.name} onChange={(name) => setForm((f) => ({ ...f, name }))} />
-      <TextField label="How to reach them" path="contact" faults={faults} maxLength={400} value={form.contact} onChange={(contact) => setForm((f) => ({ ...f, contact }))} />
+      <TextField
+        label="New client"
+        path="name"
+        faults={faults}
+        maxLength={120}
+        value={form.name}
+        onChange={(name) => setForm((f) => ({ ...f, name }))}
+      />
+      <TextField
+        label="How to reach them"
+        path="contact"
+        faults={faults}
+        maxLength={400}
+        value={form.contact}
+        onChange={(contact) => setForm((f) => ({ ...f, contact }))}
+      />
       <button className="press w-full" disabled={busy}>
         Add this client
       </button>

@@ -12,22 +12,35 @@ export const metadata = { title: 'Grounds' };
 const PAGE = 60;
 const cursor = z.object({ tag: z.string().min(1).max(24), id: uuid });
 
-export default async function Grounds({ searchParams }: { searchParams: Promise<{ find?: string; tag?: string; id?: string; places?: string; pid?: string }> }) {
+export default async function Grounds({
+  searchParams,
+}: {
+  searchParams: Promise<{ find?: string; tag?: string; id?: string; places?: string; pid?: string }>;
+}) {
   const v = await viewer();
   const q = await searchParams;
   const find = (typeof q.find === 'string' ? q.find : '').replace(/\0/g, '').slice(0, 80);
-  const words = find.split(/[\s,]+/).filter(Boolean).slice(0, 6);
+  const words = find
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .slice(0, 6);
   const at = cursor.safeParse(q);
   const placeAt = uuid.safeParse(q.pid);
   const [rows, clients, places] = await Promise.all([
     searchTrees(v, {
       words,
-      hostsOfWord: words.map((w) => hosts.filter((h) => `${h.name} ${h.latin}`.toLowerCase().includes(w.toLowerCase())).map((h) => h.id)),
+      hostsOfWord: words.map((w) =>
+        hosts.filter((h) => `${h.name} ${h.latin}`.toLowerCase().includes(w.toLowerCase())).map((h) => h.id),
+      ),
       after: at.success ? at.data : null,
       limit: PAGE,
     }),
     listClients(v),
-    listPlaces(v, typeof q.places === 'string' && placeAt.success ? { name: q.places.slice(0, 120), id: placeAt.data } : null, 40),
+    listPlaces(
+      v,
+      typeof q.places === 'string' && placeAt.success ? { name: q.places.slice(0, 120), id: placeAt.data } : null,
+      40,
+    ),
   ]);
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
@@ -83,11 +96,23 @@ export default async function Grounds({ searchParams }: { searchParams: Promise<
     <Frame tag={tag} margin={margin} handle="Clients, import, export">
       <h1>Find a tree</h1>
       <form className="mt-3 flex gap-3" role="search">
-        <input name="find" aria-label="Tag, street, client or host" placeholder="117, or elm quay" className="box text-lead" defaultValue={find} maxLength={80} autoComplete="off" />
+        <input
+          name="find"
+          aria-label="Tag, street, client or host"
+          placeholder="117, or elm quay"
+          className="box text-lead"
+          defaultValue={find}
+          maxLength={80}
+          autoComplete="off"
+        />
         <button className="press">Find</button>
       </form>
       {!find && (
-        <Section title="Places" aside={edit && <Link href="/grounds/places/new">New place</Link>} empty={places.length === 0 && 'No place yet. Enter a client, then a place, then its trees.'}>
+        <Section
+          title="Places"
+          aside={edit && <Link href="/grounds/places/new">New place</Link>}
+          empty={places.length === 0 && 'No place yet. Enter a client, then a place, then its trees.'}
+        >
           <ul className="grid gap-x-8 desk:grid-cols-2">
             {places.slice(0, 40).map((p) => (
               <li key={p.id} className="row flex min-h-14 items-center justify-between gap-4 py-2">
@@ -100,13 +125,24 @@ export default async function Grounds({ searchParams }: { searchParams: Promise<
             ))}
           </ul>
           {places.length > 40 && (
-            <Link className="press mt-3" href={`/grounds?${new URLSearchParams({ places: places[39]!.name, pid: places[39]!.id })}`}>
+            <Link
+              className="press mt-3"
+              href={`/grounds?${new URLSearchParams({ places: places[39]!.name, pid: places[39]!.id })}`}
+            >
               More places
             </Link>
           )}
         </Section>
       )}
-      <Section title={find ? `Trees with “${find}”` : 'Trees by tag'} empty={shown.length === 0 && (find ? 'No tree answers to that. Try a tag, part of a street, a client, or a host.' : 'No tree yet. Open a place and hang the first tag, or bring a list in.')}>
+      <Section
+        title={find ? `Trees with “${find}”` : 'Trees by tag'}
+        empty={
+          shown.length === 0 &&
+          (find
+            ? 'No tree answers to that. Try a tag, part of a street, a client, or a host.'
+            : 'No tree yet. Open a place and hang the first tag, or bring a list in.')
+        }
+      >
         <ul className="grid gap-x-8 desk:grid-cols-2">
           {shown.map((t) => (
             <TagRow key={t.id} href={`/tree/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId}>

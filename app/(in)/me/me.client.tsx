@@ -21,8 +21,25 @@ export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme 
   };
   return (
     <section className="mt-5">
-      <Choices label="Units" value={now.units} onChange={(u) => change({ ...now, units: u })} options={[{ value: 'metric', name: 'metric: cm, mL, L, g' }, { value: 'us', name: 'US: in, fl oz, gal, oz' }]} />
-      <Choices label="Theme" value={now.theme} onChange={(t) => change({ ...now, theme: t })} options={[{ value: 'light', name: 'light' }, { value: 'daylight', name: 'daylight, for sun and gloves' }, { value: 'night', name: 'night' }]} />
+      <Choices
+        label="Units"
+        value={now.units}
+        onChange={(u) => change({ ...now, units: u })}
+        options={[
+          { value: 'metric', name: 'metric: cm, mL, L, g' },
+          { value: 'us', name: 'US: in, fl oz, gal, oz' },
+        ]}
+      />
+      <Choices
+        label="Theme"
+        value={now.theme}
+        onChange={(t) => change({ ...now, theme: t })}
+        options={[
+          { value: 'light', name: 'light' },
+          { value: 'daylight', name: 'daylight, for sun and gloves' },
+          { value: 'night', name: 'night' },
+        ]}
+      />
       <FormFaults faults={faults} />
     </section>
   );
@@ -34,11 +51,25 @@ export function CalendarAddress() {
   return (
     <section className="mt-6">
       <h2>Calendar</h2>
-      <p className="mt-1 mb-3 max-w-xl text-[0.9375rem]">A secret address with everything that is due. Whoever has it can read the dates; a new one ends the old.</p>
+      <p className="mt-1 mb-3 max-w-xl text-[0.9375rem]">
+        A secret address with everything that is due. Whoever has it can read the dates; a new one ends the old.
+      </p>
       {address ? (
-        <TextField label="Subscribe to" path="address" readOnly value={address} onChange={() => {}} onFocus={(e) => e.currentTarget.select()} />
+        <TextField
+          label="Subscribe to"
+          path="address"
+          readOnly
+          value={address}
+          onChange={() => {}}
+          onFocus={(e) => e.currentTarget.select()}
+        />
       ) : (
-        <button type="button" className="press" disabled={busy} onClick={() => send({}, ({ path }) => setAddress(window.location.origin + path))}>
+        <button
+          type="button"
+          className="press"
+          disabled={busy}
+          onClick={() => send({}, ({ path }) => setAddress(window.location.origin + path))}
+        >
           Make a calendar address
         </button>
       )}
@@ -47,7 +78,13 @@ export function CalendarAddress() {
   );
 }
 
-export function OutfitForm({ outfit, regions }: { outfit: { name: string; region: string; breastHeight: string; unit: 'cm' | 'in' }; regions: { value: string; name: string }[] }) {
+export function OutfitForm({
+  outfit,
+  regions,
+}: {
+  outfit: { name: string; region: string; breastHeight: string; unit: 'cm' | 'in' };
+  regions: { value: string; name: string }[];
+}) {
   const [form, setForm] = useState(outfit);
   const { busy, faults, send } = useSend(keepOutfit);
   const said = useSaid();
@@ -62,9 +99,32 @@ export function OutfitForm({ outfit, regions }: { outfit: { name: string; region
     >
       <h2 className="mb-2">The outfit</h2>
       <FormFaults faults={faults} known={['name', 'region', 'breastHeight']} />
-      <TextField label="Name" path="name" faults={faults} maxLength={120} value={form.name} onChange={(name) => setForm((f) => ({ ...f, name }))} />
-      <SelectField label="Region whose rules hold" path="region" faults={faults} value={form.region} onChange={(region) => setForm((f) => ({ ...f, region }))} options={regions} />
-      <TextField label={`Breast height, ${form.unit}`} path="breastHeight" faults={faults} hint="1.3 m in most of the world, 1.37 m in North America, 1.4 m in Australasia." inputMode="decimal" maxLength={20} value={form.breastHeight} onChange={(breastHeight) => setForm((f) => ({ ...f, breastHeight }))} />
+      <TextField
+        label="Name"
+        path="name"
+        faults={faults}
+        maxLength={120}
+        value={form.name}
+        onChange={(name) => setForm((f) => ({ ...f, name }))}
+      />
+      <SelectField
+        label="Region whose rules hold"
+        path="region"
+        faults={faults}
+        value={form.region}
+        onChange={(region) => setForm((f) => ({ ...f, region }))}
+        options={regions}
+      />
+      <TextField
+        label={`Breast height, ${form.unit}`}
+        path="breastHeight"
+        faults={faults}
+        hint="1.3 m in most of the world, 1.37 m in North America, 1.4 m in Australasia."
+        inputMode="decimal"
+        maxLength={20}
+        value={form.breastHeight}
+        onChange={(breastHeight) => setForm((f) => ({ ...f, breastHeight }))}
+      />
       <button className="press" disabled={busy}>
         Keep the outfit
       </button>

@@ -23,11 +23,31 @@ export default async function Me() {
     </>
   );
   return (
-    <Frame tag={tag} margin={<p className="text-[0.9375rem]">Amounts are worked out in metric units whatever you read; what you type is kept beside them as you typed it.</p>} handle="About units">
+    <Frame
+      tag={tag}
+      margin={
+        <p className="text-[0.9375rem]">
+          Amounts are worked out in metric units whatever you read; what you type is kept beside them as you typed it.
+        </p>
+      }
+      handle="About units"
+    >
       <h1>Your settings</h1>
       <Preferences units={v.units} theme={v.theme} />
       <CalendarAddress />
-      {allows(v, 'manage people') && <OutfitForm outfit={{ name: v.outfitName, region: v.region, breastHeight: String(v.units === 'us' ? Math.round((v.breastHeightCm / CM_PER_IN) * 10) / 10 : v.breastHeightCm), unit: v.units === 'us' ? 'in' : 'cm' }} regions={Object.entries(regions).map(([value, r]) => ({ value, name: r.name }))} />}
+      {allows(v, 'manage people') && (
+        <OutfitForm
+          outfit={{
+            name: v.outfitName,
+            region: v.region,
+            breastHeight: String(
+              v.units === 'us' ? Math.round((v.breastHeightCm / CM_PER_IN) * 10) / 10 : v.breastHeightCm,
+            ),
+            unit: v.units === 'us' ? 'in' : 'cm',
+          }}
+          regions={Object.entries(regions).map(([value, r]) => ({ value, name: r.name }))}
+        />
+      )}
       <p className="mt-8">
         <Link href="/people">People and roles</Link>
       </p>

@@ -10,23 +10,48 @@ import { pgCode } from '@/store/db';
 
 const licence = z.string().trim().max(80, 'At most 80 signs.');
 
-export const newPerson = act('manage people', z.object({ id: uuid, name: z.string().trim().min(1, 'The name is missing.').max(120, 'At most 120 signs.'), email: z.email('That is no e-mail address.').max(200), role: z.enum(ROLES), password: z.string().min(10, 'A password has at least ten signs.').max(200, 'At most 200 signs.') }), async (v, p) => {
-  try {
-    await addPerson(v, { ...p, email: p.email.toLowerCase() });
-  } catch (error) {
-    if (pgCode(error) === '23505') return refuse('email', 'Somebody signs in with this address already.');
-    throw error;
-  }
-  revalidatePath('/people');
-  return done;
-});
+export const newPerson = act(
+  'manage people',
+  z.object({
+    id: uuid,
+    name: z.string().trim().min(1, 'The name is missing.').max(120, 'At most 120 signs.'),
+    email: z.email('That is no e-mail address.').max(200),
+    role: z.enum(ROLES),
+    password: z.string().min(10, 'A password has at least ten signs.').max(200, 'At most 200 signs.'),
+  }),
+  async (v, p) => {
+    try {
+      await addPerson(v, { ...p, email: p.email.toLowerCase() });
+    } catch (error) {
+      if (pgCode(error) === '23505') return refuse('email', 'Somebody signs in with this address already.');
+      throw error;
+    }
+    revalidatePath('/people');
+    return done;
+  },
+);
 
 export const editPerson = act(
   'manage people',
-  z.object({ id: uuid, role: z.enum(ROLES), licenceNumber: licence, licenceCategories: z.string().max(300, 'At most 300 signs.'), licenceExpires: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2027-03-31.')]), active: z.boolean() }),
+  z.object({
+    id: uuid,
+    role: z.enum(ROLES),
+    licenceNumber: licence,
+    licenceCategories: z.string().max(300, 'At most 300 signs.'),
+    licenceExpires: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2027-03-31.')]),
+    active: z.boolean(),
+  }),
   async (v, p) => {
     if (p.licenceNumber && !p.licenceExpires) return refuse('licenceExpires', 'Say until when the licence runs.');
-    const sentence = await changePerson(v, { ...p, licenceNumber: p.licenceNumber || null, licenceCategories: p.licenceCategories.split(',').map((c) => c.trim()).filter(Boolean), licenceExpires: p.licenceExpires || null });
+    const sentence = await changePerson(v, {
+      ...p,
+      licenceNumber: p.licenceNumber || null,
+      licenceCategories: p.licenceCategories
+        .split(',')
+        .map((c) => c.trim())
+        .filter(Boolean),
+      licenceExpires: p.licenceExpires || null,
+    });
     if (sentence) return refuse('', sentence);
     revalidatePath('/', 'layout');
     return done;

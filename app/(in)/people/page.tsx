@@ -12,9 +12,19 @@ export default async function People() {
   const v = await viewer();
   const people = await listPeople(v);
   const manage = allows(v, 'manage people');
-  const margin = <p className="text-[0.9375rem]">{manage ? 'A licence that has run out stops what needs one. Somebody who leaves is closed out, never erased: the book keeps their name.' : 'Only an owner changes who works here.'}</p>;
+  const margin = (
+    <p className="text-[0.9375rem]">
+      {manage
+        ? 'A licence that has run out stops what needs one. Somebody who leaves is closed out, never erased: the book keeps their name.'
+        : 'Only an owner changes who works here.'}
+    </p>
+  );
   return (
-    <Frame tag={<p className="text-head leading-tight font-extrabold">People</p>} margin={margin} handle="About licences">
+    <Frame
+      tag={<p className="text-head leading-tight font-extrabold">People</p>}
+      margin={margin}
+      handle="About licences"
+    >
       <h1>Who works here</h1>
       <ul className="mt-4">
         {people.map((p) => (
@@ -24,7 +34,10 @@ export default async function People() {
               {!p.active && <b className="text-madder"> (closed)</b>}
             </p>
             <p className="text-[0.9375rem] text-ink-2">
-              {p.email}. {p.licenceNumber ? `Licence ${p.licenceNumber} (${p.licenceCategories.join(', ')})${p.licenceExpires ? `, until ${shortDay(p.licenceExpires)}` : ''}.` : 'No licence entered.'}
+              {p.email}.{' '}
+              {p.licenceNumber
+                ? `Licence ${p.licenceNumber} (${p.licenceCategories.join(', ')})${p.licenceExpires ? `, until ${shortDay(p.licenceExpires)}` : ''}.`
+                : 'No licence entered.'}
             </p>
             {manage && <ChangePerson person={p} />}
           </li>

@@ -29,11 +29,35 @@ export function AddPerson() {
     >
       <FormFaults faults={faults} known={['name', 'email', 'password']} />
       <div className="grid gap-x-5 desk:grid-cols-2">
-        <TextField label="Name" path="name" faults={faults} maxLength={120} value={form.name} onChange={(name) => setForm((f) => ({ ...f, name }))} />
-        <TextField label="E-mail" path="email" faults={faults} type="email" maxLength={200} value={form.email} onChange={(email) => setForm((f) => ({ ...f, email }))} />
+        <TextField
+          label="Name"
+          path="name"
+          faults={faults}
+          maxLength={120}
+          value={form.name}
+          onChange={(name) => setForm((f) => ({ ...f, name }))}
+        />
+        <TextField
+          label="E-mail"
+          path="email"
+          faults={faults}
+          type="email"
+          maxLength={200}
+          value={form.email}
+          onChange={(email) => setForm((f) => ({ ...f, email }))}
+        />
       </div>
       <Choices label="Role" value={form.role} onChange={(role) => setForm((f) => ({ ...f, role }))} options={roles} />
-      <TextField label="First password" path="password" faults={faults} type="password" autoComplete="new-password" maxLength={200} value={form.password} onChange={(password) => setForm((f) => ({ ...f, password }))} />
+      <TextField
+        label="First password"
+        path="password"
+        faults={faults}
+        type="password"
+        autoComplete="new-password"
+        maxLength={200}
+        value={form.password}
+        onChange={(password) => setForm((f) => ({ ...f, password }))}
+      />
       <button className="press" disabled={busy}>
         Add them
       </button>
@@ -52,7 +76,13 @@ interface Editable {
 }
 export function ChangePerson({ person }: { person: Editable }) {
   const [open, setOpen] = useState(false);
-  const [form, setForm] = useState({ role: person.role, licenceNumber: person.licenceNumber ?? '', licenceCategories: person.licenceCategories.join(', '), licenceExpires: person.licenceExpires ?? '', active: person.active });
+  const [form, setForm] = useState({
+    role: person.role,
+    licenceNumber: person.licenceNumber ?? '',
+    licenceCategories: person.licenceCategories.join(', '),
+    licenceExpires: person.licenceExpires ?? '',
+    active: person.active,
+  });
   const { busy, faults, send } = useSend(editPerson);
   const said = useSaid();
   if (!open)
@@ -74,11 +104,39 @@ export function ChangePerson({ person }: { person: Editable }) {
       }}
     >
       <FormFaults faults={faults} known={['licenceNumber', 'licenceCategories', 'licenceExpires']} />
-      <SelectField label="Role" path="role" faults={faults} value={form.role} onChange={(role) => setForm((f) => ({ ...f, role }))} options={roles} />
+      <SelectField
+        label="Role"
+        path="role"
+        faults={faults}
+        value={form.role}
+        onChange={(role) => setForm((f) => ({ ...f, role }))}
+        options={roles}
+      />
       <div className="grid gap-x-5 desk:grid-cols-3">
-        <TextField label="Licence number" path="licenceNumber" faults={faults} maxLength={80} value={form.licenceNumber} onChange={(licenceNumber) => setForm((f) => ({ ...f, licenceNumber }))} />
-        <TextField label="Categories, by commas" path="licenceCategories" faults={faults} maxLength={300} value={form.licenceCategories} onChange={(licenceCategories) => setForm((f) => ({ ...f, licenceCategories }))} />
-        <TextField label="Runs until" path="licenceExpires" faults={faults} type="date" value={form.licenceExpires} onChange={(licenceExpires) => setForm((f) => ({ ...f, licenceExpires }))} />
+        <TextField
+          label="Licence number"
+          path="licenceNumber"
+          faults={faults}
+          maxLength={80}
+          value={form.licenceNumber}
+          onChange={(licenceNumber) => setForm((f) => ({ ...f, licenceNumber }))}
+        />
+        <TextField
+          label="Categories, by commas"
+          path="licenceCategories"
+          faults={faults}
+          maxLength={300}
+          value={form.licenceCategories}
+          onChange={(licenceCategories) => setForm((f) => ({ ...f, licenceCategories }))}
+        />
+        <TextField
+          label="Runs until"
+          path="licenceExpires"
+          faults={faults}
+          type="date"
+          value={form.licenceExpires}
+          onChange={(licenceExpires) => setForm((f) => ({ ...f, licenceExpires }))}
+        />
       </div>
       <Tick checked={form.active} onChange={(active) => setForm((f) => ({ ...f, active }))}>
         May sign in

@@ -30,7 +30,14 @@ export default async function Rounds() {
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Places">{places.size}</TagLine>
         <TagLine name="Trees">{plans.length}</TagLine>
-        <TagLine name="Mix">{showVolume(sum(plans, (p) => p.mixMl ?? 0), v.units).text}</TagLine>
+        <TagLine name="Mix">
+          {
+            showVolume(
+              sum(plans, (p) => p.mixMl ?? 0),
+              v.units,
+            ).text
+          }
+        </TagLine>
       </dl>
     </>
   );
@@ -44,10 +51,23 @@ export default async function Rounds() {
           <dl className="text-[0.9375rem]">
             {[...products.values()].map((of) => (
               <Fact key={of[0]!.labelKey} name={of[0]!.labelName}>
-                {showAmount(sum(of, (p) => p.product), of[0]!.unit, v.units).text}
+                {
+                  showAmount(
+                    sum(of, (p) => p.product),
+                    of[0]!.unit,
+                    v.units,
+                  ).text
+                }
               </Fact>
             ))}
-            <Fact name="Water">{showVolume(sum(plans, (p) => p.mixMl ?? 0), v.units).text}</Fact>
+            <Fact name="Water">
+              {
+                showVolume(
+                  sum(plans, (p) => p.mixMl ?? 0),
+                  v.units,
+                ).text
+              }
+            </Fact>
             {bits.length > 0 && <Fact name="Bits">{bits.map((b) => `${b} mm`).join(', ')}</Fact>}
             {sum(plans, (p) => p.sites ?? 0) > 0 && <Fact name="Devices">{sum(plans, (p) => p.sites ?? 0)}</Fact>}
           </dl>
@@ -58,7 +78,10 @@ export default async function Rounds() {
             ))}
           </ul>
           <h3 className="mt-4">Always</h3>
-          <p className="text-[0.9375rem]">Labels in hand, measuring vessels, 70 % alcohol for bits and blades, eye wash, spill kit, barrier tape, tape and chalk.</p>
+          <p className="text-[0.9375rem]">
+            Labels in hand, measuring vessels, 70 % alcohol for bits and blades, eye wash, spill kit, barrier tape, tape
+            and chalk.
+          </p>
         </>
       )}
     </section>
@@ -81,10 +104,24 @@ export default async function Rounds() {
         </p>
       )}
       {[...places.values()].map((of) => (
-        <Section key={of[0]!.placeId} title={of[0]!.placeName} aside={`${of.length} ${of.length === 1 ? 'tree' : 'trees'}, in walking order`}>
+        <Section
+          key={of[0]!.placeId}
+          title={of[0]!.placeName}
+          aside={`${of.length} ${of.length === 1 ? 'tree' : 'trees'}, in walking order`}
+        >
           <ul>
             {of.map((p) => (
-              <TagRow key={p.id} href={`/tree/${p.treeId}/apply?plan=${p.id}`} tag={p.tag} title={findHost(p.hostId)?.name ?? p.hostId} right={<span className="figures text-right font-bold">{p.mixMl ? `${showVolume(p.mixMl, v.units).text} mix` : `${p.sites} sites`}</span>}>
+              <TagRow
+                key={p.id}
+                href={`/tree/${p.treeId}/apply?plan=${p.id}`}
+                tag={p.tag}
+                title={findHost(p.hostId)?.name ?? p.hostId}
+                right={
+                  <span className="figures text-right font-bold">
+                    {p.mixMl ? `${showVolume(p.mixMl, v.units).text} mix` : `${p.sites} sites`}
+                  </span>
+                }
+              >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}
               </TagRow>
             ))}

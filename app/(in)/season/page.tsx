@@ -50,22 +50,39 @@ export default async function Season() {
       </section>
       <section>
         <h2 className="text-body">How the dates come about</h2>
-        <p className="text-[0.9375rem]">Each comes from a rule of the label’s use, counted from the day the work was done. The bar is the span in which it makes sense; the thick line is today. A label’s minimum interval moves a date and says so.</p>
+        <p className="text-[0.9375rem]">
+          Each comes from a rule of the label’s use, counted from the day the work was done. The bar is the span in
+          which it makes sense; the thick line is today. A label’s minimum interval moves a date and says so.
+        </p>
       </section>
     </>
   );
   return (
     <Frame tag={tag} margin={margin} handle="Calendar">
       <h1>The year ahead</h1>
-      {due.length === 0 && <p className="mt-4 text-ink-2">Nothing is due in the coming year. Dates appear once work has been booked.</p>}
+      {due.length === 0 && (
+        <p className="mt-4 text-ink-2">Nothing is due in the coming year. Dates appear once work has been booked.</p>
+      )}
       {[...months].map(([m, of]) => {
         const from = `${m}-01`;
         const to = after(from, 1, 'months');
         return (
-          <Section key={m} title={format(parseISO(from), 'MMMM yyyy')} aside={`${of.length} ${of.length === 1 ? 'visit' : 'visits'}`}>
+          <Section
+            key={m}
+            title={format(parseISO(from), 'MMMM yyyy')}
+            aside={`${of.length} ${of.length === 1 ? 'visit' : 'visits'}`}
+          >
             <ul>
               {of.map((f) => (
-                <TagRow key={f.id} href={`/tree/${f.treeId}`} tag={f.tag} title={`${findHost(f.hostId)?.name ?? f.hostId}, ${f.placeName}`} right={<Ribbon from={from} to={to} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />}>
+                <TagRow
+                  key={f.id}
+                  href={`/tree/${f.treeId}`}
+                  tag={f.tag}
+                  title={`${findHost(f.hostId)?.name ?? f.hostId}, ${f.placeName}`}
+                  right={
+                    <Ribbon from={from} to={to} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />
+                  }
+                >
                   {f.what}
                   {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}, {shortDay(f.due)}
                 </TagRow>

@@ -24,30 +24,52 @@ export const signLabel = act('keep the shelf', z.object({ labelId: uuid }), asyn
 });
 
 /** A label from its file: the schema's own sentences name the place of every fault. */
-export const bringLabel = act('keep the shelf', z.object({ text: z.string().max(400_000, 'A label file has at most 400 kB.') }), async (v, { text }): Promise<Answer<{ name: string; version: number }>> => {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch {
-    return refuse('label', 'This file is not JSON. docs/label-format.md shows what a label looks like.');
-  }
-  const read = labelSchema.safeParse(data);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error).slice(0, 12).map((f) => ({ path: 'label', sentence: `${f.path || 'The file'}: ${f.sentence}` })) };
-  const version = await addLabel(v, v7(), read.data);
-  all();
-  return { ok: true, value: { name: read.data.name, version } };
-});
+export const bringLabel = act(
+  'keep the shelf',
+  z.object({ text: z.string().max(400_000, 'A label file has at most 400 kB.') }),
+  async (v, { text }): Promise<Answer<{ name: string; version: number }>> => {
+    let data: unknown;
+    try {
+      data = JSON.parse(text);
+    } catch {
+      return refuse('label', 'This file is not JSON. docs/label-format.md shows what a label looks like.');
+    }
+    const read = labelSchema.safeParse(data);
+    if (!read.success)
+      return {
+        ok: false,
+        faults: faultsOf(read.error)
+          .slice(0, 12)
+          .map((f) => ({ path: 'label', sentence: `${f.path || 'The file'}: ${f.sentence}` })),
+      };
+    const version = await addLabel(v, v7(), read.data);
+    all();
+    return { ok: true, value: { name: read.data.name, version } };
+  },
+);
 
 export const receiveLot = act(
   'keep the shelf',
-  z.object({ moveId: uuid, lotId: uuid, labelKey: z.string().max(60), lotNumber: z.string().trim().min(1, 'The lot number is missing.').max(60, 'At most 60 signs.'), expiresOn: z.iso.date('Give the expiry as a day that exists.'), amount: typed, unit: amountUnit }),
+  z.object({
+    moveId: uuid,
+    lotId: uuid,
+    labelKey: z.string().max(60),
+    lotNumber: z.string().trim().min(1, 'The lot number is missing.').max(60, 'At most 60 signs.'),
+    expiresOn: z.iso.date('Give the expiry as a day that exists.'),
+    amount: typed,
+    unit: amountUnit,
+  }),
   async (v, r): Promise<Answer> => {
     const held = (await shelfLabels(v)).find((l) => l.key === r.labelKey);
     if (!held) return refuse('labelKey', 'Choose the product.');
     const read = readNumber(r.amount, { name: 'The amount', above: 0, max: 1_000_000 });
     if (!read.ok) return refuse('amount', read.sentence);
     const liquid = isLiquid(held.label);
-    if (liquid !== r.unit in VOLUME) return refuse('unit', liquid ? 'This product is a liquid: take it in by volume.' : 'This product is a powder: take it in by weight.');
+    if (liquid !== r.unit in VOLUME)
+      return refuse(
+        'unit',
+        liquid ? 'This product is a liquid: take it in by volume.' : 'This product is a powder: take it in by weight.',
+      );
     if (r.expiresOn < todayOf(v)) return refuse('expiresOn', 'This lot has expired already; do not take it in.');
     await receive(v, { ...r, unit: liquid ? 'mL' : 'g', amount: read.value * factor(r.unit), reason: 'delivery' });
     all();
@@ -55,28 +77,61 @@ export const receiveLot = act(
   },
 );
 
-export const count = act('keep the shelf', z.object({ moveId: uuid, lotId: uuid, counted: typed, unit: amountUnit, reason: z.string().trim().min(3, 'Say why, in a word or two.').max(180, 'At most 180 signs.') }), async (v, c): Promise<Answer> => {
-  const lot = await lotById(v, c.lotId);
-  if (!lot) return refuse('', 'There is no such lot in this outfit.');
-  const read = readNumber(c.counted, { name: 'What you counted', min: 0, max: 1_000_000 });
-  if (!read.ok) return refuse('counted', read.sentence);
-  if ((lot.unit === 'mL') !== c.unit in VOLUME) return refuse('unit', 'This lot is counted in the other kind of unit.');
-  await countLot(v, { ...c, counted: read.value * factor(c.unit) });
-  all();
-  return done;
-});
+export const count = act(
+  'keep the shelf',
+  z.object({
+    moveId: uuid,
+    lotId: uuid,
+    counted: typed,
+    unit: amountUnit,
+    reason: z.string().trim().min(3, 'Say why, in a word or two.').max(180, 'At most 180 signs.'),
+  }),
+  async (v, c): Promise<Answer> => {
+    const lot = await lotById(v, c.lotId);
+    if (!lot) return refuse('', 'There is no such lot in this outfit.');
+    const read = readNumber(c.counted, { name: 'What you counted', min: 0, max: 1_000_000 });
+    if (!read.ok) return refuse('counted', read.sentence);
+    if ((lot.unit === 'mL') !== c.unit in VOLUME)
+      return refuse('unit', 'This lot is counted in the other kind of unit.');
+    await countLot(v, { ...c, counted: read.value * factor(c.unit) });
+    all();
+    return done;
+  },
+);
 
-export const keepVessel = act('keep the shelf', z.object({ id: uuid, name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'), dimension: z.enum(['volume', 'mass']), capacity: typed, graduation: typed }), async (v, x): Promise<Answer> => {
-  const unit = x.dimension === 'volume' ? 'mL' : 'g';
-  const capacity = readNumber(x.capacity, { name: 'What it holds', above: 0, max: 1_000_000, unit });
-  if (!capacity.ok) return refuse('capacity', capacity.sentence);
-  const graduation = readNumber(x.graduation, { name: 'The distance between marks', above: 0, max: capacity.value, unit });
-  if (!graduation.ok) return refuse('graduation', graduation.sentence);
-  if (/\b(cup|mug|bottle of|drink|milk|juice|food)\b/i.test(x.name)) return refuse('name', 'Never a food or drink container. Take a vessel kept for pesticides.');
-  await addVessel(v, { id: x.id, name: x.name, dimension: x.dimension, capacity: capacity.value, graduation: graduation.value });
-  all();
-  return done;
-});
+export const keepVessel = act(
+  'keep the shelf',
+  z.object({
+    id: uuid,
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    dimension: z.enum(['volume', 'mass']),
+    capacity: typed,
+    graduation: typed,
+  }),
+  async (v, x): Promise<Answer> => {
+    const unit = x.dimension === 'volume' ? 'mL' : 'g';
+    const capacity = readNumber(x.capacity, { name: 'What it holds', above: 0, max: 1_000_000, unit });
+    if (!capacity.ok) return refuse('capacity', capacity.sentence);
+    const graduation = readNumber(x.graduation, {
+      name: 'The distance between marks',
+      above: 0,
+      max: capacity.value,
+      unit,
+    });
+    if (!graduation.ok) return refuse('graduation', graduation.sentence);
+    if (/\b(cup|mug|bottle of|drink|milk|juice|food)\b/i.test(x.name))
+      return refuse('name', 'Never a food or drink container. Take a vessel kept for pesticides.');
+    await addVessel(v, {
+      id: x.id,
+      name: x.name,
+      dimension: x.dimension,
+      capacity: capacity.value,
+      graduation: graduation.value,
+    });
+    all();
+    return done;
+  },
+);
 
 export const dropVessel = act('keep the shelf', z.object({ id: uuid }), async (v, { id }) => {
   await removeVessel(v, id);

@@ -16,7 +16,8 @@ export default async function Shelf() {
   const today = todayOf(v);
   const [labels, lots, vessels, moves] = await Promise.all([shelfLabels(v), listLots(v), listVessels(v), lastMoves(v)]);
   const keep = allows(v, 'keep the shelf');
-  const show = (amount: number, unit: 'mL' | 'g') => showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;
+  const show = (amount: number, unit: 'mL' | 'g') =>
+    showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Shelf</p>
@@ -51,7 +52,10 @@ export default async function Shelf() {
       {keep && (
         <section>
           <h2 className="text-body">A label of your own</h2>
-          <p className="text-[0.9375rem]">Copied from the label in hand into the open label format (docs/label-format.md). A label with the same key becomes its next version.</p>
+          <p className="text-[0.9375rem]">
+            Copied from the label in hand into the open label format (docs/label-format.md). A label with the same key
+            becomes its next version.
+          </p>
           <LabelFile />
         </section>
       )}
@@ -60,7 +64,11 @@ export default async function Shelf() {
   return (
     <Frame tag={tag} margin={margin} handle="Last moves, new label">
       <h1>Labels, lots, vessels</h1>
-      <Section title="Labels" aside="fictional training labels until you enter your own" empty={labels.length === 0 && 'No label yet. Bring one in from its file, in the margin.'}>
+      <Section
+        title="Labels"
+        aside="fictional training labels until you enter your own"
+        empty={labels.length === 0 && 'No label yet. Bring one in from its file, in the margin.'}
+      >
         <ul>
           {labels.map((l) => {
             const own = lots.filter((x) => x.labelKey === l.key);
@@ -75,7 +83,13 @@ export default async function Shelf() {
                   </span>
                 </div>
                 <p className="text-[0.9375rem] text-ink-2">
-                  {l.label.actives.map((a) => `${a.name} (${a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}`})`).join(' + ')}; {[...new Set(l.label.uses.map((u) => METHOD_NAMES[u.method]))].join(', ')}
+                  {l.label.actives
+                    .map(
+                      (a) =>
+                        `${a.name} (${a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}`})`,
+                    )
+                    .join(' + ')}
+                  ; {[...new Set(l.label.uses.map((u) => METHOD_NAMES[u.method]))].join(', ')}
                 </p>
                 <div className="mt-1 flex flex-wrap items-center gap-x-6 gap-y-1">
                   {l.checkedOn ? (
@@ -83,7 +97,9 @@ export default async function Shelf() {
                       Checked against the label in hand by {l.checkedBy}, {shortDay(l.checkedOn)}
                     </span>
                   ) : (
-                    <span className="text-[0.9375rem] font-semibold text-sap">Not checked against the label in hand</span>
+                    <span className="text-[0.9375rem] font-semibold text-sap">
+                      Not checked against the label in hand
+                    </span>
                   )}
                   {keep && !l.checkedOn && <CheckLabel labelId={l.id} name={l.label.name} />}
                 </div>
@@ -123,10 +139,21 @@ export default async function Shelf() {
       </Section>
       {keep && (
         <Section title="A delivery">
-          <Receive labels={labels.map((l) => ({ value: l.key, name: l.label.name, unit: isLiquid(l.label) ? ('mL' as const) : ('g' as const) }))} units={v.units} />
+          <Receive
+            labels={labels.map((l) => ({
+              value: l.key,
+              name: l.label.name,
+              unit: isLiquid(l.label) ? ('mL' as const) : ('g' as const),
+            }))}
+            units={v.units}
+          />
         </Section>
       )}
-      <Section title="Vessels" aside="kept for pesticides, never for food or drink" empty={vessels.length === 0 && 'No vessel yet: doses cannot be rounded to marks. Enter your jugs and syringes.'}>
+      <Section
+        title="Vessels"
+        aside="kept for pesticides, never for food or drink"
+        empty={vessels.length === 0 && 'No vessel yet: doses cannot be rounded to marks. Enter your jugs and syringes.'}
+      >
         <ul>
           {vessels.map((x) => (
             <li key={x.id} className="row figures flex items-center justify-between gap-4 py-1.5">

@@ -14,7 +14,14 @@ export function CheckLabel({ labelId, name }: { labelId: string; name: string })
   const said = useSaid();
   return (
     <>
-      <button type="button" className="press" disabled={busy} onClick={() => send({ labelId }, () => said({ sentence: `${name}: signed as read against the label in hand.` }))}>
+      <button
+        type="button"
+        className="press"
+        disabled={busy}
+        onClick={() =>
+          send({ labelId }, () => said({ sentence: `${name}: signed as read against the label in hand.` }))
+        }
+      >
         I have read it against the label in hand
       </button>
       <FormFaults faults={faults} />
@@ -27,14 +34,22 @@ export function LabelFile() {
   const said = useSaid();
   const open = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > 400_000) return setFaults([{ path: 'label', sentence: `${file.name} is too large for a label (400 kB at most).` }]);
-    send({ text: await file.text() }, ({ name, version }) => said({ sentence: `${name} stands on the shelf as version ${version}. Check it against the label in hand.` }));
+    if (file.size > 400_000)
+      return setFaults([{ path: 'label', sentence: `${file.name} is too large for a label (400 kB at most).` }]);
+    send({ text: await file.text() }, ({ name, version }) =>
+      said({ sentence: `${name} stands on the shelf as version ${version}. Check it against the label in hand.` }),
+    );
   };
   return (
     <div className="mt-2">
       <label className="press w-full has-focus-visible:outline-3 has-focus-visible:outline-slate">
         {busy ? 'Reading …' : 'Bring a label in'}
-        <input type="file" accept="application/json,.json" className="sr-only" onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))} />
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="sr-only"
+          onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))}
+        />
       </label>
       <FormFaults faults={faults} />
     </div>
@@ -42,9 +57,16 @@ export function LabelFile() {
 }
 
 /** The small unit that a person counts stock in. */
-const unitFor = (base: 'mL' | 'g', units: UnitSystem) => (base === 'mL' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g');
+const unitFor = (base: 'mL' | 'g', units: UnitSystem) =>
+  base === 'mL' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g';
 
-export function Receive({ labels, units }: { labels: { value: string; name: string; unit: 'mL' | 'g' }[]; units: UnitSystem }) {
+export function Receive({
+  labels,
+  units,
+}: {
+  labels: { value: string; name: string; unit: 'mL' | 'g' }[];
+  units: UnitSystem;
+}) {
   const empty = { labelKey: labels[0]?.value ?? '', lotNumber: '', expiresOn: '', amount: '' };
   const [form, setForm] = useState(empty);
   const [ids, setIds] = useState(() => ({ moveId: v7(), lotId: v7() }));
@@ -65,10 +87,39 @@ export function Receive({ labels, units }: { labels: { value: string; name: stri
       }}
     >
       <FormFaults faults={faults} known={['labelKey', 'lotNumber', 'expiresOn', 'amount', 'unit']} />
-      <SelectField label="Product" path="labelKey" faults={faults} value={form.labelKey} onChange={(labelKey) => setForm((f) => ({ ...f, labelKey }))} options={labels} />
-      <TextField label="Lot number" path="lotNumber" faults={faults} maxLength={60} value={form.lotNumber} onChange={(lotNumber) => setForm((f) => ({ ...f, lotNumber }))} />
-      <TextField label={`Amount, ${unit}`} path="amount" faults={faults} inputMode="decimal" maxLength={20} value={form.amount} onChange={(amount) => setForm((f) => ({ ...f, amount }))} />
-      <TextField label="Expires" path="expiresOn" faults={faults} type="date" value={form.expiresOn} onChange={(expiresOn) => setForm((f) => ({ ...f, expiresOn }))} />
+      <SelectField
+        label="Product"
+        path="labelKey"
+        faults={faults}
+        value={form.labelKey}
+        onChange={(labelKey) => setForm((f) => ({ ...f, labelKey }))}
+        options={labels}
+      />
+      <TextField
+        label="Lot number"
+        path="lotNumber"
+        faults={faults}
+        maxLength={60}
+        value={form.lotNumber}
+        onChange={(lotNumber) => setForm((f) => ({ ...f, lotNumber }))}
+      />
+      <TextField
+        label={`Amount, ${unit}`}
+        path="amount"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.amount}
+        onChange={(amount) => setForm((f) => ({ ...f, amount }))}
+      />
+      <TextField
+        label="Expires"
+        path="expiresOn"
+        faults={faults}
+        type="date"
+        value={form.expiresOn}
+        onChange={(expiresOn) => setForm((f) => ({ ...f, expiresOn }))}
+      />
       <button className="press justify-self-start" disabled={busy}>
         Take it in
       </button>
@@ -76,7 +127,17 @@ export function Receive({ labels, units }: { labels: { value: string; name: stri
   );
 }
 
-export function CountLot({ lotId, lotNumber, unit, units }: { lotId: string; lotNumber: string; unit: 'mL' | 'g'; units: UnitSystem }) {
+export function CountLot({
+  lotId,
+  lotNumber,
+  unit,
+  units,
+}: {
+  lotId: string;
+  lotNumber: string;
+  unit: 'mL' | 'g';
+  units: UnitSystem;
+}) {
   const [open, setOpen] = useState(false);
   const [form, setForm] = useState({ counted: '', reason: '' });
   const { busy, faults, send } = useSend(count);
@@ -100,8 +161,23 @@ export function CountLot({ lotId, lotNumber, unit, units }: { lotId: string; lot
       }}
     >
       <FormFaults faults={faults} known={['counted', 'reason']} />
-      <TextField label={`Counted, ${own}`} path="counted" faults={faults} inputMode="decimal" maxLength={20} value={form.counted} onChange={(counted) => setForm((f) => ({ ...f, counted }))} />
-      <TextField label="Why" path="reason" faults={faults} maxLength={180} value={form.reason} onChange={(reason) => setForm((f) => ({ ...f, reason }))} />
+      <TextField
+        label={`Counted, ${own}`}
+        path="counted"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.counted}
+        onChange={(counted) => setForm((f) => ({ ...f, counted }))}
+      />
+      <TextField
+        label="Why"
+        path="reason"
+        faults={faults}
+        maxLength={180}
+        value={form.reason}
+        onChange={(reason) => setForm((f) => ({ ...f, reason }))}
+      />
       <button className="press" disabled={busy}>
         Keep the count
       </button>
@@ -110,7 +186,12 @@ export function CountLot({ lotId, lotNumber, unit, units }: { lotId: string; lot
 }
 
 export function AddVessel() {
-  const [form, setForm] = useState({ name: '', dimension: 'volume' as 'volume' | 'mass', capacity: '', graduation: '' });
+  const [form, setForm] = useState({
+    name: '',
+    dimension: 'volume' as 'volume' | 'mass',
+    capacity: '',
+    graduation: '',
+  });
   const { busy, faults, send } = useSend(keepVessel);
   const said = useSaid();
   const unit = form.dimension === 'volume' ? 'mL' : 'g';
@@ -126,10 +207,41 @@ export function AddVessel() {
         });
       }}
     >
-      <TextField label="Another vessel" path="name" faults={faults} maxLength={80} value={form.name} onChange={(name) => setForm((f) => ({ ...f, name }))} />
-      <Choices label="For" value={form.dimension} onChange={(dimension) => setForm((f) => ({ ...f, dimension }))} options={[{ value: 'volume', name: 'liquids' }, { value: 'mass', name: 'powders' }]} />
-      <TextField label={`Holds, ${unit}`} path="capacity" faults={faults} inputMode="decimal" maxLength={20} value={form.capacity} onChange={(capacity) => setForm((f) => ({ ...f, capacity }))} />
-      <TextField label={`A mark every, ${unit}`} path="graduation" faults={faults} inputMode="decimal" maxLength={20} value={form.graduation} onChange={(graduation) => setForm((f) => ({ ...f, graduation }))} />
+      <TextField
+        label="Another vessel"
+        path="name"
+        faults={faults}
+        maxLength={80}
+        value={form.name}
+        onChange={(name) => setForm((f) => ({ ...f, name }))}
+      />
+      <Choices
+        label="For"
+        value={form.dimension}
+        onChange={(dimension) => setForm((f) => ({ ...f, dimension }))}
+        options={[
+          { value: 'volume', name: 'liquids' },
+          { value: 'mass', name: 'powders' },
+        ]}
+      />
+      <TextField
+        label={`Holds, ${unit}`}
+        path="capacity"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.capacity}
+        onChange={(capacity) => setForm((f) => ({ ...f, capacity }))}
+      />
+      <TextField
+        label={`A mark every, ${unit}`}
+        path="graduation"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.graduation}
+        onChange={(graduation) => setForm((f) => ({ ...f, graduation }))}
+      />
       <button className="press justify-self-start" disabled={busy}>
         Add this vessel
       </button>
@@ -140,9 +252,24 @@ export function AddVessel() {
 export function RemoveVessel({ vessel }: { vessel: Vessel }) {
   const { busy, send } = useSend(dropVessel);
   const said = useSaid();
-  const again = { id: vessel.id, name: vessel.name, dimension: vessel.dimension, capacity: String(vessel.capacity), graduation: String(vessel.graduation) };
+  const again = {
+    id: vessel.id,
+    name: vessel.name,
+    dimension: vessel.dimension,
+    capacity: String(vessel.capacity),
+    graduation: String(vessel.graduation),
+  };
   return (
-    <button type="button" className="min-h-10 underline underline-offset-3" disabled={busy} onClick={() => send({ id: vessel.id }, () => said({ sentence: `${vessel.name} is gone from the shelf.`, undo: () => keepVessel(again) }))}>
+    <button
+      type="button"
+      className="min-h-10 underline underline-offset-3"
+      disabled={busy}
+      onClick={() =>
+        send({ id: vessel.id }, () =>
+          said({ sentence: `${vessel.name} is gone from the shelf.`, undo: () => keepVessel(again) }),
+        )
+      }
+    >
       remove<span className="sr-only"> {vessel.name}</span>
     </button>
   );

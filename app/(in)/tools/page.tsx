@@ -12,7 +12,10 @@ export default async function BenchTools() {
   const margin = (
     <section>
       <h2 className="text-body">Nothing here is kept</h2>
-      <p className="text-[0.9375rem]">These are sums without a tree: no gate looks at the host, the soil or the water. For work on a tree, prescribe on the tree.</p>
+      <p className="text-[0.9375rem]">
+        These are sums without a tree: no gate looks at the host, the soil or the water. For work on a tree, prescribe
+        on the tree.
+      </p>
       <p className="mt-3 text-[0.9375rem]">The same sums answer on the command line: npm run -s core -- --help.</p>
     </section>
   );

@@ -8,7 +8,16 @@ import { combinedDiameter, diameterFromGirth, girthFromDiameter } from '@/core/m
 import type { Vessel } from '@/core/mix/vessels';
 import { degreeDays } from '@/core/season/degree-days';
 import { readNumber } from '@/core/units/numbers';
-import { figure, LENGTH, showAmount, showArea, showTrunk, showVolume, VOLUME, type UnitSystem } from '@/core/units/units';
+import {
+  figure,
+  LENGTH,
+  showAmount,
+  showArea,
+  showTrunk,
+  showVolume,
+  VOLUME,
+  type UnitSystem,
+} from '@/core/units/units';
 import { vapourDeficit } from '@/core/weather/air';
 import { Choices, SelectField, TextField } from '@/ui/controls/controls';
 import { Pour } from '@/ui/frame/pieces';
@@ -16,7 +25,10 @@ import { Pour } from '@/ui/frame/pieces';
 type Values = Record<string, string>;
 
 /** Reads the fields of a tool; the first that cannot be read gives its sentence, an empty one says nothing yet. */
-function read<K extends string>(values: Values, rules: Record<K, { name: string; min?: number; max?: number; above?: number }>): { ok: true; n: Record<K, number> } | { ok: false; faults: { path: string; sentence: string }[] } {
+function read<K extends string>(
+  values: Values,
+  rules: Record<K, { name: string; min?: number; max?: number; above?: number }>,
+): { ok: true; n: Record<K, number> } | { ok: false; faults: { path: string; sentence: string }[] } {
   const n = {} as Record<K, number>;
   const faults: { path: string; sentence: string }[] = [];
   let empty = false;
@@ -37,7 +49,13 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
   const unit = us ? 'in' : 'cm';
   return (
     <div className="grid gap-x-12 desk:grid-cols-2">
-      <Tool title="Girth and diameter" fields={[['girth', `Girth, ${unit}`], ['diameter', `or diameter, ${unit}`]]}>
+      <Tool
+        title="Girth and diameter"
+        fields={[
+          ['girth', `Girth, ${unit}`],
+          ['diameter', `or diameter, ${unit}`],
+        ]}
+      >
         {(v) => {
           const g = read(v, { girth: { name: 'The girth', above: 0, max: 3000 } });
           const d = read(v, { diameter: { name: 'The diameter', above: 0, max: 1000 } });
@@ -55,17 +73,31 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
           };
         }}
       </Tool>
-      <Tool title="Several stems" fields={[['a', `First, ${unit} across`], ['b', 'Second'], ['c', 'Third']]}>
+      <Tool
+        title="Several stems"
+        fields={[
+          ['a', `First, ${unit} across`],
+          ['b', 'Second'],
+          ['c', 'Third'],
+        ]}
+      >
         {(v) => {
-          const all = ['a', 'b', 'c'].filter((k) => (v[k] ?? '').trim()).map((k) => [k, readNumber(v[k]!, { name: 'The diameter', above: 0, max: 1000 })] as const);
+          const all = ['a', 'b', 'c']
+            .filter((k) => (v[k] ?? '').trim())
+            .map((k) => [k, readNumber(v[k]!, { name: 'The diameter', above: 0, max: 1000 })] as const);
           const good = all.flatMap(([, r]) => (r.ok ? [r.value * LENGTH[unit]] : []));
           return {
             faults: all.flatMap(([path, r]) => (r.ok ? [] : [{ path, sentence: r.sentence }])),
             out: good.length > 1 && good.length === all.length && (
               <>
-                <Pour label="Basal-area equivalent" value={showTrunk(combinedDiameter(good, 'basal-area'), units).value} unit={unit} />
+                <Pour
+                  label="Basal-area equivalent"
+                  value={showTrunk(combinedDiameter(good, 'basal-area'), units).value}
+                  unit={unit}
+                />
                 <Pour label="Sum" value={showTrunk(combinedDiameter(good, 'sum'), units).value} unit={unit}>
-                  The label says which counts; they differ by {figure(100 * (combinedDiameter(good, 'sum') / combinedDiameter(good, 'basal-area') - 1), 2)} %.
+                  The label says which counts; they differ by{' '}
+                  {figure(100 * (combinedDiameter(good, 'sum') / combinedDiameter(good, 'basal-area') - 1), 2)} %.
                 </Pour>
               </>
             ),
@@ -74,21 +106,51 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
       </Tool>
       <DoseTool labels={labels} vessels={vessels} units={units} />
       <BasinTool units={units} />
-      <Tool title="How hard the air pulls" fields={[['t', `Air, ${us ? '°F' : '°C'}`], ['h', 'Humidity, %']]}>
+      <Tool
+        title="How hard the air pulls"
+        fields={[
+          ['t', `Air, ${us ? '°F' : '°C'}`],
+          ['h', 'Humidity, %'],
+        ]}
+      >
         {(v) => {
-          const r = read(v, { t: { name: 'The temperature', min: -40, max: us ? 130 : 55 }, h: { name: 'The humidity', min: 0, max: 100 } });
-          return { faults: r.ok ? [] : r.faults, out: r.ok && <Pour label="Vapour-pressure deficit" value={figure(vapourDeficit(us ? (r.n.t - 32) / 1.8 : r.n.t, r.n.h), 3)} unit="kPa" /> };
+          const r = read(v, {
+            t: { name: 'The temperature', min: -40, max: us ? 130 : 55 },
+            h: { name: 'The humidity', min: 0, max: 100 },
+          });
+          return {
+            faults: r.ok ? [] : r.faults,
+            out: r.ok && (
+              <Pour
+                label="Vapour-pressure deficit"
+                value={figure(vapourDeficit(us ? (r.n.t - 32) / 1.8 : r.n.t, r.n.h), 3)}
+                unit="kPa"
+              />
+            ),
+          };
         }}
       </Tool>
-      <Tool title="Degree-days of a day" fields={[['min', 'Lowest, °C'], ['max', 'Highest, °C'], ['base', 'Threshold, °C']]}>
+      <Tool
+        title="Degree-days of a day"
+        fields={[
+          ['min', 'Lowest, °C'],
+          ['max', 'Highest, °C'],
+          ['base', 'Threshold, °C'],
+        ]}
+      >
         {(v) => {
-          const r = read(v, { min: { name: 'The lowest', min: -50, max: 50 }, max: { name: 'The highest', min: -50, max: 60 }, base: { name: 'The threshold', min: -20, max: 40 } });
+          const r = read(v, {
+            min: { name: 'The lowest', min: -50, max: 50 },
+            max: { name: 'The highest', min: -50, max: 60 },
+            base: { name: 'The threshold', min: -20, max: 40 },
+          });
           const turned = r.ok && r.n.max < r.n.min;
           return {
             faults: r.ok ? (turned ? [{ path: 'max', sentence: 'The highest lies below the lowest.' }] : []) : r.faults,
             out: r.ok && !turned && (
               <Pour label="Single sine" value={figure(degreeDays(r.n.min, r.n.max, r.n.base), 4)} unit="°C·d">
-                By the average method {figure(degreeDays(r.n.min, r.n.max, r.n.base, undefined, 'average'), 4)}; windows name the method they were built on.
+                By the average method {figure(degreeDays(r.n.min, r.n.max, r.n.base, undefined, 'average'), 4)}; windows
+                name the method they were built on.
               </Pour>
             ),
           };
@@ -98,7 +160,15 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
   );
 }
 
-function Tool({ title, fields, children }: { title: string; fields: [string, string][]; children: (v: Values) => { faults: { path: string; sentence: string }[]; out: React.ReactNode } }) {
+function Tool({
+  title,
+  fields,
+  children,
+}: {
+  title: string;
+  fields: [string, string][];
+  children: (v: Values) => { faults: { path: string; sentence: string }[]; out: React.ReactNode };
+}) {
   const [values, setValues] = useState<Values>({});
   const { faults, out } = children(values);
   return (
@@ -106,7 +176,16 @@ function Tool({ title, fields, children }: { title: string; fields: [string, str
       <h2 className="mb-2">{title}</h2>
       <div className="grid grid-cols-2 gap-x-4">
         {fields.map(([k, label]) => (
-          <TextField key={k} label={label} path={k} faults={faults} inputMode="decimal" maxLength={20} value={values[k] ?? ''} onChange={(x) => setValues((v) => ({ ...v, [k]: x }))} />
+          <TextField
+            key={k}
+            label={label}
+            path={k}
+            faults={faults}
+            inputMode="decimal"
+            maxLength={20}
+            value={values[k] ?? ''}
+            onChange={(x) => setValues((v) => ({ ...v, [k]: x }))}
+          />
         ))}
       </div>
       <div aria-live="polite">{out}</div>
@@ -115,24 +194,49 @@ function Tool({ title, fields, children }: { title: string; fields: [string, str
 }
 
 function DoseTool({ labels, vessels, units }: { labels: Label[]; vessels: Vessel[]; units: UnitSystem }) {
-  const uses = labels.flatMap((l) => l.uses.map((u) => ({ value: `${l.key}/${u.key}`, name: `${l.name}: ${u.title}`, label: l, use: u })));
+  const uses = labels.flatMap((l) =>
+    l.uses.map((u) => ({ value: `${l.key}/${u.key}`, name: `${l.name}: ${u.title}`, label: l, use: u })),
+  );
   const [pick, setPick] = useState(uses[0]?.value ?? '');
   const [girth, setGirth] = useState('');
   const unit = units === 'us' ? 'in' : 'cm';
   const chosen = uses.find((u) => u.value === pick);
   const g = readNumber(girth, { name: 'The girth', above: 0, max: 3000, unit });
-  const result = chosen && g.ok ? dose({ label: chosen.label, useKey: chosen.use.key, diameters: [diameterFromGirth(g.value * LENGTH[unit])], vessels, siteAreaM2: 10_000, system: units }) : null;
+  const result =
+    chosen && g.ok
+      ? dose({
+          label: chosen.label,
+          useKey: chosen.use.key,
+          diameters: [diameterFromGirth(g.value * LENGTH[unit])],
+          vessels,
+          siteAreaM2: 10_000,
+          system: units,
+        })
+      : null;
   return (
     <section className="border-t border-line py-5">
       <h2 className="mb-2">A dose from a label</h2>
       <SelectField label="Label and use" path="use" value={pick} onChange={setPick} options={uses} />
-      <TextField label={`Girth, ${unit}`} path="girth" faults={girth.trim() && !g.ok ? [{ path: 'girth', sentence: g.sentence }] : []} inputMode="decimal" maxLength={20} value={girth} onChange={setGirth} />
+      <TextField
+        label={`Girth, ${unit}`}
+        path="girth"
+        faults={girth.trim() && !g.ok ? [{ path: 'girth', sentence: g.sentence }] : []}
+        inputMode="decimal"
+        maxLength={20}
+        value={girth}
+        onChange={setGirth}
+      />
       <div aria-live="polite">
         {result?.ok && (
           <>
-            <Pour label="Product" value={showAmount(result.product, result.dimension, units).value} unit={showAmount(result.product, result.dimension, units).unit}>
+            <Pour
+              label="Product"
+              value={showAmount(result.product, result.dimension, units).value}
+              unit={showAmount(result.product, result.dimension, units).unit}
+            >
               {result.sites && `${result.sites.count} sites. `}
-              {result.carrier && `Fill with water to ${showVolume(result.carrier.totalMl, units).text}. `}A yearly cap is counted here as on one hectare.
+              {result.carrier && `Fill with water to ${showVolume(result.carrier.totalMl, units).text}. `}A yearly cap
+              is counted here as on one hectare.
             </Pour>
             <ol className="list-decimal pl-5 text-[0.9375rem]">
               {result.steps.map((s, i) => (
@@ -155,9 +259,18 @@ function BasinTool({ units }: { units: UnitSystem }) {
   const [soil, setSoil] = useState<SoilTexture>('loam');
   return (
     <div>
-      <Tool title="Basin" fields={[['girth', `Girth, ${unit}`], ['volume', `Mix, ${us ? 'gal' : 'L'}`]]}>
+      <Tool
+        title="Basin"
+        fields={[
+          ['girth', `Girth, ${unit}`],
+          ['volume', `Mix, ${us ? 'gal' : 'L'}`],
+        ]}
+      >
         {(v) => {
-          const r = read(v, { girth: { name: 'The girth', above: 0, max: 3000 }, volume: { name: 'The mix', above: 0, max: 10_000 } });
+          const r = read(v, {
+            girth: { name: 'The girth', above: 0, max: 3000 },
+            volume: { name: 'The mix', above: 0, max: 10_000 },
+          });
           if (!r.ok) return { faults: r.faults, out: null };
           const m2 = bandArea(diameterFromGirth(r.n.girth * LENGTH[unit]), USUAL_BAND.inner, USUAL_BAND.outer);
           const mm = waterDepth(r.n.volume * VOLUME[us ? 'gal' : 'L'], m2);
@@ -165,14 +278,24 @@ function BasinTool({ units }: { units: UnitSystem }) {
           return {
             faults: [],
             out: (
-              <Pour label={`On ${showArea(m2, units).text}, ${USUAL_BAND.inner}–${USUAL_BAND.outer} cm from the bark`} value={figure(mm, 3)} unit="mm">
+              <Pour
+                label={`On ${showArea(m2, units).text}, ${USUAL_BAND.inner}–${USUAL_BAND.outer} cm from the bark`}
+                value={figure(mm, 3)}
+                unit="mm"
+              >
                 {p.passes === 1 ? 'In one pass.' : `In ${p.passes} passes, ${p.waitMinutes} minutes apart.`}
               </Pour>
             ),
           };
         }}
       </Tool>
-      <Choices small label="Soil" value={soil} onChange={setSoil} options={(['sandy', 'loam', 'clay'] as const).map((s) => ({ value: s, name: s }))} />
+      <Choices
+        small
+        label="Soil"
+        value={soil}
+        onChange={setSoil}
+        options={(['sandy', 'loam', 'clay'] as const).map((s) => ({ value: s, name: s }))}
+      />
     </div>
   );
 }

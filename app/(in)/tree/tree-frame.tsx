@@ -20,12 +20,40 @@ function steps(tree: Tree, here: StepName): TwigStep[] {
   const next = tree.followUps.find((f) => f.state === 'open');
   const verdict = tree.verdicts[0];
   return [
-    { name: 'Measure', href: `${base}/measure`, here: here === 'measure', dataKey: 'm', done: tree.readings[0] ? day(tree.readings[0].at) : null },
-    { name: 'Examine', href: `${base}/examine`, here: here === 'examine', dataKey: 'e', done: tree.looks[0] ? `${day(tree.looks[0].at)}${tree.hostConfirmedAt ? ', host confirmed' : ''}` : null },
+    {
+      name: 'Measure',
+      href: `${base}/measure`,
+      here: here === 'measure',
+      dataKey: 'm',
+      done: tree.readings[0] ? day(tree.readings[0].at) : null,
+    },
+    {
+      name: 'Examine',
+      href: `${base}/examine`,
+      here: here === 'examine',
+      dataKey: 'e',
+      done: tree.looks[0] ? `${day(tree.looks[0].at)}${tree.hostConfirmedAt ? ', host confirmed' : ''}` : null,
+    },
     { name: 'Decide', href: `${base}/decide`, here: here === 'decide', done: verdict ? verdict.decision : null },
-    { name: 'Prescribe', href: `${base}/prescribe`, here: here === 'prescribe', done: plan ? `planned ${day(plan.at)}` : record ? `last ${shortDay(record.doneOn)}` : null },
-    { name: 'Apply', href: `${base}/apply`, here: here === 'apply', dataKey: 'r', done: plan ? null : record ? shortDay(record.doneOn) : null },
-    { name: 'Look again', href: base, here: here === 'tree' || here === 'again', done: next ? `due ${shortDay(next.due)}` : null },
+    {
+      name: 'Prescribe',
+      href: `${base}/prescribe`,
+      here: here === 'prescribe',
+      done: plan ? `planned ${day(plan.at)}` : record ? `last ${shortDay(record.doneOn)}` : null,
+    },
+    {
+      name: 'Apply',
+      href: `${base}/apply`,
+      here: here === 'apply',
+      dataKey: 'r',
+      done: plan ? null : record ? shortDay(record.doneOn) : null,
+    },
+    {
+      name: 'Look again',
+      href: base,
+      here: here === 'tree' || here === 'again',
+      done: next ? `due ${shortDay(next.due)}` : null,
+    },
   ];
 }
 
@@ -35,7 +63,11 @@ export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; 
   const reading = tree.readings[0];
   const crown = tree.looks.find((l) => l.crownLoss !== null);
   const next = tree.followUps.find((f) => f.state === 'open');
-  const oldSites = tree.records.flatMap((r) => (r.withdrawn ? [] : r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) }))));
+  const oldSites = tree.records.flatMap((r) =>
+    r.withdrawn
+      ? []
+      : r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
+  );
   return (
     <div className="flex h-full flex-col">
       <Link href={`/tree/${tree.id}`} className="figures block text-tag leading-none font-extrabold break-all">
@@ -57,7 +89,19 @@ export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; 
       </dl>
       <Twig steps={steps(tree, here)} />
       <div className="mt-auto pt-4">
-        {(oldSites.length > 0 || (reading?.arcs.length ?? 0) > 0) && reading && <RingFigure mini size={96} picture={{ girthCm: girthFromDiameter(reading.diameterCm), heightCm: 0, sites: [], arcs: reading.arcs, oldSites }} />}
+        {(oldSites.length > 0 || (reading?.arcs.length ?? 0) > 0) && reading && (
+          <RingFigure
+            mini
+            size={96}
+            picture={{
+              girthCm: girthFromDiameter(reading.diameterCm),
+              heightCm: 0,
+              sites: [],
+              arcs: reading.arcs,
+              oldSites,
+            }}
+          />
+        )}
         <nav aria-label="Neighbours in walking order" className="mt-3 flex justify-between">
           <Walk to={tree.previousId} here={here} label="Previous tree" dataKey="p" icon={<ChevronLeft aria-hidden />} />
           <Walk to={tree.nextId} here={here} label="Next tree" dataKey="n" icon={<ChevronRight aria-hidden />} />
@@ -67,11 +111,29 @@ export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; 
   );
 }
 
-function Walk({ to, here, label, dataKey, icon }: { to: string | null; here: StepName; label: string; dataKey: string; icon: React.ReactNode }) {
+function Walk({
+  to,
+  here,
+  label,
+  dataKey,
+  icon,
+}: {
+  to: string | null;
+  here: StepName;
+  label: string;
+  dataKey: string;
+  icon: React.ReactNode;
+}) {
   if (!to) return <span className="size-12" />;
   const step = here === 'tree' || here === 'again' ? '' : `/${here}`;
   return (
-    <Link href={`/tree/${to}${step}`} aria-label={label} data-key={dataKey} prefetch={false} className="flex size-12 items-center justify-center border border-ink-2">
+    <Link
+      href={`/tree/${to}${step}`}
+      aria-label={label}
+      data-key={dataKey}
+      prefetch={false}
+      className="flex size-12 items-center justify-center border border-ink-2"
+    >
       {icon}
     </Link>
   );
@@ -87,7 +149,11 @@ export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem;
       </Link>
       <div className="min-w-0 flex-1 leading-tight">
         <p className="truncate font-bold">{findHost(tree.hostId)?.name}</p>
-        <p className="figures truncate text-small">{reading ? `⌀ ${showTrunk(reading.diameterCm, units).text}, girth ${showTrunk(girthFromDiameter(reading.diameterCm), units).text}` : 'not measured'}</p>
+        <p className="figures truncate text-small">
+          {reading
+            ? `⌀ ${showTrunk(reading.diameterCm, units).text}, girth ${showTrunk(girthFromDiameter(reading.diameterCm), units).text}`
+            : 'not measured'}
+        </p>
       </div>
       <Walk to={tree.nextId} here={here} label="Next tree" dataKey="n" icon={<ChevronRight aria-hidden />} />
     </div>
@@ -97,13 +163,23 @@ export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem;
 /** The steps as a strip, for a phone. */
 export function StepStrip({ tree, here }: { tree: Tree; here: StepName }) {
   return (
-    <nav aria-label="Steps" className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex">
+    <nav
+      aria-label="Steps"
+      className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex"
+    >
       {/* The number in the head leads to “Look again”, so the strip keeps to what is done at the trunk. */}
-      {steps(tree, here).slice(0, -1).map((s) => (
-        <Link key={s.name} href={s.href} aria-current={s.here ? 'step' : undefined} className={`flex min-h-12 flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}>
-          {s.name}
-        </Link>
-      ))}
+      {steps(tree, here)
+        .slice(0, -1)
+        .map((s) => (
+          <Link
+            key={s.name}
+            href={s.href}
+            aria-current={s.here ? 'step' : undefined}
+            className={`flex min-h-12 flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}
+          >
+            {s.name}
+          </Link>
+        ))}
     </nav>
   );
 }
@@ -118,7 +194,8 @@ export function TreeWhy({ tree }: { tree: Tree }) {
         <h2 className="text-body">Named</h2>
         {verdict ? (
           <p>
-            <b>{condition?.name ?? verdict.conditionId}</b>, {verdict.certainty}. Decision: {verdict.decision}.<span className="mt-1 block text-[0.9375rem]">{verdict.reason}</span>
+            <b>{condition?.name ?? verdict.conditionId}</b>, {verdict.certainty}. Decision: {verdict.decision}.
+            <span className="mt-1 block text-[0.9375rem]">{verdict.reason}</span>
             <span className="block text-small text-ink-2">
               {verdict.byName}, {day(verdict.at)}
             </span>

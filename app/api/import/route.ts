@@ -11,17 +11,24 @@ import { faulty, route } from '../../_server/api';
 const MOST = 20_000;
 const body = z.object({
   placeId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the place.'),
-  mapping: z.object(Object.fromEntries(COLUMNS.map((c) => [c, z.string().max(200).nullable()])) as Record<(typeof COLUMNS)[number], z.ZodNullable<z.ZodString>>),
+  mapping: z.object(
+    Object.fromEntries(COLUMNS.map((c) => [c, z.string().max(200).nullable()])) as Record<
+      (typeof COLUMNS)[number],
+      z.ZodNullable<z.ZodString>
+    >,
+  ),
   units: z.object({ trunk: z.enum(['mm', 'cm', 'in']), height: z.enum(['m', 'ft']) }),
   csv: z.string().max(9_000_000, 'A list may have 8 MB at most.'),
 });
 
 /** Reads a tree list and writes all of it or nothing; the answer is one JSON line a step, so that progress can be shown. */
 export const POST = route('edit grounds', async (v, request) => {
-  if (Number(request.headers.get('content-length') ?? 0) > 12_000_000) return faulty(413, { path: 'csv', sentence: 'A list may have 8 MB at most.' });
+  if (Number(request.headers.get('content-length') ?? 0) > 12_000_000)
+    return faulty(413, { path: 'csv', sentence: 'A list may have 8 MB at most.' });
   const raw = await request.json().catch(() => null);
   const read = body.safeParse(raw);
-  if (!read.success) return faulty(400, { path: read.error.issues[0]!.path.join('.'), sentence: read.error.issues[0]!.message });
+  if (!read.success)
+    return faulty(400, { path: read.error.issues[0]!.path.join('.'), sentence: read.error.issues[0]!.message });
   const { placeId, mapping, units, csv } = read.data;
   const lines = (work: (say: (line: object) => void) => Promise<void>) => {
     const encoder = new TextEncoder();
@@ -34,7 +41,11 @@ export const POST = route('edit grounds', async (v, request) => {
           } catch (error) {
             const sentence = databaseSentence(error);
             if (!sentence) console.error(error);
-            say({ sentence: sentence ? `Nothing was written. ${sentence}` : 'That did not work, and it was not your fault. Nothing was written; try again.' });
+            say({
+              sentence: sentence
+                ? `Nothing was written. ${sentence}`
+                : 'That did not work, and it was not your fault. Nothing was written; try again.',
+            });
           }
           controller.close();
         },
@@ -45,16 +56,36 @@ export const POST = route('edit grounds', async (v, request) => {
   return lines(async (say) => {
     if (!(await getPlace(v, placeId))) return say({ sentence: 'There is no such place in this outfit.' });
     if (!looksLikeText(csv)) return say({ sentence: 'This is not a text file. Save the list as CSV (UTF-8).' });
-    const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: 'greedy' });
+    const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\ufeff/, ''), {
+      header: true,
+      skipEmptyLines: 'greedy',
+    });
     if (parsed.data.length > MOST) return say({ sentence: `${MOST} rows at a time is the most.` });
     const tags = mapping.tag ? parsed.data.map((r) => (r[mapping.tag!] ?? '').trim()).filter(Boolean) : [];
-    const known = new Map(hosts.flatMap((h) => [h.id, h.name.toLowerCase(), h.latin.toLowerCase()].map((k) => [k, h] as const)));
-    const { trees, faults } = readTrees(parsed.data, { mapping, units, hosts: known, taken: new Set(await takenTags(v, placeId, tags)) });
+    const known = new Map(
+      hosts.flatMap((h) => [h.id, h.name.toLowerCase(), h.latin.toLowerCase()].map((k) => [k, h] as const)),
+    );
+    const { trees, faults } = readTrees(parsed.data, {
+      mapping,
+      units,
+      hosts: known,
+      taken: new Set(await takenTags(v, placeId, tags)),
+    });
     if (faults.length) return say({ faults: faults.slice(0, 1000) });
     const from = await nextWalkOrder(v, placeId);
     await addTrees(
       v,
-      trees.map((t, i) => ({ id: v7(), placeId, tag: t.tag, hostId: t.hostId, lat: t.lat, lon: t.lon, walkOrder: t.walkOrder ?? from + i, note: t.note, ...(t.diameterCm === null ? {} : { diameterCm: t.diameterCm, stems: t.stems, heightM: t.heightM }) })),
+      trees.map((t, i) => ({
+        id: v7(),
+        placeId,
+        tag: t.tag,
+        hostId: t.hostId,
+        lat: t.lat,
+        lon: t.lon,
+        walkOrder: t.walkOrder ?? from + i,
+        note: t.note,
+        ...(t.diameterCm === null ? {} : { diameterCm: t.diameterCm, stems: t.stems, heightM: t.heightM }),
+      })),
       v.breastHeightCm,
       v7,
       (done) => say({ done, of: trees.length }),

@@ -29,18 +29,39 @@ async function readBody(request: Request, most: number): Promise<Buffer | null> 
 /** Takes one photo: judged by its content, made small, and freed from everything but the picture unless asked otherwise. */
 export const POST = route('measure', async (v, request) => {
   const q = query.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-  if (!q.success) return faulty(400, { path: String(q.error.issues[0]!.path[0]), sentence: 'The photo belongs to no tree that can be named.' });
+  if (!q.success)
+    return faulty(400, {
+      path: String(q.error.issues[0]!.path[0]),
+      sentence: 'The photo belongs to no tree that can be named.',
+    });
   const body = await readBody(request, MOST);
-  if (!body) return faulty(413, { path: 'photo', sentence: 'This photo is larger than 25 MB. Take it smaller and try again.' });
+  if (!body)
+    return faulty(413, { path: 'photo', sentence: 'This photo is larger than 25 MB. Take it smaller and try again.' });
   if (body.length === 0) return faulty(400, { path: 'photo', sentence: 'The file is empty.' });
   let made;
   try {
     // Sharp writes no metadata unless told to; turning by the camera's own flag comes first.
-    const picture = sharp(body, { limitInputPixels: 80_000_000, failOn: 'error' }).rotate().resize(1600, 1600, { fit: 'inside', withoutEnlargement: true });
-    made = await (q.data.location === 'keep' ? picture.keepExif() : picture).jpeg({ quality: 82, mozjpeg: true }).toBuffer({ resolveWithObject: true });
+    const picture = sharp(body, { limitInputPixels: 80_000_000, failOn: 'error' })
+      .rotate()
+      .resize(1600, 1600, { fit: 'inside', withoutEnlargement: true });
+    made = await (q.data.location === 'keep' ? picture.keepExif() : picture)
+      .jpeg({ quality: 82, mozjpeg: true })
+      .toBuffer({ resolveWithObject: true });
   } catch {
-    return faulty(415, { path: 'photo', sentence: 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.' });
+    return faulty(415, {
+      path: 'photo',
+      sentence: 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.',
+    });
   }
-  const kept = await addPhoto(v, { id: q.data.id, treeId: q.data.tree, width: made.info.width, height: made.info.height, locationKept: q.data.location === 'keep', bytes: made.data });
-  return kept ? Response.json({ id: q.data.id, width: made.info.width, height: made.info.height }) : faulty(404, { path: 'tree', sentence: 'There is no such tree in this outfit.' });
+  const kept = await addPhoto(v, {
+    id: q.data.id,
+    treeId: q.data.tree,
+    width: made.info.width,
+    height: made.info.height,
+    locationKept: q.data.location === 'keep',
+    bytes: made.data,
+  });
+  return kept
+    ? Response.json({ id: q.data.id, width: made.info.width, height: made.info.height })
+    : faulty(404, { path: 'tree', sentence: 'There is no such tree in this outfit.' });
 });

@@ -7,7 +7,8 @@ import { download, faulty, route } from '../../_server/api';
 /** RFC 7946: positions are longitude, latitude; a tree without a position has a null geometry. */
 export const GET = route('see the grounds', async (v, request) => {
   const place = new URL(request.url).searchParams.get('place');
-  if (place !== null && !uuid.safeParse(place).success) return faulty(400, { path: 'place', sentence: 'There is no such place.' });
+  if (place !== null && !uuid.safeParse(place).success)
+    return faulty(400, { path: 'place', sentence: 'There is no such place.' });
   async function* pieces() {
     yield '{"type":"FeatureCollection","features":[';
     let first = true;
@@ -16,7 +17,19 @@ export const GET = route('see the grounds', async (v, request) => {
         JSON.stringify({
           type: 'Feature',
           geometry: r.lon === null ? null : { type: 'Point', coordinates: [r.lon, r.lat] },
-          properties: { tag: r.tag, host: findHost(r.hostId)?.name ?? r.hostId, latin: findHost(r.hostId)?.latin ?? null, client: r.client, place: r.place, address: r.address, diameterCm: r.diameterCm, girthCm: r.diameterCm === null ? null : girthFromDiameter(r.diameterCm), heightM: r.heightM, walkOrder: r.walkOrder, note: r.note },
+          properties: {
+            tag: r.tag,
+            host: findHost(r.hostId)?.name ?? r.hostId,
+            latin: findHost(r.hostId)?.latin ?? null,
+            client: r.client,
+            place: r.place,
+            address: r.address,
+            diameterCm: r.diameterCm,
+            girthCm: r.diameterCm === null ? null : girthFromDiameter(r.diameterCm),
+            heightM: r.heightM,
+            walkOrder: r.walkOrder,
+            note: r.note,
+          },
         }),
       );
       yield (first ? '' : ',') + features.join(',\n');

@@ -14,13 +14,46 @@ export const correctRecord = act('correct', correctionSchema, async (v, k): Prom
   const versions = await recordVersions(v, k.rootId);
   const newest = versions[0];
   if (!newest) return refuse('', 'There is no such record in this outfit.');
-  const [held, place, lot] = await Promise.all([getLabel(v, newest.data.product.labelId), getPlace(v, newest.data.place.id), lotById(v, k.lotId)]);
+  const [held, place, lot] = await Promise.all([
+    getLabel(v, newest.data.product.labelId),
+    getPlace(v, newest.data.place.id),
+    lotById(v, k.lotId),
+  ]);
   const use = held?.label.uses.find((u) => u.key === newest.data.use.key);
   if (!use) return refuse('', 'The label version of this record is gone.');
-  const made = correct({ now: new Date(), timeZone: place?.timeZone ?? v.timeZone, use, was: newest.data, wasWithdrawn: newest.withdrawn, lot }, k);
+  const made = correct(
+    {
+      now: new Date(),
+      timeZone: place?.timeZone ?? v.timeZone,
+      use,
+      was: newest.data,
+      wasWithdrawn: newest.withdrawn,
+      lot,
+    },
+    k,
+  );
   if (!made.ok) return made;
   try {
-    await writeRecord(v, v7, { id: k.id, rootId: newest.rootId, version: newest.version + 1, planId: newest.planId, startedAt: k.startedAt, endedAt: k.endedAt, doneOn: made.doneOn, byPerson: newest.byPerson, withdrawn: k.withdrawn, correction: k.reason, words: made.words, data: made.data, followUps: made.followUps, moves: made.stock.map((m) => ({ ...m, id: v7(), reason: `correction of ${newest.data.tree.tag}, ${newest.doneOn}` })) });
+    await writeRecord(v, v7, {
+      id: k.id,
+      rootId: newest.rootId,
+      version: newest.version + 1,
+      planId: newest.planId,
+      startedAt: k.startedAt,
+      endedAt: k.endedAt,
+      doneOn: made.doneOn,
+      byPerson: newest.byPerson,
+      withdrawn: k.withdrawn,
+      correction: k.reason,
+      words: made.words,
+      data: made.data,
+      followUps: made.followUps,
+      moves: made.stock.map((m) => ({
+        ...m,
+        id: v7(),
+        reason: `correction of ${newest.data.tree.tag}, ${newest.doneOn}`,
+      })),
+    });
   } catch (error) {
     const code = (error as { code?: string }).code;
     if (code === '23505') return refuse('', 'Somebody else corrected this record meanwhile. Load it again.');

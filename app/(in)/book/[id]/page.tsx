@@ -15,13 +15,23 @@ import { Correct, PrintButton } from './record.client';
 
 export const metadata = { title: 'Record' };
 
-export default async function RecordPage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ fresh?: string }> }) {
+export default async function RecordPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ fresh?: string }>;
+}) {
   const v = await viewer();
   const versions = await recordVersions(v, idOr404((await params).id));
   const r = versions[0] ?? notFound();
   const d = r.data;
   const fresh = (await searchParams).fresh === '1';
-  const [tree, place, lots] = await Promise.all([getTree(v, d.tree.id, todayOf(v).slice(0, 4)), getPlace(v, d.place.id), lotsOf(v, d.product.key)]);
+  const [tree, place, lots] = await Promise.all([
+    getTree(v, d.tree.id, todayOf(v).slice(0, 4)),
+    getPlace(v, d.place.id),
+    lotsOf(v, d.product.key),
+  ]);
   const zone = place?.timeZone ?? v.timeZone;
   const due = tree?.followUps.filter((f) => f.state === 'open') ?? [];
   const dimension = d.unit === 'mL' ? ('volume' as const) : ('mass' as const);
@@ -41,7 +51,17 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
       </dl>
       {d.sites.length > 0 && (
         <div className="mt-4">
-          <RingFigure mini size={130} picture={{ girthCm: d.tree.girthCm, heightCm: d.sites[0]!.heightCm, sites: d.sites.map((s) => s.bearing), arcs: [], oldSites: [] }} />
+          <RingFigure
+            mini
+            size={130}
+            picture={{
+              girthCm: d.tree.girthCm,
+              heightCm: d.sites[0]!.heightCm,
+              sites: d.sites.map((s) => s.bearing),
+              arcs: [],
+              oldSites: [],
+            }}
+          />
         </div>
       )}
     </>
@@ -56,7 +76,11 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
               <b>Version {x.version}</b>
               {x.withdrawn && ' (withdrawn)'}, {x.writtenBy}, {dayAndClock(x.writtenAt, zone)}
               <span className="block">{x.correction ?? 'Written when the work was done.'}</span>
-              {x.version < r.version && <span className="block text-ink-2">{showAmount(x.data.amount, dimension, v.units).text}, lot {x.data.lot.number}</span>}
+              {x.version < r.version && (
+                <span className="block text-ink-2">
+                  {showAmount(x.data.amount, dimension, v.units).text}, lot {x.data.lot.number}
+                </span>
+              )}
             </li>
           ))}
         </ul>
@@ -87,7 +111,8 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
             {due.map((f) => (
               <li key={f.id}>
                 <b className="figures">{shortDay(f.due)}</b> {f.what}
-                {f.onlyIf ? ` (only if ${f.onlyIf})` : ''} <span className="text-ink-2">{fromToday(f.due, todayOf(v))}</span>
+                {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}{' '}
+                <span className="text-ink-2">{fromToday(f.due, todayOf(v))}</span>
               </li>
             ))}
           </ul>
@@ -103,9 +128,7 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
           </p>
         </div>
       )}
-      <h1>
-        Record of application {r.withdrawn && <span className="text-madder">(withdrawn)</span>}
-      </h1>
+      <h1>Record of application {r.withdrawn && <span className="text-madder">(withdrawn)</span>}</h1>
       <p className="text-ink-2">
         {METHOD_NAMES[d.method]} for {v.outfitName}, tree {d.tree.tag}, {shortDay(r.doneOn)}
       </p>
@@ -117,7 +140,9 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
           </Fact>
           <Fact name="Product">{d.product.name}</Fact>
           <Fact name="Registration number">{d.product.registration}</Fact>
-          <Fact name="Active">{d.product.actives.map((a) => `${a.name} ${a.concentration} (${a.group})`).join(', ')}</Fact>
+          <Fact name="Active">
+            {d.product.actives.map((a) => `${a.name} ${a.concentration} (${a.group})`).join(', ')}
+          </Fact>
           <Fact name="Lot">
             {d.lot.number}, until {shortDay(d.lot.expires)}
           </Fact>
@@ -142,7 +167,9 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
           </Fact>
           <Fact name="Method">{METHOD_NAMES[d.method]}</Fact>
           {d.drill && <Fact name="Sites">{`${d.sites.length}, ${d.drill}`}</Fact>}
-          <Fact name="Area">{d.areaM2 === null ? d.areaWords : `${showArea(d.areaM2, v.units).text}, ${d.areaWords}`}</Fact>
+          <Fact name="Area">
+            {d.areaM2 === null ? d.areaWords : `${showArea(d.areaM2, v.units).text}, ${d.areaWords}`}
+          </Fact>
           <Fact name="Start">{dayAndClock(r.startedAt, zone)}</Fact>
           <Fact name="End">{dayAndClock(r.endedAt, zone)}</Fact>
           <Fact name="Re-entry">
@@ -175,7 +202,19 @@ export default async function RecordPage({ params, searchParams }: { params: Pro
       {allows(v, 'correct') && (
         <Section title="Correct">
           <Correct
-            record={{ rootId: r.rootId, amount: d.amount, unit: d.unit, lotId: d.lot.id, lotNumber: d.lot.number, startedAt: r.startedAt.toISOString(), endedAt: r.endedAt.toISOString(), note: d.note, mark: d.mark, deviation: d.deviation, withdrawn: r.withdrawn }}
+            record={{
+              rootId: r.rootId,
+              amount: d.amount,
+              unit: d.unit,
+              lotId: d.lot.id,
+              lotNumber: d.lot.number,
+              startedAt: r.startedAt.toISOString(),
+              endedAt: r.endedAt.toISOString(),
+              note: d.note,
+              mark: d.mark,
+              deviation: d.deviation,
+              withdrawn: r.withdrawn,
+            }}
             lots={lots.map((l) => ({ id: l.id, lotNumber: l.lotNumber }))}
             units={v.units}
             timeZone={zone}

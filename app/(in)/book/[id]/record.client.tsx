@@ -21,7 +21,19 @@ export function PrintButton() {
 }
 
 interface Props {
-  record: { rootId: string; amount: number; unit: 'mL' | 'g'; lotId: string; lotNumber: string; startedAt: string; endedAt: string; note: string; mark: string; deviation: string; withdrawn: boolean };
+  record: {
+    rootId: string;
+    amount: number;
+    unit: 'mL' | 'g';
+    lotId: string;
+    lotNumber: string;
+    startedAt: string;
+    endedAt: string;
+    note: string;
+    mark: string;
+    deviation: string;
+    withdrawn: boolean;
+  };
   lots: { id: string; lotNumber: string }[];
   units: UnitSystem;
   timeZone: string;
@@ -35,7 +47,17 @@ export function Correct({ record, lots, units, timeZone }: Props) {
   const factor = { ...VOLUME, ...MASS }[unit];
   const shown = String(Number((record.amount / factor).toPrecision(6)));
   const [open, setOpen] = useState(false);
-  const [form, setForm] = useState({ amount: shown, lotId: record.lotId, from: wallClock(record.startedAt, timeZone), to: wallClock(record.endedAt, timeZone), note: record.note, mark: record.mark, deviation: record.deviation, withdrawn: record.withdrawn, reason: '' });
+  const [form, setForm] = useState({
+    amount: shown,
+    lotId: record.lotId,
+    from: wallClock(record.startedAt, timeZone),
+    to: wallClock(record.endedAt, timeZone),
+    note: record.note,
+    mark: record.mark,
+    deviation: record.deviation,
+    withdrawn: record.withdrawn,
+    reason: '',
+  });
   const { busy, faults, setFaults, send } = useSend(correctRecord);
   if (!open)
     return (
@@ -53,30 +75,105 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 1e6, unit });
         const from = zonedInstant(form.from, timeZone);
         const to = zonedInstant(form.to, timeZone);
-        const bad = [...(amount.ok ? [] : [{ path: 'amount', sentence: amount.sentence }]), ...(from ? [] : [{ path: 'startedAt', sentence: 'Give a day and time that exist.' }]), ...(to ? [] : [{ path: 'endedAt', sentence: 'Give a day and time that exist.' }])];
+        const bad = [
+          ...(amount.ok ? [] : [{ path: 'amount', sentence: amount.sentence }]),
+          ...(from ? [] : [{ path: 'startedAt', sentence: 'Give a day and time that exist.' }]),
+          ...(to ? [] : [{ path: 'endedAt', sentence: 'Give a day and time that exist.' }]),
+        ];
         if (!amount.ok || !from || !to) return setFaults(bad);
-        send({ id: v7(), rootId: record.rootId, amount: form.amount === shown ? record.amount : amount.value * factor, lotId: form.lotId, startedAt: from, endedAt: to, note: form.note, mark: form.mark, deviation: form.deviation, withdrawn: form.withdrawn, reason: form.reason }, ({ id }) => {
-          said({ sentence: 'A new version stands in the book.' });
-          setOpen(false);
-          router.push(`/book/${id}`);
-        });
+        send(
+          {
+            id: v7(),
+            rootId: record.rootId,
+            amount: form.amount === shown ? record.amount : amount.value * factor,
+            lotId: form.lotId,
+            startedAt: from,
+            endedAt: to,
+            note: form.note,
+            mark: form.mark,
+            deviation: form.deviation,
+            withdrawn: form.withdrawn,
+            reason: form.reason,
+          },
+          ({ id }) => {
+            said({ sentence: 'A new version stands in the book.' });
+            setOpen(false);
+            router.push(`/book/${id}`);
+          },
+        );
       }}
     >
-      <FormFaults faults={faults} known={['amount', 'lotId', 'startedAt', 'endedAt', 'note', 'mark', 'deviation', 'reason']} />
+      <FormFaults
+        faults={faults}
+        known={['amount', 'lotId', 'startedAt', 'endedAt', 'note', 'mark', 'deviation', 'reason']}
+      />
       <div className="grid gap-x-5 desk:grid-cols-2">
-        <TextField label={`Amount used, ${unit}`} path="amount" faults={faults} inputMode="decimal" maxLength={20} value={form.amount} onChange={set('amount')} />
-        <SelectField label="Lot" path="lotId" faults={faults} value={form.lotId} onChange={set('lotId')} options={[...(lots.some((l) => l.id === record.lotId) ? [] : [{ value: record.lotId, name: record.lotNumber }]), ...lots.map((l) => ({ value: l.id, name: l.lotNumber }))]} />
-        <TextField label="Start" path="startedAt" faults={faults} type="datetime-local" value={form.from} onChange={set('from')} />
-        <TextField label="End" path="endedAt" faults={faults} type="datetime-local" value={form.to} onChange={set('to')} />
+        <TextField
+          label={`Amount used, ${unit}`}
+          path="amount"
+          faults={faults}
+          inputMode="decimal"
+          maxLength={20}
+          value={form.amount}
+          onChange={set('amount')}
+        />
+        <SelectField
+          label="Lot"
+          path="lotId"
+          faults={faults}
+          value={form.lotId}
+          onChange={set('lotId')}
+          options={[
+            ...(lots.some((l) => l.id === record.lotId) ? [] : [{ value: record.lotId, name: record.lotNumber }]),
+            ...lots.map((l) => ({ value: l.id, name: l.lotNumber })),
+          ]}
+        />
+        <TextField
+          label="Start"
+          path="startedAt"
+          faults={faults}
+          type="datetime-local"
+          value={form.from}
+          onChange={set('from')}
+        />
+        <TextField
+          label="End"
+          path="endedAt"
+          faults={faults}
+          type="datetime-local"
+          value={form.to}
+          onChange={set('to')}
+        />
       </div>
-      <TextField label="Mark on the tree" path="mark" faults={faults} maxLength={200} value={form.mark} onChange={set('mark')} />
-      <TextArea label="Deviation" path="deviation" faults={faults} rows={2} value={form.deviation} onChange={set('deviation')} />
+      <TextField
+        label="Mark on the tree"
+        path="mark"
+        faults={faults}
+        maxLength={200}
+        value={form.mark}
+        onChange={set('mark')}
+      />
+      <TextArea
+        label="Deviation"
+        path="deviation"
+        faults={faults}
+        rows={2}
+        value={form.deviation}
+        onChange={set('deviation')}
+      />
       <TextArea label="Note" path="note" faults={faults} rows={2} value={form.note} onChange={set('note')} />
       <Tick checked={form.withdrawn} onChange={(withdrawn) => setForm((f) => ({ ...f, withdrawn }))}>
         Withdrawn: this was never done
       </Tick>
       <div className="mt-4">
-        <TextField label="Why is this corrected?" path="reason" faults={faults} maxLength={600} value={form.reason} onChange={set('reason')} />
+        <TextField
+          label="Why is this corrected?"
+          path="reason"
+          faults={faults}
+          maxLength={600}
+          value={form.reason}
+          onChange={set('reason')}
+        />
       </div>
       <div className="flex gap-3">
         <button data-confirm className="press press-main" disabled={busy}>

@@ -3,7 +3,16 @@
 import Link from 'next/link';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { COLUMN_NAMES, COLUMNS, guessMapping, looksLikeText, readTrees, type Mapping, type RowFault, type Units } from '@/core/exchange/trees-csv';
+import {
+  COLUMN_NAMES,
+  COLUMNS,
+  guessMapping,
+  looksLikeText,
+  readTrees,
+  type Mapping,
+  type RowFault,
+  type Units,
+} from '@/core/exchange/trees-csv';
 import { Choices, SelectField } from '@/ui/controls/controls';
 
 interface Props {
@@ -15,26 +24,45 @@ const MOST = 20_000;
 
 export function ImportBench({ places, place, hosts }: Props) {
   const [placeId, setPlace] = useState(place);
-  const [file, setFile] = useState<{ name: string; headers: string[]; rows: Record<string, string>[]; text: string } | null>(null);
+  const [file, setFile] = useState<{
+    name: string;
+    headers: string[];
+    rows: Record<string, string>[];
+    text: string;
+  } | null>(null);
   const [mapping, setMapping] = useState<Mapping | null>(null);
   const [units, setUnits] = useState<Units>({ trunk: 'cm', height: 'm' });
   const [sentence, setSentence] = useState('');
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   const [answer, setAnswer] = useState<{ faults: RowFault[]; written: number | null }>({ faults: [], written: null });
-  const known = useMemo(() => new Map(hosts.flatMap((h) => [h.id, h.name.toLowerCase(), h.latin.toLowerCase()].map((k) => [k, h] as const))), [hosts]);
-  const read = useMemo(() => (file && mapping ? readTrees(file.rows, { mapping, units, hosts: known, taken: new Set() }) : null), [file, mapping, units, known]);
+  const known = useMemo(
+    () =>
+      new Map(hosts.flatMap((h) => [h.id, h.name.toLowerCase(), h.latin.toLowerCase()].map((k) => [k, h] as const))),
+    [hosts],
+  );
+  const read = useMemo(
+    () => (file && mapping ? readTrees(file.rows, { mapping, units, hosts: known, taken: new Set() }) : null),
+    [file, mapping, units, known],
+  );
 
   const open = async (f: File | undefined) => {
     setAnswer({ faults: [], written: null });
     setFile(null);
     if (!f) return;
-    if (f.size > 8_000_000) return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 8 MB at most. Split it.`);
+    if (f.size > 8_000_000)
+      return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 8 MB at most. Split it.`);
     const text = await f.text();
-    if (!looksLikeText(text)) return setSentence(`${f.name} is not a text file. Save the list as CSV (UTF-8) and choose it again.`);
-    const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: 'greedy' });
+    if (!looksLikeText(text))
+      return setSentence(`${f.name} is not a text file. Save the list as CSV (UTF-8) and choose it again.`);
+    const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
+      header: true,
+      skipEmptyLines: 'greedy',
+    });
     const headers = (parsed.meta.fields ?? []).filter((h) => h.trim());
-    if (!headers.length || !parsed.data.length) return setSentence(`${f.name} holds no rows under a line of column names.`);
-    if (parsed.data.length > MOST) return setSentence(`${f.name} holds ${parsed.data.length} rows; ${MOST} at a time is the most.`);
+    if (!headers.length || !parsed.data.length)
+      return setSentence(`${f.name} holds no rows under a line of column names.`);
+    if (parsed.data.length > MOST)
+      return setSentence(`${f.name} holds ${parsed.data.length} rows; ${MOST} at a time is the most.`);
     const guess = guessMapping(headers);
     setSentence('');
     setMapping(guess.mapping);
@@ -47,7 +75,11 @@ export function ImportBench({ places, place, hosts }: Props) {
     setProgress({ done: 0, of: file.rows.length });
     setAnswer({ faults: [], written: null });
     try {
-      const response = await fetch('/api/import', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ placeId, mapping, units, csv: file.text }) });
+      const response = await fetch('/api/import', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ placeId, mapping, units, csv: file.text }),
+      });
       const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
       let held = '';
       for (;;) {
@@ -56,7 +88,13 @@ export function ImportBench({ places, place, hosts }: Props) {
         const lines = held.split('\n');
         held = lines.pop() ?? '';
         for (const line of lines.filter(Boolean)) {
-          const said = JSON.parse(line) as { done?: number; of?: number; written?: number; faults?: RowFault[]; sentence?: string };
+          const said = JSON.parse(line) as {
+            done?: number;
+            of?: number;
+            written?: number;
+            faults?: RowFault[];
+            sentence?: string;
+          };
           if (said.done !== undefined) setProgress({ done: said.done, of: said.of ?? 1 });
           if (said.written !== undefined) setAnswer({ faults: [], written: said.written });
           if (said.faults) setAnswer({ faults: said.faults, written: null });
@@ -65,7 +103,9 @@ export function ImportBench({ places, place, hosts }: Props) {
         if (done) break;
       }
     } catch {
-      setSentence('The connection broke off. Either all rows came in or none: look at the place before you send again.');
+      setSentence(
+        'The connection broke off. Either all rows came in or none: look at the place before you send again.',
+      );
     }
     setProgress(null);
   };
@@ -84,10 +124,21 @@ export function ImportBench({ places, place, hosts }: Props) {
     );
   return (
     <>
-      <SelectField label="Place" path="placeId" value={placeId} onChange={setPlace} options={[{ value: '', name: 'choose …' }, ...places]} />
+      <SelectField
+        label="Place"
+        path="placeId"
+        value={placeId}
+        onChange={setPlace}
+        options={[{ value: '', name: 'choose …' }, ...places]}
+      />
       <label className="press mb-3 has-focus-visible:outline-3 has-focus-visible:outline-slate">
         {file ? `${file.name}: ${file.rows.length} rows. Choose another` : 'Choose the file'}
-        <input type="file" accept=".csv,.txt,text/csv,text/plain" className="sr-only" onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))} />
+        <input
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          className="sr-only"
+          onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))}
+        />
       </label>
       {sentence && (
         <p role="alert" className="mb-4 font-semibold text-madder">
@@ -99,12 +150,31 @@ export function ImportBench({ places, place, hosts }: Props) {
           <h2 className="mt-4 mb-2">Columns</h2>
           <div className="grid gap-x-5 desk:grid-cols-3">
             {COLUMNS.map((c) => (
-              <SelectField key={c} label={COLUMN_NAMES[c]} path={c} value={mapping[c] ?? ''} onChange={(h) => setMapping({ ...mapping, [c]: h || null })} options={[{ value: '', name: 'not in this file' }, ...file.headers.map((h) => ({ value: h, name: h }))]} />
+              <SelectField
+                key={c}
+                label={COLUMN_NAMES[c]}
+                path={c}
+                value={mapping[c] ?? ''}
+                onChange={(h) => setMapping({ ...mapping, [c]: h || null })}
+                options={[{ value: '', name: 'not in this file' }, ...file.headers.map((h) => ({ value: h, name: h }))]}
+              />
             ))}
           </div>
           <div className="flex flex-wrap gap-x-8">
-            <Choices small label="Girth and diameter in" value={units.trunk} onChange={(trunk) => setUnits({ ...units, trunk })} options={(['mm', 'cm', 'in'] as const).map((u) => ({ value: u, name: u }))} />
-            <Choices small label="Heights in" value={units.height} onChange={(height) => setUnits({ ...units, height })} options={(['m', 'ft'] as const).map((u) => ({ value: u, name: u }))} />
+            <Choices
+              small
+              label="Girth and diameter in"
+              value={units.trunk}
+              onChange={(trunk) => setUnits({ ...units, trunk })}
+              options={(['mm', 'cm', 'in'] as const).map((u) => ({ value: u, name: u }))}
+            />
+            <Choices
+              small
+              label="Heights in"
+              value={units.height}
+              onChange={(height) => setUnits({ ...units, height })}
+              options={(['m', 'ft'] as const).map((u) => ({ value: u, name: u }))}
+            />
           </div>
           <h2 className="mt-3">The first rows, as understood</h2>
           <div className="overflow-x-auto">
@@ -130,15 +200,30 @@ export function ImportBench({ places, place, hosts }: Props) {
               </tbody>
             </table>
           </div>
-          <FaultList title={`${faults.length} ${faults.length === 1 ? 'fault' : 'faults'}: nothing comes in before they are mended`} list={faults} tone="madder" />
+          <FaultList
+            title={`${faults.length} ${faults.length === 1 ? 'fault' : 'faults'}: nothing comes in before they are mended`}
+            list={faults}
+            tone="madder"
+          />
           <FaultList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />
-          <button data-confirm type="button" className="press press-main mt-5" disabled={!placeId || faults.length > 0 || progress !== null} onClick={() => void send()}>
+          <button
+            data-confirm
+            type="button"
+            className="press press-main mt-5"
+            disabled={!placeId || faults.length > 0 || progress !== null}
+            onClick={() => void send()}
+          >
             {progress ? 'Writing …' : `Bring ${read.trees.length} trees in`}
           </button>
           {!placeId && <p className="mt-2 font-semibold">Choose the place first.</p>}
           {progress && (
             <div className="mt-3">
-              <progress className="h-4 w-full max-w-md" value={progress.done} max={progress.of} aria-label="Rows written" />
+              <progress
+                className="h-4 w-full max-w-md"
+                value={progress.done}
+                max={progress.of}
+                aria-label="Rows written"
+              />
               <p className="figures" role="status">
                 {progress.done} of {progress.of}
               </p>

@@ -25,10 +25,24 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
     </section>
   );
   return (
-    <Frame tag={<p className="text-head leading-tight font-extrabold">Bring trees in</p>} margin={margin} handle="How it goes">
+    <Frame
+      tag={<p className="text-head leading-tight font-extrabold">Bring trees in</p>}
+      margin={margin}
+      handle="How it goes"
+    >
       <h1 className="mb-4">Trees from a CSV file</h1>
       {allows(v, 'edit grounds') ? (
-        <ImportBench places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))} place={uuid.safeParse(wanted).success ? wanted! : ''} hosts={hosts.map((h) => ({ id: h.id, name: h.name, latin: h.latin, growthCmPerYear: h.growthCmPerYear, largestCm: h.largestCm }))} />
+        <ImportBench
+          places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))}
+          place={uuid.safeParse(wanted).success ? wanted! : ''}
+          hosts={hosts.map((h) => ({
+            id: h.id,
+            name: h.name,
+            latin: h.latin,
+            growthCmPerYear: h.growthCmPerYear,
+            largestCm: h.largestCm,
+          }))}
+        />
       ) : (
         <p>{refusal(v.role, 'edit grounds')}</p>
       )}

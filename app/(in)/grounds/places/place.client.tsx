@@ -29,7 +29,15 @@ interface Editable {
 }
 const short = (x: number) => String(Number(x.toPrecision(6)));
 
-export function PlaceForm({ place, clients, units }: { place: Editable | null; clients: { value: string; name: string }[]; units: UnitSystem }) {
+export function PlaceForm({
+  place,
+  clients,
+  units,
+}: {
+  place: Editable | null;
+  clients: { value: string; name: string }[];
+  units: UnitSystem;
+}) {
   const router = useRouter();
   const said = useSaid();
   const us = units === 'us';
@@ -67,26 +75,110 @@ export function PlaceForm({ place, clients, units }: { place: Editable | null; c
       }}
     >
       <FormFaults faults={faults} known={Object.keys(form)} />
-      <SelectField label="Client" path="clientId" faults={faults} value={form.clientId} onChange={set('clientId')} options={[{ value: '', name: 'choose …' }, ...clients]} />
-      <TextField label="Name of the place" path="name" faults={faults} maxLength={120} value={form.name} onChange={set('name')} />
-      <TextField label="Address" path="address" faults={faults} maxLength={300} value={form.address} onChange={set('address')} />
+      <SelectField
+        label="Client"
+        path="clientId"
+        faults={faults}
+        value={form.clientId}
+        onChange={set('clientId')}
+        options={[{ value: '', name: 'choose …' }, ...clients]}
+      />
+      <TextField
+        label="Name of the place"
+        path="name"
+        faults={faults}
+        maxLength={120}
+        value={form.name}
+        onChange={set('name')}
+      />
+      <TextField
+        label="Address"
+        path="address"
+        faults={faults}
+        maxLength={300}
+        value={form.address}
+        onChange={set('address')}
+      />
       <div className="grid gap-x-5 desk:grid-cols-2">
-        <TextField label={`Area, ${us ? 'ft²' : 'm²'}`} path="area" faults={faults} hint="Yearly caps of labels count on it." inputMode="decimal" maxLength={20} value={form.area} onChange={set('area')} />
-        <SelectField label="Soil" path="soilTexture" faults={faults} value={form.soilTexture} onChange={set('soilTexture')} options={['sandy', 'loam', 'clay'].map((s) => ({ value: s as 'loam', name: s }))} />
-        <TextField label={`Nearest well, open water or drain, ${us ? 'ft' : 'm'}`} path="water" faults={faults} hint="Paced on the spot." inputMode="decimal" maxLength={20} value={form.water} onChange={set('water')} disabled={form.noWater} />
-        <TextField label="First picking (edible crops)" path="firstPicking" faults={faults} type="date" value={form.firstPicking} onChange={set('firstPicking')} />
+        <TextField
+          label={`Area, ${us ? 'ft²' : 'm²'}`}
+          path="area"
+          faults={faults}
+          hint="Yearly caps of labels count on it."
+          inputMode="decimal"
+          maxLength={20}
+          value={form.area}
+          onChange={set('area')}
+        />
+        <SelectField
+          label="Soil"
+          path="soilTexture"
+          faults={faults}
+          value={form.soilTexture}
+          onChange={set('soilTexture')}
+          options={['sandy', 'loam', 'clay'].map((s) => ({ value: s as 'loam', name: s }))}
+        />
+        <TextField
+          label={`Nearest well, open water or drain, ${us ? 'ft' : 'm'}`}
+          path="water"
+          faults={faults}
+          hint="Paced on the spot."
+          inputMode="decimal"
+          maxLength={20}
+          value={form.water}
+          onChange={set('water')}
+          disabled={form.noWater}
+        />
+        <TextField
+          label="First picking (edible crops)"
+          path="firstPicking"
+          faults={faults}
+          type="date"
+          value={form.firstPicking}
+          onChange={set('firstPicking')}
+        />
       </div>
       <Tick checked={form.noWater} onChange={(noWater) => setForm((f) => ({ ...f, noWater }))}>
         Paced: no water within {us ? '330 ft' : '100 m'}
       </Tick>
       <div className="mt-4">
         <TextArea label="Access" path="access" faults={faults} rows={2} value={form.access} onChange={set('access')} />
-        {form.gateCode !== null && <TextField label="Gate code (only for those who go there)" path="gateCode" faults={faults} maxLength={60} value={form.gateCode} onChange={set('gateCode')} autoComplete="off" />}
-        <TextArea label="Hazards" path="hazards" faults={faults} rows={2} value={form.hazards} onChange={set('hazards')} />
+        {form.gateCode !== null && (
+          <TextField
+            label="Gate code (only for those who go there)"
+            path="gateCode"
+            faults={faults}
+            maxLength={60}
+            value={form.gateCode}
+            onChange={set('gateCode')}
+            autoComplete="off"
+          />
+        )}
+        <TextArea
+          label="Hazards"
+          path="hazards"
+          faults={faults}
+          rows={2}
+          value={form.hazards}
+          onChange={set('hazards')}
+        />
         <TextField label="Dogs" path="dogs" faults={faults} maxLength={300} value={form.dogs} onChange={set('dogs')} />
         <TextArea label="Notes" path="notes" faults={faults} value={form.notes} onChange={set('notes')} />
-        <TextArea label="Outline: one corner a line, latitude, longitude" path="outline" faults={faults} value={form.outline} onChange={set('outline')} />
-        <TextField label="Time zone" path="timeZone" faults={faults} maxLength={60} value={form.timeZone} onChange={set('timeZone')} />
+        <TextArea
+          label="Outline: one corner a line, latitude, longitude"
+          path="outline"
+          faults={faults}
+          value={form.outline}
+          onChange={set('outline')}
+        />
+        <TextField
+          label="Time zone"
+          path="timeZone"
+          faults={faults}
+          maxLength={60}
+          value={form.timeZone}
+          onChange={set('timeZone')}
+        />
       </div>
       <button data-confirm className="press press-main" disabled={busy}>
         Keep this place
@@ -95,7 +187,15 @@ export function PlaceForm({ place, clients, units }: { place: Editable | null; c
   );
 }
 
-export function HangTag({ placeId, hosts, units }: { placeId: string; hosts: { value: string; name: string }[]; units: UnitSystem }) {
+export function HangTag({
+  placeId,
+  hosts,
+  units,
+}: {
+  placeId: string;
+  hosts: { value: string; name: string }[];
+  units: UnitSystem;
+}) {
   const unit = units === 'us' ? 'in' : 'cm';
   const [form, setForm] = useState({ tag: '', hostId: '', girth: '' });
   const { busy, faults, send } = useSend(hangTag);
@@ -115,9 +215,31 @@ export function HangTag({ placeId, hosts, units }: { placeId: string; hosts: { v
       <h2 className="mb-3">Hang a tag</h2>
       <FormFaults faults={faults} known={['tag', 'hostId', 'girth']} />
       <div className="grid gap-x-5 desk:grid-cols-[1fr_2fr_1fr]">
-        <TextField label="Tag" path="tag" faults={faults} maxLength={24} value={form.tag} onChange={(tag) => setForm((f) => ({ ...f, tag }))} />
-        <SelectField label="Host" path="hostId" faults={faults} value={form.hostId} onChange={(hostId) => setForm((f) => ({ ...f, hostId }))} options={[{ value: '', name: 'choose …' }, ...hosts]} />
-        <TextField label={`Girth, ${unit}`} path="girth" faults={faults} inputMode="decimal" maxLength={20} value={form.girth} onChange={(girth) => setForm((f) => ({ ...f, girth }))} />
+        <TextField
+          label="Tag"
+          path="tag"
+          faults={faults}
+          maxLength={24}
+          value={form.tag}
+          onChange={(tag) => setForm((f) => ({ ...f, tag }))}
+        />
+        <SelectField
+          label="Host"
+          path="hostId"
+          faults={faults}
+          value={form.hostId}
+          onChange={(hostId) => setForm((f) => ({ ...f, hostId }))}
+          options={[{ value: '', name: 'choose …' }, ...hosts]}
+        />
+        <TextField
+          label={`Girth, ${unit}`}
+          path="girth"
+          faults={faults}
+          inputMode="decimal"
+          maxLength={20}
+          value={form.girth}
+          onChange={(girth) => setForm((f) => ({ ...f, girth }))}
+        />
       </div>
       <button className="press" disabled={busy}>
         Hang it

@@ -13,7 +13,17 @@ export function Settle({ id, what }: { id: string; what: string }) {
   const said = useSaid();
   return (
     <>
-      <button type="button" className="press" disabled={busy} aria-label={`Done: ${what}`} onClick={() => send({ id, done: true }, () => said({ sentence: `Done: ${what}.`, undo: () => settleFollowUp({ id, done: false }) }))}>
+      <button
+        type="button"
+        className="press"
+        disabled={busy}
+        aria-label={`Done: ${what}`}
+        onClick={() =>
+          send({ id, done: true }, () =>
+            said({ sentence: `Done: ${what}.`, undo: () => settleFollowUp({ id, done: false }) }),
+          )
+        }
+      >
         Done
       </button>
       <FormFaults faults={faults} />
@@ -33,7 +43,12 @@ interface Editable {
 
 export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: string; name: string }[] }) {
   const [open, setOpen] = useState(false);
-  const [form, setForm] = useState({ ...tree, walkOrder: String(tree.walkOrder), lat: tree.lat === null ? '' : String(tree.lat), lon: tree.lon === null ? '' : String(tree.lon) });
+  const [form, setForm] = useState({
+    ...tree,
+    walkOrder: String(tree.walkOrder),
+    lat: tree.lat === null ? '' : String(tree.lat),
+    lon: tree.lon === null ? '' : String(tree.lon),
+  });
   const { busy, faults, send } = useSend(editTree);
   const archive = useSend(archiveTree);
   const said = useSaid();
@@ -64,12 +79,41 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
       <FormFaults faults={faults} known={['tag', 'hostId', 'note', 'walkOrder', 'lat', 'lon']} />
       <div className="grid grid-cols-2 gap-x-4">
         <TextField label="Tag" path="tag" faults={faults} value={form.tag} onChange={set('tag')} maxLength={24} />
-        <TextField label="Place in the walking order" path="walkOrder" faults={faults} value={form.walkOrder} onChange={set('walkOrder')} inputMode="numeric" />
+        <TextField
+          label="Place in the walking order"
+          path="walkOrder"
+          faults={faults}
+          value={form.walkOrder}
+          onChange={set('walkOrder')}
+          inputMode="numeric"
+        />
       </div>
-      <SelectField label="Host" path="hostId" faults={faults} hint="A new host has to be confirmed again." value={form.hostId} onChange={set('hostId')} options={hosts} />
+      <SelectField
+        label="Host"
+        path="hostId"
+        faults={faults}
+        hint="A new host has to be confirmed again."
+        value={form.hostId}
+        onChange={set('hostId')}
+        options={hosts}
+      />
       <div className="grid grid-cols-2 gap-x-4">
-        <TextField label="Latitude" path="lat" faults={faults} value={form.lat} onChange={set('lat')} inputMode="decimal" />
-        <TextField label="Longitude" path="lon" faults={faults} value={form.lon} onChange={set('lon')} inputMode="decimal" />
+        <TextField
+          label="Latitude"
+          path="lat"
+          faults={faults}
+          value={form.lat}
+          onChange={set('lat')}
+          inputMode="decimal"
+        />
+        <TextField
+          label="Longitude"
+          path="lon"
+          faults={faults}
+          value={form.lon}
+          onChange={set('lon')}
+          inputMode="decimal"
+        />
       </div>
       <TextArea label="Note" path="note" faults={faults} value={form.note} onChange={set('note')} />
       <div className="flex flex-wrap gap-3">
@@ -85,7 +129,10 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
           disabled={archive.busy}
           onClick={() =>
             archive.send({ id: tree.id, archived: true }, () => {
-              said({ sentence: `Tree ${tree.tag} is archived.`, undo: () => archiveTree({ id: tree.id, archived: false }) });
+              said({
+                sentence: `Tree ${tree.tag} is archived.`,
+                undo: () => archiveTree({ id: tree.id, archived: false }),
+              });
               router.push('/grounds');
             })
           }

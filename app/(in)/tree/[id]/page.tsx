@@ -26,7 +26,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const next = plan
     ? { href: `${base}/apply`, name: 'Start the sheet', why: `${plan.labelName} is planned for this tree.` }
     : !tree.readings[0] || Date.now() - tree.readings[0].at.getTime() > 30 * 864e5
-      ? { href: `${base}/measure`, name: 'Measure', why: tree.readings[0] ? `Last measured ${shortDay(tree.readings[0].at.toISOString().slice(0, 10))}.` : 'Nobody has put a tape around this tree.' }
+      ? {
+          href: `${base}/measure`,
+          name: 'Measure',
+          why: tree.readings[0]
+            ? `Last measured ${shortDay(tree.readings[0].at.toISOString().slice(0, 10))}.`
+            : 'Nobody has put a tape around this tree.',
+        }
       : !tree.looks[0]
         ? { href: `${base}/examine`, name: 'Examine', why: 'Nobody has looked this tree over.' }
         : !tree.verdicts[0]
@@ -34,7 +40,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           : { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${tree.verdicts[0].decision}.` };
   const look = tree.looks[0];
   return (
-    <Frame tag={<TreeTag tree={tree} units={v.units} here="tree" />} head={<TreeHead tree={tree} units={v.units} here="tree" />} margin={<TreeWhy tree={tree} />} handle="What was named and done">
+    <Frame
+      tag={<TreeTag tree={tree} units={v.units} here="tree" />}
+      head={<TreeHead tree={tree} units={v.units} here="tree" />}
+      margin={<TreeWhy tree={tree} />}
+      handle="What was named and done"
+    >
       <StepStrip tree={tree} here="tree" />
       <div className="flex flex-wrap items-center justify-between gap-4">
         <div>
@@ -46,7 +57,11 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </Link>
       </div>
 
-      <Section title="Look again" aside="counted from what was done" empty={open.length === 0 && 'Nothing is due. Dates appear here once something has been done.'}>
+      <Section
+        title="Look again"
+        aside="counted from what was done"
+        empty={open.length === 0 && 'Nothing is due. Dates appear here once something has been done.'}
+      >
         <ul>
           {open.map((f) => (
             <li key={f.id} className="row flex flex-wrap items-center gap-x-6 gap-y-1 py-3">
@@ -69,7 +84,11 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <div className="grid gap-x-10 desk:grid-cols-2">
         <Section title="Trunk" empty={tree.readings.length === 0 && 'No reading yet.'}>
           <div className="py-3">
-            <Series points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()} show={(d) => showTrunk(d, v.units).text} what="Diameter" />
+            <Series
+              points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()}
+              show={(d) => showTrunk(d, v.units).text}
+              what="Diameter"
+            />
           </div>
         </Section>
         <Section title="Last look" empty={!look && 'Nobody has looked this tree over.'}>
@@ -120,7 +139,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <li key={p.id}>
                 <a href={`/api/photos/${p.id}`} className="block">
                   {/* eslint-disable-next-line @next/next/no-img-element -- already resized, served with its own rights */}
-                  <img src={`/api/photos/${p.id}`} alt={`Photo of ${shortDay(p.at.toISOString().slice(0, 10))}`} width={132} height={Math.round((132 * p.height) / p.width)} loading="lazy" />
+                  <img
+                    src={`/api/photos/${p.id}`}
+                    alt={`Photo of ${shortDay(p.at.toISOString().slice(0, 10))}`}
+                    width={132}
+                    height={Math.round((132 * p.height) / p.width)}
+                    loading="lazy"
+                  />
                 </a>
               </li>
             ))}
@@ -128,7 +153,20 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </Section>
       )}
 
-      {allows(v, 'edit grounds') && <EditTree tree={{ id: tree.id, tag: tree.tag, hostId: tree.hostId, note: tree.note, walkOrder: tree.walkOrder, lat: tree.lat, lon: tree.lon }} hosts={hostNames()} />}
+      {allows(v, 'edit grounds') && (
+        <EditTree
+          tree={{
+            id: tree.id,
+            tag: tree.tag,
+            hostId: tree.hostId,
+            note: tree.note,
+            walkOrder: tree.walkOrder,
+            lat: tree.lat,
+            lon: tree.lon,
+          }}
+          hosts={hostNames()}
+        />
+      )}
       {!allows(v, 'edit grounds') && tree.note && <p className="mt-6">{tree.note}</p>}
     </Frame>
   );

@@ -9,10 +9,24 @@ import { currentViewer, todayOf } from '../../../_server/viewer';
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
   const token = (await params).token.replace(/\.ics$/, '');
   const v = token === 'mine' ? await currentViewer() : token.length <= 100 ? await calendarOwner(token) : null;
-  if (!v) return Response.json({ faults: [{ path: 'token', sentence: 'This calendar address does not work (any more). Make a new one under your name.' }] }, { status: 404 });
+  if (!v)
+    return Response.json(
+      {
+        faults: [
+          {
+            path: 'token',
+            sentence: 'This calendar address does not work (any more). Make a new one under your name.',
+          },
+        ],
+      },
+      { status: 404 },
+    );
   const today = todayOf(v);
   const due = await dueBetween(v, after(today, -1, 'years'), after(today, 5, 'years'), 5000);
-  const calendar = ical({ name: `Elmhorn, ${v.outfitName}`, prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' } });
+  const calendar = ical({
+    name: `Elmhorn, ${v.outfitName}`,
+    prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' },
+  });
   for (const f of due)
     calendar.createEvent({
       id: `${f.id}@elmhorn`,
@@ -25,5 +39,11 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       location: f.placeName,
       description: `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`,
     });
-  return new Response(calendar.toString(), { headers: { 'content-type': 'text/calendar; charset=utf-8', 'content-disposition': 'attachment; filename="elmhorn.ics"', 'cache-control': 'no-store' } });
+  return new Response(calendar.toString(), {
+    headers: {
+      'content-type': 'text/calendar; charset=utf-8',
+      'content-disposition': 'attachment; filename="elmhorn.ics"',
+      'cache-control': 'no-store',
+    },
+  });
 }

@@ -6,5 +6,10 @@ import { faulty, route } from '../../../_server/api';
 export const GET = route('see the grounds', async (v, _request, { id }) => {
   const held = uuid.safeParse(id).success ? await getLabel(v, id!) : null;
   if (!held) return faulty(404, { path: 'id', sentence: 'There is no such label in this outfit.' });
-  return new Response(JSON.stringify(held.label, null, 2) + '\n', { headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${held.label.key}-v${held.label.version}.json"` } });
+  return new Response(JSON.stringify(held.label, null, 2) + '\n', {
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': `attachment; filename="${held.label.key}-v${held.label.version}.json"`,
+    },
+  });
 });

@@ -5,5 +5,11 @@ import { faulty, route } from '../../../_server/api';
 export const GET = route('see the grounds', async (v, _request, { id }) => {
   const bytes = uuid.safeParse(id).success ? await getPhoto(v, id!) : null;
   if (!bytes) return faulty(404, { path: 'id', sentence: 'There is no such photo in this outfit.' });
-  return new Response(new Uint8Array(bytes), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable', 'content-security-policy': "default-src 'none'" } });
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': 'image/jpeg',
+      'cache-control': 'private, max-age=31536000, immutable',
+      'content-security-policy': "default-src 'none'",
+    },
+  });
 });

@@ -14,7 +14,13 @@ import { HangTag, PlaceForm } from '../place.client';
 export const metadata = { title: 'Place' };
 const PAGE = 80;
 
-export default async function PlacePage({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ after?: string; id?: string }> }) {
+export default async function PlacePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ after?: string; id?: string }>;
+}) {
   const v = await viewer();
   const id = idOr404((await params).id);
   const place = (await getPlace(v, id)) ?? notFound();
@@ -22,7 +28,11 @@ export default async function PlacePage({ params, searchParams }: { params: Prom
   const order = Number(q.after);
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
-  const [rows, clients, code] = await Promise.all([placeTrees(v, id, after, PAGE), listClients(v), mayCode ? getGateCode(v, id) : null]);
+  const [rows, clients, code] = await Promise.all([
+    placeTrees(v, id, after, PAGE),
+    listClients(v),
+    mayCode ? getGateCode(v, id) : null,
+  ]);
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');
@@ -33,10 +43,21 @@ export default async function PlacePage({ params, searchParams }: { params: Prom
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Area">{place.areaM2 === null ? '–' : showArea(place.areaM2, v.units).text}</TagLine>
         <TagLine name="Soil">{place.soilTexture}</TagLine>
-        <TagLine name="Water">{place.waterM === null ? 'not said' : place.waterM === -1 ? 'none near' : showDistance(place.waterM, v.units).text}</TagLine>
+        <TagLine name="Water">
+          {place.waterM === null
+            ? 'not said'
+            : place.waterM === -1
+              ? 'none near'
+              : showDistance(place.waterM, v.units).text}
+        </TagLine>
       </dl>
       {place.outline && (
-        <svg viewBox="0 0 100 100" className="mt-5 w-full" role="img" aria-label={`Outline with ${place.outline.length} corners, north up`}>
+        <svg
+          viewBox="0 0 100 100"
+          className="mt-5 w-full"
+          role="img"
+          aria-label={`Outline with ${place.outline.length} corners, north up`}
+        >
           <OutlinePath corners={place.outline} />
         </svg>
       )}
@@ -83,14 +104,20 @@ export default async function PlacePage({ params, searchParams }: { params: Prom
     <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
       <h1>{place.name}</h1>
       <p className="text-ink-2">{place.address}</p>
-      <Section title="Trees in walking order" empty={shown.length === 0 && 'No tag hangs here yet. Hang the first one below, or bring a list in.'}>
+      <Section
+        title="Trees in walking order"
+        empty={shown.length === 0 && 'No tag hangs here yet. Hang the first one below, or bring a list in.'}
+      >
         <ul className="grid gap-x-8 desk:grid-cols-2">
           {shown.map((t) => (
             <TagRow key={t.id} href={`/tree/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId} />
           ))}
         </ul>
         {rows.length > PAGE && last && (
-          <Link className="press mt-4" href={`/grounds/places/${id}?${new URLSearchParams({ after: String(last.walkOrder), id: last.id })}`}>
+          <Link
+            className="press mt-4"
+            href={`/grounds/places/${id}?${new URLSearchParams({ after: String(last.walkOrder), id: last.id })}`}
+          >
             Further along
           </Link>
         )}
@@ -100,7 +127,11 @@ export default async function PlacePage({ params, searchParams }: { params: Prom
           <HangTag placeId={place.id} hosts={hostNames()} units={v.units} />
           <details className="mt-8">
             <summary className="min-h-12 text-lead font-bold">Change this place</summary>
-            <PlaceForm place={{ ...place, gateCode: mayCode ? (code ?? '') : null }} clients={clients.map((c) => ({ value: c.id, name: c.name }))} units={v.units} />
+            <PlaceForm
+              place={{ ...place, gateCode: mayCode ? (code ?? '') : null }}
+              clients={clients.map((c) => ({ value: c.id, name: c.name }))}
+              units={v.units}
+            />
           </details>
         </>
       )}
@@ -119,6 +150,11 @@ function OutlinePath({ corners }: { corners: { lat: number; lon: number }[] }) {
   const k = Math.cos((Math.min(...lats) * Math.PI) / 180);
   const xs = corners.map((c) => c.lon * k);
   const span = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...lats) - Math.min(...lats)) || 1;
-  const d = corners.map((c, i) => `${i ? 'L' : 'M'}${(6 + (88 * (xs[i]! - Math.min(...xs))) / span).toFixed(1)} ${(94 - (88 * (c.lat - Math.min(...lats))) / span).toFixed(1)}`).join('');
+  const d = corners
+    .map(
+      (c, i) =>
+        `${i ? 'L' : 'M'}${(6 + (88 * (xs[i]! - Math.min(...xs))) / span).toFixed(1)} ${(94 - (88 * (c.lat - Math.min(...lats))) / span).toFixed(1)}`,
+    )
+    .join('');
   return <path d={`${d}Z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />;
 }

@@ -10,9 +10,26 @@ export default async function NewPlace() {
   const v = await viewer();
   const clients = await listClients(v);
   return (
-    <Frame tag={<p className="text-head leading-tight font-extrabold">New place</p>} margin={<p className="text-[0.9375rem]">What is entered here feeds the gates: the distance to water, the area that a yearly cap counts, the first picking. What nobody has said is asked, never assumed.</p>} handle="What this is for">
+    <Frame
+      tag={<p className="text-head leading-tight font-extrabold">New place</p>}
+      margin={
+        <p className="text-[0.9375rem]">
+          What is entered here feeds the gates: the distance to water, the area that a yearly cap counts, the first
+          picking. What nobody has said is asked, never assumed.
+        </p>
+      }
+      handle="What this is for"
+    >
       <h1 className="mb-4">New place</h1>
-      {allows(v, 'edit grounds') ? clients.length ? <PlaceForm place={null} clients={clients.map((c) => ({ value: c.id, name: c.name }))} units={v.units} /> : <p>Enter the client first, in the margin of Grounds.</p> : <p>{refusal(v.role, 'edit grounds')}</p>}
+      {allows(v, 'edit grounds') ? (
+        clients.length ? (
+          <PlaceForm place={null} clients={clients.map((c) => ({ value: c.id, name: c.name }))} units={v.units} />
+        ) : (
+          <p>Enter the client first, in the margin of Grounds.</p>
+        )
+      ) : (
+        <p>{refusal(v.role, 'edit grounds')}</p>
+      )}
     </Frame>
   );
 }

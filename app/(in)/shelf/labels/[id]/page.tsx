@@ -27,7 +27,11 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
   );
   const margin = (
     <section className="flex flex-col gap-3">
-      <p className="text-[0.9375rem]">{held.checkedOn ? `Checked against the label in hand on ${shortDay(held.checkedOn)}.` : 'Nobody has checked this against the label in hand.'}</p>
+      <p className="text-[0.9375rem]">
+        {held.checkedOn
+          ? `Checked against the label in hand on ${shortDay(held.checkedOn)}.`
+          : 'Nobody has checked this against the label in hand.'}
+      </p>
       <a className="press" href={`/api/labels/${id}`} download>
         Take it as JSON
       </a>
@@ -38,7 +42,10 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
     <Frame tag={tag} margin={margin} handle="Check and file">
       <h1>{label.name}</h1>
       <p className="text-ink-2">
-        {label.actives.map((a) => `${a.name} ${a.gPerL ? `${a.gPerL} g/L` : `${100 * (a.massFraction ?? 0)} %`}`).join(' + ')}, {label.formulation}
+        {label.actives
+          .map((a) => `${a.name} ${a.gPerL ? `${a.gPerL} g/L` : `${100 * (a.massFraction ?? 0)} %`}`)
+          .join(' + ')}
+        , {label.formulation}
         {label.training && '. Fictional, for training'}
       </p>
       {label.stock && <p className="mt-3 quote">“{label.stock.text}”</p>}

@@ -30,7 +30,17 @@ interface Props {
   units: UnitSystem;
   timeZone: string;
   situation: Situation;
-  plan: { id: string; treeId: string; label: Label; use: LabelUse; choices: Choosable; released: Record<string, string>; dose: Dose; ring: Ring | null; target: string };
+  plan: {
+    id: string;
+    treeId: string;
+    label: Label;
+    use: LabelUse;
+    choices: Choosable;
+    released: Record<string, string>;
+    dose: Dose;
+    ring: Ring | null;
+    target: string;
+  };
   lots: { id: string; lotNumber: string; expiresOn: string; onHand: number; unit: 'mL' | 'g'; labelKey: string }[];
   station: Weather;
   place: { access: string; hazards: string; dogs: string; code: string | null };
@@ -43,10 +53,24 @@ interface Props {
 const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
 
 /** The unit an amount is typed in: the reader's own small one. */
-const typedUnit = (dimension: 'volume' | 'mass', units: UnitSystem) => (dimension === 'volume' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g');
+const typedUnit = (dimension: 'volume' | 'mass', units: UnitSystem) =>
+  dimension === 'volume' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g';
 const perUnit = (unit: string) => ({ ...VOLUME, ...MASS })[unit as keyof typeof VOLUME] ?? 1;
 
-export function ApplyBench({ units, timeZone, situation, plan, lots, station, place, refused, tag, head, strip, others }: Props) {
+export function ApplyBench({
+  units,
+  timeZone,
+  situation,
+  plan,
+  lots,
+  station,
+  place,
+  refused,
+  tag,
+  head,
+  strip,
+  others,
+}: Props) {
   const router = useRouter();
   const said = useSaid();
   const { dose, use, label, ring } = plan;
@@ -73,22 +97,43 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
   const { busy, faults, setFaults, send } = useSend(book);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
 
-  const temperature = readNumber(form.temperature, { name: 'The temperature', min: us ? -40 : -40, max: us ? 131 : 55, unit: us ? '°F' : '°C' });
+  const temperature = readNumber(form.temperature, {
+    name: 'The temperature',
+    min: us ? -40 : -40,
+    max: us ? 131 : 55,
+    unit: us ? '°F' : '°C',
+  });
   const wind = readNumber(form.wind, { name: 'The wind', min: 0, max: us ? 134 : 60, unit: us ? 'mph' : 'm/s' });
   const humidity = readNumber(form.humidity, { name: 'The humidity', min: 0, max: 100, unit: '%' });
   const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 100_000, unit });
   const celsius = temperature.ok ? (us ? (temperature.value - 32) / 1.8 : temperature.value) : station.temperatureC;
   const ms = wind.ok ? (us ? wind.value / 2.23694 : wind.value) : station.windMs;
-  const now = prescribe(situation, label, use, { ...plan.choices, soil: form.soil, temperatureC: celsius, windMs: ms, rainNext24Mm: station.rainNext24Mm, system: units });
+  const now = prescribe(situation, label, use, {
+    ...plan.choices,
+    soil: form.soil,
+    temperatureC: celsius,
+    windMs: ms,
+    rainNext24Mm: station.rainNext24Mm,
+    system: units,
+  });
   // Making the plan counts as the release of its holds; here only what changed since speaks again.
-  const gates = now.gates.map((g) => (g.strength === 'hold' && plan.released[g.id] ? { ...g, strength: 'note' as const, satisfy: `Released: ${plan.released[g.id]}` } : g));
+  const gates = now.gates.map((g) =>
+    g.strength === 'hold' && plan.released[g.id]
+      ? { ...g, strength: 'note' as const, satisfy: `Released: ${plan.released[g.id]}` }
+      : g,
+  );
   const stops = gates.filter((g) => g.strength === 'stop');
   const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
   const lot = lots.find((l) => l.id === form.lotId) ?? null;
   const base = amount.ok ? amount.value * perUnit(unit) : 0;
   // A typed figure that only repeats the plan books the plan's exact amount, not its rounding.
   const exact = amount.ok && amount.value === planned ? dose.product : base;
-  const against = amount.ok ? deviations({ dose, use, gates: now.gates, lot }, { amount: exact, protection: form.worn, doneOn: situation.today }) : [];
+  const against = amount.ok
+    ? deviations(
+        { dose, use, gates: now.gates, lot },
+        { amount: exact, protection: form.worn, doneOn: situation.today },
+      )
+    : [];
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
   const ground = treatedGround(use, dose.diameterCm);
   const mm = dose.carrier && ground.m2 ? dose.carrier.totalMl / 1000 / ground.m2 : 0;
@@ -109,9 +154,26 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
     if (bad.length || !lot || !humidity.ok) return setFaults(bad);
     send(
       {
-        id: form.id, planId: plan.id, startedAt: form.startedAt || new Date().toISOString(), endedAt: form.endedAt || new Date().toISOString(), amount: exact, lotId: lot.id,
-        weather: { ...station, at: form.startedAt || station.at, temperatureC: celsius, windMs: ms, humidity: humidity.value },
-        soil: form.soil, protection: form.worn, typed: `${form.amount} ${unit}`, deviation: form.deviation, mark: form.mark, note: form.note, photoIds: form.photoIds,
+        id: form.id,
+        planId: plan.id,
+        startedAt: form.startedAt || new Date().toISOString(),
+        endedAt: form.endedAt || new Date().toISOString(),
+        amount: exact,
+        lotId: lot.id,
+        weather: {
+          ...station,
+          at: form.startedAt || station.at,
+          temperatureC: celsius,
+          windMs: ms,
+          humidity: humidity.value,
+        },
+        soil: form.soil,
+        protection: form.worn,
+        typed: `${form.amount} ${unit}`,
+        deviation: form.deviation,
+        mark: form.mark,
+        note: form.note,
+        photoIds: form.photoIds,
       },
       ({ recordId }) => {
         forget();
@@ -127,12 +189,19 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
       <section>
         <h2 className="text-body">This place</h2>
         <dl className="text-[0.9375rem]">
-          {[['Access', place.access], ['Gate', place.code ?? ''], ['Hazards', place.hazards], ['Dogs', place.dogs]].filter(([, x]) => x).map(([k, x]) => (
-            <div key={k} className="row py-1.5">
-              <dt className="text-ink-2">{k}</dt>
-              <dd className="font-semibold">{x}</dd>
-            </div>
-          ))}
+          {[
+            ['Access', place.access],
+            ['Gate', place.code ?? ''],
+            ['Hazards', place.hazards],
+            ['Dogs', place.dogs],
+          ]
+            .filter(([, x]) => x)
+            .map(([k, x]) => (
+              <div key={k} className="row py-1.5">
+                <dt className="text-ink-2">{k}</dt>
+                <dd className="font-semibold">{x}</dd>
+              </div>
+            ))}
         </dl>
       </section>
       {others.length > 0 && (
@@ -145,14 +214,23 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
       )}
       <section>
         <h2 className="text-body">If it goes wrong</h2>
-        <p className="text-[0.9375rem]">Skin or eyes: rinse 15 minutes with water, label to the doctor. Spill: dam it, soak it up, keep it from drains. Leftovers go on a labelled site, never down a drain.</p>
+        <p className="text-[0.9375rem]">
+          Skin or eyes: rinse 15 minutes with water, label to the doctor. Spill: dam it, soak it up, keep it from
+          drains. Leftovers go on a labelled site, never down a drain.
+        </p>
       </section>
     </>
   );
 
   const main = (name: string, onClick: () => void, plain = false) => (
     <div className="mt-6 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
-      <button data-confirm type="button" className={`press min-w-64 phone:w-full ${plain ? '' : 'press-main'}`} disabled={busy || refused !== null} onClick={onClick}>
+      <button
+        data-confirm
+        type="button"
+        className={`press min-w-64 phone:w-full ${plain ? '' : 'press-main'}`}
+        disabled={busy || refused !== null}
+        onClick={onClick}
+      >
         {busy ? 'Booking …' : name}
       </button>
     </div>
@@ -163,24 +241,51 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
       {strip}
       <nav aria-label="Sheet" className="mb-5 flex border-b border-line phone:grid phone:grid-cols-4">
         {STAGES.map((s, i) => (
-          <button key={s} type="button" aria-current={form.stage === i ? 'step' : undefined} onClick={() => go(i)} className={`min-h-12 px-3.5 phone:px-1 phone:text-[0.9375rem] ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}>
+          <button
+            key={s}
+            type="button"
+            aria-current={form.stage === i ? 'step' : undefined}
+            onClick={() => go(i)}
+            className={`min-h-12 px-3.5 phone:px-1 phone:text-[0.9375rem] ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}
+          >
             {i + 1} {s}
           </button>
         ))}
       </nav>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={form.stage === 3 ? ['amount', 'lotId', 'weather.temperatureC', 'weather.windMs', 'weather.humidity', 'deviation', 'startedAt', 'endedAt'] : []} />
+      <FormFaults
+        faults={faults}
+        known={
+          form.stage === 3
+            ? [
+                'amount',
+                'lotId',
+                'weather.temperatureC',
+                'weather.windMs',
+                'weather.humidity',
+                'deviation',
+                'startedAt',
+                'endedAt',
+              ]
+            : []
+        }
+      />
 
       {form.stage === 0 && (
         <>
           <h1 className="mb-2">Put on, before the can is opened</h1>
           {use.protection.map((p) => (
-            <Tick key={p} checked={form.worn.includes(p)} onChange={(on) => set('worn', on ? [...form.worn, p] : form.worn.filter((x) => x !== p))}>
+            <Tick
+              key={p}
+              checked={form.worn.includes(p)}
+              onChange={(on) => set('worn', on ? [...form.worn, p] : form.worn.filter((x) => x !== p))}
+            >
               {p}
             </Tick>
           ))}
           <p className="mt-3 text-[0.9375rem] text-ink-2">
-            Signal word on the label: {label.signalWord}. Label in hand, people and pets away{ground.m2 ? ', mulch and ground cover pulled back' : ', eyes protected while drilling and under pressure'}.
+            Signal word on the label: {label.signalWord}. Label in hand, people and pets away
+            {ground.m2 ? ', mulch and ground cover pulled back' : ', eyes protected while drilling and under pressure'}.
           </p>
           {main('All on: go on', () => {
             setForm((f) => ({ ...f, worn: use.protection, stage: 1 }));
@@ -198,9 +303,19 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
           <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
             <div>
               {dose.carrier ? (
-                <Pour big label="Fill with water to" value={showFill(dose.carrier.totalMl, units).value} unit={showFill(dose.carrier.totalMl, units).unit} />
+                <Pour
+                  big
+                  label="Fill with water to"
+                  value={showFill(dose.carrier.totalMl, units).value}
+                  unit={showFill(dose.carrier.totalMl, units).unit}
+                />
               ) : (
-                <Pour big label={dose.pour.per === 'site' ? 'Into each site' : 'Measure out'} value={pour.value} unit={pour.unit} />
+                <Pour
+                  big
+                  label={dose.pour.per === 'site' ? 'Into each site' : 'Measure out'}
+                  value={pour.value}
+                  unit={pour.unit}
+                />
               )}
               <dl>
                 {dose.carrier && (
@@ -210,7 +325,9 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
                   </Fact>
                 )}
                 {!dose.carrier && dose.pour.vessel && <Fact name="With">{dose.pour.vessel.name}</Fact>}
-                {label.stock && <Fact name="Stock">{`${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`}</Fact>}
+                {label.stock && (
+                  <Fact name="Stock">{`${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`}</Fact>
+                )}
                 {dose.sites && use.sites && (
                   <>
                     <Fact name="Drill">{`${dose.sites.count} sites, ${use.sites.drillMm} mm, ${use.sites.depthMm} mm deep`}</Fact>
@@ -225,7 +342,9 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
               </dl>
               {outdated && now.dose.ok && (
                 <p className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
-                  The tree has been measured since this plan: it would be {showAmount(now.dose.product, dose.dimension, units).text} now. <Link href={`/tree/${plan.treeId}/prescribe`}>Plan anew</Link>
+                  The tree has been measured since this plan: it would be{' '}
+                  {showAmount(now.dose.product, dose.dimension, units).text} now.{' '}
+                  <Link href={`/tree/${plan.treeId}/prescribe`}>Plan anew</Link>
                 </p>
               )}
               {stops.map((g) => (
@@ -236,18 +355,45 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
             </div>
             {ground.m2 !== null && (
               <div className="phone:mt-4">
-                <BasinFigure diameterCm={dose.diameterCm} inner={ground.inner} outer={ground.outer} m2={ground.m2} units={units} />
+                <BasinFigure
+                  diameterCm={dose.diameterCm}
+                  inner={ground.inner}
+                  outer={ground.outer}
+                  m2={ground.m2}
+                  units={units}
+                />
               </div>
             )}
             {ring && (
               <div className="phone:mt-4">
-                <RingFigure picture={{ girthCm: dose.girthCm, heightCm: use.sites?.heightCm ?? 0, sites: ring.sites, arcs: situation.reading?.arcs ?? [], oldSites: situation.oldSites }} size={340} />
-                <p className="text-small text-ink-2">{ringWords({ girthCm: dose.girthCm, heightCm: use.sites?.heightCm ?? 0, sites: ring.sites, arcs: [], oldSites: [] })}</p>
+                <RingFigure
+                  picture={{
+                    girthCm: dose.girthCm,
+                    heightCm: use.sites?.heightCm ?? 0,
+                    sites: ring.sites,
+                    arcs: situation.reading?.arcs ?? [],
+                    oldSites: situation.oldSites,
+                  }}
+                  size={340}
+                />
+                <p className="text-small text-ink-2">
+                  {ringWords({
+                    girthCm: dose.girthCm,
+                    heightCm: use.sites?.heightCm ?? 0,
+                    sites: ring.sites,
+                    arcs: [],
+                    oldSites: [],
+                  })}
+                </p>
               </div>
             )}
           </div>
           {main(
-            stops.length ? 'Stopped: record only what was done all the same' : dose.sites ? 'Start the injection' : 'Start pouring',
+            stops.length
+              ? 'Stopped: record only what was done all the same'
+              : dose.sites
+                ? 'Start the injection'
+                : 'Start pouring',
             () => {
               setForm((f) => ({ ...f, startedAt: new Date().toISOString(), stage: 2 }));
               window.scrollTo({ top: 0 });
@@ -260,13 +406,23 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
       {form.stage === 2 && (
         <>
           <p className="text-[0.9375rem] font-semibold text-ink-2">Started</p>
-          <p className="figures text-pour-big leading-none font-bold phone:text-pour">{form.startedAt ? clock(form.startedAt, timeZone) : '–'}</p>
+          <p className="figures text-pour-big leading-none font-bold phone:text-pour">
+            {form.startedAt ? clock(form.startedAt, timeZone) : '–'}
+          </p>
           <dl className="mt-4 max-w-lg">
-            <Fact name={dose.sites ? 'Into each site' : 'Into the basin'}>{dose.sites && dose.perSite ? showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units).text : (dose.carrier ? showFill(dose.carrier.totalMl, units) : showVolume(dose.product, units)).text}</Fact>
+            <Fact name={dose.sites ? 'Into each site' : 'Into the basin'}>
+              {dose.sites && dose.perSite
+                ? showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units).text
+                : (dose.carrier ? showFill(dose.carrier.totalMl, units) : showVolume(dose.product, units)).text}
+            </Fact>
             {dose.sites && <Fact name="Count them back">{dose.sites.count} devices</Fact>}
             <Fact name="Keep out">{use.intervals.reEntryHours} h after the end</Fact>
           </dl>
-          <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{dose.sites ? 'What has not gone in by the set time is taken off and measured; only what entered is booked.' : 'Slowly, evenly, nothing running off. Mulch back when it has soaked in.'}</p>
+          <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">
+            {dose.sites
+              ? 'What has not gone in by the set time is taken off and measured; only what entered is booked.'
+              : 'Slowly, evenly, nothing running off. Mulch back when it has soaked in.'}
+          </p>
           {main('Finished', () => {
             setForm((f) => ({ ...f, endedAt: new Date().toISOString(), stage: 3 }));
             window.scrollTo({ top: 0 });
@@ -285,8 +441,32 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
           <h1 className="mb-3">As it was done</h1>
           <div className="grid gap-x-8 desk:grid-cols-2">
             <div>
-              <TextField label={`Product used, ${unit}`} path="amount" faults={faults} hint={`Planned: ${figure(planned, 6)} ${unit}`} className="box-number" inputMode="decimal" maxLength={20} value={form.amount} onChange={(x) => set('amount', x)} />
-              <SelectField label="Lot" path="lotId" faults={faults} value={form.lotId} onChange={(x) => set('lotId', x)} options={lots.length ? lots.map((l) => ({ value: l.id, name: `${l.lotNumber}: ${showAmount(l.onHand, l.unit === 'mL' ? 'volume' : 'mass', units).text} left, until ${l.expiresOn}` })) : [{ value: '', name: 'no lot on the shelf' }]} />
+              <TextField
+                label={`Product used, ${unit}`}
+                path="amount"
+                faults={faults}
+                hint={`Planned: ${figure(planned, 6)} ${unit}`}
+                className="box-number"
+                inputMode="decimal"
+                maxLength={20}
+                value={form.amount}
+                onChange={(x) => set('amount', x)}
+              />
+              <SelectField
+                label="Lot"
+                path="lotId"
+                faults={faults}
+                value={form.lotId}
+                onChange={(x) => set('lotId', x)}
+                options={
+                  lots.length
+                    ? lots.map((l) => ({
+                        value: l.id,
+                        name: `${l.lotNumber}: ${showAmount(l.onHand, l.unit === 'mL' ? 'volume' : 'mass', units).text} left, until ${l.expiresOn}`,
+                      }))
+                    : [{ value: '', name: 'no lot on the shelf' }]
+                }
+              />
               <dl className="mb-4">
                 <Fact name="From">{form.startedAt ? clock(form.startedAt, timeZone) : 'not started'}</Fact>
                 <Fact name="To">{form.endedAt ? clock(form.endedAt, timeZone) : 'now'}</Fact>
@@ -294,22 +474,79 @@ export function ApplyBench({ units, timeZone, situation, plan, lots, station, pl
             </div>
             <div>
               <div className="grid grid-cols-3 gap-x-3">
-                <TextField label={`Air, ${us ? '°F' : '°C'}`} path="weather.temperatureC" faults={faults} inputMode="decimal" maxLength={20} value={form.temperature} onChange={(x) => set('temperature', x)} />
-                <TextField label={`Wind, ${us ? 'mph' : 'm/s'}`} path="weather.windMs" faults={faults} inputMode="decimal" maxLength={20} value={form.wind} onChange={(x) => set('wind', x)} />
-                <TextField label="Humidity, %" path="weather.humidity" faults={faults} inputMode="decimal" maxLength={20} value={form.humidity} onChange={(x) => set('humidity', x)} />
+                <TextField
+                  label={`Air, ${us ? '°F' : '°C'}`}
+                  path="weather.temperatureC"
+                  faults={faults}
+                  inputMode="decimal"
+                  maxLength={20}
+                  value={form.temperature}
+                  onChange={(x) => set('temperature', x)}
+                />
+                <TextField
+                  label={`Wind, ${us ? 'mph' : 'm/s'}`}
+                  path="weather.windMs"
+                  faults={faults}
+                  inputMode="decimal"
+                  maxLength={20}
+                  value={form.wind}
+                  onChange={(x) => set('wind', x)}
+                />
+                <TextField
+                  label="Humidity, %"
+                  path="weather.humidity"
+                  faults={faults}
+                  inputMode="decimal"
+                  maxLength={20}
+                  value={form.humidity}
+                  onChange={(x) => set('humidity', x)}
+                />
               </div>
-              {ground.m2 !== null && <Choices small label="Soil" value={form.soil} onChange={(x: SoilState) => set('soil', x)} options={SOIL_WORDS.map((s) => ({ value: s, name: s }))} />}
-              <TextField label="Mark on the tree" path="mark" faults={faults} hint="Colour or tag, and where." maxLength={200} value={form.mark} onChange={(x) => set('mark', x)} />
+              {ground.m2 !== null && (
+                <Choices
+                  small
+                  label="Soil"
+                  value={form.soil}
+                  onChange={(x: SoilState) => set('soil', x)}
+                  options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
+                />
+              )}
+              <TextField
+                label="Mark on the tree"
+                path="mark"
+                faults={faults}
+                hint="Colour or tag, and where."
+                maxLength={200}
+                value={form.mark}
+                onChange={(x) => set('mark', x)}
+              />
             </div>
           </div>
           {(against.length > 0 || form.deviation) && (
             <div className="border-l-4 border-sap pl-4">
               <p className="mb-2 font-semibold text-sap">It went otherwise than planned. {against.join(' ')}</p>
-              <TextArea label="Why" path="deviation" faults={faults} rows={2} value={form.deviation} onChange={(x) => set('deviation', x)} />
+              <TextArea
+                label="Why"
+                path="deviation"
+                faults={faults}
+                rows={2}
+                value={form.deviation}
+                onChange={(x) => set('deviation', x)}
+              />
             </div>
           )}
-          <TextArea label="Note" path="note" faults={faults} rows={2} value={form.note} onChange={(x) => set('note', x)} />
-          <PhotoField treeId={plan.treeId} onAdded={(id) => setForm((f) => ({ ...f, photoIds: [...f.photoIds, id] }))} />
+          <TextArea
+            label="Note"
+            path="note"
+            faults={faults}
+            rows={2}
+            value={form.note}
+            onChange={(x) => set('note', x)}
+          />
+          <PhotoField
+            treeId={plan.treeId}
+            onAdded={(id) => setForm((f) => ({ ...f, photoIds: [...f.photoIds, id] }))}
+          />
           {main('Book it', () => submit())}
         </form>
       )}

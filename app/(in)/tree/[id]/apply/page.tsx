@@ -14,7 +14,13 @@ import { ApplyBench } from './apply.client';
 
 export const metadata = { title: 'Apply' };
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ plan?: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ plan?: string }>;
+}) {
   const { v, tree } = await loadTree((await params).id);
   const wanted = (await searchParams).plan;
   const open = tree.plans.filter((p) => p.state === 'open');
@@ -28,20 +34,38 @@ export default async function Page({ params, searchParams }: { params: Promise<{
       <Frame tag={tag} head={head} margin={<TreeWhy tree={tree} />}>
         <StepStrip tree={tree} here="apply" />
         <h1>Nothing is planned for this tree</h1>
-        <p className="mt-2 mb-6 text-ink-2">A sheet starts from a plan: amount, sites and gates worked out beforehand.</p>
+        <p className="mt-2 mb-6 text-ink-2">
+          A sheet starts from a plan: amount, sites and gates worked out beforehand.
+        </p>
         <Link href={`/tree/${tree.id}/prescribe`} className="press press-main">
           Prescribe
         </Link>
       </Frame>
     );
-  const [labels, vessels, lots, place, code] = await Promise.all([shelfLabels(v), listVessels(v), lotsOf(v, plan.label.key), getPlace(v, tree.placeId), allows(v, 'see gate codes') ? getGateCode(v, tree.placeId) : null]);
+  const [labels, vessels, lots, place, code] = await Promise.all([
+    shelfLabels(v),
+    listVessels(v),
+    lotsOf(v, plan.label.key),
+    getPlace(v, tree.placeId),
+    allows(v, 'see gate codes') ? getGateCode(v, tree.placeId) : null,
+  ]);
   return (
     <ApplyBench
       key={plan.id}
       units={v.units}
       timeZone={tree.timeZone}
       situation={situationOf(v, tree, labels, vessels)}
-      plan={{ id: plan.id, treeId: tree.id, label: plan.label, use, choices: plan.choices, released: plan.released, dose: plan.result.dose, ring: plan.result.ring, target: findCondition(plan.conditionId)?.name ?? plan.conditionId }}
+      plan={{
+        id: plan.id,
+        treeId: tree.id,
+        label: plan.label,
+        use,
+        choices: plan.choices,
+        released: plan.released,
+        dose: plan.result.dose,
+        ring: plan.result.ring,
+        target: findCondition(plan.conditionId)?.name ?? plan.conditionId,
+      }}
       lots={lots}
       station={station().at(new Date())}
       place={{ access: place?.access ?? '', hazards: place?.hazards ?? '', dogs: place?.dogs ?? '', code }}

@@ -17,7 +17,16 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const was = tree.verdicts[0];
   // Those whose signs were seen come first; the ranking engine will take this list's place.
   const list = conditionsFor(host)
-    .map((c) => ({ id: c.id, name: c.name, kind: c.kind, about: c.about, test: c.decidingTest, needs: c.curativeNeeds, seen: c.signs.filter((s) => seen.has(s)).length, of: c.signs.length }))
+    .map((c) => ({
+      id: c.id,
+      name: c.name,
+      kind: c.kind,
+      about: c.about,
+      test: c.decidingTest,
+      needs: c.curativeNeeds,
+      seen: c.signs.filter((s) => seen.has(s)).length,
+      of: c.signs.length,
+    }))
     .sort((a, b) => b.seen - a.seen || a.name.localeCompare(b.name));
   const margin = (
     <section>
@@ -26,7 +35,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <ul>
         {tree.verdicts.map((d) => (
           <li key={d.id} className="row py-2 text-[0.9375rem]">
-            <b>{findCondition(d.conditionId)?.name ?? d.conditionId}</b>, {d.certainty}: {d.decision}.<span className="block">{d.reason}</span>
+            <b>{findCondition(d.conditionId)?.name ?? d.conditionId}</b>, {d.certainty}: {d.decision}.
+            <span className="block">{d.reason}</span>
             <span className="block text-small text-ink-2">
               {d.byName}, {shortDay(d.at.toISOString().slice(0, 10))}
             </span>
@@ -36,9 +46,20 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     </section>
   );
   return (
-    <Frame tag={<TreeTag tree={tree} units={v.units} here="decide" />} head={<TreeHead tree={tree} units={v.units} here="decide" />} margin={margin} handle="What was named before">
+    <Frame
+      tag={<TreeTag tree={tree} units={v.units} here="decide" />}
+      head={<TreeHead tree={tree} units={v.units} here="decide" />}
+      margin={margin}
+      handle="What was named before"
+    >
       <StepStrip tree={tree} here="decide" />
-      <DecideBench treeId={tree.id} list={list} looked={look !== undefined} was={was ? { conditionId: was.conditionId, certainty: was.certainty, decision: was.decision } : null} refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')} />
+      <DecideBench
+        treeId={tree.id}
+        list={list}
+        looked={look !== undefined}
+        was={was ? { conditionId: was.conditionId, certainty: was.certainty, decision: was.decision } : null}
+        refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')}
+      />
     </Frame>
   );
 }

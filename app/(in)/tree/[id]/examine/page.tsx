@@ -35,11 +35,22 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     </>
   );
   return (
-    <Frame tag={<TreeTag tree={tree} units={v.units} here="examine" />} head={<TreeHead tree={tree} units={v.units} here="examine" />} margin={margin} handle="The last look, beside">
+    <Frame
+      tag={<TreeTag tree={tree} units={v.units} here="examine" />}
+      head={<TreeHead tree={tree} units={v.units} here="examine" />}
+      margin={margin}
+      handle="The last look, beside"
+    >
       <StepStrip tree={tree} here="examine" />
       <ExamineBench
         treeId={tree.id}
-        host={{ name: host.name, key: host.key.map((k) => ({ ask: k.ask, ifNot: k.ifNot.map((h) => findHost(h)?.name ?? h.replace(/-/g, ' ')) })) }}
+        host={{
+          name: host.name,
+          key: host.key.map((k) => ({
+            ask: k.ask,
+            ifNot: k.ifNot.map((h) => findHost(h)?.name ?? h.replace(/-/g, ' ')),
+          })),
+        }}
         confirmed={tree.hostConfirmedAt !== null}
         signs={signsFor(host).map((s) => ({ id: s.id, place: s.place, words: s.words, worst: s.worst }))}
         last={{ crownLoss: last?.crownLoss ?? null, vigour: last?.vigour ?? null }}

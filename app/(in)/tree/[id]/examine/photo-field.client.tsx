@@ -7,7 +7,11 @@ import { Tick } from '@/ui/controls/controls';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
 export function PhotoField({ treeId, onAdded }: { treeId: string; onAdded?: (id: string) => void }) {
-  const [state, setState] = useState<{ busy: boolean; sentence: string; fault: boolean }>({ busy: false, sentence: '', fault: false });
+  const [state, setState] = useState<{ busy: boolean; sentence: string; fault: boolean }>({
+    busy: false,
+    sentence: '',
+    fault: false,
+  });
   const [keep, setKeep] = useState(false);
   const [added, setAdded] = useState<string[]>([]);
   const send = async (files: FileList | null) => {
@@ -15,15 +19,26 @@ export function PhotoField({ treeId, onAdded }: { treeId: string; onAdded?: (id:
       const id = v7();
       setState({ busy: true, sentence: `Sending ${file.name} …`, fault: false });
       try {
-        if (file.size > 25_000_000) throw new Error(`${file.name} has ${Math.round(file.size / 1e6)} MB; a photo may have 25 MB at most.`);
-        const answer = await fetch(`/api/photos?${new URLSearchParams({ id, tree: treeId, location: keep ? 'keep' : 'strip' })}`, { method: 'POST', body: file });
+        if (file.size > 25_000_000)
+          throw new Error(`${file.name} has ${Math.round(file.size / 1e6)} MB; a photo may have 25 MB at most.`);
+        const answer = await fetch(
+          `/api/photos?${new URLSearchParams({ id, tree: treeId, location: keep ? 'keep' : 'strip' })}`,
+          { method: 'POST', body: file },
+        );
         const body = (await answer.json()) as { faults?: { sentence: string }[] };
         if (!answer.ok) throw new Error(body.faults?.[0]?.sentence ?? 'The photo was not taken.');
         setAdded((a) => [...a, id]);
         onAdded?.(id);
         setState({ busy: false, sentence: 'Photo kept.', fault: false });
       } catch (error) {
-        setState({ busy: false, sentence: error instanceof TypeError ? 'No answer from the server; the photo is still on this device. Try again.' : (error as Error).message, fault: true });
+        setState({
+          busy: false,
+          sentence:
+            error instanceof TypeError
+              ? 'No answer from the server; the photo is still on this device. Try again.'
+              : (error as Error).message,
+          fault: true,
+        });
       }
     }
   };
@@ -32,7 +47,15 @@ export function PhotoField({ treeId, onAdded }: { treeId: string; onAdded?: (id:
       <div className="flex flex-wrap items-center gap-4">
         <label className="press has-focus-visible:outline-3 has-focus-visible:outline-slate">
           <Camera size={20} aria-hidden /> {state.busy ? 'Sending …' : 'Add a photo'}
-          <input type="file" accept="image/*" capture="environment" multiple className="sr-only" disabled={state.busy} onChange={(e) => void send(e.target.files).then(() => (e.target.value = ''))} />
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            multiple
+            className="sr-only"
+            disabled={state.busy}
+            onChange={(e) => void send(e.target.files).then(() => (e.target.value = ''))}
+          />
         </label>
         <div className="flex-1 basis-56">
           <Tick checked={keep} onChange={setKeep}>

@@ -39,7 +39,9 @@ const ARC_KINDS = [
 function readStems(stems: Stem[]) {
   const read = stems.map((s) => readNumber(s.value, { name: '', above: 0, max: 3000 }));
   if (read.some((r) => !r.ok)) return null;
-  return stemDiameters(stems.map((s, i) => ({ kind: s.kind, typed: { value: (read[i] as { value: number }).value, unit: s.unit } })));
+  return stemDiameters(
+    stems.map((s, i) => ({ kind: s.kind, typed: { value: (read[i] as { value: number }).value, unit: s.unit } })),
+  );
 }
 
 export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Props) {
@@ -57,12 +59,31 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
     more: false,
   });
   const { busy, faults, send } = useSend(measure);
-  const stem = (i: number, change: Partial<Stem>) => setForm((f) => ({ ...f, stems: f.stems.map((s, j) => (j === i ? { ...s, ...change } : s)) }));
+  const stem = (i: number, change: Partial<Stem>) =>
+    setForm((f) => ({ ...f, stems: f.stems.map((s, j) => (j === i ? { ...s, ...change } : s)) }));
   const diameters = readStems(form.stems);
   const one = diameters && (diameters.length > 1 ? combinedDiameter(diameters, 'basal-area') : diameters[0]!);
   const height = readNumber(form.height, { name: '', above: 0 });
-  const metres = height.ok ? (units === 'us' ? (height.value * LENGTH.ft) / 100 : height.value) : (last?.treeHeightM ?? undefined);
-  const doubtful = one ? doubts({ diameterCm: one, ...(last ? { last: { diameterCm: last.diameterCm, yearsAgo: Math.max(0, (new Date().getTime() - Date.parse(last.at)) / 3.15576e10) } } : {}), ...(metres ? { heightM: metres } : {}), ...host }) : [];
+  const metres = height.ok
+    ? units === 'us'
+      ? (height.value * LENGTH.ft) / 100
+      : height.value
+    : (last?.treeHeightM ?? undefined);
+  const doubtful = one
+    ? doubts({
+        diameterCm: one,
+        ...(last
+          ? {
+              last: {
+                diameterCm: last.diameterCm,
+                yearsAgo: Math.max(0, (new Date().getTime() - Date.parse(last.at)) / 3.15576e10),
+              },
+            }
+          : {}),
+        ...(metres ? { heightM: metres } : {}),
+        ...host,
+      })
+    : [];
   const several = form.stems.length > 1;
 
   return (
@@ -70,11 +91,31 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send({ id, treeId, stems: form.stems, atHeight: form.atHeight, atHeightUnit: units === 'us' ? 'in' : 'cm', height: form.height || (last?.treeHeightM ? String(Math.round((units === 'us' ? (last.treeHeightM * 100) / LENGTH.ft : last.treeHeightM) * 10) / 10) : ''), heightUnit: units === 'us' ? 'ft' : 'm', obstacles: form.obstacles, arcs: form.arcs, method: form.method }, ({ next }) => {
-          forget();
-          said({ sentence: 'Reading kept.' });
-          router.push(next);
-        });
+        send(
+          {
+            id,
+            treeId,
+            stems: form.stems,
+            atHeight: form.atHeight,
+            atHeightUnit: units === 'us' ? 'in' : 'cm',
+            height:
+              form.height ||
+              (last?.treeHeightM
+                ? String(
+                    Math.round((units === 'us' ? (last.treeHeightM * 100) / LENGTH.ft : last.treeHeightM) * 10) / 10,
+                  )
+                : ''),
+            heightUnit: units === 'us' ? 'ft' : 'm',
+            obstacles: form.obstacles,
+            arcs: form.arcs,
+            method: form.method,
+          },
+          ({ next }) => {
+            forget();
+            said({ sentence: 'Reading kept.' });
+            router.push(next);
+          },
+        );
       }}
     >
       <h1 className="mb-4">Put the tape around</h1>
@@ -82,14 +123,49 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
       {form.stems.map((s, i) => (
         <div key={i} className="flex flex-wrap items-end gap-x-4">
           <div className="min-w-56 flex-1">
-            <Field label={`${several ? `Stem ${i + 1}: ` : ''}${s.kind === 'girth' ? 'Girth' : 'Diameter'}, ${s.unit}`} path={`stems.${i}`} faults={faults}>
-              {(p) => <input {...p} autoFocus={i === 0} className="box box-number" inputMode="decimal" autoComplete="off" maxLength={20} value={s.value} onChange={(e) => stem(i, { value: e.target.value })} />}
+            <Field
+              label={`${several ? `Stem ${i + 1}: ` : ''}${s.kind === 'girth' ? 'Girth' : 'Diameter'}, ${s.unit}`}
+              path={`stems.${i}`}
+              faults={faults}
+            >
+              {(p) => (
+                <input
+                  {...p}
+                  autoFocus={i === 0}
+                  className="box box-number"
+                  inputMode="decimal"
+                  autoComplete="off"
+                  maxLength={20}
+                  value={s.value}
+                  onChange={(e) => stem(i, { value: e.target.value })}
+                />
+              )}
             </Field>
           </div>
-          <Choices small label="Read as" value={s.kind} onChange={(kind) => stem(i, { kind })} options={[{ value: 'girth', name: 'girth' }, { value: 'diameter', name: 'diameter' }]} />
-          <Choices small label="Unit" value={s.unit} onChange={(unit) => stem(i, { unit })} options={(['mm', 'cm', 'in'] as const).map((u) => ({ value: u, name: u }))} />
+          <Choices
+            small
+            label="Read as"
+            value={s.kind}
+            onChange={(kind) => stem(i, { kind })}
+            options={[
+              { value: 'girth', name: 'girth' },
+              { value: 'diameter', name: 'diameter' },
+            ]}
+          />
+          <Choices
+            small
+            label="Unit"
+            value={s.unit}
+            onChange={(unit) => stem(i, { unit })}
+            options={(['mm', 'cm', 'in'] as const).map((u) => ({ value: u, name: u }))}
+          />
           {several && (
-            <button type="button" aria-label={`Remove stem ${i + 1}`} className="press mb-4" onClick={() => setForm((f) => ({ ...f, stems: f.stems.filter((_, j) => j !== i) }))}>
+            <button
+              type="button"
+              aria-label={`Remove stem ${i + 1}`}
+              className="press mb-4"
+              onClick={() => setForm((f) => ({ ...f, stems: f.stems.filter((_, j) => j !== i) }))}
+            >
               <X aria-hidden size={18} />
             </button>
           )}
@@ -100,13 +176,30 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
           type="button"
           className="press"
           onClick={() => {
-            const sent = simulatedTape(last?.diameterCm ?? null, last ? (Date.now() - Date.parse(last.at)) / 3.15576e10 : 0).read();
-            setForm((f) => ({ ...f, method: 'sent by tape', stems: [{ kind: sent.kind, value: String(sent.typed.value), unit: sent.typed.unit }, ...f.stems.slice(1)] }));
+            const sent = simulatedTape(
+              last?.diameterCm ?? null,
+              last ? (Date.now() - Date.parse(last.at)) / 3.15576e10 : 0,
+            ).read();
+            setForm((f) => ({
+              ...f,
+              method: 'sent by tape',
+              stems: [{ kind: sent.kind, value: String(sent.typed.value), unit: sent.typed.unit }, ...f.stems.slice(1)],
+            }));
           }}
         >
           <Bluetooth size={18} aria-hidden /> Take from the tape (simulated)
         </button>
-        <button type="button" className="press" disabled={form.stems.length >= 12} onClick={() => setForm((f) => ({ ...f, stems: [...f.stems, { kind: f.stems[0]!.kind, value: '', unit: f.stems[0]!.unit }] }))}>
+        <button
+          type="button"
+          className="press"
+          disabled={form.stems.length >= 12}
+          onClick={() =>
+            setForm((f) => ({
+              ...f,
+              stems: [...f.stems, { kind: f.stems[0]!.kind, value: '', unit: f.stems[0]!.unit }],
+            }))
+          }
+        >
           <Plus size={18} aria-hidden /> Another stem
         </button>
       </div>
@@ -114,15 +207,20 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
       <div aria-live="polite" className="mb-5 grid grid-cols-2 gap-4 border-y border-line py-3">
         <div>
           <p className="text-[0.9375rem] text-ink-2">Diameter</p>
-          <p className="figures text-tag leading-none font-bold phone:text-[2rem]">{one ? showTrunk(one, units).text : '–'}</p>
+          <p className="figures text-tag leading-none font-bold phone:text-[2rem]">
+            {one ? showTrunk(one, units).text : '–'}
+          </p>
         </div>
         <div>
           <p className="text-[0.9375rem] text-ink-2">Girth</p>
-          <p className="figures text-tag leading-none font-bold phone:text-[2rem]">{one ? showTrunk(girthFromDiameter(one), units).text : '–'}</p>
+          <p className="figures text-tag leading-none font-bold phone:text-[2rem]">
+            {one ? showTrunk(girthFromDiameter(one), units).text : '–'}
+          </p>
         </div>
         {several && diameters && (
           <p className="col-span-2 text-[0.9375rem]">
-            {diameters.length} stems: basal-area equivalent {showTrunk(one!, units).text}; sum {showTrunk(combinedDiameter(diameters, 'sum'), units).text}. The label decides which counts.
+            {diameters.length} stems: basal-area equivalent {showTrunk(one!, units).text}; sum{' '}
+            {showTrunk(combinedDiameter(diameters, 'sum'), units).text}. The label decides which counts.
           </p>
         )}
         {doubtful.map((d) => (
@@ -132,20 +230,58 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
         ))}
       </div>
 
-      <details open={form.more} onToggle={(e) => e.currentTarget.open !== form.more && setForm((f) => ({ ...f, more: !f.more }))} className="mb-5">
+      <details
+        open={form.more}
+        onToggle={(e) => e.currentTarget.open !== form.more && setForm((f) => ({ ...f, more: !f.more }))}
+        className="mb-5"
+      >
         <summary className="flex min-h-12 items-center font-bold">Height, obstacles, bark to keep clear of</summary>
         <div className="pt-2">
           <div className="grid grid-cols-2 gap-x-4">
-            <TextField label={`Read at height, ${units === 'us' ? 'in' : 'cm'}`} path="atHeight" faults={faults} value={form.atHeight} onChange={(atHeight) => setForm((f) => ({ ...f, atHeight }))} inputMode="decimal" maxLength={20} />
-            <TextField label={`Tree height, ${units === 'us' ? 'ft' : 'm'}`} path="height" faults={faults} hint={last?.treeHeightM ? 'Left empty: as last time.' : undefined} value={form.height} onChange={(h) => setForm((f) => ({ ...f, height: h }))} inputMode="decimal" maxLength={20} />
+            <TextField
+              label={`Read at height, ${units === 'us' ? 'in' : 'cm'}`}
+              path="atHeight"
+              faults={faults}
+              value={form.atHeight}
+              onChange={(atHeight) => setForm((f) => ({ ...f, atHeight }))}
+              inputMode="decimal"
+              maxLength={20}
+            />
+            <TextField
+              label={`Tree height, ${units === 'us' ? 'ft' : 'm'}`}
+              path="height"
+              faults={faults}
+              hint={last?.treeHeightM ? 'Left empty: as last time.' : undefined}
+              value={form.height}
+              onChange={(h) => setForm((f) => ({ ...f, height: h }))}
+              inputMode="decimal"
+              maxLength={20}
+            />
           </div>
-          <TextArea label="In the way (ivy, swelling, slope, lean)" path="obstacles" faults={faults} rows={2} value={form.obstacles} onChange={(obstacles) => setForm((f) => ({ ...f, obstacles }))} />
+          <TextArea
+            label="In the way (ivy, swelling, slope, lean)"
+            path="obstacles"
+            faults={faults}
+            rows={2}
+            value={form.obstacles}
+            onChange={(obstacles) => setForm((f) => ({ ...f, obstacles }))}
+          />
           <h2 className="mb-2">Bark to keep clear of</h2>
           {form.arcs.map((a, i) => (
             <div key={i} className="flex flex-wrap items-end gap-3">
               <Field label="What" path={`arcs.${i}.kind`}>
                 {(p) => (
-                  <select {...p} className="box" value={a.kind} onChange={(e) => setForm((f) => ({ ...f, arcs: f.arcs.map((x, j) => (j === i ? { ...x, kind: e.target.value as Arc['kind'] } : x)) }))}>
+                  <select
+                    {...p}
+                    className="box"
+                    value={a.kind}
+                    onChange={(e) =>
+                      setForm((f) => ({
+                        ...f,
+                        arcs: f.arcs.map((x, j) => (j === i ? { ...x, kind: e.target.value as Arc['kind'] } : x)),
+                      }))
+                    }
+                  >
                     {ARC_KINDS.map((k) => (
                       <option key={k.value} value={k.value}>
                         {k.name}
@@ -156,15 +292,33 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
               </Field>
               {(['from', 'to'] as const).map((end) => (
                 <div key={end} className="w-28">
-                  <TextField label={`${end}, °`} path={`arcs.${i}`} faults={faults} inputMode="numeric" value={a[end]} onChange={(x) => setForm((f) => ({ ...f, arcs: f.arcs.map((y, j) => (j === i ? { ...y, [end]: x } : y)) }))} />
+                  <TextField
+                    label={`${end}, °`}
+                    path={`arcs.${i}`}
+                    faults={faults}
+                    inputMode="numeric"
+                    value={a[end]}
+                    onChange={(x) =>
+                      setForm((f) => ({ ...f, arcs: f.arcs.map((y, j) => (j === i ? { ...y, [end]: x } : y)) }))
+                    }
+                  />
                 </div>
               ))}
-              <button type="button" className="press mb-4" aria-label={`Remove arc ${i + 1}`} onClick={() => setForm((f) => ({ ...f, arcs: f.arcs.filter((_, j) => j !== i) }))}>
+              <button
+                type="button"
+                className="press mb-4"
+                aria-label={`Remove arc ${i + 1}`}
+                onClick={() => setForm((f) => ({ ...f, arcs: f.arcs.filter((_, j) => j !== i) }))}
+              >
                 <X aria-hidden size={18} />
               </button>
             </div>
           ))}
-          <button type="button" className="press" onClick={() => setForm((f) => ({ ...f, arcs: [...f.arcs, { kind: 'dead-bark', from: '', to: '' }] }))}>
+          <button
+            type="button"
+            className="press"
+            onClick={() => setForm((f) => ({ ...f, arcs: [...f.arcs, { kind: 'dead-bark', from: '', to: '' }] }))}
+          >
             <Plus size={18} aria-hidden /> An arc, clockwise from north
           </button>
         </div>

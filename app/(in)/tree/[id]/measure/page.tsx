@@ -22,16 +22,23 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <p className="text-ink-2">This will be the first.</p>
         ) : (
           <>
-            <Series points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()} show={(d) => showTrunk(d, v.units).text} what="Diameter" />
+            <Series
+              points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()}
+              show={(d) => showTrunk(d, v.units).text}
+              what="Diameter"
+            />
             <ul className="mt-3">
               {tree.readings.slice(0, 6).map((r) => (
                 <li key={r.id} className="row py-2 text-[0.9375rem]">
                   <b className="figures">
-                    ⌀ {showTrunk(r.diameterCm, v.units).text}, girth {showTrunk(girthFromDiameter(r.diameterCm), v.units).text}
+                    ⌀ {showTrunk(r.diameterCm, v.units).text}, girth{' '}
+                    {showTrunk(girthFromDiameter(r.diameterCm), v.units).text}
                   </b>
                   <span className="block text-small text-ink-2">
-                    at {showTrunk(r.atHeightCm, v.units).text}, {r.method}, {r.byName}, {dayAndClock(r.at, tree.timeZone)}
-                    {r.stems.length > 1 && `, typed as ${r.stems.map((s) => `${s.kind} ${s.typed.value} ${s.typed.unit}`).join(' + ')}`}
+                    at {showTrunk(r.atHeightCm, v.units).text}, {r.method}, {r.byName},{' '}
+                    {dayAndClock(r.at, tree.timeZone)}
+                    {r.stems.length > 1 &&
+                      `, typed as ${r.stems.map((s) => `${s.kind} ${s.typed.value} ${s.typed.unit}`).join(' + ')}`}
                   </span>
                 </li>
               ))}
@@ -41,19 +48,37 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       </section>
       <section>
         <h2 className="text-body">How</h2>
-        <p className="text-[0.9375rem]">Tape level, at the height the label names; breast height here is {showTrunk(v.breastHeightCm, v.units).text}. Uphill side on a slope; the narrowest point below a swelling; ivy and loose bark moved aside, or said so.</p>
+        <p className="text-[0.9375rem]">
+          Tape level, at the height the label names; breast height here is {showTrunk(v.breastHeightCm, v.units).text}.
+          Uphill side on a slope; the narrowest point below a swelling; ivy and loose bark moved aside, or said so.
+        </p>
       </section>
     </>
   );
   return (
-    <Frame tag={<TreeTag tree={tree} units={v.units} here="measure" />} head={<TreeHead tree={tree} units={v.units} here="measure" />} margin={margin} handle="Earlier readings">
+    <Frame
+      tag={<TreeTag tree={tree} units={v.units} here="measure" />}
+      head={<TreeHead tree={tree} units={v.units} here="measure" />}
+      margin={margin}
+      handle="Earlier readings"
+    >
       <StepStrip tree={tree} here="measure" />
       <MeasureBench
         treeId={tree.id}
         units={v.units}
         breastHeightCm={v.breastHeightCm}
         host={{ growthCmPerYear: host?.growthCmPerYear ?? 2, largestCm: host?.largestCm ?? 400 }}
-        last={last ? { diameterCm: last.diameterCm, at: last.at.toISOString(), treeHeightM: last.treeHeightM, arcs: last.arcs, stems: last.stems.length } : null}
+        last={
+          last
+            ? {
+                diameterCm: last.diameterCm,
+                at: last.at.toISOString(),
+                treeHeightM: last.treeHeightM,
+                arcs: last.arcs,
+                stems: last.stems.length,
+              }
+            : null
+        }
       />
     </Frame>
   );

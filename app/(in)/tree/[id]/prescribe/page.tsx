@@ -20,7 +20,16 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       situation={situationOf(v, tree, labels, vessels)}
       usual={usualChoices(tree, station().at(new Date()))}
       shelf={labels.map((l) => ({ id: l.id, label: l.label }))}
-      open={plan ? { id: plan.id, labelKey: plan.labelKey, useKey: plan.useKey, product: plan.result.dose.ok ? plan.result.dose.product : null } : null}
+      open={
+        plan
+          ? {
+              id: plan.id,
+              labelKey: plan.labelKey,
+              useKey: plan.useKey,
+              product: plan.result.dose.ok ? plan.result.dose.product : null,
+            }
+          : null
+      }
       refused={allows(v, 'prescribe') ? null : refusal(v.role, 'prescribe')}
       tag={<TreeTag tree={tree} units={v.units} here="prescribe" />}
       head={<TreeHead tree={tree} units={v.units} here="prescribe" />}

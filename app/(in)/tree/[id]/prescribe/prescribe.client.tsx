@@ -11,7 +11,13 @@ import type { Dose } from '@/core/dose/dose';
 import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { options, prescribe, type Choices as Choosable, type Prescription, type Situation } from '@/core/prescribe/prescribe';
+import {
+  options,
+  prescribe,
+  type Choices as Choosable,
+  type Prescription,
+  type Situation,
+} from '@/core/prescribe/prescribe';
 import { figure, showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { Choices, Field, FormFaults } from '@/ui/controls/controls';
@@ -38,21 +44,69 @@ interface Props {
   why: React.ReactNode;
 }
 
-export function PrescribeBench({ treeId, units, situation, usual, shelf, open, refused, tag, head, strip, why }: Props) {
+export function PrescribeBench({
+  treeId,
+  units,
+  situation,
+  usual,
+  shelf,
+  open,
+  refused,
+  tag,
+  head,
+  strip,
+  why,
+}: Props) {
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const [form, setForm, forget] = useDraft(`prescribe:${treeId}`, { pick: '', soil: usual.soil, leaf: usual.leaf, stemRule: null as Choosable['stemRule'] | null, rangePoint: null as number | null, released: {} as Record<string, string> });
+  const [form, setForm, forget] = useDraft(`prescribe:${treeId}`, {
+    pick: '',
+    soil: usual.soil,
+    leaf: usual.leaf,
+    stemRule: null as Choosable['stemRule'] | null,
+    rangePoint: null as number | null,
+    released: {} as Record<string, string>,
+  });
   const { busy, faults, send } = useSend(makePlan);
   const drop = useSend(dropPlan);
   const choices: Choosable = useMemo(
-    () => ({ ...usual, soil: form.soil, leaf: form.leaf, system: units, ...(form.stemRule ? { stemRule: form.stemRule } : {}), ...(form.rangePoint === null ? {} : { rangePoint: form.rangePoint, rangeReason: form.rangePoint === 1 ? 'heavy attack or large trunk' : form.rangePoint === 0 ? 'light attack or small trunk' : 'between' }) }),
+    () => ({
+      ...usual,
+      soil: form.soil,
+      leaf: form.leaf,
+      system: units,
+      ...(form.stemRule ? { stemRule: form.stemRule } : {}),
+      ...(form.rangePoint === null
+        ? {}
+        : {
+            rangePoint: form.rangePoint,
+            rangeReason:
+              form.rangePoint === 1
+                ? 'heavy attack or large trunk'
+                : form.rangePoint === 0
+                  ? 'light attack or small trunk'
+                  : 'between',
+          }),
+    }),
     [usual, form.soil, form.leaf, form.stemRule, form.rangePoint, units],
   );
-  const offered = useMemo(() => options(situation, shelf.map((s) => s.label), choices), [situation, shelf, choices]);
+  const offered = useMemo(
+    () =>
+      options(
+        situation,
+        shelf.map((s) => s.label),
+        choices,
+      ),
+    [situation, shelf, choices],
+  );
   const nameOf = (o: { label: Label; use: LabelUse }) => `${o.label.key}/${o.use.key}`;
-  const chosen = offered.find((o) => nameOf(o) === (form.pick || (open ? `${open.labelKey}/${open.useKey}` : ''))) ?? offered[0];
-  const result = useMemo(() => (chosen ? prescribe(situation, chosen.label, chosen.use, choices) : null), [situation, chosen, choices]);
+  const chosen =
+    offered.find((o) => nameOf(o) === (form.pick || (open ? `${open.labelKey}/${open.useKey}` : ''))) ?? offered[0];
+  const result = useMemo(
+    () => (chosen ? prescribe(situation, chosen.label, chosen.use, choices) : null),
+    [situation, chosen, choices],
+  );
 
   if (!chosen || !result)
     return (
@@ -68,12 +122,21 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
   const inTheWay = blocked(gates, form.released);
   const mine = open !== null && open.labelKey === chosen.label.key && open.useKey === chosen.use.key;
   // A plan made before the trunk was measured again no longer says what to pour.
-  const outdated = mine && dose.ok && open.product !== null && Math.abs(dose.product - open.product) > 0.005 * open.product;
+  const outdated =
+    mine && dose.ok && open.product !== null && Math.abs(dose.product - open.product) > 0.005 * open.product;
   const planned = mine && !outdated;
-  const point = chosen.use.rate.dose.form === 'flat' ? chosen.use.rate.dose.point : chosen.use.rate.dose.classes.bands[0]!.entry;
+  const point =
+    chosen.use.rate.dose.form === 'flat' ? chosen.use.rate.dose.point : chosen.use.rate.dose.classes.bands[0]!.entry;
 
   const release = (gateId: string) => (
-    <input aria-label={`Reason to go on in spite of this hold`} className="box mt-2" placeholder="Go on because …" maxLength={600} value={form.released[gateId] ?? ''} onChange={(e) => setForm((f) => ({ ...f, released: { ...f.released, [gateId]: e.target.value } }))} />
+    <input
+      aria-label={`Reason to go on in spite of this hold`}
+      className="box mt-2"
+      placeholder="Go on because …"
+      maxLength={600}
+      value={form.released[gateId] ?? ''}
+      onChange={(e) => setForm((f) => ({ ...f, released: { ...f.released, [gateId]: e.target.value } }))}
+    />
   );
   const margin = (
     <>
@@ -82,7 +145,10 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
         <h2 className="text-body">The label’s sentence</h2>
         <p className="quote">“{chosen.use.rate.text}”</p>
         <p className="mt-1 text-small text-ink-2">
-          {chosen.label.name}, version {chosen.label.version}, {situation.checked[chosen.label.key] ? `checked ${situation.checked[chosen.label.key]}` : 'not checked against the label in hand'}
+          {chosen.label.name}, version {chosen.label.version},{' '}
+          {situation.checked[chosen.label.key]
+            ? `checked ${situation.checked[chosen.label.key]}`
+            : 'not checked against the label in hand'}
         </p>
       </section>
       {why}
@@ -92,7 +158,9 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
       <div className="mb-4">
-        <h1>{chosen.use.method === 'trunk-injection' ? 'Where to drill, and how much' : 'How much, and where to pour'}</h1>
+        <h1>
+          {chosen.use.method === 'trunk-injection' ? 'Where to drill, and how much' : 'How much, and where to pour'}
+        </h1>
         <p className="text-ink-2">
           {METHOD_NAMES[chosen.use.method]}: {chosen.use.title}, {chosen.label.name}
         </p>
@@ -127,7 +195,16 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
                   Planned: start the sheet
                 </Link>
                 {!refused && (
-                  <button type="button" className="press press-plain phone:hidden" disabled={drop.busy} onClick={() => drop.send({ id: open.id, drop: true }, () => said({ sentence: 'Plan dropped.', undo: () => dropPlan({ id: open.id, drop: false }) }))}>
+                  <button
+                    type="button"
+                    className="press press-plain phone:hidden"
+                    disabled={drop.busy}
+                    onClick={() =>
+                      drop.send({ id: open.id, drop: true }, () =>
+                        said({ sentence: 'Plan dropped.', undo: () => dropPlan({ id: open.id, drop: false }) }),
+                      )
+                    }
+                  >
                     Drop this plan
                   </button>
                 )}
@@ -142,20 +219,39 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
                   onClick={() => {
                     const { rangePoint, rangeReason, stemRule } = choices;
                     const label = shelf.find((s) => s.label.key === chosen.label.key)!;
-                    const released = Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
-                    send({ id, treeId, labelId: label.id, useKey: chosen.use.key, choices: { soil: form.soil, leaf: form.leaf, rangePoint, rangeReason, stemRule }, released }, () => {
-                      forget();
-                      said({ sentence: 'Plan made; it waits on Rounds.' });
-                      router.push(`/tree/${treeId}/apply`);
-                    });
+                    const released = Object.fromEntries(
+                      Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)),
+                    );
+                    send(
+                      {
+                        id,
+                        treeId,
+                        labelId: label.id,
+                        useKey: chosen.use.key,
+                        choices: { soil: form.soil, leaf: form.leaf, rangePoint, rangeReason, stemRule },
+                        released,
+                      },
+                      () => {
+                        forget();
+                        said({ sentence: 'Plan made; it waits on Rounds.' });
+                        router.push(`/tree/${treeId}/apply`);
+                      },
+                    );
                   }}
                 >
                   {busy ? 'One moment …' : outdated ? 'Plan anew' : 'Make the plan'}
                 </button>
-                {outdated && dose.ok && <p className="mt-2 text-[0.9375rem] font-semibold text-sap">The open plan says {showAmount(open.product!, dose.dimension, units).text}; the tree has been measured or chosen otherwise since.</p>}
+                {outdated && dose.ok && (
+                  <p className="mt-2 text-[0.9375rem] font-semibold text-sap">
+                    The open plan says {showAmount(open.product!, dose.dimension, units).text}; the tree has been
+                    measured or chosen otherwise since.
+                  </p>
+                )}
                 {inTheWay.length > 0 && (
                   <p className="mt-2 text-[0.9375rem] font-semibold">
-                    {inTheWay.some((g) => g.strength === 'stop') ? `Stopped: ${inTheWay.find((g) => g.strength === 'stop')!.title}.` : `Held: ${inTheWay[0]!.title}. Write a reason in the margin to go on.`}
+                    {inTheWay.some((g) => g.strength === 'stop')
+                      ? `Stopped: ${inTheWay.find((g) => g.strength === 'stop')!.title}.`
+                      : `Held: ${inTheWay[0]!.title}. Write a reason in the margin to go on.`}
                   </p>
                 )}
               </>
@@ -171,15 +267,30 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
         <fieldset className="mt-1">
           <legend className="sr-only">Product and use</legend>
           {offered.map((o) => (
-            <label key={nameOf(o)} className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
-              <input type="radio" name="option" className="size-6 flex-none accent-[var(--cambium-deep)]" checked={o === chosen} onChange={() => setForm((f) => ({ ...f, pick: nameOf(o), rangePoint: null }))} />
+            <label
+              key={nameOf(o)}
+              className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
+            >
+              <input
+                type="radio"
+                name="option"
+                className="size-6 flex-none accent-[var(--cambium-deep)]"
+                checked={o === chosen}
+                onChange={() => setForm((f) => ({ ...f, pick: nameOf(o), rangePoint: null }))}
+              />
               <span className="min-w-0 flex-1">
                 <b>{METHOD_NAMES[o.use.method]}</b>, {o.label.actives.map((a) => a.name).join(' + ')}
                 <span className="block text-[0.9375rem] text-ink-2">
                   {o.label.name}: {o.use.title}
                 </span>
               </span>
-              <span className={`text-[0.9375rem] font-semibold ${o.stops ? 'text-madder' : o.holds ? 'text-sap' : ''}`}>{o.stops ? `${o.stops} stop${o.stops > 1 ? 's' : ''}` : o.holds ? `${o.holds} hold${o.holds > 1 ? 's' : ''}` : 'free'}</span>
+              <span className={`text-[0.9375rem] font-semibold ${o.stops ? 'text-madder' : o.holds ? 'text-sap' : ''}`}>
+                {o.stops
+                  ? `${o.stops} stop${o.stops > 1 ? 's' : ''}`
+                  : o.holds
+                    ? `${o.holds} hold${o.holds > 1 ? 's' : ''}`
+                    : 'free'}
+              </span>
             </label>
           ))}
         </fieldset>
@@ -187,8 +298,18 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
 
       <section className="mt-7">
         <h2 className="mb-2">As it is today</h2>
-        <Choices label={`Soil (station: ${usual.soil ?? 'no word'})`} value={form.soil} onChange={(soil) => setForm((f) => ({ ...f, soil }))} options={SOIL_WORDS.map((s) => ({ value: s, name: s }))} />
-        <Choices label="Leaves (first guess by the calendar)" value={form.leaf} onChange={(leaf) => setForm((f) => ({ ...f, leaf }))} options={LEAF_STATES.map((s) => ({ value: s, name: s }))} />
+        <Choices
+          label={`Soil (station: ${usual.soil ?? 'no word'})`}
+          value={form.soil}
+          onChange={(soil) => setForm((f) => ({ ...f, soil }))}
+          options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
+        />
+        <Choices
+          label="Leaves (first guess by the calendar)"
+          value={form.leaf}
+          onChange={(leaf) => setForm((f) => ({ ...f, leaf }))}
+          options={LEAF_STATES.map((s) => ({ value: s, name: s }))}
+        />
         {point.kind === 'range' && (
           <Choices
             label={`Within the label’s range, ${figure(point.low)} to ${figure(point.high)} ${point.unit}`}
@@ -214,7 +335,14 @@ export function PrescribeBench({ treeId, units, situation, usual, shelf, open, r
           />
         )}
         <Field label="Holds released with a reason" path="released">
-          {(p) => <output {...p}>{Object.entries(form.released).filter(([g, w]) => w.trim() && gates.some((x) => x.id === g)).map(([g, w]) => `${gates.find((x) => x.id === g)!.title}: ${w}`).join('; ') || 'none'}</output>}
+          {(p) => (
+            <output {...p}>
+              {Object.entries(form.released)
+                .filter(([g, w]) => w.trim() && gates.some((x) => x.id === g))
+                .map(([g, w]) => `${gates.find((x) => x.id === g)!.title}: ${w}`)
+                .join('; ') || 'none'}
+            </output>
+          )}
         </Field>
       </section>
     </Frame>
@@ -227,16 +355,35 @@ function Amounts({ dose, use, units }: { dose: Dose; use: LabelUse; units: UnitS
   const total = showAmount(dose.product, dose.dimension, units);
   return (
     <div aria-live="polite">
-      <Pour big label={dose.pour.per === 'site' ? `${dose.pour.what === 'stock' ? 'Stock solution' : 'Product'}, each site` : dose.pour.what === 'stock' ? 'Stock solution for this tree' : 'Product for this tree'} value={pour.value} unit={pour.unit}>
+      <Pour
+        big
+        label={
+          dose.pour.per === 'site'
+            ? `${dose.pour.what === 'stock' ? 'Stock solution' : 'Product'}, each site`
+            : dose.pour.what === 'stock'
+              ? 'Stock solution for this tree'
+              : 'Product for this tree'
+        }
+        value={pour.value}
+        unit={pour.unit}
+      >
         {dose.pour.vessel && (
           <p>
             {dose.pour.vessel.name}
-            {dose.pour.fullFills > 0 ? `, ${dose.pour.fullFills} full${dose.pour.lastMark ? ` and once to ${figure(dose.pour.lastMark)}` : ''}` : `, to ${figure(dose.pour.lastMark)}`}
+            {dose.pour.fullFills > 0
+              ? `, ${dose.pour.fullFills} full${dose.pour.lastMark ? ` and once to ${figure(dose.pour.lastMark)}` : ''}`
+              : `, to ${figure(dose.pour.lastMark)}`}
           </p>
         )}
         {dose.pour.advice && <p className="font-semibold text-sap">{dose.pour.advice}</p>}
       </Pour>
-      {dose.carrier && <Pour label="Fill with water to" value={showFill(dose.carrier.totalMl, units).value} unit={showFill(dose.carrier.totalMl, units).unit} />}
+      {dose.carrier && (
+        <Pour
+          label="Fill with water to"
+          value={showFill(dose.carrier.totalMl, units).value}
+          unit={showFill(dose.carrier.totalMl, units).unit}
+        />
+      )}
       {dose.sites && (
         <Pour label="Sites" value={String(dose.sites.count)} unit="">
           {use.sites && (
@@ -259,19 +406,49 @@ function Amounts({ dose, use, units }: { dose: Dose; use: LabelUse; units: UnitS
   );
 }
 
-function Picture({ result, use, situation, units }: { result: Prescription; use: LabelUse; situation: Situation; units: UnitSystem }) {
+function Picture({
+  result,
+  use,
+  situation,
+  units,
+}: {
+  result: Prescription;
+  use: LabelUse;
+  situation: Situation;
+  units: UnitSystem;
+}) {
   const { dose, ring } = result;
   if (!dose.ok) return null;
-  if (ring) return <RingFigure picture={{ girthCm: dose.girthCm, heightCm: use.sites?.heightCm ?? 0, sites: ring.sites, arcs: situation.reading?.arcs ?? [], oldSites: situation.oldSites }} />;
+  if (ring)
+    return (
+      <RingFigure
+        picture={{
+          girthCm: dose.girthCm,
+          heightCm: use.sites?.heightCm ?? 0,
+          sites: ring.sites,
+          arcs: situation.reading?.arcs ?? [],
+          oldSites: situation.oldSites,
+        }}
+      />
+    );
   const ground = treatedGround(use, dose.diameterCm);
   if (ground.m2 === null) return null;
   const mm = dose.carrier ? dose.carrier.totalMl / 1000 / ground.m2 : 0;
   const passes = splitPasses(mm, INTAKE[situation.soilTexture]);
   return (
     <>
-      <BasinFigure diameterCm={dose.diameterCm} inner={ground.inner} outer={ground.outer} m2={ground.m2} units={units} />
+      <BasinFigure
+        diameterCm={dose.diameterCm}
+        inner={ground.inner}
+        outer={ground.outer}
+        m2={ground.m2}
+        units={units}
+      />
       <p className="max-w-[420px] text-center">
-        {figure(mm, 2)} mm of water on the basin{passes.passes > 1 ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil` : ': one pass'}
+        {figure(mm, 2)} mm of water on the basin
+        {passes.passes > 1
+          ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil`
+          : ': one pass'}
       </p>
     </>
   );

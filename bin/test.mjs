@@ -1,0 +1,124 @@
+// Everything that must hold, on a fresh machine too: format, lint, types, boundaries, unused exports, units, journeys.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { freePort, openCluster } from './setup/cluster.mjs';
+import { prepareDatabase, tsx } from './setup/database.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, root } from './setup/install.mjs';
+import { dataHome, options } from './setup/options.mjs';
+import { run, say } from './setup/say.mjs';
+
+await run(async () => {
+  const want = options(process.argv.slice(2), { only: 'text', data: 'text' });
+  const began = Date.now();
+  ensurePackages();
+  const chromium = ensureChromium();
+  const cluster = await openCluster(want.data ?? join(dataHome(), 'test'));
+  const scratch = mkdtempSync(join(tmpdir(), 'elmhorn-test-'));
+  let passed = 0;
+  let failed = 0;
+  let server = null;
+  const bin = (name) => join(root, 'node_modules', '.bin', name);
+  const step = (name, command, args, env = {}) => {
+    if (want.only && !want.only.split(',').includes(name)) return null;
+    const t = Date.now();
+    say(`\n— ${name}`);
+    const done = spawnSync(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+    });
+    say(`  ${name}: ${done.status === 0 ? 'passed' : 'FAILED'} (${((Date.now() - t) / 1000).toFixed(1)} s)`);
+    return done.status === 0;
+  };
+  const check = (...args) => {
+    const good = step(...args);
+    if (good !== null) good ? passed++ : failed++;
+  };
+  const counts = (file, read) => {
+    if (!existsSync(file)) return void failed++;
+    const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+    passed += good;
+    failed += bad;
+  };
+  try {
+    check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+    check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+    check('types', 'sh', ['-c', 'node_modules/.bin/next typegen >/dev/null && node_modules/.bin/tsc --noEmit']);
+    check('boundaries', bin('depcruise'), [
+      'app',
+      'core',
+      'knowledge',
+      'store',
+      'ui',
+      'stand-ins',
+      'demo',
+      'bin',
+      'bench',
+      'e2e',
+      'proxy.ts',
+      '--config',
+      '.dependency-cruiser.cjs',
+    ]);
+    check('unused', bin('knip'), []);
+
+    await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
+    const unit = join(scratch, 'jest.json');
+    if (
+      step('unit', bin('jest'), ['--ci', '--json', `--outputFile=${unit}`], {
+        DATABASE_URL: cluster.appUrl('elmhorn_unit'),
+        ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),
+      }) !== null
+    )
+      counts(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
+
+    if (!want.only || want.only.includes('journeys')) {
+      ensureBuild();
+      await prepareDatabase(cluster, 'elmhorn_e2e', { reset: true });
+      tsx(
+        ['demo/load.ts'],
+        { DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') },
+        'the sample outfit could not be loaded',
+      );
+      const port = await freePort();
+      server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
+        cwd: root,
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: {
+          ...process.env,
+          DATABASE_URL: cluster.appUrl('elmhorn_e2e'),
+          PORT: String(port),
+          HOST: '127.0.0.1',
+          ELMHORN_DEMO: '1',
+        },
+      });
+      const url = `http://127.0.0.1:${port}`;
+      for (let i = 0; i < 300; i++) {
+        if (
+          await fetch(`${url}/api/health`).then(
+            (r) => r.ok,
+            () => false,
+          )
+        )
+          break;
+        await new Promise((done) => setTimeout(done, 200));
+      }
+      mkdirSync(join(root, 'test-results'), { recursive: true });
+      const report = join(scratch, 'journeys.json');
+      step('journeys', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+        ELMHORN_E2E_URL: url,
+        ELMHORN_E2E_REPORT: report,
+        ELMHORN_CHROMIUM: chromium,
+      });
+      counts(report, (r) => [r.stats.expected, r.stats.unexpected + r.stats.flaky + r.errors.length]);
+    }
+  } finally {
+    server?.kill('SIGTERM');
+    cluster.stop();
+    rmSync(scratch, { recursive: true, force: true });
+  }
+  say(`\n${passed} passed, ${failed} failed (${Math.round((Date.now() - began) / 1000)} s)`);
+  process.exitCode = failed ? 1 : 0;
+});
+process.exit();

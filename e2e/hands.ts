@@ -1,0 +1,64 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** Every journey fails on a server error, whatever else it looks at. */
+export const test = base.extend<{ watched: void }>({
+  watched: [
+    async ({ page }, use) => {
+      const broken: string[] = [];
+      page.on('response', (r) => r.status() >= 500 && broken.push(`${r.status()} ${r.url()}`));
+      page.on('pageerror', (e) => broken.push(e.message));
+      await use();
+      expect(broken).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+export const ARBORIST = 'Idris Pellow';
+export const OWNER = 'Maren Tolgarth';
+export const TECHNICIAN = 'Wren Askew';
+export const OFFICE = 'Oona Varley';
+
+export async function signIn(page: Page, who = ARBORIST) {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: who }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('today');
+}
+
+export async function signInByHand(page: Page, email: string, password = 'estuary-and-elms') {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+}
+
+/** Opens a tree by its tag and place, and gives its id. */
+export async function openTree(page: Page, tag: string, place = 'quay'): Promise<string> {
+  await page.goto(`/grounds?find=${tag}+${place}`);
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: new RegExp(`^${tag}`) })
+    .first()
+    .click();
+  await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
+  return page.url().split('/').pop()!;
+}
+
+/** Counts what a person does: every press and every field filled is one input. */
+export function counted(page: Page) {
+  let n = 0;
+  return {
+    press: async (name: string | RegExp, role: 'button' | 'link' = 'button') => {
+      n++;
+      await page.getByRole(role, { name }).filter({ visible: true }).first().click();
+    },
+    type: async (label: string | RegExp, text: string) => {
+      n++;
+      await page.getByLabel(label).first().fill(text);
+    },
+    get inputs() {
+      return n;
+    },
+  };
+}

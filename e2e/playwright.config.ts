@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+/** Journeys through the real interface against a production build; `npm test` starts the server and gives its address. */
+export default defineConfig({
+  testDir: '.',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json', { outputFile: process.env.ELMHORN_E2E_REPORT ?? 'test-results/report.json' }]],
+  outputDir: '../test-results',
+  use: {
+    baseURL: process.env.ELMHORN_E2E_URL,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

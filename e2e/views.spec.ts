@@ -1,0 +1,122 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openTree, signIn, test } from './hands';
+
+for (const theme of ['light', 'daylight', 'night'] as const)
+  test(`every view in ${theme}: clean by axe, nothing wider than the screen`, async ({ browser, baseURL }) => {
+    test.setTimeout(240_000);
+    const context = await browser.newContext({ baseURL });
+    const page = await context.newPage();
+    await signIn(page);
+    const id = await openTree(page, '113');
+    const record = await page
+      .goto('/book')
+      .then(() => page.getByRole('main').getByRole('listitem').getByRole('link').first().getAttribute('href'));
+    const place = await page.goto('/grounds').then(() =>
+      page
+        .getByRole('link', { name: /Quay Avenue/ })
+        .first()
+        .getAttribute('href'),
+    );
+    const views = [
+      '/',
+      '/grounds',
+      '/grounds/import',
+      '/grounds/places/new',
+      place!,
+      '/rounds',
+      '/season',
+      '/shelf',
+      '/book',
+      record!,
+      '/tools',
+      '/people',
+      '/me',
+      ...['', '/measure', '/examine', '/decide', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
+    ];
+    for (const size of [
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ]) {
+      await page.setViewportSize(size);
+      for (const view of views) {
+        await page.goto(view);
+        await page.getByRole('heading', { level: 1 }).first().waitFor();
+        await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme);
+        const { violations } = await new AxeBuilder({ page })
+          .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+          .analyze();
+        expect(
+          violations.map(
+            (v) => `${view} ${size.width}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`,
+          ),
+        ).toEqual([]);
+        expect([view, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([view, size.width]);
+      }
+    }
+    await context.close();
+  });
+
+test('by keyboard alone: find, go, walk, help', async ({ page }) => {
+  await signIn(page);
+  await page.keyboard.press('/');
+  await page.getByRole('dialog').getByRole('textbox').fill('113 quay');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Trees with “113 quay”' })).toBeVisible();
+  await openTree(page, '113');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('complementary', { name: 'Tag' }).getByText('114', { exact: true })).toBeVisible();
+  await page.keyboard.press('p');
+  await expect(page.getByRole('complementary', { name: 'Tag' }).getByText('113', { exact: true })).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.getByLabel(/^Girth/)).toBeFocused();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { name: 'The year ahead' })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: /Help: Season/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('a visit marked done can be undone', async ({ page }) => {
+  await signIn(page);
+  const done = page
+    .getByRole('button', { name: 'Done: Put the mulch back and check that the basin has soaked in' })
+    .first();
+  const row = page.getByRole('listitem').filter({ has: page.getByText('125', { exact: true }) });
+  await row.getByRole('button', { name: /^Done/ }).click();
+  await expect(row).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row.first()).toBeVisible();
+  await expect(done).toBeVisible();
+});
+
+test('what is on the shelf: a label from its file, a delivery, a vessel that is a mug', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/shelf');
+  const file = (text: string) =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'label.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await file('not json');
+  await expect(page.getByText('This file is not JSON.')).toBeVisible();
+  const id = (await page.getByRole('link', { name: 'Training label 8, fatty-acid soap' }).getAttribute('href'))!
+    .split('/')
+    .pop();
+  const label = await (await page.request.get(`/api/labels/${id}`)).json();
+  await file(JSON.stringify({ ...label, uses: [{ ...label.uses[0], protection: [] }] }));
+  await expect(page.getByText(/uses\.0\.protection/)).toBeVisible();
+  await file(JSON.stringify(label));
+  await expect(page.getByText(/stands on the shelf as version 2/)).toBeVisible();
+  await page.getByLabel('Another vessel').fill('coffee mug');
+  await page.getByLabel('Holds, mL').fill('300');
+  await page.getByLabel('A mark every, mL').fill('10');
+  await page.getByRole('button', { name: 'Add this vessel' }).click();
+  await expect(page.getByText('Never a food or drink container.')).toBeVisible();
+  await page.getByLabel('Lot number').fill('X-1');
+  await page.getByLabel('Amount, mL').fill('250');
+  await page.getByLabel('Expires').fill('2020-01-01');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText('This lot has expired already')).toBeVisible();
+});

@@ -1,0 +1,113 @@
+import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test } from './hands';
+
+test('another outfit’s ids give nothing on any route', async ({ page, browser, baseURL }) => {
+  await signIn(page);
+  const tree = await openTree(page, '107');
+  const record = (await page
+    .getByRole('main')
+    .getByRole('link', { name: /\d{4}$/ })
+    .first()
+    .getAttribute('href'))!;
+  const place = (await page.getByRole('link', { name: 'Quay Avenue' }).first().getAttribute('href'))!;
+  await page.goto('/shelf');
+  const label = (await page.getByRole('link', { name: 'Training label 1, soil systemic 240' }).getAttribute('href'))!;
+
+  const other = await (await browser.newContext({ baseURL })).newPage();
+  await signInByHand(other, 'idris@fellside.example');
+  await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
+  for (const path of [
+    ...['', '/measure', '/examine', '/decide', '/prescribe', '/apply'].map((p) => `/tree/${tree}${p}`),
+    record,
+    place,
+    label,
+  ])
+    expect([path, (await other.goto(path))!.status()]).toEqual([path, 404]);
+  for (const path of [`/api/labels/${label.split('/').pop()}`])
+    expect([path, (await other.request.get(path)).status()]).toEqual([path, 404]);
+  const csv = await (await other.request.get(`/api/trees.csv?place=${place.split('/').pop()}`)).text();
+  expect(csv.trim().split('\r\n')).toHaveLength(1);
+  const photo = await other.request.post(`/api/photos?id=${crypto.randomUUID()}&tree=${tree}`, {
+    data: Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAIAAAACCAIAAAD91JpzAAAAFklEQVR4nGP8z8DAwMDAxMDAwMDAAAANHQEDasKb6QAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+  });
+  expect(photo.status()).toBe(404);
+  await other.goto(`/book?place=${place.split('/').pop()}`);
+  await expect(other.getByText('Nothing matches.')).toBeVisible();
+  await other.goto('/grounds?find=107 quay');
+  await expect(other.getByText('No tree answers to that.')).toBeVisible();
+  // What another outfit's form would send, sent with one's own session: the action itself refuses.
+  const mine = await openTree(other, '101', 'beck');
+  await other.route('**/measure', async (route) => {
+    const body = route.request().postData();
+    await route.continue(body ? { postData: body.replaceAll(mine, tree) } : {});
+  });
+  await other.goto(`/tree/${mine}/measure`);
+  await other.getByLabel(/^Girth/).fill('150');
+  await other.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(other.getByText('There is no such tree in this outfit.')).toBeVisible();
+});
+
+test('who is not signed in sees the sign-in page, and no file', async ({ page }) => {
+  for (const path of ['/', '/grounds', '/book', '/shelf', '/people', '/me', '/tools']) {
+    await page.goto(path);
+    await expect(page).toHaveURL(/sign-in/);
+  }
+  for (const path of ['/api/trees.csv', '/api/book.csv', '/api/trees.geojson'])
+    expect((await page.request.get(path)).status()).toBe(401);
+});
+
+test('roles: the technician applies and does not prescribe; the office sees no gate code', async ({ page }) => {
+  await signIn(page, TECHNICIAN);
+  const id = await openTree(page, '134');
+  await page.goto(`/tree/${id}/prescribe`);
+  await expect(
+    page.getByText('To prescribe takes an owner or an arborist; you are signed in as technician.'),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Make the plan' })).toBeDisabled();
+  // US units all through for this person.
+  await expect(page.getByText(/fl oz$/).first()).toBeVisible();
+  await page.goto('/grounds?find=school');
+  await page.goto('/grounds');
+  await page.getByRole('link', { name: /School grounds/ }).click();
+  await expect(page.getByText('1908#')).toBeVisible();
+  await page.goto('/me');
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(page).toHaveURL(/sign-in/);
+  await signIn(page, OFFICE);
+  await page.goto('/grounds');
+  await page.getByRole('link', { name: /School grounds/ }).click();
+  await expect(page.getByText('Gate codes are shown to those who go there.')).toBeVisible();
+  expect(await page.content()).not.toContain('1908#');
+});
+
+test('a wrong password is one sentence; the calendar address works without signing in until a new one is made', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signInByHand(page, 'nobody@oxmere.example', 'wrong');
+  await expect(page.getByText('E-mail and password do not match.')).toBeVisible();
+  await signIn(page, OWNER);
+  await page.goto('/me');
+  await page.getByRole('button', { name: 'Make a calendar address' }).click();
+  const address = await page.getByLabel('Subscribe to').inputValue();
+  const stranger = await (await browser.newContext({ baseURL })).newPage();
+  expect(await (await stranger.request.get(address)).text()).toContain('BEGIN:VEVENT');
+  await page.reload();
+  await page.getByRole('button', { name: 'Make a calendar address' }).click();
+  await expect(page.getByLabel('Subscribe to')).not.toHaveValue(address);
+  expect((await stranger.request.get(address)).status()).toBe(404);
+});
+
+test('security headers, and cookies that scripts cannot read', async ({ page, context }) => {
+  await signIn(page);
+  const answer = (await page.goto('/'))!;
+  const h = answer.headers();
+  expect(h['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(h['x-content-type-options']).toBe('nosniff');
+  expect(h['x-powered-by']).toBeUndefined();
+  const [cookie] = await context.cookies();
+  expect(cookie).toMatchObject({ name: 'elmhorn', httpOnly: true, sameSite: 'Lax' });
+});
