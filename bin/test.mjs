@@ -34,7 +34,8 @@ await run(async () => {
   };
   const check = (...args) => {
     const good = step(...args);
-    if (good !== null) good ? passed++ : failed++;
+    if (good) passed++;
+    else if (good === false) failed++;
   };
   const counts = (file, read) => {
     if (!existsSync(file)) return void failed++;

@@ -1,4 +1,4 @@
-import { labelSchema, type Label, type LabelUse } from './label/schema';
+import { labelSchema, type Label } from './label/schema';
 
 /** Parts for tests: a label built from what a test is about, everything else harmless. */
 export const relative = (a: number, b: number) => Math.abs(a - b) / Math.max(1e-300, Math.abs(b));
@@ -52,4 +52,3 @@ export const rate = (basis: object, point: object, more: object = {}) => ({
 });
 export const perDiameter = (value: number, unit: string, each: number, eachUnit: string) =>
   rate({ per: 'diameter', each: { value: each, unit: eachUnit } }, { kind: 'single', value, unit });
-export const useOf = (l: Label): LabelUse => l.uses[0]!;

@@ -24,7 +24,7 @@ test('a girth typed as a diameter is doubted at once', async ({ page }) => {
   const tag = page.getByRole('complementary', { name: 'Tag' });
   const girth = (await tag.getByText(/ cm$/).first().innerText()).replace(' cm', '');
   await page.getByRole('radio', { name: 'diameter' }).check({ force: true });
-  await page.getByLabel(/^Diameter/).fill(girth);
+  await page.getByRole('textbox', { name: /^Diameter/ }).fill(girth);
   await expect(page.getByText('was a girth entered as a diameter?')).toBeVisible();
 });
 

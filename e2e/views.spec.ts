@@ -33,10 +33,13 @@ for (const theme of ['light', 'daylight', 'night'] as const)
       '/me',
       ...['', '/measure', '/examine', '/decide', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
     ];
-    for (const size of [
-      { width: 1280, height: 800 },
-      { width: 390, height: 844 },
-    ]) {
+    // A narrow screen lays out the same parts; their colours are judged on the wide one.
+    for (const size of theme === 'light'
+      ? [
+          { width: 1280, height: 800 },
+          { width: 390, height: 844 },
+        ]
+      : [{ width: 1280, height: 800 }]) {
       await page.setViewportSize(size);
       for (const view of views) {
         await page.goto(view);

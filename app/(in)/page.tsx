@@ -72,7 +72,7 @@ export default async function Today() {
   for (const f of forbidden)
     stops.set(f.stop!.id, { gate: f.stop!, tags: [...(stops.get(f.stop!.id)?.tags ?? []), f.tag] });
   const n = plans.length + late.length + due.length;
-  const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.now() + i * 2 * 3_600_000)));
+  const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
 
   const tag = (

@@ -297,12 +297,10 @@ export const labelSchema = z
 
 export type Label = z.infer<typeof labelSchema>;
 export type LabelUse = Label['uses'][number];
-export type Rate = LabelUse['rate'];
 export type RatePoint = z.infer<typeof ratePoint>;
 export type Carrier = LabelUse['carrier'];
 export type SiteRule = NonNullable<LabelUse['sites']>;
 export type Active = Label['actives'][number];
-export type Method = LabelUse['method'];
 export interface Banded<T> {
   by: 'diameter' | 'girth';
   unit: LengthUnit;

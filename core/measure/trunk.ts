@@ -14,13 +14,6 @@ export interface StemReading {
   typed: Length;
 }
 
-export interface Trunk {
-  /** Diameter of each stem, cm. */
-  diameters: Cm[];
-  /** Height above soil at which it was read, cm. */
-  heightCm: Cm;
-}
-
 /** Diameters in cm of the stems read; girths are divided by pi exactly. */
 export const stemDiameters = (stems: StemReading[]): Cm[] =>
   stems.map(({ kind, typed }) => {

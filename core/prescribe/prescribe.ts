@@ -67,6 +67,10 @@ export interface Prescription {
  * The browser runs it for the instant answer; the server runs it again before anything is written.
  */
 export function prescribe(s: Situation, label: Label, use: LabelUse, c: Choices): Prescription {
+  return workOut(s, label, use, c, true);
+}
+
+function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing: boolean): Prescription {
   const worked = dose({
     label,
     useKey: use.key,
@@ -81,7 +85,7 @@ export function prescribe(s: Situation, label: Label, use: LabelUse, c: Choices)
     system: c.system,
   });
   const ring =
-    worked.ok && worked.sites && use.sites
+    withRing && worked.ok && worked.sites && use.sites
       ? placeRing({
           girthCm: worked.girthCm,
           count: worked.sites.count,
@@ -123,7 +127,8 @@ export function options(s: Situation, labels: readonly Label[], c: Choices): Opt
     label.uses
       .filter((u) => u.method === 'soil-drench' || u.method === 'trunk-injection')
       .map((use) => {
-        const { gates } = prescribe(s, label, use, c);
+        // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
+        const { gates } = workOut(s, label, use, c, false);
         return {
           label,
           use,

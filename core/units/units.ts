@@ -52,11 +52,6 @@ export interface Length {
   value: number;
   unit: LengthUnit;
 }
-export interface Amount {
-  value: number;
-  unit: VolumeUnit | MassUnit;
-}
-
 export const toCm = (q: Length): Cm => q.value * LENGTH[q.unit];
 export const isVolume = (unit: string): unit is VolumeUnit => unit in VOLUME;
 export const toMl = (value: number, unit: VolumeUnit): Ml => value * VOLUME[unit];

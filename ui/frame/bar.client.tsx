@@ -3,7 +3,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { CircleHelp, Menu, Search, X } from 'lucide-react';
 import Link from 'next/link';
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { helpFor, PLACES } from './places';
 
@@ -29,6 +29,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
   const router = useRouter();
   const [open, setOpen] = useState<'menu' | 'help' | 'find' | null>(null);
   const going = useRef(0);
+  const [pending, setPending] = usePending();
   const here = (p: string) =>
     p === '/' ? path === '/' : path.startsWith(p) || (p === '/grounds' && path.startsWith('/tree'));
 
@@ -128,8 +129,26 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
         </button>
       </div>
 
+      {pending && (
+        <p
+          role="status"
+          className="fixed top-[52px] left-0 z-30 w-full border-b border-bark bg-cambium px-4 py-1 text-small font-bold text-on-cambium"
+        >
+          Fetching …
+        </p>
+      )}
       <Sheet open={open === 'find'} onClose={() => setOpen(null)} title="Find a tag">
-        <form action="/grounds" onSubmit={() => setOpen(null)} className="flex gap-3">
+        <form
+          role="search"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const find = String(new FormData(e.currentTarget).get('find') ?? '');
+            setOpen(null);
+            setPending(true);
+            router.push(`/grounds?${new URLSearchParams({ find })}`);
+          }}
+          className="flex gap-3"
+        >
           <input
             name="find"
             aria-label="Tag, street, client or host"
@@ -182,6 +201,34 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
       </Sheet>
     </header>
   );
+}
+
+/** Whether a page is on its way: from the press of a link until its address stands. */
+function usePending(): [boolean, (v: boolean) => void] {
+  const path = usePathname();
+  const query = useSearchParams().toString();
+  const address = `${path}?${query}`;
+  const [since, setSince] = useState<string | null>(null);
+  useEffect(() => {
+    const onClick = (e: MouseEvent) => {
+      const link = e.target instanceof Element ? e.target.closest<HTMLAnchorElement>('a[href^="/"]') : null;
+      if (
+        !link ||
+        e.defaultPrevented ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.shiftKey ||
+        link.download ||
+        link.hasAttribute('download')
+      )
+        return;
+      const to = new URL(link.href);
+      if (`${to.pathname}?${to.searchParams}` !== address) setSince(address);
+    };
+    document.addEventListener('click', onClick, true);
+    return () => document.removeEventListener('click', onClick, true);
+  }, [address]);
+  return [since === address, (v) => setSince(v ? address : null)];
 }
 
 /** A sheet over the page: from below on a phone, in the middle on a desk. */

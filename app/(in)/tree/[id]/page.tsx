@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { after } from '@/core/season/follow-ups';
 import { showAmount, showTrunk } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { findSign } from '@/knowledge';
@@ -25,7 +26,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const base = `/tree/${tree.id}`;
   const next = plan
     ? { href: `${base}/apply`, name: 'Start the sheet', why: `${plan.labelName} is planned for this tree.` }
-    : !tree.readings[0] || Date.now() - tree.readings[0].at.getTime() > 30 * 864e5
+    : !tree.readings[0] || tree.readings[0].at.toISOString() < after(today, -30, 'days')
       ? {
           href: `${base}/measure`,
           name: 'Measure',

@@ -2,7 +2,6 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import { v7 } from 'uuid';
 import { INTAKE, splitPasses } from '@/core/basin/basin';
 import { deviations } from '@/core/book/deviations';
