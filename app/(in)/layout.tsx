@@ -1,4 +1,4 @@
-import { countDue } from '@/store/follow-ups';
+import { countWaiting } from '@/store/follow-ups';
 import { showTemperature, showWind } from '@/core/units/units';
 import { Bar } from '@/ui/frame/bar.client';
 import { UndoBar } from '@/ui/frame/undo.client';
@@ -7,7 +7,7 @@ import { todayOf, viewer } from '../_server/viewer';
 
 export default async function SignedIn({ children }: { children: React.ReactNode }) {
   const v = await viewer();
-  const due = await countDue(v, todayOf(v));
+  const due = await countWaiting(v, todayOf(v));
   const w = station().at(new Date());
   return (
     <UndoBar>

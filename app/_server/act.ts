@@ -32,6 +32,8 @@ export function databaseSentence(error: unknown): string | null {
     case '22021':
     case '22P05':
       return 'This text holds signs that cannot be stored.';
+    case '53100':
+      return 'The disk of the database is full. Nothing was written; tell whoever runs it.';
     case '42501':
       return 'The database refuses: these rows are not yours to change.';
     default:

@@ -1,0 +1,280 @@
+import { chromium } from '@playwright/test';
+import { cpus, totalmem } from 'node:os';
+import { gzipSync } from 'node:zlib';
+import { prescribe, type Situation } from '@/core/prescribe/prescribe';
+import { dose } from '@/core/dose/dose';
+import { placeRing } from '@/core/ring/ring';
+import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
+import { SAMPLE_PASSWORD } from '@/stand-ins/sample-people';
+import { connect } from '@/store/db';
+
+/** Measures what docs/quality asks for, in one run; prints a table. The server and the large outfit stand already. */
+const url = process.env.ELMHORN_BENCH_URL!;
+const rows: [what: string, measured: string, budget: string, good: boolean][] = [];
+const report = (what: string, value: number, unit: string, budget: number, words = `≤ ${budget} ${unit}`) =>
+  rows.push([what, `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ${unit}`, words, value <= budget]);
+const quantile = (xs: number[], q: number) =>
+  [...xs].sort((a, b) => a - b)[Math.min(xs.length - 1, Math.floor(xs.length * q))]!;
+
+function core() {
+  const label = trainingLabels[0]!;
+  const vessels = [{ id: 'a', name: 'syringe', dimension: 'volume' as const, capacity: 60, graduation: 1 }];
+  const time = (n: number, work: (i: number) => unknown) => {
+    for (let i = 0; i < n; i++) work(i);
+    const t = performance.now();
+    for (let i = 0; i < n; i++) work(i);
+    return (performance.now() - t) / n;
+  };
+  report(
+    'dose of one tree',
+    time(2000, (i) => dose({ label, useKey: 'drench', diameters: [20 + (i % 80)], vessels, siteAreaM2: 6200 })),
+    'ms',
+    1,
+  );
+  const s: Situation = {
+    today: '2026-06-01',
+    host: findHost('wych-elm')!,
+    hostConfirmed: true,
+    condition: findCondition('elm-leaf-beetle'),
+    certainty: 'likely',
+    decision: 'treat now',
+    crownLoss: 5,
+    vigour: 'good',
+    reading: { day: '2026-05-01', diameters: [46.2], heightCm: 130, doubts: [], arcs: [] },
+    earlier: [],
+    treeYearProduct: {},
+    siteAreaM2: 6200,
+    siteYearActive: {},
+    water: 40,
+    harvest: null,
+    soilTexture: 'loam',
+    oldSites: [],
+    vessels,
+    region: regionOf('estuary'),
+    licence: null,
+    checked: {},
+  };
+  report(
+    'dose and gates of one plan',
+    time(2000, () =>
+      prescribe(s, label, label.uses[0]!, {
+        soil: 'moist',
+        leaf: 'full',
+        temperatureC: 15,
+        windMs: 1,
+        rainNext24Mm: 0,
+      }),
+    ),
+    'ms',
+    1,
+  );
+  const ring = (count: number, girthCm: number) =>
+    placeRing({
+      girthCm,
+      count,
+      heightCm: 20,
+      year: 2026,
+      minSpacingCm: 4,
+      arcClearanceCm: 5,
+      oldSiteClearanceCm: 5,
+      oldSiteVerticalCm: 30,
+      oldSiteYears: 5,
+      arcs: [{ kind: 'wound', from: 10, to: 40 }],
+      oldSites: [100, 200, 310].map((bearing) => ({ bearing, heightCm: 20, year: 2025 })),
+    });
+  report(
+    'ring of 12 sites, with a wound and old holes',
+    time(10, () => ring(12, 170)),
+    'ms',
+    20,
+  );
+  report(
+    'ring of 40 sites, with a wound and old holes',
+    time(10, () => ring(40, 420)),
+    'ms',
+    60,
+  );
+}
+
+async function lists(cookie: string) {
+  const sql = connect(process.env.DATABASE_OWNER_URL!, 2);
+  const [{ outfit, person, place, tree } = { outfit: '', person: '', place: '', tree: '' }] = await sql<
+    { outfit: string; person: string; place: string; tree: string }[]
+  >`
+    select p.outfit_id as outfit, p.id as person, (select id from place where outfit_id = p.outfit_id order by name limit 1) as place, (select id from tree where outfit_id = p.outfit_id and tag = 'S77742') as tree from person p where email = 'city@scale.example'`;
+  const [{ n } = { n: 0 }] = await sql<
+    { n: number }[]
+  >`select count(*)::int as n from tree where outfit_id = ${outfit}`;
+  rows.push([`trees in the outfit`, `${n}`, '200000', n >= 200_000]);
+  const app = connect(process.env.DATABASE_URL!, 2);
+  const bare = (work: (tx: Parameters<Parameters<typeof app.begin>[1]>[0]) => Promise<unknown>) =>
+    app.begin(async (tx) => {
+      await tx`select set_config('elmhorn.outfit', ${outfit}, true), set_config('elmhorn.person', ${person}, true)`;
+      const t = performance.now();
+      await work(tx);
+      return performance.now() - t;
+    }) as Promise<number>;
+  const ask = async (path: string) => {
+    const t = performance.now();
+    const r = await fetch(url + path, { headers: { cookie } });
+    await r.text();
+    if (!r.ok) throw new Error(`${path}: ${r.status}`);
+    return performance.now() - t;
+  };
+  const listSql = (tx: Parameters<Parameters<typeof app.begin>[1]>[0], where = tx``) =>
+    tx`select t.id, t.tag, t.host_id, p.name from (select * from tree t where t.outfit_id = ${outfit} and t.archived_at is null ${where} order by t.tag collate natural_order, t.id limit 61) t join place p on p.id = t.place_id order by t.tag collate natural_order, t.id`;
+  const pages: [string, string, (tx: Parameters<Parameters<typeof app.begin>[1]>[0]) => Promise<unknown>][] = [
+    ['list of trees, first page', '/grounds?find=S', (tx) => listSql(tx)],
+    [
+      'list of trees, deep page',
+      `/grounds?find=S&tag=S150000&id=${tree}`,
+      (tx) => listSql(tx, tx`and (t.tag collate natural_order, t.id) > ('S150000', ${tree})`),
+    ],
+    [
+      'search: tag',
+      '/grounds?find=S777',
+      (tx) => listSql(tx, tx`and t.tag collate "C" >= 'S777' and t.tag collate "C" < 'S778'`),
+    ],
+    [
+      'search: host and street',
+      '/grounds?find=plane+77+long',
+      (tx) =>
+        listSql(
+          tx,
+          tx`and t.host_id = 'london-plane' and t.place_id = any(array(select id from place where outfit_id = ${outfit} and address ilike '%77 long%' limit 400))`,
+        ),
+    ],
+    [
+      'one place in walking order',
+      `/grounds/places/${place}`,
+      (tx) =>
+        tx`select id, tag, host_id from tree where outfit_id = ${outfit} and place_id = ${place} and archived_at is null order by walk_order, id limit 81`,
+    ],
+    [
+      'one tree',
+      `/tree/${tree}`,
+      (tx) =>
+        tx`select * from tree t left join reading r on r.outfit_id = t.outfit_id and r.tree_id = t.id where t.outfit_id = ${outfit} and t.id = ${tree}`,
+    ],
+    [
+      'book, first page',
+      '/book',
+      (tx) => tx`select * from record where outfit_id = ${outfit} and latest order by done_on desc, id desc limit 41`,
+    ],
+    [
+      'Today',
+      '/',
+      (tx) =>
+        tx`select * from follow_up where outfit_id = ${outfit} and state = 'open' and due <= current_date order by due, id limit 25`,
+    ],
+  ];
+  for (const [what, path, query] of pages) {
+    const bareTimes: number[] = [];
+    const pageTimes: number[] = [];
+    for (let i = 0; i < 25; i++) {
+      bareTimes.push(await bare(query));
+      pageTimes.push(await ask(path));
+    }
+    const b = quantile(bareTimes, 0.95);
+    const p = quantile(pageTimes, 0.95);
+    rows.push([
+      `${what}: page p95, beside its bare SQL`,
+      `${p.toFixed(0)} ms, SQL ${b.toFixed(1)} ms, ratio ${(p / b).toFixed(1)}`,
+      '≤ 150 ms (ratio ≤ 3)',
+      p <= 150,
+    ]);
+  }
+  await sql.end();
+  await app.end();
+}
+
+async function signIn(): Promise<{ cookie: string }> {
+  const browser = await launch();
+  const page = await browser.newPage();
+  await page.goto(`${url}/sign-in`);
+  await page.getByLabel('E-mail').fill('city@scale.example');
+  await page.getByLabel('Password').fill(SAMPLE_PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { level: 1 }).filter({ hasText: 'today' }).waitFor();
+  const cookies = await page.context().cookies();
+  await browser.close();
+  return { cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; ') };
+}
+const launch = () =>
+  chromium.launch({
+    executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+
+async function paint(cookie: string) {
+  const browser = await launch();
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const [name, value] = cookie.split('=') as [string, string];
+  await context.addCookies([{ name, value, url }]);
+  const page = await context.newPage();
+  const probe = await page.request.get(`${url}/grounds?find=S77742`);
+  const tree = /\/tree\/[0-9a-f-]{36}/.exec(await probe.text())![0];
+  for (const path of ['/', '/grounds', `${tree}/measure`, `${tree}/prescribe`]) {
+    const cdp = await context.newCDPSession(page);
+    await cdp.send('Network.enable');
+    await cdp.send('Network.clearBrowserCache');
+    const scripts = new Map<string, Promise<number>>();
+    const onResponse = (r: { url(): string; request(): { resourceType(): string }; body(): Promise<Buffer> }) => {
+      if (r.request().resourceType() === 'script')
+        scripts.set(
+          r.url(),
+          r.body().then((b) => gzipSync(b).length),
+        );
+    };
+    page.on('response', onResponse);
+    await page.goto(url + path, { waitUntil: 'networkidle' });
+    page.off('response', onResponse);
+    const bytes = (await Promise.all(scripts.values())).reduce((a, b) => a + b, 0);
+    const name = path.replace(/\/tree\/[^/]+/, '/tree/…');
+    report(`script of ${name}, gzip`, bytes / 1024, 'kB', 170);
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    const paints: number[] = [];
+    const shifts: number[] = [];
+    for (let i = 0; i < 5; i++) {
+      await page.goto('about:blank');
+      await page.goto(url + path, { waitUntil: 'networkidle' });
+      const [lcp, shift] = await page.evaluate(
+        () =>
+          new Promise<[number, number]>((done) => {
+            let last = 0;
+            let moved = 0;
+            new PerformanceObserver((l) => l.getEntries().forEach((e) => (last = Math.max(last, e.startTime)))).observe(
+              { type: 'largest-contentful-paint', buffered: true },
+            );
+            new PerformanceObserver((l) =>
+              l.getEntries().forEach((e) => (moved += (e as unknown as { value: number }).value)),
+            ).observe({ type: 'layout-shift', buffered: true });
+            setTimeout(() => done([last, moved]), 300);
+          }),
+      );
+      paints.push(lcp);
+      shifts.push(shift);
+    }
+    report(`largest paint of ${name}, CPU 4 × slower`, quantile(paints, 0.5), 'ms', 1000);
+    report(`layout shift of ${name}`, quantile(shifts, 0.9), '', 0.02);
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    await cdp.detach();
+  }
+  await browser.close();
+}
+
+async function main() {
+  core();
+  const { cookie } = await signIn();
+  await lists(cookie);
+  await paint(cookie);
+  console.log(
+    `\n${cpus().length} × ${cpus()[0]!.model}, ${(totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}\n`,
+  );
+  const wide = Math.max(...rows.map((r) => r[0].length));
+  const mid = Math.max(...rows.map((r) => r[1].length));
+  for (const [what, measured, budget, good] of rows)
+    console.log(`${good ? ' ' : '!'} ${what.padEnd(wide)}  ${measured.padEnd(mid)}  ${budget}`);
+  console.log('\n! marks a figure beyond its budget.');
+}
+void main();

@@ -1,0 +1,50 @@
+// Builds the large outfit, starts the production server and prints the table of measured figures.
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { freePort, openCluster } from './setup/cluster.mjs';
+import { prepareDatabase, tsx } from './setup/database.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, root } from './setup/install.mjs';
+import { dataHome, options } from './setup/options.mjs';
+import { run, say } from './setup/say.mjs';
+
+await run(async () => {
+  const want = options(process.argv.slice(2), { data: 'text', trees: 'count' });
+  ensurePackages();
+  const chromium = ensureChromium();
+  const cluster = await openCluster(want.data ?? join(dataHome(), 'bench'));
+  let server;
+  try {
+    await prepareDatabase(cluster, 'elmhorn');
+    const owner = { DATABASE_OWNER_URL: cluster.ownerUrl() };
+    tsx(['demo/load.ts'], owner, 'the sample outfit could not be loaded');
+    tsx(['demo/scale.ts', String(want.trees ?? 200_000)], owner, 'the large outfit could not be built');
+    ensureBuild();
+    const port = await freePort();
+    const url = `http://127.0.0.1:${port}`;
+    server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
+      cwd: root,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DATABASE_URL: cluster.appUrl(), PORT: String(port), HOST: '127.0.0.1' },
+    });
+    for (let i = 0; i < 300; i++) {
+      if (
+        await fetch(`${url}/api/health`).then(
+          (r) => r.ok,
+          () => false,
+        )
+      )
+        break;
+      await new Promise((done) => setTimeout(done, 200));
+    }
+    say('Measuring …');
+    tsx(
+      ['bench/run.ts'],
+      { ...owner, DATABASE_URL: cluster.appUrl(), ELMHORN_BENCH_URL: url, ELMHORN_CHROMIUM: chromium },
+      'the measurement did not finish',
+    );
+  } finally {
+    server?.kill('SIGTERM');
+    cluster.stop();
+  }
+});
+process.exit(0);

@@ -1,0 +1,71 @@
+import { spawnSync } from 'node:child_process';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+
+const root = join(__dirname, '..');
+const call = (
+  file: string,
+  args: string[],
+  { input = '', env = {} }: { input?: string; env?: Record<string, string> } = {},
+) => {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', join('bin', file), ...args], {
+    cwd: root,
+    input,
+    encoding: 'utf8',
+    env: { PATH: process.env.PATH!, NODE_ENV: 'test', ...env },
+  });
+  return { status: done.status, out: done.stdout, err: done.stderr };
+};
+
+describe('the core on the command line', () => {
+  it('answers in JSON', () => {
+    const r = call('core.ts', ['dose'], {
+      input: JSON.stringify({ label: 'training-01-drench', girthCm: 145.1, siteAreaM2: 6200 }),
+    });
+    expect(r.status).toBe(0);
+    expect(JSON.parse(r.out).exact).toBeCloseTo(43.53, 9);
+  });
+  it('lists its questions and prints their schemas', () => {
+    expect(call('core.ts', ['--help']).out).toMatch(/measure[\s\S]*dose[\s\S]*gates[\s\S]*ring[\s\S]*follow-ups/);
+    const schemas = JSON.parse(call('core.ts', ['--schema']).out);
+    expect(Object.keys(schemas).length).toBeGreaterThan(8);
+    expect(schemas.ring.required).toContain('girthCm');
+  });
+  it.each([
+    ['measure', '{"stems":[{"kind":"girth","value":-1}]}', 'stems.0.value'],
+    ['measure', 'not json', ''],
+    ['dose', '{"label":"no-such-label"}', 'label'],
+    ['gates', '{"label":"training-01-drench","today":"2026-02-31","host":"wych-elm"}', 'today'],
+    ['ring', '{"girthCm":3e9,"count":10}', 'girthCm'],
+    ['nonsense', '{}', 'question'],
+    ['constructor', '{}', 'question'],
+  ])('%s with %s exits 2 with path and sentence', (question, input, path) => {
+    const r = call('core.ts', [question], { input });
+    expect(r.status).toBe(2);
+    expect(JSON.parse(r.out).faults[0]).toMatchObject({ path, sentence: expect.stringMatching(/.{5}/) });
+    expect(r.err).not.toMatch(/\n\s+at /);
+  });
+});
+
+describe('starting', () => {
+  const sentence = /^elmhorn: [^\n]+\n$/;
+  it.each([
+    ['without a database', {}],
+    ['with a wrong port', { DATABASE_URL: 'postgres://a@127.0.0.1:1/x', PORT: 'many' }],
+    ['with a database that is down', { DATABASE_URL: 'postgres://a@127.0.0.1:1/x', PORT: '39999' }],
+    ['as a role that could pass the walls', { DATABASE_URL: process.env.ELMHORN_TEST_OWNER_URL ?? '', PORT: '39999' }],
+  ])('%s is one sentence and exit code 1', (_, env) => {
+    const r = call('start.ts', [], { env });
+    expect(r.err).toMatch(sentence);
+    expect(r.status).toBe(1);
+  });
+  it('on a busy port too', async () => {
+    const server = createServer();
+    await new Promise<void>((go) => server.listen(0, '127.0.0.1', go));
+    const port = String((server.address() as { port: number }).port);
+    // The child must be able to see the port taken while this process waits for it.
+    const r = call('start.ts', [], { env: { DATABASE_URL: 'postgres://a@127.0.0.1:1/x', PORT: port } });
+    server.close();
+    expect(r.err).toBe(`elmhorn: port ${port} on 127.0.0.1 is taken; choose another with PORT.\n`);
+  });
+});
