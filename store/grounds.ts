@@ -129,49 +129,75 @@ export interface TreeSearch {
   limit: number;
 }
 
+/** Above this many hits a word is common: walking the list in order meets the next ones at once. */
+const COMMON = { tags: 2000, places: 40 };
+
 /**
- * Trees by tag in natural order. Words are first resolved against the small tables (places, clients, hosts), so that
- * every scan of the large one runs along an index: by host, by place, or by the tag's own prefix.
+ * Trees by tag in natural order. Words are first resolved against the small tables (places, clients, hosts). A rare
+ * lead word is looked up along an index for each way it can match (tag prefix, host, place); a common one is met soon
+ * by walking the list itself in order.
  */
 export async function searchTrees(scope: Scope, s: TreeSearch): Promise<TreeRow[]> {
   return within(scope, async (tx) => {
-    const placesOf = await Promise.all(
-      s.words.map(async (w) =>
+    const o = scope.outfitId;
+    const placesOf: string[][] = [];
+    for (const w of s.words)
+      placesOf.push(
         (
-          await tx<
-            { id: string }[]
-          >`select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id where p.archived_at is null and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)}) order by p.name limit 400`
+          await tx<{ id: string }[]>`
+            select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+            where p.outfit_id = ${o} and p.archived_at is null and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)}) limit 3000`
         ).map((p) => p.id),
-      ),
-    );
-    const page = tx`${s.after ? tx`and (t.tag collate natural_order, t.id) > (${s.after.tag}, ${s.after.id})` : tx``}`;
+      );
+    const page = s.after ? tx`and (t.tag collate natural_order, t.id) > (${s.after.tag}, ${s.after.id})` : tx``;
     const order = tx`order by t.tag collate natural_order, t.id limit ${s.limit + 1}`;
     const cols = tx`t.id, t.tag, t.host_id, t.place_id, t.walk_order`;
-    const live = tx`t.outfit_id = ${scope.outfitId} and t.archived_at is null`;
+    const live = tx`t.outfit_id = ${o} and t.archived_at is null`;
+    const matches = (i: number) =>
+      tx`(t.host_id = any(${s.hostsOfWord[i]!}) or t.place_id = any(${placesOf[i]!}::uuid[]) or t.tag ilike ${`${escape(s.words[i]!)}%`})`;
     const meets = (skip: number) =>
-      s.words
-        .map((w, i) =>
-          i === skip
-            ? tx``
-            : tx`and (t.host_id = any(${s.hostsOfWord[i]!}) or t.place_id = any(${placesOf[i]!}::uuid[]) or t.tag ilike ${`${escape(w)}%`})`,
-        )
-        .reduce((a, b) => tx`${a} ${b}`, tx``);
+      s.words.map((_, i) => (i === skip ? tx`` : tx`and ${matches(i)}`)).reduce((a, b) => tx`${a} ${b}`, tx``);
     // The word that narrows most leads: its scan follows an index, the others filter.
     const lead = s.words
-      .map((w, i) => ({ i, weight: (/\d/.test(w) ? 0 : 1000) + placesOf[i]!.length + s.hostsOfWord[i]!.length * 100 }))
+      .map((w, i) => ({
+        i,
+        weight: (/\d/.test(w) ? 0 : 1000) + placesOf[i]!.length + s.hostsOfWord[i]!.length * 100,
+      }))
       .sort((a, b) => a.weight - b.weight)[0];
+    const prefixes = lead ? [...new Set([s.words[lead.i]!, s.words[lead.i]!.toUpperCase()])] : [];
+    const range = (w: string) => tx`t.tag collate "C" >= ${w} and t.tag collate "C" < ${w + '\uffff'}`;
+    const common =
+      lead !== undefined &&
+      (placesOf[lead.i]!.length > COMMON.places ||
+        (
+          await Promise.all(
+            prefixes.map(
+              async (w) =>
+                (
+                  await tx<
+                    { n: number }[]
+                  >`select count(*)::int as n from (select from tree t where t.outfit_id = ${o} and ${range(w)} limit ${COMMON.tags}) x`
+                )[0]!.n,
+            ),
+          )
+        ).some((n) => n >= COMMON.tags));
     const rest = meets(lead?.i ?? -1);
-    const found = lead
-      ? tx`
-        (select ${cols} from tree t where ${live} and t.tag collate "C" >= ${s.words[lead.i]!} and t.tag collate "C" < ${s.words[lead.i]! + '\uffff'} ${rest} ${page} ${order})
-        union (select ${cols} from tree t where ${live} and t.tag collate "C" >= ${s.words[lead.i]!.toUpperCase()} and t.tag collate "C" < ${s.words[lead.i]!.toUpperCase() + '\uffff'} ${rest} ${page} ${order})
+    const byPrefix = (w: string) =>
+      // The inner select is fenced off, so that the few tags are fetched by their prefix before they are put in order.
+      tx`(select ${cols} from (select * from tree t where ${live} and ${range(w)} offset 0) t where true ${rest} ${page} ${order})`;
+    const found = !lead
+      ? tx`select ${cols} from tree t where ${live} ${page} ${order}`
+      : common
+        ? tx`select ${cols} from tree t where ${live} and ${matches(lead.i)} ${rest} ${page} ${order}`
+        : tx`${prefixes.map(byPrefix).reduce((a, b) => tx`${a} union ${b}`)}
         union (select x.* from unnest(${s.hostsOfWord[lead.i]!}::text[]) h cross join lateral (select ${cols} from tree t where ${live} and t.host_id = h ${rest} ${page} ${order}) x)
-        union (select x.* from unnest(${placesOf[lead.i]!}::uuid[]) pl cross join lateral (select ${cols} from tree t where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`
-      : tx`select ${cols} from tree t where ${live} ${page} ${order}`;
+        union (select x.* from unnest(${placesOf[lead.i]!}::uuid[]) pl cross join lateral (select ${cols} from tree t where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`;
+    // Walking the list in its own order is what a common word needs; a sort of all its hits would be slow.
+    if (common) await tx`select set_config('enable_sort', 'off', true), set_config('enable_bitmapscan', 'off', true)`;
     return [
       ...(await tx<TreeRow[]>`
         select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", p.name as "placeName", t.walk_order as "walkOrder"
-        from (${found}) t join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} order by t.tag collate natural_order, t.id limit ${s.limit + 1}`),
+        from (${found}) t join place p on p.id = t.place_id and p.outfit_id = ${o} order by t.tag collate natural_order, t.id limit ${s.limit + 1}`),
     ];
   });
 }

@@ -1,11 +1,11 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { CERTAINTIES, TREATS } from '../diagnose/words';
 import { usesHost } from '../label/match';
 import { after } from '../season/follow-ups';
 import { figure } from '../units/units';
 import { gate, isSoil, type Facts, type Gate, type Rule } from './gate';
 
-const days = (from: string, to: string) => differenceInCalendarDays(parseISO(to), parseISO(from));
+/** Whole days between two calendar days; both are read at midnight UTC, where every day has 24 hours. */
+const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 const labelSource = (f: Facts, field: string) => `label ${f.label.name} v${f.label.version}, ${field}`;
 
 /** Is treatment right at all? */

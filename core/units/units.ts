@@ -66,8 +66,11 @@ export const toBase = (value: number, unit: VolumeUnit | MassUnit): number =>
 export function figure(value: number, digits = 4): string {
   if (!Number.isFinite(value)) return '–';
   const rounded = Number(value.toPrecision(digits));
-  return rounded.toLocaleString('en-GB', { maximumFractionDigits: 6, useGrouping: Math.abs(rounded) >= 10_000 });
+  return (Math.abs(rounded) >= 10_000 ? grouped : plain).format(rounded);
 }
+// Made once: a formatter costs more than all the arithmetic of a dose.
+const plain = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 6, useGrouping: false });
+const grouped = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 6 });
 
 export interface Shown {
   value: string;

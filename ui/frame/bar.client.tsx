@@ -1,11 +1,14 @@
 'use client';
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
-import { CircleHelp, Menu, Search, X } from 'lucide-react';
+import { CircleHelp, Menu, Search } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { helpFor, PLACES } from './places';
+
+// The sheet and its dialog come when one is opened first: no page needs them to be read.
+const Sheet = dynamic(() => import('./sheet.client').then((m) => m.Sheet), { ssr: false });
 
 const KEYS: [string, string][] = [
   ['/', 'find a tag'],
@@ -137,68 +140,74 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
           Fetching …
         </p>
       )}
-      <Sheet open={open === 'find'} onClose={() => setOpen(null)} title="Find a tag">
-        <form
-          role="search"
-          onSubmit={(e) => {
-            e.preventDefault();
-            const find = String(new FormData(e.currentTarget).get('find') ?? '');
-            setOpen(null);
-            setPending(true);
-            router.push(`/grounds?${new URLSearchParams({ find })}`);
-          }}
-          className="flex gap-3"
-        >
-          <input
-            name="find"
-            aria-label="Tag, street, client or host"
-            placeholder="117, or elm quay"
-            autoFocus
-            className="box text-lead"
-            autoComplete="off"
-            enterKeyHint="search"
-            maxLength={80}
-          />
-          <button className="press press-main">Find</button>
-        </form>
-      </Sheet>
-      <Sheet open={open === 'help'} onClose={() => setOpen(null)} title={`Help: ${place?.name ?? 'this page'}`}>
-        <div className="flex flex-col gap-2">
-          {helpFor(path).map((line) => (
-            <p key={line}>{line}</p>
-          ))}
-        </div>
-        <h3 className="mt-5 mb-1">Keys</h3>
-        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-          {KEYS.map(([key, what]) => (
-            <div key={key} className="contents">
-              <dt className="font-bold">{key}</dt>
-              <dd>{what}</dd>
-            </div>
-          ))}
-        </dl>
-        <p className="mt-5 text-small text-ink-2">
-          The label in hand and local rules come first. Restricted work belongs to licensed people.
-        </p>
-      </Sheet>
-      <Sheet open={open === 'menu'} onClose={() => setOpen(null)} title="Places">
-        <nav aria-label="All places" className="flex flex-col">
-          {[
-            ...PLACES,
-            { path: '/people', name: 'People' },
-            { path: '/me', name: `${name}: units, theme, sign out` },
-          ].map((p) => (
-            <Link
-              key={p.path}
-              href={p.path}
-              onClick={() => setOpen(null)}
-              className="row flex min-h-14 items-center text-lead font-semibold"
-            >
-              {p.name}
-            </Link>
-          ))}
-        </nav>
-      </Sheet>
+      {open === 'find' && (
+        <Sheet onClose={() => setOpen(null)} title="Find a tag">
+          <form
+            role="search"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const find = String(new FormData(e.currentTarget).get('find') ?? '');
+              setOpen(null);
+              setPending(true);
+              router.push(`/grounds?${new URLSearchParams({ find })}`);
+            }}
+            className="flex gap-3"
+          >
+            <input
+              name="find"
+              aria-label="Tag, street, client or host"
+              placeholder="117, or elm quay"
+              autoFocus
+              className="box text-lead"
+              autoComplete="off"
+              enterKeyHint="search"
+              maxLength={80}
+            />
+            <button className="press press-main">Find</button>
+          </form>
+        </Sheet>
+      )}
+      {open === 'help' && (
+        <Sheet onClose={() => setOpen(null)} title={`Help: ${place?.name ?? 'this page'}`}>
+          <div className="flex flex-col gap-2">
+            {helpFor(path).map((line) => (
+              <p key={line}>{line}</p>
+            ))}
+          </div>
+          <h3 className="mt-5 mb-1">Keys</h3>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
+            {KEYS.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt className="font-bold">{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-5 text-small text-ink-2">
+            The label in hand and local rules come first. Restricted work belongs to licensed people.
+          </p>
+        </Sheet>
+      )}
+      {open === 'menu' && (
+        <Sheet onClose={() => setOpen(null)} title="Places">
+          <nav aria-label="All places" className="flex flex-col">
+            {[
+              ...PLACES,
+              { path: '/people', name: 'People' },
+              { path: '/me', name: `${name}: units, theme, sign out` },
+            ].map((p) => (
+              <Link
+                key={p.path}
+                href={p.path}
+                onClick={() => setOpen(null)}
+                className="row flex min-h-14 items-center text-lead font-semibold"
+              >
+                {p.name}
+              </Link>
+            ))}
+          </nav>
+        </Sheet>
+      )}
     </header>
   );
 }
@@ -229,39 +238,4 @@ function usePending(): [boolean, (v: boolean) => void] {
     return () => document.removeEventListener('click', onClick, true);
   }, [address]);
   return [since === address, (v) => setSince(v ? address : null)];
-}
-
-/** A sheet over the page: from below on a phone, in the middle on a desk. */
-export function Sheet({
-  open,
-  onClose,
-  title,
-  children,
-}: {
-  open: boolean;
-  onClose: () => void;
-  title: string;
-  children: React.ReactNode;
-}) {
-  return (
-    <Dialog open={open} onClose={onClose} className="relative z-40">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden />
-      <div className="fixed inset-0 flex items-start justify-center overflow-y-auto pt-[12vh] phone:items-end phone:pt-0">
-        <DialogPanel className="w-full max-w-xl border border-bark bg-sheet p-6 phone:max-h-[85dvh] phone:overflow-y-auto phone:p-4">
-          <div className="mb-4 flex items-center justify-between">
-            <DialogTitle as="h2">{title}</DialogTitle>
-            <button
-              type="button"
-              onClick={onClose}
-              aria-label="Close"
-              className="flex size-12 items-center justify-center"
-            >
-              <X aria-hidden />
-            </button>
-          </div>
-          {children}
-        </DialogPanel>
-      </div>
-    </Dialog>
-  );
 }
