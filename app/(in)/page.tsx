@@ -1,6 +1,6 @@
 import { options } from '@/core/prescribe/prescribe';
 import { after } from '@/core/season/follow-ups';
-import { showTemperature, showVolume, showWind } from '@/core/units/units';
+import { showFill, showTemperature, showVolume, showWind } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
@@ -201,7 +201,7 @@ export default async function Today() {
               title={`${name(p.hostId)}, ${p.placeName}`}
               right={
                 <span className="figures font-bold">
-                  {p.mixMl ? showVolume(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}
+                  {p.mixMl ? showFill(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}
                 </span>
               }
             >

@@ -24,7 +24,7 @@ export function Frame({
   children: React.ReactNode;
 }) {
   return (
-    <div className="grid min-h-[calc(100dvh-52px)] grid-cols-[212px_minmax(0,1fr)] grid-rows-[1fr_auto] desk:grid-cols-[212px_minmax(0,1fr)_292px] desk:grid-rows-1 phone:block">
+    <div className="grid min-h-[calc(100dvh-52px)] grid-cols-[212px_minmax(0,1fr)] grid-rows-[1fr_auto] desk:grid-cols-[212px_minmax(0,1fr)_292px] desk:grid-rows-1 phone:block print:block">
       <aside
         aria-label="Tag"
         className="no-print row-span-2 border-r border-line py-3.5 pl-3.5 desk:row-span-1 phone:hidden"

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showVolume } from '@/core/units/units';
+import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { openPlans, type OpenPlan } from '@/store/plans';
 import { Frame } from '@/ui/frame/frame';
@@ -118,7 +118,7 @@ export default async function Rounds() {
                 title={findHost(p.hostId)?.name ?? p.hostId}
                 right={
                   <span className="figures text-right font-bold">
-                    {p.mixMl ? `${showVolume(p.mixMl, v.units).text} mix` : `${p.sites} sites`}
+                    {p.mixMl ? `${showFill(p.mixMl, v.units).text} mix` : `${p.sites} sites`}
                   </span>
                 }
               >

@@ -200,26 +200,28 @@ export default async function RecordPage({
       )}
       <p className="mt-6 hidden print:block">Signed: ______________________________</p>
       {allows(v, 'correct') && (
-        <Section title="Correct">
-          <Correct
-            record={{
-              rootId: r.rootId,
-              amount: d.amount,
-              unit: d.unit,
-              lotId: d.lot.id,
-              lotNumber: d.lot.number,
-              startedAt: r.startedAt.toISOString(),
-              endedAt: r.endedAt.toISOString(),
-              note: d.note,
-              mark: d.mark,
-              deviation: d.deviation,
-              withdrawn: r.withdrawn,
-            }}
-            lots={lots.map((l) => ({ id: l.id, lotNumber: l.lotNumber }))}
-            units={v.units}
-            timeZone={zone}
-          />
-        </Section>
+        <div className="no-print">
+          <Section title="Correct">
+            <Correct
+              record={{
+                rootId: r.rootId,
+                amount: d.amount,
+                unit: d.unit,
+                lotId: d.lot.id,
+                lotNumber: d.lot.number,
+                startedAt: r.startedAt.toISOString(),
+                endedAt: r.endedAt.toISOString(),
+                note: d.note,
+                mark: d.mark,
+                deviation: d.deviation,
+                withdrawn: r.withdrawn,
+              }}
+              lots={lots.map((l) => ({ id: l.id, lotNumber: l.lotNumber }))}
+              units={v.units}
+              timeZone={zone}
+            />
+          </Section>
+        </div>
       )}
     </Frame>
   );

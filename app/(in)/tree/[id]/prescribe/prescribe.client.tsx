@@ -8,6 +8,7 @@ import { INTAKE, splitPasses } from '@/core/basin/basin';
 import { treatedGround } from '@/core/book/ground';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Dose } from '@/core/dose/dose';
+import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
@@ -25,7 +26,7 @@ import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
-import { countGates, GateList } from '@/ui/frame/gates';
+import { countGates, GateList, StrengthMark } from '@/ui/frame/gates';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { dropPlan, makePlan } from '../actions';
@@ -174,7 +175,12 @@ export function PrescribeBench({
         </div>
         <div className="order-1 desk:order-2">
           {dose.ok ? (
-            <Amounts dose={dose} use={chosen.use} units={units} />
+            <Amounts
+              dose={dose}
+              use={chosen.use}
+              units={units}
+              stop={gates.find((g) => g.strength === 'stop') ?? null}
+            />
           ) : (
             <div className="mb-4">
               <p className="text-head font-bold text-madder">No dose</p>
@@ -350,13 +356,22 @@ export function PrescribeBench({
 }
 
 /** The numbers that are poured or drilled. */
-function Amounts({ dose, use, units }: { dose: Dose; use: LabelUse; units: UnitSystem }) {
+function Amounts({ dose, use, units, stop }: { dose: Dose; use: LabelUse; units: UnitSystem; stop: Gate | null }) {
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
   const total = showAmount(dose.product, dose.dimension, units);
   return (
     <div aria-live="polite">
+      {stop && (
+        // A forbidden dose must not be the largest thing on the screen.
+        <div className="mb-4 flex gap-3">
+          <StrengthMark strength="stop" />
+          <p className="text-head leading-tight font-bold text-madder">
+            Do not treat: <span className="block text-lead">{stop.title}</span>
+          </p>
+        </div>
+      )}
       <Pour
-        big
+        big={!stop}
         label={
           dose.pour.per === 'site'
             ? `${dose.pour.what === 'stock' ? 'Stock solution' : 'Product'}, each site`
