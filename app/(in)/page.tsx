@@ -1,6 +1,6 @@
 import { options } from '@/core/prescribe/prescribe';
 import { after } from '@/core/season/follow-ups';
-import { showFill, showTemperature, showVolume, showWind } from '@/core/units/units';
+import { showFill, showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
@@ -84,7 +84,7 @@ export default async function Today() {
         <TagLine name="Air">{showTemperature(now.temperatureC, v.units)}</TagLine>
         <TagLine name="Wind">{showWind(now.windMs, v.units)}</TagLine>
         <TagLine name="Soil">{soilState(now)}</TagLine>
-        <TagLine name="Rain, 24 h">{now.rainNext24Mm ? `${now.rainNext24Mm} mm` : 'none'}</TagLine>
+        <TagLine name="Rain, 24 h">{now.rainNext24Mm ? showFine(now.rainNext24Mm, v.units).text : 'none'}</TagLine>
       </dl>
       <h2 className="mt-5 mb-1 text-small font-semibold text-ink-2">Wind in the hours ahead</h2>
       <ul className="figures text-small">

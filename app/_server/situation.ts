@@ -1,6 +1,7 @@
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
 import type { Choices, Situation } from '@/core/prescribe/prescribe';
+import type { UnitSystem } from '@/core/units/units';
 import { dayIn } from '@/core/season/follow-ups';
 import { usualLeaf } from '@/core/season/leaf';
 import { soilState, type Weather } from '@/core/weather/air';
@@ -17,6 +18,7 @@ export function doubtsOf(
   reading: Pick<Reading, 'diameterCm' | 'treeHeightM' | 'at'>,
   before: Pick<Reading, 'diameterCm' | 'at'> | undefined,
   hostId: string,
+  system: UnitSystem,
 ) {
   const host = findHost(hostId);
   return doubts({
@@ -25,6 +27,7 @@ export function doubtsOf(
       ? { last: { diameterCm: before.diameterCm, yearsAgo: (reading.at.getTime() - before.at.getTime()) / YEAR } }
       : {}),
     ...(reading.treeHeightM ? { heightM: reading.treeHeightM } : {}),
+    system,
     growthCmPerYear: host?.growthCmPerYear,
     largestCm: host?.largestCm,
   });
@@ -57,7 +60,7 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
           day: dayIn(reading.at, tree.timeZone),
           diameters: stemDiameters(reading.stems),
           heightCm: reading.atHeightCm,
-          doubts: doubtsOf(reading, before, tree.hostId),
+          doubts: doubtsOf(reading, before, tree.hostId, viewer.units),
           arcs: reading.arcs,
         }
       : null,

@@ -260,7 +260,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
 
   let sites: SiteCount | null = null;
   if (use.sites && use.sites.count.rule !== 'volume-per-device') {
-    const counted = countSites(use.sites, diameter, input.girthAtInjection ?? girth, null);
+    const counted = countSites(use.sites, diameter, input.girthAtInjection ?? girth, null, system);
     if (!counted) return stop('sites', 'The label’s table of sites has no class for this size.');
     sites = counted;
     steps.push({
@@ -427,7 +427,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
 
   if (use.sites?.count.rule === 'volume-per-device') {
     const total = label.stock && recipe ? limited / recipe : limited;
-    sites = countSites(use.sites, diameter, input.girthAtInjection ?? girth, total);
+    sites = countSites(use.sites, diameter, input.girthAtInjection ?? girth, total, system);
     if (!sites) return stop('sites', 'The number of devices cannot be worked out.');
     steps.push({
       what: 'Devices',

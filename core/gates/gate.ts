@@ -4,6 +4,7 @@ import type { Dose, DoseFault } from '../dose/dose';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { Ring } from '../ring/ring';
+import type { UnitSystem } from '../units/units';
 import type { SoilState } from '../weather/air';
 
 export type Strength = 'stop' | 'hold' | 'note';
@@ -56,6 +57,8 @@ export interface Facts {
   /** The first picking of an edible crop, if there is one. */
   harvest: string | null;
   region: Region;
+  /** The units in which a gate is told; metric when nobody says. */
+  system?: UnitSystem;
 }
 
 /** What a region adds to the label; never loosens it. */

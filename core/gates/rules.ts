@@ -1,7 +1,7 @@
 import { CERTAINTIES, TREATS } from '../diagnose/words';
 import { usesHost } from '../label/match';
 import { after } from '../season/follow-ups';
-import { figure } from '../units/units';
+import { showDistance, showFine, showTemperature, showWind } from '../units/units';
 import { gate, isSoil, type Facts, type Gate, type Rule } from './gate';
 
 /** Whole days between two calendar days; both are read at midnight UTC, where every day has 24 hours. */
@@ -382,13 +382,14 @@ const water: Rule = (f) => {
   const labelM = f.use.conditions?.waterDistanceM ?? 0;
   const need = Math.max(labelM, f.region.minWaterDistanceM);
   if (need === 0) return null;
+  const distance = (m: number) => showDistance(m, f.system ?? 'metric').text;
   const source = labelM >= f.region.minWaterDistanceM ? labelSource(f, 'water') : `region ${f.region.name}`;
   if (f.water === null)
     return gate(
       'water-unknown',
       'stop',
       'How far to water?',
-      `A well, open water or a drain must be ${need} m away; nobody has said how far it is.`,
+      `A well, open water or a drain must be ${distance(need)} away; nobody has said how far it is.`,
       source,
       [],
       'Pace it and say.',
@@ -399,9 +400,9 @@ const water: Rule = (f) => {
     'water-too-near',
     'stop',
     'Too near to water',
-    `Water is ${figure(f.water)} m away; ${need} m must be kept.`,
+    `Water is ${distance(f.water)} away; ${distance(need)} must be kept.`,
     source,
-    [`distance ${figure(f.water)} m`],
+    [`distance ${distance(f.water)}`],
     'Trunk injection, or no product here.',
   );
 };
@@ -522,6 +523,7 @@ const season: Rule = (f) => {
 const air: Rule = (f) => {
   const c = f.use.conditions;
   if (!c || f.temperatureC === null) return null;
+  const degrees = (t: number) => showTemperature(t, f.system ?? 'metric');
   const low = c.minC !== undefined && f.temperatureC < c.minC;
   const high = c.maxC !== undefined && f.temperatureC > c.maxC;
   return low || high
@@ -529,7 +531,7 @@ const air: Rule = (f) => {
         'temperature',
         'stop',
         low ? 'Too cold' : 'Too hot',
-        `${figure(f.temperatureC, 3)} °C; the label says ${c.minC !== undefined ? `from ${c.minC}` : ''}${c.maxC !== undefined ? ` to ${c.maxC}` : ''} °C.`,
+        `It is ${degrees(f.temperatureC)}; the label says${c.minC !== undefined ? ` from ${degrees(c.minC)}` : ''}${c.maxC !== undefined ? ` to ${degrees(c.maxC)}` : ''}.`,
         labelSource(f, 'temperature'),
         [c.text],
         'Wait for the right hour.',
@@ -543,7 +545,7 @@ const wind: Rule = (f) => {
         'wind',
         'stop',
         'Too windy',
-        `${figure(f.windMs, 2)} m/s; the label allows ${max} m/s.`,
+        `The wind blows at ${showWind(f.windMs, f.system ?? 'metric')}; the label allows ${showWind(max, f.system ?? 'metric')}.`,
         labelSource(f, 'wind'),
         [],
         'Wait for calmer air.',
@@ -557,7 +559,7 @@ const rain: Rule = (f) => {
         'rain-coming',
         'stop',
         'Rain is coming',
-        `${figure(f.rainNext24Mm, 2)} mm are forecast; the label wants ${hours} dry hours after.`,
+        `${showFine(f.rainNext24Mm, f.system ?? 'metric').text} of rain is forecast; the label wants ${hours} dry hours after.`,
         labelSource(f, 'rain'),
         [],
         'Wait for a dry spell.',

@@ -1,4 +1,4 @@
-import { figure, type Cm } from '../units/units';
+import { figure, showDistance, showTrunk, type Cm, type UnitSystem } from '../units/units';
 
 export interface Doubt {
   id: 'girth-diameter' | 'shrunk' | 'jumped' | 'slender' | 'stout' | 'beyond-species';
@@ -18,6 +18,8 @@ export interface Plausibility {
   growthCmPerYear?: number;
   /** Largest diameter this host reaches, cm. */
   largestCm?: number;
+  /** The units in which a doubt is told. */
+  system?: UnitSystem;
 }
 
 /** Tape error allowed before a reading is called smaller than the last one: 1 cm or 2 %. */
@@ -31,6 +33,8 @@ const nearPi = (ratio: number) => ratio > 2.6 && ratio < 3.7;
  */
 export function doubts(p: Plausibility): Doubt[] {
   const out: Doubt[] = [];
+  const trunk = (cm: Cm) => showTrunk(cm, p.system ?? 'metric').text;
+  const height = (m: number) => showDistance(m, p.system ?? 'metric').text;
   const d = p.diameterCm;
   if (p.last) {
     const was = p.last.diameterCm;
@@ -39,25 +43,25 @@ export function doubts(p: Plausibility): Doubt[] {
       out.push({
         id: 'girth-diameter',
         mixup: true,
-        sentence: `This is ${figure(d / was, 2)} times the last diameter (${figure(was, 3)} cm): was a girth entered as a diameter?`,
+        sentence: `This is ${figure(d / was, 2)} times the last diameter (${trunk(was)}): was a girth entered as a diameter?`,
       });
     else if (nearPi(was / d))
       out.push({
         id: 'girth-diameter',
         mixup: true,
-        sentence: `This is a third of the last diameter (${figure(was, 3)} cm): was a diameter entered as a girth?`,
+        sentence: `This is a third of the last diameter (${trunk(was)}): was a diameter entered as a girth?`,
       });
     else if (d < was - slack(was))
       out.push({
         id: 'shrunk',
         mixup: false,
-        sentence: `The last reading was ${figure(was, 3)} cm across; trunks do not shrink. Same height, same stem?`,
+        sentence: `The last reading was ${trunk(was)} across; trunks do not shrink. Same height, same stem?`,
       });
     else if (d > was + growth)
       out.push({
         id: 'jumped',
         mixup: false,
-        sentence: `${figure(d - was, 2)} cm more than last time is faster than this host grows (about ${figure(growth, 2)} cm).`,
+        sentence: `${trunk(d - was)} more than last time is faster than this host grows (about ${trunk(growth)}).`,
       });
   }
   if (p.heightM && p.heightM > 0) {
@@ -67,20 +71,20 @@ export function doubts(p: Plausibility): Doubt[] {
       out.push({
         id: 'slender',
         mixup: ratio / Math.PI < 160,
-        sentence: `A tree ${figure(p.heightM, 3)} m tall on a ${figure(d, 3)} cm trunk would not stand: is this a diameter entered as a girth?`,
+        sentence: `A tree ${height(p.heightM)} tall on a ${trunk(d)} trunk would not stand: is this a diameter entered as a girth?`,
       });
     else if (ratio < 9)
       out.push({
         id: 'stout',
         mixup: ratio * Math.PI >= 9,
-        sentence: `${figure(d, 3)} cm across is very stout for ${figure(p.heightM, 3)} m of height: is this a girth entered as a diameter?`,
+        sentence: `${trunk(d)} across is very stout for ${height(p.heightM)} of height: is this a girth entered as a diameter?`,
       });
   }
   if (p.largestCm && d > p.largestCm)
     out.push({
       id: 'beyond-species',
       mixup: d / Math.PI <= p.largestCm,
-      sentence: `This host rarely passes ${figure(p.largestCm, 3)} cm across: is this a girth entered as a diameter?`,
+      sentence: `This host rarely passes ${trunk(p.largestCm)} across: is this a girth entered as a diameter?`,
     });
   return out;
 }

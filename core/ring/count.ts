@@ -1,6 +1,6 @@
 import type { SiteRule } from '../label/schema';
 import { pickClass } from '../label/match';
-import { figure, toCm, toMl, type Cm, type Ml } from '../units/units';
+import { figure, showTrunk, showVolume, toCm, toMl, type Cm, type Ml, type UnitSystem } from '../units/units';
 
 export interface SiteCount {
   count: number;
@@ -19,21 +19,27 @@ const up = (x: number) => Math.max(1, Math.ceil(x - 1e-9));
  * @returns null when the label's class table has no class for this size, or the total is not known yet
  * @example countSites(perTwoInches, 46.2, 145, null) // 46.2 cm = 18.19 in, ÷ 2 = 9.09, so 10
  */
-export function countSites(rule: SiteRule, diameter: Cm, girthAtInjection: Cm, total: Ml | null): SiteCount | null {
+export function countSites(
+  rule: SiteRule,
+  diameter: Cm,
+  girthAtInjection: Cm,
+  total: Ml | null,
+  system: UnitSystem = 'metric',
+): SiteCount | null {
   const c = rule.count;
   switch (c.rule) {
     case 'per-diameter': {
       const n = diameter / toCm(c.each);
       return {
         count: up(n),
-        sum: `${figure(diameter)} cm diameter ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up`,
+        sum: `${showTrunk(diameter, system).text} diameter ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up`,
       };
     }
     case 'per-girth': {
       const n = girthAtInjection / toCm(c.each);
       return {
         count: up(n),
-        sum: `${figure(girthAtInjection)} cm girth ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up`,
+        sum: `${showTrunk(girthAtInjection, system).text} girth ÷ ${figure(c.each.value)} ${c.each.unit} = ${figure(n)}, rounded up`,
       };
     }
     case 'classes': {
@@ -45,7 +51,7 @@ export function countSites(rule: SiteRule, diameter: Cm, girthAtInjection: Cm, t
       const n = total / toMl(c.volume.value, c.volume.unit);
       return {
         count: up(n),
-        sum: `${figure(total)} mL ÷ ${figure(c.volume.value)} ${c.volume.unit} a device = ${figure(n)}, rounded up`,
+        sum: `${showVolume(total, system).text} ÷ ${figure(c.volume.value)} ${c.volume.unit} a device = ${figure(n)}, rounded up`,
       };
     }
   }

@@ -89,6 +89,9 @@ export function showTrunk(cm: Cm, system: UnitSystem): Shown {
   const unit = system === 'us' ? 'in' : 'cm';
   return { value: text, unit, text: `${text} ${unit}` };
 }
+/** A drill bit, a depth of water or of rain: mm, or in. */
+export const showFine = (mm: number, system: UnitSystem): Shown =>
+  system === 'us' ? shown(mm / 25.4, 'in', 2) : shown(mm, 'mm', 3);
 /** A height or distance: m or ft. */
 export const showDistance = (m: number, system: UnitSystem): Shown =>
   system === 'us' ? shown((m * 100) / LENGTH.ft, 'ft', 3) : shown(m, 'm', 3);

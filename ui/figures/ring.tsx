@@ -1,5 +1,6 @@
 import { curveCatmullRomClosed, lineRadial } from 'd3-shape';
 import type { Arc, OldSite } from '@/core/ring/ring';
+import { showTrunk, type UnitSystem } from '@/core/units/units';
 
 export interface RingPicture {
   girthCm: number;
@@ -16,20 +17,22 @@ const at = (bearing: number, r: number): [number, number] => [
 ];
 
 /** The same in words, for a screen reader and for the print. */
-export const ringWords = (p: RingPicture): string =>
+export const ringWords = (p: RingPicture, units: UnitSystem = 'metric'): string =>
   p.sites.length === 0
     ? 'No sites.'
-    : `${p.sites.length} sites at ${p.heightCm} cm above soil, clockwise from north: ${p.sites.map((b, i) => `${i + 1} at ${b}° (${compass(b)})`).join(', ')}.${p.arcs.length ? ` Kept clear: ${p.arcs.map((a) => `${a.kind.replace('-', ' ')} ${a.from}° to ${a.to}°`).join(', ')}.` : ''}${p.oldSites.length ? ` ${p.oldSites.length} old holes, of ${[...new Set(p.oldSites.map((s) => s.year))].join(', ')}.` : ''}`;
+    : `${p.sites.length} sites at ${showTrunk(p.heightCm, units).text} above soil, clockwise from north: ${p.sites.map((b, i) => `${i + 1} at ${b}° (${compass(b)})`).join(', ')}.${p.arcs.length ? ` Kept clear: ${p.arcs.map((a) => `${a.kind.replace('-', ' ')} ${a.from}° to ${a.to}°`).join(', ')}.` : ''}${p.oldSites.length ? ` ${p.oldSites.length} old holes, of ${[...new Set(p.oldSites.map((s) => s.year))].join(', ')}.` : ''}`;
 
 /** The trunk from above at injection height, north up: sites numbered clockwise, old holes, bark to keep clear of. */
 export function RingFigure({
   picture,
   size = 420,
   mini = false,
+  units,
 }: {
   picture: RingPicture;
   size?: number;
   mini?: boolean;
+  units?: UnitSystem;
 }) {
   const R = 132;
   const bark = lineRadial<[number, number]>().curve(curveCatmullRomClosed);
@@ -47,7 +50,7 @@ export function RingFigure({
         width={size}
         height={size}
         role="img"
-        aria-label={ringWords(picture)}
+        aria-label={ringWords(picture, units)}
         className="h-auto w-full"
         style={{ maxWidth: size }}
       >

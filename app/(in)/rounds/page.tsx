@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showFill, showVolume } from '@/core/units/units';
+import { showAmount, showFill, showFine, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { openPlans, type OpenPlan } from '@/store/plans';
 import { Frame } from '@/ui/frame/frame';
@@ -68,7 +68,7 @@ export default async function Rounds() {
                 ).text
               }
             </Fact>
-            {bits.length > 0 && <Fact name="Bits">{bits.map((b) => `${b} mm`).join(', ')}</Fact>}
+            {bits.length > 0 && <Fact name="Bits">{bits.map((b) => showFine(b, v.units).text).join(', ')}</Fact>}
             {sum(plans, (p) => p.sites ?? 0) > 0 && <Fact name="Devices">{sum(plans, (p) => p.sites ?? 0)}</Fact>}
           </dl>
           <h3 className="mt-4">To wear</h3>

@@ -13,6 +13,7 @@ import {
   LENGTH,
   showAmount,
   showArea,
+  showFine,
   showTrunk,
   showVolume,
   VOLUME,
@@ -279,9 +280,9 @@ function BasinTool({ units }: { units: UnitSystem }) {
             faults: [],
             out: (
               <Pour
-                label={`On ${showArea(m2, units).text}, ${USUAL_BAND.inner}–${USUAL_BAND.outer} cm from the bark`}
-                value={figure(mm, 3)}
-                unit="mm"
+                label={`On ${showArea(m2, units).text}, ${showTrunk(USUAL_BAND.inner, units).value}–${showTrunk(USUAL_BAND.outer, units).text} from the bark`}
+                value={showFine(mm, units).value}
+                unit={showFine(mm, units).unit}
               >
                 {p.passes === 1 ? 'In one pass.' : `In ${p.passes} passes, ${p.waitMinutes} minutes apart.`}
               </Pour>

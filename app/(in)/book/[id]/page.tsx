@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showArea, showTemperature, showTrunk, showVolume, showWind } from '@/core/units/units';
+import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume, showWind } from '@/core/units/units';
 import { recordVersions } from '@/store/book';
 import { getPlace } from '@/store/grounds';
 import { lotsOf } from '@/store/shelf';
@@ -176,7 +176,7 @@ export default async function RecordPage({
             {d.reEntryHours} h, from {dayAndClock(d.reEntryUntil, zone)}
           </Fact>
           <Fact name="Weather">{`${showTemperature(d.weather.temperatureC, v.units)}, ${d.weather.humidity} %, wind ${showWind(d.weather.windMs, v.units)} from ${d.weather.windFromDeg}°, ${d.weather.sky}`}</Fact>
-          <Fact name="Rain ahead">{`${d.weather.rainNext24Mm} mm in 24 h`}</Fact>
+          <Fact name="Rain ahead">{`${showFine(d.weather.rainNext24Mm, v.units).text} in 24 h`}</Fact>
           {d.soil && <Fact name="Soil">{d.soil}</Fact>}
           <Fact name="Worn">{d.protection.join(', ') || 'nothing ticked'}</Fact>
           {d.mark && <Fact name="Mark">{d.mark}</Fact>}

@@ -13,16 +13,19 @@ import {
   type RowFault,
   type Units,
 } from '@/core/exchange/trees-csv';
+import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
 import { Choices, SelectField } from '@/ui/controls/controls';
 
 interface Props {
   places: { value: string; name: string }[];
   place: string;
+  /** The units of whoever reads the preview. */
+  reader: UnitSystem;
   hosts: { id: string; name: string; latin: string; growthCmPerYear: number; largestCm: number }[];
 }
 const MOST = 20_000;
 
-export function ImportBench({ places, place, hosts }: Props) {
+export function ImportBench({ places, place, hosts, reader }: Props) {
   const [placeId, setPlace] = useState(place);
   const [file, setFile] = useState<{
     name: string;
@@ -191,8 +194,8 @@ export function ImportBench({ places, place, hosts }: Props) {
                   <tr key={t.tag}>
                     <td className="font-bold">{t.tag}</td>
                     <td>{hosts.find((h) => h.id === t.hostId)?.name}</td>
-                    <td>{t.diameterCm === null ? '–' : `${t.diameterCm.toFixed(1)} cm`}</td>
-                    <td>{t.heightM === null ? '–' : `${t.heightM.toFixed(1)} m`}</td>
+                    <td>{t.diameterCm === null ? '–' : showTrunk(t.diameterCm, reader).text}</td>
+                    <td>{t.heightM === null ? '–' : showDistance(t.heightM, reader).text}</td>
                     <td>{t.lat === null ? '–' : `${t.lat}, ${t.lon}`}</td>
                     <td>{t.note}</td>
                   </tr>

@@ -33,6 +33,7 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
       <h1 className="mb-4">Trees from a CSV file</h1>
       {allows(v, 'edit grounds') ? (
         <ImportBench
+          reader={v.units}
           places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))}
           place={uuid.safeParse(wanted).success ? wanted! : ''}
           hosts={hosts.map((h) => ({

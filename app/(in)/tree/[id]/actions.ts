@@ -276,7 +276,7 @@ export const makePlan = act(
     if (!tree) return noTree;
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
-    const choices: Choices = { ...usualChoices(tree, station().at(new Date())), ...p.choices };
+    const choices: Choices = { ...usualChoices(tree, station().at(new Date())), ...p.choices, system: v.units };
     const s = situationOf(v, tree, labels, vessels);
     const result = prescribe(s, held.label, use, choices);
     const open = blocked(result.gates, p.released);

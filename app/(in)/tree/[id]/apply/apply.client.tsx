@@ -11,7 +11,17 @@ import type { Label, LabelUse } from '@/core/label/schema';
 import { prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
 import type { Ring } from '@/core/ring/ring';
 import { readNumber } from '@/core/units/numbers';
-import { figure, MASS, showAmount, showFill, showVolume, VOLUME, type UnitSystem } from '@/core/units/units';
+import {
+  figure,
+  MASS,
+  showAmount,
+  showFill,
+  showFine,
+  showTrunk,
+  showVolume,
+  VOLUME,
+  type UnitSystem,
+} from '@/core/units/units';
 import { SOIL_WORDS, type SoilState, type Weather } from '@/core/weather/air';
 import { Choices, FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
@@ -329,12 +339,14 @@ export function ApplyBench({
                 )}
                 {dose.sites && use.sites && (
                   <>
-                    <Fact name="Drill">{`${dose.sites.count} sites, ${use.sites.drillMm} mm, ${use.sites.depthMm} mm deep`}</Fact>
-                    <Fact name="Height">{`${use.sites.heightCm} cm above soil`}</Fact>
+                    <Fact name="Drill">{`${dose.sites.count} sites, ${showFine(use.sites.drillMm, units).text} bit, ${showFine(use.sites.depthMm, units).text} deep`}</Fact>
+                    <Fact name="Height">{`${showTrunk(use.sites.heightCm, units).text} above soil`}</Fact>
                     <Fact name="Start at">site 1, clockwise from north</Fact>
                   </>
                 )}
-                {ground.m2 && <Fact name="Pour">{`${ground.inner}–${ground.outer} cm from the bark, evenly`}</Fact>}
+                {ground.m2 && (
+                  <Fact name="Pour">{`${showTrunk(ground.inner, units).value}–${showTrunk(ground.outer, units).text} from the bark, evenly`}</Fact>
+                )}
                 {passes.passes > 1 && <Fact name="Passes">{`${passes.passes}, ${passes.waitMinutes} min apart`}</Fact>}
                 <Fact name="For">{plan.target}</Fact>
                 <Fact name="Product">{label.actives.map((a) => a.name).join(' + ')}</Fact>
@@ -366,6 +378,7 @@ export function ApplyBench({
             {ring && (
               <div className="phone:mt-4">
                 <RingFigure
+                  units={units}
                   picture={{
                     girthCm: dose.girthCm,
                     heightCm: use.sites?.heightCm ?? 0,
@@ -376,13 +389,16 @@ export function ApplyBench({
                   size={340}
                 />
                 <p className="text-small text-ink-2">
-                  {ringWords({
-                    girthCm: dose.girthCm,
-                    heightCm: use.sites?.heightCm ?? 0,
-                    sites: ring.sites,
-                    arcs: [],
-                    oldSites: [],
-                  })}
+                  {ringWords(
+                    {
+                      girthCm: dose.girthCm,
+                      heightCm: use.sites?.heightCm ?? 0,
+                      sites: ring.sites,
+                      arcs: [],
+                      oldSites: [],
+                    },
+                    units,
+                  )}
                 </p>
               </div>
             )}

@@ -82,6 +82,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
           : {}),
         ...(metres ? { heightM: metres } : {}),
         ...host,
+        system: units,
       })
     : [];
   const several = form.stems.length > 1;

@@ -19,7 +19,7 @@ import {
   type Prescription,
   type Situation,
 } from '@/core/prescribe/prescribe';
-import { figure, showAmount, showFill, type UnitSystem } from '@/core/units/units';
+import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { Choices, Field, FormFaults } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
@@ -359,6 +359,8 @@ export function PrescribeBench({
 function Amounts({ dose, use, units, stop }: { dose: Dose; use: LabelUse; units: UnitSystem; stop: Gate | null }) {
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
   const total = showAmount(dose.product, dose.dimension, units);
+  // A vessel's marks are in its own unit, whatever the reader's.
+  const markUnit = dose.pour.vessel?.dimension === 'mass' ? 'g' : 'mL';
   return (
     <div aria-live="polite">
       {stop && (
@@ -386,8 +388,8 @@ function Amounts({ dose, use, units, stop }: { dose: Dose; use: LabelUse; units:
           <p>
             {dose.pour.vessel.name}
             {dose.pour.fullFills > 0
-              ? `, ${dose.pour.fullFills} full${dose.pour.lastMark ? ` and once to ${figure(dose.pour.lastMark)}` : ''}`
-              : `, to ${figure(dose.pour.lastMark)}`}
+              ? `, ${dose.pour.fullFills} full${dose.pour.lastMark ? ` and once to ${figure(dose.pour.lastMark)} ${markUnit}` : ''}`
+              : `, to ${figure(dose.pour.lastMark)} ${markUnit}`}
           </p>
         )}
         {dose.pour.advice && <p className="font-semibold text-sap">{dose.pour.advice}</p>}
@@ -403,7 +405,8 @@ function Amounts({ dose, use, units, stop }: { dose: Dose; use: LabelUse; units:
         <Pour label="Sites" value={String(dose.sites.count)} unit="">
           {use.sites && (
             <p>
-              {use.sites.drillMm} mm bit, {use.sites.depthMm} mm past the bark, {use.sites.heightCm} cm above soil
+              {showFine(use.sites.drillMm, units).text} bit, {showFine(use.sites.depthMm, units).text} past the bark,{' '}
+              {showTrunk(use.sites.heightCm, units).text} above soil
             </p>
           )}
         </Pour>
@@ -437,6 +440,7 @@ function Picture({
   if (ring)
     return (
       <RingFigure
+        units={units}
         picture={{
           girthCm: dose.girthCm,
           heightCm: use.sites?.heightCm ?? 0,
@@ -460,7 +464,7 @@ function Picture({
         units={units}
       />
       <p className="max-w-[420px] text-center">
-        {figure(mm, 2)} mm of water on the basin
+        {showFine(mm, units).text} of water on the basin
         {passes.passes > 1
           ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil`
           : ': one pass'}
