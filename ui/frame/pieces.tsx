@@ -63,6 +63,10 @@ export function Section({
   );
 }
 
+/** As large as the column holds: a long figure must never be cut off. */
+const pourSize = (value: string) =>
+  value.length <= 4 ? 'text-pour-big phone:text-pour' : value.length <= 6 ? 'text-pour' : 'text-tag';
+
 /** The number that is poured or drilled, readable at arm's length. */
 export function Pour({
   label,
@@ -81,7 +85,7 @@ export function Pour({
     <div className="mb-4">
       <p className="text-[0.9375rem] font-semibold text-ink-2">{label}</p>
       <p className="figures leading-none font-bold">
-        <span className={big ? 'text-pour-big phone:text-pour' : 'text-tag'}>{value}</span>{' '}
+        <span className={big ? pourSize(value) : 'text-tag'}>{value}</span>{' '}
         <span className={big ? 'text-head' : 'text-lead'}>{unit}</span>
       </p>
       {children && <div className="mt-1.5">{children}</div>}
