@@ -1,10 +1,14 @@
 import nextJest from 'next/jest.js';
 
-const createJestConfig = nextJest({ dir: './' });
-
-export default createJestConfig({
+const config = nextJest({ dir: './' })({
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+});
+
+// D3 ships modules only; Jest has to turn them into what it can load.
+export default async () => ({
+  ...(await config()),
+  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap)/)'],
 });

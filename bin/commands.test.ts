@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 
@@ -46,6 +47,25 @@ describe('the core on the command line', () => {
     expect(r.err).not.toMatch(/\n\s+at /);
   });
 });
+
+it('every example of docs/core.md answers as it says', () => {
+  const text = readFileSync(join(root, 'docs/core.md'), 'utf8').replace(/\n\s{7}"/g, '"');
+  const examples = [...text.matchAll(/^echo '(\{.*\})' \| npm run -s core -- (\S+)\s*(?:# (.*))?$/gm)];
+  expect(examples.length).toBeGreaterThan(7);
+  for (const [, input, question, said = ''] of examples) {
+    const r = call('core.ts', [question!], { input });
+    expect([question, r.status, r.err]).toEqual([question, 0, '']);
+    // A figure in the comment stands in the answer, to the digits given.
+    const figures = [...said.matchAll(/\d+\.\d{4,}/g)].map((m) => m[0]);
+    const numbers = [...r.out.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
+    for (const f of figures)
+      expect([
+        question,
+        f,
+        numbers.some((n) => Math.abs(n - Number(f)) <= 10 ** -(f.split('.')[1]!.length - 1)),
+      ]).toEqual([question, f, true]);
+  }
+}, 60_000);
 
 describe('starting', () => {
   const sentence = /^elmhorn: [^\n]+\n$/;

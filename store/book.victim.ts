@@ -6,10 +6,10 @@ import type { Scope } from './db';
 const { seed, ...scope } = JSON.parse(process.argv[2]!) as Scope & { seed: NewRecord };
 
 async function main() {
-  process.send!('ready');
-  for (;;) {
+  for (let first = true; ; first = false) {
     const id = v7();
     await writeRecord(scope, v7, { ...seed, id, rootId: id, moves: [{ ...seed.moves[0]!, id: v7() }] });
+    if (first) process.send!('ready');
   }
 }
 void main();

@@ -21,7 +21,7 @@ import {
 } from '@/core/prescribe/prescribe';
 import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
-import { Choices, Field, FormFaults } from '@/ui/controls/controls';
+import { Choices, FormFaults } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure } from '@/ui/figures/ring';
@@ -340,16 +340,6 @@ export function PrescribeBench({
             ]}
           />
         )}
-        <Field label="Holds released with a reason" path="released">
-          {(p) => (
-            <output {...p}>
-              {Object.entries(form.released)
-                .filter(([g, w]) => w.trim() && gates.some((x) => x.id === g))
-                .map(([g, w]) => `${gates.find((x) => x.id === g)!.title}: ${w}`)
-                .join('; ') || 'none'}
-            </output>
-          )}
-        </Field>
       </section>
     </Frame>
   );

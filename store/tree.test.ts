@@ -1,0 +1,251 @@
+import { v7 } from 'uuid';
+import { trainingLabels } from '@/knowledge';
+import { db, json, within, type Sql } from './db';
+import { dueBetween } from './follow-ups';
+import { addPhoto, getPhoto } from './photos';
+import { addPlan, getPlan, openPlans, setPlanState } from './plans';
+import {
+  addLabel,
+  addVessel,
+  checkLabel,
+  countLot,
+  lastMoves,
+  listLots,
+  listVessels,
+  lotsOf,
+  receive,
+  removeVessel,
+  shelfLabels,
+} from './shelf';
+import { makeOutfit, ownerSql, type TestOutfit } from './testing';
+import { treatNotPlanned } from './today';
+import { addLook, addReading, addVerdict, changeTree, getTree } from './tree';
+
+let owner: Sql;
+let o: TestOutfit;
+beforeAll(() => (owner = ownerSql()));
+beforeEach(async () => (o = await makeOutfit(owner)));
+afterAll(async () => {
+  await owner.end();
+  await db().end();
+});
+const year = String(new Date().getFullYear());
+const tree = async () => (await getTree(o, o.treeId, year))!;
+const reading = (diameterCm: number) => ({
+  id: v7(),
+  treeId: o.treeId,
+  diameterCm,
+  atHeightCm: 130,
+  stems: [],
+  treeHeightM: 12,
+  obstacles: '',
+  arcs: [],
+  method: 'tape',
+});
+const dose = {
+  dose: { ok: true, dimension: 'volume', product: 12, carrier: { totalMl: 3000 }, sites: null },
+  ring: null,
+  gates: [],
+} as never;
+const plan = () => ({
+  id: v7(),
+  treeId: o.treeId,
+  labelId: o.labelId,
+  useKey: 'drench',
+  conditionId: 'elm-leaf-beetle',
+  choices: { soil: 'moist' } as never,
+  result: dose,
+  released: { hold: 'why' },
+});
+
+describe('a tree', () => {
+  it('shows its readings newest first, each once though sent twice', async () => {
+    const r = reading(30);
+    await addReading(o, r);
+    await addReading(o, r);
+    await addReading(o, reading(31));
+    expect((await tree()).readings.map((x) => x.diameterCm)).toEqual([31, 30]);
+  });
+  it('a look keeps its findings, confirms the host, and settles the looks that were due by then', async () => {
+    const due = (kind: string, rule: string, day: string) =>
+      owner`insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest) values (${v7()}, ${o.outfitId}, ${o.treeId}, ${o.treeId}, ${rule}, ${kind}, 'What', 'Why', ${day}, ${day}, ${day})`;
+    await due('check-effect', 'a', '2026-05-01');
+    await due('look', 'b', '2026-07-01');
+    await due('treat-again', 'c', '2026-05-01');
+    await addLook(o, {
+      id: v7(),
+      treeId: o.treeId,
+      crownLoss: 10,
+      vigour: 'fair',
+      hostKey: [true],
+      hostConfirmed: true,
+      findings: [
+        { sign: 'honeydew', state: 'seen', grade: 3 },
+        { sign: 'mines', state: 'absent' },
+      ],
+      note: '',
+      today: '2026-06-01',
+    });
+    const t = await tree();
+    expect(t.hostConfirmedAt).not.toBeNull();
+    expect(t.looks[0]!.findings).toEqual(
+      expect.arrayContaining([
+        { sign: 'honeydew', state: 'seen', grade: 3 },
+        { sign: 'mines', state: 'absent' },
+      ]),
+    );
+    expect((await dueBetween(o, '2000-01-01', '2100-01-01', 9)).map((f) => f.kind).sort()).toEqual([
+      'look',
+      'treat-again',
+    ]);
+  });
+  it('another host has to be confirmed again', async () => {
+    const head = { id: o.treeId, tag: 'T1', note: '', walkOrder: 1, lat: null, lon: null };
+    await owner`update tree set host_confirmed_at = now() where id = ${o.treeId}`;
+    await changeTree(o, { ...head, hostId: 'wych-elm' });
+    expect((await tree()).hostConfirmedAt).not.toBeNull();
+    await changeTree(o, { ...head, hostId: 'common-ash' });
+    expect((await tree()).hostConfirmedAt).toBeNull();
+  });
+  it.each([
+    ['a diameter of nothing', () => addReading(o, reading(0))],
+    [
+      'half a position',
+      () => changeTree(o, { id: o.treeId, tag: 'T1', hostId: 'x', note: '', walkOrder: 1, lat: 50, lon: null }),
+    ],
+    [
+      'a tag of nothing',
+      () => changeTree(o, { id: o.treeId, tag: '', hostId: 'x', note: '', walkOrder: 1, lat: null, lon: null }),
+    ],
+    [
+      'a grade for what was absent',
+      () =>
+        within(
+          o,
+          (tx) =>
+            tx`insert into finding (outfit_id, look_id, sign_id, state, grade) select ${o.outfitId}, id, 'x', 'absent', 2 from look where tree_id = ${o.treeId}`,
+        ),
+    ],
+    [
+      'a record that ends before it starts',
+      () =>
+        within(
+          o,
+          (tx) =>
+            tx`insert into record (id, outfit_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, words, data) values (${v7()}, ${o.outfitId}, ${v7()}, 1, ${o.treeId}, ${o.placeId}, 'x', 'soil-drench', now(), now() - interval '1 hour', current_date, ${o.personId}, ${o.personId}, '', ${json(tx, {})})`,
+        ),
+    ],
+  ])('the database itself refuses %s', async (_, write) => expect(write()).rejects.toMatchObject({ code: '23514' }));
+  it('photos belong to their tree and come back as they went in', async () => {
+    const id = v7();
+    expect(
+      await addPhoto(o, {
+        id,
+        treeId: o.treeId,
+        width: 2,
+        height: 2,
+        locationKept: false,
+        bytes: Buffer.from([1, 2, 3]),
+      }),
+    ).toBe(true);
+    expect(
+      await addPhoto(o, { id: v7(), treeId: v7(), width: 2, height: 2, locationKept: false, bytes: Buffer.from([1]) }),
+    ).toBe(false);
+    expect([...(await getPhoto(o, id))!]).toEqual([1, 2, 3]);
+  });
+});
+
+describe('a plan', () => {
+  it('gives way to a newer one of the same product, is read back whole, and can be dropped and taken back', async () => {
+    const first = plan();
+    await addPlan(o, first);
+    const second = plan();
+    await addPlan(o, second);
+    await addPlan(o, second);
+    const open = await openPlans(o);
+    expect(open.map((p) => p.id)).toEqual([second.id]);
+    expect(open[0]).toMatchObject({
+      tag: 'T1',
+      product: 12,
+      mixMl: 3000,
+      sites: null,
+      method: 'soil-drench',
+      protection: expect.arrayContaining(['Nitrile gloves']),
+    });
+    expect(await getPlan(o, second.id)).toMatchObject({
+      choices: { soil: 'moist' },
+      released: { hold: 'why' },
+      state: 'open',
+      label: { key: 'training-01-drench' },
+    });
+    expect((await setPlanState(o, second.id, 'open', 'dropped')).count).toBe(1);
+    expect((await setPlanState(o, second.id, 'open', 'dropped')).count).toBe(0);
+    expect((await setPlanState(o, second.id, 'dropped', 'open')).count).toBe(1);
+  });
+  it('a tree to be treated waits on Today until it is planned', async () => {
+    await setPlanState(o, o.planId, 'open', 'dropped');
+    await addVerdict(o, {
+      id: v7(),
+      treeId: o.treeId,
+      lookId: null,
+      conditionId: 'elm-leaf-beetle',
+      certainty: 'likely',
+      decision: 'treat now',
+      reason: '',
+    });
+    expect((await treatNotPlanned(o, 9)).map((t) => t.tag)).toEqual(['T1']);
+    await addPlan(o, plan());
+    expect(await treatNotPlanned(o, 9)).toEqual([]);
+    await owner`update plan set state = 'dropped' where tree_id = ${o.treeId}`;
+    await addVerdict(o, {
+      id: v7(),
+      treeId: o.treeId,
+      lookId: null,
+      conditionId: 'elm-leaf-beetle',
+      certainty: 'likely',
+      decision: 'leave it alone',
+      reason: '',
+    });
+    expect(await treatNotPlanned(o, 9)).toEqual([]);
+  });
+});
+
+describe('the shelf', () => {
+  const delivery = () => ({
+    moveId: v7(),
+    lotId: v7(),
+    labelKey: 'training-01-drench',
+    lotNumber: 'L1',
+    expiresOn: '2099-01-01',
+    unit: 'mL' as const,
+    amount: 50,
+    reason: 'delivery',
+  });
+  it('a label brought in again is its next version; a check belongs to one version', async () => {
+    expect(await addLabel(o, v7(), trainingLabels[0]!)).toBe(2);
+    const [held] = await shelfLabels(o);
+    expect(held).toMatchObject({ version: 2, label: { version: 2 }, checkedOn: null });
+    await checkLabel(o, held!.id);
+    expect((await shelfLabels(o))[0]!.checkedBy).toBe('Tester');
+    expect((await checkLabel(o, v7())).count).toBe(0);
+  });
+  it('a delivery adds to its lot once, a count puts the balance right, an empty lot is not offered', async () => {
+    const d = delivery();
+    await receive(o, d);
+    await receive(o, d);
+    expect((await listLots(o))[0]!.onHand).toBe(150);
+    await countLot(o, { moveId: v7(), lotId: o.lotId, counted: 0, reason: 'spilt' });
+    expect(await lotsOf(o, 'training-01-drench')).toEqual([]);
+    expect((await lastMoves(o)).map((m) => m.amount)).toEqual([-150, 50, 100]);
+    await countLot(o, { moveId: v7(), lotId: o.lotId, counted: 0, reason: 'again' });
+    expect(await lastMoves(o)).toHaveLength(3);
+  });
+  it('vessels come and go; a mark wider than the vessel is refused', async () => {
+    const jug = { id: v7(), name: 'jug', dimension: 'volume' as const, capacity: 500, graduation: 10 };
+    await addVessel(o, jug);
+    expect(await listVessels(o)).toEqual([jug]);
+    await expect(addVessel(o, { ...jug, id: v7(), graduation: 600 })).rejects.toMatchObject({ code: '23514' });
+    await removeVessel(o, jug.id);
+    expect(await listVessels(o)).toEqual([]);
+  });
+});
