@@ -8,7 +8,8 @@ const config = nextJest({ dir: './' })({
 });
 
 // D3 ships modules only; Jest has to turn them into what it can load.
-export default async () => ({
+const withModules = async () => ({
   ...(await config()),
   transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap)/)'],
 });
+export default withModules;
