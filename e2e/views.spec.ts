@@ -112,6 +112,14 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
   await expect(page.getByText(/uses\.0\.protection/)).toBeVisible();
   await file(JSON.stringify(label));
   await expect(page.getByText(/stands on the shelf as version 2/)).toBeVisible();
+  await page.getByRole('button', { name: 'count lot B-203' }).click();
+  await page.getByLabel('Counted, mL').fill('lots');
+  await page.getByLabel('Why').fill('spilt a little');
+  await page.getByRole('button', { name: 'Keep the count' }).click();
+  await expect(page.getByText('What you counted must be a plain number')).toBeVisible();
+  await page.getByLabel('Counted, mL').fill('990');
+  await page.getByRole('button', { name: 'Keep the count' }).click();
+  await expect(page.getByText('count: spilt a little')).toBeVisible();
   await page.getByLabel('Another vessel').fill('coffee mug');
   await page.getByLabel('Holds, mL').fill('300');
   await page.getByLabel('A mark every, mL').fill('10');

@@ -55,6 +55,7 @@ export interface TreeRecord {
   method: string;
   labelKey: string;
   amount: number;
+  unit: 'mL' | 'g';
   withdrawn: boolean;
   actives: { name: string; grams: number }[];
   sites: { bearing: number; heightCm: number }[];
@@ -133,7 +134,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
     tx<
       TreeRecord[]
-    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->'actives' as actives, data->'sites' as sites
+    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites
       from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
     tx<
       TreeFollowUp[]

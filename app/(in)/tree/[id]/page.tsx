@@ -127,7 +127,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 {METHOD_NAMES[r.method as keyof typeof METHOD_NAMES]}, {r.actives.map((a) => a.name).join(', ')}
                 {r.withdrawn && <b> (withdrawn)</b>}
               </span>
-              <span className="figures font-bold">{showAmount(r.amount, 'volume', v.units).text}</span>
+              <span className="figures font-bold">
+                {showAmount(r.amount, r.unit === 'mL' ? 'volume' : 'mass', v.units).text}
+              </span>
             </li>
           ))}
         </ul>
