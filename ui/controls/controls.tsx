@@ -114,6 +114,7 @@ export function Choices<T extends string>({
   faults,
   path,
   small,
+  hideLabel,
 }: {
   label: string;
   value: T | null;
@@ -122,12 +123,14 @@ export function Choices<T extends string>({
   faults?: FormFault[];
   path?: string;
   small?: boolean;
+  /** For eyes the question stands beside already. */
+  hideLabel?: boolean;
 }) {
   const name = useId();
   const sentence = path ? faultAt(faults, path) : undefined;
   return (
     <fieldset className="mb-4">
-      <legend className="mb-1 font-semibold">{label}</legend>
+      <legend className={hideLabel ? 'sr-only' : 'mb-1 font-semibold'}>{label}</legend>
       <div className="flex flex-wrap">
         {options.map((o) => (
           <label

@@ -8,18 +8,23 @@ const PREFIX = 'elmhorn-draft:';
 /**
  * State that is kept on this device while somebody types, and forgotten once it is saved. Browsers without storage
  * only lose the keeping.
+ * @param stillGood whether what was kept still holds; yesterday's ground and weather must not speak for today
  */
-export function useDraft<T>(key: string, initial: T): [T, (next: T | ((was: T) => T)) => void, () => void] {
+export function useDraft<T>(
+  key: string,
+  initial: T,
+  stillGood?: (kept: Partial<T>) => boolean,
+): [T, (next: T | ((was: T) => T)) => void, () => void] {
   const [value, setValue] = useState<T>(initial);
-  const loaded = useRef(false);
+  const check = useRef(stillGood);
   useEffect(() => {
     try {
       const kept = localStorage.getItem(PREFIX + key);
+      const parsed = kept ? (JSON.parse(kept) as Partial<T>) : null;
       // The server cannot know what this device keeps, so the draft comes in after the first paint.
       // eslint-disable-next-line react-hooks/set-state-in-effect
-      if (kept) setValue((was) => ({ ...was, ...JSON.parse(kept) }));
+      if (parsed && (check.current?.(parsed) ?? true)) setValue((was) => ({ ...was, ...parsed }));
     } catch {}
-    loaded.current = true;
   }, [key]);
   const set = useCallback(
     (next: T | ((was: T) => T)) =>

@@ -86,23 +86,29 @@ export function ApplyBench({
   const unit = typedUnit(dose.dimension, units);
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
-  const [form, setForm, forget] = useDraft(`apply:${plan.id}`, {
-    id: v7(),
-    stage: 0,
-    worn: [] as string[],
-    startedAt: '',
-    endedAt: '',
-    amount: String(planned),
-    lotId: (lots.find((l) => l.onHand >= dose.product) ?? lots[0])?.id ?? '',
-    temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
-    wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
-    humidity: String(station.humidity),
-    soil: plan.choices.soil,
-    deviation: '',
-    mark: '',
-    note: '',
-    photoIds: [] as string[],
-  });
+  const [form, setForm, forget] = useDraft(
+    `apply:${plan.id}`,
+    {
+      day: situation.today,
+      id: v7(),
+      stage: 0,
+      worn: [] as string[],
+      startedAt: '',
+      endedAt: '',
+      amount: String(planned),
+      lotId: (lots.find((l) => l.onHand >= dose.product) ?? lots[0])?.id ?? '',
+      temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
+      wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
+      humidity: String(station.humidity),
+      soil: plan.choices.soil,
+      deviation: '',
+      mark: '',
+      note: '',
+      photoIds: [] as string[],
+    },
+    // Work that has begun is never forgotten, not even past midnight.
+    (kept) => kept.day === situation.today || Boolean(kept.startedAt),
+  );
   const { busy, faults, setFaults, send } = useSend(book);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
 

@@ -95,7 +95,8 @@ export function ExamineBench({ treeId, host, confirmed, signs, last, refused }: 
             <p className="flex-1 basis-72 pb-2">{k.ask}</p>
             <Choices
               small
-              label=""
+              hideLabel
+              label={k.ask}
               value={form.key[i] === null ? null : form.key[i] ? 'yes' : 'no'}
               onChange={(x) => setForm((f) => ({ ...f, key: f.key.map((y, j) => (j === i ? x === 'yes' : y)) }))}
               options={[

@@ -61,14 +61,19 @@ export function PrescribeBench({
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const [form, setForm, forget] = useDraft(`prescribe:${treeId}`, {
-    pick: '',
-    soil: usual.soil,
-    leaf: usual.leaf,
-    stemRule: null as Choosable['stemRule'] | null,
-    rangePoint: null as number | null,
-    released: {} as Record<string, string>,
-  });
+  const [form, setForm, forget] = useDraft(
+    `prescribe:${treeId}`,
+    {
+      day: situation.today,
+      pick: '',
+      soil: usual.soil,
+      leaf: usual.leaf,
+      stemRule: null as Choosable['stemRule'] | null,
+      rangePoint: null as number | null,
+      released: {} as Record<string, string>,
+    },
+    (kept) => kept.day === situation.today,
+  );
   const { busy, faults, send } = useSend(makePlan);
   const drop = useSend(dropPlan);
   const choices: Choosable = useMemo(
