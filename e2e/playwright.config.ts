@@ -5,8 +5,8 @@ export default defineConfig({
   testDir: '.',
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: process.env.ELMHORN_E2E_REPORT ?? 'test-results/report.json' }]],
   outputDir: '../test-results',
   use: {

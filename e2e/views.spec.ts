@@ -3,7 +3,7 @@ import { expect, openTree, signIn, test } from './hands';
 
 for (const theme of ['light', 'daylight', 'night'] as const)
   test(`every view in ${theme}: clean by axe, nothing wider than the screen`, async ({ browser, baseURL }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(600_000);
     const context = await browser.newContext({ baseURL });
     const page = await context.newPage();
     await signIn(page);
