@@ -1,22 +1,33 @@
-import type { Condition, Host, Sign } from '@/core/diagnose/knowledge';
+import {
+  concerns,
+  type Condition,
+  type Host,
+  type Knowledge,
+  type QuickTest,
+  type Sign,
+} from '@/core/diagnose/knowledge';
 import { conditions } from './conditions';
 import { hosts } from './hosts';
+import { lookalikes } from './lookalikes';
 import { signs } from './signs';
+import { tests } from './tests';
 
-const hostById = new Map(hosts.map((h) => [h.id, h]));
-const conditionById = new Map(conditions.map((c) => [c.id, c]));
-const signById = new Map(signs.map((s) => [s.id, s]));
+const byId = <T extends { id: string }>(list: readonly T[]) => {
+  const map = new Map(list.map((x) => [x.id, x]));
+  return (id: string): T | null => map.get(id) ?? null;
+};
 
-export { hosts, signs, conditions };
+/** What ships with Elmhorn, before an outfit adds its own. */
+export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes };
+export { hosts, conditions };
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
-export const findHost = (id: string): Host | null => hostById.get(id) ?? null;
-export const findCondition = (id: string): Condition | null => conditionById.get(id) ?? null;
-export const findSign = (id: string): Sign | null => signById.get(id) ?? null;
+export const findHost: (id: string) => Host | null = byId(hosts);
+export const findCondition: (id: string) => Condition | null = byId(conditions);
+export const findSign: (id: string) => Sign | null = byId(signs);
+export const findTest: (id: string) => QuickTest | null = byId(tests);
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
-export const signsFor = (host: Host): Sign[] =>
-  signs.filter((s) => s.groups.length === 0 || s.groups.some((g) => host.groups.includes(g)));
+export const signsFor = (host: Host): Sign[] => signs.filter((s) => concerns(s.groups, host));
 /** Conditions that this host can have. */
-export const conditionsFor = (host: Host): Condition[] =>
-  conditions.filter((c) => c.groups.length === 0 || c.groups.some((g) => host.groups.includes(g)));
+export const conditionsFor = (host: Host): Condition[] => conditions.filter((c) => concerns(c.groups, host));

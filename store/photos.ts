@@ -2,12 +2,20 @@ import { within, type Scope } from './db';
 
 export const addPhoto = (
   scope: Scope,
-  p: { id: string; treeId: string; width: number; height: number; locationKept: boolean; bytes: Buffer },
+  p: {
+    id: string;
+    treeId: string;
+    width: number;
+    height: number;
+    locationKept: boolean;
+    bytes: Buffer;
+    sign?: string | null;
+  },
 ): Promise<boolean> =>
   within(scope, async (tx) => {
     if (!(await tx`select from tree where id = ${p.treeId}`).length) return false;
-    await tx`insert into photo (id, outfit_id, tree_id, by_person, mime, width, height, location_kept, bytes)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${scope.personId}, 'image/jpeg', ${p.width}, ${p.height}, ${p.locationKept}, ${p.bytes}) on conflict (id) do nothing`;
+    await tx`insert into photo (id, outfit_id, tree_id, by_person, mime, width, height, location_kept, bytes, sign_id)
+      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${scope.personId}, 'image/jpeg', ${p.width}, ${p.height}, ${p.locationKept}, ${p.bytes}, ${p.sign ?? null}) on conflict (id) do nothing`;
     return true;
   });
 

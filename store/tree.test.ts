@@ -1,4 +1,5 @@
 import { v7 } from 'uuid';
+import { detailSchema } from '@/core/diagnose/look';
 import { trainingLabels } from '@/knowledge';
 import { db, json, within, type Sql } from './db';
 import { dueBetween } from './follow-ups';
@@ -19,7 +20,7 @@ import {
 } from './shelf';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
-import { addLook, addReading, addVerdict, changeTree, getTree } from './tree';
+import { addLooks, addReading, addVerdict, changeTree, getTree, settleChange } from './tree';
 
 let owner: Sql;
 let o: TestOutfit;
@@ -72,22 +73,31 @@ describe('a tree', () => {
     await due('check-effect', 'a', '2026-05-01');
     await due('look', 'b', '2026-07-01');
     await due('treat-again', 'c', '2026-05-01');
-    await addLook(o, {
-      id: v7(),
-      treeId: o.treeId,
-      crownLoss: 10,
-      vigour: 'fair',
-      hostKey: [true],
-      hostConfirmed: true,
-      findings: [
-        { sign: 'honeydew', state: 'seen', grade: 3 },
-        { sign: 'mines', state: 'absent' },
-      ],
-      note: '',
-      today: '2026-06-01',
-    });
+    await addLooks(o, [
+      {
+        id: v7(),
+        treeId: o.treeId,
+        crownLoss: 10,
+        vigour: 'fair',
+        hostKey: [true],
+        hostConfirmed: true,
+        findings: [
+          { sign: 'honeydew', state: 'seen', grade: 3 },
+          { sign: 'mines', state: 'absent' },
+        ],
+        note: '',
+        today: '2026-06-01',
+        tests: [{ test: 'wipe', outcome: 'wipes-off' }],
+        detail: detailSchema.parse({}),
+        change: { id: v7(), what: 'Cut the girdling root', priceMinor: 4200 },
+      },
+    ]);
     const t = await tree();
     expect(t.hostConfirmedAt).not.toBeNull();
+    expect(t.looks[0]!.tests).toEqual([{ test: 'wipe', outcome: 'wipes-off' }]);
+    expect(t.changes.map((c) => [c.state, c.priceMinor])).toEqual([['open', 4200]]);
+    expect((await settleChange(o, t.changes[0]!.id, 'approved', 'by phone')).count).toBe(1);
+    expect((await settleChange(o, t.changes[0]!.id, 'declined', 'again')).count).toBe(0);
     expect(t.looks[0]!.findings).toEqual(
       expect.arrayContaining([
         { sign: 'honeydew', state: 'seen', grade: 3 },
@@ -192,6 +202,8 @@ describe('a plan', () => {
       certainty: 'likely',
       decision: 'treat now',
       reason: '',
+      ranking: [],
+      overturnedBy: [],
     });
     expect((await treatNotPlanned(o, 9)).map((t) => t.tag)).toEqual(['T1']);
     await addPlan(o, plan());
@@ -205,6 +217,8 @@ describe('a plan', () => {
       certainty: 'likely',
       decision: 'leave it alone',
       reason: '',
+      ranking: [],
+      overturnedBy: [],
     });
     expect(await treatNotPlanned(o, 9)).toEqual([]);
   });

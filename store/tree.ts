@@ -1,5 +1,6 @@
 import type { Arc } from '@/core/ring/ring';
-import type { Finding } from '@/core/diagnose/knowledge';
+import type { Finding, TestResult } from '@/core/diagnose/knowledge';
+import type { LookDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { StemReading } from '@/core/measure/trunk';
 import type { Prescription } from '@/core/prescribe/prescribe';
@@ -25,6 +26,8 @@ export interface Look {
   vigour: Vigour | null;
   note: string;
   findings: Finding[];
+  tests: TestResult[];
+  detail: Partial<LookDetail>;
 }
 export interface Verdict {
   id: string;
@@ -34,6 +37,10 @@ export interface Verdict {
   certainty: Certainty;
   decision: Decision;
   reason: string;
+  /** What the ranking said then, the likeliest first. */
+  ranking: { id: string; p: number }[];
+  overturnedBy: string[];
+  lookId: string | null;
 }
 export interface PlanHead {
   id: string;
@@ -59,9 +66,12 @@ export interface TreeRecord {
   withdrawn: boolean;
   actives: { name: string; grams: number }[];
   sites: { bearing: number; heightCm: number }[];
+  /** The condition it was put on for. */
+  target: string | null;
 }
 export interface TreeFollowUp {
   id: string;
+  rootId: string;
   kind: string;
   what: string;
   reason: string;
@@ -70,6 +80,16 @@ export interface TreeFollowUp {
   earliest: string;
   latest: string;
   state: 'open' | 'done' | 'dropped';
+}
+/** Something found only after digging, which the client must agree to. */
+export interface PlanChange {
+  id: string;
+  at: Date;
+  byName: string;
+  what: string;
+  priceMinor: number | null;
+  state: 'open' | 'approved' | 'declined';
+  settledHow: string;
 }
 export interface Tree {
   id: string;
@@ -98,7 +118,10 @@ export interface Tree {
   plans: PlanHead[];
   records: TreeRecord[];
   followUps: TreeFollowUp[];
-  photos: { id: string; at: Date; width: number; height: number }[];
+  photos: { id: string; at: Date; width: number; height: number; sign: string | null }[];
+  changes: PlanChange[];
+  /** Conditions named near by in the last three years: the nearest in km, 0 on this place. */
+  nearby: Record<string, number>;
   /** Grams of each active put on the whole place in the current year. */
   siteYearActive: Record<string, number>;
 }
@@ -116,17 +139,19 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
   if (!head) return null;
-  const [readings, looks, verdicts, plans, records, followUps, photos, actives] = await Promise.all([
+  const [readings, looks, verdicts, plans, records, followUps, photos, actives, changes, nearby] = await Promise.all([
     tx<
       Reading[]
     >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.obstacles, r.arcs, r.method
       from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
-    tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note,
-        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade))) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings
+    tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
+        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade, 'bearing', f.bearing,
+          'counted', case when f.counted_of is not null then jsonb_build_object('of', f.counted_of, 'had', f.counted_had) end)) order by f.sign_id) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings,
+        coalesce((select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id) from test_result r where r.look_id = l.id and r.outfit_id = ${o}), '[]') as tests
       from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id} order by l.at desc, l.id desc limit 20`,
     tx<
       Verdict[]
-    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason
+    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.look_id as "lookId"
       from verdict v join person p on p.id = v.by_person where v.outfit_id = ${o} and v.tree_id = ${id} order by v.at desc, v.id desc limit 20`,
     tx<
       PlanHead[]
@@ -134,18 +159,28 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
     tx<
       TreeRecord[]
-    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites
+    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target
       from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
     tx<
       TreeFollowUp[]
-    >`select id, kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
+    >`select id, root_id as "rootId", kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
     tx<
       Tree['photos']
-    >`select id, at, width, height from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
+    >`select id, at, width, height, sign_id as sign from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
     tx<
       { name: string; grams: number }[]
     >`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
       where r.outfit_id = ${o} and r.place_id = ${head.placeId} and r.latest and not r.withdrawn and r.done_on >= ${`${year}-01-01`} and r.done_on <= ${`${year}-12-31`} group by 1`,
+    tx<
+      PlanChange[]
+    >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
+      from plan_change c join person p on p.id = c.by_person where c.outfit_id = ${o} and c.tree_id = ${id} order by c.at desc limit 20`,
+    // Great-circle distance in km by the haversine; a tree without a position counts only on its own place.
+    tx<{ id: string; km: number }[]>`
+      select v.condition_id as id, min(case when t.place_id = ${head.placeId} then 0 else
+        2 * 6371 * asin(least(1, sqrt(sin(radians(t.lat - ${head.lat}::float8) / 2) ^ 2 + cos(radians(${head.lat}::float8)) * cos(radians(t.lat)) * sin(radians(t.lon - ${head.lon}::float8) / 2) ^ 2))) end) as km
+      from (select tree_id, condition_id from verdict where outfit_id = ${o} and at > now() - interval '3 years' and decision not in ('leave it alone', 'protect a sound tree') and certainty in ('likely', 'near certain', 'confirmed by test') order by at desc, id limit 2000) v
+      join tree t on t.id = v.tree_id and t.outfit_id = ${o} where v.tree_id <> ${id} group by 1`,
   ]);
   return {
     ...head,
@@ -156,6 +191,8 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     records,
     followUps,
     photos,
+    changes,
+    nearby: Object.fromEntries(nearby.filter((n) => n.km !== null).map((n) => [n.id, n.km])),
     siteYearActive: Object.fromEntries(actives.map((a) => [a.name, Number(a.grams)])),
   };
 }
@@ -189,22 +226,52 @@ export interface NewLook {
   hostKey: boolean[];
   hostConfirmed: boolean;
   findings: Finding[];
+  tests: TestResult[];
+  detail: LookDetail;
   note: string;
   today: string;
+  /** What the client must agree to, when digging found something. */
+  change: { id: string; what: string; priceMinor: number | null } | null;
 }
-/** Adds a look with its findings, confirms the host when the key did, and settles the looks that were due by now. */
-export const addLook = (scope: Scope, l: NewLook) =>
+/** Adds looks with their findings and tests, confirms hosts where the key did, and settles the looks that were due by now. */
+export const addLooks = (scope: Scope, looks: readonly NewLook[]) =>
   within(scope, async (tx) => {
-    const made = await tx`insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note)
-      values (${l.id}, ${scope.outfitId}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}) on conflict (id) do nothing`;
-    if (!made.count) return;
-    if (l.findings.length)
-      await tx`insert into finding ${tx(l.findings.map((f) => ({ outfit_id: scope.outfitId, look_id: l.id, sign_id: f.sign, state: f.state, grade: f.grade ?? null })))}`;
-    if (l.hostConfirmed)
-      await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
-    await tx`update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
-      where outfit_id = ${scope.outfitId} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect') and earliest <= ${l.today}`;
+    for (const l of looks) {
+      const made =
+        await tx`insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
+        values (${l.id}, ${scope.outfitId}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}, ${json(tx, l.detail)}) on conflict (id) do nothing`;
+      if (!made.count) continue;
+      if (l.findings.length)
+        await tx`insert into finding ${tx(l.findings.map((f) => ({ outfit_id: scope.outfitId, look_id: l.id, sign_id: f.sign, state: f.state, grade: f.grade ?? null, bearing: f.bearing ?? null, counted_of: f.counted?.of ?? null, counted_had: f.counted?.had ?? null })))}`;
+      if (l.tests.length)
+        await tx`insert into test_result ${tx(l.tests.map((t) => ({ outfit_id: scope.outfitId, look_id: l.id, test_id: t.test, outcome: t.outcome })))}`;
+      if (l.change)
+        await tx`insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
+          values (${l.change.id}, ${scope.outfitId}, ${l.treeId}, ${l.id}, ${l.change.what}, ${l.change.priceMinor}, ${scope.personId})`;
+      if (l.hostConfirmed)
+        await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
+      await tx`update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
+        where outfit_id = ${scope.outfitId} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect') and earliest <= ${l.today}`;
+    }
   });
+
+/** The client's word on something found while digging; only an open one can be settled. */
+export const settleChange = (scope: Scope, id: string, state: 'approved' | 'declined', how: string) =>
+  within(
+    scope,
+    (tx) =>
+      tx`update plan_change set state = ${state}, settled_at = now(), settled_by = ${scope.personId}, settled_how = ${how} where id = ${id} and state = 'open'`,
+  );
+
+/** Trees of the same host that come next on the same place, in walking order. */
+export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostId: string; walkOrder: number }) =>
+  within(
+    scope,
+    (tx) => tx<
+      { id: string; tag: string }[]
+    >`select id, tag from tree where outfit_id = ${scope.outfitId} and place_id = ${t.placeId} and host_id = ${t.hostId} and archived_at is null
+      and (walk_order, id) > (${t.walkOrder}, ${t.id}) order by walk_order, id limit 30`,
+  );
 
 export const addVerdict = (
   scope: Scope,
@@ -216,14 +283,16 @@ export const addVerdict = (
     certainty: string;
     decision: string;
     reason: string;
+    ranking: { id: string; p: number }[];
+    overturnedBy: string[];
   },
 ) =>
   within(
     scope,
     (
       tx,
-    ) => tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason)
-    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}) on conflict (id) do nothing`,
+    ) => tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}) on conflict (id) do nothing`,
   );
 
 export const changeTree = (

@@ -7,6 +7,7 @@ import { usualLeaf } from '@/core/season/leaf';
 import { soilState, type Weather } from '@/core/weather/air';
 import type { Vessel } from '@/core/mix/vessels';
 import { findCondition, findHost, regionOf } from '@/knowledge';
+import { checksOf } from './diagnosis';
 import type { Viewer } from '@/store/auth';
 import type { ShelfLabel } from '@/store/shelf';
 import type { Reading, Tree } from '@/store/tree';
@@ -53,6 +54,14 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
     condition: verdict ? findCondition(verdict.conditionId) : null,
     certainty: verdict?.certainty ?? null,
     decision: verdict?.decision ?? null,
+    liveDrivers: verdict
+      ? verdict.ranking
+          .filter((r) => r.p >= 0.3 && findCondition(verdict.conditionId)?.drivers.includes(r.id))
+          .map((r) => findCondition(r.id)!.name)
+      : [],
+    withoutEffect: checksOf(tree)
+      .filter((c) => c.verdict.kind === 'no effect')
+      .map((c) => ({ condition: c.condition, labelKey: c.labelKey })),
     crownLoss: crown?.crownLoss ?? null,
     vigour: tree.looks.find((l) => l.vigour !== null)?.vigour ?? null,
     reading: reading

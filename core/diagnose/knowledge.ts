@@ -1,15 +1,16 @@
 import { z } from 'zod';
-import { CERTAINTIES, FINDING_STATES, PLACES_ON_TREE } from './words';
+import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, type Often } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
-const id = z.string().regex(/^[a-z0-9-]+$/);
-const text = z.string().trim().min(2).max(500);
+const id = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
+const text = z.string().trim().min(2).max(700);
+const month = z.number().int().min(1).max(12);
 
 export const hostSchema = z.strictObject({
   id,
   name: text,
   latin: text,
-  /** Groups a label may name instead of the host itself. */
+  /** Groups a label or a condition may name instead of the host itself. */
   groups: z.array(id),
   /** Questions that confirm the host in the field; a "no" points to look-alikes. */
   key: z
@@ -22,6 +23,10 @@ export const hostSchema = z.strictObject({
   beePlant: z.enum(['no', 'yes', 'strongly']),
   edible: z.boolean(),
   evergreen: z.boolean(),
+  /** What burns it: named in gates on sprays. */
+  sensitive: z.array(z.enum(['oil', 'copper', 'sulphur', 'soil neonicotinoid'])).default([]),
+  /** How to tell the variety from its rootstock, on hosts that are usually grafted. */
+  rootstock: text.optional(),
 });
 export type Host = z.infer<typeof hostSchema>;
 
@@ -33,45 +38,213 @@ export const signSchema = z.strictObject({
   worst: text,
   /** Host groups on which it is looked for; empty for every tree. */
   groups: z.array(id),
+  /** How often it is there without any of the conditions: on sound trees, by age and chance. */
+  idle: z.number().min(0.002).max(0.5),
+  /** The sign that tells mostly the same; both together count for less than two. */
+  echoes: id.optional(),
+  /** Only to be seen after digging: what it changes must be agreed with the client. */
+  dig: z.boolean().default(false),
+  /** The drawing that shows it, where words do not tell it apart. */
+  figure: id.optional(),
+  /** Worth knowing by crown sector and bearing: uptake follows the flare below. */
+  sector: z.boolean().default(false),
+  /** Counted on a sample: what is counted, e.g. "leaves". */
+  count: text.optional(),
 });
 export type Sign = z.infer<typeof signSchema>;
+
+export const testSchema = z.strictObject({
+  id,
+  name: text,
+  how: text,
+  /** The question it answers, short enough for a phone. */
+  ask: text,
+  minutes: z.number().positive().max(240),
+  cost: z.enum(['nothing', 'kit', 'laboratory']),
+  /** 0 leaves no mark, 1 a twig or scratch, 2 a window in the bark or a dug root. */
+  wounds: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+  waitDays: z.number().int().min(0).max(60).default(0),
+  groups: z.array(id).default([]),
+  dig: z.boolean().default(false),
+  /** Needs leaves on the tree. */
+  leaf: z.boolean().default(false),
+  figure: id.optional(),
+  /** What can come out; the last one is "none of these". */
+  outcomes: z
+    .array(
+      z.strictObject({
+        id,
+        words: text,
+        says: text,
+        /** How often it comes out though none of the named conditions is there. */
+        idle: z.number().min(0.002).max(0.9).default(0.02),
+      }),
+    )
+    .min(2)
+    .max(8),
+});
+export type QuickTest = z.infer<typeof testSchema>;
+
+const often = z.enum(OFTEN_WORDS);
+export const OPTION_METHODS = [
+  'trunk injection',
+  'infusion',
+  'soil drench',
+  'soil injection',
+  'bark spray',
+  'foliar spray',
+  'dormant spray',
+  'dust',
+  'bait',
+  'band',
+  'guard',
+  'repellent',
+  'water jet',
+  'wash',
+  'release',
+  'bagging',
+  'sanitation',
+  'pruning',
+  'excavation',
+  'watering',
+  'feeding',
+  'mulch',
+  'drainage',
+  'root barrier',
+  'fence',
+  'hygiene',
+  'removal',
+  'replanting',
+] as const;
+
+/** A way to act on a condition, with the stage it works on and the months of its window. */
+export const optionSchema = z.strictObject({
+  method: z.enum(OPTION_METHODS),
+  what: text,
+  /** What opens the window, in words: a growth stage, a pest stage, degree-days, an event. */
+  when: text,
+  from: month,
+  to: month,
+  /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
+  use: z.enum(['cure', 'protect', 'support', 'relief']),
+  organic: z.boolean(),
+});
+export type TreatmentOption = z.infer<typeof optionSchema>;
 
 export const conditionSchema = z.strictObject({
   id,
   name: text,
-  kind: z.enum([
-    'insect',
-    'mite',
-    'fungus',
-    'water mould',
-    'bacterium',
-    'vertebrate',
-    'abiotic',
-    'cultural',
-    'harmless',
-    'unknown',
-  ]),
+  kind: z.enum(KINDS),
+  /** Host groups; empty for every tree. A host not named here is not attacked. */
   groups: z.array(id),
-  signs: z.array(id),
-  decidingTest: text,
+  /** Groups within those that suffer much more. */
+  worseOn: z.array(id).default([]),
   about: text,
+  /** What happens if nothing is done. */
+  course: text,
+  /** Months in which its signs are made. */
+  season: z.tuple([month, month]),
+  /** How common it is on its hosts where nothing else is known. */
+  common: z.enum(['very', 'often', 'now and then', 'rare']),
+  signs: z.strictObject({
+    always: z.array(id).default([]),
+    usual: z.array(id).default([]),
+    sometimes: z.array(id).default([]),
+    rare: z.array(id).default([]),
+    never: z.array(id).default([]),
+  }),
+  /** Test → outcome → how often. What is not named comes out as it would by chance. */
+  tests: z.record(id, z.record(id, often)).default({}),
+  /** The test and outcome that settle it, and in words. */
+  deciding: z.strictObject({ test: id, outcome: id }).nullable(),
+  decidingTest: text,
+  /** What lets it in, and what it brings: conditions, by id. */
+  drivers: z.array(id).default([]),
+  followers: z.array(id).default([]),
+  lookalikes: z.array(id).default([]),
   /** Smallest certainty on which a curative treatment may rest. */
   curativeNeeds: z.enum(CERTAINTIES),
   /** The pest itself causes the weakness, so low vigour speeds treatment. */
-  causesWeakness: z.boolean(),
-  /** A follower: the driver behind it is what must be treated. */
-  driver: id.optional(),
+  causesWeakness: z.boolean().default(false),
+  /** It is only a follower: the driver must be treated, not this. */
+  onlyFollows: z.boolean().default(false),
   crownLossLimit: z.number().min(0).max(100).optional(),
-  reportable: z.boolean(),
+  /** What is done about it once it is sure. */
+  policy: z.enum(['treat', 'relieve', 'restore', 'leave', 'manage', 'driver']),
+  /** From which severity (0–4, the worst of its own signs) it is worth acting on. */
+  actFrom: z.number().min(0).max(4).default(1),
+  threshold: text,
+  /** Preventive work on sound trees: the distance of finds within which it makes sense. */
+  protect: z.strictObject({ withinKm: z.number().positive().max(100), why: text }).optional(),
+  options: z.array(optionSchema),
+  /** What does not work, and why. */
+  useless: text,
+  /** Resistance group of the usual products, if any. */
+  resistance: z.string().max(60).default(''),
+  reportable: z.boolean().default(false),
+  /** The tree may break or fall. */
+  hazard: z.boolean().default(false),
+  /** What the client is told. */
+  tell: text,
   basis: text,
 });
 export type Condition = z.infer<typeof conditionSchema>;
 
+/** Two or more conditions that are taken for one another, and what tells them apart. */
+export const lookalikeTableSchema = z.strictObject({
+  id,
+  name: text,
+  rows: z
+    .array(z.strictObject({ condition: id, looks: text, tell: text }))
+    .min(2)
+    .max(10),
+});
+export type LookalikeTable = z.infer<typeof lookalikeTableSchema>;
+
+/** Everything the engine and the field guide read. */
+export interface Knowledge {
+  hosts: readonly Host[];
+  signs: readonly Sign[];
+  tests: readonly QuickTest[];
+  conditions: readonly Condition[];
+  lookalikes: readonly LookalikeTable[];
+}
+
+/** How often a condition shows a sign; undefined where it has nothing to do with it. */
+export function oftenOf(c: Condition, sign: string): Often | undefined {
+  return OFTEN_WORDS.find((w) => c.signs[w].includes(sign));
+}
+/** Every sign that a condition makes, the surest first; "never" left out. */
+export const signsOf = (c: Condition): string[] => [
+  ...c.signs.always,
+  ...c.signs.usual,
+  ...c.signs.sometimes,
+  ...c.signs.rare,
+];
+/** Whether something meant for groups of hosts concerns this host. */
+export const concerns = (groups: readonly string[], host: Pick<Host, 'id' | 'groups'>): boolean =>
+  groups.length === 0 || groups.some((g) => g === host.id || host.groups.includes(g));
+
 /** A sign as the arborist left it: not looked at is not absent. */
 export const findingSchema = z
-  .strictObject({ sign: id, state: z.enum(FINDING_STATES), grade: z.number().int().min(0).max(4).optional() })
+  .strictObject({
+    sign: id,
+    state: z.enum(FINDING_STATES),
+    grade: z.number().int().min(0).max(4).optional(),
+    /** Degrees clockwise from north, of the crown sector or the flare. */
+    bearing: z.number().int().min(0).max(359).optional(),
+    /** Of so many looked at, so many had it. */
+    counted: z
+      .strictObject({ of: z.number().int().min(1).max(2000), had: z.number().int().min(0).max(2000) })
+      .refine((c) => c.had <= c.of, { message: 'more were hit than were looked at', path: ['had'] })
+      .optional(),
+  })
   .refine((f) => (f.state === 'seen') === (f.grade !== undefined && f.grade > 0), {
     message: 'a sign that is seen has a grade from 1 to 4, any other has none',
     path: ['grade'],
   });
 export type Finding = z.infer<typeof findingSchema>;
+
+/** What came out of a quick test. */
+export const testResultSchema = z.strictObject({ test: id, outcome: id });
+export type TestResult = z.infer<typeof testResultSchema>;

@@ -12,6 +12,13 @@ export const ODDS: Record<Certainty, string> = {
 
 export const VIGOURS = ['good', 'fair', 'poor', 'failing'] as const;
 export type Vigour = (typeof VIGOURS)[number];
+/** What each word of the vigour scale looks like, so that two people grade the same tree alike. */
+export const VIGOUR_LOOKS: Record<Vigour, string> = {
+  good: 'long shoots, full-sized leaf, wound wood rolls over old cuts',
+  fair: 'shoots a third shorter than usual, leaf nearly full',
+  poor: 'shoots a few cm, small pale leaf, wounds hardly close',
+  failing: 'hardly any new growth, dead wood through the crown',
+};
 
 export const FINDING_STATES = ['seen', 'absent', 'not looked'] as const;
 
@@ -24,20 +31,52 @@ export const DECISIONS = [
   'manage or remove',
   'report',
   'laboratory first',
+  'test first',
 ] as const;
 export type Decision = (typeof DECISIONS)[number];
 /** The decisions after which a prescription makes sense. */
 export const TREATS: readonly Decision[] = ['treat now', 'protect a sound tree', 'treat in its window'];
 
+/** The walk of an examination, from the ground up and out to the neighbours. */
 export const PLACES_ON_TREE = [
   'ground',
   'collar',
   'trunk',
+  'bark',
   'branches',
+  'crown',
   'shoots',
   'leaves',
+  'undersides',
+  'flowers',
   'fruit',
   'visitors',
+  'neighbours',
+] as const;
+export type PlaceOnTree = (typeof PLACES_ON_TREE)[number];
+
+/** How often a condition shows a sign, as a word and as the share it stands for. */
+export const OFTEN = { always: 0.95, usual: 0.75, sometimes: 0.35, rare: 0.1, never: 0.005 } as const;
+export type Often = keyof typeof OFTEN;
+export const OFTEN_WORDS = Object.keys(OFTEN) as [Often, ...Often[]];
+
+export const KINDS = [
+  'sap feeder',
+  'borer',
+  'chewer',
+  'mite',
+  'mollusc',
+  'fungus',
+  'water mould',
+  'bacterium',
+  'nematode',
+  'vertebrate',
+  'mechanical',
+  'soil and site',
+  'nutrient',
+  'cultural',
+  'harmless',
+  'unknown',
 ] as const;
 
 export const LEAF_STATES = ['leafless', 'unfolding', 'full', 'falling'] as const;

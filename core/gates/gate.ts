@@ -36,6 +36,10 @@ export interface Facts {
   condition: Condition | null;
   certainty: Certainty | null;
   decision: Decision | null;
+  /** Names of the drivers behind the condition that the decision found alive. */
+  liveDrivers?: string[];
+  /** Products that a proper check found without effect on a condition of this tree. */
+  withoutEffect?: { condition: string; labelKey: string }[];
   crownLoss: number | null;
   vigour: Vigour | null;
   reading: { day: string; doubts: Doubt[] } | null;
@@ -67,6 +71,8 @@ export interface Region {
   soilSystemicForbiddenOn: string[];
   minWaterDistanceM: number;
   licenceNeeded: boolean;
+  /** How present a condition is here: 0.03 absent, 0.3 rare, 2 spreading; 1 where nothing is said. */
+  presence?: Readonly<Record<string, number>>;
 }
 
 export type Rule = (f: Facts) => Gate | null;

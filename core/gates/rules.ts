@@ -116,16 +116,33 @@ const harmless: Rule = (f) =>
       )
     : null;
 
-const follower: Rule = (f) =>
-  f.condition?.driver
+const follower: Rule = (f) => {
+  const c = f.condition;
+  if (!c || (!c.onlyFollows && !f.liveDrivers?.length)) return null;
+  const behind = f.liveDrivers?.join(' and ').toLowerCase();
+  return gate(
+    'follower',
+    'hold',
+    'A follower, not the cause',
+    behind
+      ? `Behind ${c.name.toLowerCase()} stands ${behind}; treated alone it comes back.`
+      : `${c.name} follows something else; the driver is what must be treated.`,
+    `knowledge: ${c.name}`,
+    [c.about],
+    behind ? `Treat ${behind} first, or in the same plan.` : 'Find and name the driver.',
+  );
+};
+
+const noEffect: Rule = (f) =>
+  f.condition && f.withoutEffect?.some((e) => e.condition === f.condition!.id && e.labelKey === f.label.key)
     ? gate(
-        'follower',
+        'no-effect',
         'hold',
-        'A follower, not the cause',
-        `${f.condition.name} follows something else; the driver is what must be treated.`,
-        `knowledge: ${f.condition.name}`,
-        [f.condition.about],
-        'Find and name the driver.',
+        'It did nothing here',
+        `${f.label.name} was properly applied against ${f.condition.name.toLowerCase()} on this tree, looked at in time, and nothing changed.`,
+        'the check of the earlier treatment',
+        [`against ${f.condition.name}`],
+        'Examine again: doubt the diagnosis before repeating the dose.',
       )
     : null;
 
@@ -653,6 +670,7 @@ export const RULES: Rule[] = [
   decisionTreats,
   harmless,
   follower,
+  noEffect,
   crownLoss,
   vigour,
   stale,

@@ -14,6 +14,8 @@ const TABLE = {
   correct: ['owner', 'arborist'],
   'settle a follow-up': ['owner', 'arborist', 'technician', 'office'],
   'keep the shelf': ['owner', 'arborist', 'office'],
+  'edit the guide': ['owner', 'arborist'],
+  practise: ['owner', 'arborist', 'technician', 'office'],
   'manage people': ['owner'],
 } as const satisfies Record<string, readonly Role[]>;
 

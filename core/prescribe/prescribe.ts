@@ -21,6 +21,8 @@ export interface Situation {
   condition: Condition | null;
   certainty: Certainty | null;
   decision: Decision | null;
+  liveDrivers?: Facts['liveDrivers'];
+  withoutEffect?: Facts['withoutEffect'];
   crownLoss: number | null;
   vigour: Vigour | null;
   reading: { day: Day; diameters: Cm[]; heightCm: Cm; doubts: Doubt[]; arcs: Arc[] } | null;

@@ -5,7 +5,12 @@ import { addPhoto } from '@/store/photos';
 import { faulty, route } from '../../_server/api';
 
 const MOST = 25_000_000;
-const query = z.object({ id: uuid, tree: uuid, location: z.enum(['keep', 'strip']).default('strip') });
+const query = z.object({
+  id: uuid,
+  tree: uuid,
+  location: z.enum(['keep', 'strip']).default('strip'),
+  sign: z.string().min(1).max(60).optional(),
+});
 
 /** Reads a body up to `most` bytes; null when there is more, without holding more than that. */
 async function readBody(request: Request, most: number): Promise<Buffer | null> {
@@ -59,6 +64,7 @@ export const POST = route('measure', async (v, request) => {
     width: made.info.width,
     height: made.info.height,
     locationKept: q.data.location === 'keep',
+    sign: q.data.sign ?? null,
     bytes: made.data,
   });
   return kept

@@ -11,104 +11,90 @@ import { decide } from '../actions';
 
 interface Props {
   treeId: string;
-  list: {
-    id: string;
-    name: string;
-    kind: string;
-    about: string;
-    test: string;
-    needs: string;
-    seen: number;
-    of: number;
-  }[];
-  looked: boolean;
-  was: { conditionId: string; certainty: Certainty; decision: Decision } | null;
+  list: { id: string; name: string; kind: string; p: number; sure: string; needs: string }[];
+  proposed: { conditionId: string; certainty: Certainty; decision: Decision; reason: string };
   refused: string | null;
 }
+/** So many names stand open; the rest is in the list below them. */
+const LEADING = 6;
 
-export function DecideBench({ treeId, list, looked, was, refused }: Props) {
+/** The person's own word: what the ranking says is filled in, and anything else may be said with its reason. */
+export function DecideBench({ treeId, list, proposed, refused }: Props) {
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const [form, setForm, forget] = useDraft(`decide:${treeId}`, {
-    conditionId: was?.conditionId ?? '',
-    certainty: was?.certainty ?? null,
-    decision: was?.decision ?? null,
-    reason: '',
-  });
+  const [form, setForm, forget] = useDraft(`decide:${treeId}:${proposed.conditionId}`, proposed);
   const { busy, faults, send } = useSend(decide);
   const chosen = list.find((c) => c.id === form.conditionId);
+  const leading = list.slice(0, LEADING);
+  const rest = list.slice(LEADING).sort((a, b) => a.name.localeCompare(b.name));
+  const name = (conditionId: string) => {
+    setForm((f) => ({ ...f, conditionId }));
+    if (conditionId !== proposed.conditionId)
+      router.push(`/tree/${treeId}/decide?name=${conditionId}`, { scroll: false });
+  };
   return (
     <form
       noValidate
+      className="mt-8 border-t-2 border-bark pt-5"
       onSubmit={(e) => {
         e.preventDefault();
-        send(
-          {
-            id,
-            treeId,
-            conditionId: form.conditionId,
-            certainty: form.certainty as Certainty,
-            decision: form.decision as Decision,
-            reason: form.reason,
-          },
-          ({ next }) => {
-            forget();
-            said({ sentence: 'Decision kept.' });
-            router.push(next);
-          },
-        );
+        send({ id, treeId, ...form }, ({ next }) => {
+          forget();
+          said({ sentence: 'Decision kept.' });
+          router.push(next);
+        });
       }}
     >
-      <h1 className="mb-1">What is it, and what is to be done?</h1>
-      <p className="mb-5 text-ink-2">
-        {looked
-          ? 'What fits the signs you saw stands first. You name it; the ranking engine is not here yet.'
-          : 'Nobody has looked this tree over: examine it first, or name it as a guess.'}
+      <h2 className="mb-1">Your decision</h2>
+      <p className="mb-4 text-ink-2">
+        Filled in as the ranking and the rules say. You decide; where you differ, say why.
       </p>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults faults={faults} known={['conditionId', 'certainty', 'decision', 'reason']} />
-
-      <fieldset className="mb-6">
-        <legend className="mb-1 text-lead font-bold">Condition</legend>
-        {list.map((c) => (
+      <fieldset className="mb-4">
+        <legend className="mb-1 font-semibold">Condition</legend>
+        {leading.map((c) => (
           <label
             key={c.id}
-            className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
+            className="row flex min-h-12 cursor-pointer items-center gap-4 py-1.5 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
           >
             <input
               type="radio"
               name="condition"
               className="size-6 flex-none accent-[var(--cambium-deep)]"
               checked={form.conditionId === c.id}
-              onChange={() => setForm((f) => ({ ...f, conditionId: c.id }))}
+              onChange={() => name(c.id)}
             />
             <span className="flex-1">
               <b>{c.name}</b> <span className="text-ink-2">{c.kind}</span>
             </span>
-            {c.seen > 0 && (
-              <span className="figures text-[0.9375rem]">
-                {c.seen} of {c.of} signs seen
-              </span>
-            )}
+            <span className="figures text-[0.9375rem]">{c.sure}</span>
           </label>
         ))}
+        <label className="mt-2 flex flex-wrap items-center gap-3">
+          <span>or one of the others:</span>
+          <select
+            className="box w-auto"
+            value={rest.some((c) => c.id === form.conditionId) ? form.conditionId : ''}
+            onChange={(e) => e.target.value && name(e.target.value)}
+          >
+            <option value="">–</option>
+            {rest.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}, {c.sure}
+              </option>
+            ))}
+          </select>
+        </label>
         {faults.some((f) => f.path === 'conditionId') && (
           <p role="alert" className="mt-1 font-semibold text-madder">
             {faults.find((f) => f.path === 'conditionId')!.sentence}
           </p>
         )}
       </fieldset>
-      {chosen && (
-        <div className="quote mb-6">
-          <p>{chosen.about}</p>
-          <p className="mt-1">
-            <b>Deciding test:</b> {chosen.test}. To cure it, it should be “{chosen.needs}”.
-          </p>
-        </div>
-      )}
       <Choices
-        label="How sure"
+        label={`How sure${chosen ? ` (to cure it, “${chosen.needs}” is asked)` : ''}`}
         path="certainty"
         faults={faults}
         value={form.certainty}

@@ -1,63 +1,152 @@
-import { conditionsFor, findCondition, findHost } from '@/knowledge';
-import { allows } from '@/app/_server/viewer';
+import Link from 'next/link';
+import { balance, wouldChange } from '@/core/diagnose/evidence';
+import { nextLooks } from '@/core/diagnose/next-look';
+import { inWords } from '@/core/diagnose/sureness';
 import { refusal } from '@/core/people/rights';
+import { findHost } from '@/knowledge';
+import { checksOf, diagnose, monthIn } from '@/app/_server/diagnosis';
+import { allows } from '@/app/_server/viewer';
+import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
 import { loadTree } from '../../load';
 import { StepStrip, TreeHead, TreeTag } from '../../tree-frame';
 import { DecideBench } from './decide.client';
+import { DecisionSheet, LookalikeTable } from './parts';
 
 export const metadata = { title: 'Decide' };
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, tree } = await loadTree((await params).id);
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ name?: string }>;
+}) {
+  const [{ id }, { name }] = await Promise.all([params, searchParams]);
+  const { v, tree } = await loadTree(id);
   const host = findHost(tree.hostId)!;
-  const look = tree.looks[0];
-  const seen = new Set(look?.findings.filter((f) => f.state === 'seen').map((f) => f.sign));
-  const was = tree.verdicts[0];
-  // Those whose signs were seen come first; the ranking engine will take this list's place.
-  const list = conditionsFor(host)
-    .map((c) => ({
-      id: c.id,
-      name: c.name,
-      kind: c.kind,
-      about: c.about,
-      test: c.decidingTest,
-      needs: c.curativeNeeds,
-      seen: c.signs.filter((s) => seen.has(s)).length,
-      of: c.signs.length,
-    }))
-    .sort((a, b) => b.seen - a.seen || a.name.localeCompare(b.name));
+  const found = (await diagnose(v, tree))!;
+  const named = found.candidates.some((c) => c.id === name) ? name : undefined;
+  const result = found.decide(named);
+  const beams = balance(found.model, found.observed, found.post, 4, named);
+  const looks = nextLooks(found.model, found.post, found.observed, 2);
+  const changes = wouldChange(found.model, found.observed);
+  const [first, second] = found.candidates.filter((c) => c.id !== 'something-else');
+  const pair = [named ?? first?.id, named && named !== first?.id ? first?.id : second?.id].map((x) =>
+    x ? found.find(x) : null,
+  );
+  const checks = checksOf(tree);
+  const nameOf = (c: string) => found.find(c)?.name ?? c;
   const margin = (
-    <section>
-      <h2 className="text-body">Named before</h2>
-      {tree.verdicts.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
-      <ul>
-        {tree.verdicts.map((d) => (
-          <li key={d.id} className="row py-2 text-[0.9375rem]">
-            <b>{findCondition(d.conditionId)?.name ?? d.conditionId}</b>, {d.certainty}: {d.decision}.
-            <span className="block">{d.reason}</span>
-            <span className="block text-small text-ink-2">
-              {d.byName}, {shortDay(d.at.toISOString().slice(0, 10))}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <>
+      {looks[0] && (
+        <section>
+          <h2 className="text-body">The next look</h2>
+          <p className="font-bold">{looks[0].words}</p>
+          <ul className="mt-1 text-[0.9375rem]">
+            {looks[0].outcomes
+              .filter((o) => o.chance > 0.04)
+              .map((o) => (
+                <li key={o.id}>
+                  {o.words}: {nameOf(o.leader)}, {inWords(o.p)}
+                </li>
+              ))}
+          </ul>
+          <Link href={`/tree/${tree.id}/examine`} className="press mt-2">
+            Look again
+          </Link>
+        </section>
+      )}
+      {changes.length > 0 && (
+        <section>
+          <h2 className="text-body">Would change</h2>
+          <ul className="text-[0.9375rem]">
+            {changes.map((c) => (
+              <li key={c.kind + c.id} className="py-1">
+                {c.words}: then {nameOf(c.leader).toLowerCase()} leads.
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {checks.length > 0 && (
+        <section>
+          <h2 className="text-body">Checked before</h2>
+          {checks.map((c) => (
+            <p key={c.look.id} className="py-1 text-[0.9375rem]">
+              {shortDay(c.look.at.toISOString().slice(0, 10))}, {nameOf(c.condition)}: {c.verdict.sentence}
+            </p>
+          ))}
+        </section>
+      )}
+      <section>
+        <h2 className="text-body">Named before</h2>
+        {tree.verdicts.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
+        <ul>
+          {tree.verdicts.map((d, i) => (
+            <li key={d.id} className="row py-2 text-[0.9375rem]">
+              <b className={i > 0 && d.conditionId !== tree.verdicts[0]!.conditionId ? 'line-through' : ''}>
+                {nameOf(d.conditionId)}
+              </b>
+              , {d.certainty}: {d.decision}.<span className="block">{d.reason}</span>
+              {d.overturnedBy.length > 0 && (
+                <span className="block">Overturned the one before by {d.overturnedBy.join(', ')}.</span>
+              )}
+              <span className="block text-small text-ink-2">
+                {d.byName}, {shortDay(d.at.toISOString().slice(0, 10))}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </>
   );
   return (
     <Frame
       tag={<TreeTag tree={tree} units={v.units} here="decide" />}
       head={<TreeHead tree={tree} units={v.units} here="decide" />}
       margin={margin}
-      handle="What was named before"
+      handle="The next look, and what was named before"
     >
       <StepStrip tree={tree} here="decide" />
+      <h1 className="mb-3">What is it, and what is to be done?</h1>
+      {tree.looks.length === 0 && (
+        <p className="mb-4 border-l-4 border-sap pl-3">
+          Nobody has looked this tree over: what stands below is only what is common here.{' '}
+          <Link href={`/tree/${tree.id}/examine`}>Examine it first.</Link>
+        </p>
+      )}
+      <DecisionSheet result={result} find={found.find} month={monthIn(tree.timeZone)} />
+      <p className="no-print mt-3">
+        <Link href={`/tree/${tree.id}/letter${named ? `?name=${named}` : ''}`} className="press">
+          One page for the client
+        </Link>
+      </p>
+      <section className="mt-6" aria-label="The balance">
+        <h2 className="mb-1">The balance</h2>
+        <BalanceFigure beams={beams} {...(result.condition ? { named: result.condition } : {})} />
+      </section>
+      {pair[0] && pair[1] && pair[0].id !== pair[1].id && (
+        <LookalikeTable a={pair[0]} b={pair[1]} host={host} knowledge={found.knowledge} observed={found.observed} />
+      )}
       <DecideBench
+        key={`${tree.id}/${named ?? ''}`}
         treeId={tree.id}
-        list={list}
-        looked={look !== undefined}
-        was={was ? { conditionId: was.conditionId, certainty: was.certainty, decision: was.decision } : null}
+        list={found.candidates.map((c) => ({
+          id: c.id,
+          name: c.name,
+          kind: c.kind,
+          p: c.p,
+          sure: inWords(c.p),
+          needs: found.find(c.id)!.curativeNeeds,
+        }))}
+        proposed={{
+          conditionId: result.condition ?? 'something-else',
+          certainty: result.certainty,
+          decision: result.decision,
+          reason: result.reasons.at(-1)?.sentence ?? '',
+        }}
         refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')}
       />
     </Frame>

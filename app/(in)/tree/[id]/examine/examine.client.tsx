@@ -1,67 +1,94 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import type { Finding } from '@/core/diagnose/knowledge';
-import { PLACES_ON_TREE, VIGOURS, type Vigour } from '@/core/diagnose/words';
-import { Choices, Field, FormFaults, TextArea } from '@/ui/controls/controls';
+import { balance } from '@/core/diagnose/evidence';
+import type { Model } from '@/core/diagnose/model';
+import { nextLooks, type NextLook } from '@/core/diagnose/next-look';
+import { evidenceOf, posterior } from '@/core/diagnose/rank';
+import type { Vigour } from '@/core/diagnose/words';
+import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
+import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
 import { examine } from '../actions';
+import { AlikeTrees, BarkAndRoots, CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
+import { findingsOf, testsOf, toFinding, type BenchSign, type ExamineForm, type Update } from './form';
+import { NextLookCard } from './next-look.client';
 import { PhotoField } from './photo-field.client';
+import { grading, SignList, SignWalk } from './signs.client';
 
-interface Sign {
-  id: string;
-  place: (typeof PLACES_ON_TREE)[number];
-  words: string;
-  worst: string;
-}
 interface Props {
   treeId: string;
-  host: { name: string; key: { ask: string; ifNot: string[] }[] };
+  host: { name: string; rootstock: string | null; key: { ask: string; ifNot: string[] }[] };
   confirmed: boolean;
-  signs: Sign[];
+  signs: BenchSign[];
+  model: Model;
   last: { crownLoss: number | null; vigour: Vigour | null };
+  records: { id: string; name: string }[];
+  alike: { id: string; tag: string }[];
   refused: string | null;
 }
-/** What stands on a sign: not looked, absent, or a grade. */
-type Grade = '-' | '0' | '1' | '2' | '3' | '4';
-const GRADES: Grade[] = ['-', '0', '1', '2', '3', '4'];
-const SPOKEN: Record<Grade, string> = {
-  '-': 'not looked',
-  '0': 'absent',
-  '1': 'a trace',
-  '2': 'some',
-  '3': 'much',
-  '4': 'worst',
-};
 
-const toFinding = (sign: string, g: Grade): Finding =>
-  g === '-'
-    ? { sign, state: 'not looked' }
-    : g === '0'
-      ? { sign, state: 'absent' }
-      : { sign, state: 'seen', grade: Number(g) };
-
-export function ExamineBench({ treeId, host, confirmed, signs, last, refused }: Props) {
+export function ExamineBench({ treeId, host, confirmed, signs, model, last, records, alike, refused }: Props) {
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const [form, setForm, forget] = useDraft(`examine:${treeId}`, {
+  const [form, setForm, forget] = useDraft<ExamineForm>(`look:${treeId}`, {
     key: host.key.map(() => null as boolean | null),
-    grades: {} as Record<string, Grade>,
+    grades: {},
+    more: {},
+    tests: {},
     crownLoss: last.crownLoss === null ? '' : String(last.crownLoss),
     vigour: last.vigour,
+    soilMoisture: null,
+    barkLoss: [],
+    anchors: [],
+    peopleBelow: null,
+    check: null,
     note: '',
+    change: '',
+    changePrice: '',
+    alike: {},
   });
+  const update: Update = (change) => setForm((f) => (typeof change === 'function' ? change(f) : { ...f, ...change }));
   const { busy, faults, send } = useSend(examine);
-  const denied = form.key.map((k, i) => (k === false ? host.key[i]! : null)).filter((k) => k !== null);
-  const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
+  const [skipped, setSkipped] = useState<string[]>([]);
+
+  // The figure may lag a frame behind the finger, never the finger behind the figure.
+  const grades = useDeferredValue(form.grades);
+  const tests = useDeferredValue(form.tests);
+  const { beams, looks } = useMemo(() => {
+    const observed = { findings: findingsOf({ grades, more: {} }), tests: testsOf({ tests }) };
+    const post = posterior(model, evidenceOf(model, observed));
+    return {
+      beams: balance(model, observed, post, 4),
+      looks: nextLooks(model, post, observed, 4, (o) => !skipped.includes(o.kind + o.id)),
+    };
+  }, [model, grades, tests, skipped]);
+  const nameOf = (c: string) => model.conditions.find((x) => x.id === c)?.name ?? c;
+  const answer = (look: NextLook, outcome: string) =>
+    update(
+      look.kind === 'sign'
+        ? grading(look.id, outcome === 'seen' ? '3' : '0')
+        : (f) => ({ ...f, tests: { ...f.tests, [look.id]: outcome } }),
+    );
+  const denied = form.key.flatMap((k, i) => (k === false ? [host.key[i]!] : []));
+  const done = Object.entries(form.tests);
 
   return (
     <form
       noValidate
+      onKeyDown={(e) => {
+        // Alt and a figure answer the next look from anywhere in the form.
+        if (!e.altKey || !/^[1-9]$/.test(e.key)) return;
+        const button = e.currentTarget.querySelector<HTMLButtonElement>(`[data-answer="${e.key}"]`);
+        if (button) {
+          e.preventDefault();
+          button.click();
+        }
+      }}
       onSubmit={(e) => {
         e.preventDefault();
         send(
@@ -71,25 +98,52 @@ export function ExamineBench({ treeId, host, confirmed, signs, last, refused }: 
             hostKey: form.key,
             crownLoss: form.crownLoss,
             vigour: form.vigour,
-            findings: Object.entries(form.grades).map(([s, g]) => toFinding(s, g)),
+            findings: findingsOf(form),
+            tests: testsOf(form),
+            detail: {
+              soilMoisture: form.soilMoisture,
+              barkLoss: form.barkLoss,
+              anchors: form.anchors,
+              peopleBelow: form.peopleBelow,
+              check: form.check,
+            },
             note: form.note,
+            change: form.change,
+            changePrice: form.changePrice,
+            alike: Object.entries(form.alike).map(([tree, except]) => ({
+              id: v7(),
+              treeId: tree,
+              except: Object.entries(except).map(([s, g]) => toFinding(s, g)),
+            })),
           },
           () => {
             forget();
-            said({ sentence: 'Look kept.' });
+            said({ sentence: form.alike && Object.keys(form.alike).length ? 'Looks kept for the row.' : 'Look kept.' });
             router.push(`/tree/${treeId}/decide`);
           },
         );
       }}
     >
-      <h1 className="mb-1">Look it over, from the ground up</h1>
-      <p className="mb-5 text-ink-2">What you did not look at stays “not looked”. That is not the same as absent.</p>
+      <h1>What do you see?</h1>
+      <p className="mb-3 text-ink-2">
+        From the ground up. What you did not look at stays “not looked”: that is not absent.
+      </p>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={['crownLoss', 'note']} />
+      <FormFaults faults={faults} known={['crownLoss', 'note', 'change', 'changePrice']} />
 
-      <section className="mb-6">
-        <h2 className="mb-1">Is it {host.name}?</h2>
-        {confirmed && <p className="mb-1 text-ink-2">Confirmed before. Answer again only if in doubt.</p>}
+      <details className="mb-3 border-y border-line" open={!confirmed || undefined}>
+        <summary className="min-h-12 py-3 font-bold">
+          Is it {host.name}? {confirmed && <span className="font-normal text-ink-2">Confirmed before.</span>}
+        </summary>
+        {!confirmed && (
+          <button
+            type="button"
+            className="press mb-2"
+            onClick={() => update((f) => ({ ...f, key: host.key.map(() => true) }))}
+          >
+            All of this fits
+          </button>
+        )}
         {host.key.map((k, i) => (
           <div key={k.ask} className="row flex flex-wrap items-center justify-between gap-x-6 pt-2">
             <p className="flex-1 basis-72 pb-2">{k.ask}</p>
@@ -97,8 +151,8 @@ export function ExamineBench({ treeId, host, confirmed, signs, last, refused }: 
               small
               hideLabel
               label={k.ask}
-              value={form.key[i] === null ? null : form.key[i] ? 'yes' : 'no'}
-              onChange={(x) => setForm((f) => ({ ...f, key: f.key.map((y, j) => (j === i ? x === 'yes' : y)) }))}
+              value={form.key[i] == null ? null : form.key[i] ? 'yes' : 'no'}
+              onChange={(x) => update((f) => ({ ...f, key: f.key.map((y, j) => (j === i ? x === 'yes' : y)) }))}
               options={[
                 { value: 'yes', name: 'yes' },
                 { value: 'no', name: 'no' },
@@ -106,131 +160,78 @@ export function ExamineBench({ treeId, host, confirmed, signs, last, refused }: 
             />
           </div>
         ))}
+        {host.rootstock && <p className="py-2 text-[0.9375rem]">{host.rootstock}</p>}
         {denied.map((k) => (
-          <p key={k!.ask} className="mt-2 border-l-[3px] border-sap pl-3 font-semibold text-sap">
-            Then look at {k!.ifNot.join(' or ')}. The host stays unconfirmed, and treatment is held.
+          <p key={k.ask} className="mt-2 border-l-[3px] border-sap pl-3 font-semibold text-sap">
+            Then look at {k.ifNot.join(' or ')}. The host stays unconfirmed, and treatment is held.
           </p>
         ))}
-      </section>
+      </details>
 
-      <section className="mb-6 grid gap-x-8 desk:grid-cols-2">
-        <Field
-          label="Crown loss, % of the crown dead or bare"
-          path="crownLoss"
-          faults={faults}
-          hint="Against a full crown of this host in this place."
-        >
-          {(p) => (
-            <div className="flex">
-              <button
-                type="button"
-                className="press"
-                aria-label="Five less"
-                onClick={() =>
-                  setForm((f) => ({ ...f, crownLoss: String(Math.max(0, (Number(f.crownLoss) || 0) - 5)) }))
-                }
-              >
-                −5
-              </button>
-              <input
-                {...p}
-                className="box box-number text-center"
-                inputMode="numeric"
-                maxLength={20}
-                value={form.crownLoss}
-                onChange={(e) => setForm((f) => ({ ...f, crownLoss: e.target.value }))}
-              />
-              <button
-                type="button"
-                className="press"
-                aria-label="Five more"
-                onClick={() =>
-                  setForm((f) => ({ ...f, crownLoss: String(Math.min(100, (Number(f.crownLoss) || 0) + 5)) }))
-                }
-              >
-                +5
-              </button>
-            </div>
-          )}
-        </Field>
-        <Choices
-          label="Vigour: shoots, leaf size, wound wood"
-          value={form.vigour}
-          onChange={(vigour) => setForm((f) => ({ ...f, vigour }))}
-          options={VIGOURS.map((x) => ({ value: x, name: x }))}
+      <SignList signs={signs} form={form} update={update} />
+      <SignWalk signs={signs} form={form} update={update} />
+
+      <div className="mt-4 flex flex-col gap-3">
+        <NextLookCard
+          look={looks[0]}
+          others={looks.slice(1)}
+          nameOf={nameOf}
+          onAnswer={answer}
+          onSkip={(l) => setSkipped((s) => [...s, l.kind + l.id])}
         />
-      </section>
-
-      {places.map((place) => (
-        <section key={place} className="mb-6">
-          <h2 className="capitalize">{place}</h2>
-          {signs
-            .filter((s) => s.place === place)
-            .map((s) => (
-              <SignRow
-                key={s.id}
-                sign={s}
-                value={form.grades[s.id] ?? '-'}
-                onChange={(g) => setForm((f) => ({ ...f, grades: { ...f.grades, [s.id]: g } }))}
-              />
-            ))}
+        {done.length > 0 && (
+          <ul className="flex flex-wrap gap-2" aria-label="Tests done">
+            {done.map(([t, o]) => {
+              const test = model.observables.find((x) => x.kind === 'test' && x.id === t);
+              return (
+                <li key={t}>
+                  <button
+                    type="button"
+                    className="press min-h-11 text-small"
+                    onClick={() =>
+                      update((f) => {
+                        const { [t]: _, ...rest } = f.tests;
+                        return { ...f, tests: rest };
+                      })
+                    }
+                  >
+                    {test?.outcomes.find((x) => x.id === o)?.words ?? o} <span aria-hidden>×</span>
+                    <span className="sr-only">, take this test back</span>
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        )}
+        <section aria-label="The balance">
+          <h2 className="mb-1 text-body">The balance</h2>
+          <BalanceFigure beams={beams} most={2} />
         </section>
-      ))}
+      </div>
 
-      <TextArea
-        label="Anything else"
-        path="note"
-        faults={faults}
-        value={form.note}
-        onChange={(note) => setForm((f) => ({ ...f, note }))}
-      />
-      <PhotoField treeId={treeId} />
+      <CrownAndSoil form={form} update={update} faults={faults} />
+      <FoundWhileDigging form={form} update={update} faults={faults} signs={signs} />
+      <BarkAndRoots form={form} update={update} />
+      <CheckOfTreatment form={form} update={update} records={records} />
+      <AlikeTrees form={form} update={update} trees={alike} signs={signs} />
+      <div className="border-t border-line pt-4">
+        <TextArea
+          label="Anything else"
+          path="note"
+          faults={faults}
+          value={form.note}
+          onChange={(note) => update({ note })}
+        />
+        <PhotoField
+          treeId={treeId}
+          pins={signs.filter((s) => Number(form.grades[s.id] ?? 0) > 0).map((s) => ({ id: s.id, words: s.words }))}
+        />
+      </div>
       <div className="mt-5 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
         <button data-confirm className="press press-main min-w-64 phone:w-full" disabled={busy || refused !== null}>
           {busy ? 'Keeping …' : 'Keep this look'}
         </button>
       </div>
     </form>
-  );
-}
-
-/** One sign with its six answers; the keys 0 to 5 and - grade the one in focus. */
-function SignRow({ sign, value, onChange }: { sign: Sign; value: Grade; onChange: (g: Grade) => void }) {
-  return (
-    <fieldset
-      className="row flex flex-wrap items-center justify-between gap-x-6 gap-y-1 py-2"
-      onKeyDown={(e) => {
-        const g = e.key === '5' ? '4' : e.key;
-        if ((GRADES as string[]).includes(g)) {
-          e.preventDefault();
-          onChange(g as Grade);
-        }
-      }}
-    >
-      <legend className="sr-only">{sign.words}</legend>
-      <p className="flex-1 basis-64" aria-hidden>
-        {sign.words}
-        {value !== '-' && value !== '0' && <span className="block text-small text-ink-2">4 is: {sign.worst}</span>}
-      </p>
-      <div className="flex">
-        {GRADES.map((g) => (
-          <label
-            key={g}
-            title={SPOKEN[g]}
-            className="figures -mr-px flex size-12 cursor-pointer items-center justify-center border border-ink-2 has-checked:bg-ink has-checked:font-bold has-checked:text-sheet has-focus-visible:outline-3 has-focus-visible:outline-slate"
-          >
-            <input
-              type="radio"
-              className="sr-only"
-              name={sign.id}
-              aria-label={SPOKEN[g]}
-              checked={value === g}
-              onChange={() => onChange(g)}
-            />
-            {g === '-' ? '–' : g}
-          </label>
-        ))}
-      </div>
-    </fieldset>
   );
 }

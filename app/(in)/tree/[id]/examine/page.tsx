@@ -1,19 +1,27 @@
-import { findHost, signsFor } from '@/knowledge';
-import { findSign } from '@/knowledge';
-import { allows } from '@/app/_server/viewer';
+import { compile } from '@/core/diagnose/model';
 import { refusal } from '@/core/people/rights';
+import { findHost, findSign, signsFor } from '@/knowledge';
+import { alikeTrees } from '@/store/tree';
+import { knowledgeOf, monthIn, settingOf } from '@/app/_server/diagnosis';
+import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
 import { loadTree } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { ExamineBench } from './examine.client';
+import type { Grade } from './form';
 
 export const metadata = { title: 'Examine' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
   const host = findHost(tree.hostId)!;
+  const [{ knowledge }, alike] = await Promise.all([knowledgeOf(v), alikeTrees(v, tree)]);
+  const model = compile(knowledge, host, settingOf(v, tree, monthIn(tree.timeZone)));
   const last = tree.looks[0];
+  const lastGrade = new Map<string, Grade>(
+    last?.findings.map((f) => [f.sign, f.state === 'absent' ? '0' : (String(f.grade ?? '-') as Grade)]),
+  );
   const margin = (
     <>
       {last && (
@@ -23,11 +31,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             Crown loss {last.crownLoss ?? '–'} %, vigour {last.vigour ?? '–'}.
           </p>
           <ul className="mt-1">
-            {last.findings.map((f) => (
-              <li key={f.sign} className="text-[0.9375rem]">
-                <b className="figures">{f.state === 'seen' ? f.grade : f.state}</b> {findSign(f.sign)?.words ?? f.sign}
-              </li>
-            ))}
+            {last.findings
+              .filter((f) => f.state === 'seen')
+              .map((f) => (
+                <li key={f.sign} className="text-[0.9375rem]">
+                  <b className="figures">{f.grade}</b> {findSign(f.sign)?.words ?? f.sign}
+                </li>
+              ))}
           </ul>
         </section>
       )}
@@ -43,17 +53,34 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     >
       <StepStrip tree={tree} here="examine" />
       <ExamineBench
+        key={tree.id}
         treeId={tree.id}
         host={{
           name: host.name,
+          rootstock: host.rootstock ?? null,
           key: host.key.map((k) => ({
             ask: k.ask,
             ifNot: k.ifNot.map((h) => findHost(h)?.name ?? h.replace(/-/g, ' ')),
           })),
         }}
         confirmed={tree.hostConfirmedAt !== null}
-        signs={signsFor(host).map((s) => ({ id: s.id, place: s.place, words: s.words, worst: s.worst }))}
+        signs={signsFor(host).map((s) => ({
+          id: s.id,
+          place: s.place,
+          words: s.words,
+          worst: s.worst,
+          dig: s.dig,
+          sector: s.sector,
+          ...(s.figure ? { figure: s.figure } : {}),
+          ...(s.count ? { count: s.count } : {}),
+          ...(lastGrade.has(s.id) ? { last: lastGrade.get(s.id)! } : {}),
+        }))}
+        model={model}
         last={{ crownLoss: last?.crownLoss ?? null, vigour: last?.vigour ?? null }}
+        records={tree.records
+          .filter((r) => !r.withdrawn && r.target)
+          .map((r) => ({ id: r.rootId, name: `${shortDay(r.doneOn)}: ${r.actives.map((a) => a.name).join(', ')}` }))}
+        alike={[...alike]}
         refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')}
       />
     </Frame>

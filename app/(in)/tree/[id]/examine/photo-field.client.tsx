@@ -6,7 +6,17 @@ import { v7 } from 'uuid';
 import { Tick } from '@/ui/controls/controls';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
-export function PhotoField({ treeId, onAdded }: { treeId: string; onAdded?: (id: string) => void }) {
+export function PhotoField({
+  treeId,
+  onAdded,
+  pins = [],
+}: {
+  treeId: string;
+  onAdded?: (id: string) => void;
+  /** Signs that a photo can be pinned to. */
+  pins?: { id: string; words: string }[];
+}) {
+  const [pin, setPin] = useState('');
   const [state, setState] = useState<{ busy: boolean; sentence: string; fault: boolean }>({
     busy: false,
     sentence: '',
@@ -22,7 +32,7 @@ export function PhotoField({ treeId, onAdded }: { treeId: string; onAdded?: (id:
         if (file.size > 25_000_000)
           throw new Error(`${file.name} has ${Math.round(file.size / 1e6)} MB; a photo may have 25 MB at most.`);
         const answer = await fetch(
-          `/api/photos?${new URLSearchParams({ id, tree: treeId, location: keep ? 'keep' : 'strip' })}`,
+          `/api/photos?${new URLSearchParams({ id, tree: treeId, location: keep ? 'keep' : 'strip', ...(pin ? { sign: pin } : {}) })}`,
           { method: 'POST', body: file },
         );
         const body = (await answer.json()) as { faults?: { sentence: string }[] };
@@ -57,6 +67,21 @@ export function PhotoField({ treeId, onAdded }: { treeId: string; onAdded?: (id:
             onChange={(e) => void send(e.target.files).then(() => (e.target.value = ''))}
           />
         </label>
+        {pins.length > 0 && (
+          <select
+            aria-label="What the photo shows"
+            className="box w-auto"
+            value={pin}
+            onChange={(e) => setPin(e.target.value)}
+          >
+            <option value="">the whole tree</option>
+            {pins.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.words}
+              </option>
+            ))}
+          </select>
+        )}
         <div className="flex-1 basis-56">
           <Tick checked={keep} onChange={setKeep}>
             Keep where it was taken

@@ -1,0 +1,81 @@
+import type { Finding, TestResult } from '@/core/diagnose/knowledge';
+import type { LookDetail } from '@/core/diagnose/look';
+import type { PlaceOnTree, Vigour } from '@/core/diagnose/words';
+
+/** What stands on a sign: not looked, absent, or a grade. */
+export type Grade = '-' | '0' | '1' | '2' | '3' | '4';
+export const GRADES: Grade[] = ['-', '0', '1', '2', '3', '4'];
+export const SPOKEN: Record<Grade, string> = {
+  '-': 'not looked',
+  '0': 'absent',
+  '1': 'a trace',
+  '2': 'some',
+  '3': 'much',
+  '4': 'worst',
+};
+export const BEARINGS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
+
+export interface BenchSign {
+  id: string;
+  place: PlaceOnTree;
+  words: string;
+  worst: string;
+  figure?: string;
+  dig: boolean;
+  sector: boolean;
+  count?: string;
+  /** How it stood at the last look. */
+  last?: Grade;
+}
+interface More {
+  bearing?: number;
+  had?: string;
+  of?: string;
+}
+export interface ExamineForm {
+  key: (boolean | null)[];
+  grades: Record<string, Grade>;
+  more: Record<string, More>;
+  tests: Record<string, string>;
+  crownLoss: string;
+  vigour: Vigour | null;
+  soilMoisture: LookDetail['soilMoisture'];
+  barkLoss: { from: number; to: number }[];
+  anchors: LookDetail['anchors'];
+  peopleBelow: boolean | null;
+  check: LookDetail['check'];
+  note: string;
+  change: string;
+  changePrice: string;
+  alike: Record<string, Record<string, Grade>>;
+}
+export type Update = (change: Partial<ExamineForm> | ((f: ExamineForm) => ExamineForm)) => void;
+
+export const toFinding = (sign: string, g: Grade): Finding =>
+  g === '-'
+    ? { sign, state: 'not looked' }
+    : g === '0'
+      ? { sign, state: 'absent' }
+      : { sign, state: 'seen', grade: Number(g) };
+
+/** A count that is half typed is left out; the sentence for one that is wrong comes from the server. */
+const counted = (m: More | undefined) => {
+  const [had, of] = [Number(m?.had), Number(m?.of)];
+  return m?.had?.trim() && m.of?.trim() && Number.isInteger(had) && Number.isInteger(of)
+    ? { counted: { had, of } }
+    : {};
+};
+export const findingsOf = (f: Pick<ExamineForm, 'grades' | 'more'>): Finding[] =>
+  Object.entries(f.grades)
+    .filter(([, g]) => g !== '-')
+    .map(([sign, g]) => {
+      const m = f.more[sign];
+      const seen = g !== '0';
+      return {
+        ...toFinding(sign, g),
+        ...(seen && m?.bearing !== undefined ? { bearing: m.bearing } : {}),
+        ...(seen ? counted(m) : {}),
+      };
+    });
+export const testsOf = (f: Pick<ExamineForm, 'tests'>): TestResult[] =>
+  Object.entries(f.tests).map(([test, outcome]) => ({ test, outcome }));

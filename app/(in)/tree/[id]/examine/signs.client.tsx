@@ -1,0 +1,335 @@
+'use client';
+
+import { useState } from 'react';
+import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
+import { SignFigure } from '@/ui/figures/signs';
+import { BEARINGS, GRADES, SPOKEN, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
+
+interface Props {
+  signs: BenchSign[];
+  form: ExamineForm;
+  update: Update;
+}
+
+const gradeOf = (form: ExamineForm, id: string): Grade => form.grades[id] ?? '-';
+/** Grades one sign, and what is said beside it goes when it is no longer seen. */
+export const grading = (id: string, g: Grade) => (f: ExamineForm) => ({ ...f, grades: { ...f.grades, [id]: g } });
+/** Everything at a place that nobody has graded is looked for and absent. */
+const nothingElse = (signs: BenchSign[], place: PlaceOnTree) => (f: ExamineForm) => ({
+  ...f,
+  grades: {
+    ...Object.fromEntries(
+      signs.filter((s) => s.place === place && !s.dig && !f.grades[s.id]).map((s) => [s.id, '0' as const]),
+    ),
+    ...f.grades,
+  },
+});
+
+/** How a sign stood last time, and whether that has changed. */
+function Last({ sign, now }: { sign: BenchSign; now: Grade }) {
+  if (sign.last === undefined) return null;
+  const changed = now !== '-' && now !== sign.last;
+  const worse = Number(now) > Number(sign.last);
+  return (
+    <span className={`figures text-small whitespace-nowrap ${changed ? 'font-bold' : 'text-ink-2'}`}>
+      last {SPOKEN[sign.last]}
+      {changed && (worse ? ' ▲ worse' : ' ▼ better')}
+    </span>
+  );
+}
+
+/** Where it stands and how many, asked only of signs that are there. */
+function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<Props, 'signs'>) {
+  const more = form.more[sign.id] ?? {};
+  const set = (m: typeof more) =>
+    update((f) => ({ ...f, more: { ...f.more, [sign.id]: { ...f.more[sign.id], ...m } } }));
+  if (!sign.sector && !sign.count) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-1">
+      {sign.sector && (
+        <div role="radiogroup" aria-label={`Side of ${sign.words}`} className="flex flex-wrap">
+          {BEARINGS.map((b, i) => (
+            <button
+              key={b}
+              type="button"
+              role="radio"
+              aria-checked={more.bearing === i * 45}
+              onClick={() => set({ bearing: i * 45 })}
+              className={`-mr-px min-h-11 min-w-11 border border-ink-2 text-small ${more.bearing === i * 45 ? 'bg-ink font-bold text-sheet' : ''}`}
+            >
+              {b}
+            </button>
+          ))}
+        </div>
+      )}
+      {sign.count && (
+        <p className="flex items-center gap-2 text-small">
+          <input
+            aria-label={`${sign.words}: how many had it`}
+            inputMode="numeric"
+            maxLength={4}
+            className="box figures w-20 min-h-11"
+            value={more.had ?? ''}
+            onChange={(e) => set({ had: e.target.value, of: more.of ?? '17' })}
+          />
+          of
+          <input
+            aria-label={`${sign.words}: how many were looked at`}
+            inputMode="numeric"
+            maxLength={4}
+            className="box figures w-20 min-h-11"
+            value={more.of ?? '17'}
+            onChange={(e) => set({ of: e.target.value })}
+          />
+          {sign.count}; 17 settle it to a quarter
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** All places at once, for the desk: tabs lead to them, keys grade the sign in focus and go on to the next. */
+export function SignList({ signs, form, update }: Props) {
+  const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
+  const [open, setOpen] = useState<string | null>(null);
+  const go = (place: string) => document.getElementById(`place-${place}`)?.scrollIntoView({ block: 'start' });
+  return (
+    <div className="phone:hidden">
+      <nav aria-label="Places on the tree" className="flex flex-wrap border-b-2 border-bark">
+        {places.map((p) => {
+          const of = signs.filter((s) => s.place === p);
+          const looked = of.filter((s) => gradeOf(form, s.id) !== '-').length;
+          return (
+            <button
+              key={p}
+              type="button"
+              onClick={() => go(p)}
+              className={`min-h-11 px-2 text-small capitalize ${looked === of.length ? 'font-bold' : ''} hover:underline`}
+            >
+              {p} <span className="figures font-bold text-cambium-deep">{looked || ''}</span>
+            </button>
+          );
+        })}
+      </nav>
+      <div
+        className="max-h-[max(300px,calc(100dvh-430px))] overflow-y-auto border-b border-line pr-1"
+        tabIndex={0}
+        role="region"
+        aria-label="Signs, from the ground up"
+      >
+        {places.map((place) => (
+          <section key={place} id={`place-${place}`} aria-label={place} className="pt-3">
+            <div className="flex items-center justify-between gap-3">
+              <h2 className="text-body capitalize">{place}</h2>
+              <button
+                type="button"
+                className="press press-plain min-h-10 text-small"
+                onClick={() => update(nothingElse(signs, place))}
+              >
+                Nothing else here
+              </button>
+            </div>
+            {signs
+              .filter((s) => s.place === place)
+              .map((s) => (
+                <SignRow
+                  key={s.id}
+                  sign={s}
+                  form={form}
+                  update={update}
+                  open={open === s.id}
+                  onOpen={() => setOpen(open === s.id ? null : s.id)}
+                />
+              ))}
+          </section>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** One sign with its six answers; the keys 0 to 5 and - grade the one in focus. */
+function SignRow({
+  sign,
+  form,
+  update,
+  open,
+  onOpen,
+}: { sign: BenchSign; open: boolean; onOpen: () => void } & Omit<Props, 'signs'>) {
+  const value = gradeOf(form, sign.id);
+  const seen = value !== '-' && value !== '0';
+  return (
+    <fieldset
+      data-sign={sign.id}
+      className={`row py-1 ${seen ? 'bg-paper' : ''}`}
+      onKeyDown={(e) => {
+        const g = e.key === '5' ? '4' : e.key;
+        if (!(GRADES as string[]).includes(g) || (e.target instanceof HTMLInputElement && e.target.type !== 'radio'))
+          return;
+        e.preventDefault();
+        update(grading(sign.id, g as Grade));
+        // A practised hand goes down the list without another key.
+        const rows = [...document.querySelectorAll<HTMLElement>('fieldset[data-sign]')];
+        const next = rows[rows.indexOf(e.currentTarget) + 1];
+        (
+          next?.querySelector<HTMLInputElement>('input:checked') ?? next?.querySelector<HTMLInputElement>('input')
+        )?.focus();
+      }}
+    >
+      <legend className="sr-only">{sign.words}</legend>
+      <div className="flex flex-wrap items-center justify-between gap-x-4 px-1">
+        <p className="flex flex-1 basis-64 items-center gap-3 leading-snug">
+          <span className={seen ? 'font-bold' : ''} aria-hidden>
+            {sign.words}
+          </span>
+          {sign.figure && (
+            <button
+              type="button"
+              onClick={onOpen}
+              aria-expanded={open}
+              aria-label={`Drawing of: ${sign.words}`}
+              className="flex-none border border-line p-0.5"
+            >
+              <SignFigure id={sign.figure} size={30} caption={false} />
+            </button>
+          )}
+          <Last sign={sign} now={value} />
+        </p>
+        <div className="flex">
+          {GRADES.map((g) => (
+            <label
+              key={g}
+              title={SPOKEN[g]}
+              className={`figures -mr-px flex h-11 min-w-11 cursor-pointer items-center justify-center border border-ink-2 px-1 text-small has-checked:font-bold has-focus-visible:outline-3 has-focus-visible:outline-slate ${g === '-' ? 'has-checked:border-ink' : g === '0' ? 'has-checked:bg-line has-checked:text-ink' : 'has-checked:bg-ink has-checked:text-sheet'}`}
+            >
+              <input
+                type="radio"
+                className="sr-only"
+                name={sign.id}
+                aria-label={SPOKEN[g]}
+                checked={value === g}
+                onChange={() => update(grading(sign.id, g))}
+              />
+              {g === '-' ? '–' : g === '0' ? 'no' : g}
+            </label>
+          ))}
+        </div>
+      </div>
+      {seen && (
+        <div className="px-1">
+          <p className="text-small text-ink-2">4 is: {sign.worst}</p>
+          <Particulars sign={sign} form={form} update={update} />
+        </div>
+      )}
+      {open && sign.figure && (
+        <div className="flex flex-wrap gap-5 px-1 py-2">
+          <SignFigure id={sign.figure} size={120} />
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
+/** One sign at a time, for a thumb: an answer goes on to the next, and a whole place can be done with one touch. */
+export function SignWalk({ signs, form, update }: Props) {
+  const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
+  const [place, setPlace] = useState<PlaceOnTree>(places[0]!);
+  const [skipped, setSkipped] = useState<string[]>([]);
+  const here = signs.filter((s) => s.place === place && !s.dig);
+  const dug = signs.filter((s) => s.place === place && s.dig);
+  const open = [...here, ...dug].filter((s) => gradeOf(form, s.id) === '-' && !skipped.includes(s.id));
+  const sign = open[0];
+  const at = places.indexOf(place);
+  const next = places[at + 1];
+  const graded = [...here, ...dug].filter((s) => gradeOf(form, s.id) !== '-');
+  const lastSeen = [...graded].reverse().find((s) => gradeOf(form, s.id) !== '0' && (s.sector || s.count));
+  return (
+    <section aria-label="Walk" className="hidden phone:block">
+      <nav aria-label="Walk from the ground up" className="-mx-4 flex overflow-x-auto border-y border-line">
+        {places.map((p) => (
+          <button
+            key={p}
+            type="button"
+            aria-current={p === place ? 'step' : undefined}
+            onClick={() => setPlace(p)}
+            className={`min-h-12 px-3 text-[0.9375rem] whitespace-nowrap capitalize ${p === place ? 'bg-ink font-bold text-sheet' : ''}`}
+          >
+            {p}{' '}
+            <span className="figures">
+              {signs.filter((s) => s.place === p && gradeOf(form, s.id) !== '-').length || ''}
+            </span>
+          </button>
+        ))}
+      </nav>
+      <div className="min-h-[216px] pt-4">
+        {sign ? (
+          <>
+            <div className="flex items-start justify-between gap-3">
+              <p className="text-[1.375rem] leading-tight font-bold">{sign.words}</p>
+              {sign.figure && <SignFigure id={sign.figure} size={64} caption={false} />}
+            </div>
+            <p className="mt-1 flex flex-wrap gap-x-4 text-small text-ink-2">
+              <span>4 is: {sign.worst}</span>
+              {sign.dig && <b>only after digging</b>}
+              <Last sign={sign} now="-" />
+            </p>
+            <div className="mt-3 grid grid-cols-5" role="group" aria-label={`How much: ${sign.words}`}>
+              {(['0', '1', '2', '3', '4'] as const).map((g) => (
+                <button
+                  key={g}
+                  type="button"
+                  aria-label={SPOKEN[g]}
+                  onClick={() => update(grading(sign.id, g))}
+                  className="figures -mr-px min-h-16 border border-ink text-[1.375rem] font-bold"
+                >
+                  {g === '0' ? 'no' : g}
+                </button>
+              ))}
+            </div>
+          </>
+        ) : (
+          <p className="py-4 text-lead font-bold capitalize">{place}: all looked at.</p>
+        )}
+        <div className="mt-3 flex gap-2">
+          {sign && (
+            <button type="button" className="press flex-1" onClick={() => setSkipped((s) => [...s, sign.id])}>
+              Not looked
+            </button>
+          )}
+          <button
+            type="button"
+            className="press flex-[1.6]"
+            onClick={() => {
+              update(nothingElse(signs, place));
+              if (next) setPlace(next);
+            }}
+          >
+            Nothing else here{next ? ' →' : ''}
+          </button>
+        </div>
+      </div>
+      {lastSeen && <Particulars sign={lastSeen} form={form} update={update} />}
+      {graded.some((s) => gradeOf(form, s.id) !== '0') && (
+        <ul className="mt-3">
+          {graded
+            .filter((s) => gradeOf(form, s.id) !== '0')
+            .map((s) => (
+              <li key={s.id} className="row flex items-center justify-between gap-3 py-1">
+                <span>
+                  <b className="figures">{gradeOf(form, s.id)}</b> {s.words} <Last sign={s} now={gradeOf(form, s.id)} />
+                </span>
+                <button
+                  type="button"
+                  className="press press-plain min-h-12"
+                  aria-label={`Take back: ${s.words}`}
+                  onClick={() => update(grading(s.id, '-'))}
+                >
+                  undo
+                </button>
+              </li>
+            ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,157 @@
+import { concerns, oftenOf, signsOf, type Condition, type Host, type Knowledge } from './knowledge';
+import { OFTEN, type Often } from './words';
+
+/** What every host of a group must have among its conditions. */
+const COMMON_TO: Readonly<Record<string, readonly string[]>> = {
+  all: [
+    'drought-stress',
+    'waterlogging',
+    'buried-collar',
+    'girdling-roots',
+    'compaction',
+    'cut-roots',
+    'salt-damage',
+    'honey-fungus',
+    'butt-rot',
+    'mower-wounds',
+    'voles',
+    'deer',
+    'frost-damage',
+    'lightning',
+    'storm-breaks',
+    'ties',
+    'lichen-harmless',
+    'nothing-wrong',
+    'something-else',
+  ],
+  broadleaf: ['sooty-mould', 'nitrogen-hunger', 'dense-crown', 'water-shoots', 'clay-film'],
+  conifer: ['needle-drop-natural'],
+  pome: ['rootstock-takeover', 'san-jose-scale', 'crown-gall', 'fire-blight'],
+  'stone-fruit': ['brown-rot', 'bacterial-canker', 'shot-hole', 'peach-tree-borer', 'rootstock-takeover'],
+  spruce: ['spruce-mite', 'spruce-bark-beetle'],
+  pine: ['tip-blight', 'red-band-blight'],
+  oak: ['powdery-mildew', 'oak-wilt', 'phytophthora-bleeding'],
+  ash: ['emerald-ash-borer', 'ash-dieback', 'ash-clearwing'],
+  elm: ['dutch-elm-disease', 'elm-leaf-beetle', 'elm-bark-beetle'],
+  citrus: ['citrus-miner', 'citrus-greening', 'phytophthora-root-rot', 'snails-slugs', 'mealybug'],
+};
+
+/** How far apart two chances must lie to tell two conditions apart: "usual" against "rare". */
+const APART = 0.25;
+
+const duplicates = (ids: string[]) => ids.filter((x, i) => ids.indexOf(x) !== i);
+
+/** Whether some sign or test outcome is clearly likelier under one of two conditions than under the other, on a host. */
+export function tellApart(
+  a: Condition,
+  b: Condition,
+  host: Host,
+  k: Pick<Knowledge, 'signs' | 'tests'>,
+): string | null {
+  const p = (o: Often | undefined, idle: number) => (o === undefined ? idle : OFTEN[o]);
+  for (const s of k.signs)
+    if (concerns(s.groups, host) && Math.abs(p(oftenOf(a, s.id), s.idle) - p(oftenOf(b, s.id), s.idle)) >= APART)
+      return s.id;
+  for (const t of k.tests)
+    if (concerns(t.groups, host))
+      for (const o of t.outcomes)
+        if (Math.abs(p(a.tests[t.id]?.[o.id], o.idle) - p(b.tests[t.id]?.[o.id], o.idle)) >= APART)
+          return `${t.id}/${o.id}`;
+  return null;
+}
+
+/**
+ * Everything that is wrong with a knowledge base, as sentences with the place of each fault; empty when it is sound:
+ * ids that lead nowhere, signs that nothing makes, conditions that no sign can reach, look-alikes that nothing tells
+ * apart, hosts without the common conditions of their group, and likelihoods that contradict a chain.
+ */
+export function faultsIn(k: Knowledge): string[] {
+  const out: string[] = [];
+  const conditions = new Map(k.conditions.map((c) => [c.id, c]));
+  const signs = new Map(k.signs.map((s) => [s.id, s]));
+  const tests = new Map(k.tests.map((t) => [t.id, t]));
+  const groups = new Set(k.hosts.flatMap((h) => [h.id, ...h.groups]));
+  for (const [name, list] of Object.entries({ host: k.hosts, sign: k.signs, test: k.tests, condition: k.conditions }))
+    for (const x of duplicates(list.map((y) => y.id))) out.push(`${name} ${x}: named twice`);
+
+  const used = new Set(k.conditions.flatMap((c) => [...signsOf(c), ...c.signs.never]));
+  const usedTests = new Set(k.conditions.flatMap((c) => Object.keys(c.tests)));
+  for (const s of k.signs) {
+    if (!used.has(s.id)) out.push(`sign ${s.id}: no condition makes it`);
+    for (const g of s.groups) if (!groups.has(g)) out.push(`sign ${s.id}: no host group ${g}`);
+    if (s.echoes && !signs.has(s.echoes)) out.push(`sign ${s.id}: echoes ${s.echoes}, which is not there`);
+  }
+  for (const t of k.tests) {
+    if (!usedTests.has(t.id)) out.push(`test ${t.id}: no condition answers it`);
+    if (t.outcomes.at(-1)!.id !== 'none') out.push(`test ${t.id}: its last outcome must be "none"`);
+  }
+  for (const c of k.conditions) {
+    for (const g of [...c.groups, ...c.worseOn]) if (!groups.has(g)) out.push(`condition ${c.id}: no host group ${g}`);
+    const named = [...signsOf(c), ...c.signs.never];
+    for (const s of named) if (!signs.has(s)) out.push(`condition ${c.id}: no sign ${s}`);
+    for (const s of duplicates(named)) out.push(`condition ${c.id}: sign ${s} stands twice`);
+    for (const [t, outcomes] of Object.entries(c.tests))
+      for (const o of Object.keys(outcomes))
+        if (!tests.get(t)?.outcomes.some((x) => x.id === o)) out.push(`condition ${c.id}: no test outcome ${t}/${o}`);
+    if (c.deciding && !c.tests[c.deciding.test]?.[c.deciding.outcome])
+      out.push(`condition ${c.id}: its deciding test does not say how often it comes out`);
+    for (const x of [...c.drivers, ...c.followers, ...c.lookalikes])
+      if (!conditions.has(x)) out.push(`condition ${c.id}: no condition ${x}`);
+    const on = k.hosts.filter((h) => concerns(c.groups, h));
+    if (!on.length) out.push(`condition ${c.id}: on no host`);
+    for (const h of on) {
+      // The sound tree and the unknown are what is left when nothing speaks.
+      if (c.id === 'something-else') continue;
+      const reachable = signsOf(c).some((s) => {
+        const sign = signs.get(s);
+        return sign && concerns(sign.groups, h) && OFTEN[oftenOf(c, s)!] > sign.idle * 1.4;
+      });
+      if (!reachable) out.push(`condition ${c.id}: no sign on ${h.id} leads to it`);
+    }
+    for (const x of c.lookalikes) {
+      const other = conditions.get(x);
+      if (!other) continue;
+      for (const h of on)
+        if (concerns(other.groups, h) && !tellApart(c, other, h, k))
+          out.push(`conditions ${c.id} and ${x}: nothing tells them apart on ${h.id}`);
+    }
+    for (const x of c.followers)
+      if (conditions.has(x) && !conditions.get(x)!.drivers.includes(c.id))
+        out.push(`chain ${c.id} → ${x}: the follower does not name its driver`);
+    for (const x of c.drivers) {
+      const driver = conditions.get(x);
+      if (!driver) continue;
+      if (!driver.followers.includes(c.id)) out.push(`chain ${x} → ${c.id}: the driver does not name its follower`);
+      for (const s of [...c.signs.always, ...c.signs.usual])
+        if (driver.signs.never.includes(s))
+          out.push(`chain ${x} → ${c.id}: ${s} is usual in the follower and “never” in its driver`);
+      for (const s of [...driver.signs.always, ...driver.signs.usual])
+        if (c.signs.never.includes(s))
+          out.push(`chain ${x} → ${c.id}: ${s} is usual in the driver and “never” in its follower`);
+    }
+  }
+  const circle = (id: string, path: string[]): string[] | null => {
+    if (path.includes(id)) return [...path.slice(path.indexOf(id)), id];
+    for (const d of conditions.get(id)?.drivers ?? []) {
+      const found = circle(d, [...path, id]);
+      if (found) return found;
+    }
+    return null;
+  };
+  for (const c of k.conditions) {
+    const found = circle(c.id, []);
+    if (found) {
+      out.push(`chain runs in a circle: ${found.join(' ← ')}`);
+      break;
+    }
+  }
+  for (const h of k.hosts)
+    for (const [group, list] of Object.entries(COMMON_TO))
+      if (group === 'all' || h.groups.includes(group))
+        for (const id of list)
+          if (!conditions.has(id) || !concerns(conditions.get(id)!.groups, h))
+            out.push(`host ${h.id}: has no ${id}, which every ${group === 'all' ? 'tree' : group} has`);
+  for (const t of k.lookalikes)
+    for (const r of t.rows) if (!conditions.has(r.condition)) out.push(`table ${t.id}: no condition ${r.condition}`);
+  return out;
+}

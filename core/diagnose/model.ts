@@ -1,0 +1,255 @@
+import { concerns, oftenOf, type Condition, type Host, type Knowledge } from './knowledge';
+import { OFTEN, type PlaceOnTree } from './words';
+
+/** What is known before anybody looks: where, when, and what stood here or near by before. */
+export interface Setting {
+  month: number;
+  /** How present a condition is in the region: 0.03 absent, 0.3 rare, 1 as usual, 2 spreading. */
+  presence?: Readonly<Record<string, number>>;
+  /** Finds of a condition near by: the nearest in km; 0 is on the same place. */
+  nearby?: Readonly<Record<string, number>>;
+  /** Conditions that this tree had before. */
+  history?: readonly string[];
+  /** Treatments that were looked at again: what they were for, and whether they did anything. */
+  outcomes?: readonly Outcome[];
+}
+/** The effect of an earlier treatment, as a later look found it. */
+export interface Outcome {
+  condition: string;
+  effect: 'none' | 'some' | 'good';
+}
+
+/** Odds of a condition against a sound tree, by how common it is on its hosts. */
+const COMMON = { very: 0.08, often: 0.03, 'now and then': 0.012, rare: 0.003 } as const;
+/** How an outcome moves the odds of what was treated: a proper treatment that did nothing speaks against its target. */
+const OUTCOME = { none: 0.2, some: 1, good: 3 } as const;
+/** How likely a follower joins its driver; a mould on honeydew nearly always does. */
+const JOINS = 0.2;
+const JOINS_ALWAYS = 0.5;
+/** A follower without any driver: possible, but only just. */
+const ALONE = 0.5;
+const ALONE_ONLY_FOLLOWS = 0.25;
+
+/** A tree is looked at because somebody was called: sound ones are fewer than in the street. */
+const SOUND_ODDS = 0.3;
+
+/** The sound tree and the unknown stand among the candidates of every tree. */
+export const SOUND = 'nothing-wrong';
+export const UNKNOWN = 'something-else';
+
+export interface ModelCondition {
+  id: string;
+  name: string;
+  kind: Condition['kind'];
+  harmless: boolean;
+  odds: number;
+}
+/** One thing to look at or to do: its outcomes, and how likely each candidate makes each of them. */
+export interface Observable {
+  id: string;
+  /** `sign`: outcomes are seen and absent. */
+  kind: 'sign' | 'test';
+  place: PlaceOnTree | null;
+  words: string;
+  outcomes: { id: string; words: string }[];
+  minutes: number;
+  wounds: 0 | 1 | 2;
+  laboratory: boolean;
+  /** 1, or less for a sign that tells mostly what another one tells. */
+  weight: number;
+  /** Share of observations of this kind that are wrong. */
+  error: number;
+  /** Candidates that make this observable alike share a profile; profile of each candidate, 0 for those it has nothing to do with. */
+  profile: number[];
+  profiles: number;
+  /** By outcome: how likely a set of two profiles shows it, mistakes aside; entry a × profiles + b, 0 for "nobody else". */
+  chances: number[][];
+}
+/** What the engine works on: one host in one month; plain data, so that it can travel to the browser. */
+export interface Model {
+  conditions: ModelCondition[];
+  observables: Observable[];
+  /** Pairs [driver, follower, share] by index. */
+  chains: [number, number, number][];
+}
+
+/** Minutes that a look at one sign takes, by place; digging is counted apart. */
+const MINUTES: Record<PlaceOnTree, number> = {
+  ground: 0.2,
+  collar: 0.3,
+  trunk: 0.25,
+  bark: 0.4,
+  branches: 0.3,
+  crown: 0.2,
+  shoots: 0.25,
+  leaves: 0.2,
+  undersides: 0.3,
+  flowers: 0.25,
+  fruit: 0.25,
+  visitors: 0.3,
+  neighbours: 0.4,
+};
+const DIG_MINUTES = 8;
+const CROWN_SIGNS = ['top-dieback', 'crown-thin', 'sudden-collapse', 'crown-grey'];
+
+export const inSeason = (month: number, [from, to]: readonly [number, number]): boolean =>
+  from <= to ? month >= from && month <= to : month >= from || month <= to;
+
+/** Leaves that can be looked at: on evergreens always, else from April to October. */
+export const inLeaf = (host: Pick<Host, 'evergreen'>, month: number): boolean =>
+  host.evergreen || (month >= 4 && month <= 10);
+
+/** The odds of one condition on this host in this setting, against a sound tree. */
+function oddsOf(c: Condition, host: Host, s: Setting): number {
+  if (c.id === SOUND) return SOUND_ODDS;
+  if (c.id === UNKNOWN) return 0.05;
+  let odds: number = COMMON[c.common];
+  if (c.worseOn.length) odds *= concerns(c.worseOn, host) ? 2 : 0.5;
+  if (!inSeason(s.month, c.season)) odds *= 0.4;
+  odds *= s.presence?.[c.id] ?? 1;
+  const km = s.nearby?.[c.id];
+  if (km !== undefined) odds *= 1 + 5 * Math.exp(-km / (c.protect?.withinKm ?? 2));
+  if (s.history?.includes(c.id)) odds *= 4;
+  for (const o of s.outcomes ?? []) if (o.condition === c.id) odds *= OUTCOME[o.effect];
+  return odds;
+}
+
+/** Chance that a candidate shows a sign; null where it has nothing to do with it. */
+function chance(c: Condition, sign: string, idle: number, month: number): number | null {
+  if (c.id === UNKNOWN) return Math.min(0.35, Math.max(0.1, idle * 2));
+  const often = oftenOf(c, sign);
+  if (often === undefined) {
+    if (sign !== 'crown-full' || c.kind === 'harmless') return null;
+    return CROWN_SIGNS.some((x) => c.signs.always.includes(x) || c.signs.usual.includes(x)) ? OFTEN.rare : null;
+  }
+  const p = OFTEN[often];
+  return p > idle && !inSeason(month, c.season) ? idle + (p - idle) * 0.7 : p;
+}
+
+/**
+ * How likely a set of one or two candidates shows an outcome: those that make it likelier join as independent causes;
+ * one that says "never" holds only while no other makes it; else it comes by chance.
+ */
+export function chanceOf(idle: number, a: number | null, b: number | null): number {
+  const up = (p: number | null) => p !== null && p >= idle;
+  if (up(a)) return up(b) ? 1 - (1 - a!) * (1 - b!) : a!;
+  if (up(b)) return b!;
+  if (a !== null) return b !== null ? Math.min(a, b) : a;
+  return b ?? idle;
+}
+
+/**
+ * Profiles and their chances from the rows of an observable: `by[k][c]` is how likely candidate c shows outcome k, null
+ * where it has nothing to do with it. Signs have one row, "seen"; the last outcome of a test is what is left over.
+ */
+function profiled(
+  kind: Observable['kind'],
+  idle: readonly number[],
+  by: readonly (readonly (number | null)[])[],
+  count: number,
+): Pick<Observable, 'profile' | 'profiles' | 'chances'> {
+  const kinds = new Map<string, number>([[by.map(() => '').join(), 0]]);
+  const rows: (number | null)[][] = [by.map(() => null)];
+  const profile = Array.from({ length: count }, (_, c) => {
+    const row = by.map((r) => r[c]!);
+    const key = row.map((x) => x ?? '').join();
+    const known = kinds.get(key);
+    if (known !== undefined) return known;
+    kinds.set(key, rows.length);
+    return rows.push(row) - 1;
+  });
+  const n = rows.length;
+  const outcomes = kind === 'sign' ? 2 : by.length;
+  const chances = Array.from({ length: outcomes }, () => new Array<number>(n * n));
+  for (let a = 0; a < n; a++)
+    for (let b = 0; b < n; b++) {
+      const raw = idle.map((x, k) => chanceOf(x, rows[a]![k]!, rows[b]![k]!));
+      if (kind === 'sign') {
+        chances[0]![a * n + b] = raw[0]!;
+        chances[1]![a * n + b] = 1 - raw[0]!;
+        continue;
+      }
+      const last = outcomes - 1;
+      const others = raw.slice(0, last).reduce((x, y) => x + y, 0);
+      raw[last] = Math.max(rows[a]![last] ?? 0, rows[b]![last] ?? 0, 1 - others, 0.03);
+      for (let k = 0; k < outcomes; k++) chances[k]![a * n + b] = raw[k]! / (others + raw[last]);
+    }
+  return { profile, profiles: n, chances };
+}
+
+/**
+ * The knowledge of one host in one setting as the engine reads it.
+ * @param knowledge all that is known, an outfit's own entries already laid over it
+ * @returns candidates (the sound tree and the unknown always among them), everything that can be looked at, and the chains
+ */
+export function compile(
+  knowledge: Pick<Knowledge, 'signs' | 'tests' | 'conditions'>,
+  host: Host,
+  setting: Setting,
+): Model {
+  const here = knowledge.conditions.filter((c) => concerns(c.groups, host));
+  const leaf = inLeaf(host, setting.month);
+  const named = new Set(here.flatMap((c) => Object.keys(c.tests)));
+  const signs = knowledge.signs
+    .filter((s) => concerns(s.groups, host))
+    .map((s): Observable => ({
+      id: s.id,
+      kind: 'sign',
+      place: s.place,
+      words: s.words,
+      outcomes: [
+        { id: 'seen', words: 'seen' },
+        { id: 'absent', words: 'absent' },
+      ],
+      minutes: s.dig ? DIG_MINUTES : MINUTES[s.place],
+      wounds: 0,
+      laboratory: false,
+      weight: s.echoes ? 0.6 : 1,
+      error: 0.06,
+      ...profiled('sign', [s.idle], [here.map((c) => chance(c, s.id, s.idle, setting.month))], here.length),
+    }));
+  const tests = knowledge.tests
+    .filter((t) => named.has(t.id) && concerns(t.groups, host) && (leaf || !t.leaf))
+    .map((t): Observable => ({
+      id: t.id,
+      kind: 'test',
+      place: null,
+      words: t.ask,
+      outcomes: t.outcomes.map((o) => ({ id: o.id, words: o.words })),
+      minutes: t.minutes + t.waitDays * 2 + (t.cost === 'kit' ? 0.5 : 0),
+      wounds: t.wounds,
+      laboratory: t.cost === 'laboratory',
+      weight: 1,
+      error: t.cost === 'laboratory' ? 0.01 : 0.05,
+      ...profiled(
+        'test',
+        t.outcomes.map((o) => o.idle),
+        t.outcomes.map((o) =>
+          here.map((c) => {
+            if (c.id === UNKNOWN) return o.id === 'none' ? null : 0.08;
+            const often = c.tests[t.id]?.[o.id];
+            return often === undefined ? null : OFTEN[often];
+          }),
+        ),
+        here.length,
+      ),
+    }));
+  const index = new Map(here.map((c, i) => [c.id, i]));
+  const chains = here.flatMap((f, i) =>
+    f.drivers.flatMap((d): [number, number, number][] => {
+      const j = index.get(d);
+      return j === undefined ? [] : [[j, i, f.onlyFollows ? JOINS_ALWAYS : JOINS]];
+    }),
+  );
+  return {
+    conditions: here.map((c) => ({
+      id: c.id,
+      name: c.name,
+      kind: c.kind,
+      harmless: c.kind === 'harmless',
+      odds: oddsOf(c, host, setting) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
+    })),
+    observables: [...signs, ...tests],
+    chains,
+  };
+}

@@ -1,0 +1,152 @@
+import type { Finding, TestResult } from './knowledge';
+import { SOUND, type Model, type Observable } from './model';
+
+/** What has been looked at: signs with their state and grade, and tests with their outcome. Order does not matter. */
+export interface Observed {
+  findings: readonly Pick<Finding, 'sign' | 'state' | 'grade'>[];
+  tests: readonly TestResult[];
+}
+
+/** How much likelier a grade is on a tree that has the sign than on one that has not: a trace may be a mistake. */
+const GRADE_RATIO = [0, 2.5, 9, 30, 60] as const;
+/** Share of signs that are there and overlooked. */
+const OVERLOOKED = 0.1;
+
+/** All single candidates and all pairs, with their weights after what was observed. Weights sum to one. */
+export interface Posterior {
+  /** First and second member by index; the second is -1 for a single candidate. */
+  first: Int16Array;
+  second: Int16Array;
+  weight: Float64Array;
+  /** How likely each candidate is there, alone or with another. */
+  marginal: Float64Array;
+}
+
+/** Chances of every outcome by pair of profiles, with the mistakes of people and tests in them. */
+export function reported(o: Observable): number[][] {
+  if (o.kind === 'sign') {
+    const seen = o.chances[0]!.map((q) => q * (1 - OVERLOOKED) + (1 - q) * o.error);
+    return [seen, seen.map((p) => 1 - p)];
+  }
+  return o.chances.map((row) => row.map((q) => q * (1 - o.error) + o.error / o.outcomes.length));
+}
+
+/** What one observation says: how likely it is by pair of profiles. */
+export interface Evidence {
+  observable: Observable;
+  likelihood: Float64Array;
+}
+
+/** What was observed, as likelihoods; "not looked" and what this host has not are left out. */
+export function evidenceOf(model: Model, observed: Observed): Evidence[] {
+  const by = new Map(model.observables.map((o) => [`${o.kind}:${o.id}`, o]));
+  const out: Evidence[] = [];
+  const taken = new Set<Observable>();
+  const add = (o: Observable, likelihood: ArrayLike<number>) => {
+    taken.add(o);
+    out.push({ observable: o, likelihood: Float64Array.from(likelihood) });
+  };
+  for (const f of observed.findings) {
+    const o = by.get(`sign:${f.sign}`);
+    if (!o || f.state === 'not looked' || taken.has(o)) continue;
+    const ratio = GRADE_RATIO[f.grade ?? 2] || GRADE_RATIO[2];
+    const of = f.state === 'seen' ? (q: number) => q + (1 - q) / ratio : (q: number) => 1 - q + q * OVERLOOKED;
+    add(
+      o,
+      o.chances[0]!.map((q) => of(q) ** o.weight),
+    );
+  }
+  for (const t of observed.tests) {
+    const o = by.get(`test:${t.test}`);
+    const k = o?.outcomes.findIndex((x) => x.id === t.outcome) ?? -1;
+    if (!o || k < 0 || taken.has(o)) continue;
+    add(o, reported(o)[k]!);
+  }
+  return out;
+}
+
+/** Weights of all hypotheses before anything was looked at. */
+export function priorWeights(model: Model): Posterior {
+  const n = model.conditions.length;
+  const sound = model.conditions.findIndex((c) => c.id === SOUND);
+  const size = n + ((n - 1) * (n - 2)) / 2;
+  const first = new Int16Array(size);
+  const second = new Int16Array(size).fill(-1);
+  const weight = new Float64Array(size);
+  const chain = new Map(
+    model.chains.map(([d, f, share]) => [Math.min(d, f) * n + Math.max(d, f), [d, share] as const]),
+  );
+  let k = 0;
+  for (let a = 0; a < n; a++) {
+    first[k] = a;
+    weight[k++] = model.conditions[a]!.odds;
+    // A sound tree has nothing else; whatever is there stands alone then.
+    if (a === sound) continue;
+    for (let b = a + 1; b < n; b++) {
+      if (b === sound) continue;
+      first[k] = a;
+      second[k] = b;
+      const joined = chain.get(a * n + b);
+      const apart = model.conditions[a]!.odds * model.conditions[b]!.odds;
+      weight[k++] = joined ? Math.max(apart, model.conditions[joined[0]]!.odds * joined[1]) : apart;
+    }
+  }
+  return settled({ first, second, weight, marginal: new Float64Array(n) });
+}
+
+/** Makes the weights sum to one, and the marginals follow from them; in place. */
+function settled(post: Posterior): Posterior {
+  const { first, second, weight, marginal } = post;
+  let total = 0;
+  for (let i = 0; i < weight.length; i++) total += weight[i]!;
+  marginal.fill(0);
+  for (let i = 0; i < weight.length; i++) {
+    const w = (weight[i]! /= total);
+    marginal[first[i]!]! += w;
+    if (second[i]! >= 0) marginal[second[i]!]! += w;
+  }
+  return post;
+}
+
+/** Where in the tables of an observable a hypothesis stands. */
+export function cell(post: Pick<Posterior, 'first' | 'second'>, o: Observable, i: number): number {
+  const b = post.second[i]!;
+  return o.profile[post.first[i]!]! * o.profiles + (b < 0 ? 0 : o.profile[b]!);
+}
+
+/** The weights after some more evidence; what was given stays as it is. */
+export function sharpen(post: Posterior, evidence: readonly Evidence[]): Posterior {
+  const next = { ...post, weight: post.weight.slice(), marginal: post.marginal.slice() };
+  const { first, second, weight } = next;
+  for (const { observable, likelihood } of evidence) {
+    const n = observable.profiles;
+    const profile = Uint8Array.from(observable.profile);
+    let total = 0;
+    for (let i = 0; i < weight.length; i++) {
+      const b = second[i]!;
+      total += weight[i]! *= likelihood[profile[first[i]!]! * n + (b < 0 ? 0 : profile[b]!)]!;
+    }
+    // Kept near one, so that a long examination does not run into nothing.
+    for (let i = 0; i < weight.length; i++) weight[i]! /= total;
+  }
+  return settled(next);
+}
+
+/** Weights of all hypotheses in the light of the evidence. */
+export const posterior = (model: Model, evidence: readonly Evidence[]): Posterior =>
+  sharpen(priorWeights(model), evidence);
+
+export interface Candidate {
+  id: string;
+  name: string;
+  kind: Model['conditions'][number]['kind'];
+  harmless: boolean;
+  /** Chance that it is there, alone or with another; 0–1. */
+  p: number;
+}
+
+/** Candidates by how likely they are; equal ones in the order of the base, so that the same looks give the same list. */
+export const ranking = (model: Model, post: Posterior): Candidate[] =>
+  model.conditions
+    .map((c, i) => ({ id: c.id, name: c.name, kind: c.kind, harmless: c.harmless, p: post.marginal[i]! }))
+    .sort((x, y) => y.p - x.p);

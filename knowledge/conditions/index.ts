@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { conditionSchema, type Condition } from '@/core/diagnose/knowledge';
+import { bacteriaAndAnimals } from './bacteria-and-animals';
+import { borersAndChewers } from './borers-and-chewers';
+import { fungi } from './fungi';
+import { sapFeeders } from './sap-feeders';
+import { soilSiteAndHarmless } from './soil-site-and-harmless';
+
+/** What can ail a tree, and what only looks like it. */
+export const conditions: readonly Condition[] = z
+  .array(conditionSchema)
+  .parse([...sapFeeders, ...borersAndChewers, ...fungi, ...bacteriaAndAnimals, ...soilSiteAndHarmless]);

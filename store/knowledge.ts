@@ -1,0 +1,95 @@
+import type { OwnEntry } from '@/core/diagnose/overlay';
+import { json, within, type Scope } from './db';
+
+/** The newest version of each own entry of an outfit, oldest key first. */
+export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; byName: string; at: Date })[]> =>
+  within(
+    scope,
+    (tx) => tx<(OwnEntry & { note: string; byName: string; at: Date })[]>`
+      select distinct on (e.kind, e.key) e.kind, e.key, e.version, e.data, e.note, p.name as "byName", e.at
+      from knowledge_entry e join person p on p.id = e.by_person where e.outfit_id = ${scope.outfitId}
+      order by e.kind, e.key, e.version desc`,
+  );
+
+/** Adds the next version of an own entry; two that arrive together cannot take the same number. */
+export const addEntry = (
+  scope: Scope,
+  e: { id: string; kind: OwnEntry['kind']; key: string; data: unknown; note: string },
+) =>
+  within(
+    scope,
+    (tx) => tx`insert into knowledge_entry (id, outfit_id, kind, key, version, data, note, by_person)
+      select ${e.id}, ${scope.outfitId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1, ${json(tx, e.data)}, ${e.note}, ${scope.personId}
+      from knowledge_entry where outfit_id = ${scope.outfitId} and kind = ${e.kind} and key = ${e.key} on conflict (id) do nothing`,
+  );
+
+export interface PracticeRound {
+  id: string;
+  at: Date;
+  seed: number;
+  level: number;
+  score: number;
+  data: { truth: string; said: string; minutes: number; wounds: number };
+}
+export const practiceRounds = (scope: Scope): Promise<PracticeRound[]> =>
+  within(
+    scope,
+    (tx) =>
+      tx<
+        PracticeRound[]
+      >`select id, at, seed, level, score, data from practice_round where outfit_id = ${scope.outfitId} and person_id = ${scope.personId} order by at desc limit 60`,
+  );
+export const addPracticeRound = (scope: Scope, r: Omit<PracticeRound, 'at'>) =>
+  within(
+    scope,
+    (tx) => tx`insert into practice_round (id, outfit_id, person_id, seed, level, score, data)
+      values (${r.id}, ${scope.outfitId}, ${scope.personId}, ${r.seed}, ${r.level}, ${r.score}, ${json(tx, r.data)}) on conflict (id) do nothing`,
+  );
+
+export interface Overturned {
+  treeId: string;
+  tag: string;
+  placeName: string;
+  was: string;
+  wasAt: Date;
+  became: string;
+  becameAt: Date;
+  by: string[];
+  /** Applications booked for the first diagnosis. */
+  treatments: number;
+  litres: number;
+}
+/** Diagnoses that a later one on the same tree has overturned: what by, and what had been put on meanwhile. */
+export const overturned = (scope: Scope): Promise<Overturned[]> =>
+  within(
+    scope,
+    (tx) => tx<Overturned[]>`
+      with v as (select *, lag(condition_id) over w as was, lag(at) over w as was_at from verdict where outfit_id = ${scope.outfitId} window w as (partition by tree_id order by at, id))
+      select v.tree_id as "treeId", t.tag, p.name as "placeName", v.was, v.was_at as "wasAt", v.condition_id as became, v.at as "becameAt", v.overturned_by as by,
+        (select count(*)::int from record r where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn and r.started_at between v.was_at and v.at) as treatments,
+        (select coalesce(sum((r.data->>'amount')::float8) / 1000, 0)::float8 from record r where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn and r.data->>'unit' = 'mL' and r.started_at between v.was_at and v.at) as litres
+      from v join tree t on t.id = v.tree_id join place p on p.id = t.place_id where v.was is not null and v.was <> v.condition_id order by v.at desc, v.id limit 200`,
+  );
+
+export interface SpreadTree {
+  treeId: string;
+  tag: string;
+  hostId: string;
+  lat: number | null;
+  lon: number | null;
+  /** Newest look and the one before: sign and grade (0 absent) of each. */
+  now: { at: Date; findings: Record<string, number> } | null;
+  before: { at: Date; findings: Record<string, number> } | null;
+}
+/** The findings of every tree of a place, now and the time before, in walking order. */
+export const findingsOfPlace = (scope: Scope, placeId: string): Promise<SpreadTree[]> =>
+  within(
+    scope,
+    (tx) => tx<SpreadTree[]>`
+      select t.id as "treeId", t.tag, t.host_id as "hostId", t.lat, t.lon, l.looks->0 as now, l.looks->1 as before
+      from (select * from tree where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null order by walk_order, id limit 400) t
+      left join lateral (
+        select jsonb_agg(jsonb_build_object('at', k.at, 'findings', coalesce((select jsonb_object_agg(f.sign_id, coalesce(f.grade, 0)) from finding f where f.look_id = k.id and f.outfit_id = ${scope.outfitId}), '{}')) order by k.at desc) as looks
+        from (select id, at from look where outfit_id = ${scope.outfitId} and tree_id = t.id order by at desc, id desc limit 2) k
+      ) l on true order by t.walk_order, t.id`,
+  );

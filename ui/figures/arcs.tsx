@@ -1,0 +1,51 @@
+import { arc } from 'd3-shape';
+
+const RAD = Math.PI / 180;
+const SHAPE = { sound: '●', doubtful: '◐', decayed: '○' } as const;
+
+/** Bare bark as hatched arcs of the ring, and main roots by bearing: filled sound, half doubtful, open decayed. */
+export function ArcsFigure({
+  arcs,
+  anchors,
+  size,
+}: {
+  arcs: readonly { from: number; to: number }[];
+  anchors: readonly { bearing: number; state: keyof typeof SHAPE }[];
+  size: number;
+}) {
+  const d = arc<{ from: number; to: number }>()
+    .innerRadius(66)
+    .outerRadius(82)
+    .startAngle((a) => a.from * RAD)
+    .endAngle((a) => (a.from === a.to ? a.from + 360 : a.to < a.from ? a.to + 360 : a.to) * RAD);
+  const words = `Ring of the trunk from above, north up. Bare bark: ${arcs.length ? arcs.map((a) => `${a.from} to ${a.to} degrees`).join(', ') : 'none'}. Main roots: ${anchors.length ? anchors.map((a) => `${a.bearing} degrees ${a.state}`).join(', ') : 'none entered'}.`;
+  return (
+    <svg viewBox="-120 -120 240 240" width={size} height={size} role="img" aria-label={words}>
+      <defs>
+        <pattern id="bare" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V6" stroke="var(--madder)" strokeWidth="2.6" />
+        </pattern>
+      </defs>
+      <circle r="82" fill="var(--wood)" stroke="var(--ink)" strokeWidth="3" />
+      <circle r="66" fill="none" stroke="var(--line)" strokeWidth="1.4" />
+      {arcs.map((a, i) => (
+        <path key={i} d={d(a) ?? undefined} fill="url(#bare)" stroke="var(--madder)" strokeWidth="1.6" />
+      ))}
+      {anchors.map((a, i) => (
+        <text
+          key={i}
+          x={100 * Math.sin(a.bearing * RAD)}
+          y={-100 * Math.cos(a.bearing * RAD) + 7}
+          textAnchor="middle"
+          fontSize="22"
+          fill="var(--ink)"
+        >
+          {SHAPE[a.state]}
+        </text>
+      ))}
+      <text y="-88" textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+        N
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,115 @@
+import { max } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import type { Beam, Weight } from '@/core/diagnose/evidence';
+import { certaintyOf } from '@/core/diagnose/sureness';
+
+const few = (weights: readonly Weight[], most: number) => weights.slice(0, most);
+const listed = (weights: readonly Weight[], most: number) => {
+  const rest = weights.length - most;
+  return `${few(weights, most)
+    .map((w) => w.words.replace(/^./, (x) => x.toLowerCase()))
+    .join(' · ')}${rest > 0 ? ` · and ${rest} more` : ''}`;
+};
+
+/**
+ * The balance: every candidate a beam, what speaks for it to the right of the post, what speaks against it to the left.
+ * Words stand below the beam, where they have room; widths are bits of evidence. Filled is for, open and dashed is
+ * against, so that it reads without colour. A finger on a name names the candidate.
+ */
+export function BalanceFigure({
+  beams,
+  most = 3,
+  named,
+  onName,
+  short = false,
+}: {
+  beams: readonly Beam[];
+  /** Words on each side. */
+  most?: number;
+  named?: string;
+  onName?: (id: string) => void;
+  /** Without words below the beams, for a small place. */
+  short?: boolean;
+}) {
+  const total = (w: readonly Weight[]) => w.reduce((s, x) => s + Math.abs(x.bits), 0);
+  const widest = max(beams, (b) => Math.max(total(b.for), total(b.against) * 1.35)) ?? 1;
+  // The post stands a little left of the middle: what is for has more to say.
+  const right = scaleLinear([0, Math.max(3, widest)], [0, 58]);
+  const left = scaleLinear([0, Math.max(3, widest) / 1.35], [0, 40]);
+  return (
+    <figure aria-label="The balance of evidence">
+      <ol>
+        {beams.map((b) => (
+          <li
+            key={b.id}
+            className={`row grid grid-cols-[minmax(140px,200px)_1fr] gap-x-4 py-2.5 phone:grid-cols-1 ${named === b.id ? 'bg-paper' : ''}`}
+          >
+            <div className="flex min-w-0 flex-col phone:flex-row phone:items-baseline phone:justify-between phone:gap-3">
+              {onName ? (
+                <button
+                  type="button"
+                  onClick={() => onName(b.id)}
+                  className="min-h-8 text-left text-[1.0625rem] leading-tight font-bold underline decoration-line underline-offset-4"
+                >
+                  {b.name}
+                </button>
+              ) : (
+                <b className="text-[1.0625rem] leading-tight">{b.name}</b>
+              )}
+              <span className="figures text-small text-ink-2">
+                {certaintyOf(b.p, null, [])}, <b className="text-ink">{b.sure}</b>
+              </span>
+            </div>
+            <div className="min-w-0">
+              <div className="relative h-7 phone:mt-1" aria-hidden>
+                <span className="absolute inset-y-0 left-[41%] w-[2.5px] bg-ink" />
+                <span
+                  className="moved absolute inset-y-1 flex flex-row-reverse"
+                  style={{ right: '59%', width: `${left(Math.min(total(b.against), left.domain()[1]!))}%` }}
+                >
+                  {b.against.map((w) => (
+                    <span
+                      key={w.kind + w.id}
+                      className="-ml-px h-full border border-dashed border-ink-2"
+                      style={{ flexGrow: Math.abs(w.bits) }}
+                    />
+                  ))}
+                </span>
+                <span
+                  className="moved absolute inset-y-1 flex"
+                  style={{ left: 'calc(41% + 2px)', width: `${right(Math.min(total(b.for), right.domain()[1]!))}%` }}
+                >
+                  {b.for.map((w) => (
+                    <span
+                      key={w.kind + w.id}
+                      className="-mr-px h-full border border-ink bg-cambium"
+                      style={{ flexGrow: w.bits, opacity: b.p < 0.1 ? 0.55 : 1 }}
+                    />
+                  ))}
+                </span>
+              </div>
+              {!short && (b.for.length > 0 || b.against.length > 0) && (
+                <p className="mt-1 text-small leading-snug">
+                  {b.for.length > 0 && (
+                    <>
+                      <b>for:</b> {listed(b.for, most)}
+                    </>
+                  )}
+                  {b.for.length > 0 && b.against.length > 0 && <br />}
+                  {b.against.length > 0 && (
+                    <span className="text-ink-2">
+                      <b>against:</b> {listed(b.against, most)}
+                    </span>
+                  )}
+                </p>
+              )}
+            </div>
+          </li>
+        ))}
+      </ol>
+      <figcaption className="mt-1 flex justify-between text-small text-ink-2">
+        <span>Dashed, left of the post: against. Filled, right of it: for.</span>
+      </figcaption>
+    </figure>
+  );
+}
