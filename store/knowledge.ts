@@ -1,3 +1,4 @@
+import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { OwnEntry } from '@/core/diagnose/overlay';
 import { json, within, type Scope } from './db';
 
@@ -92,4 +93,26 @@ export const findingsOfPlace = (scope: Scope, placeId: string): Promise<SpreadTr
         select jsonb_agg(jsonb_build_object('at', k.at, 'findings', coalesce((select jsonb_object_agg(f.sign_id, coalesce(f.grade, 0)) from finding f where f.look_id = k.id and f.outfit_id = ${scope.outfitId}), '{}')) order by k.at desc) as looks
         from (select id, at from look where outfit_id = ${scope.outfitId} and tree_id = t.id order by at desc, id desc limit 2) k
       ) l on true order by t.walk_order, t.id`,
+  );
+
+export interface ClosedCase {
+  /** Of the verdict that closed it. */
+  id: string;
+  hostId: string;
+  at: Date;
+  conditionId: string;
+  findings: Finding[];
+  tests: TestResult[];
+}
+/** Cases confirmed by test, or near certain, with at least three findings: what was seen, and nothing of where or whose. */
+export const closedCases = (scope: Scope): Promise<ClosedCase[]> =>
+  within(
+    scope,
+    (tx) => tx<ClosedCase[]>`
+      select v.id, t.host_id as "hostId", l.at, v.condition_id as "conditionId",
+        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade)) order by f.sign_id) from finding f where f.look_id = l.id and f.outfit_id = ${scope.outfitId}), '[]') as findings,
+        coalesce((select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id) from test_result r where r.look_id = l.id and r.outfit_id = ${scope.outfitId}), '[]') as tests
+      from (select * from verdict where outfit_id = ${scope.outfitId} and certainty in ('near certain', 'confirmed by test') and look_id is not null order by at desc, id desc limit 60) v
+      join look l on l.id = v.look_id and l.outfit_id = ${scope.outfitId} join tree t on t.id = v.tree_id and t.outfit_id = ${scope.outfitId}
+      where (select count(*) from finding f where f.look_id = l.id and f.outfit_id = ${scope.outfitId} and f.state = 'seen') >= 2 order by v.at desc limit 30`,
   );

@@ -13,7 +13,8 @@ const Sheet = dynamic(() => import('./sheet.client').then((m) => m.Sheet), { ssr
 const KEYS: [string, string][] = [
   ['/', 'find a tag'],
   ['?', 'this help'],
-  ['g then t g r s h b o', 'go to Today, Grounds, Rounds, Season, Shelf, Book, Bench tools'],
+  ['g then t g r s h f b o', 'go to Today, Grounds, Rounds, Season, Shelf, Guide, Book, Bench tools'],
+  ['Alt + 1, 2, 3 …', 'answer the next look while examining'],
   ['n, p', 'next, previous tree in walking order'],
   ['m, e', 'measure, examine'],
   ['r', 'record what was done'],

@@ -49,6 +49,17 @@ export const PLACES = [
     ],
   },
   {
+    path: '/guide',
+    name: 'Guide',
+    letter: 'f',
+    help: [
+      'The field guide: every host, sign, quick test and condition that the ranking works with.',
+      'Search by a word, a host or a place on the tree; the margin holds the look-alike tables.',
+      'An arborist can say “we know better” on a condition; an update keeps it.',
+      'A practice round draws a case: ask for looks, name it, decide, and see the engine’s own way.',
+    ],
+  },
+  {
     path: '/book',
     name: 'Book',
     letter: 'b',
@@ -67,8 +78,14 @@ export const PLACES = [
 
 /** Help for pages that are not in the bar. */
 const OTHER_HELP: Record<string, readonly string[]> = {
+  '/practice': [
+    'A case is drawn from the guide by its number. Each look costs its minutes, and some wound the tree.',
+    'You are scored on the truth, the decision, minutes wasted, and harm. Afterwards the engine shows its own way.',
+  ],
   '/tree': [
     'The twig at the left shows the steps: Examine, Decide, Prescribe, Apply, Look again. Any of them can be opened at any time.',
+    'Examine: grade what you see; “Nothing else here” settles a place. The next look is what would tell most for its minute; Alt and a figure answer it. The balance shows what speaks for and against each candidate.',
+    'Decide: the ranking and the rules make a proposal with its reasons; you decide. “One page for the client” can be read out and printed.',
     'What you type is kept on this device until it is saved.',
     'n and p walk to the next and the previous tree; m measures, e examines, r records.',
   ],

@@ -65,7 +65,12 @@ export default async function Book({
   );
   return (
     <Frame tag={tag} margin={margin} handle="Take it out as CSV">
-      <h1>What was done</h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-4">
+        <h1>What was done</h1>
+        <Link href="/book/overturned" className="underline underline-offset-3">
+          Diagnoses overturned
+        </Link>
+      </div>
       <form className="mt-4 grid grid-cols-[2fr_1fr_1fr] gap-3 phone:grid-cols-1" role="search">
         <label className="block">
           <span className="mb-1 block font-semibold">Words (tag, product, lot, place, person)</span>

@@ -6,7 +6,7 @@ import { openPlans, type OpenPlan } from '@/store/plans';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { viewer } from '../../_server/viewer';
-import { PrintButton } from '../book/[id]/record.client';
+import { PrintButton } from '@/ui/controls/print.client';
 
 export const metadata = { title: 'Rounds' };
 

@@ -11,7 +11,8 @@ import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '../../../_server/viewer';
-import { Correct, PrintButton } from './record.client';
+import { PrintButton } from '@/ui/controls/print.client';
+import { Correct } from './record.client';
 
 export const metadata = { title: 'Record' };
 

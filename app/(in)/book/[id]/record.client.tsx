@@ -1,6 +1,5 @@
 'use client';
 
-import { Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -11,14 +10,6 @@ import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { wallClock, zonedInstant } from '@/core/season/zone';
 import { correctRecord } from './actions';
-
-export function PrintButton() {
-  return (
-    <button type="button" className="press no-print w-full" onClick={() => window.print()}>
-      <Printer size={18} aria-hidden /> Print this sheet
-    </button>
-  );
-}
 
 interface Props {
   record: {

@@ -10,6 +10,8 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { loadTree } from '../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
+import { checksOf, finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { ChangeAnswer } from './chain.client';
 import { EditTree, Settle } from './overview.client';
 import { hostNames } from '@/app/(in)/grounds/host-names';
 
@@ -20,7 +22,10 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
+  const find = finder((await knowledgeOf(v)).knowledge);
   const today = todayOf(v);
+  const nameOf = (c: string) => find(c)?.name ?? c;
+  const checks = checksOf(tree);
   const open = tree.followUps.filter((f) => f.state === 'open');
   const plan = tree.plans.find((p) => p.state === 'open');
   const base = `/tree/${tree.id}`;
@@ -115,6 +120,68 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           )}
         </Section>
       </div>
+
+      {tree.changes.length > 0 && (
+        <Section title="Found while digging" aside="the plan changes when the client agrees">
+          <ul>
+            {tree.changes.map((c) => (
+              <li key={c.id} className="row py-3">
+                <p>
+                  <b>{c.what}</b>
+                  {c.priceMinor !== null && <span className="figures"> {(c.priceMinor / 100).toFixed(2)}</span>}
+                </p>
+                <p className="text-small text-ink-2">
+                  {c.byName}, {dayAndClock(c.at, tree.timeZone)}:{' '}
+                  {c.state === 'open' ? 'waits for the client' : `${c.state}, ${c.settledHow}`}
+                </p>
+                {c.state === 'open' && allows(v, 'edit grounds') && <ChangeAnswer id={c.id} />}
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+
+      <Section
+        title="What it was taken for"
+        aside="newest first; the dropped ones stay"
+        empty={tree.verdicts.length === 0 && 'Nothing has been named yet.'}
+      >
+        <ol>
+          {tree.verdicts.map((d, i) => {
+            const dropped = i > 0 && tree.verdicts[i - 1]!.conditionId !== d.conditionId;
+            const after = tree.verdicts[i - 1];
+            return (
+              <li key={d.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
+                <span className="figures font-bold">{shortDay(d.at.toISOString().slice(0, 10))}</span>
+                <span>
+                  <b className={dropped ? 'line-through' : ''}>{nameOf(d.conditionId)}</b>, {d.certainty}: {d.decision}.
+                  <span className="block text-[0.9375rem]">{d.reason}</span>
+                  {dropped && after && (
+                    <span className="block text-[0.9375rem] text-sap">
+                      Dropped for {nameOf(after.conditionId).toLowerCase()}
+                      {after.overturnedBy.length > 0 ? `, by ${after.overturnedBy.join(', ')}` : ''}.
+                    </span>
+                  )}
+                  {d.ranking.length > 0 && (
+                    <span className="block text-small text-ink-2">
+                      Ranking then:{' '}
+                      {d.ranking
+                        .slice(0, 3)
+                        .map((r) => `${nameOf(r.id)} ${Math.round(r.p * 100)} %`)
+                        .join(', ')}
+                    </span>
+                  )}
+                </span>
+              </li>
+            );
+          })}
+        </ol>
+        {checks.map((c) => (
+          <p key={c.look.id} className="py-2">
+            <b>Check of {shortDay(c.look.at.toISOString().slice(0, 10))}:</b> {c.verdict.sentence}
+          </p>
+        ))}
+      </Section>
 
       <Section title="Done" empty={tree.records.length === 0 && 'Nothing has been done on this tree yet.'}>
         <ul>

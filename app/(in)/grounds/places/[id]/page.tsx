@@ -104,6 +104,11 @@ export default async function PlacePage({
     <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
       <h1>{place.name}</h1>
       <p className="text-ink-2">{place.address}</p>
+      <p className="mt-2">
+        <Link href={`/grounds/places/${id}/spread`} className="press">
+          How a finding has spread
+        </Link>
+      </p>
       <Section
         title="Trees in walking order"
         empty={shown.length === 0 && 'No tag hangs here yet. Hang the first one below, or bring a list in.'}

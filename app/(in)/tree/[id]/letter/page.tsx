@@ -6,11 +6,11 @@ import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';
 import { inWords } from '@/core/diagnose/sureness';
+import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { longDay } from '@/ui/words';
 import { loadTree } from '../../load';
 import { TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
-import { PrintButton } from './print.client';
 
 export const metadata = { title: 'For the client' };
 

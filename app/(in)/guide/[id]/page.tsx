@@ -1,0 +1,207 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { monthName } from '@/core/decide/decide';
+import { concerns, signsOf, type Condition } from '@/core/diagnose/knowledge';
+import { tellApart } from '@/core/diagnose/check';
+import { OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
+import { finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { allows, viewer } from '@/app/_server/viewer';
+import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
+import { Frame } from '@/ui/frame/frame';
+import { Fact, Section, TagLine } from '@/ui/frame/pieces';
+import { OverrideForm } from './override.client';
+
+export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
+  const { knowledge } = await knowledgeOf(await viewer());
+  return { title: finder(knowledge)((await params).id)?.name ?? 'Field guide' };
+}
+
+/** One condition: what it shows, what it is taken for, what comes before and after it, what is done, and what is not. */
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const [v, { id }] = await Promise.all([viewer(), params]);
+  const { knowledge: k } = await knowledgeOf(v);
+  const find = finder(k);
+  const c = find(id) ?? notFound();
+  const signs = new Map(k.signs.map((s) => [s.id, s]));
+  const hosts = k.hosts.filter((h) => concerns(c.groups, h));
+  const figures = [...new Set(signsOf(c).flatMap((s) => signs.get(s)?.figure ?? []))];
+  const beside = figureNames().filter(
+    (f) => !figures.includes(f) && figures.some((g) => kindOfFigure(g) === kindOfFigure(f)),
+  );
+  const link = (x: string) => (
+    <Link key={x} href={`/guide/${x}`} className="underline underline-offset-3">
+      {find(x)?.name ?? x}
+    </Link>
+  );
+  const chain = (title: string, ids: readonly string[]) =>
+    ids.length > 0 && (
+      <p className="py-1">
+        <b>{title}</b> {ids.map((x, i) => [i > 0 && ', ', link(x)])}
+      </p>
+    );
+  const apart = (other: Condition) => {
+    const host = hosts.find((h) => concerns(other.groups, h));
+    const told = host && tellApart(c, other, host, k);
+    if (!told) return null;
+    const [test, outcome] = told.split('/');
+    const t = k.tests.find((x) => x.id === test);
+    return signs.get(told)?.words ?? (t ? `${t.name}: ${t.outcomes.find((o) => o.id === outcome)?.words}` : null);
+  };
+  return (
+    <Frame
+      tag={
+        <div>
+          <p className="text-head leading-tight font-extrabold">{c.name}</p>
+          <p className="mt-1 text-ink-2">{c.kind}</p>
+          <dl className="mt-3 border-t border-line-2">
+            <TagLine name="Season">
+              {c.season[0] === 1 && c.season[1] === 12
+                ? 'all year'
+                : `${monthName(c.season[0]).slice(0, 3)}–${monthName(c.season[1]).slice(0, 3)}`}
+            </TagLine>
+            <TagLine name="How common">{c.common}</TagLine>
+            <TagLine name="To cure, be">{c.curativeNeeds}</TagLine>
+            {c.crownLossLimit !== undefined && <TagLine name="Crown loss to">{c.crownLossLimit} %</TagLine>}
+            <TagLine name="Report">{c.reportable ? 'ask' : 'no'}</TagLine>
+          </dl>
+          <p className="mt-4">
+            <Link href="/guide" className="underline underline-offset-3">
+              Back to the guide
+            </Link>
+          </p>
+        </div>
+      }
+      margin={
+        <>
+          <section>
+            <h2 className="text-body">Taken for</h2>
+            {c.lookalikes.length === 0 && <p className="text-ink-2">Nothing in particular.</p>}
+            <ul>
+              {c.lookalikes.map((x) => {
+                const other = find(x);
+                const told = other && apart(other);
+                return (
+                  <li key={x} className="row py-1.5 text-[0.9375rem]">
+                    {link(x)}
+                    {told && (
+                      <span className="block text-small text-ink-2">
+                        told apart by: {told.replace(/^./, (y) => y.toLowerCase())}
+                      </span>
+                    )}
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+          <section>
+            <h2 className="text-body">Hosts</h2>
+            <p className="text-[0.9375rem]">
+              {c.groups.length === 0 ? 'Every tree.' : `${hosts.map((h) => h.name.toLowerCase()).join(', ')}.`}
+              {c.worseOn.length > 0 && ` Worst on ${c.worseOn.join(', ').replace(/-/g, ' ')}.`}
+            </p>
+          </section>
+        </>
+      }
+      handle="Look-alikes and hosts"
+    >
+      <p className="phone:block hidden text-head font-extrabold">{c.name}</p>
+      <h1 className="phone:sr-only">{c.name}</h1>
+      <p className="text-lead">{c.about}</p>
+      <p className="mt-1">
+        <b>If nothing is done:</b> {c.course}
+      </p>
+      {figures.length > 0 && (
+        <div className="mt-4 flex flex-wrap items-start gap-5">
+          {figures.map((f) => (
+            <SignFigure key={f} id={f} size={112} />
+          ))}
+          {beside.slice(0, 4).map((f) => (
+            <div key={f} className="opacity-70">
+              <SignFigure id={f} size={72} />
+            </div>
+          ))}
+        </div>
+      )}
+      <Section title="What it shows" aside="of ten cases, so many">
+        <ul>
+          {OFTEN_WORDS.flatMap((w) =>
+            c.signs[w].map((s) => (
+              <li key={s} className="row grid grid-cols-[96px_64px_1fr] items-center gap-3 py-1.5">
+                <span className="font-bold">{w}</span>
+                <span aria-hidden className="h-3 border border-ink">
+                  <span className="block h-full bg-cambium" style={{ width: `${OFTEN[w] * 100}%` }} />
+                </span>
+                <span>
+                  {signs.get(s)?.words ?? s} <span className="text-small text-ink-2">{signs.get(s)?.place}</span>
+                </span>
+              </li>
+            )),
+          )}
+        </ul>
+      </Section>
+      <Section title="Tests">
+        <dl>
+          <Fact name="Settled by">{c.decidingTest}</Fact>
+          {Object.entries(c.tests).map(([t, outcomes]) => {
+            const test = k.tests.find((x) => x.id === t);
+            return (
+              <Fact key={t} name={`${test?.name}, ${test?.minutes} min`}>
+                {Object.entries(outcomes)
+                  .map(([o, w]) => `${test?.outcomes.find((x) => x.id === o)?.words ?? o}: ${w}`)
+                  .join('; ')}
+              </Fact>
+            );
+          })}
+        </dl>
+      </Section>
+      {(c.drivers.length > 0 || c.followers.length > 0) && (
+        <Section title="Chain">
+          {chain('Let in by', c.drivers)}
+          {chain('Brings', c.followers)}
+        </Section>
+      )}
+      <Section title="What is done" aside={c.resistance ? `resistance: ${c.resistance}` : ''}>
+        <p className="py-1">
+          <b>Threshold:</b> {c.threshold}
+        </p>
+        <ul>
+          {c.options.map((o) => (
+            <li
+              key={o.method + o.what}
+              className="row grid grid-cols-[130px_1fr_130px] gap-3 py-2 phone:grid-cols-1 phone:gap-0"
+            >
+              <b className="first-letter:uppercase">{o.method}</b>
+              <span>
+                {o.what}{' '}
+                <span className="text-small text-ink-2">
+                  {o.when}
+                  {o.organic ? '; organic' : ''}
+                </span>
+              </span>
+              <span className="figures text-small">
+                {o.from === 1 && o.to === 12 ? 'all year' : `${monthName(o.from)} to ${monthName(o.to)}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-2">
+          <b>What does not work:</b> {c.useless}
+        </p>
+        {c.protect && (
+          <p className="mt-1">
+            <b>Sound trees:</b> protect within {c.protect.withinKm} km of a find. {c.protect.why}
+          </p>
+        )}
+      </Section>
+      <p className="mt-4 text-small text-ink-2">{c.basis}</p>
+      {allows(v, 'edit the guide') && (
+        <OverrideForm
+          condition={c.id}
+          signs={k.signs
+            .filter((s) => c.groups.length === 0 || hosts.some((h) => concerns(s.groups, h)))
+            .map((s) => ({ id: s.id, words: `${s.words} (${s.place})` }))}
+        />
+      )}
+    </Frame>
+  );
+}

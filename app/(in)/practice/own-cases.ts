@@ -1,0 +1,20 @@
+import { closedCase, type PracticeCase } from '@/core/practice/round';
+import { findHost } from '@/knowledge';
+import { closedCases } from '@/store/knowledge';
+import type { Viewer } from '@/store/auth';
+import { knowledgeOf, monthIn } from '@/app/_server/diagnosis';
+
+/** Closed cases of the outfit's own as practice cases: no tag, no place, no client in them. */
+export async function ownCase(v: Viewer, id: string): Promise<PracticeCase | null> {
+  const { knowledge } = await knowledgeOf(v);
+  const found = (await closedCases(v)).find((c) => c.id === id);
+  const host = found && findHost(found.hostId);
+  return found && host
+    ? closedCase(knowledge, host, {
+        month: monthIn(v.timeZone, found.at),
+        truth: found.conditionId,
+        observed: found,
+        seed: 0,
+      })
+    : null;
+}

@@ -1,9 +1,0 @@
-'use client';
-
-export function PrintButton() {
-  return (
-    <button type="button" className="press press-main" onClick={() => window.print()}>
-      Print this page
-    </button>
-  );
-}
