@@ -174,6 +174,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       const n = seen.get(host.groups[0]!) ?? 0;
       seen.set(host.groups[0]!, n + 1);
       const found = cases.find((c) => c.hosts.includes(host.id) && n % c.every === c.offset % c.every);
+      let lastLook: string | null = null;
       for (const day of [ago(470 + (i % 5)), ago(148 + (i % 5))]) {
         const lookId = v7();
         put('look', {
@@ -187,15 +188,50 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           host_key: sql.json([true, true]),
           note: '',
         });
+        const earlierLook = day < ago(300);
+        const looked = { outfit_id: outfit, look_id: lookId };
+        // A third of the row was still clean the year before: that is how a finding is seen to spread.
+        const clean = earlierLook && i % 5 > 2;
         for (const [sign, grade] of found?.signs ?? [])
           put('finding', {
-            outfit_id: outfit,
-            look_id: lookId,
+            ...looked,
             sign_id: sign,
-            state: 'seen',
-            grade: day < ago(300) ? Math.max(1, grade - 1) : grade,
+            state: clean ? 'absent' : 'seen',
+            grade: clean ? null : earlierLook ? Math.max(1, grade - 1) : grade,
           });
+        for (const sign of found?.absent ?? [])
+          put('finding', { ...looked, sign_id: sign, state: 'absent', grade: null });
+        if (!earlierLook) {
+          for (const [test, outcome] of found?.tests ?? []) put('test_result', { ...looked, test_id: test, outcome });
+          if (found?.dug && n < 3)
+            put('plan_change', {
+              id: v7(),
+              outfit_id: outfit,
+              tree_id: treeId,
+              look_id: lookId,
+              what: found.dug,
+              price_minor: 18500,
+              at: at(day, 12),
+              by_person: arborist,
+            });
+        }
+        lastLook = lookId;
       }
+      if (found?.first && n % 4 === 0)
+        put('verdict', {
+          id: v7(),
+          outfit_id: outfit,
+          tree_id: treeId,
+          look_id: null,
+          at: at(ago(469), 12),
+          by_person: arborist,
+          condition_id: found.first,
+          certainty: 'possible',
+          decision: 'test first',
+          reason: 'A first guess from the road.',
+          ranking: sql.json([]),
+          overturned_by: [],
+        });
       if (found)
         put('verdict', {
           id: v7(),
@@ -207,6 +243,9 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           certainty: found.certainty,
           decision: found.decision,
           reason: found.reason,
+          look_id: lastLook,
+          ranking: sql.json([]),
+          overturned_by: found.first && n % 4 === 0 ? (found.tests ?? []).map(([t, o]) => `${t}/${o}`) : [],
         });
 
       // What was done on it, season by season; what is open.
@@ -451,6 +490,8 @@ async function main() {
       'reading',
       'look',
       'finding',
+      'test_result',
+      'plan_change',
       'verdict',
       'label',
       'label_check',

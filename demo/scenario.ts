@@ -151,6 +151,13 @@ interface Case {
   crownLoss: number;
   vigour: Vigour;
   signs: [string, number][];
+  /** Looked for and not there. */
+  absent?: string[];
+  tests?: [string, string][];
+  /** What it was first taken for, on every fourth of these trees. */
+  first?: string;
+  /** Found while digging, waiting for the client. */
+  dug?: string;
   every: number;
   offset: number;
   reason: string;
@@ -167,6 +174,9 @@ export const cases: Case[] = [
       ['holes-chewed', 3],
       ['leaves-curled', 1],
     ],
+    absent: ['one-limb-yellow', 'tips-hook'],
+    tests: [['beat-branch', 'beetles-fall']],
+    first: 'drought-stress',
     every: 3,
     offset: 0,
     reason: 'Third summer of skeletonised leaves; the avenue begins to thin.',
@@ -179,6 +189,7 @@ export const cases: Case[] = [
     crownLoss: 3,
     vigour: 'good',
     signs: [['beetles-small-dark', 1]],
+    absent: ['one-limb-yellow', 'tips-hook', 'top-dieback'],
     every: 3,
     offset: 1,
     reason: 'Sound tree; the disease stands 4 km up the estuary.',
@@ -208,6 +219,12 @@ export const cases: Case[] = [
       ['black-film-wipes', 2],
       ['ants-trail', 2],
     ],
+    absent: ['scale-covers', 'scale-cottony'],
+    tests: [
+      ['loupe-leaf', 'aphids'],
+      ['wipe', 'wipes-off'],
+    ],
+    first: 'sooty-mould',
     every: 2,
     offset: 0,
     reason: 'Cars under honeydew; the hospital asks for relief.',
@@ -223,6 +240,8 @@ export const cases: Case[] = [
       ['olive-spots', 3],
       ['fruit-scabbed', 2],
     ],
+    absent: ['spots-orange', 'spots-purple-rim'],
+    tests: [['loupe-leaf', 'velvet']],
     every: 3,
     offset: 0,
     reason: 'Cover from green tip next spring; nothing mends a spot once it is there.',
@@ -239,6 +258,10 @@ export const cases: Case[] = [
       ['girdling-root', 2],
       ['short-growth', 3],
     ],
+    absent: ['exit-holes-d', 'mower-wound'],
+    tests: [['dig-collar', 'buried']],
+    first: 'bronze-birch-borer',
+    dug: 'Cut one girdling root now, a second when it has dried, in the autumn',
     every: 2,
     offset: 0,
     reason: 'Planted 12 cm too deep; collar first, then water, then look again.',
@@ -251,6 +274,8 @@ export const cases: Case[] = [
     crownLoss: 0,
     vigour: 'good',
     signs: [['bark-plates-shed', 4]],
+    absent: ['strips-stained', 'top-dieback'],
+    tests: [['peel-patch', 'sound-below']],
     every: 1,
     offset: 0,
     reason: 'The parents worry; the tree does not.',
@@ -266,6 +291,9 @@ export const cases: Case[] = [
       ['wool-needle-base', 3],
       ['short-growth', 3],
     ],
+    absent: ['stipple', 'honeydew'],
+    tests: [['wipe-white', 'waxy-bodies']],
+    first: 'drought-stress',
     every: 2,
     offset: 0,
     reason: 'Wool on seven shoots of ten; the shade over the wells is worth keeping.',
@@ -278,6 +306,8 @@ export const cases: Case[] = [
     crownLoss: 9,
     vigour: 'fair',
     signs: [['needles-brown-old', 2]],
+    absent: ['stipple', 'mites-silk'],
+    tests: [['loupe-needle', 'dots-rows']],
     every: 2,
     offset: 0,
     reason: 'Cover when new shoots are half grown.',
@@ -290,6 +320,11 @@ export const cases: Case[] = [
     crownLoss: 8,
     vigour: 'fair',
     signs: [['yellow-between-veins', 3]],
+    absent: ['soil-waterlogged', 'yellow-between-old'],
+    tests: [
+      ['soil-ph', 'limy'],
+      ['leaf-analysis', 'iron'],
+    ],
     every: 1,
     offset: 0,
     reason: 'pH 7.9 over rubble, leaf analysis short of iron.',
@@ -305,6 +340,7 @@ export const cases: Case[] = [
       ['top-dieback', 2],
       ['woodpecker-flecks', 1],
     ],
+    absent: ['holes-irregular', 'white-fans'],
     every: 1,
     offset: 0,
     reason: 'Two flecked limbs; peel a window and send what is in it.',

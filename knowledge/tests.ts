@@ -4,6 +4,7 @@ import { testSchema, type QuickTest } from '@/core/diagnose/knowledge';
 type Outcome = [id: string, words: string, says: string, idle?: number];
 type More = Partial<Pick<QuickTest, 'groups' | 'dig' | 'leaf' | 'waitDays' | 'figure'>>;
 const LEAF: More = { leaf: true };
+const LEAFY: More = { leaf: true, groups: ['broadleaf'] };
 /** A quick test: minutes, cost, wounds (0 none, 1 twig or scratch, 2 window or root), how, the question, and what can come out. */
 const test = (
   id: string,
@@ -75,7 +76,7 @@ const data = [
       ['soft-yellow', 'Soft and yellow, heavy', 'Drowning roots.', 0.03],
       none('Springs back'),
     ],
-    LEAF,
+    LEAFY,
   ),
   test(
     'soil-probe',
@@ -141,6 +142,7 @@ const data = [
       ['fast-mites', 'Fast pale mites, lady beetle larvae', 'Helpers at work.', 0.06],
       none('Nothing walks'),
     ],
+    LEAF,
   ),
   test(
     'loupe-leaf',
@@ -156,7 +158,7 @@ const data = [
       ['spores-powder', 'White threads and chains', 'Mildew.', 0.015],
       none('Nothing'),
     ],
-    LEAF,
+    LEAFY,
   ),
   test(
     'loupe-needle',
@@ -184,7 +186,7 @@ const data = [
       ['bands', 'Dark bands between the veins', 'Leaf nematode.', 0.002],
       none('Neither'),
     ],
-    LEAF,
+    LEAFY,
   ),
   test(
     'peel-window',
@@ -284,7 +286,7 @@ const data = [
       ['bugs-drop', 'Bugs drop or hide', 'Bugs or beetles.', 0.03],
       none('Nothing'),
     ],
-    LEAF,
+    LEAFY,
   ),
   test(
     'night-look',
@@ -388,7 +390,7 @@ const data = [
       ['velvet-grows', 'Velvet, cups or buff tufts', 'A leaf or blossom fungus.', 0.02],
       none('Nothing grows', 'Not a fungus that fruits on leaves.'),
     ],
-    { waitDays: 1, leaf: true },
+    { waitDays: 1, leaf: true, groups: ['broadleaf'] },
   ),
   test('dissect-gall', 'Open a gall', [1, 'nothing', 0], 'Open a gall. Who lives in it?', 'Sharp knife; loupe.', [
     ['wasp-grub', 'White grubs in chambers', 'Gall wasp.', 0.01],
@@ -463,7 +465,7 @@ const data = [
     'Send leaf stalks of scorched leaves. Is the bacterium there?',
     'Twenty stalks from several limbs, August to September.',
     [['xylella', 'Scorch bacterium found', 'Confirmed.', 0.002], none('Not found')],
-    { waitDays: 10, leaf: true },
+    { waitDays: 10, leaf: true, groups: ['broadleaf'] },
   ),
   test(
     'lab-fungus',

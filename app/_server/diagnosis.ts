@@ -23,6 +23,13 @@ export const finder = (k: Knowledge): ((id: string) => Condition | null) => {
   return (id) => map.get(id) ?? null;
 };
 
+/** A test and its outcome, kept as `test/outcome`, in words. */
+export const testWords = (k: Knowledge) => (by: string) => {
+  const [t, o] = by.split('/');
+  const test = k.tests.find((x) => x.id === t);
+  return test ? `${test.name.toLowerCase()}: ${test.outcomes.find((x) => x.id === o)?.words.toLowerCase() ?? o}` : by;
+};
+
 /** A check of an earlier treatment, with the application it was about and what it may say. */
 export interface JudgedCheck {
   look: Look;

@@ -147,7 +147,7 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
     options,
     atRisk,
     drivers,
-    tell: about?.tell ?? 'Nobody has looked it over yet.',
+    tell: tellOf(decision, about, p),
   });
 
   if (!lead || !about) {
@@ -351,6 +351,18 @@ function window(
       `Nothing that works is open in ${monthName(month)}. Next: ${next.o.what.replace(/^./, (x) => x.toLowerCase())}, from ${monthName(next.o.from)} (${next.o.when}).`,
     );
   return 'treat in its window';
+}
+
+/** What the client is told: no more than is known. */
+function tellOf(decision: Decision, about: Condition | null, p: number): string {
+  if (!about || about.id === 'something-else')
+    return 'We do not know yet what it is, and will not guess with a product.';
+  const likely = `The likeliest is ${about.name.toLowerCase()} (${inWords(p)}).`;
+  if (decision === 'test first')
+    return `We are not sure yet. ${likely} One test will tell: ${about.decidingTest.replace(/^./, (x) => x.toLowerCase())}. Until then nothing is put on the tree.`;
+  if (decision === 'laboratory first')
+    return `A laboratory must say what it is before anything is done. ${likely} We take the sample and call you when the answer is here.`;
+  return about.tell;
 }
 
 const laboratory = (c: Condition) =>

@@ -41,23 +41,24 @@ const APART = 0.25;
 
 const duplicates = (ids: string[]) => ids.filter((x, i) => ids.indexOf(x) !== i);
 
-/** Whether some sign or test outcome is clearly likelier under one of two conditions than under the other, on a host. */
+/** The sign, or test and outcome, that tells two conditions apart most clearly on a host; null when nothing does. */
 export function tellApart(
   a: Condition,
   b: Condition,
   host: Host,
   k: Pick<Knowledge, 'signs' | 'tests'>,
 ): string | null {
-  const p = (o: Often | undefined, idle: number) => (o === undefined ? idle : OFTEN[o]);
-  for (const s of k.signs)
-    if (concerns(s.groups, host) && Math.abs(p(oftenOf(a, s.id), s.idle) - p(oftenOf(b, s.id), s.idle)) >= APART)
-      return s.id;
+  const apart = (x: Often | undefined, y: Often | undefined, idle: number) =>
+    Math.abs((x === undefined ? idle : OFTEN[x]) - (y === undefined ? idle : OFTEN[y]));
+  let best: [string, number] | null = null;
+  const offer = (id: string, by: number) => {
+    if (by >= APART && (!best || by > best[1])) best = [id, by];
+  };
+  for (const s of k.signs) if (concerns(s.groups, host)) offer(s.id, apart(oftenOf(a, s.id), oftenOf(b, s.id), s.idle));
   for (const t of k.tests)
     if (concerns(t.groups, host))
-      for (const o of t.outcomes)
-        if (Math.abs(p(a.tests[t.id]?.[o.id], o.idle) - p(b.tests[t.id]?.[o.id], o.idle)) >= APART)
-          return `${t.id}/${o.id}`;
-  return null;
+      for (const o of t.outcomes) offer(`${t.id}/${o.id}`, apart(a.tests[t.id]?.[o.id], b.tests[t.id]?.[o.id], o.idle));
+  return (best as [string, number] | null)?.[0] ?? null;
 }
 
 /**

@@ -29,7 +29,7 @@ function wordsOf(model: Model, observed: Observed, kind: 'sign' | 'test', id: st
     return o.outcomes.find((x) => x.id === outcome)!.words;
   }
   const f = observed.findings.find((x) => x.sign === id)!;
-  return f.state === 'absent' ? `none: ${o.words}` : o.words;
+  return f.state === 'absent' ? `not there: ${o.words.replace(/^./, (x) => x.toLowerCase())}` : o.words;
 }
 
 /**

@@ -99,6 +99,13 @@ export const inSeason = (month: number, [from, to]: readonly [number, number]): 
 export const inLeaf = (host: Pick<Host, 'evergreen'>, month: number): boolean =>
   host.evergreen || (month >= 4 && month <= 10);
 
+/** Whether a place on the tree can be looked at in a month; the year is that of the northern half. */
+export function placeInSeason(place: PlaceOnTree, host: Pick<Host, 'evergreen'>, month: number): boolean {
+  if (place === 'leaves' || place === 'undersides') return inLeaf(host, month);
+  if (place === 'flowers') return month >= 3 && month <= 7;
+  return place !== 'fruit' || month >= 6;
+}
+
 /** The odds of one condition on this host in this setting, against a sound tree. */
 function oddsOf(c: Condition, host: Host, s: Setting): number {
   if (c.id === SOUND) return SOUND_ODDS;

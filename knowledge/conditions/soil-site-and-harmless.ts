@@ -913,7 +913,7 @@ export const soilSiteAndHarmless = [
     about: 'Guests on old or slow bark.',
     course: 'None.',
     season: [1, 12],
-    common: 'very',
+    common: 'often',
     always: ['lichen'],
     usual: ['crown-full'],
     tests: { 'peel-patch': { 'sound-below': 'usual' }, 'crush-scale': { none: 'always' } },

@@ -3,10 +3,12 @@ import { scaleLinear } from 'd3-scale';
 import type { Beam, Weight } from '@/core/diagnose/evidence';
 import { certaintyOf } from '@/core/diagnose/sureness';
 
-const few = (weights: readonly Weight[], most: number) => weights.slice(0, most);
+/** A tenth of a bit moves a beam, and is not worth a word. */
+const telling = (weights: readonly Weight[]) => weights.filter((w) => Math.abs(w.bits) > 0.3);
 const listed = (weights: readonly Weight[], most: number) => {
   const rest = weights.length - most;
-  return `${few(weights, most)
+  return `${weights
+    .slice(0, most)
     .map((w) => w.words.replace(/^./, (x) => x.toLowerCase()))
     .join(' · ')}${rest > 0 ? ` · and ${rest} more` : ''}`;
 };
@@ -36,13 +38,26 @@ export function BalanceFigure({
   // The post stands a little left of the middle: what is for has more to say.
   const right = scaleLinear([0, Math.max(3, widest)], [0, 58]);
   const left = scaleLinear([0, Math.max(3, widest) / 1.35], [0, 40]);
+  if (beams.every((b) => b.for.length + b.against.length === 0))
+    return (
+      <figure aria-label="The balance of evidence" className="row py-2">
+        <p className="text-small text-ink-2">Before anything is seen, by host, place and season:</p>
+        <p className="flex flex-wrap gap-x-5">
+          {beams.map((b) => (
+            <span key={b.id}>
+              <b>{b.name}</b> <span className="figures text-small">{b.sure}</span>
+            </span>
+          ))}
+        </p>
+      </figure>
+    );
   return (
     <figure aria-label="The balance of evidence">
       <ol>
-        {beams.map((b) => (
+        {beams.map((b, i) => (
           <li
             key={b.id}
-            className={`row grid grid-cols-[minmax(140px,200px)_1fr] gap-x-4 py-2.5 phone:grid-cols-1 ${named === b.id ? 'bg-paper' : ''}`}
+            className={`row grid grid-cols-[minmax(140px,200px)_1fr] gap-x-4 py-1.5 phone:grid-cols-1 ${named === b.id ? 'bg-paper' : ''}`}
           >
             <div className="flex min-w-0 flex-col phone:flex-row phone:items-baseline phone:justify-between phone:gap-3">
               {onName ? (
@@ -61,7 +76,7 @@ export function BalanceFigure({
               </span>
             </div>
             <div className="min-w-0">
-              <div className="relative h-7 phone:mt-1" aria-hidden>
+              <div className="relative h-6" aria-hidden>
                 <span className="absolute inset-y-0 left-[41%] w-[2.5px] bg-ink" />
                 <span
                   className="moved absolute inset-y-1 flex flex-row-reverse"
@@ -88,17 +103,17 @@ export function BalanceFigure({
                   ))}
                 </span>
               </div>
-              {!short && (b.for.length > 0 || b.against.length > 0) && (
-                <p className="mt-1 text-small leading-snug">
-                  {b.for.length > 0 && (
+              {!short && (b.p >= 0.02 || i < 2) && (
+                <p className="text-small leading-snug">
+                  {telling(b.for).length > 0 && (
                     <>
-                      <b>for:</b> {listed(b.for, most)}
+                      <b>for:</b> {listed(telling(b.for), most)}
                     </>
                   )}
-                  {b.for.length > 0 && b.against.length > 0 && <br />}
-                  {b.against.length > 0 && (
+                  {telling(b.for).length > 0 && telling(b.against).length > 0 && <br />}
+                  {telling(b.against).length > 0 && (
                     <span className="text-ink-2">
-                      <b>against:</b> {listed(b.against, most)}
+                      <b>against:</b> {listed(telling(b.against), most)}
                     </span>
                   )}
                 </p>

@@ -85,7 +85,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
             key={p.path}
             href={p.path}
             aria-current={here(p.path) ? 'page' : undefined}
-            className={`flex items-center gap-2 px-4 whitespace-nowrap ${here(p.path) ? 'bg-sheet font-bold text-ink' : 'hover:underline'}`}
+            className={`flex items-center gap-2 px-3 whitespace-nowrap ${here(p.path) ? 'bg-sheet font-bold text-ink' : 'hover:underline'}`}
           >
             {p.name}
             {p.path === '/' && due > 0 && (
@@ -103,11 +103,11 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
           aria-label="Find a tag"
         >
           <Search size={18} aria-hidden />
-          <span className="hidden text-small desk:inline">
+          <span className="hidden text-small whitespace-nowrap desk:inline">
             Find a tag <kbd className="ml-1 rounded-edge border border-on-bark px-1.5">/</kbd>
           </span>
         </button>
-        <span className="hidden items-center px-2 text-small desk:flex">{weather}</span>
+        <span className="hidden items-center px-2 text-small whitespace-nowrap min-[1360px]:flex">{weather}</span>
         <button
           type="button"
           onClick={() => setOpen('help')}

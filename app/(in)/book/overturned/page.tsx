@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { finder, knowledgeOf, testWords } from '@/app/_server/diagnosis';
 import { viewer } from '@/app/_server/viewer';
 import { overturned } from '@/store/knowledge';
 import { Frame } from '@/ui/frame/frame';
@@ -14,11 +14,7 @@ export default async function Page() {
   const [rows, { knowledge }] = await Promise.all([overturned(v), knowledgeOf(v)]);
   const find = finder(knowledge);
   const name = (id: string) => find(id)?.name ?? id;
-  const test = (by: string) => {
-    const [t, o] = by.split('/');
-    const found = knowledge.tests.find((x) => x.id === t);
-    return found ? `${found.name}: ${found.outcomes.find((x) => x.id === o)?.words.toLowerCase() ?? o}` : by;
-  };
+  const test = testWords(knowledge);
   const count = (keys: string[]) => {
     const m = new Map<string, number>();
     for (const k of keys) m.set(k, (m.get(k) ?? 0) + 1);

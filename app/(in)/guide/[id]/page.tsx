@@ -104,8 +104,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       }
       handle="Look-alikes and hosts"
     >
-      <p className="phone:block hidden text-head font-extrabold">{c.name}</p>
-      <h1 className="phone:sr-only">{c.name}</h1>
+      <h1>{c.name}</h1>
       <p className="text-lead">{c.about}</p>
       <p className="mt-1">
         <b>If nothing is done:</b> {c.course}
@@ -115,10 +114,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           {figures.map((f) => (
             <SignFigure key={f} id={f} size={112} />
           ))}
-          {beside.slice(0, 4).map((f) => (
-            <div key={f} className="opacity-70">
-              <SignFigure id={f} size={72} />
-            </div>
+          {beside.length > 0 && <p className="w-14 self-center text-small text-ink-2">and not these:</p>}
+          {beside.slice(0, 3).map((f) => (
+            <SignFigure key={f} id={f} size={72} />
           ))}
         </div>
       )}

@@ -10,7 +10,7 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { loadTree } from '../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
-import { checksOf, finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { checksOf, finder, knowledgeOf, testWords } from '@/app/_server/diagnosis';
 import { ChangeAnswer } from './chain.client';
 import { EditTree, Settle } from './overview.client';
 import { hostNames } from '@/app/(in)/grounds/host-names';
@@ -22,7 +22,9 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
-  const find = finder((await knowledgeOf(v)).knowledge);
+  const { knowledge } = await knowledgeOf(v);
+  const find = finder(knowledge);
+  const told = testWords(knowledge);
   const today = todayOf(v);
   const nameOf = (c: string) => find(c)?.name ?? c;
   const checks = checksOf(tree);
@@ -159,7 +161,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                   {dropped && after && (
                     <span className="block text-[0.9375rem] text-sap">
                       Dropped for {nameOf(after.conditionId).toLowerCase()}
-                      {after.overturnedBy.length > 0 ? `, by ${after.overturnedBy.join(', ')}` : ''}.
+                      {after.overturnedBy.length > 0 ? `, by ${after.overturnedBy.map(told).join(', ')}` : ''}.
                     </span>
                   )}
                   {d.ranking.length > 0 && (

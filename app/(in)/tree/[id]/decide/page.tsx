@@ -4,7 +4,7 @@ import { nextLooks } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
-import { checksOf, diagnose, monthIn } from '@/app/_server/diagnosis';
+import { checksOf, diagnose, monthIn, testWords } from '@/app/_server/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
@@ -37,6 +37,7 @@ export default async function Page({
     x ? found.find(x) : null,
   );
   const checks = checksOf(tree);
+  const told = testWords(found.knowledge);
   const nameOf = (c: string) => found.find(c)?.name ?? c;
   const margin = (
     <>
@@ -91,7 +92,7 @@ export default async function Page({
               </b>
               , {d.certainty}: {d.decision}.<span className="block">{d.reason}</span>
               {d.overturnedBy.length > 0 && (
-                <span className="block">Overturned the one before by {d.overturnedBy.join(', ')}.</span>
+                <span className="block">Overturned the one before by {d.overturnedBy.map(told).join(', ')}.</span>
               )}
               <span className="block text-small text-ink-2">
                 {d.byName}, {shortDay(d.at.toISOString().slice(0, 10))}

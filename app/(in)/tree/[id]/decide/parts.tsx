@@ -57,7 +57,7 @@ export function LookalikeTable({
           <tbody>
             {signs.map(({ s, apart }) => (
               <tr key={s.id}>
-                <th scope="row" className="font-normal!">
+                <th scope="row" className="border-line-2! font-normal!">
                   <span className="flex items-center gap-2 text-body text-ink">
                     {s.figure && <SignFigure id={s.figure} size={40} caption={false} />}
                     {s.words}
@@ -65,11 +65,13 @@ export function LookalikeTable({
                 </th>
                 <td className={apart > 0 ? 'font-bold' : ''}>{word(a, s.id)}</td>
                 <td className={apart < 0 ? 'font-bold' : ''}>{word(b, s.id)}</td>
-                <td>{found(s.id)}</td>
+                <td className="whitespace-nowrap">{found(s.id)}</td>
               </tr>
             ))}
             <tr>
-              <th scope="row">Settled by</th>
+              <th scope="row" className="border-line-2!">
+                Settled by
+              </th>
               <td>{a.decidingTest}</td>
               <td>{b.decidingTest}</td>
               <td />

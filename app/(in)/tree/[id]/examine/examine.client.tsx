@@ -55,7 +55,10 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
   const update: Update = (change) => setForm((f) => (typeof change === 'function' ? change(f) : { ...f, ...change }));
   const { busy, faults, send } = useSend(examine);
   const [skipped, setSkipped] = useState<string[]>([]);
+  const [everything, setEverything] = useState(false);
+  const shown = everything ? signs : signs.filter((s) => s.inSeason || form.grades[s.id]);
 
+  const inSeasonNow = useMemo(() => new Set(signs.filter((s) => s.inSeason).map((s) => s.id)), [signs]);
   // The figure may lag a frame behind the finger, never the finger behind the figure.
   const grades = useDeferredValue(form.grades);
   const tests = useDeferredValue(form.tests);
@@ -63,10 +66,16 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
     const observed = { findings: findingsOf({ grades, more: {} }), tests: testsOf({ tests }) };
     const post = posterior(model, evidenceOf(model, observed));
     return {
-      beams: balance(model, observed, post, 4),
-      looks: nextLooks(model, post, observed, 4, (o) => !skipped.includes(o.kind + o.id)),
+      beams: balance(model, observed, post, 3),
+      looks: nextLooks(
+        model,
+        post,
+        observed,
+        4,
+        (o) => !skipped.includes(o.kind + o.id) && (o.kind === 'test' || everything || inSeasonNow.has(o.id)),
+      ),
     };
-  }, [model, grades, tests, skipped]);
+  }, [model, grades, tests, skipped, everything, inSeasonNow]);
   const nameOf = (c: string) => model.conditions.find((x) => x.id === c)?.name ?? c;
   const answer = (look: NextLook, outcome: string) =>
     update(
@@ -124,26 +133,35 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         );
       }}
     >
-      <h1>What do you see?</h1>
-      <p className="mb-3 text-ink-2">
-        From the ground up. What you did not look at stays “not looked”: that is not absent.
-      </p>
+      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-x-4">
+        <h1>What do you see?</h1>
+        <p className="text-small text-ink-2 phone:hidden">
+          What you did not look at stays “not looked”: that is not absent.
+        </p>
+      </div>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults faults={faults} known={['crownLoss', 'note', 'change', 'changePrice']} />
 
-      <details className="mb-3 border-y border-line" open={!confirmed || undefined}>
-        <summary className="min-h-12 py-3 font-bold">
-          Is it {host.name}? {confirmed && <span className="font-normal text-ink-2">Confirmed before.</span>}
+      {!confirmed && !form.key.every((k) => k === true) && (
+        <button
+          type="button"
+          className="press float-right ml-3 min-h-11"
+          onClick={() => update((f) => ({ ...f, key: host.key.map(() => true) }))}
+        >
+          All of the key fits
+        </button>
+      )}
+      <details className="mb-1 border-t border-line" open={denied.length > 0 || undefined}>
+        <summary className="min-h-11 py-2.5 font-bold">
+          Is it {host.name}?{' '}
+          <span className="font-normal text-ink-2">
+            {form.key.every((k) => k === true)
+              ? 'Yes, by the key.'
+              : confirmed
+                ? 'Confirmed before.'
+                : 'Open the key, question by question.'}
+          </span>
         </summary>
-        {!confirmed && (
-          <button
-            type="button"
-            className="press mb-2"
-            onClick={() => update((f) => ({ ...f, key: host.key.map(() => true) }))}
-          >
-            All of this fits
-          </button>
-        )}
         {host.key.map((k, i) => (
           <div key={k.ask} className="row flex flex-wrap items-center justify-between gap-x-6 pt-2">
             <p className="flex-1 basis-72 pb-2">{k.ask}</p>
@@ -168,10 +186,19 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         ))}
       </details>
 
-      <SignList signs={signs} form={form} update={update} />
-      <SignWalk signs={signs} form={form} update={update} />
+      <SignList signs={shown} form={form} update={update} />
+      <SignWalk signs={shown} form={form} update={update} />
+      {shown.length < signs.length && (
+        <button type="button" className="press press-plain min-h-10 text-small" onClick={() => setEverything(true)}>
+          {signs.length - shown.length} signs of leaf, flower and fruit are out of season: show them
+        </button>
+      )}
 
-      <div className="mt-4 flex flex-col gap-3">
+      <div className="mt-2 flex flex-col gap-3">
+        <section aria-label="The balance" className="phone:order-2">
+          <h2 className="sr-only">The balance</h2>
+          <BalanceFigure beams={beams} most={2} />
+        </section>
         <NextLookCard
           look={looks[0]}
           others={looks.slice(1)}
@@ -203,10 +230,6 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
             })}
           </ul>
         )}
-        <section aria-label="The balance">
-          <h2 className="mb-1 text-body">The balance</h2>
-          <BalanceFigure beams={beams} most={2} />
-        </section>
       </div>
 
       <CrownAndSoil form={form} update={update} faults={faults} />

@@ -22,6 +22,8 @@ export interface BenchSign {
   worst: string;
   figure?: string;
   dig: boolean;
+  /** Leaf, flower and fruit can be looked at in this month. */
+  inSeason: boolean;
   sector: boolean;
   count?: string;
   /** How it stood at the last look. */

@@ -28,7 +28,7 @@ export function NextLookCard({
     );
   const minutes = look.minutes < 1 ? 'under a minute' : `${Math.round(look.minutes)} min`;
   return (
-    <section aria-label="Next look" className="border border-ink p-4">
+    <section aria-label="Next look" className="border border-ink px-4 py-2.5">
       <p className="text-small font-semibold text-ink-2">
         Next look, {minutes}, {look.laboratory ? 'laboratory' : WOUND[look.wounds]}
       </p>

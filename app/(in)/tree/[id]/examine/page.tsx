@@ -1,4 +1,4 @@
-import { compile } from '@/core/diagnose/model';
+import { compile, placeInSeason } from '@/core/diagnose/model';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { alikeTrees } from '@/store/tree';
@@ -16,8 +16,9 @@ export const metadata = { title: 'Examine' };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
   const host = findHost(tree.hostId)!;
+  const month = monthIn(tree.timeZone);
   const [{ knowledge }, alike] = await Promise.all([knowledgeOf(v), alikeTrees(v, tree)]);
-  const model = compile(knowledge, host, settingOf(v, tree, monthIn(tree.timeZone)));
+  const model = compile(knowledge, host, settingOf(v, tree, month));
   const last = tree.looks[0];
   const lastGrade = new Map<string, Grade>(
     last?.findings.map((f) => [f.sign, f.state === 'absent' ? '0' : (String(f.grade ?? '-') as Grade)]),
@@ -70,6 +71,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           words: s.words,
           worst: s.worst,
           dig: s.dig,
+          inSeason: placeInSeason(s.place, host, month),
           sector: s.sector,
           ...(s.figure ? { figure: s.figure } : {}),
           ...(s.count ? { count: s.count } : {}),

@@ -112,7 +112,7 @@ export function SignList({ signs, form, update }: Props) {
         })}
       </nav>
       <div
-        className="max-h-[max(300px,calc(100dvh-430px))] overflow-y-auto border-b border-line pr-1"
+        className="max-h-[max(178px,calc(100dvh-640px))] overflow-y-auto border-b border-line pr-1"
         tabIndex={0}
         role="region"
         aria-label="Signs, from the ground up"

@@ -75,7 +75,7 @@ export default async function Page({
             {d.sentence}
           </p>
         ))}
-        {c && c.kind !== 'harmless' && (
+        {c && c.kind !== 'harmless' && decision !== 'test first' && decision !== 'laboratory first' && (
           <>
             <h2 className="mt-5">What can be done</h2>
             <ul>

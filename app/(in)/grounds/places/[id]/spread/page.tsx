@@ -134,12 +134,13 @@ function PlaceMap({
     x: (t.lon - lon0) * METRES * Math.cos((lat0 * Math.PI) / 180),
     y: (t.lat - lat0) * METRES,
   }));
-  const span = Math.max(20, ...points.flatMap((p) => [Math.abs(p.x), Math.abs(p.y)])) * 1.12;
-  const tall = Math.max(...points.map((p) => Math.abs(p.y))) * 2.3 + 12;
-  const height = Math.max(180, Math.min(420, (tall / (2 * span)) * 720));
-  const x = scaleLinear([-span, span], [10, 710]);
-  const scale = 700 / (2 * span);
+  const wide = Math.max(10, ...points.map((p) => Math.abs(p.x))) * 2;
+  const tall = Math.max(10, ...points.map((p) => Math.abs(p.y))) * 2;
+  const height = Math.max(220, Math.min(460, (tall / wide) * 660 + 60));
+  const scale = Math.min(660 / wide, (height - 60) / tall);
+  const x = scaleLinear([-360 / scale, 360 / scale], [0, 720]);
   const y = (m: number) => height / 2 - m * scale;
+  const r = Math.max(6, Math.min(13, scale * 2.4));
   const bar = [5, 10, 20, 50, 100, 200].find((m) => m * scale > 60) ?? 500;
   const hit = points.filter((p) => (grade(p.t, 'now') ?? 0) > 0).map((p) => `${p.t.tag} grade ${grade(p.t, 'now')}`);
   return (
@@ -153,14 +154,13 @@ function PlaceMap({
         {points.map(({ t, x: mx, y: my }) => {
           const now = grade(t, 'now');
           const before = grade(t, 'before') ?? 0;
-          const r = t.now ? 13 : 5;
           return (
             <a key={t.treeId} href={`/tree/${t.treeId}`}>
               <title>{`${t.tag}, ${findHost(t.hostId)?.name}: ${before} before, ${now ?? 'not looked'} now`}</title>
               <circle
                 cx={x(mx)}
                 cy={y(my)}
-                r={r}
+                r={t.now ? r : 4}
                 fill={now ? 'var(--cambium)' : 'var(--sheet)'}
                 stroke="var(--ink)"
                 strokeWidth={now ? 1 + now * 0.7 : 1.2}
@@ -182,7 +182,7 @@ function PlaceMap({
               {now !== undefined && now > 0 && (
                 <text
                   x={x(mx)}
-                  y={y(my) + 4.5}
+                  y={y(my) + (r < 9 ? 3.2 : 4.5)}
                   textAnchor="middle"
                   fontSize="13"
                   fontWeight="800"
