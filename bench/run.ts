@@ -4,7 +4,12 @@ import { gzipSync } from 'node:zlib';
 import { prescribe, type Situation } from '@/core/prescribe/prescribe';
 import { dose } from '@/core/dose/dose';
 import { placeRing } from '@/core/ring/ring';
-import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
+import { compile } from '@/core/diagnose/model';
+import { nextLooks } from '@/core/diagnose/next-look';
+import { evidenceOf, posterior } from '@/core/diagnose/rank';
+import { drawCase } from '@/core/practice/draw-case';
+import { findCondition, findHost, regionOf, shipped, trainingLabels } from '@/knowledge';
+import { simulation, told } from './simulate';
 import { SAMPLE_PASSWORD } from '@/stand-ins/sample-people';
 import { connect } from '@/store/db';
 
@@ -94,6 +99,40 @@ function core() {
     'ms',
     60,
   );
+}
+
+/** An examination as it grows: ranking alone, and with the next look, after every fifth observation on every host. */
+function examining() {
+  const rank: number[] = [];
+  const whole: number[] = [];
+  for (const round of [0, 1])
+    for (const host of shipped.hosts) {
+      const model = compile(shipped, host, { month: 7 });
+      const drawn = drawCase(shipped, 77, {}, { host, month: 7 });
+      const signs = model.observables.filter((o) => o.kind === 'sign');
+      for (let n = 0; n <= Math.min(40, signs.length); n += 5) {
+        const observed = {
+          findings: signs
+            .slice(0, n)
+            .map((s) =>
+              drawn.shows.get(`sign:${s.id}`) === 'seen'
+                ? { sign: s.id, state: 'seen' as const, grade: 3 }
+                : { sign: s.id, state: 'absent' as const },
+            ),
+          tests: [],
+        };
+        const t = performance.now();
+        const post = posterior(model, evidenceOf(model, observed));
+        const ranked = performance.now();
+        nextLooks(model, post, observed);
+        if (round) {
+          rank.push(ranked - t);
+          whole.push(performance.now() - t);
+        }
+      }
+    }
+  report('ranking after an observation, p95 over every host', quantile(rank, 0.95), 'ms', 8);
+  report('ranking and next look, p95 over every host', quantile(whole, 0.95), 'ms', 16);
 }
 
 async function lists(cookie: string) {
@@ -219,7 +258,15 @@ async function paint(cookie: string) {
   const page = await context.newPage();
   const probe = await page.request.get(`${url}/grounds?find=S77742`);
   const tree = /\/tree\/[0-9a-f-]{36}/.exec(await probe.text())![0];
-  for (const path of ['/', '/grounds', `${tree}/measure`, `${tree}/prescribe`]) {
+  for (const path of [
+    '/',
+    '/grounds',
+    '/guide',
+    `${tree}/measure`,
+    `${tree}/examine`,
+    `${tree}/decide`,
+    `${tree}/prescribe`,
+  ]) {
     const cdp = await context.newCDPSession(page);
     await cdp.send('Network.enable');
     await cdp.send('Network.clearBrowserCache');
@@ -270,6 +317,20 @@ async function paint(cookie: string) {
 
 async function main() {
   core();
+  examining();
+  const cases = await simulation();
+  rows.push([
+    'truth ranked first, in the first three',
+    `${((100 * cases.first) / cases.cases).toFixed(1)} %, ${((100 * cases.firstThree) / cases.cases).toFixed(1)} %`,
+    'reported',
+    true,
+  ]);
+  report(
+    'looks following the next look, per look of the checklist',
+    cases.guided.looks / cases.checklist.looks,
+    '',
+    0.5,
+  );
   const { cookie } = await signIn();
   await lists(cookie);
   await paint(cookie);
@@ -280,6 +341,7 @@ async function main() {
   const mid = Math.max(...rows.map((r) => r[1].length));
   for (const [what, measured, budget, good] of rows)
     console.log(`${good ? ' ' : '!'} ${what.padEnd(wide)}  ${measured.padEnd(mid)}  ${budget}`);
-  console.log('\n! marks a figure beyond its budget.');
+  console.log('\n! marks a figure beyond its budget.\n');
+  console.log(told(cases).join('\n'));
 }
 void main();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { NotKnown, QUESTIONS } from '@/core/questions';
-import { findCondition, findHost, regions, trainingLabels } from '@/knowledge';
+import { findCondition, findHost, regions, shipped, trainingLabels } from '@/knowledge';
 
 /** `npm run -s core -- <question> < input.json`: the core without the app. Bad input exits 2 with path and sentence. */
 const [name, ...flags] = process.argv.slice(2);
@@ -29,7 +29,9 @@ function help() {
 
 function readInput(): unknown {
   try {
-    return JSON.parse(readFileSync(0, 'utf8'));
+    // A question without input may be asked without any.
+    const text = process.stdin.isTTY ? '' : readFileSync(0, 'utf8');
+    return text.trim() === '' ? {} : JSON.parse(text);
   } catch {
     return refuse('', 'the input is not JSON');
   }
@@ -57,6 +59,7 @@ function main() {
       label: (key) => trainingLabels.find((l) => l.key === key) ?? null,
       host: findHost,
       condition: findCondition,
+      knowledge: () => shipped,
       region: (key) =>
         regions[key] ?? refuse('region', `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}`),
     }),

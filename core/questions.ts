@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from './basin/basin';
-import { conditionSchema, hostSchema } from './diagnose/knowledge';
+import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabulary } from './diagnose/ask';
+import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
 import { CERTAINTIES, DECISIONS, LEAF_STATES, VIGOURS } from './diagnose/words';
 import { dose } from './dose/dose';
 import { labelSchema, type Label } from './label/schema';
@@ -56,6 +57,7 @@ export interface Lookup {
   host(id: string): z.infer<typeof hostSchema> | null;
   condition(id: string): z.infer<typeof conditionSchema> | null;
   region(key: string): Situation['region'];
+  knowledge(): Knowledge;
 }
 
 /** A key that leads nowhere, told like a schema's own fault. */
@@ -90,6 +92,12 @@ const question = <S extends z.ZodType>(
   schema: S,
   answer: (input: z.output<S>, look: Lookup) => unknown,
 ): Question<S> => ({ about, schema, answer });
+
+const known = <Q extends z.output<typeof caseSchema>>(q: Q, look: Lookup): Q => {
+  const strange = strangeIn(q, look.knowledge());
+  if (strange) throw new NotKnown(strange.path, strange.sentence);
+  return q;
+};
 
 const siteFields = {
   label: label.optional(),
@@ -376,6 +384,25 @@ export const QUESTIONS: Record<string, Question> = {
         unit: q.to,
       };
     },
+  ) as Question,
+  diagnose: question(
+    'what it may be: ranking, evidence for and against, the next looks, what would change it',
+    caseSchema,
+    (q, look) => diagnoseCase(known(q, look), look.knowledge()),
+  ) as Question,
+  decide: question(
+    'what to do about it: the decision with its reasons, duties, thresholds and open methods',
+    decideSchema,
+    (q, look) => {
+      known(q, look);
+      if (q.named !== undefined) found(look.condition(q.named), 'named', `there is no condition “${q.named}”`);
+      return decideCase(q, look.knowledge());
+    },
+  ) as Question,
+  knowledge: question(
+    'every id of hosts, signs, tests and conditions, with its wording (no input)',
+    z.strictObject({}),
+    (_, look) => vocabulary(look.knowledge()),
   ) as Question,
   label: question('whether a label is sound; the label as Elmhorn reads it', labelSchema, (l) => l) as Question,
 };

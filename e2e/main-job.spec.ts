@@ -115,7 +115,7 @@ test('examine, decide: the key confirms the host, the signs order the candidates
   await page.goto(`/tree/${id}/prescribe`);
   await expect(page.getByRole('complementary', { name: 'Margin' }).getByText('Host not confirmed')).toBeVisible();
   await page.goto(`/tree/${id}/examine`);
-  for (const yes of await page.getByRole('radio', { name: 'yes' }).all()) await yes.check({ force: true });
+  await page.getByRole('button', { name: 'All of the key fits' }).click();
   const sign = page.getByRole('group', { name: 'Small dark beetles in twig forks' });
   await sign.getByRole('radio', { name: 'absent' }).focus();
   await page.keyboard.press('3');
@@ -123,10 +123,15 @@ test('examine, decide: the key confirms the host, the signs order the candidates
   await page.getByLabel(/^Crown loss/).fill('4');
   await page.keyboard.press('Control+Enter');
   await page.waitForURL(/decide/);
-  await expect(page.getByRole('radio', { name: /Elm bark beetles|Dutch elm disease/ }).first()).toBeVisible();
   await page.getByRole('radio', { name: /^Elm bark beetles/ }).check();
+  await page.waitForURL(/name=elm-bark-beetle/);
+  await expect(page.getByRole('radio', { name: /^Elm bark beetles/ })).toBeChecked();
   await page.getByRole('radio', { name: /^likely/ }).check({ force: true });
   await page.getByRole('radio', { name: 'treat now' }).check({ force: true });
+  await page.getByLabel(/^Why, in a sentence/).fill('');
+  await page.getByRole('button', { name: 'Keep this decision' }).click();
+  await expect(page.getByText(/The ranking would say “.*”\. Say in a sentence why/)).toBeVisible();
+  await page.getByLabel(/^Why, in a sentence/).fill('Beetles in every fork, and the council wants them gone.');
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await page.waitForURL(/prescribe/);
   await expect(page.getByRole('complementary', { name: 'Margin' }).getByText('Host not confirmed')).toHaveCount(0);

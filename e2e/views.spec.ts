@@ -13,7 +13,7 @@ for (const [theme, size] of [
     browser,
     baseURL,
   }) => {
-    test.setTimeout(600_000);
+    test.setTimeout(900_000);
     const context = await browser.newContext({ baseURL });
     const page = await context.newPage();
     await signIn(page);
@@ -41,7 +41,15 @@ for (const [theme, size] of [
       '/tools',
       '/people',
       '/me',
-      ...['', '/measure', '/examine', '/decide', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
+      '/guide',
+      '/guide?table=black-on-pear',
+      '/guide?find=black&host=pear',
+      '/guide/emerald-ash-borer',
+      '/guide/new',
+      '/practice',
+      '/book/overturned',
+      `${place!}/spread`,
+      ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
     ];
     await page.setViewportSize(size);
     for (const view of views) {

@@ -16,7 +16,8 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   await signInByHand(other, 'idris@fellside.example');
   await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
   for (const path of [
-    ...['', '/measure', '/examine', '/decide', '/prescribe', '/apply'].map((p) => `/tree/${tree}${p}`),
+    ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${tree}${p}`),
+    `${place}/spread`,
     record,
     place,
     label,

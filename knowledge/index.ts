@@ -29,5 +29,3 @@ export const findTest: (id: string) => QuickTest | null = byId(tests);
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
 export const signsFor = (host: Host): Sign[] => signs.filter((s) => concerns(s.groups, host));
-/** Conditions that this host can have. */
-export const conditionsFor = (host: Host): Condition[] => conditions.filter((c) => concerns(c.groups, host));

@@ -269,7 +269,7 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
       return result('manage or remove');
     }
   }
-  if (input.barkLoss != null && input.barkLoss >= 0.95) {
+  if ((input.barkLoss ?? 0) >= 0.95) {
     say('girdled', 'The bark is gone all round: cut below the lowest damage, or bridge it if the tree is worth that.');
     return result('manage or remove');
   }

@@ -1,4 +1,13 @@
-import { concerns, oftenOf, signsOf, type Condition, type Host, type Knowledge } from './knowledge';
+import {
+  concerns,
+  oftenOf,
+  signsOf,
+  type Condition,
+  type Host,
+  type Knowledge,
+  type QuickTest,
+  type Sign,
+} from './knowledge';
 import { OFTEN, type Often } from './words';
 
 /** What every host of a group must have among its conditions. */
@@ -41,24 +50,40 @@ const APART = 0.25;
 
 const duplicates = (ids: string[]) => ids.filter((x, i) => ids.indexOf(x) !== i);
 
+type Base = Pick<Knowledge, 'signs' | 'tests'>;
+/** Signs and tests by id, once for a base: a check asks for them some hundred thousand times. */
+const indexes = new WeakMap<Base, { signs: Map<string, Sign>; tests: Map<string, QuickTest> }>();
+function indexOf(k: Base) {
+  const known = indexes.get(k);
+  if (known) return known;
+  const made = { signs: new Map(k.signs.map((s) => [s.id, s])), tests: new Map(k.tests.map((t) => [t.id, t])) };
+  indexes.set(k, made);
+  return made;
+}
+
 /** The sign, or test and outcome, that tells two conditions apart most clearly on a host; null when nothing does. */
-export function tellApart(
-  a: Condition,
-  b: Condition,
-  host: Host,
-  k: Pick<Knowledge, 'signs' | 'tests'>,
-): string | null {
+export function tellApart(a: Condition, b: Condition, host: Host, k: Base): string | null {
+  const { signs, tests } = indexOf(k);
   const apart = (x: Often | undefined, y: Often | undefined, idle: number) =>
     Math.abs((x === undefined ? idle : OFTEN[x]) - (y === undefined ? idle : OFTEN[y]));
-  let best: [string, number] | null = null;
+  let best: string | null = null;
+  let most = APART;
   const offer = (id: string, by: number) => {
-    if (by >= APART && (!best || by > best[1])) best = [id, by];
+    if (by < most || (by === most && best !== null)) return;
+    best = id;
+    most = by;
   };
-  for (const s of k.signs) if (concerns(s.groups, host)) offer(s.id, apart(oftenOf(a, s.id), oftenOf(b, s.id), s.idle));
-  for (const t of k.tests)
-    if (concerns(t.groups, host))
-      for (const o of t.outcomes) offer(`${t.id}/${o.id}`, apart(a.tests[t.id]?.[o.id], b.tests[t.id]?.[o.id], o.idle));
-  return (best as [string, number] | null)?.[0] ?? null;
+  // What neither of them names is as likely under both.
+  for (const id of new Set([a, b].flatMap((c) => [...signsOf(c), ...c.signs.never]))) {
+    const s = signs.get(id);
+    if (s && concerns(s.groups, host)) offer(id, apart(oftenOf(a, id), oftenOf(b, id), s.idle));
+  }
+  for (const id of new Set([...Object.keys(a.tests), ...Object.keys(b.tests)])) {
+    const t = tests.get(id);
+    if (t && concerns(t.groups, host))
+      for (const o of t.outcomes) offer(`${id}/${o.id}`, apart(a.tests[id]?.[o.id], b.tests[id]?.[o.id], o.idle));
+  }
+  return best;
 }
 
 /**

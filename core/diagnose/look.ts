@@ -94,7 +94,7 @@ export function judgeCheck(
       faults,
       sentence: `The application itself failed (${faults.join(', ')}): it says nothing about the diagnosis.`,
     };
-  const open = APPLICATION_QUESTIONS.filter((q) => check.answers[q.id] == null);
+  const open = APPLICATION_QUESTIONS.filter((q) => (check.answers[q.id] ?? null) === null);
   if (open.length)
     return {
       kind: 'fault',

@@ -26,9 +26,9 @@ const OUTCOME = { none: 0.2, some: 1, good: 3 } as const;
 /** How likely a follower joins its driver; a mould on honeydew nearly always does. */
 const JOINS = 0.2;
 const JOINS_ALWAYS = 0.5;
-/** A follower without any driver: possible, but only just. */
+/** A follower without any driver: less likely; a film that outlasts its pest is found alone often enough. */
 const ALONE = 0.5;
-const ALONE_ONLY_FOLLOWS = 0.25;
+const ALONE_ONLY_FOLLOWS = 0.6;
 
 /** A tree is looked at because somebody was called: sound ones are fewer than in the street. */
 const SOUND_ODDS = 0.3;

@@ -22,14 +22,27 @@ export interface Posterior {
   marginal: Float64Array;
 }
 
+/** What follows from an observable or a model alone is worked out once; both are plain data that nobody changes. */
+function once<K extends object, V>(work: (key: K) => V): (key: K) => V {
+  const known = new WeakMap<K, V>();
+  return (key) => {
+    let value = known.get(key);
+    if (value === undefined) known.set(key, (value = work(key)));
+    return value;
+  };
+}
+
 /** Chances of every outcome by pair of profiles, with the mistakes of people and tests in them. */
-export function reported(o: Observable): number[][] {
+export const reported = once((o: Observable): Float64Array[] => {
   if (o.kind === 'sign') {
-    const seen = o.chances[0]!.map((q) => q * (1 - OVERLOOKED) + (1 - q) * o.error);
+    const seen = Float64Array.of(...o.chances[0]!.map((q) => q * (1 - OVERLOOKED) + (1 - q) * o.error));
     return [seen, seen.map((p) => 1 - p)];
   }
-  return o.chances.map((row) => row.map((q) => q * (1 - o.error) + o.error / o.outcomes.length));
-}
+  return o.chances.map((row) => Float64Array.of(...row.map((q) => q * (1 - o.error) + o.error / o.outcomes.length)));
+});
+
+const observablesOf = once((model: Model) => new Map(model.observables.map((o) => [`${o.kind}:${o.id}`, o])));
+const profileOf = once((o: Observable) => Uint8Array.of(...o.profile));
 
 /** What one observation says: how likely it is by pair of profiles. */
 export interface Evidence {
@@ -39,22 +52,19 @@ export interface Evidence {
 
 /** What was observed, as likelihoods; "not looked" and what this host has not are left out. */
 export function evidenceOf(model: Model, observed: Observed): Evidence[] {
-  const by = new Map(model.observables.map((o) => [`${o.kind}:${o.id}`, o]));
+  const by = observablesOf(model);
   const out: Evidence[] = [];
   const taken = new Set<Observable>();
-  const add = (o: Observable, likelihood: ArrayLike<number>) => {
+  const add = (o: Observable, likelihood: Float64Array) => {
     taken.add(o);
-    out.push({ observable: o, likelihood: Float64Array.from(likelihood) });
+    out.push({ observable: o, likelihood });
   };
   for (const f of observed.findings) {
     const o = by.get(`sign:${f.sign}`);
     if (!o || f.state === 'not looked' || taken.has(o)) continue;
     const ratio = GRADE_RATIO[f.grade ?? 2] || GRADE_RATIO[2];
     const of = f.state === 'seen' ? (q: number) => q + (1 - q) / ratio : (q: number) => 1 - q + q * OVERLOOKED;
-    add(
-      o,
-      o.chances[0]!.map((q) => of(q) ** o.weight),
-    );
+    add(o, Float64Array.of(...o.chances[0]!.map((q) => of(q) ** o.weight)));
   }
   for (const t of observed.tests) {
     const o = by.get(`test:${t.test}`);
@@ -120,7 +130,7 @@ export function sharpen(post: Posterior, evidence: readonly Evidence[]): Posteri
   const { first, second, weight } = next;
   for (const { observable, likelihood } of evidence) {
     const n = observable.profiles;
-    const profile = Uint8Array.from(observable.profile);
+    const profile = profileOf(observable);
     let total = 0;
     for (let i = 0; i < weight.length; i++) {
       const b = second[i]!;

@@ -8,7 +8,7 @@ import { compile } from './model';
 import { evidenceOf, posterior, ranking, type Observed } from './rank';
 
 /** A case run as the app would run it: ranking from its findings, decision from the ranking. */
-export function run(v: Vignette) {
+function run(v: Vignette) {
   const nearby = Object.fromEntries(v.nearby ?? []);
   const host = findHost(v.host)!;
   const model = compile(shipped, host, { month: v.month, nearby });

@@ -319,7 +319,7 @@ export const soilSiteAndHarmless = [
     common: 'often',
     always: ['turf-to-trunk'],
     usual: ['short-growth'],
-    sometimes: ['pale-small', 'mower-wound', 'soil-dry'],
+    sometimes: ['pale-small', 'soil-dry'],
     tests: {},
     decidingTest: 'Young tree in thick grass',
     followers: ['bronze-birch-borer', 'mower-wounds'],

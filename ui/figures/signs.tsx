@@ -421,7 +421,6 @@ const DRAWINGS: Record<string, Drawing> = {
 };
 
 export const figureNames = (): string[] => Object.keys(DRAWINGS);
-export const figureName = (id: string): string | null => DRAWINGS[id]?.name ?? null;
 
 /** One drawing with its name and size. */
 export function SignFigure({ id, size = 96, caption = true }: { id: string; size?: number; caption?: boolean }) {

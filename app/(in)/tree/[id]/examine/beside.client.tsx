@@ -5,7 +5,7 @@ import { APPLICATION_QUESTIONS } from '@/core/diagnose/look';
 import { VIGOUR_LOOKS, VIGOURS } from '@/core/diagnose/words';
 import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
 import { ArcsFigure } from '@/ui/figures/arcs';
-import { GRADES, SPOKEN, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
+import { GRADES, SPOKEN, without, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
 
 interface Props {
   form: ExamineForm;
@@ -245,7 +245,7 @@ export function CheckOfTreatment({
                 key={q.id}
                 small
                 label={q.ask}
-                value={check.answers[q.id] == null ? null : check.answers[q.id] ? 'yes' : 'no'}
+                value={(check.answers[q.id] ?? null) === null ? null : check.answers[q.id] ? 'yes' : 'no'}
                 onChange={(x) => update({ check: { ...check, answers: { ...check.answers, [q.id]: x === 'yes' } } })}
                 options={[
                   { value: 'yes', name: 'yes' },
@@ -302,10 +302,7 @@ export function AlikeTrees({
   const chosen = Object.keys(form.alike);
   const set = (id: string, except: Record<string, Grade> | null) =>
     update((f) => {
-      const alike = { ...f.alike };
-      if (except) alike[id] = except;
-      else delete alike[id];
-      return { ...f, alike };
+      return { ...f, alike: except ? { ...f.alike, [id]: except } : without(f.alike, id) };
     });
   return (
     <details className="border-t border-line" open={chosen.length > 0 || undefined}>
@@ -327,10 +324,7 @@ export function AlikeTrees({
                   key={sign}
                   type="button"
                   className="press min-h-11 text-small"
-                  onClick={() => {
-                    const { [sign]: _, ...rest } = form.alike[t.id]!;
-                    set(t.id, rest);
-                  }}
+                  onClick={() => set(t.id, without(form.alike[t.id]!, sign))}
                 >
                   but {signs.find((s) => s.id === sign)?.words}: {SPOKEN[g]} ×
                 </button>

@@ -14,7 +14,7 @@ import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
 import { examine } from '../actions';
 import { AlikeTrees, BarkAndRoots, CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
-import { findingsOf, testsOf, toFinding, type BenchSign, type ExamineForm, type Update } from './form';
+import { findingsOf, testsOf, toFinding, without, type BenchSign, type ExamineForm, type Update } from './form';
 import { NextLookCard } from './next-look.client';
 import { PhotoField } from './photo-field.client';
 import { grading, SignList, SignWalk } from './signs.client';
@@ -169,7 +169,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
               small
               hideLabel
               label={k.ask}
-              value={form.key[i] == null ? null : form.key[i] ? 'yes' : 'no'}
+              value={(form.key[i] ?? null) === null ? null : form.key[i] ? 'yes' : 'no'}
               onChange={(x) => update((f) => ({ ...f, key: f.key.map((y, j) => (j === i ? x === 'yes' : y)) }))}
               options={[
                 { value: 'yes', name: 'yes' },
@@ -215,12 +215,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
                   <button
                     type="button"
                     className="press min-h-11 text-small"
-                    onClick={() =>
-                      update((f) => {
-                        const { [t]: _, ...rest } = f.tests;
-                        return { ...f, tests: rest };
-                      })
-                    }
+                    onClick={() => update((f) => ({ ...f, tests: without(f.tests, t) }))}
                   >
                     {test?.outcomes.find((x) => x.id === o)?.words ?? o} <span aria-hidden>×</span>
                     <span className="sr-only">, take this test back</span>

@@ -81,3 +81,7 @@ export const findingsOf = (f: Pick<ExamineForm, 'grades' | 'more'>): Finding[] =
     });
 export const testsOf = (f: Pick<ExamineForm, 'tests'>): TestResult[] =>
   Object.entries(f.tests).map(([test, outcome]) => ({ test, outcome }));
+
+/** A record without one of its keys. */
+export const without = <T>(record: Record<string, T>, key: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([k]) => k !== key));

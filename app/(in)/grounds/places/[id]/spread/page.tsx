@@ -169,7 +169,7 @@ function PlaceMap({
                 <circle
                   cx={x(mx)}
                   cy={y(my)}
-                  r={18}
+                  r={r + 5}
                   fill="none"
                   stroke="var(--madder)"
                   strokeWidth="2"

@@ -1,0 +1,110 @@
+import { shipped } from '@/knowledge';
+import { faultsIn } from './check';
+import type { Condition, Knowledge } from './knowledge';
+import { judgeCheck } from './look';
+import { overlay, ownConditionEntry } from './overlay';
+
+const change = (id: string, change: Partial<Condition>): Knowledge => ({
+  ...shipped,
+  conditions: shipped.conditions.map((c) => (c.id === id ? { ...c, ...change } : c)),
+});
+
+it('the shipped base is sound, and as large as it must be', () => {
+  expect(faultsIn(shipped)).toEqual([]);
+  expect(shipped.hosts.length).toBeGreaterThanOrEqual(45);
+  expect(shipped.signs.length).toBeGreaterThanOrEqual(120);
+  expect(shipped.tests.length).toBeGreaterThanOrEqual(30);
+  expect(shipped.conditions.length).toBeGreaterThanOrEqual(110);
+});
+
+const scab = shipped.conditions.find((c) => c.id === 'apple-scab')!;
+it.each<[string, Knowledge, RegExp]>([
+  [
+    'a sign that nothing makes',
+    { ...shipped, signs: [...shipped.signs, { ...shipped.signs[0]!, id: 'green-smoke' }] },
+    /green-smoke: no condition/,
+  ],
+  [
+    'a sign that is not there',
+    change('apple-scab', { signs: { ...scab.signs, rare: ['blue-smoke'] } }),
+    /no sign blue-smoke/,
+  ],
+  ['a sign said twice', change('apple-scab', { signs: { ...scab.signs, rare: ['olive-spots'] } }), /stands twice/],
+  [
+    'a condition no sign leads to',
+    change('apple-scab', { signs: { always: [], usual: [], sometimes: [], rare: [], never: [] } }),
+    /apple-scab: no sign on/,
+  ],
+  [
+    'twins',
+    { ...shipped, conditions: [...shipped.conditions, { ...scab, id: 'own-twin', lookalikes: ['apple-scab'] }] },
+    /nothing tells them apart/,
+  ],
+  ['a host group that is not there', change('apple-scab', { groups: ['moon-tree'] }), /no host group moon-tree/],
+  ['a chain told from one side', change('apple-scab', { drivers: ['drought-stress'] }), /does not name its follower/],
+  [
+    'a chain contradicted',
+    change('elm-bark-beetle', {
+      signs: { ...shipped.conditions.find((c) => c.id === 'elm-bark-beetle')!.signs, never: ['one-limb-yellow'] },
+    }),
+    /“never” in its driver/,
+  ],
+  ['a host without what every tree has', change('drought-stress', { groups: ['elm'] }), /has no drought-stress/],
+  [
+    'a test outcome that is not there',
+    change('apple-scab', { tests: { wipe: { sings: 'usual' } } }),
+    /no test outcome wipe\/sings/,
+  ],
+])('%s is found', (_, k, sentence) => expect(faultsIn(k).join('\n')).toMatch(sentence));
+
+it('own entries lie over what ships, outlive an update, and are told when they hang in the air', () => {
+  const own = ownConditionEntry.parse({ ...scab, id: 'own-scab', name: 'Our scab' });
+  const entries = [
+    {
+      kind: 'likelihood' as const,
+      key: 'apple-scab/mummies',
+      version: 1,
+      data: { condition: 'apple-scab', sign: 'mummies', often: 'usual' as const },
+    },
+    {
+      kind: 'likelihood' as const,
+      key: 'apple-scab/olive-spots',
+      version: 1,
+      data: { condition: 'apple-scab', sign: 'olive-spots', often: null },
+    },
+    { kind: 'condition' as const, key: 'own-scab', version: 1, data: own },
+  ];
+  const { knowledge, adrift } = overlay(shipped, entries);
+  const mine = knowledge.conditions.find((c) => c.id === 'apple-scab')!;
+  expect(mine.signs.usual).toContain('mummies');
+  expect(mine.signs.always).not.toContain('olive-spots');
+  expect(scab.signs.always).toContain('olive-spots');
+  expect(adrift).toEqual([]);
+  expect(knowledge.conditions).toHaveLength(shipped.conditions.length + 1);
+  const update = {
+    ...shipped,
+    signs: shipped.signs.filter((s) => s.id !== 'mummies'),
+    conditions: shipped.conditions.map((c) => (c.id === 'apple-scab' ? { ...c, about: 'New words.' } : c)),
+  };
+  const after = overlay(update, entries);
+  expect(after.adrift).toEqual(['apple-scab / mummies']);
+  expect(after.knowledge.conditions.find((c) => c.id === 'apple-scab')).toMatchObject({ about: 'New words.' });
+  expect(after.knowledge.conditions.some((c) => c.id === 'own-scab')).toBe(true);
+  expect(ownConditionEntry.safeParse({ ...scab, id: 'scab' }).success).toBe(false);
+});
+
+describe('a check of an earlier treatment', () => {
+  const check = (effect: 'none' | 'some' | 'good', answers: Record<string, boolean | null> = {}) => ({
+    recordId: 'x',
+    effect,
+    answers,
+  });
+  const fine = { coverage: true, timing: true, rain: true, uptake: true };
+  it.each([
+    ['worked', check('good'), '2026-06-01', 'effect'],
+    ['looked at too early', check('none', fine), '2026-05-31', 'too early'],
+    ['not asked about the application', check('none'), '2026-06-01', 'fault'],
+    ['washed off', check('none', { ...fine, rain: false }), '2026-06-01', 'fault'],
+    ['proper, in time, nothing', check('none', fine), '2026-06-01', 'no effect'],
+  ])('%s', (_, c, today, kind) => expect(judgeCheck(c, today, '2026-06-01').kind).toBe(kind));
+});

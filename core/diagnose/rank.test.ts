@@ -1,0 +1,229 @@
+import fc from 'fast-check';
+import { findHost, shipped } from '@/knowledge';
+import { balance, weigh, wouldChange } from './evidence';
+import { compile, placeInSeason, SOUND, UNKNOWN, type Model } from './model';
+import { nextLooks } from './next-look';
+import { evidenceOf, posterior, priorWeights, ranking, sharpen, type Observed } from './rank';
+import { certaintyOf, inWords } from './sureness';
+
+const model = (host: string, month = 6, setting = {}) => compile(shipped, findHost(host)!, { month, ...setting });
+const MODELS = ['field-elm', 'pear', 'norway-spruce', 'sweet-orange'].map((h) => model(h));
+const rank = (m: Model, o: Observed) => ranking(m, posterior(m, evidenceOf(m, o)));
+const chance = (m: Model, o: Observed, id: string) => rank(m, o).find((c) => c.id === id)!.p;
+
+/** Any mixture of signs and tests on one of a few hosts. */
+const look = fc.integer({ min: 0, max: MODELS.length - 1 }).chain((i) => {
+  const m = MODELS[i]!;
+  const signs = m.observables.filter((o) => o.kind === 'sign');
+  const tests = m.observables.filter((o) => o.kind === 'test');
+  return fc.record({
+    m: fc.constant(m),
+    findings: fc.uniqueArray(fc.integer({ min: 0, max: signs.length - 1 }), { maxLength: 40 }).chain((at) =>
+      fc.tuple(...at.map((k) => fc.constantFrom(0, 1, 2, 3, 4, -1).map((g) => ({ k, g })))).map((list) =>
+        list.map(({ k, g }): Observed['findings'][number] => {
+          const sign = signs[k]!.id;
+          return g < 0
+            ? { sign, state: 'not looked' }
+            : g === 0
+              ? { sign, state: 'absent' }
+              : { sign, state: 'seen', grade: g };
+        }),
+      ),
+    ),
+    tests: fc
+      .uniqueArray(fc.integer({ min: 0, max: tests.length - 1 }), { maxLength: 8 })
+      .chain((at) =>
+        fc.tuple(
+          ...at.map((k) => fc.constantFrom(...tests[k]!.outcomes).map((o) => ({ test: tests[k]!.id, outcome: o.id }))),
+        ),
+      ),
+  });
+});
+
+it('probabilities stay proper with any mixture of signs, and the sound tree and the unknown are never lost', () => {
+  fc.assert(
+    fc.property(look, ({ m, ...o }) => {
+      const post = posterior(m, evidenceOf(m, o));
+      const sum = post.weight.reduce((a, b) => a + b, 0);
+      expect(sum).toBeCloseTo(1, 9);
+      for (const p of post.marginal) expect(p >= 0 && p <= 1 + 1e-9).toBe(true);
+      expect(post.weight.every(Number.isFinite)).toBe(true);
+      const ids = ranking(m, post).map((c) => c.id);
+      expect(ids).toEqual(expect.arrayContaining([SOUND, UNKNOWN]));
+    }),
+    { numRuns: 60 },
+  );
+});
+
+it('the order of entry does not matter, one by one or all at once', () => {
+  fc.assert(
+    fc.property(look, fc.nat(), ({ m, ...o }, seed) => {
+      const all = posterior(m, evidenceOf(m, o));
+      const shuffled = [...o.findings].sort(
+        (a, b) => ((a.sign.length * seed) % 7) - ((b.sign.length * seed) % 7) || (a.sign < b.sign ? 1 : -1),
+      );
+      let step = priorWeights(m);
+      for (const t of [...o.tests].reverse()) step = sharpen(step, evidenceOf(m, { findings: [], tests: [t] }));
+      for (const f of shuffled) step = sharpen(step, evidenceOf(m, { findings: [f], tests: [] }));
+      all.marginal.forEach((p, i) => expect(step.marginal[i]).toBeCloseTo(p, 9));
+    }),
+    { numRuns: 40 },
+  );
+});
+
+it('not looked changes nothing', () => {
+  fc.assert(
+    fc.property(look, ({ m, ...o }) => {
+      const signs = m.observables.filter((x) => x.kind === 'sign' && !o.findings.some((f) => f.sign === x.id));
+      const more = {
+        ...o,
+        findings: [...o.findings, ...signs.map((s) => ({ sign: s.id, state: 'not looked' as const }))],
+      };
+      expect(rank(m, more)).toEqual(rank(m, o));
+    }),
+    { numRuns: 30 },
+  );
+});
+
+it('an observation that one candidate makes likelier than all its rivals never lowers that candidate', () => {
+  fc.assert(
+    fc.property(look, fc.nat(), fc.nat(), ({ m, ...o }, pick, by) => {
+      const c = pick % m.conditions.length;
+      const free = m.observables.filter((x) => x.kind === 'sign' && !o.findings.some((f) => f.sign === x.id));
+      if (!free.length) return;
+      const sign = free[by % free.length]!;
+      const of = (a: number, b: number) => sign.chances[0]![a * sign.profiles + b]!;
+      const own = of(sign.profile[c]!, 0);
+      // Rivals alone and in pairs: all that does not hold the candidate.
+      const rivals = m.conditions.map((_, i) => i).filter((i) => i !== c);
+      const most = Math.max(
+        ...rivals.flatMap((a) => [0, ...rivals.map((b) => sign.profile[b]!)].map((b) => of(sign.profile[a]!, b))),
+      );
+      const least = Math.min(
+        ...rivals.flatMap((a) => [0, ...rivals.map((b) => sign.profile[b]!)].map((b) => of(sign.profile[a]!, b))),
+      );
+      const id = m.conditions[c]!.id;
+      const before = chance(m, o, id);
+      // With a rival beside it the candidate may show the sign less surely; it still counts as its own.
+      const together = Math.min(...rivals.map((r) => of(sign.profile[c]!, sign.profile[r]!)), own);
+      if (together > most)
+        expect(
+          chance(m, { ...o, findings: [...o.findings, { sign: sign.id, state: 'seen', grade: 3 }] }, id),
+        ).toBeGreaterThanOrEqual(before - 1e-12);
+      const apart = Math.max(...rivals.map((r) => of(sign.profile[c]!, sign.profile[r]!)), own);
+      if (apart < least)
+        expect(
+          chance(m, { ...o, findings: [...o.findings, { sign: sign.id, state: 'absent' }] }, id),
+        ).toBeGreaterThanOrEqual(before - 1e-12);
+    }),
+    { numRuns: 400 },
+  );
+});
+
+it('a trace counts for less than a plain sight of the same sign', () => {
+  const m = model('field-elm');
+  const at = (grade: number) =>
+    chance(m, { findings: [{ sign: 'one-limb-yellow', state: 'seen', grade }], tests: [] }, 'dutch-elm-disease');
+  const steps = [1, 2, 3, 4].map(at);
+  for (let i = 1; i < 4; i++) expect(steps[i]!).toBeGreaterThan(steps[i - 1]!);
+});
+
+it('a sign that echoes another counts for less than it would alone', () => {
+  const m = model('common-lime');
+  const seen = (...signs: string[]) => ({
+    findings: signs.map((sign) => ({ sign, state: 'seen' as const, grade: 3 })),
+    tests: [],
+  });
+  expect(m.observables.find((o) => o.id === 'sticky-below')!.weight).toBeLessThan(1);
+  const gain = (a: Observed, b: Observed) => chance(m, b, 'lime-aphid') - chance(m, a, 'lime-aphid');
+  expect(gain(seen('honeydew'), seen('honeydew', 'sticky-below'))).toBeLessThan(gain(seen(), seen('honeydew')));
+});
+
+it('finds near by, history, region and outcomes move the prior, and only theirs', () => {
+  const p = (setting: object, id = 'dutch-elm-disease') =>
+    chance(model('wych-elm', 7, setting), { findings: [], tests: [] }, id);
+  expect(p({ nearby: { 'dutch-elm-disease': 0 } })).toBeGreaterThan(p({ nearby: { 'dutch-elm-disease': 30 } }));
+  expect(p({ nearby: { 'dutch-elm-disease': 30 } })).toBeGreaterThan(p({}));
+  expect(p({ presence: { 'dutch-elm-disease': 0.03 } })).toBeLessThan(p({}) / 5);
+  expect(p({ history: ['dutch-elm-disease'] })).toBeGreaterThan(p({}));
+  // A treatment that was properly done and did nothing speaks against what it was for.
+  expect(p({ outcomes: [{ condition: 'elm-leaf-beetle', effect: 'none' }] }, 'elm-leaf-beetle')).toBeLessThan(
+    p({}, 'elm-leaf-beetle') / 2,
+  );
+  expect(p({ outcomes: [{ condition: 'elm-leaf-beetle', effect: 'none' }] })).toBeGreaterThan(p({}));
+});
+
+it('a driver that is found makes its follower likelier', () => {
+  const m = model('silver-birch', 7);
+  const probe = (outcome: string): Observed => ({
+    findings: [{ sign: 'exit-holes-d', state: 'seen', grade: 2 }],
+    tests: [{ test: 'soil-probe', outcome }],
+  });
+  expect(m.chains.length).toBeGreaterThan(0);
+  expect(chance(m, probe('dry'), 'bronze-birch-borer')).toBeGreaterThan(chance(m, probe('none'), 'bronze-birch-borer'));
+});
+
+describe('the next look', () => {
+  const m = model('common-ash', 7);
+  const seen: Observed = { findings: [{ sign: 'top-dieback', state: 'seen', grade: 3 }], tests: [] };
+  const post = posterior(m, evidenceOf(m, seen));
+  const looks = nextLooks(m, post, seen, 60);
+  it('asks nothing twice, and tells what each outcome would do', () => {
+    expect(looks.length).toBeGreaterThan(8);
+    expect(looks.map((l) => l.id)).not.toContain('top-dieback');
+    for (const l of looks) {
+      expect(l.outcomes.reduce((s, o) => s + o.chance, 0)).toBeCloseTo(1, 6);
+      for (const o of l.outcomes) expect(m.conditions.map((c) => c.id)).toContain(o.leader);
+      // What an outcome is said to do is what it does.
+      const [first] = l.outcomes;
+      const then = rank(
+        m,
+        l.kind === 'sign'
+          ? { ...seen, findings: [...seen.findings, { sign: l.id, state: 'seen', grade: 2 }] }
+          : { ...seen, tests: [{ test: l.id, outcome: first!.id }] },
+      );
+      if (first!.p > 0.8) expect(then.slice(0, 2).map((c) => c.id)).toContain(first!.leader);
+    }
+  });
+  it('comes before the wound: a bark window is not asked first where eyes can still tell', () => {
+    expect(looks[0]!.wounds).toBe(0);
+    expect(looks.slice(0, 3).map((l) => l.id)).not.toContain('peel-window');
+  });
+  it('leaves out what cannot be looked at now', () => {
+    expect(nextLooks(m, post, seen, 60, (o) => o.kind === 'sign').every((l) => l.kind === 'sign')).toBe(true);
+    const winter = model('common-ash', 1);
+    expect(winter.observables.some((o) => o.id === 'light-leaf')).toBe(false);
+    expect(placeInSeason('leaves', { evergreen: false }, 1)).toBe(false);
+    expect(placeInSeason('leaves', { evergreen: true }, 1)).toBe(true);
+  });
+});
+
+it('evidence is told for and against, in the words of the signs; what would change the leader is found', () => {
+  const m = model('pear');
+  const o: Observed = {
+    findings: [
+      { sign: 'leaves-black-hang', state: 'seen', grade: 3 },
+      { sign: 'honeydew', state: 'absent' },
+    ],
+    tests: [{ test: 'scratch', outcome: 'brown-black' }],
+  };
+  const post = posterior(m, evidenceOf(m, o));
+  const i = m.conditions.findIndex((c) => c.id === 'fire-blight');
+  const w = weigh(m, o, post, i);
+  expect(w.find((x) => x.id === 'scratch')).toMatchObject({ kind: 'test', words: 'Brown-black, wet' });
+  expect(w.find((x) => x.id === 'leaves-black-hang')!.bits).toBeGreaterThan(1);
+  const beams = balance(m, o, post, 3, 'sooty-mould');
+  expect(beams.map((b) => b.id)).toEqual(expect.arrayContaining(['fire-blight', 'sooty-mould', SOUND, UNKNOWN]));
+  expect(beams.find((b) => b.id === 'sooty-mould')!.against.map((x) => x.id)).toContain('scratch');
+  const one: Observed = { findings: [{ sign: 'leaves-black-hang', state: 'seen', grade: 3 }], tests: [] };
+  expect(wouldChange(m, one)[0]).toMatchObject({ id: 'leaves-black-hang' });
+});
+
+it('says how sure in words: the deciding test alone confirms', () => {
+  const c = { deciding: { test: 'lab-wilt', outcome: 'elm-disease' } };
+  expect(certaintyOf(0.95, c, [])).toBe('near certain');
+  expect(certaintyOf(0.95, c, [{ test: 'lab-wilt', outcome: 'elm-disease' }])).toBe('confirmed by test');
+  expect(certaintyOf(0.95, c, [{ test: 'lab-wilt', outcome: 'none' }])).toBe('near certain');
+  expect(certaintyOf(0.4, c, [{ test: 'lab-wilt', outcome: 'elm-disease' }])).toBe('possible');
+  expect([0.8, 0.5, 0.125, 0.04, 0.95].map(inWords)).toEqual(['4 in 5', '1 in 2', '1 in 8', '1 in 25', '19 in 20']);
+});

@@ -1,0 +1,89 @@
+import { findCondition, findHost, shipped } from '@/knowledge';
+import { nextLooks } from '../diagnose/next-look';
+import { evidenceOf, posterior } from '../diagnose/rank';
+import { complaint, drawCase } from './draw-case';
+import { closedCase, learnt, practiceCase, scoreRound } from './round';
+import { simulate } from './simulate';
+
+it('the same seed gives the same case, another seed another', () => {
+  const a = practiceCase(shipped, 7, 2);
+  expect(practiceCase(shipped, 7, 2)).toEqual(a);
+  expect(new Set([1, 2, 3, 4, 5, 6, 7, 8].map((s) => practiceCase(shipped, s, 2).truth.join())).size).toBeGreaterThan(
+    4,
+  );
+});
+
+it('a drawn case is about something its host can have, and its complaint is there', () => {
+  for (let seed = 1; seed <= 60; seed++) {
+    const d = drawCase(shipped, seed);
+    expect(d.model.conditions.map((c) => c.id)).toEqual(expect.arrayContaining(d.truth));
+    const called = complaint(d);
+    if (called) expect(d.shows.get(`sign:${called.id}`)).toBe('seen');
+  }
+});
+
+describe('a round', () => {
+  const c = practiceCase(shipped, 3, 1);
+  const path = () => {
+    const asked: string[] = [];
+    for (;;) {
+      const seen = learnt(c, asked);
+      const post = posterior(c.model, evidenceOf(c.model, seen));
+      const next = Math.max(...post.marginal) < 0.9 ? nextLooks(c.model, post, seen, 1)[0] : undefined;
+      if (!next || asked.length > 20) return asked;
+      asked.push(`${next.kind}:${next.id}`);
+    }
+  };
+  const best = scoreRound(c, path(), { condition: c.truth[0]!, decision: 'test first' }, findCondition);
+  it('gives full marks for truth, decision, no waste and no harm; and shows the engine’s way', () => {
+    const full = scoreRound(c, [], { condition: c.truth[0]!, decision: best.decision }, findCondition);
+    expect(full.points).toBe(100);
+    expect(best.path.length).toBeGreaterThan(0);
+    expect(full.parts.reduce((s, p) => s + p.most, 0)).toBe(100);
+  });
+  it('takes marks for the wrong name, for wasted minutes, and for wounds', () => {
+    const wrong = c.model.conditions.find(
+      (x) => !c.truth.includes(x.id) && !findCondition(c.truth[0]!)!.lookalikes.includes(x.id),
+    )!.id;
+    const at = (asked: string[], condition = c.truth[0]!) =>
+      scoreRound(c, asked, { condition, decision: best.decision }, findCondition);
+    expect(at([], wrong).points).toBe(50);
+    const everything = c.model.observables.map((o) => `${o.kind}:${o.id}`);
+    const all = at(everything);
+    expect(all.parts.find((p) => p.name === 'Minutes')!.points).toBe(0);
+    expect(all.parts.find((p) => p.name === 'No harm')!.points).toBe(0);
+    expect(at(['sign:no-such-sign']).minutes).toBe(0);
+  });
+});
+
+it('a closed case shows what was written down and nothing else', () => {
+  const c = closedCase(shipped, findHost('pear')!, {
+    month: 6,
+    truth: 'fire-blight',
+    seed: 0,
+    observed: {
+      findings: [
+        { sign: 'tips-hook', state: 'seen', grade: 3 },
+        { sign: 'honeydew', state: 'absent' },
+      ],
+      tests: [{ test: 'scratch', outcome: 'brown-black' }],
+    },
+  });
+  expect(Object.keys(c.shows).sort()).toEqual(['sign:honeydew', 'sign:tips-hook', 'test:scratch']);
+  expect(c.complaint).toBe('tips-hook');
+  expect(learnt(c, ['sign:mines', 'test:scratch']).tests).toEqual([{ test: 'scratch', outcome: 'brown-black' }]);
+  expect(
+    scoreRound(c, [], { condition: 'fire-blight', decision: 'treat now' }, findCondition).path.length,
+  ).toBeLessThanOrEqual(3);
+});
+
+it('a small simulation: the next look needs at most half the looks of the checklist and is right as often', () => {
+  const t = simulate(
+    shipped,
+    Array.from({ length: 40 }, (_, i) => i + 1),
+  );
+  expect(t.cases).toBe(40);
+  expect(t.guided.looks).toBeLessThanOrEqual(t.checklist.looks / 2);
+  expect(t.guided.right).toBeGreaterThanOrEqual(t.checklist.right - 1);
+  expect(t.firstThree).toBeGreaterThan(t.cases / 2);
+});

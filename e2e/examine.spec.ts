@@ -1,0 +1,270 @@
+import type { Page } from '@playwright/test';
+import { expect, OFFICE, openTree, signIn, TECHNICIAN, test } from './hands';
+
+/** Every touch and key of a practised hand, counted. */
+function touches(page: Page) {
+  let n = 0;
+  return {
+    tap: async (name: string | RegExp, within = page.getByRole('main')) => {
+      n++;
+      await within.getByRole('button', { name }).filter({ visible: true }).first().click();
+    },
+    radio: async (name: string) => {
+      n++;
+      await page.getByRole('radio', { name, exact: true }).first().check({ force: true });
+    },
+    get count() {
+      return n;
+    },
+  };
+}
+
+test('one tree on a phone: under two minutes and 25 touches, from the key to the kept look', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await signIn(page);
+  const id = await openTree(page, '404', 'well');
+  await page.goto(`/tree/${id}/examine`);
+  const began = Date.now();
+  const hand = touches(page);
+  const walk = page.getByRole('region', { name: 'Walk' });
+  // From the ground up: nothing at the ground, the collar, the trunk, the bark, the branches, the crown; wool on the shoots.
+  for (const place of ['ground', 'collar', 'trunk', 'bark', 'branches', 'crown']) {
+    await expect(walk.locator('[aria-current=step]')).toContainText(new RegExp(place, 'i'));
+    await hand.tap(/^Nothing else here/, walk);
+  }
+  await expect(walk.getByText('White wool at the base of needles, underside')).toBeVisible();
+  await hand.tap('much', walk);
+  await hand.tap(/^Nothing else here/, walk);
+  // The next look is answered with one touch, and the balance follows.
+  const next = page.getByRole('region', { name: 'Next look' });
+  if (await next.getByRole('button', { name: 'Wax, soft bodies below' }).isVisible())
+    await hand.tap('Wax, soft bodies below', next);
+  await expect(
+    page.getByRole('figure', { name: 'The balance of evidence' }).getByText(/Hemlock woolly adelgid/),
+  ).toBeVisible();
+  await hand.tap('Five more');
+  await hand.radio('fair');
+  await hand.radio('moist');
+  await hand.tap('Keep this look');
+  await page.waitForURL(/decide/);
+  expect(Date.now() - began).toBeLessThan(120_000);
+  expect(hand.count).toBeLessThanOrEqual(25);
+  await expect(page.getByText(/Hemlock woolly adelgid/).first()).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await context.close();
+});
+
+test('the phone sleeps: what was graded is there when it wakes; the next tree is one thumb away', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await signIn(page);
+  const id = await openTree(page, '408', 'well');
+  await page.goto(`/tree/${id}/examine`);
+  const walk = page.getByRole('region', { name: 'Walk' });
+  await walk.getByRole('button', { name: 'some', exact: true }).click();
+  await expect(walk.getByRole('button', { name: /^Take back/ })).toBeVisible();
+  await page.reload();
+  await expect(walk.getByRole('button', { name: /^Take back/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Next tree' }).filter({ visible: true }).click();
+  await page.waitForURL((u) => u.pathname.endsWith('/examine') && !u.pathname.includes(id));
+  await context.close();
+});
+
+test('by keyboard at the desk: grades go down the list, the next look is answered, the row is examined as a batch', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '203', 'hospital');
+  await page.goto(`/tree/${id}/examine`);
+  const row = (words: string) => page.getByRole('group', { name: words });
+  await row('Soil dry a finger deep').getByRole('radio', { name: 'not looked' }).focus();
+  await page.keyboard.press('2');
+  await page.keyboard.press('0');
+  await expect(row('Soil dry a finger deep').getByRole('radio', { name: 'some' })).toBeChecked();
+  await expect(row('Soil hard as a road; a probe will not go in').getByRole('radio', { name: 'absent' })).toBeChecked();
+  const question = page.getByRole('region', { name: 'Next look' }).locator('p').nth(1);
+  const asked = await question.textContent();
+  await page.keyboard.press('Alt+1');
+  await expect(question).not.toHaveText(asked!);
+  // The next limes of the row look the same, but one of them is not dry.
+  await page.getByText('The same look for trees further down the row').click();
+  await page.getByLabel('205 looks the same').check();
+  await page.getByLabel('207 looks the same').check();
+  await page.getByLabel('What differs on 207').selectOption({ label: 'Soil dry a finger deep: absent' });
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+Enter');
+  await page.waitForURL(/decide/);
+  for (const [tag, grade] of [
+    ['205', '2'],
+    ['207', 'absent'],
+  ] as const) {
+    const other = await openTree(page, tag, 'hospital');
+    await page.goto(`/tree/${other}/examine`);
+    const dry = page.getByRole('group', { name: 'Soil dry a finger deep' });
+    await expect(dry.getByText(grade === '2' ? 'last some' : 'last absent')).toBeVisible();
+  }
+});
+
+test('what digging finds waits for the client; bad numbers are told in place and lose nothing', async ({ page }) => {
+  await signIn(page);
+  const id = await openTree(page, '310', 'school');
+  await page.goto(`/tree/${id}/examine`);
+  await page
+    .getByRole('group', { name: 'Root lying across the trunk' })
+    .getByRole('radio', { name: 'much' })
+    .check({ force: true });
+  await page.getByLabel('What changes').fill('Cut one root now, the second in autumn');
+  await page.getByLabel('Price of it').fill('a lot');
+  await page.getByLabel(/^Crown loss/).fill('140');
+  await page.getByRole('button', { name: 'Keep this look' }).click();
+  await expect(page.getByText('Crown loss must be')).toBeVisible();
+  await expect(page.getByText('The price must be a plain number')).toBeVisible();
+  await expect(page.getByLabel('What changes')).toHaveValue('Cut one root now, the second in autumn');
+  await page.getByText('Bark loss and main roots, drawn on the ring').click();
+  await page.getByRole('button', { name: 'Add an arc of bare bark' }).click();
+  await page.getByRole('button', { name: 'Arc 1, to: 15 degrees on' }).click();
+  await expect(page.getByText('17 %')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a main root' }).click();
+  await page.getByRole('button', { name: 'decayed' }).click();
+  await page.getByLabel('Price of it').fill('185');
+  await page.getByLabel(/^Crown loss/).fill('20');
+  await page.getByRole('button', { name: 'Keep this look' }).click();
+  await page.waitForURL(/decide/);
+  await expect(page.getByText(/1 of 1 main roots are decayed.*qualified risk assessor/)).toBeVisible();
+  await page.goto(`/tree/${id}`);
+  await expect(page.getByText('Cut one root now, the second in autumn')).toBeVisible();
+  await page.getByRole('button', { name: 'The client agrees' }).first().click();
+  await expect(page.getByText('Say who agreed, and how.')).toBeVisible();
+  await page.getByLabel('Who answered, and how').first().fill('Caretaker, by phone');
+  await page.getByRole('button', { name: 'The client agrees' }).first().click();
+  await expect(page.getByText('approved, Caretaker, by phone')).toBeVisible();
+});
+
+test('a decision: proposed with reasons, printed for the client, overturned later and kept in the chain', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '405', 'well');
+  await page.goto(`/tree/${id}/decide`);
+  const sheet = page.getByRole('region', { name: 'The decision' });
+  await expect(sheet.getByText('Hemlock woolly adelgid').first()).toBeVisible();
+  await expect(sheet.getByText('What does not work:')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Look-alikes side by side' }).getByRole('row')).not.toHaveCount(0);
+  await page.getByRole('link', { name: 'One page for the client' }).click();
+  await expect(page.getByRole('heading', { name: 'What we will not do, and why' })).toBeVisible();
+  await page.goto(`/tree/${id}/decide`);
+  await page.getByLabel('or one of the others:').selectOption('spruce-mite');
+  await page.waitForURL(/name=spruce-mite/);
+  await page.getByRole('radio', { name: /^possible/ }).check({ force: true });
+  await page.getByRole('radio', { name: 'test first' }).check({ force: true });
+  await page.getByLabel(/^Why, in a sentence/).fill('Second opinion wants a beat test.');
+  await page.getByRole('button', { name: 'Keep this decision' }).click();
+  await page.waitForURL(new RegExp(`/tree/${id}$`));
+  await expect(page.getByText(/Dropped for spruce spider mite/)).toBeVisible();
+  await page.goto('/book/overturned');
+  await expect(page.getByText('Hemlock woolly adelgid → Spruce spider mite')).toBeVisible();
+});
+
+test('doubt: no effect is asked about, too early is said to be too early, and the answer stands on the tree', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '401', 'well');
+  await page.goto(`/tree/${id}/examine`);
+  await page.getByText('This look checks an earlier treatment').click();
+  await page.getByLabel('Which one').selectOption({ index: 1 });
+  await page.getByRole('radio', { name: 'no effect' }).check({ force: true });
+  for (const ask of [/both leaf sides/, /in its window/, /rain-free hours/, /Did the tree drink/])
+    await page.getByRole('group', { name: ask }).getByRole('radio', { name: 'yes' }).check({ force: true });
+  await page
+    .getByRole('group', { name: 'White wool at the base of needles, underside' })
+    .getByRole('radio', { name: 'worst' })
+    .check({ force: true });
+  await page.getByRole('button', { name: 'Keep this look' }).click();
+  await page.waitForURL(/decide/);
+  const checked = page.getByRole('complementary', { name: 'Margin' });
+  await expect(checked.getByText(/Properly applied, looked at in time|Too early to tell/)).toBeVisible();
+  await page.goto(`/tree/${id}`);
+  await expect(page.getByText(/Check of .*:/)).toBeVisible();
+});
+
+test('the guide: searched, corrected by an arborist, and refused what would leave a gap', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/guide');
+  await page.getByLabel('A word: a sign, a pest, a host').fill('black film');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page.getByRole('link', { name: /^Black \(sooty\) mould/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Black (sooty) mould' })).toBeVisible();
+  await page.getByLabel('Sign', { exact: true }).selectOption({ label: 'Dead twigs through the crown (branches)' });
+  await page.getByLabel('How often here').selectOption('rare');
+  await page.getByRole('button', { name: 'Keep our word on it' }).click();
+  await expect(page.getByText('Say what it rests on.')).toBeVisible();
+  await page.getByLabel('From what we saw').fill('Forty limes at the hospital');
+  await page.getByRole('button', { name: 'Keep our word on it' }).click();
+  await expect(page.getByText('Kept. The ranking uses it from now on.')).toBeVisible();
+  await page.goto('/guide/new');
+  await expect(page.getByText('Black (sooty) mould: Dead twigs through the crown, rare')).toBeVisible();
+  await page.getByLabel('The entry, as JSON').fill('{"id": "mine"}');
+  await page.getByLabel('What it rests on').fill('A hunch');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByRole('alert').getByText(/name:/).first()).toBeVisible();
+  await page.goto('/guide?table=black-on-pear');
+  await expect(page.getByRole('cell', { name: 'Wipes off, green below' })).toBeVisible();
+  await page.goto('/guide/no-such-thing');
+  await expect(page.getByText(/not here|no such|nothing/i).first()).toBeVisible();
+});
+
+test('a practice round by a technician: looks cost minutes, the score comes from the server, the way is shown', async ({
+  page,
+}) => {
+  await signIn(page, TECHNICIAN);
+  await page.goto('/practice?level=1&seed=3');
+  await page.getByRole('button', { name: 'That is my answer' }).click();
+  await expect(page.getByText('Name what it is.')).toBeVisible();
+  await page.getByRole('button', { name: 'Tests', exact: true }).click();
+  await page.getByRole('list', { name: 'Looks to ask for' }).getByRole('button').first().click();
+  await expect(page.getByRole('region', { name: 'What you found' }).getByRole('listitem')).toHaveCount(1);
+  await page.getByLabel('It is').selectOption({ label: 'Thirst' });
+  await page.getByRole('radio', { name: 'leave it alone' }).check({ force: true });
+  await page.getByRole('button', { name: 'That is my answer' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('of 100');
+  await expect(page.getByRole('heading', { name: 'The engine’s way' })).toBeVisible();
+  await page.goto('/practice');
+  await expect(page.getByRole('complementary', { name: 'Tag' }).getByText('Rounds done').locator('..')).toContainText(
+    '1',
+  );
+});
+
+test('the office sees the spread and may not examine', async ({ page }) => {
+  await signIn(page, OFFICE);
+  await page.goto('/grounds');
+  await page
+    .getByRole('link', { name: /Quay Avenue/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'How a finding has spread' }).click();
+  await page.getByRole('link', { name: /Chewed, holes between veins/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Chewed, holes between veins' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Plan of the place.*grade 3/ })).toBeVisible();
+  const id = await openTree(page, '104');
+  await page.goto(`/tree/${id}/examine`);
+  await expect(page.getByText(/To examine takes/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this look' })).toBeDisabled();
+});
