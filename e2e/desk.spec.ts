@@ -1,4 +1,4 @@
-import { expect, OWNER, openTree, signIn, test } from './hands';
+import { choose, expect, OWNER, openTree, signIn, test } from './hands';
 
 test('measuring: several stems, bark to keep clear of, and the tape that sends its reading', async ({ page }) => {
   await signIn(page);
@@ -191,7 +191,7 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   await signIn(page);
   const id = await openTree(page, '131');
   await page.goto(`/tree/${id}/decide`);
-  await page.getByRole('radio', { name: /^possible/ }).check({ force: true });
+  await choose(page.getByRole('radio', { name: /^possible/ }));
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await page.waitForURL(/prescribe/);
   await page.getByRole('radio', { name: /Training label 1/ }).check();

@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 
 /** Every journey fails on a server error, whatever else it looks at. */
 export const test = base.extend<{ watched: void }>({
@@ -61,4 +61,24 @@ export function counted(page: Page) {
       return n;
     },
   };
+}
+
+/** A phone with a touch screen, signed in. */
+export async function phone(browser: Browser, baseURL: string | undefined): Promise<Page> {
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await signIn(page);
+  return page;
+}
+
+/** Chooses a radio as the keyboard does; a click would have to find it wherever it scrolled to. */
+export async function choose(radio: Locator) {
+  await radio.focus();
+  await radio.press('Space');
+  await expect(radio).toBeChecked();
 }

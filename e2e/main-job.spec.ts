@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { counted, expect, openTree, signIn, test } from './hands';
+import { choose, counted, expect, openTree, phone, signIn, test } from './hands';
 
 /** A girth typed for a demo elm leads to a plan, a booked record with its lot, and a due date. */
 async function mainJob(page: Page, tag: string) {
@@ -65,15 +65,8 @@ test('the main job at the desk: plan, record, stock, due date, calendar', async 
 });
 
 test('the main job on a 390 px screen with the network slow', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({
-    baseURL,
-    viewport: { width: 390, height: 844 },
-    isMobile: true,
-    hasTouch: true,
-  });
-  const page = await context.newPage();
-  await signIn(page);
-  const cdp = await context.newCDPSession(page);
+  const page = await phone(browser, baseURL);
+  const cdp = await page.context().newCDPSession(page);
   await cdp.send('Network.emulateNetworkConditions', {
     offline: false,
     latency: 400,
@@ -83,7 +76,7 @@ test('the main job on a 390 px screen with the network slow', async ({ browser, 
   await mainJob(page, '128');
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
-  await context.close();
+  await page.context().close();
 });
 
 test('a record is corrected as a new version, and the draft of a form outlives a reload', async ({ page }) => {
@@ -126,8 +119,8 @@ test('examine, decide: the key confirms the host, the signs order the candidates
   await page.getByRole('radio', { name: /^Elm bark beetles/ }).check();
   await page.waitForURL(/name=elm-bark-beetle/);
   await expect(page.getByRole('radio', { name: /^Elm bark beetles/ })).toBeChecked();
-  await page.getByRole('radio', { name: /^likely/ }).check({ force: true });
-  await page.getByRole('radio', { name: 'treat now' }).check({ force: true });
+  await choose(page.getByRole('radio', { name: /^likely/ }));
+  await choose(page.getByRole('radio', { name: 'treat now' }));
   await page.getByLabel(/^Why, in a sentence/).fill('');
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await expect(page.getByText(/The ranking would say “.*”\. Say in a sentence why/)).toBeVisible();

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { getTree, type Tree } from '@/store/tree';
 import type { Viewer } from '@/store/auth';
+import { diagnose, type Diagnosis } from '@/app/_server/diagnosis';
 import { idOr404, todayOf, viewer } from '@/app/_server/viewer';
 
 /** The tree of an address and who looks at it; what is not there, or not theirs, is the same page that says so. */
@@ -10,3 +11,14 @@ export const loadTree = cache(async (id: string): Promise<{ v: Viewer; tree: Tre
   const tree = await getTree(v, idOr404(id), todayOf(v).slice(0, 4));
   return tree ? { v, tree } : notFound();
 });
+
+/** The tree with its ranking, and the condition that the address names if this host can have it. */
+export async function loadDiagnosis(
+  params: Promise<{ id: string }>,
+  searchParams: Promise<{ name?: string }>,
+): Promise<{ v: Viewer; tree: Tree; found: Diagnosis; named: string | undefined }> {
+  const [{ id }, { name }] = await Promise.all([params, searchParams]);
+  const { v, tree } = await loadTree(id);
+  const found = (await diagnose(v, tree)) ?? notFound();
+  return { v, tree, found, named: found.candidates.some((c) => c.id === name) ? name : undefined };
+}

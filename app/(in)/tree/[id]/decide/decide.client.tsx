@@ -52,7 +52,7 @@ export function DecideBench({ treeId, list, proposed, refused }: Props) {
       </p>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults faults={faults} known={['conditionId', 'certainty', 'decision', 'reason']} />
-      <fieldset className="mb-4">
+      <fieldset className="mb-4 min-w-0">
         <legend className="mb-1 font-semibold">Condition</legend>
         {leading.map((c) => (
           <label
@@ -75,7 +75,7 @@ export function DecideBench({ treeId, list, proposed, refused }: Props) {
         <label className="mt-2 flex flex-wrap items-center gap-3">
           <span>or one of the others:</span>
           <select
-            className="box w-auto"
+            className="box w-auto max-w-full min-w-0"
             value={rest.some((c) => c.id === form.conditionId) ? form.conditionId : ''}
             onChange={(e) => e.target.value && name(e.target.value)}
           >

@@ -4,12 +4,12 @@ import { nextLooks } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
-import { checksOf, diagnose, monthIn, testWords } from '@/app/_server/diagnosis';
+import { checksOf, monthIn, testWords } from '@/app/_server/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
-import { loadTree } from '../../load';
+import { loadDiagnosis } from '../../load';
 import { StepStrip, TreeHead, TreeTag } from '../../tree-frame';
 import { DecideBench } from './decide.client';
 import { DecisionSheet, LookalikeTable } from './parts';
@@ -23,11 +23,8 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ name?: string }>;
 }) {
-  const [{ id }, { name }] = await Promise.all([params, searchParams]);
-  const { v, tree } = await loadTree(id);
+  const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
   const host = findHost(tree.hostId)!;
-  const found = (await diagnose(v, tree))!;
-  const named = found.candidates.some((c) => c.id === name) ? name : undefined;
   const result = found.decide(named);
   const beams = balance(found.model, found.observed, found.post, 4, named);
   const looks = nextLooks(found.model, found.post, found.observed, 2);

@@ -1,7 +1,6 @@
 import Link from 'next/link';
 import { monthName } from '@/core/decide/decide';
 import { findHost, findSign } from '@/knowledge';
-import { diagnose } from '@/app/_server/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';
@@ -9,7 +8,7 @@ import { inWords } from '@/core/diagnose/sureness';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { longDay } from '@/ui/words';
-import { loadTree } from '../../load';
+import { loadDiagnosis } from '../../load';
 import { TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 
 export const metadata = { title: 'For the client' };
@@ -22,13 +21,11 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ name?: string }>;
 }) {
-  const [{ id }, { name }] = await Promise.all([params, searchParams]);
-  const { v, tree } = await loadTree(id);
-  const found = (await diagnose(v, tree))!;
+  const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
   const verdict = tree.verdicts[0];
-  const named = name ?? verdict?.conditionId;
-  const result = found.decide(found.candidates.some((c) => c.id === named) ? named : undefined);
-  const decision = name ? result.decision : (verdict?.decision ?? result.decision);
+  const own = found.candidates.some((c) => c.id === verdict?.conditionId) ? verdict?.conditionId : undefined;
+  const result = found.decide(named ?? own);
+  const decision = named ? result.decision : (verdict?.decision ?? result.decision);
   const c = result.condition ? found.find(result.condition) : null;
   const seen = found.observed.findings
     .filter((f) => f.state === 'seen')
