@@ -81,6 +81,42 @@ test('the phone sleeps: what was graded is there when it wakes; the next tree is
   await page.context().close();
 });
 
+test('one tree by keyboard: under two minutes and 25 keys', async ({ page }) => {
+  await signIn(page);
+  const id = await openTree(page, '413', 'well');
+  const began = Date.now();
+  let keys = 0;
+  const press = async (key: string) => {
+    keys++;
+    await page.keyboard.press(key);
+  };
+  await press('e');
+  await page.waitForURL(/examine/);
+  await page.getByRole('region', { name: 'Next look' }).waitFor();
+  await press('s');
+  const focused = () =>
+    page.evaluate(() => document.activeElement?.closest<HTMLElement>('fieldset[data-sign]')?.dataset);
+  await expect.poll(async () => (await focused())?.place).toBe('ground');
+  // Nothing at six places, hooked tips absent, wool plain to see, nothing else on the shoots.
+  for (const next of ['collar', 'trunk', 'bark', 'branches', 'crown', 'shoots']) {
+    await press('x');
+    await expect.poll(async () => (await focused())?.place).toBe(next);
+  }
+  await press('0');
+  await expect.poll(async () => (await focused())?.sign).toBe('wool-needle-base');
+  await press('4');
+  await press('x');
+  await press('Alt+1');
+  await press('Control+Enter');
+  await page.waitForURL(/decide/);
+  expect(Date.now() - began).toBeLessThan(120_000);
+  expect(keys).toBeLessThanOrEqual(25);
+  await expect(
+    page.getByRole('region', { name: 'The decision' }).getByText('Hemlock woolly adelgid').first(),
+  ).toBeVisible();
+  expect(id).toHaveLength(36);
+});
+
 test('by keyboard at the desk: grades go down the list, the next look is answered, the row is examined as a batch', async ({
   page,
 }) => {

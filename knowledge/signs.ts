@@ -285,7 +285,7 @@ const data = [
   ]),
   ...at('shoots', [
     ['tips-hook', 'Tips wilt and curl down, leaves still hang', 'many tips', 0.01, [], { sector: true }],
-    ['leaves-black-hang', 'Shoot tip black, leaves stay on', 'many tips', 0.006, POME],
+    ['leaves-black-hang', 'Shoot tip black, leaves stay on', 'many tips', 0.006, POME, { figure: 'film-burnt' }],
     [
       'wool-needle-base',
       'White wool at the base of needles, underside',

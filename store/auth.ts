@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
+import type { Schools } from '@/core/decide/decide';
 import type { Role } from '@/core/people/rights';
 import type { UnitSystem } from '@/core/units/units';
 import { db, within, type Scope } from './db';
@@ -17,6 +18,7 @@ export interface Viewer extends Scope {
   region: string;
   timeZone: string;
   breastHeightCm: number;
+  schools: Schools;
   licence: { number: string; categories: string[]; expires: string } | null;
 }
 
@@ -76,7 +78,7 @@ async function loadViewer(scope: Scope): Promise<Viewer | null> {
   return within(scope, async (tx) => {
     const [v] = await tx`
       select p.name, p.email, p.role, p.units, p.theme, p.licence_number, p.licence_categories, p.licence_expires,
-        o.name as outfit_name, o.region, o.time_zone, o.breast_height_cm
+        o.name as outfit_name, o.region, o.time_zone, o.breast_height_cm, o.crown_loss_school, o.programme
       from person p join outfit o on o.id = p.outfit_id where p.id = ${scope.personId}`;
     if (!v) return null;
     return {
@@ -90,6 +92,10 @@ async function loadViewer(scope: Scope): Promise<Viewer | null> {
       region: v.region,
       timeZone: v.time_zone,
       breastHeightCm: v.breast_height_cm,
+      schools: {
+        crownLoss: v.crown_loss_school === 'knowledge' ? 'knowledge' : v.crown_loss_school === '30' ? 30 : 50,
+        programme: v.programme,
+      },
       licence:
         v.licence_number && v.licence_expires
           ? { number: v.licence_number, categories: v.licence_categories, expires: v.licence_expires }

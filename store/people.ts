@@ -1,3 +1,4 @@
+import type { Schools } from '@/core/decide/decide';
 import type { Role } from '@/core/people/rights';
 import { hashPassword } from './auth';
 import { within, type Scope } from './db';
@@ -59,4 +60,12 @@ export const setOutfit = (scope: Scope, o: { name: string; region: string; breas
     scope,
     (tx) =>
       tx`update outfit set name = ${o.name}, region = ${o.region}, breast_height_cm = ${o.breastHeightCm} where id = ${scope.outfitId}`,
+  );
+
+/** The outfit's choice where practitioners disagree. */
+export const setSchools = (scope: Scope, s: Schools) =>
+  within(
+    scope,
+    (tx) =>
+      tx`update outfit set crown_loss_school = ${String(s.crownLoss)}, programme = ${s.programme} where id = ${scope.outfitId}`,
   );

@@ -1,7 +1,7 @@
 import { cache } from 'react';
 import { decide, type DecisionResult } from '@/core/decide/decide';
 import type { Condition, Knowledge } from '@/core/diagnose/knowledge';
-import { judgeCheck, type CheckVerdict } from '@/core/diagnose/look';
+import { judgeCheck, soilAsTest, type CheckVerdict } from '@/core/diagnose/effect';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
 import { overlay, type Overlaid } from '@/core/diagnose/overlay';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
@@ -91,7 +91,7 @@ export function observedOf(tree: Pick<Tree, 'looks'>): Observed {
   for (const l of tree.looks.slice(1))
     if (newest.at.getTime() - l.at.getTime() < TESTS_HOLD_DAYS * 864e5)
       for (const t of l.tests) if (!tests.has(t.test)) tests.set(t.test, t);
-  return { findings: newest.findings, tests: [...tests.values()] };
+  return { findings: newest.findings, tests: soilAsTest(newest.detail.soilMoisture, [...tests.values()]) };
 }
 
 export interface Diagnosis {
@@ -135,7 +135,7 @@ export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null>
           ...observed,
           crownLoss: tree.looks.find((l) => l.crownLoss !== null)?.crownLoss ?? null,
           vigour: tree.looks.find((l) => l.vigour !== null)?.vigour ?? null,
-          barkLoss: detail.barkLoss?.length ? barkLossShare(detail.barkLoss) : null,
+          barkLoss: detail.barkLoss?.length ? barkLossShare(detail.barkLoss.filter((a) => a.kind !== 'girdled')) : null,
           roots: detail.anchors?.length
             ? {
                 decayed: detail.anchors.filter((a) => a.state === 'decayed').length,
@@ -145,6 +145,7 @@ export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null>
             : null,
           peopleBelow: detail.peopleBelow ?? null,
           nearby: tree.nearby,
+          schools: v.schools,
           history: setting.history ?? [],
           noEffect: (setting.outcomes ?? []).filter((o) => o.effect === 'none').map((o) => o.condition),
         },

@@ -90,6 +90,10 @@ export function severityOf(c: Condition, findings: DecideInput['findings']): num
   return worst;
 }
 
+/** What a school leaves of the methods: organic-listed ones, or those that answer what was found. */
+const allowed = (o: TreatmentOption, s: Schools) =>
+  (s.programme !== 'organic' || o.organic) && (s.programme !== 'threshold' || o.use !== 'protect');
+
 const atLeast = (have: Certainty, need: Certainty) => CERTAINTIES.indexOf(have) >= CERTAINTIES.indexOf(need);
 const DRIVING = 0.3;
 
@@ -126,9 +130,10 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
     }
   }
   const options = (about?.options ?? [])
-    .filter((o) => schools.programme !== 'organic' || o.organic)
+    .filter((o) => allowed(o, schools))
     .map((o) => ({ ...o, open: inSeason(input.month, [o.from, o.to]), nextMonth: o.from }));
   if (schools.programme === 'organic') school.push('Organic-listed methods only.');
+  if (schools.programme === 'threshold') school.push('Threshold only: scout, then act; nothing by the calendar.');
   const p = lead?.p ?? 0;
   const certainty = certaintyOf(p, about, input.tests);
   const drivers = (about?.drivers ?? []).filter((d) => chance(d) >= DRIVING);
@@ -154,6 +159,8 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
     say('nothing-looked', 'Nothing has been looked at that could name a condition.');
     return result('test first');
   }
+  // Protection by the calendar is what a threshold school does without.
+  const protects = atRisk.length > 0 && schools.programme !== 'threshold';
   const protectedFirst = () => {
     const risk = atRisk[0]!;
     const c = find(risk.condition)!;
@@ -161,7 +168,7 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
     options.length = 0;
     options.push(
       ...c.options
-        .filter((o) => o.use === 'protect' && (schools.programme !== 'organic' || o.organic))
+        .filter((o) => o.use === 'protect' && allowed(o, schools))
         .map((o) => ({ ...o, open: inSeason(input.month, [o.from, o.to]), nextMonth: o.from })),
     );
     say(
@@ -183,7 +190,7 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
 
   // Harmless, or not worth the treatment.
   if (about.kind === 'harmless' || about.policy === 'leave') {
-    if (atRisk.length) return protectedFirst();
+    if (protects) return protectedFirst();
     if (about.kind === 'harmless' || severity < about.actFrom || about.actFrom >= 4) {
       say(
         'harmless',

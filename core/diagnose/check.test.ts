@@ -1,7 +1,7 @@
 import { shipped } from '@/knowledge';
 import { faultsIn } from './check';
 import type { Condition, Knowledge } from './knowledge';
-import { judgeCheck } from './look';
+import { judgeCheck } from './effect';
 import { overlay, ownConditionEntry } from './overlay';
 
 const change = (id: string, change: Partial<Condition>): Knowledge => ({

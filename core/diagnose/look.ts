@@ -5,19 +5,11 @@ import { VIGOURS } from './words';
 /** Bearings in degrees clockwise from north. */
 const bearing = z.number().int().min(0, 'A bearing runs from 0 to 359.').max(360, 'A bearing runs from 0 to 360.');
 
-/** The questions that exclude a fault of the application before a diagnosis is doubted. */
-export const APPLICATION_QUESTIONS = [
-  { id: 'coverage', ask: 'Was all of it reached: both leaf sides, every site taken up?' },
-  { id: 'timing', ask: 'Was it in its window, on the stage that the product acts on?' },
-  { id: 'rain', ask: 'Did it stay: no rain inside the rain-free hours?' },
-  { id: 'uptake', ask: 'Did the tree drink: leaf full, soil moist, devices empty?' },
-] as const;
-
 export const detailSchema = z.strictObject({
   soilMoisture: z.enum(['dry', 'moist', 'wet']).nullable().default(null),
-  /** Arcs without living bark; degrees clockwise from north. */
+  /** Arcs without living bark, or under a girdling root; degrees clockwise from north. */
   barkLoss: z
-    .array(z.strictObject({ from: bearing, to: bearing }))
+    .array(z.strictObject({ from: bearing, to: bearing, kind: z.enum(['bare', 'girdled']).default('bare') }))
     .max(12)
     .default([]),
   /** Main roots one by one, by sounding and probe. */
@@ -59,51 +51,3 @@ export const lookSchema = z.object({
     .max(60, 'At most 60 trees at once.')
     .default([]),
 });
-
-/** How an earlier treatment is judged by a check of its effect. */
-export type CheckVerdict =
-  | { kind: 'too early'; sentence: string }
-  | { kind: 'fault'; sentence: string; faults: string[] }
-  | { kind: 'no effect'; sentence: string }
-  | { kind: 'effect'; sentence: string };
-
-/**
- * What a check of an earlier treatment may say: too early is not a failure; an application that went wrong says nothing
- * about the diagnosis; only a proper one that did nothing speaks against it.
- * @param earliest first day on which an effect can be there; null when nobody has said
- */
-export function judgeCheck(
-  check: NonNullable<LookDetail['check']>,
-  today: string,
-  earliest: string | null,
-): CheckVerdict {
-  if (check.effect !== 'none')
-    return {
-      kind: 'effect',
-      sentence: check.effect === 'good' ? 'It worked.' : 'It worked in part: look again before more is done.',
-    };
-  if (earliest && today < earliest)
-    return {
-      kind: 'too early',
-      sentence: `Too early to tell: an effect can be there from ${earliest}. This is not a failure.`,
-    };
-  const faults = APPLICATION_QUESTIONS.filter((q) => check.answers[q.id] === false).map((q) => q.id);
-  if (faults.length)
-    return {
-      kind: 'fault',
-      faults,
-      sentence: `The application itself failed (${faults.join(', ')}): it says nothing about the diagnosis.`,
-    };
-  const open = APPLICATION_QUESTIONS.filter((q) => (check.answers[q.id] ?? null) === null);
-  if (open.length)
-    return {
-      kind: 'fault',
-      faults: open.map((q) => q.id),
-      sentence: `First exclude a fault of the application: ${open[0]!.ask}`,
-    };
-  return {
-    kind: 'no effect',
-    sentence:
-      'Properly applied, looked at in time, and nothing changed: the diagnosis is open again, and the same dose is not offered.',
-  };
-}

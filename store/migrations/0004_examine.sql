@@ -9,6 +9,9 @@ alter table finding
 alter table photo add column sign_id text check (length(sign_id) between 1 and 60);
 -- What the ranking said when it was decided, and which looks and tests overturned the decision before it.
 alter table verdict add column ranking jsonb not null default '[]', add column overturned_by text[] not null default '{}';
+alter table outfit
+  add column programme text not null default 'conventional' check (programme in ('conventional', 'organic', 'threshold')),
+  add constraint crown_loss_school_known check (crown_loss_school in ('knowledge', '30', '50'));
 create index verdict_by_time on verdict (outfit_id, at desc, id);
 create index finding_by_sign on finding (outfit_id, sign_id, look_id);
 

@@ -3,22 +3,22 @@ import { arc } from 'd3-shape';
 const RAD = Math.PI / 180;
 const SHAPE = { sound: '●', doubtful: '◐', decayed: '○' } as const;
 
-/** Bare bark as hatched arcs of the ring, and main roots by bearing: filled sound, half doubtful, open decayed. */
+/** Bare bark as hatched arcs of the ring, girdling roots as a dark band outside it, and main roots by bearing: filled sound, half doubtful, open decayed. */
 export function ArcsFigure({
   arcs,
   anchors,
   size,
 }: {
-  arcs: readonly { from: number; to: number }[];
+  arcs: readonly { from: number; to: number; kind: 'bare' | 'girdled' }[];
   anchors: readonly { bearing: number; state: keyof typeof SHAPE }[];
   size: number;
 }) {
-  const d = arc<{ from: number; to: number }>()
-    .innerRadius(66)
-    .outerRadius(82)
+  const d = arc<{ from: number; to: number; kind: 'bare' | 'girdled' }>()
+    .innerRadius((a) => (a.kind === 'bare' ? 66 : 83))
+    .outerRadius((a) => (a.kind === 'bare' ? 82 : 91))
     .startAngle((a) => a.from * RAD)
     .endAngle((a) => (a.from === a.to ? a.from + 360 : a.to < a.from ? a.to + 360 : a.to) * RAD);
-  const words = `Ring of the trunk from above, north up. Bare bark: ${arcs.length ? arcs.map((a) => `${a.from} to ${a.to} degrees`).join(', ') : 'none'}. Main roots: ${anchors.length ? anchors.map((a) => `${a.bearing} degrees ${a.state}`).join(', ') : 'none entered'}.`;
+  const words = `Ring of the trunk from above, north up. Bare bark and girdling roots: ${arcs.length ? arcs.map((a) => `${a.kind} ${a.from} to ${a.to} degrees`).join(', ') : 'none'}. Main roots: ${anchors.length ? anchors.map((a) => `${a.bearing} degrees ${a.state}`).join(', ') : 'none entered'}.`;
   return (
     <svg viewBox="-120 -120 240 240" width={size} height={size} role="img" aria-label={words}>
       <defs>
@@ -29,7 +29,13 @@ export function ArcsFigure({
       <circle r="82" fill="var(--wood)" stroke="var(--ink)" strokeWidth="3" />
       <circle r="66" fill="none" stroke="var(--line)" strokeWidth="1.4" />
       {arcs.map((a, i) => (
-        <path key={i} d={d(a) ?? undefined} fill="url(#bare)" stroke="var(--madder)" strokeWidth="1.6" />
+        <path
+          key={i}
+          d={d(a) ?? undefined}
+          fill={a.kind === 'bare' ? 'url(#bare)' : 'var(--ink)'}
+          stroke={a.kind === 'bare' ? 'var(--madder)' : 'none'}
+          strokeWidth="1.6"
+        />
       ))}
       {anchors.map((a, i) => (
         <text

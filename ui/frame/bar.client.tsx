@@ -18,7 +18,9 @@ const KEYS: [string, string][] = [
   ['n, p', 'next, previous tree in walking order'],
   ['m, e', 'measure, examine'],
   ['r', 'record what was done'],
-  ['0–5 and -', 'grade the sign in focus: 0 absent, 1–4 seen, - not looked'],
+  ['s', 'to the signs, while examining'],
+  ['0–5 and -', 'grade the sign in focus: 0 absent, 1–4 seen, - not looked; on to the next'],
+  ['x', 'nothing else at this place; on to the next place'],
   ['Ctrl + Enter', 'confirm'],
 ];
 

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
-import { addPerson, changePerson } from '@/store/people';
+import { addPerson, changePerson, setSchools } from '@/store/people';
 import { act, done, refuse } from '@/app/_server/act';
 import { pgCode } from '@/store/db';
 
@@ -53,6 +53,23 @@ export const editPerson = act(
       licenceExpires: p.licenceExpires || null,
     });
     if (sentence) return refuse('', sentence);
+    revalidatePath('/', 'layout');
+    return done;
+  },
+);
+
+/** The schools of the outfit, where practitioners disagree; each decision names the one it used. */
+export const chooseSchools = act(
+  'manage people',
+  z.object({
+    crownLoss: z.enum(['knowledge', '30', '50']),
+    programme: z.enum(['conventional', 'organic', 'threshold']),
+  }),
+  async (v, s) => {
+    await setSchools(v, {
+      ...s,
+      crownLoss: s.crownLoss === 'knowledge' ? 'knowledge' : s.crownLoss === '30' ? 30 : 50,
+    });
     revalidatePath('/', 'layout');
     return done;
   },

@@ -4,7 +4,7 @@ import { shortDay } from '@/ui/words';
 import { Frame } from '@/ui/frame/frame';
 import { Section } from '@/ui/frame/pieces';
 import { allows, viewer } from '../../_server/viewer';
-import { AddPerson, ChangePerson } from './people.client';
+import { AddPerson, ChangePerson, ChooseSchools } from './people.client';
 
 export const metadata = { title: 'People' };
 
@@ -46,6 +46,14 @@ export default async function People() {
       {manage && (
         <Section title="Somebody new">
           <AddPerson />
+        </Section>
+      )}
+      {manage && (
+        <Section title="Schools" aside="where practitioners disagree">
+          <ChooseSchools
+            crownLoss={String(v.schools.crownLoss) as 'knowledge' | '30' | '50'}
+            programme={v.schools.programme}
+          />
         </Section>
       )}
       <Section title="Who may do what">

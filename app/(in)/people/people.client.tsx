@@ -6,7 +6,7 @@ import { ROLES, type Role } from '@/core/people/rights';
 import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { editPerson, newPerson } from './actions';
+import { chooseSchools, editPerson, newPerson } from './actions';
 
 const roles = ROLES.map((r) => ({ value: r, name: r }));
 
@@ -150,5 +150,44 @@ export function ChangePerson({ person }: { person: Editable }) {
         </button>
       </div>
     </form>
+  );
+}
+
+/** Where practitioners disagree, the outfit chooses; a label or a region's duty is never loosened by it. */
+export function ChooseSchools({
+  crownLoss,
+  programme,
+}: {
+  crownLoss: 'knowledge' | '30' | '50';
+  programme: 'conventional' | 'organic' | 'threshold';
+}) {
+  const { faults, send } = useSend(chooseSchools);
+  const said = useSaid();
+  const choose = (next: { crownLoss?: typeof crownLoss; programme?: typeof programme }) =>
+    send({ crownLoss, programme, ...next }, () => said({ sentence: 'School chosen.' }));
+  return (
+    <div className="pt-2">
+      <FormFaults faults={faults} />
+      <Choices
+        label="Crown loss beyond which borers are not treated"
+        value={crownLoss}
+        onChange={(x) => choose({ crownLoss: x })}
+        options={[
+          { value: 'knowledge', name: 'as the guide says' },
+          { value: '30', name: '30 %' },
+          { value: '50', name: '50 %' },
+        ]}
+      />
+      <Choices
+        label="Programme"
+        value={programme}
+        onChange={(x) => choose({ programme: x })}
+        options={[
+          { value: 'conventional', name: 'conventional, few visits' },
+          { value: 'organic', name: 'organic-listed only' },
+          { value: 'threshold', name: 'threshold only: scout, then act' },
+        ]}
+      />
+    </div>
   );
 }

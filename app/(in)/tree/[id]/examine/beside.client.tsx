@@ -1,7 +1,7 @@
 'use client';
 
 import { Choices, Field, SelectField, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
-import { APPLICATION_QUESTIONS } from '@/core/diagnose/look';
+import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
 import { VIGOUR_LOOKS, VIGOURS } from '@/core/diagnose/words';
 import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
 import { ArcsFigure } from '@/ui/figures/arcs';
@@ -70,7 +70,8 @@ export function CrownAndSoil({ form, update, faults }: Props) {
 
 /** Bark loss as arcs, main roots one by one, and who stands below. */
 export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
-  const share = barkLossShare(form.barkLoss);
+  const share = barkLossShare(form.barkLoss.filter((a) => a.kind === 'bare'));
+  const girdled = barkLossShare(form.barkLoss.filter((a) => a.kind === 'girdled'));
   const advice = barkLossAdvice(share);
   const arc = (i: number, end: 'from' | 'to', by: number) =>
     update((f) => ({
@@ -85,6 +86,11 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
         <div className="min-w-64 flex-1">
           <p className="figures">
             <b className="text-head">{Math.round(share * 100)} %</b> of the girth without living bark
+            {girdled > 0 && (
+              <>
+                , <b>{Math.round(girdled * 100)} %</b> under a girdling root
+              </>
+            )}
           </p>
           {advice && <p className="mb-2">{advice}</p>}
           {form.barkLoss.map((a, i) => (
@@ -114,6 +120,21 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
               ))}
               <button
                 type="button"
+                className="press px-3"
+                aria-label={`Arc ${i + 1} is ${a.kind === 'bare' ? 'bare bark' : 'under a girdling root'}: change`}
+                onClick={() =>
+                  update((f) => ({
+                    ...f,
+                    barkLoss: f.barkLoss.map((x, j) =>
+                      j === i ? { ...x, kind: x.kind === 'bare' ? 'girdled' : 'bare' } : x,
+                    ),
+                  }))
+                }
+              >
+                {a.kind === 'bare' ? 'bare bark' : 'girdled'}
+              </button>
+              <button
+                type="button"
                 className="press press-plain"
                 aria-label={`Take arc ${i + 1} away`}
                 onClick={() => update((f) => ({ ...f, barkLoss: f.barkLoss.filter((_, j) => j !== i) }))}
@@ -127,7 +148,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
               type="button"
               className="press"
               disabled={form.barkLoss.length >= 12}
-              onClick={() => update((f) => ({ ...f, barkLoss: [...f.barkLoss, { from: 180, to: 225 }] }))}
+              onClick={() => update((f) => ({ ...f, barkLoss: [...f.barkLoss, { from: 180, to: 225, kind: 'bare' }] }))}
             >
               Add an arc of bare bark
             </button>

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { v7 } from 'uuid';
+import { soilAsTest } from '@/core/diagnose/effect';
 import { balance } from '@/core/diagnose/evidence';
 import type { Model } from '@/core/diagnose/model';
 import { nextLooks, type NextLook } from '@/core/diagnose/next-look';
@@ -62,8 +63,9 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
   // The figure may lag a frame behind the finger, never the finger behind the figure.
   const grades = useDeferredValue(form.grades);
   const tests = useDeferredValue(form.tests);
+  const moisture = useDeferredValue(form.soilMoisture);
   const { beams, looks } = useMemo(() => {
-    const observed = { findings: findingsOf({ grades, more: {} }), tests: testsOf({ tests }) };
+    const observed = { findings: findingsOf({ grades, more: {} }), tests: soilAsTest(moisture, testsOf({ tests })) };
     const post = posterior(model, evidenceOf(model, observed));
     return {
       beams: balance(model, observed, post, 3),
@@ -75,7 +77,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         (o) => !skipped.includes(o.kind + o.id) && (o.kind === 'test' || everything || inSeasonNow.has(o.id)),
       ),
     };
-  }, [model, grades, tests, skipped, everything, inSeasonNow]);
+  }, [model, grades, tests, moisture, skipped, everything, inSeasonNow]);
   const nameOf = (c: string) => model.conditions.find((x) => x.id === c)?.name ?? c;
   const answer = (look: NextLook, outcome: string) =>
     update(

@@ -42,7 +42,7 @@ export interface ExamineForm {
   crownLoss: string;
   vigour: Vigour | null;
   soilMoisture: LookDetail['soilMoisture'];
-  barkLoss: { from: number; to: number }[];
+  barkLoss: LookDetail['barkLoss'];
   anchors: LookDetail['anchors'];
   peopleBelow: boolean | null;
   check: LookDetail['check'];

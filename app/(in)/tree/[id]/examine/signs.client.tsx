@@ -1,9 +1,13 @@
 'use client';
 
 import { useState } from 'react';
+import { sampleSize } from '@/core/measure/bark-loss';
 import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
 import { BEARINGS, GRADES, SPOKEN, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
+
+/** Leaves or shoots that settle a usual count to a quarter: mean 4.2, clumping 1.3. */
+const SAMPLE = String(Math.ceil(sampleSize(4.2, 1.3, 0.25)));
 
 interface Props {
   signs: BenchSign[];
@@ -24,6 +28,10 @@ const nothingElse = (signs: BenchSign[], place: PlaceOnTree) => (f: ExamineForm)
     ...f.grades,
   },
 });
+
+/** Puts the focus on the answers of a sign. */
+const focusSign = (row: HTMLElement | null | undefined) =>
+  (row?.querySelector<HTMLInputElement>('input:checked') ?? row?.querySelector<HTMLInputElement>('input'))?.focus();
 
 /** How a sign stood last time, and whether that has changed. */
 function Last({ sign, now }: { sign: BenchSign; now: Grade }) {
@@ -70,7 +78,7 @@ function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<Props, '
             maxLength={4}
             className="box figures w-20 min-h-11"
             value={more.had ?? ''}
-            onChange={(e) => set({ had: e.target.value, of: more.of ?? '17' })}
+            onChange={(e) => set({ had: e.target.value, of: more.of ?? SAMPLE })}
           />
           of
           <input
@@ -78,10 +86,10 @@ function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<Props, '
             inputMode="numeric"
             maxLength={4}
             className="box figures w-20 min-h-11"
-            value={more.of ?? '17'}
+            value={more.of ?? SAMPLE}
             onChange={(e) => set({ of: e.target.value })}
           />
-          {sign.count}; 17 settle it to a quarter
+          {sign.count}; {SAMPLE} settle it to a quarter
         </p>
       )}
     </div>
@@ -95,6 +103,14 @@ export function SignList({ signs, form, update }: Props) {
   const go = (place: string) => document.getElementById(`place-${place}`)?.scrollIntoView({ block: 'start' });
   return (
     <div className="phone:hidden">
+      <button
+        type="button"
+        data-key="s"
+        className="sr-only focus:not-sr-only focus:font-bold focus:underline"
+        onClick={() => focusSign(document.querySelector<HTMLElement>('fieldset[data-sign]'))}
+      >
+        To the signs
+      </button>
       <nav aria-label="Places on the tree" className="flex flex-wrap border-b-2 border-bark">
         {places.map((p) => {
           const of = signs.filter((s) => s.place === p);
@@ -139,6 +155,7 @@ export function SignList({ signs, form, update }: Props) {
                   update={update}
                   open={open === s.id}
                   onOpen={() => setOpen(open === s.id ? null : s.id)}
+                  onNothingElse={() => update(nothingElse(signs, place))}
                 />
               ))}
           </section>
@@ -155,25 +172,30 @@ function SignRow({
   update,
   open,
   onOpen,
-}: { sign: BenchSign; open: boolean; onOpen: () => void } & Omit<Props, 'signs'>) {
+  onNothingElse,
+}: { sign: BenchSign; open: boolean; onOpen: () => void; onNothingElse: () => void } & Omit<Props, 'signs'>) {
   const value = gradeOf(form, sign.id);
   const seen = value !== '-' && value !== '0';
   return (
     <fieldset
       data-sign={sign.id}
+      data-place={sign.place}
       className={`row py-1 ${seen ? 'bg-paper' : ''}`}
       onKeyDown={(e) => {
+        if (e.target instanceof HTMLInputElement && e.target.type !== 'radio') return;
         const g = e.key === '5' ? '4' : e.key;
-        if (!(GRADES as string[]).includes(g) || (e.target instanceof HTMLInputElement && e.target.type !== 'radio'))
-          return;
+        const here = e.currentTarget;
+        if (e.key === 'x') {
+          onNothingElse();
+          const rows = [...document.querySelectorAll<HTMLElement>('fieldset[data-sign]')];
+          focusSign(rows.slice(rows.indexOf(here)).find((r) => r.dataset.place !== sign.place));
+        } else if ((GRADES as string[]).includes(g)) {
+          update(grading(sign.id, g as Grade));
+          // A practised hand goes down the list without another key.
+          const rows = [...document.querySelectorAll<HTMLElement>('fieldset[data-sign]')];
+          focusSign(rows[rows.indexOf(here) + 1]);
+        } else return;
         e.preventDefault();
-        update(grading(sign.id, g as Grade));
-        // A practised hand goes down the list without another key.
-        const rows = [...document.querySelectorAll<HTMLElement>('fieldset[data-sign]')];
-        const next = rows[rows.indexOf(e.currentTarget) + 1];
-        (
-          next?.querySelector<HTMLInputElement>('input:checked') ?? next?.querySelector<HTMLInputElement>('input')
-        )?.focus();
       }}
     >
       <legend className="sr-only">{sign.words}</legend>
