@@ -168,7 +168,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               key={o.method + o.what}
               className="row grid grid-cols-[130px_1fr_130px] gap-3 py-2 phone:grid-cols-1 phone:gap-0"
             >
-              <b className="first-letter:uppercase">{o.method}</b>
+              <b className="inline-block first-letter:uppercase">{o.method}</b>
               <span>
                 {o.what}{' '}
                 <span className="text-small text-ink-2">

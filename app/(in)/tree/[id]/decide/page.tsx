@@ -105,7 +105,7 @@ export default async function Page({
       tag={<TreeTag tree={tree} units={v.units} here="decide" />}
       head={<TreeHead tree={tree} units={v.units} here="decide" />}
       margin={margin}
-      handle="The next look, and what was named before"
+      handle="The next look, and before"
     >
       <StepStrip tree={tree} here="decide" />
       <h1 className="mb-3">What is it, and what is to be done?</h1>

@@ -106,11 +106,13 @@ export function DecisionSheet({
         </p>
       )}
       <ul className="mt-3">
-        {result.reasons.map((r) => (
-          <li key={r.id} className="row py-2">
-            {r.sentence} <span className="text-small text-ink-2">{r.source}</span>
-          </li>
-        ))}
+        {result.reasons
+          .filter((r) => r.id !== 'named')
+          .map((r) => (
+            <li key={r.id} className="row py-2">
+              {r.sentence} <span className="text-small text-ink-2">{r.source}</span>
+            </li>
+          ))}
       </ul>
       {result.duties.length > 0 && (
         <div className="mt-3 border-l-4 border-madder pl-4">
@@ -145,7 +147,7 @@ export function DecisionSheet({
             <ul>
               {open.map((o) => (
                 <li key={o.method + o.what} className="row py-1.5">
-                  <b className="first-letter:uppercase">{o.method}</b>: {o.what}
+                  <b className="inline-block first-letter:uppercase">{o.method}</b>: {o.what}
                   <span className="block text-small text-ink-2">
                     {o.use === 'cure'
                       ? 'cures'
