@@ -67,6 +67,13 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   ['decided-otherwise', 'hold', gates({ decision: 'leave it alone' }), gates({ decision: 'treat in its window' })],
   ['harmless', 'hold', gates({ condition: findCondition('natural-bark-shedding') }), gates()],
   ['follower', 'hold', gates({ condition: findCondition('sooty-mould') }), gates()],
+  ['follower', 'hold', gates({ liveDrivers: ['Thirst'] }), gates({ liveDrivers: [] })],
+  [
+    'no-effect',
+    'hold',
+    gates({ withoutEffect: [{ condition: 'elm-leaf-beetle', labelKey: drench.key }] }),
+    gates({ withoutEffect: [{ condition: 'elm-leaf-beetle', labelKey: infusion.key }] }),
+  ],
   ['crown-loss', 'hold', gates({ crownLoss: 51 }), gates({ crownLoss: 50 })],
   ['crown-loss', 'stop', gates({ ...protect, crownLoss: 6 }, {}, infusion), gates(protect, {}, infusion)],
   ['crown-loss-unknown', 'hold', gates({ crownLoss: null }), gates({ crownLoss: 0 })],

@@ -1,9 +1,16 @@
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
+import { balance } from '@/core/diagnose/evidence';
+import { compile } from '@/core/diagnose/model';
+import { evidenceOf, posterior } from '@/core/diagnose/rank';
+import { findHost, shipped } from '@/knowledge';
+import { ArcsFigure } from './arcs';
+import { BalanceFigure } from './balance';
 import { BasinFigure } from './basin';
 import { Ribbon } from './ribbon';
 import { RingFigure, ringWords } from './ring';
 import { Series } from './series';
+import { figureNames, SignFigure } from './signs';
 
 const picture = {
   girthCm: 145,
@@ -66,4 +73,63 @@ it('a ribbon keeps inside its strip, whatever the days', () => {
   );
   expect(svg).toContain('from 2020-01-01 to 2030-01-01, due 2026-06-15');
   expect(svg).toMatch(/<rect x="0"[^>]*width="300"/);
+});
+
+describe('the balance', () => {
+  const model = compile(shipped, findHost('pear')!, { month: 6 });
+  const draw = (observed: Parameters<typeof evidenceOf>[1], props: object = {}) =>
+    renderToStaticMarkup(
+      createElement(BalanceFigure, {
+        beams: balance(model, observed, posterior(model, evidenceOf(model, observed)), 3),
+        ...props,
+      }),
+    );
+  const blight = {
+    findings: [
+      { sign: 'leaves-black-hang', state: 'seen' as const, grade: 3 },
+      { sign: 'honeydew', state: 'absent' as const },
+    ],
+    tests: [{ test: 'scratch', outcome: 'brown-black' }],
+  };
+  it('says before anything is seen what is common here, without empty beams', () => {
+    const text = draw({ findings: [], tests: [] });
+    expect(text).toContain('Before anything is seen');
+    expect(text).not.toContain('<ol');
+  });
+  it('puts evidence on both sides in words, filled for and dashed against', () => {
+    const text = draw(blight);
+    expect(text).toMatch(/Fire blight[\s\S]*for:<\/b> brown-black, wet/);
+    expect(text).toContain('against:');
+    expect(text).toContain('border-dashed');
+    expect(text).toContain('bg-cambium');
+  });
+  it('is short where there is little room, and lets a name be pressed where it may be', () => {
+    expect(draw(blight, { short: true })).not.toContain('for:</b>');
+    expect(draw(blight, { onName: () => {} })).toMatch(/<button[^>]*>Fire blight/);
+    expect(draw(blight)).not.toContain('<button');
+  });
+});
+
+it('every sign and test that names a drawing has one, with its size in words', () => {
+  const named = [...shipped.signs, ...shipped.tests].flatMap((s) => s.figure ?? []);
+  expect(named.filter((f) => !figureNames().includes(f))).toEqual([]);
+  expect(figureNames().filter((f) => !named.includes(f))).toEqual([]);
+  for (const id of figureNames())
+    expect(renderToStaticMarkup(createElement(SignFigure, { id }))).toMatch(/aria-label="Drawing: .{4,}, .{4,}"/);
+  expect(renderToStaticMarkup(createElement(SignFigure, { id: 'no-such' }))).toBe('');
+});
+
+it('bark loss and roots are told in words as well as drawn', () => {
+  const svg = renderToStaticMarkup(
+    createElement(ArcsFigure, {
+      arcs: [
+        { from: 350, to: 20, kind: 'bare' },
+        { from: 90, to: 120, kind: 'girdled' },
+      ],
+      anchors: [{ bearing: 180, state: 'decayed' }],
+      size: 200,
+    }),
+  );
+  expect(svg).toContain('bare 350 to 20 degrees, girdled 90 to 120 degrees');
+  expect(svg).toContain('180 degrees decayed');
 });

@@ -1,52 +1,27 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { bookingSchema, uuid, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
-import { detailSchema, lookSchema } from '@/core/diagnose/look';
-import { CERTAINTIES, DECISIONS, LEAF_STATES, TREATS } from '@/core/diagnose/words';
+import { LEAF_STATES } from '@/core/diagnose/words';
 import { blocked } from '@/core/gates/rules';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { prescribe, type Choices } from '@/core/prescribe/prescribe';
-import { readNumber } from '@/core/units/numbers';
 import { LENGTH } from '@/core/units/units';
 import { soilState, SOIL_WORDS } from '@/core/weather/air';
-import { findCondition, findHost, findTest, signsFor } from '@/knowledge';
+import { findCondition, findHost } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
 import { settle } from '@/store/follow-ups';
 import { setTreeArchived } from '@/store/grounds';
 import { addPlan, getPlan, setPlanState } from '@/store/plans';
 import { getLabel, listVessels, lotsOf, shelfLabels } from '@/store/shelf';
-import { addLooks, addReading, addVerdict, alikeTrees, changeTree, getTree, settleChange } from '@/store/tree';
+import { addReading, changeTree } from '@/store/tree';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
-import { diagnose } from '@/app/_server/diagnosis';
+import { noTree, numberAt, seen, treeOf, typed } from './acting';
 import { situationOf, usualChoices } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
-import { todayOf } from '@/app/_server/viewer';
-import type { Viewer } from '@/store/auth';
 import type { Fault } from '@/core/book/write';
-
-const typed = z.string('This must be text.').max(40, 'That is too long for a number.');
-const noTree = refuse('', 'There is no such tree in this outfit.');
-const seen = (...paths: string[]) => ['/', ...paths].forEach((p) => revalidatePath(p, 'layout'));
-const treeOf = (v: Viewer, id: string) => getTree(v, id, todayOf(v).slice(0, 4));
-
-/** Reads one typed number; null for an empty optional field; faults go to `out`. */
-function numberAt(
-  out: Fault[],
-  path: string,
-  text: string,
-  rule: Parameters<typeof readNumber>[1],
-  optional = false,
-): number | null {
-  if (optional && text.trim() === '') return null;
-  const read = readNumber(text, rule);
-  if (read.ok) return read.value;
-  out.push({ path, sentence: read.sentence });
-  return null;
-}
 
 export const settleFollowUp = act(
   'settle a follow-up',
@@ -171,137 +146,6 @@ export const measure = act(
     seen();
     const next = !tree.looks.length ? 'examine' : !tree.verdicts.length ? 'decide' : 'prescribe';
     return { ok: true, value: { next: `/tree/${tree.id}/${next}` } };
-  },
-);
-
-/** Examining: the key, the signs, the tests, crown and vigour; on one tree, or on a row of trees that look alike. */
-export const examine = act('examine', lookSchema, async (v, l): Promise<Answer> => {
-  const faults: Fault[] = [];
-  const crownLoss = numberAt(
-    faults,
-    'crownLoss',
-    l.crownLoss,
-    { name: 'Crown loss', min: 0, max: 100, unit: '%', whole: true },
-    true,
-  );
-  const price = numberAt(faults, 'changePrice', l.changePrice, { name: 'The price', min: 0, max: 1_000_000 }, true);
-  if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
-    faults.push({ path: 'alike', sentence: 'A tree stands twice in the row.' });
-  if (faults.length) return { ok: false, faults };
-  const tree = await treeOf(v, l.treeId);
-  const host = tree && findHost(tree.hostId);
-  if (!tree || !host) return noTree;
-  const record = l.detail.check?.recordId;
-  if (record && !tree.records.some((r) => r.rootId === record))
-    return refuse('detail.check', 'The treatment that this look checks is not in the book of this tree.');
-  const known = new Set(signsFor(host).map((s) => s.id));
-  const strange = l.findings.findIndex((f) => !known.has(f.sign));
-  if (strange >= 0) return refuse(`findings.${strange}`, 'This sign is not in the vocabulary for this host.');
-  for (const [i, t] of l.tests.entries())
-    if (!findTest(t.test)?.outcomes.some((o) => o.id === t.outcome))
-      return refuse(`tests.${i}`, 'This test has no such outcome.');
-  const row = await alikeTrees(v, tree);
-  const stranger = l.alike.findIndex((a) => !row.some((t) => t.id === a.treeId));
-  if (stranger >= 0)
-    return refuse(`alike.${stranger}`, 'This tree is not of the same kind in the same row; examine it by itself.');
-  const looked = l.findings.filter((f) => f.state !== 'not looked');
-  const one = {
-    crownLoss,
-    vigour: l.vigour,
-    hostKey: l.hostKey.map((k) => k === true),
-    hostConfirmed: l.hostKey.length === host.key.length && l.hostKey.every((k) => k === true),
-    note: l.note,
-    today: todayOf(v),
-  };
-  const bare = detailSchema.parse({ soilMoisture: l.detail.soilMoisture });
-  await addLooks(v, [
-    {
-      ...one,
-      id: l.id,
-      treeId: tree.id,
-      findings: looked,
-      tests: l.tests,
-      detail: l.detail,
-      change: l.change.trim()
-        ? { id: v7(), what: l.change.trim(), priceMinor: price === null ? null : Math.round(price * 100) }
-        : null,
-    },
-    // What was tested, dug or drawn was so on one tree; the signs speak for the row, but for the exceptions.
-    ...l.alike.map((a) => ({
-      ...one,
-      id: a.id,
-      treeId: a.treeId,
-      hostConfirmed: false,
-      hostKey: [],
-      findings: [
-        ...looked.filter((f) => !a.except.some((x) => x.sign === f.sign)),
-        ...a.except.filter((x) => x.state !== 'not looked' && known.has(x.sign)),
-      ].map(({ bearing: _, ...f }) => f),
-      tests: [],
-      detail: bare,
-      change: null,
-    })),
-  ]);
-  seen();
-  return done;
-});
-
-/** The client's word on what was found while digging. */
-export const answerChange = act(
-  'edit grounds',
-  z.object({
-    id: uuid,
-    approved: z.boolean(),
-    how: z.string().trim().min(3, 'Say who agreed, and how.').max(400, 'At most 400 signs.'),
-  }),
-  async (v, c) => {
-    const changed = await settleChange(v, c.id, c.approved ? 'approved' : 'declined', c.how);
-    seen();
-    return changed.count ? done : refuse('', 'This was settled meanwhile, or it is not in this outfit.');
-  },
-);
-
-export const decide = act(
-  'examine',
-  z.object({
-    id: uuid,
-    treeId: uuid,
-    conditionId: z.string('Name what ails the tree.').min(1, 'Name what ails the tree, or “Something else”.').max(60),
-    certainty: z.enum(CERTAINTIES, 'Say how sure you are.'),
-    decision: z.enum(DECISIONS, 'Say what is to be done.'),
-    reason: z.string().max(2000, 'At most 2000 signs.'),
-  }),
-  async (v, d): Promise<Answer<{ next: string }>> => {
-    const tree = await treeOf(v, d.treeId);
-    const found = tree && (await diagnose(v, tree));
-    if (!tree || !found) return noTree;
-    if (!found.candidates.some((c) => c.id === d.conditionId))
-      return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);
-    const own = found.decide(d.conditionId);
-    if (!d.reason.trim() && d.decision !== own.decision)
-      return refuse('reason', `The ranking would say “${own.decision}”. Say in a sentence why it is otherwise.`);
-    const before = tree.verdicts[0];
-    // What overturned the earlier name: what was looked at since, and speaks for the new one.
-    const since = tree.looks.filter((l) => !before || l.at > before.at);
-    const overturnedBy =
-      before && before.conditionId !== d.conditionId
-        ? [
-            ...since.flatMap((l) => l.tests.map((t) => `${t.test}/${t.outcome}`)),
-            ...since.flatMap((l) => (l.detail.check ? ['check of effect'] : [])),
-          ].slice(0, 12)
-        : [];
-    await addVerdict(v, {
-      ...d,
-      treeId: tree.id,
-      lookId: tree.looks[0]?.id ?? null,
-      ranking: found.candidates.slice(0, 12).map((c) => ({ id: c.id, p: Math.round(c.p * 1e4) / 1e4 })),
-      overturnedBy: [...new Set(overturnedBy)],
-    });
-    seen();
-    return {
-      ok: true,
-      value: { next: TREATS.includes(d.decision) ? `/tree/${tree.id}/prescribe` : `/tree/${tree.id}` },
-    };
   },
 );
 

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { FormFaults, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerChange } from './actions';
+import { answerChange } from './examine/actions';
 
 /** The client's word on something found while digging: who agreed, and how. */
 export function ChangeAnswer({ id }: { id: string }) {

@@ -7,7 +7,7 @@ import { CERTAINTIES, DECISIONS, ODDS, type Certainty, type Decision } from '@/c
 import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { decide } from '../actions';
+import { decide } from './actions';
 
 interface Props {
   treeId: string;

@@ -13,7 +13,7 @@ import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
-import { examine } from '../actions';
+import { examine } from './actions';
 import { AlikeTrees, BarkAndRoots, CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
 import { findingsOf, testsOf, toFinding, without, type BenchSign, type ExamineForm, type Update } from './form';
 import { NextLookCard } from './next-look.client';
