@@ -390,7 +390,7 @@ export const borersAndChewers = [
     ways: [
       [
         'foliar spray',
-        'Granulosis virus or Btk-like product at egg hatch',
+        'Granulosis virus at egg hatch, again by the label',
         'degree-days from first moths',
         5,
         8,

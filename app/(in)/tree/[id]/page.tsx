@@ -213,11 +213,14 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                   {/* eslint-disable-next-line @next/next/no-img-element -- already resized, served with its own rights */}
                   <img
                     src={`/api/photos/${p.id}`}
-                    alt={`Photo of ${shortDay(p.at.toISOString().slice(0, 10))}`}
+                    alt={`Photo of ${shortDay(p.at.toISOString().slice(0, 10))}${p.sign ? `: ${findSign(p.sign)?.words ?? p.sign}` : ''}`}
                     width={132}
                     height={Math.round((132 * p.height) / p.width)}
                     loading="lazy"
                   />
+                  {p.sign && (
+                    <span className="block max-w-[132px] text-small">{findSign(p.sign)?.words ?? p.sign}</span>
+                  )}
                 </a>
               </li>
             ))}

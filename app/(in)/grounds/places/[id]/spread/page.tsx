@@ -155,7 +155,7 @@ function PlaceMap({
           const now = grade(t, 'now');
           const before = grade(t, 'before') ?? 0;
           return (
-            <a key={t.treeId} href={`/tree/${t.treeId}`}>
+            <g key={t.treeId}>
               <title>{`${t.tag}, ${findHost(t.hostId)?.name}: ${before} before, ${now ?? 'not looked'} now`}</title>
               <circle
                 cx={x(mx)}
@@ -191,7 +191,7 @@ function PlaceMap({
                   {now}
                 </text>
               )}
-            </a>
+            </g>
           );
         })}
         <g transform={`translate(20 ${height - 16})`}>
