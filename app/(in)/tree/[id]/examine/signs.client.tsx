@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { sampleSize } from '@/core/measure/bark-loss';
 import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
@@ -263,11 +263,22 @@ export function SignWalk({ signs, form, update }: Props) {
   const sign = open[0];
   const at = places.indexOf(place);
   const next = places[at + 1];
+  const strip = useRef<HTMLElement>(null);
+  // The strip is longer than the screen: the place in hand comes to its middle.
+  useEffect(() => {
+    const tab = strip.current?.querySelector<HTMLElement>('[aria-current=step]');
+    if (strip.current && tab)
+      strip.current.scrollLeft = tab.offsetLeft - strip.current.clientWidth / 2 + tab.offsetWidth / 2;
+  }, [place]);
   const graded = [...here, ...dug].filter((s) => gradeOf(form, s.id) !== '-');
   const lastSeen = [...graded].reverse().find((s) => gradeOf(form, s.id) !== '0' && (s.sector || s.count));
   return (
     <section aria-label="Walk" className="hidden phone:block">
-      <nav aria-label="Walk from the ground up" className="-mx-4 flex overflow-x-auto border-y border-line">
+      <nav
+        ref={strip}
+        aria-label="Walk from the ground up"
+        className="relative -mx-4 flex overflow-x-auto border-y border-line"
+      >
         {places.map((p) => (
           <button
             key={p}
