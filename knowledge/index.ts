@@ -1,11 +1,5 @@
-import {
-  concerns,
-  type Condition,
-  type Host,
-  type Knowledge,
-  type QuickTest,
-  type Sign,
-} from '@/core/diagnose/knowledge';
+import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
+import { concerns } from '@/core/diagnose/reading';
 import { conditions } from './conditions';
 import { hosts } from './hosts';
 import { lookalikes } from './lookalikes';

@@ -1,5 +1,6 @@
 import type { Condition, TreatmentOption } from '../diagnose/knowledge';
-import { signsOf, type Finding, type TestResult } from '../diagnose/knowledge';
+import type { Finding, TestResult } from '../diagnose/knowledge';
+import { signsOf } from '../diagnose/reading';
 import { inSeason } from '../diagnose/model';
 import { certaintyOf, inWords } from '../diagnose/sureness';
 import { CERTAINTIES, type Certainty, type Decision, type Vigour } from '../diagnose/words';

@@ -1,13 +1,5 @@
-import {
-  concerns,
-  oftenOf,
-  signsOf,
-  type Condition,
-  type Host,
-  type Knowledge,
-  type QuickTest,
-  type Sign,
-} from './knowledge';
+import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
+import { concerns, oftenOf, signsOf } from './reading';
 import { OFTEN, type Often } from './words';
 
 /** What every host of a group must have among its conditions. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, type Often } from './words';
+import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
 const id = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
@@ -209,21 +209,6 @@ export interface Knowledge {
   conditions: readonly Condition[];
   lookalikes: readonly LookalikeTable[];
 }
-
-/** How often a condition shows a sign; undefined where it has nothing to do with it. */
-export function oftenOf(c: Condition, sign: string): Often | undefined {
-  return OFTEN_WORDS.find((w) => c.signs[w].includes(sign));
-}
-/** Every sign that a condition makes, the surest first; "never" left out. */
-export const signsOf = (c: Condition): string[] => [
-  ...c.signs.always,
-  ...c.signs.usual,
-  ...c.signs.sometimes,
-  ...c.signs.rare,
-];
-/** Whether something meant for groups of hosts concerns this host. */
-export const concerns = (groups: readonly string[], host: Pick<Host, 'id' | 'groups'>): boolean =>
-  groups.length === 0 || groups.some((g) => g === host.id || host.groups.includes(g));
 
 /** A sign as the arborist left it: not looked at is not absent. */
 export const findingSchema = z

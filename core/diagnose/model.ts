@@ -1,4 +1,5 @@
-import { concerns, oftenOf, type Condition, type Host, type Knowledge } from './knowledge';
+import type { Condition, Host, Knowledge } from './knowledge';
+import { concerns, oftenOf } from './reading';
 import { OFTEN, type PlaceOnTree } from './words';
 
 /** What is known before anybody looks: where, when, and what stood here or near by before. */
@@ -145,6 +146,9 @@ export function chanceOf(idle: number, a: number | null, b: number | null): numb
   return b ?? idle;
 }
 
+/** Five places are more than any word of a likelihood can claim, and a model has to travel to a phone. */
+const short = (p: number) => Math.round(p * 1e5) / 1e5;
+
 /**
  * Profiles and their chances from the rows of an observable: `by[k][c]` is how likely candidate c shows outcome k, null
  * where it has nothing to do with it. Signs have one row, "seen"; the last outcome of a test is what is left over.
@@ -172,14 +176,14 @@ function profiled(
     for (let b = 0; b < n; b++) {
       const raw = idle.map((x, k) => chanceOf(x, rows[a]![k]!, rows[b]![k]!));
       if (kind === 'sign') {
-        chances[0]![a * n + b] = raw[0]!;
-        chances[1]![a * n + b] = 1 - raw[0]!;
+        chances[0]![a * n + b] = short(raw[0]!);
+        chances[1]![a * n + b] = short(1 - raw[0]!);
         continue;
       }
       const last = outcomes - 1;
       const others = raw.slice(0, last).reduce((x, y) => x + y, 0);
       raw[last] = Math.max(rows[a]![last] ?? 0, rows[b]![last] ?? 0, 1 - others, 0.03);
-      for (let k = 0; k < outcomes; k++) chances[k]![a * n + b] = raw[k]! / (others + raw[last]);
+      for (let k = 0; k < outcomes; k++) chances[k]![a * n + b] = short(raw[k]! / (others + raw[last]));
     }
   return { profile, profiles: n, chances };
 }

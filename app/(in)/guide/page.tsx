@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { concerns, signsOf } from '@/core/diagnose/knowledge';
+import { concerns, signsOf } from '@/core/diagnose/reading';
 import { KINDS, PLACES_ON_TREE } from '@/core/diagnose/words';
 import { knowledgeOf } from '@/app/_server/diagnosis';
 import { allows, viewer } from '@/app/_server/viewer';

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { monthName } from '@/core/decide/decide';
-import { concerns, signsOf, type Condition } from '@/core/diagnose/knowledge';
+import type { Condition } from '@/core/diagnose/knowledge';
+import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder, knowledgeOf } from '@/app/_server/diagnosis';

@@ -1,7 +1,8 @@
 import type { DecisionResult } from '@/core/decide/decide';
 import { monthName } from '@/core/decide/decide';
-import { oftenOf, signsOf, type Condition, type Host, type Knowledge } from '@/core/diagnose/knowledge';
-import { concerns } from '@/core/diagnose/knowledge';
+import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
+import { oftenOf, signsOf } from '@/core/diagnose/reading';
+import { concerns } from '@/core/diagnose/reading';
 import type { Observed } from '@/core/diagnose/rank';
 import { inWords } from '@/core/diagnose/sureness';
 import { OFTEN } from '@/core/diagnose/words';
