@@ -38,7 +38,11 @@ export const reported = once((o: Observable): Float64Array[] => {
     const seen = Float64Array.of(...o.chances[0]!.map((q) => q * (1 - OVERLOOKED) + (1 - q) * o.error));
     return [seen, seen.map((p) => 1 - p)];
   }
-  return o.chances.map((row) => Float64Array.of(...row.map((q) => q * (1 - o.error) + o.error / o.outcomes.length)));
+  // Chances travel rounded; what people report of them sums to one again.
+  const sums = o.chances[0]!.map((_, cell) => o.chances.reduce((t, row) => t + row[cell]!, 0));
+  return o.chances.map((row) =>
+    Float64Array.of(...row.map((q, cell) => (q / sums[cell]!) * (1 - o.error) + o.error / o.outcomes.length)),
+  );
 });
 
 const observablesOf = once((model: Model) => new Map(model.observables.map((o) => [`${o.kind}:${o.id}`, o])));

@@ -1,5 +1,3 @@
-import { max } from 'd3-array';
-import { scaleLinear } from 'd3-scale';
 import type { Beam, Weight } from '@/core/diagnose/evidence';
 import { certaintyOf } from '@/core/diagnose/sureness';
 
@@ -34,10 +32,11 @@ export function BalanceFigure({
   short?: boolean;
 }) {
   const total = (w: readonly Weight[]) => w.reduce((s, x) => s + Math.abs(x.bits), 0);
-  const widest = max(beams, (b) => Math.max(total(b.for), total(b.against) * 1.35)) ?? 1;
-  // The post stands a little left of the middle: what is for has more to say.
-  const right = scaleLinear([0, Math.max(3, widest)], [0, 58]);
-  const left = scaleLinear([0, Math.max(3, widest) / 1.35], [0, 40]);
+  // Percent of the figure for a bit of evidence, the same on both sides; the post stands a little left of the middle,
+  // for what is for has more to say. A plain ratio: the scales of a library would weigh more than the figure.
+  const widest = Math.max(3, ...beams.map((b) => Math.max(total(b.for), total(b.against) * 1.35)));
+  const right = (bits: number) => Math.min(58, (bits / widest) * 58);
+  const left = (bits: number) => Math.min(40, (bits / widest) * 54);
   if (beams.every((b) => b.for.length + b.against.length === 0))
     return (
       <figure aria-label="The balance of evidence" className="row py-2">
@@ -80,7 +79,7 @@ export function BalanceFigure({
                 <span className="absolute inset-y-0 left-[41%] w-[2.5px] bg-ink" />
                 <span
                   className="moved absolute inset-y-1 flex flex-row-reverse"
-                  style={{ right: '59%', width: `${left(Math.min(total(b.against), left.domain()[1]!))}%` }}
+                  style={{ right: '59%', width: `${left(total(b.against))}%` }}
                 >
                   {b.against.map((w) => (
                     <span
@@ -92,7 +91,7 @@ export function BalanceFigure({
                 </span>
                 <span
                   className="moved absolute inset-y-1 flex"
-                  style={{ left: 'calc(41% + 2px)', width: `${right(Math.min(total(b.for), right.domain()[1]!))}%` }}
+                  style={{ left: 'calc(41% + 2px)', width: `${right(total(b.for))}%` }}
                 >
                   {b.for.map((w) => (
                     <span

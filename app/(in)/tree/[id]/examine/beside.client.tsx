@@ -1,11 +1,15 @@
 'use client';
 
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { Choices, Field, SelectField, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
 import { VIGOUR_LOOKS, VIGOURS } from '@/core/diagnose/words';
 import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
-import { ArcsFigure } from '@/ui/figures/arcs';
 import { GRADES, SPOKEN, without, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
+
+// Most looks draw no ring: the figure comes when its part is opened.
+const ArcsFigure = dynamic(() => import('@/ui/figures/arcs').then((m) => m.ArcsFigure), { ssr: false });
 
 interface Props {
   form: ExamineForm;
@@ -71,6 +75,7 @@ export function CrownAndSoil({ form, update, faults }: Props) {
 /** Bark loss as arcs, main roots one by one, and who stands below. */
 export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
   const share = barkLossShare(form.barkLoss.filter((a) => a.kind === 'bare'));
+  const [open, setOpen] = useState(false);
   const girdled = barkLossShare(form.barkLoss.filter((a) => a.kind === 'girdled'));
   const advice = barkLossAdvice(share);
   const arc = (i: number, end: 'from' | 'to', by: number) =>
@@ -79,10 +84,14 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
       barkLoss: f.barkLoss.map((a, j) => (j === i ? { ...a, [end]: (a[end] + by + 360) % 360 } : a)),
     }));
   return (
-    <details className="mt-4 border-t border-line" open={form.barkLoss.length + form.anchors.length > 0 || undefined}>
+    <details
+      className="mt-4 border-t border-line"
+      open={form.barkLoss.length + form.anchors.length > 0 || undefined}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+    >
       <summary className="min-h-12 py-3 font-bold">Bark loss and main roots, drawn on the ring</summary>
       <div className="flex flex-wrap gap-x-8 gap-y-4 pb-3">
-        <ArcsFigure arcs={form.barkLoss} anchors={form.anchors} size={220} />
+        {open && <ArcsFigure arcs={form.barkLoss} anchors={form.anchors} size={220} />}
         <div className="min-w-64 flex-1">
           <p className="figures">
             <b className="text-head">{Math.round(share * 100)} %</b> of the girth without living bark
