@@ -32,7 +32,29 @@ describe('the core on the command line', () => {
     expect(Object.keys(schemas).length).toBeGreaterThan(8);
     expect(schemas.ring.required).toContain('girthCm');
   });
+  it('lists the words of a case, and answers a case that is written with them', () => {
+    const words = JSON.parse(call('core.ts', ['knowledge']).out);
+    const sign = words.signs.find((s: { words: string }) => s.words.startsWith('Shoot tip black')).id;
+    const host = words.hosts.find((h: { name: string }) => h.name === 'Pear').id;
+    const r = call('core.ts', ['decide'], {
+      input: JSON.stringify({
+        host,
+        month: 6,
+        findings: [`${sign}=4`, 'tips-hook=3'],
+        tests: ['lab-blight/fire-blight'],
+      }),
+    });
+    expect(JSON.parse(r.out)).toMatchObject({
+      decision: 'treat now',
+      condition: 'fire-blight',
+      certainty: 'confirmed by test',
+    });
+  });
   it.each([
+    ['diagnose', '{"host":"pear","month":6,"findings":["no-such-sign"]}', 'findings.0'],
+    ['diagnose', '{"host":"moon-tree","month":6}', 'host'],
+    ['decide', '{"host":"pear","month":13}', 'month'],
+    ['decide', '{"host":"pear","month":6,"tests":["wipe/sings"]}', 'tests.0'],
     ['measure', '{"stems":[{"kind":"girth","value":-1}]}', 'stems.0.value'],
     ['measure', 'not json', ''],
     ['dose', '{"label":"no-such-label"}', 'label'],

@@ -29,9 +29,7 @@ function help() {
 
 function readInput(): unknown {
   try {
-    // A question without input may be asked without any.
-    const text = process.stdin.isTTY ? '' : readFileSync(0, 'utf8');
-    return text.trim() === '' ? {} : JSON.parse(text);
+    return JSON.parse(readFileSync(0, 'utf8'));
   } catch {
     return refuse('', 'the input is not JSON');
   }
@@ -51,7 +49,9 @@ function main() {
   const strange = flags.find((f) => f !== '--schema');
   if (strange) refuse('option', `“${strange}” is not an option; there is --schema`);
   if (flags.includes('--schema')) return print(schemaOf(question.schema));
-  const read = question.schema.safeParse(readInput());
+  // A question that asks for nothing is not kept waiting for an input that may never end.
+  const asksNothing = question.schema instanceof z.ZodObject && Object.keys(question.schema.shape).length === 0;
+  const read = question.schema.safeParse(asksNothing ? {} : readInput());
   if (!read.success) throw new Refused(read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message })));
   // A question that was understood but has no lawful answer (no dose for this size) says so in its result.
   print(
