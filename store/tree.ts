@@ -120,8 +120,6 @@ export interface Tree {
   followUps: TreeFollowUp[];
   photos: { id: string; at: Date; width: number; height: number; sign: string | null }[];
   changes: PlanChange[];
-  /** Conditions named near by in the last three years: the nearest in km, 0 on this place. */
-  nearby: Record<string, number>;
   /** Grams of each active put on the whole place in the current year. */
   siteYearActive: Record<string, number>;
 }
@@ -139,7 +137,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
   if (!head) return null;
-  const [readings, looks, verdicts, plans, records, followUps, photos, actives, changes, nearby] = await Promise.all([
+  const [readings, looks, verdicts, plans, records, followUps, photos, actives, changes] = await Promise.all([
     tx<
       Reading[]
     >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.obstacles, r.arcs, r.method
@@ -175,12 +173,6 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       PlanChange[]
     >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
       from plan_change c join person p on p.id = c.by_person where c.outfit_id = ${o} and c.tree_id = ${id} order by c.at desc limit 20`,
-    // Great-circle distance in km by the haversine; a tree without a position counts only on its own place.
-    tx<{ id: string; km: number }[]>`
-      select v.condition_id as id, min(case when t.place_id = ${head.placeId} then 0 else
-        2 * 6371 * asin(least(1, sqrt(sin(radians(t.lat - ${head.lat}::float8) / 2) ^ 2 + cos(radians(${head.lat}::float8)) * cos(radians(t.lat)) * sin(radians(t.lon - ${head.lon}::float8) / 2) ^ 2))) end) as km
-      from (select tree_id, condition_id from verdict where outfit_id = ${o} and at > now() - interval '3 years' and decision not in ('leave it alone', 'protect a sound tree') and certainty in ('likely', 'near certain', 'confirmed by test') order by at desc, id limit 2000) v
-      join tree t on t.id = v.tree_id and t.outfit_id = ${o} where v.tree_id <> ${id} group by 1`,
   ]);
   return {
     ...head,
@@ -192,7 +184,6 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     followUps,
     photos,
     changes,
-    nearby: Object.fromEntries(nearby.filter((n) => n.km !== null).map((n) => [n.id, n.km])),
     siteYearActive: Object.fromEntries(actives.map((a) => [a.name, Number(a.grams)])),
   };
 }
@@ -262,6 +253,23 @@ export const settleChange = (scope: Scope, id: string, state: 'approved' | 'decl
     (tx) =>
       tx`update plan_change set state = ${state}, settled_at = now(), settled_by = ${scope.personId}, settled_how = ${how} where id = ${id} and state = 'open'`,
   );
+
+/**
+ * Conditions named near by in the last three years: the nearest in km, 0 on the same place; great-circle distance by the
+ * haversine. A tree without a position counts only on its own place.
+ */
+export const nearbyFinds = (
+  scope: Scope,
+  t: Pick<Tree, 'id' | 'placeId' | 'lat' | 'lon'>,
+): Promise<Record<string, number>> =>
+  within(scope, async (tx) => {
+    const finds = await tx<{ id: string; km: number }[]>`
+      select v.condition_id as id, min(case when n.place_id = ${t.placeId} then 0 else
+        2 * 6371 * asin(least(1, sqrt(sin(radians(n.lat - ${t.lat}::float8) / 2) ^ 2 + cos(radians(${t.lat}::float8)) * cos(radians(n.lat)) * sin(radians(n.lon - ${t.lon}::float8) / 2) ^ 2))) end) as km
+      from (select tree_id, condition_id from verdict where outfit_id = ${scope.outfitId} and at > now() - interval '3 years' and decision not in ('leave it alone', 'protect a sound tree') and certainty in ('likely', 'near certain', 'confirmed by test') order by at desc, id limit 2000) v
+      join tree n on n.id = v.tree_id and n.outfit_id = ${scope.outfitId} where v.tree_id <> ${t.id} group by 1`;
+    return Object.fromEntries(finds.filter((f) => f.km !== null).map((f) => [f.id, f.km]));
+  });
 
 /** Trees of the same host that come next on the same place, in walking order. */
 export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostId: string; walkOrder: number }) =>

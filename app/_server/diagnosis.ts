@@ -10,7 +10,7 @@ import { dayIn } from '@/core/season/follow-ups';
 import { findHost, regionOf, shipped } from '@/knowledge';
 import { ownEntries } from '@/store/knowledge';
 import type { Viewer } from '@/store/auth';
-import type { Look, Tree } from '@/store/tree';
+import { nearbyFinds, type Look, type Tree } from '@/store/tree';
 
 /** Tests and their answers hold this long; a twig that was cut in spring says nothing about autumn. */
 const TESTS_HOLD_DAYS = 120;
@@ -57,7 +57,7 @@ export function checksOf(tree: Tree): JudgedCheck[] {
 }
 
 /** Where, when, and what stood here before: what the ranking starts from. */
-export function settingOf(v: Viewer, tree: Tree, month: number): Setting {
+export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<Setting> {
   const outcomes = checksOf(tree).flatMap((c): Outcome[] =>
     c.verdict.kind === 'no effect'
       ? [{ condition: c.condition, effect: 'none' }]
@@ -68,7 +68,7 @@ export function settingOf(v: Viewer, tree: Tree, month: number): Setting {
   return {
     month,
     presence: regionOf(v.region).presence ?? {},
-    nearby: tree.nearby,
+    nearby: await nearbyFinds(v, tree),
     history: [
       ...new Set(
         tree.verdicts
@@ -111,7 +111,7 @@ export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null>
   if (!host) return null;
   const { knowledge } = await knowledgeOf(v);
   const look = tree.looks[0];
-  const setting = settingOf(v, tree, monthIn(tree.timeZone, look?.at));
+  const setting = await settingOf(v, tree, monthIn(tree.timeZone, look?.at));
   const model = compile(knowledge, host, setting);
   const observed = observedOf(tree);
   const post = posterior(model, evidenceOf(model, observed));
@@ -144,7 +144,7 @@ export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null>
               }
             : null,
           peopleBelow: detail.peopleBelow ?? null,
-          nearby: tree.nearby,
+          nearby: setting.nearby ?? {},
           schools: v.schools,
           history: setting.history ?? [],
           noEffect: (setting.outcomes ?? []).filter((o) => o.effect === 'none').map((o) => o.condition),

@@ -1,9 +1,8 @@
-import type { Condition, TreatmentOption } from '../diagnose/knowledge';
-import type { Finding, TestResult } from '../diagnose/knowledge';
+import type { Condition, Finding, TestResult, TreatmentOption } from '../diagnose/knowledge';
 import { signsOf } from '../diagnose/reading';
 import { inSeason } from '../diagnose/model';
 import { certaintyOf, inWords } from '../diagnose/sureness';
-import { CERTAINTIES, type Certainty, type Decision, type Vigour } from '../diagnose/words';
+import { CERTAINTIES, inSentence, type Certainty, type Decision, type Vigour } from '../diagnose/words';
 import type { Candidate } from '../diagnose/rank';
 
 /** The schools an outfit has chosen, where practitioners disagree. */
@@ -58,7 +57,7 @@ export interface DecisionResult {
   duties: Reason[];
   thresholds: string[];
   school: string[];
-  options: (TreatmentOption & { open: boolean; nextMonth: number })[];
+  options: (TreatmentOption & { open: boolean })[];
   atRisk: AtRisk[];
   /** Drivers that stand behind it, by condition id. */
   drivers: string[];
@@ -130,9 +129,11 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
       about = find(driver.id);
     }
   }
-  const options = (about?.options ?? [])
-    .filter((o) => allowed(o, schools))
-    .map((o) => ({ ...o, open: inSeason(input.month, [o.from, o.to]), nextMonth: o.from }));
+  const offered = (c: Condition | null) =>
+    (c?.options ?? [])
+      .filter((o) => allowed(o, schools))
+      .map((o) => ({ ...o, open: inSeason(input.month, [o.from, o.to]) }));
+  let options = offered(about);
   if (schools.programme === 'organic') school.push('Organic-listed methods only.');
   if (schools.programme === 'threshold') school.push('Threshold only: scout, then act; nothing by the calendar.');
   const p = lead?.p ?? 0;
@@ -166,12 +167,7 @@ export function decide(input: DecideInput, find: (id: string) => Condition | nul
     const risk = atRisk[0]!;
     const c = find(risk.condition)!;
     about = c;
-    options.length = 0;
-    options.push(
-      ...c.options
-        .filter((o) => o.use === 'protect' && allowed(o, schools))
-        .map((o) => ({ ...o, open: inSeason(input.month, [o.from, o.to]), nextMonth: o.from })),
-    );
+    options = offered(c).filter((o) => o.use === 'protect');
     say(
       'at-risk',
       `The tree is sound and at risk of ${c.name.toLowerCase()}: ${risk.because} ${c.protect!.why}`,
@@ -347,7 +343,7 @@ function window(
   ];
   const open = counting.filter((o) => inSeason(month, [o.from, o.to]));
   if (open.length) {
-    say('window-open', `Open now: ${open.map((o) => o.what.replace(/^./, (x) => x.toLowerCase())).join('; ')}.`);
+    say('window-open', `Open now: ${open.map((o) => inSentence(o.what)).join('; ')}.`);
     return 'treat now';
   }
   const next = (counting.length ? counting : options)
@@ -356,7 +352,7 @@ function window(
   if (next)
     say(
       'window',
-      `Nothing that works is open in ${monthName(month)}. Next: ${next.o.what.replace(/^./, (x) => x.toLowerCase())}, from ${monthName(next.o.from)} (${next.o.when}).`,
+      `Nothing that works is open in ${monthName(month)}. Next: ${inSentence(next.o.what)}, from ${monthName(next.o.from)} (${next.o.when}).`,
     );
   return 'treat in its window';
 }
@@ -367,7 +363,7 @@ function tellOf(decision: Decision, about: Condition | null, p: number): string 
     return 'We do not know yet what it is, and will not guess with a product.';
   const likely = `The likeliest is ${about.name.toLowerCase()} (${inWords(p)}).`;
   if (decision === 'test first')
-    return `We are not sure yet. ${likely} One test will tell: ${about.decidingTest.replace(/^./, (x) => x.toLowerCase())}. Until then nothing is put on the tree.`;
+    return `We are not sure yet. ${likely} One test will tell: ${inSentence(about.decidingTest)}. Until then nothing is put on the tree.`;
   if (decision === 'laboratory first')
     return `A laboratory must say what it is before anything is done. ${likely} We take the sample and call you when the answer is here.`;
   return about.tell;

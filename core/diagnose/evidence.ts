@@ -1,5 +1,6 @@
 import { SOUND, UNKNOWN, type Model } from './model';
 import { inWords } from './sureness';
+import { inSentence } from './words';
 import {
   cell,
   evidenceOf,
@@ -15,7 +16,7 @@ import {
 export interface Weight {
   kind: 'sign' | 'test';
   id: string;
-  /** "no" before the words of a sign that was looked for and not found; outcome of a test. */
+  /** Words of the sign, with "not there" before one that was looked for and absent; of a test its outcome. */
   words: string;
   /** Bits for (positive) or against (negative) the candidate, beside all that contend with it. */
   bits: number;
@@ -29,7 +30,7 @@ function wordsOf(model: Model, observed: Observed, kind: 'sign' | 'test', id: st
     return o.outcomes.find((x) => x.id === outcome)!.words;
   }
   const f = observed.findings.find((x) => x.sign === id)!;
-  return f.state === 'absent' ? `not there: ${o.words.replace(/^./, (x) => x.toLowerCase())}` : o.words;
+  return f.state === 'absent' ? `not there: ${inSentence(o.words)}` : o.words;
 }
 
 /**
@@ -78,10 +79,10 @@ export interface WouldChange {
 
 /** Which single observation, had it come out otherwise, would change the leader; the most telling first. */
 export function wouldChange(model: Model, observed: Observed, most = 3): WouldChange[] {
-  const lead = (o: Observed) => ranking(model, posterior(model, evidenceOf(model, o)))[0]!.id;
-  const now = lead(observed);
+  const after = (o: Observed) => posterior(model, evidenceOf(model, o));
+  const post = after(observed);
+  const now = ranking(model, post)[0]!.id;
   const out: WouldChange[] = [];
-  const post = posterior(model, evidenceOf(model, observed));
   const order = weigh(
     model,
     observed,
@@ -102,7 +103,7 @@ export function wouldChange(model: Model, observed: Observed, most = 3): WouldCh
             ),
           }
         : { ...observed, tests: observed.tests.filter((t) => t.test !== w.id) };
-    const leader = lead(other);
+    const leader = ranking(model, after(other))[0]!.id;
     if (leader === now) continue;
     const o = model.observables.find((x) => x.kind === w.kind && x.id === w.id)!;
     const f = observed.findings.find((x) => x.sign === w.id);

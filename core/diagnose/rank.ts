@@ -79,8 +79,8 @@ export function evidenceOf(model: Model, observed: Observed): Evidence[] {
   return out;
 }
 
-/** Weights of all hypotheses before anything was looked at. */
-export function priorWeights(model: Model): Posterior {
+/** Weights of all hypotheses before anything was looked at; worked out once a model, and never changed. */
+export const priorWeights = once((model: Model): Posterior => {
   const n = model.conditions.length;
   const sound = model.conditions.findIndex((c) => c.id === SOUND);
   const size = n + ((n - 1) * (n - 2)) / 2;
@@ -106,7 +106,7 @@ export function priorWeights(model: Model): Posterior {
     }
   }
   return settled({ first, second, weight, marginal: new Float64Array(n) });
-}
+});
 
 /** Makes the weights sum to one, and the marginals follow from them; in place. */
 function settled(post: Posterior): Posterior {

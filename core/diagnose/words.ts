@@ -81,3 +81,6 @@ export const KINDS = [
 
 export const LEAF_STATES = ['leafless', 'unfolding', 'full', 'falling'] as const;
 export type LeafState = (typeof LEAF_STATES)[number];
+
+/** Words as they stand inside a sentence: the first letter small. */
+export const inSentence = (words: string): string => words.replace(/^./, (x) => x.toLowerCase());

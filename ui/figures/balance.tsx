@@ -1,5 +1,6 @@
 import type { Beam, Weight } from '@/core/diagnose/evidence';
 import { certaintyOf } from '@/core/diagnose/sureness';
+import { inSentence } from '@/core/diagnose/words';
 
 /** A tenth of a bit moves a beam, and is not worth a word. */
 const telling = (weights: readonly Weight[]) => weights.filter((w) => Math.abs(w.bits) > 0.3);
@@ -7,7 +8,7 @@ const listed = (weights: readonly Weight[], most: number) => {
   const rest = weights.length - most;
   return `${weights
     .slice(0, most)
-    .map((w) => w.words.replace(/^./, (x) => x.toLowerCase()))
+    .map((w) => inSentence(w.words))
     .join(' · ')}${rest > 0 ? ` · and ${rest} more` : ''}`;
 };
 

@@ -4,7 +4,7 @@ import { monthName } from '@/core/decide/decide';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
-import { OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
+import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder, knowledgeOf } from '@/app/_server/diagnosis';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
@@ -84,11 +84,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 return (
                   <li key={x} className="row py-1.5 text-[0.9375rem]">
                     {link(x)}
-                    {told && (
-                      <span className="block text-small text-ink-2">
-                        told apart by: {told.replace(/^./, (y) => y.toLowerCase())}
-                      </span>
-                    )}
+                    {told && <span className="block text-small text-ink-2">told apart by: {inSentence(told)}</span>}
                   </li>
                 );
               })}

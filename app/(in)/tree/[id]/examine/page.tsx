@@ -17,8 +17,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { v, tree } = await loadTree((await params).id);
   const host = findHost(tree.hostId)!;
   const month = monthIn(tree.timeZone);
-  const [{ knowledge }, alike] = await Promise.all([knowledgeOf(v), alikeTrees(v, tree)]);
-  const model = compile(knowledge, host, settingOf(v, tree, month));
+  const [{ knowledge }, alike, setting] = await Promise.all([
+    knowledgeOf(v),
+    alikeTrees(v, tree),
+    settingOf(v, tree, month),
+  ]);
+  const model = compile(knowledge, host, setting);
   const last = tree.looks[0];
   const lastGrade = new Map<string, Grade>(
     last?.findings.map((f) => [f.sign, f.state === 'absent' ? '0' : (String(f.grade ?? '-') as Grade)]),

@@ -5,6 +5,7 @@ import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';
 import { inWords } from '@/core/diagnose/sureness';
+import { inSentence } from '@/core/diagnose/words';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { longDay } from '@/ui/words';
@@ -52,7 +53,7 @@ export default async function Page({
             <p>
               {seen
                 .slice(0, 7)
-                .map((f) => (findSign(f.sign)?.words ?? f.sign).replace(/^./, (x) => x.toLowerCase()))
+                .map((f) => inSentence(findSign(f.sign)?.words ?? f.sign))
                 .join('; ')}
               .
             </p>
@@ -87,7 +88,7 @@ export default async function Page({
             </ul>
             {care.length > 0 && (
               <p className="mt-2">
-                <b>And you yourself:</b> {care.map((o) => o.what.replace(/^./, (x) => x.toLowerCase())).join('; ')}.
+                <b>And you yourself:</b> {care.map((o) => inSentence(o.what)).join('; ')}.
               </p>
             )}
             <h2 className="mt-5">If nothing is done</h2>
