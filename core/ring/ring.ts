@@ -16,6 +16,26 @@ export interface OldSite {
   year: number;
 }
 
+/** A root flare: where it stands out of the trunk, and how strongly, 0 to 1. Sap rises above it. */
+export interface Flare {
+  bearing: Bearing;
+  strength: number;
+}
+/** A part of the crown and how much it suffers, 0 to 4. */
+export interface Sector {
+  from: Bearing;
+  to: Bearing;
+  severity: number;
+}
+/** What counts how much when sites are placed; each in units of the even spread, which has the weight 1. */
+export interface Weights {
+  /** Sites on flares: weight of the squared distance to the nearest crest, against squared unevenness. */
+  flare: number;
+  /** Sites below the suffering part of the crown, as a share of the ideal gap's square. */
+  sector: number;
+}
+export const USUAL_WEIGHTS: Weights = { flare: 0.3, sector: 0.15 };
+
 export interface RingInput {
   girthCm: Cm;
   count: number;
@@ -30,14 +50,27 @@ export interface RingInput {
   oldSiteYears: number;
   arcs: Arc[];
   oldSites: OldSite[];
+  flares?: Flare[];
+  sectors?: Sector[];
+  /** How far clockwise of a crown sector the flare stands that feeds it, where the grain spirals; degrees. */
+  grainDeg?: number;
+  weights?: Weights;
+  /** Sites of another product on the same trunk today, with the clearance its label asks for. */
+  others?: { bearing: Bearing; heightCm: Cm; clearCm: Cm }[];
+  /** Rows one above the other that the label allows; 1 when it says nothing. */
+  rows?: number;
 }
 
 export interface Ring {
   /** Bearings of the sites, clockwise from the first one after north. */
   sites: Bearing[];
+  /** Height of each site above soil, in the order of the sites. */
+  heights: Cm[];
   wanted: number;
   /** Sum over gaps of (gap − C/N)², cm²: 0 is perfectly even. */
   unevenness: number;
+  /** Mean distance of a site to the nearest flare, cm along the bark; null when no flare is entered. */
+  offFlareCm: number | null;
   /** Bearings that may not be drilled, as merged arcs, with clearances. */
   forbidden: { from: Bearing; to: Bearing; why: string }[];
   /** Old holes that still bar the bark at this height. */
@@ -46,6 +79,8 @@ export interface Ring {
 }
 
 const turn = (a: number) => ((a % 360) + 360) % 360;
+/** Degrees between two bearings, 0 to 180. */
+const apart = (a: Bearing, b: Bearing) => Math.min(turn(a - b), turn(b - a));
 const STEPS = 360;
 
 /** Why a bearing may not be drilled, or null when it may. */
@@ -57,9 +92,13 @@ export function barredAt(bearing: Bearing, r: Omit<RingInput, 'count' | 'minSpac
     if (width + 2 * clear >= 360 || turn(bearing - (arc.from - clear)) <= width + 2 * clear)
       return `${arc.kind.replace('-', ' ')}, kept clear`;
   }
+  for (const s of r.others ?? []) {
+    if (Math.abs(s.heightCm - r.heightCm) >= r.oldSiteVerticalCm) continue;
+    if (apart(bearing, s.bearing) / degPerCm < s.clearCm - 1e-9) return `site of the other product, ${s.clearCm} cm`;
+  }
   for (const s of r.oldSites) {
     if (!bars(s, r)) continue;
-    const off = Math.min(turn(bearing - s.bearing), turn(s.bearing - bearing)) / degPerCm;
+    const off = apart(bearing, s.bearing) / degPerCm;
     if (off < r.oldSiteClearanceCm - 1e-9) return `hole of ${s.year}, ${r.oldSiteClearanceCm} cm clearance`;
   }
   return null;
@@ -70,11 +109,80 @@ const bars = (s: OldSite, r: Pick<RingInput, 'year' | 'heightCm' | 'oldSiteYears
   r.year - s.year < r.oldSiteYears && Math.abs(s.heightCm - r.heightCm) < r.oldSiteVerticalCm;
 
 /**
- * The most even ring of sites that keeps every clearance: among bearings one degree apart, the least sum over gaps of
- * (gap − C/N)², found exactly by dynamic programming over the ring. When `count` sites do not fit, as many as do.
+ * The best ring of sites that keeps every clearance: among bearings one degree apart, the least sum of
+ * (gap − C/N)² over the gaps, plus the weighted distance from flares and the weighted soundness of the crown above, found
+ * exactly by dynamic programming over the ring. When `count` sites do not fit, as many as do; where the label allows more
+ * rows, the rest goes into a row above.
  * @param r lengths in cm, bearings in degrees clockwise from north
  */
 export function placeRing(r: RingInput): Ring {
+  const first = placeRow(r, r.count);
+  const rows = [{ ...first, heightCm: r.heightCm }];
+  let placed = first.sites.length;
+  for (let row = 1; placed < r.count && row < (r.rows ?? 1); row++) {
+    const heightCm = r.heightCm + row * r.oldSiteVerticalCm;
+    const next = placeRow({ ...r, heightCm }, r.count - placed);
+    rows.push({ ...next, heightCm });
+    placed += next.sites.length;
+  }
+  const all = rows
+    .flatMap((row) => row.sites.map((bearing) => ({ bearing, heightCm: row.heightCm })))
+    .sort((a, b) => a.bearing - b.bearing || a.heightCm - b.heightCm);
+  const sites = all.map((s) => s.bearing);
+  const used = rows.filter((row) => row.sites.length).length;
+  return {
+    sites,
+    heights: all.map((s) => s.heightCm),
+    wanted: r.count,
+    unevenness: first.unevenness,
+    offFlareCm: r.flares?.length
+      ? sites.reduce((a, b) => a + toFlare(b, r.flares!), 0) * (r.girthCm / 360 / Math.max(1, sites.length))
+      : null,
+    forbidden: first.forbidden,
+    barring: r.oldSites.filter((s) => bars(s, r)),
+    sentence:
+      placed === 0
+        ? 'No site fits at this height: every bearing is a wound, a valley or too near an old hole.'
+        : placed < r.count
+          ? `Only ${placed} of ${r.count} sites fit: another height, fewer and larger doses if the label allows, or another method.`
+          : used > 1
+            ? `${placed} sites in ${used} rows, ${r.oldSiteVerticalCm} cm one above the other.`
+            : `${placed} sites, ${(r.girthCm / placed).toFixed(1)} cm apart on average.`,
+  };
+}
+
+const toFlare = (b: Bearing, flares: readonly Flare[]) => Math.min(...flares.map((f) => apart(b, f.bearing)));
+
+/** What a site costs where it stands, cm²: away from flares, and below a part of the crown that does not suffer. */
+function nodeCosts(r: RingInput, n: number): Float64Array {
+  const cost = new Float64Array(STEPS);
+  const w = r.weights ?? USUAL_WEIGHTS;
+  const half = r.girthCm / n / 2;
+  const strongest = Math.max(0, ...(r.sectors ?? []).map((s) => s.severity));
+  for (let b = 0; b < STEPS; b++) {
+    if (r.flares?.length) {
+      // A weak flare counts as if it stood a little farther off.
+      const cm = Math.min(
+        ...r.flares.map((f) => (apart(b, f.bearing) * r.girthCm) / STEPS + (1 - f.strength) * half * 0.5),
+      );
+      cost[b]! += w.flare * Math.min(cm, half) ** 2;
+    }
+    if (strongest > 0) {
+      const above = turn(b - (r.grainDeg ?? 0));
+      const severity = Math.max(
+        0,
+        ...r.sectors!.map((s) =>
+          turn(above - s.from) <= (s.from === s.to ? 360 : turn(s.to - s.from)) ? s.severity : 0,
+        ),
+      );
+      cost[b]! += w.sector * half ** 2 * (1 - severity / strongest);
+    }
+  }
+  return cost;
+}
+
+/** One row of at most `count` sites at the height of `r`. */
+function placeRow(r: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness' | 'forbidden'> {
   const legal: number[] = [];
   const forbidden: Ring['forbidden'] = [];
   for (let b = 0; b < STEPS; b++) {
@@ -86,152 +194,169 @@ export function placeRing(r: RingInput): Ring {
       else forbidden.push({ from: b, to: b, why });
     }
   }
-  const barring = r.oldSites.filter((s) => bars(s, r));
   const minGap = Math.ceil((r.minSpacingCm * STEPS) / r.girthCm - 1e-9);
-  for (let n = Math.min(r.count, mostThatFit(legal, minGap)); n >= 1; n--) {
-    const best = evenest(legal, n, r);
-    if (!best) continue;
-    const short =
-      n < r.count
-        ? `Only ${n} of ${r.count} sites fit: another height, fewer and larger doses if the label allows, or another method.`
-        : `${n} sites, ${(r.girthCm / n).toFixed(1)} cm apart on average.`;
-    return { sites: best.sites, wanted: r.count, unevenness: best.cost, forbidden, barring, sentence: short };
+  const { most, from } = mostThatFit(legal, minGap);
+  for (let n = Math.min(count, most); n >= 1; n--) {
+    const sites = best(legal, n, from, r);
+    if (sites) return { sites, unevenness: unevenness(sites, r.girthCm), forbidden };
   }
-  return {
-    sites: [],
-    wanted: r.count,
-    unevenness: 0,
-    forbidden,
-    barring,
-    sentence: 'No site fits at this height: every bearing is a wound, a valley or too near an old hole.',
-  };
+  return { sites: [], unevenness: 0, forbidden };
 }
 
-/** How many sites fit at `minGap` degrees apart: packing as tightly as can be from each possible first site. */
-function mostThatFit(legal: number[], minGap: number): number {
+/** Sum over gaps of (gap − C/N)², cm². */
+const unevenness = (sites: readonly Bearing[], girth: Cm): number =>
+  sites.length < 2
+    ? 0
+    : sites.reduce((a, s, i) => {
+        const gap = i + 1 < sites.length ? sites[i + 1]! - s : sites[0]! + 360 - s;
+        return a + ((gap * girth) / 360 - girth / sites.length) ** 2;
+      }, 0);
+
+/**
+ * Why site `index` may not be moved to a bearing: barred bark, or too near its neighbours in the same row.
+ * @returns null when it may stand there
+ */
+export function whyNotAt(
+  ring: Pick<Ring, 'sites' | 'heights'>,
+  index: number,
+  bearing: Bearing,
+  r: RingInput,
+): string | null {
+  const heightCm = ring.heights[index] ?? r.heightCm;
+  const barred = barredAt(bearing, { ...r, heightCm });
+  if (barred) return barred;
+  for (let i = 0; i < ring.sites.length; i++) {
+    if (i === index || Math.abs((ring.heights[i] ?? r.heightCm) - heightCm) >= r.oldSiteVerticalCm) continue;
+    const cm = (apart(bearing, ring.sites[i]!) * r.girthCm) / 360;
+    if (cm < r.minSpacingCm - 1e-9)
+      return `${cm.toFixed(1)} cm from site ${i + 1}; the label asks for ${r.minSpacingCm} cm`;
+  }
+  return null;
+}
+
+/** The ring with one site moved, sorted clockwise again; the move must have been found allowed. */
+export function moved(ring: Ring, index: number, bearing: Bearing, girth: Cm): Ring {
+  const all = ring.sites
+    .map((b, i) => ({ b: i === index ? turn(bearing) : b, h: ring.heights[i]! }))
+    .sort((x, y) => x.b - y.b || x.h - y.h);
+  const sites = all.map((x) => x.b);
+  return { ...ring, sites, heights: all.map((x) => x.h), unevenness: unevenness(sites, girth) };
+}
+
+/** How many sites fit at `minGap` degrees apart, and from which first site: packing as tightly as can be from each. */
+function mostThatFit(legal: number[], minGap: number): { most: number; from: number } {
   let most = 0;
-  for (const start of legal) {
+  let from = 0;
+  for (let i = 0; i < legal.length; i++) {
+    const start = legal[i]!;
     if (start >= legal[0]! + minGap && most > 0) break;
     let n = 0;
     let last = -Infinity;
-    for (const b of [...legal.filter((x) => x >= start), ...legal.filter((x) => x < start).map((x) => x + STEPS)])
+    for (let j = i; j < i + legal.length; j++) {
+      const b = j < legal.length ? legal[j]! : legal[j - legal.length]! + STEPS;
       if (b - last >= minGap && b <= start + STEPS - (n ? minGap : 0)) {
         n++;
         last = b;
       }
-    most = Math.max(most, n);
+    }
+    if (n > most) {
+      most = n;
+      from = i;
+    }
   }
-  return most;
-}
-
-/** A stretch of barred bark: the last legal bearing before it and the first after it, in degrees from the ring's zero. */
-interface Run {
-  before: number;
-  after: number;
+  return { most, from };
 }
 
 /**
- * The best `n` of the legal bearings, exactly. A gap may differ from the ideal by up to `reach` degrees, or must cross
- * barred bark wider than the ideal gap, and then exceed that by up to `reach`. A ring that breaks this costs more than
- * reach² on top of what the barred bark forces upon every ring; so once the ring found costs no more than that, it is
- * the best of all. Else the reach doubles.
+ * The best `n` of the legal bearings, exactly. The cost of a gap is convex in its width, so that two best rings can be made
+ * to interleave (the quadrangle inequality; Aggarwal, Schieber and Tokuyama 1994): one ring through a given site is found
+ * by dynamic programming, and the best of all has one site in each of its gaps. Halving the first gap again and again
+ * narrows the windows of all the others.
+ * @param first index of a legal bearing from which `n` sites fit
+ * @returns null when `n` do not fit after all
  */
-function evenest(legal: number[], n: number, r: RingInput): { sites: Bearing[]; cost: number } | null {
+function best(legal: number[], n: number, first: number, r: RingInput): Bearing[] | null {
+  const m = legal.length;
+  const node = nodeCosts(r, n);
+  if (n === 1) return [legal.reduce((a, b) => (node[b]! < node[a]! - 1e-12 ? b : a))];
   const cmPerStep = r.girthCm / STEPS;
   const minGap = Math.ceil(r.minSpacingCm / cmPerStep - 1e-9);
-  if (n === 1) return { sites: [legal[0]!], cost: 0 };
   const ideal = STEPS / n;
-  // Turned so that the widest barred stretch ends at zero: every ring has a gap across it, and its next site soon after.
-  const widest = legal
-    .map((b, j) => ({ b, width: j ? b - legal[j - 1]! : b + STEPS - legal.at(-1)! }))
-    .reduce((a, x) => (x.width > a.width ? x : a));
-  const zero = widest.b;
-  const turned = legal.map((b) => turn(b - zero)).sort((a, b) => a - b);
-  const runs: Run[] = turned.flatMap((b, j) =>
-    j && b - turned[j - 1]! > ideal ? [{ before: turned[j - 1]!, after: b }] : [],
-  );
-  if (widest.width > ideal) runs.unshift({ before: turned.at(-1)! - STEPS, after: 0 });
-  const forced = runs.reduce((a, x) => a + ((x.after - x.before - ideal) * cmPerStep) ** 2, 0);
-  const gapCost = Float64Array.from({ length: STEPS + 1 }, (_, g) => ((g - ideal) * cmPerStep) ** 2);
-  for (let reach = 2; ; reach *= 2) {
-    const best = search(turned, n, minGap, ideal, reach, runs, gapCost);
-    if (best && (best.cost <= (reach * cmPerStep) ** 2 + forced + 1e-9 || reach >= STEPS))
-      return { cost: best.cost, sites: best.sites.map((b) => turn(b + zero)).sort((a, b) => a - b) };
-    if (reach >= STEPS) return null;
+  const gapCost = new Float64Array(2 * STEPS + 1).fill(Infinity);
+  for (let g = Math.max(1, minGap); g <= STEPS; g++) gapCost[g] = ((g - ideal) * cmPerStep) ** 2;
+  // Two turns, beginning at the first site.
+  const at = new Int16Array(2 * m + 1);
+  const stand = new Float64Array(2 * m + 1);
+  for (let i = 0; i <= 2 * m; i++) {
+    const b = legal[(first + i) % m]!;
+    at[i] = turn(b - legal[first]!) + STEPS * Math.floor(i / m);
+    stand[i] = node[b]!;
   }
-}
 
-/** Dynamic programming from each possible first site: the least cost with k + 1 sites placed, the last at o. */
-function search(
-  legal: number[],
-  n: number,
-  minGap: number,
-  ideal: number,
-  reach: number,
-  runs: Run[],
-  gapCost: Float64Array,
-): { sites: Bearing[]; cost: number } | null {
-  const low = Math.max(minGap, Math.ceil(ideal - reach));
-  const high = Math.min(STEPS, Math.floor(ideal + reach));
-  const ok = new Uint8Array(STEPS * 2);
-  for (const b of legal) ok[b] = ok[b + STEPS] = 1;
-  // The widest gap that may end at each bearing of two turns; one gap may cross several runs that stand close together.
-  const widestTo = new Int16Array(STEPS * 2).fill(high);
-  const twice = [...runs, ...runs.map((x) => ({ before: x.before + STEPS, after: x.after + STEPS }))];
-  twice.forEach((run, j) => {
-    let first = j;
-    while (first > 0 && twice[first]!.before - twice[first - 1]!.after + ideal <= reach) first--;
-    for (let b = run.after; b < STEPS * 2 && b - run.after <= reach; b++)
-      widestTo[b] = Math.min(STEPS, Math.max(widestTo[b]!, b - twice[first]!.before + reach));
-  });
-  const starts = runs.length === 0 ? legal.filter((b) => b < high) : legal.filter((b) => b <= reach || reach >= ideal);
-  let bestCost = Infinity;
-  let best: Bearing[] | null = null;
-  let cost = new Float64Array(STEPS);
-  let next = new Float64Array(STEPS);
-  const back = Array.from({ length: n - 1 }, () => new Int16Array(STEPS));
-  for (const start of starts) {
-    cost.fill(Infinity);
-    cost[0] = 0;
-    let from = 0;
-    let to = 0;
-    for (let k = 1; k < n; k++) {
-      next.fill(Infinity);
+  let cost = new Float64Array(2 * m + 1);
+  let next = new Float64Array(2 * m + 1);
+  const back = Array.from({ length: n }, () => new Int16Array(2 * m + 1));
+  /** The best ring through `start` with its k-th site between `low[k]` and `high[k]`; all indices into `at`. */
+  const through = (start: number, low: ArrayLike<number>, high: ArrayLike<number>) => {
+    let from = start;
+    let to = start;
+    cost[start] = stand[start]!;
+    for (let k = 1; k <= n; k++) {
+      const last = k === n;
+      const a = last ? start + m : Math.max(low[k]!, start + k);
+      const z = last ? start + m : Math.min(high[k]!, start + m - (n - k));
       const by = back[k - 1]!;
-      let seenFrom = STEPS;
-      let seenTo = -1;
-      for (let o = from + low; o <= STEPS - (n - k) * low; o++) {
-        if (!ok[start + o]) continue;
-        const nearest = Math.min(o - low, to);
-        let least = bestCost;
-        let at = -1;
-        for (let p = Math.max(from, o - widestTo[start + o]!); p <= nearest; p++) {
-          const c = cost[p]! + gapCost[o - p]!;
+      // The best site before moves on with the site, never back.
+      let p = from;
+      for (let o = a; o <= z; o++) {
+        let least = Infinity;
+        let best = -1;
+        for (let q = p; q <= to && at[o]! - at[q]! >= minGap; q++) {
+          const c = cost[q]! + gapCost[at[o]! - at[q]!]!;
           if (c < least) {
             least = c;
-            at = p;
+            best = q;
           }
         }
-        if (at < 0) continue;
-        next[o] = least;
-        by[o] = at;
-        seenFrom = Math.min(seenFrom, o);
-        seenTo = o;
+        next[o] = least + (last ? 0 : stand[o]!);
+        by[o] = best;
+        if (best >= 0) p = best;
       }
       [cost, next] = [next, cost];
-      from = seenFrom;
-      to = seenTo;
-      if (to < 0) break;
+      from = a;
+      to = z;
     }
-    if (to < 0) continue;
-    for (let o = Math.max(from, STEPS - widestTo[start + STEPS]!); o <= Math.min(to, STEPS - low); o++) {
-      const c = cost[o]! + gapCost[STEPS - o]!;
-      if (c >= bestCost) continue;
-      bestCost = c;
-      best = [o];
-      for (let k = n - 2; k >= 0; k--) best.unshift(back[k]![best[0]!]!);
-      best = best.map((x) => turn(start + x));
-    }
-  }
-  return best && { sites: best, cost: bestCost };
+    const total = cost[start + m]!;
+    if (!Number.isFinite(total)) return null;
+    const path = [start + m];
+    for (let k = n - 1; k >= 0; k--) path.unshift(back[k]![path[0]!]!);
+    return { total, path };
+  };
+  const seed = through(
+    0,
+    Array.from({ length: n }, (_, k) => k),
+    Array.from({ length: n }, (_, k) => m - (n - k)),
+  );
+  if (!seed) return null;
+  let found = seed;
+  /** The best ring from `start` with every other site within its window, or null when none fits. */
+  const from = (start: number, low: number[], high: number[]) => {
+    const ring = through(start, low, high);
+    if (ring && ring.total < found.total - 1e-12) found = ring;
+    return ring?.path ?? null;
+  };
+  const halve = (low: number[], high: number[]) => {
+    if (high[0]! - low[0]! < 2) return;
+    const mid = (low[0]! + high[0]!) >> 1;
+    const ring = from(mid, low, high);
+    halve(low, ring ?? [mid, ...high.slice(1)]);
+    halve(ring ?? [mid, ...low.slice(1)], high);
+  };
+  const gapAfter = [...seed.path.slice(1), seed.path[1]! + m];
+  const last = from(gapAfter[0]!, seed.path, gapAfter);
+  halve(seed.path, last ?? gapAfter);
+  return found.path
+    .slice(0, n)
+    .map((i) => turn(at[i]! + legal[first]!))
+    .sort((a, b) => a - b);
 }

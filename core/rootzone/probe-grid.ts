@@ -1,0 +1,94 @@
+import type { Cm, SquareM } from '../units/units';
+
+/** A point in metres: x to the east, y to the north. */
+export interface Point {
+  x: number;
+  y: number;
+}
+export type Polygon = readonly Point[];
+
+/** Whether a point lies inside a polygon; a point on an edge counts as inside. Even-odd rule. */
+export function inside(p: Point, polygon: Polygon): boolean {
+  let odd = false;
+  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
+    const a = polygon[i]!;
+    const b = polygon[j]!;
+    if (distanceToSegment(p, a, b) < 1e-9) return true;
+    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) odd = !odd;
+  }
+  return odd;
+}
+
+/** Metres from a point to a stretch between two points. */
+export function distanceToSegment(p: Point, a: Point, b: Point): number {
+  const dx = b.x - a.x;
+  const dy = b.y - a.y;
+  const length = dx * dx + dy * dy;
+  const t = length === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length));
+  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
+}
+
+/** Area of a ring around the trunk, m². @example ringArea(0.6, 5.5) // 93.90 m² */
+export const ringArea = (innerM: number, outerM: number): SquareM => Math.PI * (outerM ** 2 - innerM ** 2);
+
+/** Nearest to the trunk that a probe goes, m: 0.6, and more on a big trunk, whose buttress roots reach out. */
+export const innerRadius = (diameter: Cm): number => Math.max(0.6, (diameter / 100) * 1.2);
+
+export interface GridInput {
+  trunk: Point;
+  innerM: number;
+  outerM: number;
+  /** Distance between two holes, m; 0.6 to 0.9 is usual. */
+  spacingM: number;
+  pattern: 'square' | 'triangular';
+  /** The boundary of the grounds; holes outside are dropped. */
+  outline?: Polygon;
+  /** Paving, buildings, water: no hole goes here. */
+  kept: readonly Polygon[];
+  /** Other trunks, kept clear by the same inner radius. */
+  trunks?: readonly Point[];
+}
+
+export interface ProbeGrid {
+  holes: Point[];
+  /** How many points of the pattern were dropped, and why. */
+  dropped: { why: 'on paving or a building' | 'beyond the boundary' | 'near another trunk'; count: number }[];
+  /** Ground that the pattern covers, m²: holes × the share of each. */
+  coveredM2: SquareM;
+}
+
+/**
+ * Probe holes for soil injection: a square or triangular pattern in the ring between two radii, without those on paving,
+ * in buildings, beyond the boundary or near another trunk.
+ * @example probeGrid({ trunk: { x: 0, y: 0 }, innerM: 0.6, outerM: 5.5, spacingM: 0.75, pattern: 'triangular', kept: [] })
+ */
+export function probeGrid(g: GridInput): ProbeGrid {
+  const rowStep = g.pattern === 'square' ? g.spacingM : (g.spacingM * Math.sqrt(3)) / 2;
+  const holes: Point[] = [];
+  const dropped = { paving: 0, outside: 0, trunk: 0 };
+  const rows = Math.floor(g.outerM / rowStep);
+  const columns = Math.ceil(g.outerM / g.spacingM) + 1;
+  for (let row = -rows; row <= rows; row++) {
+    const shift = g.pattern === 'triangular' && row % 2 !== 0 ? 0.5 : 0;
+    for (let column = -columns; column <= columns; column++) {
+      const dx = (column + shift) * g.spacingM;
+      const dy = row * rowStep;
+      const r = Math.hypot(dx, dy);
+      if (r < g.innerM - 1e-9 || r > g.outerM + 1e-9) continue;
+      const p = { x: g.trunk.x + dx, y: g.trunk.y + dy };
+      if (g.outline && !inside(p, g.outline)) dropped.outside++;
+      else if (g.kept.some((k) => inside(p, k))) dropped.paving++;
+      else if (g.trunks?.some((t) => Math.hypot(t.x - p.x, t.y - p.y) < g.innerM)) dropped.trunk++;
+      else holes.push(p);
+    }
+  }
+  return {
+    holes,
+    coveredM2: holes.length * g.spacingM * rowStep,
+    dropped: [
+      { why: 'on paving or a building' as const, count: dropped.paving },
+      { why: 'beyond the boundary' as const, count: dropped.outside },
+      { why: 'near another trunk' as const, count: dropped.trunk },
+    ].filter((d) => d.count > 0),
+  };
+}
