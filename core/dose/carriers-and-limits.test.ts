@@ -193,7 +193,11 @@ describe('what cannot be worked out names what is missing', () => {
       'sprayVolumeMl',
     ],
   ])('%s', (_, r, path) =>
-    expect(refused(testLabel({ rate: r }))[0]).toMatchObject({ path, sentence: expect.stringMatching(/\.$/) }),
+    expect(
+      refused(
+        testLabel({ method: path === 'holes' ? 'soil-injection' : 'foliar-spray', rootzone: { text: 'x' }, rate: r }),
+      )[0],
+    ).toMatchObject({ path, sentence: expect.stringMatching(/\.$/) }),
   );
   it('an unknown use', () =>
     expect(dose({ label: testLabel({}), useKey: 'other', diameters: [40], vessels: [] })).toMatchObject({

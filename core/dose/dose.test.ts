@@ -113,11 +113,22 @@ describe('the worked figures of label rates', () => {
       ).exact,
       100,
     );
-    near(work(testLabel({ rate: rate({ per: 'hole' }, single(250)) }), { holes: 12 }).exact, 3000);
     near(
-      work(testLabel({ rate: rate({ per: 'spray-volume', each: { value: 100, unit: 'gal' } }, single(16, 'fl oz')) }), {
-        sprayVolumeMl: toBase(25, 'gal'),
+      work(testLabel({ method: 'soil-injection', rootzone: { text: 'x' }, rate: rate({ per: 'hole' }, single(250)) }), {
+        holes: 12,
       }).exact,
+      3000,
+    );
+    near(
+      work(
+        testLabel({
+          method: 'foliar-spray',
+          rate: rate({ per: 'spray-volume', each: { value: 100, unit: 'gal' } }, single(16, 'fl oz')),
+        }),
+        {
+          sprayVolumeMl: toBase(25, 'gal'),
+        },
+      ).exact,
       4 * ML_PER_FL_OZ,
     );
   });

@@ -136,21 +136,21 @@ function basisAmount(
     case 'hole':
       return input.holes
         ? { times: input.holes, words: `${input.holes} holes` }
-        : stop('holes', 'The number of probe holes is missing.');
+        : stop('holes', 'The crown has not been measured, so the probe holes cannot be placed.');
     case 'area':
       return input.areaM2
         ? {
             times: input.areaM2 / toM2(basis.each.value, basis.each.unit),
             words: `${figure(input.areaM2)} m², per ${each(basis.each)}`,
           }
-        : stop('areaM2', 'The treated area is missing.');
+        : stop('areaM2', 'The crown has not been measured, so the treated ground is not known.');
     case 'spray-volume':
       return input.sprayVolumeMl
         ? {
             times: input.sprayVolumeMl / toMl(basis.each.value, basis.each.unit),
             words: `${showVolume(input.sprayVolumeMl, system).text} of spray, per ${each(basis.each)}`,
           }
-        : stop('sprayVolumeMl', 'The spray volume is missing.');
+        : stop('sprayVolumeMl', 'Crown or height has not been measured, so the spray volume is not known.');
   }
 }
 
@@ -226,10 +226,12 @@ export function dose(input: DoseInput): Dose | DoseFault {
       'The label does not say how several stems count; the basal-area equivalent was used until somebody chooses.',
     );
 
-  if (several && stemRule === 'each') return eachStem(input, use, system);
+  // What goes by ground, holes or spray is the same for one stem or five.
+  const bySize = !['area', 'hole', 'spray-volume'].includes(use.rate.basis.per);
+  if (several && stemRule === 'each' && bySize) return eachStem(input, use, system);
 
   const diameter = several
-    ? combinedDiameter(input.diameters, stemRule as Exclude<StemRule, 'each'>)
+    ? combinedDiameter(input.diameters, stemRule === 'each' ? 'basal-area' : stemRule)
     : input.diameters[0]!;
   const girth = girthFromDiameter(diameter);
   const len = (cm: number) => showTrunk(cm, system).text;
@@ -492,14 +494,22 @@ export function dose(input: DoseInput): Dose | DoseFault {
       value: a.grams,
     });
   const liquidIn = what === 'stock' ? (stockMl ?? 0) : liquid ? product : 0;
-  const outCarrier = carrier
+  const spray = use.rate.basis.per === 'spray-volume' ? input.sprayVolumeMl! : null;
+  const outCarrier = spray
     ? {
-        totalMl: Math.max(carrier.ml, liquidIn),
-        waterMl: Math.max(0, carrier.ml - liquidIn),
-        mm: carrier.basin ? waterDepth(carrier.ml, carrier.basin) : null,
-        text: carrier.text,
+        totalMl: spray,
+        waterMl: Math.max(0, spray - liquidIn),
+        mm: null,
+        text: use.spray?.text ?? use.rate.text,
       }
-    : null;
+    : carrier
+      ? {
+          totalMl: Math.max(carrier.ml, liquidIn),
+          waterMl: Math.max(0, carrier.ml - liquidIn),
+          mm: carrier.basin ? waterDepth(carrier.ml, carrier.basin) : null,
+          text: carrier.text,
+        }
+      : null;
   if (carrier && outCarrier)
     steps.push({
       what: 'Fill with water to',

@@ -5,6 +5,10 @@ import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { Ring } from '../ring/ring';
 import type { UnitSystem } from '../units/units';
+import { SAID, type FactKey, type Said } from './said';
+import type { Region } from './region';
+import type { Method } from '../label/methods';
+import { IN_SOIL } from '../label/methods';
 import type { SoilState } from '../weather/air';
 
 export type Strength = 'stop' | 'hold' | 'note';
@@ -22,6 +26,10 @@ export interface Gate {
   facts: string[];
   /** What would satisfy it. */
   satisfy: string;
+  /** The question that would settle it, when somebody at the tree can. */
+  asks?: FactKey;
+  /** Answers to choose from, where they come from the label. */
+  answers?: readonly string[];
 }
 
 /** Water a drench or a spray could reach, as somebody found it on the spot. */
@@ -52,7 +60,38 @@ export interface Facts {
   windMs: number | null;
   rainNext24Mm: number | null;
   /** Other applications to this tree, newest last, by anyone. */
-  earlier: { day: string; labelKey: string; actives: string[] }[];
+  earlier: Earlier[];
+  /** Open plans for this tree, by other products. */
+  alsoPlanned?: { labelKey: string; labelName: string; method: Method; families: string[]; actives: string[] }[];
+  /** What somebody at the tree has said. */
+  said?: Said;
+  /** A look answered the host key with a "no". */
+  hostContradicted?: boolean;
+  /** Worst grade of the condition's own signs, 0 to 4; null when nobody graded one. */
+  severity?: number | null;
+  /** Nearest find of the condition, km; null when none is known. */
+  findKm?: number | null;
+  /** Nearest things on the plan of the grounds, metres from the trunk. */
+  near?: { kind: string; name: string; metres: number }[];
+  /** Whom the wind carries a spray to, by the plan of the grounds. */
+  driftsOver?: string[];
+  crownRadiusM?: number | null;
+  humidity?: number | null;
+  soilTexture?: 'sandy' | 'loam' | 'clay';
+  /** Passes a drench must be split into. */
+  passes?: number;
+  /** Expected cost of keeping and of removing the tree, minor units. */
+  costs?: { keep: number; remove: number } | null;
+  programme?: 'conventional' | 'organic' | 'threshold';
+  /** Prescribing, or at the tree with the product in hand. */
+  phase?: 'plan' | 'apply';
+  now?: string;
+  /** The vessel that the dose is poured from is not kept for pesticides alone. */
+  vesselUnreserved?: string | null;
+  /** The person who applies holds a licence and may supervise. */
+  supervised?: boolean;
+  /** A site was moved by hand to where it may not be. */
+  illegalSite?: string | null;
   dose: Dose | DoseFault | null;
   ring: Ring | null;
   /** Who prescribes or applies. */
@@ -65,17 +104,32 @@ export interface Facts {
   system?: UnitSystem;
 }
 
-/** What a region adds to the label; never loosens it. */
-export interface Region {
-  name: string;
-  soilSystemicForbiddenOn: string[];
-  minWaterDistanceM: number;
-  licenceNeeded: boolean;
-  /** How present a condition is here: 0.03 absent, 0.3 rare, 2 spreading; 1 where nothing is said. */
-  presence?: Readonly<Record<string, number>>;
+/** An earlier application to this tree, by anyone. */
+export interface Earlier {
+  day: string;
+  labelKey: string;
+  actives: string[];
+  families?: string[];
+  /** Resistance groups such as IRAC 4A. */
+  groups?: string[];
+  reEntryUntil?: string;
 }
 
-export type Rule = (f: Facts) => Gate | null;
+export type Check = (f: Facts) => Gate | null;
+
+/** A rule of the house: what it is about, who sets it, and the check itself. */
+export interface Rule {
+  ids: readonly string[];
+  strength: Strength | 'stop or hold' | 'hold or note';
+  about: string;
+  /** Where its facts come from. */
+  facts: string;
+  setBy: 'label' | 'region' | 'school' | 'knowledge' | 'practice';
+  /** Whether this label or region brings it into force. */
+  label?: (l: Label, u: LabelUse) => boolean;
+  region?: (r: Region) => boolean;
+  check: Check;
+}
 
 /** Puts a gate together; rules stay one sentence of code each. */
 export const gate = (
@@ -89,4 +143,24 @@ export const gate = (
   state: Gate['state'] = 'tripped',
 ): Gate => ({ id, strength, state, title, sentence, source, facts, satisfy });
 
-export const isSoil = (u: LabelUse) => u.method === 'soil-drench' || u.method === 'soil-injection';
+/** A gate that stands until somebody has answered a question. */
+export const asking = (
+  key: FactKey,
+  id: string,
+  strength: Strength,
+  title: string,
+  sentence: string,
+  source: string,
+  answers: readonly string[] = SAID[key].answers,
+): Gate => ({
+  ...gate(id, strength, title, sentence, source, [], 'Look, and say.', 'asked'),
+  asks: key,
+  answers,
+});
+
+/** Whole days between two calendar days; both are read at midnight UTC, where every day has 24 hours. */
+export const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+export const labelSource = (f: Facts, field: string) => `label ${f.label.name} v${f.label.version}, ${field}`;
+export const hasFamily = (f: Facts, ...families: string[]) => f.label.actives.some((a) => families.includes(a.family));
+
+export const isSoil = (u: LabelUse) => IN_SOIL.includes(u.method);

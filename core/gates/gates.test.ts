@@ -1,6 +1,8 @@
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { prescribe, type Choices, type Situation } from '../prescribe/prescribe';
-import { blocked } from './rules';
+import { EMPTY_PLAN } from '../grounds/plan';
+import { perDiameter, testLabel } from '../testing';
+import { blocked, CHAPTERS } from './rules';
 
 const label = (key: string) => trainingLabels.find((l) => l.key === key)!;
 const drench = label('training-01-drench');
@@ -31,7 +33,13 @@ const sound: Situation = {
   licence: { number: 'L', categories: ['ornamental', 'tree injection'], expires: '2026-06-01' },
   checked: { [drench.key]: '2026-01-01', [infusion.key]: '2026-01-01' },
 };
-const fair: Choices = { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 2, rainNext24Mm: 0 };
+const said = {
+  litter: 'pulled back or bare',
+  edibles: 'nothing',
+  'ground-bloom': 'nothing',
+  slope: 'level',
+} as const;
+const fair: Choices = { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 2, rainNext24Mm: 0, said };
 const gates = (s: Partial<Situation> = {}, c: Partial<Choices> = {}, l = drench) =>
   prescribe({ ...sound, ...s }, l, l.uses[0]!, { ...fair, ...c }).gates;
 const protect = {
@@ -41,9 +49,113 @@ const protect = {
   crownLoss: 5,
 } as const;
 
+/** A spray by a made-up label on the same elm, with everything said that a spray asks; changes are laid over it. */
+const sprayed = {
+  below: 'cleared',
+  hive: 'none within 50 m',
+  'ground-bloom': 'nothing',
+  bloom: 'over',
+  notice: 'done',
+} as const;
+interface Over {
+  label?: object;
+  use?: object;
+  choices?: Partial<Choices>;
+  said?: Choices['said'];
+  checked?: string;
+  injected?: boolean;
+  probed?: boolean;
+}
+const on = (s: Partial<Situation> = {}, o: Over = {}) => {
+  const method = o.injected
+    ? {
+        method: 'trunk-injection',
+        sites: {
+          count: { rule: 'per-diameter', each: { value: 5, unit: 'cm' } },
+          drillMm: 6,
+          depthMm: 20,
+          heightCm: 20,
+          minSpacingCm: 5,
+          device: 'low-pressure bottle',
+          text: 'x',
+        },
+      }
+    : o.probed
+      ? { method: 'soil-injection' }
+      : { method: 'foliar-spray' };
+  const l = testLabel(
+    { hosts: ['broadleaf'], targets: ['elm-leaf-beetle', 'lime-aphid', 'butt-rot'], ...method, ...o.use },
+    o.label,
+  );
+  return prescribe({ ...sound, checked: { test: o.checked ?? '2026-01-01' }, ...s }, l, l.uses[0]!, {
+    ...fair,
+    ...o.choices,
+    said: { ...sprayed, ...o.said },
+  }).gates;
+};
+const region = (change: object) => ({
+  ...regionOf('upland'),
+  checked: { by: 'A B', on: '2026-01-01' },
+  minWaterDistanceM: 5,
+  ...change,
+});
+const notify = region({ notify: { methods: ['foliar-spray'], hours: 48 } });
+const before = { day: '2026-05-20', labelKey: 'other', actives: [] as string[] };
+const active = (name: string, family: string) => ({ name, family, gPerL: 800, group: { scheme: 'none', code: '' } });
+const oil = active('paraffin oil', 'oil');
+const copper = active('copper hydroxide', 'copper');
+const oilNotSulphur = {
+  actives: [oil],
+  notWith: [{ what: 'sulphur', days: 10, text: 'Not within 10 days of sulphur.' }],
+};
+const calm = { conditions: { minWindMs: 1, maxWindMs: 4, text: 'Between 1 and 4 m/s.' } };
+const planned = (method: 'foliar-spray' | 'trunk-injection') => ({
+  labelKey: 'p',
+  labelName: 'Partner',
+  method,
+  families: [],
+  actives: ['partnide'],
+});
+/** A neighbour so many metres to the east of the tree. */
+const beside = (m: number) => ({
+  plan: {
+    ...EMPTY_PLAN,
+    areas: [
+      {
+        id: 'n',
+        kind: 'neighbour' as const,
+        name: 'Next door',
+        corners: [
+          { x: m, y: -20 },
+          { x: m + 9, y: -20 },
+          { x: m + 9, y: 20 },
+          { x: m, y: 20 },
+        ],
+      },
+    ],
+  },
+  at: { x: 0, y: 0 },
+  others: [],
+});
+/** The drench with so many litres on its basin. */
+const flood = (litres: number): typeof drench => ({
+  ...drench,
+  uses: drench.uses.map((u) => ({ ...u, carrier: { kind: 'fixed', volume: { value: litres, unit: 'L' }, text: 'x' } })),
+});
+const limeAphid = { host: findHost('common-lime')!, condition: findCondition('lime-aphid') };
+const apple = { host: findHost('cider-apple')!, condition: findCondition('apple-scab') };
+const picked = {
+  hosts: ['apple'],
+  targets: ['apple-scab'],
+  intervals: { preHarvestDays: 14, reEntryHours: 0, text: 'x' },
+};
+const yearMax = { limits: [{ limit: 'per-tree-year', of: 'product', amount: { value: 30, unit: 'mL' }, text: 'x' }] };
+const unanswered = { rate: { ...perDiameter(1, 'mL', 1, 'cm'), stems: 'unanswered' } };
+
 it('lets a sound plan through', () => {
-  expect(gates()).toEqual([]);
+  expect(gates()).toEqual([expect.objectContaining({ id: 'soil-intake', strength: 'note' })]);
   expect(gates(protect, {}, infusion)).toEqual([expect.objectContaining({ id: 'reportable', strength: 'note' })]);
+  expect(on()).toEqual([]);
 });
 
 // Each gate: what trips it, and what just does not.
@@ -175,8 +287,412 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     gates({ licence: { ...sound.licence!, categories: ['tree injection'] } }),
     gates({ licence: { ...sound.licence!, categories: ['ornamental'] } }),
   ],
-  ['label-not-checked', 'hold', gates({ checked: {} }), gates()],
+  ['label-not-checked', 'stop', gates({ checked: {} }), gates()],
+  ['label-check-old', 'hold', on({}, { checked: '2024-05-31' }), on({}, { checked: '2024-06-01' })],
+  ['region-stale', 'note', on({ region: region({ checked: null }) }), on()],
+  [
+    'region-stale',
+    'note',
+    on({ region: region({ checked: { by: 'A B', on: '2025-05-31' } }) }),
+    on({ region: region({ checked: { by: 'A B', on: '2025-06-01' } }) }),
+  ],
+  [
+    'region-banned',
+    'stop',
+    on({ region: region({ banned: [{ active: 'testide', why: 'Withdrawn.' }] }) }),
+    on({ region: region({ banned: [{ active: 'other', why: 'Withdrawn.' }] }) }),
+  ],
+  [
+    'region-banned-use',
+    'stop',
+    on({ region: region({ bannedUses: [{ method: 'foliar-spray', hosts: ['elm'], why: 'By-law.' }] }) }),
+    on({ region: region({ bannedUses: [{ method: 'foliar-spray', hosts: ['lime'], why: 'By-law.' }] }) }),
+  ],
+  [
+    'region-reserved',
+    'stop',
+    on({ region: region({ reserved: [{ active: 'testide', category: 'orchard', why: 'By-law.' }] }) }),
+    on({ region: region({ reserved: [{ active: 'testide', category: 'ornamental', why: 'By-law.' }] }) }),
+  ],
+  [
+    'host-lookalike',
+    'hold',
+    gates({ hostContradicted: true, hostConfirmed: false }),
+    gates({ hostContradicted: false, hostConfirmed: false }),
+  ],
+  [
+    'no-known-cure',
+    'hold',
+    on({ condition: findCondition('butt-rot'), decision: 'treat now' }, { use: { purpose: 'curative' } }),
+    on({}, { use: { purpose: 'curative' } }),
+  ],
+  ['stage-unknown', 'hold', on({}, { use: { stages: ['larvae young'] } }), on()],
+  [
+    'stage-out-of-reach',
+    'hold',
+    on({}, { use: { stages: ['larvae young'] }, said: { stage: 'another stage' } }),
+    on({}, { use: { stages: ['larvae young'] }, said: { stage: 'larvae young' } }),
+  ],
+  ['below-threshold', 'hold', gates({ severity: 0 }), gates({ severity: findCondition('elm-leaf-beetle')!.actFrom })],
+  ['not-organic', 'hold', on({ programme: 'organic' }), on({ programme: 'organic' }, { label: { organic: true } })],
+  ['dying-otherwise', 'note', gates({ vigour: 'failing' }), gates({ vigour: 'poor' })],
+  [
+    'removal-cheaper',
+    'note',
+    gates({ costs: { keep: 90001, remove: 90000 } }),
+    gates({ costs: { keep: 90000, remove: 90000 } }),
+  ],
+  [
+    'finds-far',
+    'note',
+    gates({ ...protect, findKm: 101 }, {}, infusion),
+    gates({ ...protect, findKm: 1 }, {}, infusion),
+  ],
+  [
+    're-entry-running',
+    'stop',
+    on(
+      { earlier: [{ ...before, reEntryUntil: '2026-06-01T10:00:00Z' }] },
+      { choices: { now: '2026-06-01T09:59:00Z' } },
+    ),
+    on(
+      { earlier: [{ ...before, reEntryUntil: '2026-06-01T10:00:00Z' }] },
+      { choices: { now: '2026-06-01T10:00:00Z' } },
+    ),
+  ],
+  [
+    'incompatible-label',
+    'stop',
+    on({ earlier: [{ ...before, day: '2026-05-23', families: ['sulphur'] }] }, { label: oilNotSulphur }),
+    on({ earlier: [{ ...before, day: '2026-05-22', families: ['sulphur'] }] }, { label: oilNotSulphur }),
+  ],
+  [
+    'incompatible',
+    'hold',
+    on({ earlier: [{ ...before, day: '2026-05-12', families: ['sulphur'] }] }, { label: { actives: [oil] } }),
+    on({ earlier: [{ ...before, day: '2026-05-11', families: ['sulphur'] }] }, { label: { actives: [oil] } }),
+  ],
+  [
+    'incompatible',
+    'hold',
+    on({ earlier: [{ ...before, day: '2026-05-19', actives: ['captan'] }] }, { label: { actives: [oil] } }),
+    on({ earlier: [{ ...before, day: '2026-05-18', actives: ['captan'] }] }, { label: { actives: [oil] } }),
+  ],
+  [
+    'resistance-again',
+    'hold',
+    on({ earlier: [{ ...before, groups: ['IRAC 4A'] }] }),
+    on({ earlier: [{ ...before, groups: ['IRAC 4A'] }] }, { label: { actives: [oil] } }),
+  ],
+  [
+    'site-illegal',
+    'stop',
+    gates(protect, { bearings: Array.from({ length: 10 }, () => 0) }, infusion),
+    gates(protect, {}, infusion),
+  ],
+  ['collar-unknown', 'hold', gates(protect, { phase: 'apply' }, infusion), gates(protect, {}, infusion)],
+  [
+    'collar-decayed',
+    'hold',
+    gates(protect, { said: { collar: 'decayed or cankered' } }, infusion),
+    gates(protect, { said: { collar: 'sound' } }, infusion),
+  ],
+  [
+    'bark-thickness',
+    'hold',
+    on({ host: findHost('pedunculate-oak')! }, { injected: true }),
+    on({ host: findHost('pedunculate-oak')! }, { injected: true, said: { 'bark-mm': '10 to 30 mm' } }),
+  ],
+  ['uptake-poor', 'hold', on({}, { injected: true, choices: { soil: 'dry' } }), on({}, { injected: true })],
+  [
+    'uptake-poor',
+    'hold',
+    on({ humidity: 95 }, { injected: true, choices: { temperatureC: 9 } }),
+    on({ humidity: 60 }, { injected: true, choices: { temperatureC: 9 } }),
+  ],
+  [
+    'two-products',
+    'note',
+    on({ alsoPlanned: [planned('trunk-injection')] }, { injected: true }),
+    on({ alsoPlanned: [planned('foliar-spray')] }, { injected: true }),
+  ],
+  [
+    'services-not-located',
+    'stop',
+    on({}, { probed: true, said: { services: 'not located' } }),
+    on({}, { probed: true, said: { services: 'located and marked' } }),
+  ],
+  ['boundary-too-near', 'stop', gates({ grounds: beside(0.9) }), gates({ grounds: beside(1) })],
+  [
+    'slope-unknown',
+    'hold',
+    gates({ water: 50 }, { said: { ...said, slope: undefined } }),
+    gates({ water: 51 }, { said: { ...said, slope: undefined } }),
+  ],
+  [
+    'slope-runoff',
+    'hold',
+    gates({}, { said: { ...said, slope: 'slopes to water' } }),
+    gates({}, { said: { ...said, slope: 'slopes away' } }),
+  ],
+  ['soil-intake', 'note', gates({ soilTexture: 'clay' }), gates({ soilTexture: 'sandy' })],
+  ['soil-intake', 'hold', gates({ soilTexture: 'clay' }, {}, flood(40)), gates({ soilTexture: 'clay' }, {}, flood(14))],
+  ['soil-dry', 'note', gates({}, { soil: 'dry' }), gates()],
+  ['ground-water-unknown', 'hold', gates({ soilTexture: 'sandy' }), gates()],
+  [
+    'shallow-ground-water',
+    'hold',
+    gates({ soilTexture: 'sandy' }, { said: { ...said, 'ground-water': 'shallower' } }),
+    gates({ soilTexture: 'sandy' }, { said: { ...said, 'ground-water': 'deeper than 2 m' } }),
+  ],
+  ['litter-unknown', 'hold', gates({}, { said: { ...said, litter: undefined } }), gates()],
+  ['litter-in-place', 'hold', gates({}, { said: { ...said, litter: 'still in place' } }), gates()],
+  ['edibles-unknown', 'hold', gates({}, { said: { ...said, edibles: undefined } }), gates()],
+  ['edibles-in-root-zone', 'hold', gates({}, { said: { ...said, edibles: 'edible plants' } }), gates()],
+  ['wind', 'stop', on({}, { use: calm, choices: { windMs: 4.1 } }), on({}, { use: calm, choices: { windMs: 4 } })],
+  ['wind-low', 'stop', on({}, { use: calm, choices: { windMs: 0.9 } }), on({}, { use: calm, choices: { windMs: 1 } })],
+  ['wind-usual', 'hold', on({}, { choices: { windMs: 4.6 } }), on({}, { choices: { windMs: 4.5 } })],
+  ['wind-usual', 'hold', on({}, { choices: { windMs: 0.9 } }), gates({}, { windMs: 0.9 })],
+  ['inversion-unknown', 'hold', on({}, { choices: { windMs: 1.4 } }), on({}, { choices: { windMs: 1.5 } })],
+  [
+    'inversion',
+    'hold',
+    on({}, { said: { inversion: 'inversion measured' } }),
+    on({}, { said: { inversion: 'it mixes' } }),
+  ],
+  [
+    'leaves-wet',
+    'stop',
+    on({}, { use: { conditions: { leafDry: true, text: 'x' } }, said: { leaves: 'wet' } }),
+    on({}, { use: { conditions: { leafDry: true, text: 'x' } }, said: { leaves: 'dry' } }),
+  ],
+  [
+    'leaves-unknown',
+    'stop',
+    on({}, { use: { conditions: { leafDry: true, text: 'x' } }, choices: { phase: 'apply' } }),
+    on({}, { choices: { phase: 'apply' } }),
+  ],
+  [
+    'strong-sun',
+    'hold',
+    on({}, { label: { actives: [oil] }, said: { sun: 'strong midday sun' } }),
+    on({}, { said: { sun: 'strong midday sun' } }),
+  ],
+  [
+    'sun-unknown',
+    'hold',
+    on({}, { label: { actives: [oil] }, choices: { phase: 'apply' } }),
+    on({}, { label: { actives: [oil] } }),
+  ],
+  [
+    'heat-burn',
+    'hold',
+    on({}, { label: { actives: [oil] }, choices: { temperatureC: 29.1 } }),
+    on({}, { label: { actives: [oil] }, choices: { temperatureC: 29 } }),
+  ],
+  ['drought-foliage', 'hold', on({}, { said: { drought: 'yes' } }), on({}, { said: { drought: 'no' } })],
+  ['drought-unknown', 'hold', on({}, { choices: { phase: 'apply' } }), on()],
+  [
+    'sensitive-host',
+    'hold',
+    on({ host: findHost('common-walnut') ?? findHost('walnut')! }, { label: { actives: [oil] } }),
+    on({}, { label: { actives: [oil] } }),
+  ],
+  [
+    'sensitive-host',
+    'hold',
+    on({}, { label: { sensitiveHosts: [{ host: 'elm', text: 'May burn.' }] } }),
+    on({}, { label: { sensitiveHosts: [{ host: 'oak', text: 'May burn.' }] } }),
+  ],
+  [
+    'copper-tender',
+    'hold',
+    on({}, { label: { actives: [copper] }, choices: { leaf: 'unfolding', temperatureC: 12, rainNext24Mm: 0.5 } }),
+    on({}, { label: { actives: [copper] }, choices: { leaf: 'unfolding', temperatureC: 13, rainNext24Mm: 0.5 } }),
+  ],
+  [
+    'bloom-unknown',
+    'stop',
+    on(limeAphid, { label: { beeHazard: 'high' }, said: { bloom: undefined } }),
+    on(limeAphid, { label: { beeHazard: 'none' }, said: { bloom: undefined } }),
+  ],
+  [
+    'bloom',
+    'stop',
+    on(limeAphid, { label: { beeHazard: 'moderate' }, said: { bloom: 'in flower' } }),
+    on(limeAphid, { label: { beeHazard: 'none' }, said: { bloom: 'in flower' } }),
+  ],
+  [
+    'bloom',
+    'stop',
+    on(limeAphid, {
+      label: { beeHazard: 'high' },
+      use: { conditions: { bloomDays: 9, text: 'x' } },
+      said: { bloom: 'opens within three weeks' },
+    }),
+    on(limeAphid, {
+      label: { beeHazard: 'high' },
+      use: { conditions: { bloomDays: 8, text: 'x' } },
+      said: { bloom: 'opens within three weeks' },
+    }),
+  ],
+  [
+    'ground-bloom-spray',
+    'stop',
+    on({}, { label: { beeHazard: 'high' }, said: { 'ground-bloom': 'in flower' } }),
+    on({}, { label: { beeHazard: 'high' }, said: { 'ground-bloom': 'will flower this year' } }),
+  ],
+  ['ground-bloom-unknown', 'hold', gates({}, { said: { ...said, 'ground-bloom': undefined } }), gates()],
+  [
+    'ground-bloom-basin',
+    'hold',
+    gates({}, { said: { ...said, 'ground-bloom': 'will flower this year' } }),
+    gates({}, { said: { ...said, 'ground-bloom': 'nothing' } }),
+  ],
+  [
+    'hive-unknown',
+    'hold',
+    on({}, { label: { beeHazard: 'high' }, said: { hive: undefined } }),
+    on({}, { said: { hive: undefined } }),
+  ],
+  [
+    'hive-near',
+    'hold',
+    on({}, { label: { beeHazard: 'high' }, said: { hive: 'within 50 m' } }),
+    on({}, { label: { beeHazard: 'high' }, said: { hive: 'none within 50 m' } }),
+  ],
+  ['helpers-active', 'hold', on({ helpersSeen: true }, { label: { beeHazard: 'high' } }), on({ helpersSeen: true })],
+  [
+    'restricted-supervisor',
+    'stop',
+    on({ supervised: false }, { label: { restricted: true } }),
+    on({ supervised: true }, { label: { restricted: true } }),
+  ],
+  ['vessel-unreserved', 'stop', gates({ unreserved: ['cylinder'] }), gates({ unreserved: ['another'] })],
+  ['under-drip-unknown', 'hold', on({}, { said: { below: undefined } }), on()],
+  ['under-drip', 'hold', on({}, { said: { below: 'people, pets, cars or laundry' } }), on()],
+  [
+    'drift-reaches',
+    'hold',
+    on({ grounds: beside(12), windFromDeg: 270 }),
+    on({ grounds: beside(12), windFromDeg: 90 }),
+  ],
+  [
+    'notice-unknown',
+    'hold',
+    on({ region: notify }, { said: { notice: undefined } }),
+    on({ region: region({ notify: { methods: ['dust'], hours: 48 } }) }),
+  ],
+  [
+    'notice-open',
+    'hold',
+    on({ region: notify }, { said: { notice: 'not yet' } }),
+    on({ region: notify }, { said: { notice: 'done' } }),
+  ],
+  [
+    'unattended',
+    'hold',
+    on({}, { injected: true, said: { attendance: 'nobody' } }),
+    on({}, { injected: true, said: { attendance: 'attended or fenced' } }),
+  ],
+  ['attendance-unknown', 'hold', on({}, { injected: true, choices: { phase: 'apply' } }), on({}, { injected: true })],
+  [
+    'bait-stations',
+    'hold',
+    on({}, { use: { method: 'bait' } }),
+    on({}, { use: { method: 'bait' }, said: { stations: 'locked' } }),
+  ],
+  [
+    'bait-open',
+    'stop',
+    on({}, { use: { method: 'bait', inStations: true }, said: { stations: 'open' } }),
+    on({}, { use: { method: 'bait', inStations: true }, said: { stations: 'locked' } }),
+  ],
+  [
+    'name-confused',
+    'hold',
+    on({}, { label: { actives: [{ ...oil, name: 'abamectin' }] }, choices: { phase: 'apply' } }),
+    on({}, { choices: { phase: 'apply' } }),
+  ],
+  ['household-substitute', 'hold', on({}, { label: { registration: 'none' } }), on()],
+  [
+    'tank-mix',
+    'hold',
+    on({ alsoPlanned: [planned('foliar-spray')] }),
+    on({ alsoPlanned: [planned('foliar-spray')] }, { label: { tankPartners: ['partnide'] } }),
+  ],
+  ...(
+    [
+      ['eyes', 'no-eye-protection', 'none', 'worn', {}],
+      ['mask', 'no-mask', 'none', 'worn', { formulation: 'WP' }],
+      ['spill-kit', 'no-spill-kit', 'missing', 'at hand', {}],
+      ['mix-age', 'mix-too-old', 'older', 'just now', { mixKeepsHours: 12 }],
+    ] as const
+  ).flatMap(([key, id, bad, good, label]): (typeof cases)[number][] => [
+    [
+      id,
+      'hold',
+      on({}, { label, said: { [key]: bad }, choices: { phase: 'apply' } }),
+      on({}, { label, said: { [key]: good }, choices: { phase: 'apply' } }),
+    ],
+    [`${id}-unknown`, 'hold', on({}, { label, choices: { phase: 'apply' } }), on({}, { label })],
+  ]),
+  [
+    'tools-not-clean',
+    'hold',
+    gates(protect, { phase: 'apply', said: { tools: 'not yet' } }, infusion),
+    gates(protect, { phase: 'apply', said: { tools: 'disinfected' } }, infusion),
+  ],
+  ['tools-not-clean-unknown', 'hold', gates(protect, { phase: 'apply' }, infusion), gates(protect, {}, infusion)],
+  ['limit-bound', 'note', gates({ reading: { ...sound.reading!, diameters: [200] } }), gates()],
+  [
+    'tree-year-max',
+    'stop',
+    on({ treeYearProduct: { test: 30 } }, { use: yearMax }),
+    on({ treeYearProduct: { test: 29 } }, { use: yearMax }),
+  ],
+  [
+    'host-forbidden',
+    'stop',
+    on({}, { use: { forbiddenHosts: [{ host: 'elm', text: 'Not on elm.' }] } }),
+    on({}, { use: { forbiddenHosts: [{ host: 'oak', text: 'Not on oak.' }] } }),
+  ],
+  ['vigour-unknown', 'hold', gates({ vigour: null }), gates()],
+  [
+    'stem-rule',
+    'hold',
+    on({ reading: { ...sound.reading!, diameters: [20, 30] } }, { use: unanswered }),
+    on({ reading: { ...sound.reading!, diameters: [20, 30] } }, { use: unanswered, choices: { stemRule: 'sum' } }),
+  ],
+  [
+    'pre-harvest',
+    'stop',
+    on({ ...apple, harvest: '2026-06-14' }, { use: picked }),
+    on({ ...apple, harvest: '2026-06-15' }, { use: picked }),
+  ],
+  ['harvest-unknown', 'stop', on(apple, { use: picked }), on({ ...apple, harvest: '2026-09-01' }, { use: picked })],
+  [
+    'edible-not-on-label',
+    'stop',
+    on(apple, { use: { hosts: ['apple'], targets: ['apple-scab'] } }),
+    on({ ...apple, harvest: '2026-09-01' }, { use: picked }),
+  ],
+  ['reportable', 'note', gates(protect, {}, infusion), gates()],
 ];
+
+it('has a case for every gate there is', () => {
+  const covered = new Set(cases.map(([id]) => id));
+  const all = CHAPTERS.flatMap((c) => c.rules.flatMap((r) => r.ids));
+  expect(new Set(all).size).toBe(all.length);
+  expect(all.filter((id) => !covered.has(id))).toEqual([]);
+});
+
+it('says in one pass what every asked gate would ask, with its answers', () => {
+  for (const g of cases.flatMap(([, , trips]) => trips).filter((x) => x.asks)) {
+    expect(g.state).toBe('asked');
+    expect(g.answers!.length).toBeGreaterThan(0);
+  }
+});
 
 describe.each(cases)('%s (%s)', (id, strength, trips, justNot) => {
   it('trips, with its sentence, its source and the way out', () => {

@@ -9,8 +9,10 @@ export const METHODS = [
   'root-zone-feeding',
   'bait',
   'dust',
+  'repellent',
 ] as const;
-export const METHOD_NAMES: Record<(typeof METHODS)[number], string> = {
+export type Method = (typeof METHODS)[number];
+export const METHOD_NAMES: Record<Method, string> = {
   'soil-drench': 'Soil drench',
   'trunk-injection': 'Trunk injection',
   'soil-injection': 'Soil injection',
@@ -20,4 +22,14 @@ export const METHOD_NAMES: Record<(typeof METHODS)[number], string> = {
   'root-zone-feeding': 'Root-zone feeding',
   bait: 'Bait',
   dust: 'Dust',
+  repellent: 'Repellent',
 };
+/** What goes through the air and may drift. */
+export const AIRBORNE: readonly Method[] = ['bark-spray', 'foliar-spray', 'dormant-spray', 'dust', 'repellent'];
+/** What goes into the ground. */
+export const IN_SOIL: readonly Method[] = ['soil-drench', 'soil-injection', 'root-zone-feeding'];
+/** What breaks the ground. */
+export const PROBES: readonly Method[] = ['soil-injection'];
+/** Devices that bring a product into the wood. */
+export const DEVICES = ['capsule', 'pressure bottle', 'low-pressure bottle', 'tee infusion'] as const;
+export type Device = (typeof DEVICES)[number];

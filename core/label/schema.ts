@@ -10,7 +10,7 @@ import {
   type VolumeUnit,
 } from '../units/units';
 import { isLiquid } from './liquid';
-import { METHODS } from './methods';
+import { DEVICES, METHODS } from './methods';
 import { followUpRule } from '../season/rules';
 
 /**
@@ -137,6 +137,29 @@ const sites = z.strictObject({
   oldSiteClearanceCm: positive.max(30).default(5),
   oldSiteVerticalCm: positive.max(200).default(30),
   oldSiteYears: positive.max(30).default(5),
+  device: z.enum(DEVICES).optional(),
+  /** What one device holds. */
+  deviceHolds: volume.optional(),
+  /** Rows one above the other that the label allows. */
+  rows: z.number().int().min(1).max(3).default(1),
+  text: sentence,
+});
+
+/** How far a spray is taken: the estimate of its volume follows from the crown or the bark. */
+const spray = z.strictObject({
+  to: z.enum(['to wet', 'to run-off']),
+  /** Bark sprays: up to this height above soil. */
+  upToM: positive.max(40).optional(),
+  text: sentence,
+});
+
+/** The pattern of a soil probe, or the ring that a feed is spread over. */
+const rootzone = z.strictObject({
+  spacingCm: z.number().min(30).max(150).default(75),
+  pattern: z.enum(['square', 'triangular']).default('triangular'),
+  depthCm: positive.max(60).default(15),
+  /** Where the pattern ends: at the drip line, or at this distance from the trunk. */
+  outer: z.union([z.literal('drip-line'), lengthSchema]).default('drip-line'),
   text: sentence,
 });
 
@@ -181,6 +204,12 @@ const use = z
     rate,
     carrier,
     sites: sites.optional(),
+    spray: spray.optional(),
+    rootzone: rootzone.optional(),
+    /** Stages of the pest that it reaches, in the words of the label; empty when it names none. */
+    stages: z.array(z.string().trim().min(2).max(60)).max(12).default([]),
+    /** Baits: only in locked stations. */
+    inStations: z.boolean().default(false),
     limits: z.array(limit).max(20).default([]),
     months: z.array(z.number().int().min(1).max(12)).max(12).default([]),
     needsLeaf: z.boolean().default(false),
@@ -196,7 +225,12 @@ const use = z
         minC: z.number().min(-30).max(50).optional(),
         maxC: z.number().min(-30).max(60).optional(),
         maxWindMs: positive.max(30).optional(),
+        minWindMs: positive.max(10).optional(),
         rainFreeHours: z.number().min(0).max(96).optional(),
+        /** Leaves must be dry. */
+        leafDry: z.boolean().optional(),
+        /** Days before bloom, and through it, in which bees forbid this use. */
+        bloomDays: z.number().int().min(0).max(120).optional(),
         waterDistanceM: z.number().min(0).max(1000).optional(),
         maxCrownLoss: z.number().min(0).max(100).optional(),
         text: sentence,
@@ -214,6 +248,13 @@ const use = z
     const bySite = u.rate.basis.per === 'site';
     if ((u.method === 'trunk-injection' || bySite) && !u.sites)
       fault(['sites'], 'an injection needs its rule for the number of sites');
+    if (u.rate.basis.per === 'hole' && !u.rootzone)
+      fault(['rootzone'], 'a rate per hole needs the pattern of the probe');
+    if (u.rate.basis.per === 'spray-volume' && !u.method.endsWith('spray') && u.method !== 'repellent')
+      fault(['rate', 'basis'], 'only a spray is dosed by its volume');
+    const { minWindMs, maxWindMs } = u.conditions ?? {};
+    if (minWindMs !== undefined && maxWindMs !== undefined && minWindMs >= maxWindMs)
+      fault(['conditions', 'minWindMs'], 'the lowest wind must be below the highest');
     if (bySite && u.sites?.count.rule === 'volume-per-device')
       fault(['sites', 'count'], 'a rate per site cannot take its number of sites from the total dose');
     const low = u.limits.findIndex((l) => l.limit === 'min-size');
@@ -255,6 +296,35 @@ export const labelSchema = z
     systemic: z.boolean(),
     densityGPerMl: positive.max(5).optional(),
     actives: z.array(active).min(1).max(6),
+    /** Mass fractions as printed, phosphorus and potassium as oxides. */
+    nutrients: z
+      .strictObject({
+        n: z.number().min(0).max(1),
+        p2o5: z.number().min(0).max(1),
+        k2o: z.number().min(0).max(1),
+        release: z.enum(['slow', 'quick']),
+      })
+      .optional(),
+    /** What it must not meet on a tree within so many days, by family or active. */
+    notWith: z
+      .array(
+        z.strictObject({ what: z.string().min(2).max(80), days: z.number().int().min(1).max(365), text: sentence }),
+      )
+      .max(12)
+      .default([]),
+    /** Hosts that it may burn. */
+    sensitiveHosts: z
+      .array(z.strictObject({ host: id, text: sentence }))
+      .max(40)
+      .default([]),
+    /** Families or actives that this label allows in one tank. */
+    tankPartners: z.array(z.string().min(2).max(80)).max(20).default([]),
+    /** Hours for which the mix stays good. */
+    mixKeepsHours: positive.max(720).optional(),
+    /** Allowed under organic programmes, as the label says. */
+    organic: z.boolean().default(false),
+    /** Price of one litre or kilogram, in minor units, for the estimate. */
+    priceMinor: z.number().int().min(0).max(100_000_000).optional(),
     stock: z.strictObject({ concentrate: amount, madeUpTo: volume, text: sentence }).optional(),
     uses: z.array(use).min(1).max(40),
   })

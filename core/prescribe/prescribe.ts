@@ -1,14 +1,32 @@
-import type { SoilTexture } from '../basin/basin';
+import { INTAKE, splitPasses, waterDepth, type SoilTexture } from '../basin/basin';
 import { dose, type Dose, type DoseFault } from '../dose/dose';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
-import type { Facts, Gate, Region, WaterDistance } from '../gates/gate';
+import type { Facts, Gate, WaterDistance } from '../gates/gate';
+import type { Region } from '../gates/region';
 import { blocked, gatesInForce } from '../gates/rules';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { StemRule } from '../measure/trunk';
 import type { Vessel } from '../mix/vessels';
-import { placeRing, type Arc, type OldSite, type Ring } from '../ring/ring';
+import {
+  moved,
+  placeRing,
+  whyNotAt,
+  type Arc,
+  type Flare,
+  type OldSite,
+  type Ring,
+  type RingInput,
+  type Sector,
+} from '../ring/ring';
+import { uptake, type Uptake } from '../ring/uptake';
+import { WATERS, type GroundsPlan } from '../grounds/plan';
+import type { Point } from '../rootzone/probe-grid';
+import type { Crown, Density } from '../spray/crown';
+import { loads, type Load, type Tank } from '../spray/loads';
+import type { Said } from '../gates/said';
+import { treatedBy, type Treated } from './treated';
 import type { Day } from '../season/follow-ups';
 import type { Cm, Grams, SquareM, UnitSystem } from '../units/units';
 import type { SoilState } from '../weather/air';
@@ -39,6 +57,30 @@ export interface Situation {
   oldSites: OldSite[];
   vessels: Vessel[];
   region: Region;
+  /** The crown as measured; null while nobody has. */
+  crown?: Crown | null;
+  heightM?: number | null;
+  flares?: Flare[];
+  sectors?: Sector[];
+  /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
+  grounds?: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
+  windFromDeg?: number | null;
+  humidity?: number | null;
+  hostContradicted?: boolean;
+  severity?: number | null;
+  findKm?: number | null;
+  helpersSeen?: boolean;
+  alsoPlanned?: Facts['alsoPlanned'];
+  /** Sites of other products on this trunk that are still planned. */
+  otherSites?: { labelName: string; bearing: number; heightCm: Cm }[];
+  programme?: Facts['programme'];
+  supervised?: boolean;
+  costs?: Facts['costs'];
+  /** Names of vessels that are not kept for pesticides alone. */
+  unreserved?: string[];
+  /** Spray used on earlier trees of this host, for its own litres a cubic metre. */
+  sprayLog?: { litres: number; m3: number }[];
+  tanks?: Tank[];
   licence: Facts['licence'];
   /** Day of the last check against the label in hand, by label key. */
   checked: Record<string, Day | null>;
@@ -56,12 +98,25 @@ export interface Choices {
   rangePoint?: number;
   rangeReason?: string;
   system?: UnitSystem;
+  said?: Said;
+  density?: Density;
+  /** Nitrogen for a feed, g/m². */
+  gPerM2?: number;
+  /** Sites moved by hand: every bearing, in the order of the placed ring. */
+  bearings?: number[];
+  tankId?: string;
+  phase?: 'plan' | 'apply';
+  now?: string;
 }
 
 export interface Prescription {
   dose: Dose | DoseFault;
   ring: Ring | null;
   gates: Gate[];
+  treated: Treated;
+  /** Tank loads of a spray. */
+  loads: Load[];
+  uptake: Uptake | null;
 }
 
 /**
@@ -72,7 +127,41 @@ export function prescribe(s: Situation, label: Label, use: LabelUse, c: Choices)
   return workOut(s, label, use, c, true);
 }
 
+/** The ring that a use asks for on this trunk, before any site is moved by hand. */
+export function ringInput(s: Situation, use: LabelUse, worked: Dose): RingInput | null {
+  if (!worked.sites || !use.sites) return null;
+  return {
+    girthCm: worked.girthCm,
+    count: worked.sites.count,
+    heightCm: use.sites.heightCm,
+    year: Number(s.today.slice(0, 4)),
+    minSpacingCm: use.sites.minSpacingCm,
+    arcClearanceCm: use.sites.oldSiteClearanceCm,
+    oldSiteClearanceCm: use.sites.oldSiteClearanceCm,
+    oldSiteVerticalCm: use.sites.oldSiteVerticalCm,
+    oldSiteYears: use.sites.oldSiteYears,
+    rows: use.sites.rows,
+    arcs: s.reading?.arcs ?? [],
+    oldSites: s.oldSites,
+    flares: s.flares ?? [],
+    sectors: s.sectors ?? [],
+    others: (s.otherSites ?? []).map((o) => ({ ...o, clearCm: use.sites!.minSpacingCm })),
+  };
+}
+
+/** The placed ring with the bearings that somebody set by hand; what is wrong with them stands in `illegal`. */
+function byHand(ring: Ring, input: RingInput, bearings: number[] | undefined): { ring: Ring; illegal: string | null } {
+  if (!bearings || bearings.length !== ring.sites.length) return { ring, illegal: null };
+  let out = ring;
+  bearings.forEach((b, i) => {
+    if (b !== out.sites[i]) out = { ...out, sites: out.sites.map((x, j) => (j === i ? b : x)) };
+  });
+  const illegal = out.sites.map((b, i) => whyNotAt(out, i, b, input)).find((why) => why !== null) ?? null;
+  return { ring: { ...out, unevenness: moved(out, 0, out.sites[0]!, input.girthCm).unevenness }, illegal };
+}
+
 function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing: boolean): Prescription {
+  const treated = treatedBy(s, label, use, c);
   const worked = dose({
     label,
     useKey: use.key,
@@ -84,36 +173,65 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     treeYearProduct: s.treeYearProduct[label.key] ?? 0,
     siteAreaM2: s.siteAreaM2 ?? undefined,
     siteYearActive: s.siteYearActive,
+    areaM2: treated.areaM2 ?? undefined,
+    holes: treated.grid?.holes.length,
+    sprayVolumeMl: treated.spray?.ml,
     system: c.system,
   });
-  const ring =
-    withRing && worked.ok && worked.sites && use.sites
-      ? placeRing({
-          girthCm: worked.girthCm,
-          count: worked.sites.count,
-          heightCm: use.sites.heightCm,
-          year: Number(s.today.slice(0, 4)),
-          minSpacingCm: use.sites.minSpacingCm,
-          arcClearanceCm: use.sites.oldSiteClearanceCm,
-          oldSiteClearanceCm: use.sites.oldSiteClearanceCm,
-          oldSiteVerticalCm: use.sites.oldSiteVerticalCm,
-          oldSiteYears: use.sites.oldSiteYears,
-          arcs: s.reading?.arcs ?? [],
-          oldSites: s.oldSites,
-        })
-      : null;
+  const input = withRing && worked.ok ? ringInput(s, use, worked) : null;
+  const placed = input ? byHand(placeRing(input), input, c.bearings) : null;
+  const tank = s.tanks?.find((t) => t.id === c.tankId) ?? s.tanks?.[0];
+  const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;
+  const near = treated.near;
+  const pouredFrom = worked.ok ? worked.pour.vessel?.name : undefined;
+  const passes =
+    worked.ok && use.method === 'soil-drench' && worked.carrier && treated.areaM2
+      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), INTAKE[s.soilTexture]).passes
+      : 1;
   const gates = gatesInForce({
     ...s,
     ...c,
+    said: { ...(s.helpersSeen ? { helpers: 'many at work' } : {}), ...c.said },
     label,
     use,
+    near: near ?? undefined,
+    driftsOver: treated.driftsOver,
+    crownRadiusM: s.crown ? s.crown.widthM / 2 : null,
+    passes,
     severalStems: (s.reading?.diameters.length ?? 0) > 1,
     stemRuleChosen: c.stemRule !== undefined,
     dose: worked,
-    ring,
+    ring: placed?.ring ?? null,
+    illegalSite: placed?.illegal ?? null,
+    vesselUnreserved: pouredFrom && s.unreserved?.includes(pouredFrom) ? pouredFrom : null,
     labelChecked: s.checked[label.key] ?? null,
+    // What is drawn on the plan is nearer the truth than what was paced, and the nearer of both counts.
+    water: nearerWater(s.water, near),
   });
-  return { dose: worked, ring, gates };
+  return {
+    dose: worked,
+    ring: placed?.ring ?? null,
+    gates,
+    treated,
+    loads: worked.ok && tank && mixMl ? loads(mixMl, worked.product, tank.holdsMl) : [],
+    uptake:
+      worked.ok && use.sites && worked.perSite
+        ? uptake({
+            device: use.sites.device ?? 'low-pressure bottle',
+            mlPerSite: worked.perSite.mixMl ?? worked.perSite.product,
+            temperatureC: c.temperatureC ?? 18,
+            humidity: s.humidity ?? 60,
+            soil: c.soil,
+            leaf: c.leaf,
+          })
+        : null,
+  };
+}
+
+function nearerWater(said: Situation['water'], near: Treated['near']): Situation['water'] {
+  const drawn = near?.find((n) => WATERS.some((w) => w === n.kind))?.metres;
+  if (drawn === undefined) return said;
+  return typeof said === 'number' ? Math.min(said, drawn) : drawn;
 }
 
 export interface Option {
@@ -126,18 +244,16 @@ export interface Option {
 /** Every use on the shelf that can be worked out here, the freest first; what a label never allows on this host is left to the end. */
 export function options(s: Situation, labels: readonly Label[], c: Choices): Option[] {
   const offered = labels.flatMap((label) =>
-    label.uses
-      .filter((u) => u.method === 'soil-drench' || u.method === 'trunk-injection')
-      .map((use) => {
-        // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
-        const { gates } = workOut(s, label, use, c, false);
-        return {
-          label,
-          use,
-          stops: gates.filter((g) => g.strength === 'stop').length,
-          holds: blocked(gates, {}).length,
-        };
-      }),
+    label.uses.map((use) => {
+      // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
+      const { gates } = workOut(s, label, use, c, false);
+      return {
+        label,
+        use,
+        stops: gates.filter((g) => g.strength === 'stop').length,
+        holds: blocked(gates, {}).length,
+      };
+    }),
   );
   return offered.sort((a, b) => a.stops - b.stops || a.holds - b.holds || a.label.key.localeCompare(b.label.key));
 }

@@ -1,10 +1,7 @@
 import type { LeafState } from '../diagnose/words';
+import type { Device } from '../label/methods';
 import type { Ml } from '../units/units';
 import { vapourDeficit, type SoilState } from '../weather/air';
-
-/** How a product is brought into the wood. */
-export const DEVICES = ['capsule', 'pressure bottle', 'low-pressure bottle', 'tee infusion'] as const;
-export type Device = (typeof DEVICES)[number];
 
 /** Minutes for 10 mL a site into a well watered, transpiring tree at 1.2 kPa: practice figures, to be replaced by one's own log. */
 const BASE_MINUTES: Record<Device, number> = {

@@ -1,5 +1,16 @@
 import type { Ml } from '../units/units';
 
+/** A sprayer of the outfit. */
+export interface Tank {
+  id: string;
+  name: string;
+  holdsMl: Ml;
+  /** All nozzles together, mL a minute; null until it has been calibrated. */
+  flowMlMin: Ml | null;
+  /** Day of the last calibration. */
+  calibratedOn: string | null;
+}
+
 export interface Load {
   number: number;
   /** Finished spray in this load, mL. */

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { findCondition, findHost } from '@/knowledge';
+import { closedSeason } from './crown';
+import { readAnswers, usualAnswers, type Answers, type WorkFacts } from './work';
+import { findWork, WORKS, worksFor } from './works';
+
+const f: WorkFacts = {
+  today: '2026-06-01',
+  system: 'metric',
+  tag: '12',
+  host: findHost('wych-elm')!,
+  diameterCm: 46.2,
+  heightM: 14,
+  crownWidthM: 8,
+  texture: 'loam',
+  condition: findCondition('dutch-elm-disease'),
+  zoneSchool: '12',
+  woundSchool: 'wilt region',
+  meshSchool: 'metal',
+  closedSeasons: [{ hosts: ['oak'], from: '04-01', to: '07-31', why: 'Beetles fly.' }],
+  region: 'Test',
+};
+const out = (id: string, a: Answers = {}, facts: Partial<WorkFacts> = {}) => {
+  const w = findWork(id)!;
+  const all = { ...f, ...facts };
+  return w.workOut(all, { ...usualAnswers(w, all), ...a });
+};
+const figures = (id: string, a?: Answers, facts?: Partial<WorkFacts>) =>
+  out(id, a, facts).figures.map((x) => `${x.value} ${x.unit}`.trim());
+const gateIds = (id: string, a?: Answers, facts?: Partial<WorkFacts>) => out(id, a, facts).gates.map((g) => g.id);
+
+it('every work gives figures, steps, a load and no nonsense, whatever is answered within its ranges', () => {
+  for (const w of WORKS) {
+    const answers = fc.record(
+      Object.fromEntries(
+        w.asks.map((ask) => [
+          ask.key,
+          ask.kind === 'number'
+            ? ask.whole
+              ? fc.integer({ min: Math.ceil(ask.min), max: ask.max })
+              : fc.double({ min: ask.min, max: ask.max, noNaN: true })
+            : ask.kind === 'choice'
+              ? fc.constantFrom(...ask.options)
+              : fc.boolean(),
+        ]),
+      ),
+    ) as fc.Arbitrary<Answers>;
+    fc.assert(
+      fc.property(
+        answers,
+        fc.double({ min: 1, max: 250, noNaN: true }),
+        fc.constantFrom('metric' as const, 'us' as const),
+        (a, diameterCm, system) => {
+          const sheet = w.workOut({ ...f, diameterCm, system }, a);
+          expect(sheet.figures.length).toBeGreaterThan(0);
+          expect(sheet.steps.length).toBeGreaterThan(0);
+          expect(sheet.take.length).toBeGreaterThan(0);
+          expect(Number.isFinite(sheet.minutes)).toBe(true);
+          expect(JSON.stringify(sheet)).not.toMatch(/NaN|undefined|Infinity|"–/);
+          expect(sheet.minutes).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 25, endOnFailure: true },
+    );
+  }
+});
+
+it('reads what was typed, and names the field that cannot be read', () => {
+  const w = findWork('guard')!;
+  expect(readAnswers(w, f, { snow: '70', years: 'four' })).toMatchObject({ ok: false, faults: [{ path: 'years' }] });
+  expect(readAnswers(w, f, { snow: '301' })).toMatchObject({ ok: false, faults: [{ path: 'snow' }] });
+  expect(readAnswers(w, f, { material: 'wool' })).toMatchObject({ ok: false, faults: [{ path: 'material' }] });
+  expect(readAnswers(w, f, { snow: '70' })).toMatchObject({ ok: true, answers: { snow: 70, years: 4 } });
+});
+
+it('worked figures', () => {
+  expect(figures('guard', { snow: 70, years: 4 }, { diameterCm: 6.5 })).toEqual(['98.0 cm', '58.3 cm', '6.4 mm']);
+  expect(figures('band', {}, { diameterCm: 30 })[0]).toBe('99.2 cm');
+  expect(figures('disinfect', { litres: 1, stock: 96 })).toEqual(['729 mL', '271 mL']);
+  expect(figures('disinfect', { litres: 2, with: 'bleach 1 in 10' })).toEqual(['200 mL', '1.8 L']);
+  expect(figures('water', { emitters: 8, flow: 4, hours: 3, wetted: 6, et: 4 })).toEqual(['96 L', '16 mm', '8 days']);
+  expect(figures('prune-diseased')[0]).toBe('300.0 cm');
+  expect(figures('water-shoots', { shoots: 30, keep: 40 })).toEqual(['18', '12']);
+  expect(figures('release', { perTree: 501, pack: 250 })[1]).toBe('3');
+  expect(figures('sanitation', { radius: 2, litres: 4 })).toEqual(['50 L', '1']);
+  expect(figures('replant', { ball: 50, ballDepth: 40 })).toEqual(['125.0 cm', '40.0 cm', '79 L']);
+});
+
+describe('each gate of a work trips, and just does not', () => {
+  const oak = { host: findHost('pedunculate-oak')! };
+  it.each<[string, string, Answers, Answers, Partial<WorkFacts>?]>([
+    ['collar', 'services-not-located', { services: false }, { services: true }],
+    ['trenches', 'services-not-located', { services: false }, { services: true }],
+    ['trenches', 'trench-share', { count: 24, width: 60 }, { count: 6, width: 20 }],
+    ['trenches', 'trench-ends', { start: 5, end: 5 }, { start: 1, end: 5 }],
+    ['girdling', 'girdling-leave', { root: 16 }, { root: 15 }],
+    ['girdling', 'girdling-many', { others: 3 }, { others: 2 }],
+    ['mulch', 'mulch-ring', { radius: 0.33 }, { radius: 1 }],
+    ['water', 'supply-short', { emitters: 8, flow: 4, supply: 31 }, { emitters: 8, flow: 4, supply: 32 }],
+    ['replant', 'replant-same', { soilBorne: true, sameKind: true }, { soilBorne: true, sameKind: false }],
+    ['replant', 'replant-near', { soilBorne: true, away: 4.9 }, { soilBorne: true, away: 5 }],
+    ['band', 'band-bridged', { bridges: false }, { bridges: true }],
+    ['band', 'band-stems', { stems: 2 }, { stems: 1 }],
+    ['guard', 'guard-plastic-voles', { material: 'plastic spiral' }, { material: 'metal mesh' }],
+    ['wash', 'wash-thin-bark', { brush: 'medium' }, { brush: 'soft' }, { host: findHost('silver-birch')! }],
+    ['prune-diseased', 'closed-season', { hazard: false }, { hazard: true }, oak],
+    ['prune-diseased', 'closed-season-hazard', { hazard: true }, { hazard: false }, oak],
+    ['prune-diseased', 'no-clear-wood', { below: 30, room: 29 }, { below: 30, room: 30 }],
+    ['prune-diseased', 'graft-union', { union: false }, { union: true }],
+    ['prune-diseased', 'live-crown-limit', { live: 26 }, { live: 25 }],
+    ['open-crown', 'cut-wet', { dry: false }, { dry: true }],
+    ['open-crown', 'large-cut', { largest: 11 }, { largest: 10 }],
+    ['rootstock', 'graft-union', { union: false }, { union: true }],
+    ['water-shoots', 'shoots-all', { keep: 24 }, { keep: 25 }],
+    ['release', 'release-cold', { night: 9, needs: 10 }, { night: 10, needs: 10 }],
+    ['release', 'release-residue', { residue: 27 }, { residue: 28 }],
+    ['release', 'release-ants', { ants: false }, { ants: true }],
+    ['bagging', 'bagging-late', { size: 31 }, { size: 30 }],
+    ['sanitation', 'burning-rules', { then: 'burnt where allowed' }, { then: 'buried 50 cm deep' }],
+    ['sanitation', 'wood-moves', { what: 'infested wood' }, { what: 'leaves' }],
+  ])('%s: %s', (id, gateId, trips, not, ...[facts]) => {
+    expect(gateIds(id, trips, facts)).toContain(gateId);
+    expect(gateIds(id, not, facts)).not.toContain(gateId);
+  });
+  it('water shoots out of season get a note', () => {
+    expect(gateIds('water-shoots', {}, { today: '2026-02-01' })).toContain('shoots-season');
+    expect(gateIds('water-shoots')).not.toContain('shoots-season');
+  });
+});
+
+it('a closed season runs over the turn of a year', () => {
+  const host = findHost('pedunculate-oak')!;
+  const closedSeasons = [{ hosts: ['oak'], from: '11-01', to: '02-28', why: 'x' }];
+  expect(closedSeason({ host, closedSeasons, today: '2026-01-10' })).not.toBeNull();
+  expect(closedSeason({ host, closedSeasons, today: '2026-03-01' })).toBeNull();
+  expect(closedSeason({ host, closedSeasons, today: '2026-11-01' })).not.toBeNull();
+});
+
+it('offers what the knowledge base names for a condition first', () => {
+  const { fit, other } = worksFor(
+    { ...f, condition: findCondition('lime-aphid') },
+    findCondition('lime-aphid')!.options,
+  );
+  expect(fit.map((w) => w.id)).toEqual(['water-jet', 'band', 'wash']);
+  expect(fit.length + other.length).toBe(WORKS.length);
+});

@@ -1,0 +1,125 @@
+import type { SoilTexture } from '../basin/basin';
+import type { TreatmentOption } from '../diagnose/knowledge';
+import type { Gate } from '../gates/gate';
+import type { RootZoneSchool } from '../rootzone/zone';
+import type { FollowUpRule } from '../season/rules';
+import type { Day } from '../season/follow-ups';
+import type { Cm, UnitSystem } from '../units/units';
+import { readNumber } from '../units/numbers';
+
+/** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the outfit. */
+export interface WorkFacts {
+  today: Day;
+  system: UnitSystem;
+  tag: string;
+  host: { id: string; name: string; groups: string[]; growthCmPerYear: number; edible: boolean };
+  diameterCm: Cm;
+  heightM: number | null;
+  crownWidthM: number | null;
+  texture: SoilTexture;
+  condition: { id: string; name: string } | null;
+  zoneSchool: RootZoneSchool;
+  woundSchool: 'none' | 'wilt region' | 'always on oak';
+  meshSchool: 'metal' | 'plastic';
+  /** Closed seasons for cutting, from the region profile. */
+  closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string }[];
+  region: string;
+}
+
+export type Answer = number | string | boolean;
+export type Answers = Readonly<Record<string, Answer>>;
+
+interface AskBase<A> {
+  key: string;
+  name: string;
+  /** What stands in the field before anybody says otherwise. */
+  usual: (f: WorkFacts) => A;
+}
+export type Ask =
+  | (AskBase<number> & { kind: 'number'; unit: string; min: number; max: number; whole?: boolean })
+  | (AskBase<string> & { kind: 'choice'; options: readonly string[] })
+  /** A fact that must be answered before the work may be planned; null until somebody says. */
+  | (AskBase<boolean> & { kind: 'yes' });
+
+export interface Shown {
+  name: string;
+  value: string;
+  unit: string;
+}
+export interface WorkSheet {
+  /** The numbers that are cut, poured, hung or dug; the first is the largest thing on the sheet. */
+  figures: Shown[];
+  /** How each number came about. */
+  sum: string[];
+  /** What a crew does, in order. */
+  steps: string[];
+  /** What goes onto the truck. */
+  take: { what: string; amount: string }[];
+  gates: Gate[];
+  minutes: number;
+  followUps: FollowUpRule[];
+}
+
+/** One method that needs no label: what it asks, and what it makes of the answers. */
+export interface Work {
+  id: string;
+  name: string;
+  /** The option of the knowledge base that it carries out. */
+  method: TreatmentOption['method'];
+  /** Names of conditions it is for, when the option alone does not tell. */
+  when?: (f: WorkFacts) => boolean;
+  asks: readonly Ask[];
+  workOut: (f: WorkFacts, a: Answers) => WorkSheet;
+}
+
+/** Answers with the usual one where nothing was said. */
+export const usualAnswers = (work: Work, f: WorkFacts): Record<string, Answer> =>
+  Object.fromEntries(work.asks.map((ask) => [ask.key, ask.usual(f)]));
+
+/**
+ * Typed answers, checked against what the work asks.
+ * @returns the fault of every field that cannot be read, by its key
+ */
+export function readAnswers(
+  work: Work,
+  f: WorkFacts,
+  typed: Readonly<Record<string, unknown>>,
+): { ok: true; answers: Record<string, Answer> } | { ok: false; faults: { path: string; sentence: string }[] } {
+  const faults: { path: string; sentence: string }[] = [];
+  const answers: Record<string, Answer> = {};
+  for (const ask of work.asks) {
+    const given = typed[ask.key];
+    if (given === undefined || given === '') {
+      answers[ask.key] = ask.usual(f);
+      continue;
+    }
+    if (ask.kind === 'number') {
+      const read = readNumber(String(given), {
+        name: ask.name,
+        min: ask.min,
+        max: ask.max,
+        unit: ask.unit,
+        ...(ask.whole ? { whole: true } : {}),
+      });
+      if (read.ok) answers[ask.key] = read.value;
+      else faults.push({ path: ask.key, sentence: read.sentence });
+    } else if (ask.kind === 'choice') {
+      if (ask.options.includes(String(given))) answers[ask.key] = String(given);
+      else faults.push({ path: ask.key, sentence: `${ask.name}: choose one of ${ask.options.join(', ')}.` });
+    } else answers[ask.key] = given === true || given === 'true';
+  }
+  return faults.length ? { ok: false, faults } : { ok: true, answers };
+}
+
+/** A number among the answers. */
+export const num = (a: Answers, key: string): number => Number(a[key]);
+
+export const rule = (
+  id: string,
+  kind: FollowUpRule['kind'],
+  what: string,
+  count: number,
+  unit: FollowUpRule['after']['unit'],
+  why: string,
+  more: Partial<FollowUpRule> = {},
+): FollowUpRule => ({ id, kind, what, after: { count, unit }, why, ...more });
