@@ -9,7 +9,9 @@ import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { hashPassword } from '@/store/auth';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
-import { cases, lots, places, vessels } from './scenario';
+import { cases, lots, places, sprayers, vessels } from './scenario';
+import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
+import type { Flare } from '@/core/ring/ring';
 
 type Staff = { name: string; email: string; role: string; licence: string | null; units: string }[];
 
@@ -26,6 +28,30 @@ const seasonDay = (monthDay: string, years: number): Day => {
   const last = `${y}-${monthDay}` < today ? y : y - 1;
   return `${last - years}-${monthDay}`;
 };
+
+/** The sample's boxes as a plan in local metres. */
+function planOf(p: (typeof places)[number]): GroundsPlan {
+  const box = ([x, y, w, h]: readonly [number, number, number, number]) => [
+    { x, y },
+    { x: x + w, y },
+    { x: x + w, y: y + h },
+    { x, y: y + h },
+  ];
+  const [x, y] = p.plan.half;
+  return {
+    origin: { lon: p.lon, lat: p.lat },
+    outline: box([-x, -y, 2 * x, 2 * y]),
+    areas: p.plan.areas.map(([kind, name, b], i) => ({ id: `area-${i}`, kind, name, corners: box(b) })),
+    points: p.plan.points.map(([kind, name, px, py], i) => ({ id: `point-${i}`, kind, name, at: { x: px, y: py } })),
+    slope: p.plan.slope ?? null,
+  };
+}
+/** Root flares as somebody saw them: five to seven, none quite where the next tree has them. */
+const flaresOf = (i: number): Flare[] =>
+  Array.from({ length: 5 + (i % 3) }, (_, k) => ({
+    bearing: Math.round((k * 360) / (5 + (i % 3)) + ((i * 23 + k * 17) % 31)) % 360,
+    strength: (i + k) % 4 === 0 ? 0.5 : 1,
+  })).sort((a, b) => a.bearing - b.bearing);
 
 type Row = Record<string, unknown>;
 const rows: Record<string, Row[]> = {};
@@ -63,6 +89,14 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     }),
   );
   const vesselRows = vessels.map((v) => ({ ...v, id: v7() }));
+  for (const [i, t] of sprayers.entries())
+    put('sprayer', {
+      id: v7(),
+      outfit_id: outfit,
+      ...t,
+      flow_ml_min: i === 2 ? null : t.flow_ml_min,
+      calibrated_on: i === 2 ? null : ago(40),
+    });
   for (const v of vesselRows) put('vessel', { ...v, outfit_id: outfit });
   const lotIds = new Map<string, { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number }>();
   for (const l of lots) {
@@ -111,6 +145,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       address: p.address,
       time_zone: ZONE,
       outline: sql.json(outline),
+      grounds: sql.json(planOf(p) as never),
       area_m2: p.areaM2,
       soil_texture: p.soil,
       water_m: p.waterM,
@@ -121,6 +156,15 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       notes: p.notes,
     });
     if (p.gateCode) put('gate_code', { place_id: placeId, outfit_id: outfit, code: p.gateCode });
+    const origin = { lon: p.lon, lat: p.lat };
+    const spot = (i: number) => {
+      const { columns, dx, dy, x = 0 } = p.plan.rows;
+      const rows = Math.ceil(p.trees.count / columns);
+      return {
+        x: x + ((i % columns) - (columns - 1) / 2) * dx,
+        y: ((rows - 1) / 2 - Math.floor(i / columns)) * dy + (i % 3) * 0.4,
+      };
+    };
     const siteActive: Record<string, Record<string, number>> = {};
     const seen = new Map<string, number>();
 
@@ -140,8 +184,9 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         host_id: host.id,
         host_confirmed_at: confirmed ? at(ago(430)) : null,
         host_confirmed_by: confirmed ? arborist : null,
-        lat: p.lat - side * 0.8 + (1.6 * side * i) / p.trees.count,
-        lon: p.lon + (i % 2 ? 0.4 : -0.4) * side,
+        ...toGlobe(spot(i), origin),
+        plan_x: spot(i).x,
+        plan_y: spot(i).y,
         walk_order: i + 1,
         note: i % 11 === 5 ? 'Ivy to 3 m: move it aside before the tape.' : '',
       });
@@ -163,6 +208,9 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           at_height_cm: 130,
           stems: sql.json(stems as never),
           tree_height_m: height,
+          crown_width_m: Math.round(Math.min(16, height * (host.groups.includes('conifer') ? 0.32 : 0.5)) * 10) / 10,
+          crown_base_m: Math.round(height * 0.22 * 10) / 10,
+          flares: sql.json(flaresOf(i) as never),
           arcs: sql.json(arcs as never),
           method: 'tape',
         });
@@ -333,6 +381,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
             lotId: lot.id,
             weather: station.at(start),
             soil: 'moist',
+            said: {},
             protection: use.protection,
             deviation: 'Carried out as agreed with the client before the rule was entered.',
             mark: i % 2 ? 'blue dot, north side' : 'yellow tag',

@@ -1,6 +1,9 @@
+import type { AreaKind, PointKind } from '@/core/grounds/plan';
 import type { Vessel } from '@/core/mix/vessels';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 
+/** A box on the plan, in metres from its middle: west, south, width, depth. */
+type Box = [x: number, y: number, w: number, h: number];
 interface PlaceSample {
   client: string;
   contact: string;
@@ -17,6 +20,14 @@ interface PlaceSample {
   notes: string;
   gateCode?: string;
   picking?: boolean;
+  /** The plan: half sizes of the outline, how the trees stand, and what else is there. */
+  plan: {
+    half: [x: number, y: number];
+    rows: { columns: number; dx: number; dy: number; x?: number };
+    areas: [kind: AreaKind, name: string, box: Box][];
+    points: [kind: PointKind, name: string, x: number, y: number][];
+    slope?: { downDeg: number; percent: number };
+  };
   /** Tags from `first`; hosts take turns. */
   trees: { first: number; count: number; hosts: string[]; girth: [number, number]; height: [number, number] };
 }
@@ -36,6 +47,21 @@ export const places: PlaceSample[] = [
     hazards: 'Buses turn at the south end until nine.',
     dogs: '',
     notes: 'Double row of elms, planted about 1890. The quay drains run 24 m from the nearest trunk.',
+    plan: {
+      half: [22, 70.5],
+      rows: { columns: 2, dx: 13, dy: 7.4 },
+      areas: [
+        ['paving', 'Quay Avenue', [-3.5, -70, 7, 140]],
+        ['water', 'Quay basin', [-62, -70, 30, 140]],
+        ['building', 'Weighbridge', [14, 40, 7, 12]],
+        ['flowers', 'Daffodil bank', [12, -40, 8, 22]],
+      ],
+      points: [
+        ['drain', 'Drain 3', -31, 10],
+        ['drain', 'Drain 4', -31, -38],
+        ['play', 'Benches', 17, 8],
+      ],
+    },
     trees: { first: 101, count: 36, hosts: ['wych-elm', 'field-elm', 'wych-elm'], girth: [92, 262], height: [13, 24] },
   },
   {
@@ -53,6 +79,16 @@ export const places: PlaceSample[] = [
     dogs: '',
     notes: 'Complaints about sticky cars every June.',
     gateCode: 'C-4071',
+    plan: {
+      half: [20, 48.75],
+      rows: { columns: 2, dx: 16, dy: 8.4 },
+      areas: [
+        ['paving', 'Bays 1–40', [-5.5, -46, 11, 92]],
+        ['building', 'Outpatients', [12, -20, 8, 34]],
+        ['neighbour', 'Nurses’ homes', [21, -48, 14, 60]],
+      ],
+      points: [['drain', 'Gully', 0, -47]],
+    },
     trees: { first: 201, count: 20, hosts: ['common-lime', 'small-leaved-lime'], girth: [70, 190], height: [10, 19] },
   },
   {
@@ -70,6 +106,17 @@ export const places: PlaceSample[] = [
     dogs: 'Bess, loud and friendly',
     notes: 'Old cider sorts on their own roots or M25. Picking from late September.',
     picking: true,
+    plan: {
+      half: [47.5, 60],
+      rows: { columns: 6, dx: 13, dy: 14 },
+      areas: [
+        ['building', 'Press house', [32, 44, 14, 14]],
+        ['bed', 'Kitchen garden', [-46, -58, 20, 12]],
+        ['flowers', 'Clover under the last row', [-30, -58, 60, 9]],
+        ['neighbour', 'Ferry Road', [-60, -60, 12, 120]],
+      ],
+      points: [['hive', 'Two hives', 28, 56]],
+    },
     trees: { first: 1, count: 42, hosts: ['cider-apple', 'cider-apple', 'pear'], girth: [34, 118], height: [4, 9] },
   },
   {
@@ -87,6 +134,17 @@ export const places: PlaceSample[] = [
     dogs: '',
     notes: 'Planes on the playground, young birches along the fence, planted deep.',
     gateCode: '1908#',
+    plan: {
+      half: [40, 32.5],
+      rows: { columns: 5, dx: 15, dy: 13 },
+      areas: [
+        ['building', 'School', [-38, 20, 48, 11]],
+        ['paving', 'Playground', [-30, -8, 36, 16]],
+        ['bed', 'School garden', [22, -30, 14, 9]],
+        ['neighbour', 'Lantern Street', [-46, -46, 92, 13]],
+      ],
+      points: [['play', 'Climbing frame', 20, 2]],
+    },
     trees: {
       first: 301,
       count: 20,
@@ -110,6 +168,20 @@ export const places: PlaceSample[] = [
     dogs: '',
     notes: 'Hemlocks and spruces shade the wells; nothing may reach the water.',
     gateCode: 'KEY 7',
+    plan: {
+      half: [70, 75],
+      rows: { columns: 2, dx: 26, dy: 8.6, x: 10 },
+      areas: [
+        ['building', 'Pump house', [-60, -60, 10, 8]],
+        ['water', 'Combe stream', [-52, -75, 4, 150]],
+      ],
+      points: [
+        ['well', 'Well 1', -36, -30],
+        ['well', 'Well 2', -36, 5],
+        ['well', 'Well 3', -36, 38],
+      ],
+      slope: { downDeg: 265, percent: 22 },
+    },
     trees: {
       first: 401,
       count: 30,
@@ -132,6 +204,16 @@ export const places: PlaceSample[] = [
     hazards: 'Lime-rich soil over old rubble.',
     dogs: 'Everybody’s',
     notes: 'Nobody has paced the distance to the conduit yet.',
+    plan: {
+      half: [40, 30],
+      rows: { columns: 5, dx: 16, dy: 18 },
+      areas: [
+        ['building', 'Saint Piran’s', [-9, -9, 18, 10]],
+        ['flowers', 'Churchyard meadow', [14, -28, 24, 16]],
+        ['paving', 'Path', [-1, -30, 2, 21]],
+      ],
+      points: [],
+    },
     trees: {
       first: 501,
       count: 14,
@@ -358,6 +440,12 @@ export const vessels: Omit<Vessel, 'id'>[] = [
   { name: 'Kitchen-type scale 2 kg, pesticides only', dimension: 'mass', capacity: 2000, graduation: 1 },
 ];
 
+export const sprayers = [
+  { name: '15 L knapsack', holds_ml: 15_000, flow_ml_min: 1400 },
+  { name: '200 L barrow sprayer', holds_ml: 200_000, flow_ml_min: 6200 },
+  { name: '5 L hand sprayer', holds_ml: 5000, flow_ml_min: 600 },
+];
+
 /** Lots in store: amount delivered in mL or g, and months until they expire. */
 export const lots: { label: string; number: string; amount: number; months: number }[] = [
   { label: 'training-01-drench', number: '25-118', amount: 900, months: 3 },
@@ -367,4 +455,11 @@ export const lots: { label: string; number: string; amount: number; months: numb
   { label: 'training-04-bark-class', number: '4-1192', amount: 2500, months: 11 },
   { label: 'training-05-phosphonate', number: 'P-5', amount: 2000, months: -1 },
   { label: 'training-06-iron', number: 'FE-16', amount: 1500, months: 20 },
+  { label: 'training-10-neem-bottle', number: 'N-31', amount: 1000, months: 10 },
+  { label: 'training-13-probe', number: '13-07', amount: 2000, months: 16 },
+  { label: 'training-14-feed-slow', number: 'SF-9', amount: 40_000, months: 30 },
+  { label: 'training-18-bacillus', number: 'BT-2', amount: 1500, months: 7 },
+  { label: 'training-20-sulphur', number: 'S-88', amount: 5000, months: 22 },
+  { label: 'training-22-dormant-oil', number: 'OIL-4', amount: 20_000, months: 24 },
+  { label: 'training-23-copper', number: 'CU-12', amount: 4000, months: 18 },
 ];

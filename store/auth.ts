@@ -1,6 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import type { Schools } from '@/core/decide/decide';
+import { USUAL_SCHOOLS, type Schools } from '@/core/decide/decide';
+import { USUAL_PRICES, type Prices } from '@/core/cost/prices';
+import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
 import type { UnitSystem } from '@/core/units/units';
 import { db, within, type Scope } from './db';
@@ -16,9 +18,12 @@ export interface Viewer extends Scope {
   theme: 'light' | 'daylight' | 'night';
   outfitName: string;
   region: string;
+  /** The region profile as this outfit keeps it; null while it has changed nothing. */
+  ownRegion: Region | null;
   timeZone: string;
   breastHeightCm: number;
   schools: Schools;
+  prices: Prices;
   licence: { number: string; categories: string[]; expires: string } | null;
 }
 
@@ -78,7 +83,8 @@ async function loadViewer(scope: Scope): Promise<Viewer | null> {
   return within(scope, async (tx) => {
     const [v] = await tx`
       select p.name, p.email, p.role, p.units, p.theme, p.licence_number, p.licence_categories, p.licence_expires,
-        o.name as outfit_name, o.region, o.time_zone, o.breast_height_cm, o.crown_loss_school, o.programme
+        o.name as outfit_name, o.region, o.time_zone, o.breast_height_cm, o.crown_loss_school, o.programme, o.schools, o.prices,
+        (select r.data from region_profile r where r.outfit_id = o.id and r.key = o.region order by r.version desc limit 1) as own_region
       from person p join outfit o on o.id = p.outfit_id where p.id = ${scope.personId}`;
     if (!v) return null;
     return {
@@ -90,12 +96,16 @@ async function loadViewer(scope: Scope): Promise<Viewer | null> {
       theme: v.theme,
       outfitName: v.outfit_name,
       region: v.region,
+      ownRegion: v.own_region,
       timeZone: v.time_zone,
       breastHeightCm: v.breast_height_cm,
       schools: {
+        ...USUAL_SCHOOLS,
+        ...v.schools,
         crownLoss: v.crown_loss_school === 'knowledge' ? 'knowledge' : v.crown_loss_school === '30' ? 30 : 50,
         programme: v.programme,
       },
+      prices: { ...USUAL_PRICES, ...v.prices },
       licence:
         v.licence_number && v.licence_expires
           ? { number: v.licence_number, categories: v.licence_categories, expires: v.licence_expires }

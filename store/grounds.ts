@@ -1,3 +1,4 @@
+import type { GroundsPlan } from '@/core/grounds/plan';
 import { json, within, type Scope, type Tx } from './db';
 
 export interface Client {
@@ -289,3 +290,67 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
 
 export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
   within(scope, (tx) => tx`update tree set archived_at = ${archived ? new Date() : null} where id = ${id}`);
+
+/** The plan of a place, with its trees: on the plan, on the globe, or nowhere yet. */
+export interface PlacePlan {
+  grounds: GroundsPlan | null;
+  trees: {
+    id: string;
+    tag: string;
+    hostId: string;
+    lat: number | null;
+    lon: number | null;
+    x: number | null;
+    y: number | null;
+    diameterCm: number | null;
+    crownWidthM: number | null;
+  }[];
+}
+export const placePlan = (scope: Scope, placeId: string): Promise<PlacePlan | null> =>
+  within(scope, async (tx) => {
+    const [p] = await tx<
+      { grounds: GroundsPlan | null }[]
+    >`select grounds from place where id = ${placeId} and outfit_id = ${scope.outfitId}`;
+    if (!p) return null;
+    const trees = await tx<PlacePlan['trees']>`
+      select t.id, t.tag, t.host_id as "hostId", t.lat, t.lon, t.plan_x as x, t.plan_y as y, r.diameter_cm as "diameterCm", r.crown_width_m as "crownWidthM"
+      from tree t left join lateral (select diameter_cm, crown_width_m from reading r where r.outfit_id = t.outfit_id and r.tree_id = t.id order by at desc, id limit 1) r on true
+      where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null order by t.walk_order, t.id limit 600`;
+    return { grounds: p.grounds, trees: [...trees] };
+  });
+
+/** Keeps the plan and where its trees stand, together; area and distance to water follow from what is drawn. */
+export const savePlan = (
+  scope: Scope,
+  placeId: string,
+  grounds: GroundsPlan,
+  areaM2: number | null,
+  trees: readonly { id: string; x: number; y: number; lat: number | null; lon: number | null }[],
+): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const done =
+      await tx`update place set grounds = ${json(tx, grounds)}, area_m2 = coalesce(${areaM2}, area_m2) where id = ${placeId}`;
+    for (const t of trees)
+      await tx`update tree set plan_x = ${t.x}, plan_y = ${t.y}, lat = coalesce(${t.lat}, lat), lon = coalesce(${t.lon}, lon) where id = ${t.id} and place_id = ${placeId}`;
+    return done.count > 0;
+  });
+
+export interface OthersApplied {
+  id: string;
+  active: string;
+  grams: number;
+  onDay: string;
+  who: string;
+}
+export const othersApplied = (scope: Scope, placeId: string): Promise<OthersApplied[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<
+      OthersApplied[]
+    >`select id, active, grams, on_day as "onDay", who from others_applied where outfit_id = ${scope.outfitId} and place_id = ${placeId} order by on_day desc, id limit 40`),
+  ]);
+export const addOthersApplied = (scope: Scope, placeId: string, o: OthersApplied) =>
+  within(
+    scope,
+    (tx) =>
+      tx`insert into others_applied (id, outfit_id, place_id, active, grams, on_day, who, by_person) values (${o.id}, ${scope.outfitId}, ${placeId}, ${o.active}, ${o.grams}, ${o.onDay}, ${o.who}, ${scope.personId}) on conflict (id) do nothing`,
+  );

@@ -1,7 +1,8 @@
 import type { Schools } from '@/core/decide/decide';
+import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
 import { hashPassword } from './auth';
-import { within, type Scope } from './db';
+import { json, within, type Scope } from './db';
 
 export interface Person {
   id: string;
@@ -63,9 +64,20 @@ export const setOutfit = (scope: Scope, o: { name: string; region: string; breas
   );
 
 /** The outfit's choice where practitioners disagree. */
-export const setSchools = (scope: Scope, s: Schools) =>
+export const setSchools = (scope: Scope, { crownLoss, programme, ...rest }: Schools) =>
   within(
     scope,
     (tx) =>
-      tx`update outfit set crown_loss_school = ${String(s.crownLoss)}, programme = ${s.programme} where id = ${scope.outfitId}`,
+      tx`update outfit set crown_loss_school = ${String(crownLoss)}, programme = ${programme}, schools = ${json(tx, rest)} where id = ${scope.outfitId}`,
   );
+
+/** Keeps a region profile as its next version. */
+export const saveRegion = (scope: Scope, id: string, key: string, data: Region): Promise<number> =>
+  within(scope, async (tx) => {
+    await tx`select pg_advisory_xact_lock(hashtextextended(${scope.outfitId + key}, 1))`;
+    const [{ next } = { next: 1 }] = await tx<
+      { next: number }[]
+    >`select coalesce(max(version), 0)::int + 1 as next from region_profile where outfit_id = ${scope.outfitId} and key = ${key}`;
+    await tx`insert into region_profile (id, outfit_id, key, version, data, by_person) values (${id}, ${scope.outfitId}, ${key}, ${next}, ${json(tx, data)}, ${scope.personId})`;
+    return next;
+  });

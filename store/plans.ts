@@ -1,7 +1,9 @@
 import type { ApplicationRecord } from '@/core/book/record';
 import type { Label } from '@/core/label/schema';
+import type { FollowUp } from '@/core/season/follow-ups';
 import type { Choices, Prescription } from '@/core/prescribe/prescribe';
-import { json, within, type Scope } from './db';
+import type { Answers, WorkSheet } from '@/core/work/work';
+import { json, within, type Scope, type Tx } from './db';
 
 export interface Plan {
   id: string;
@@ -79,5 +81,95 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
       from (select * from plan where outfit_id = ${scope.outfitId} and state = 'open' order by at, id limit ${limit}) n
       join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} join label l on l.id = n.label_id
       cross join lateral (select x as u from jsonb_array_elements(l.data->'uses') x where x->>'key' = n.use_key limit 1) u
+      order by p.name, t.walk_order, t.id`),
+  ]);
+
+/** A work without a label, planned for a tree. */
+export interface WorkPlan {
+  id: string;
+  workId: string;
+  conditionId: string | null;
+  answers: Answers;
+  sheet: WorkSheet;
+  state: 'open' | 'done' | 'dropped';
+  at: Date;
+  byName: string;
+  doneOn: string | null;
+  note: string;
+}
+
+export const treeWorks = (tx: Tx, outfit: string, treeId: string) =>
+  tx<
+    WorkPlan[]
+  >`select w.id, w.work_id as "workId", w.condition_id as "conditionId", w.answers, w.sheet, w.state, w.at, p.name as "byName", w.done_on as "doneOn", w.note
+    from work_plan w join person p on p.id = w.by_person where w.outfit_id = ${outfit} and w.tree_id = ${treeId} order by (w.state = 'open') desc, w.at desc limit 40`;
+
+/** Opens works for trees; an open one of the same kind on the same tree gives way. */
+export const addWorkPlans = (
+  scope: Scope,
+  works: readonly {
+    id: string;
+    treeId: string;
+    workId: string;
+    conditionId: string | null;
+    answers: Answers;
+    sheet: WorkSheet;
+    released: Record<string, string>;
+  }[],
+) =>
+  within(scope, async (tx) => {
+    for (const w of works) {
+      if ((await tx`select from work_plan where id = ${w.id}`).length) continue;
+      await tx`update work_plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'`;
+      await tx`insert into work_plan (id, outfit_id, tree_id, work_id, condition_id, answers, sheet, released, by_person)
+        values (${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId}, ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${scope.personId})`;
+    }
+  });
+
+/** Carries a work out or drops it; what follows from it is set in the same transaction. */
+export const settleWork = (
+  scope: Scope,
+  w: { id: string; state: 'done' | 'dropped'; doneOn: string | null; note: string },
+  followUpId: () => string,
+  followUps: readonly FollowUp[],
+): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const [row] = await tx<{ tree_id: string }[]>`
+      update work_plan set state = ${w.state}, done_on = ${w.doneOn}, done_by = ${w.state === 'done' ? scope.personId : null}, note = ${w.note}
+      where id = ${w.id} and state = 'open' returning tree_id`;
+    if (!row) return false;
+    for (const f of followUps)
+      await tx`insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
+        values (${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason}, ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest}) on conflict do nothing`;
+    return true;
+  });
+
+export const getWorkPlan = (scope: Scope, id: string) =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx<
+          { treeId: string; workId: string; sheet: WorkSheet; state: WorkPlan['state'] }[]
+        >`select tree_id as "treeId", work_id as "workId", sheet, state from work_plan where id = ${id}`
+      )[0] ?? null,
+  );
+
+export interface OpenWork {
+  id: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  placeId: string;
+  placeName: string;
+  workId: string;
+  sheet: WorkSheet;
+}
+export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<OpenWork[]>`
+      select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", w.work_id as "workId", w.sheet
+      from (select * from work_plan where outfit_id = ${scope.outfitId} and state = 'open' order by at, id limit ${limit}) w
+      join tree t on t.id = w.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
       order by p.name, t.walk_order, t.id`),
   ]);

@@ -1,5 +1,6 @@
 import type { Label } from '@/core/label/schema';
 import type { Vessel } from '@/core/mix/vessels';
+import type { Tank } from '@/core/spray/loads';
 import { json, within, type Scope, type Tx } from './db';
 
 export interface ShelfLabel {
@@ -133,13 +134,40 @@ export const listVessels = (scope: Scope): Promise<Vessel[]> => within(scope, (t
 export const loadVessels = async (tx: Tx, scope: Scope): Promise<Vessel[]> => [
   ...(await tx<
     Vessel[]
-  >`select id, name, dimension, capacity, graduation from vessel where outfit_id = ${scope.outfitId} order by dimension desc, capacity limit 200`),
+  >`select id, name, dimension, capacity, graduation, reserved from vessel where outfit_id = ${scope.outfitId} order by dimension desc, capacity limit 200`),
 ];
 export const addVessel = (scope: Scope, v: Vessel) =>
   within(
     scope,
     (tx) =>
-      tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation) values (${v.id}, ${scope.outfitId}, ${v.name}, ${v.dimension}, ${v.capacity}, ${v.graduation}) on conflict (id) do nothing`,
+      tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation, reserved) values (${v.id}, ${scope.outfitId}, ${v.name}, ${v.dimension}, ${v.capacity}, ${v.graduation}, ${v.reserved ?? true}) on conflict (id) do nothing`,
   );
 export const removeVessel = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from vessel where id = ${id}`);
+
+export const listSprayers = (scope: Scope): Promise<Tank[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<
+      Tank[]
+    >`select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn" from sprayer where outfit_id = ${scope.outfitId} order by holds_ml, name limit 100`),
+  ]);
+export const saveSprayer = (scope: Scope, s: Tank) =>
+  within(
+    scope,
+    (tx) => tx`insert into sprayer (id, outfit_id, name, holds_ml, flow_ml_min, calibrated_on)
+      values (${s.id}, ${scope.outfitId}, ${s.name}, ${s.holdsMl}, ${s.flowMlMin}, ${s.calibratedOn})
+      on conflict (id) do update set name = excluded.name, holds_ml = excluded.holds_ml, flow_ml_min = excluded.flow_ml_min, calibrated_on = excluded.calibrated_on`,
+  );
+export const removeSprayer = (scope: Scope, id: string) =>
+  within(scope, (tx) => tx`delete from sprayer where id = ${id}`);
+
+/** Every version of a key, newest first, with when it came. */
+export const labelVersions = (
+  scope: Scope,
+  key: string,
+): Promise<{ id: string; version: number; at: Date; label: Label }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<
+      { id: string; version: number; at: Date; label: Label }[]
+    >`select id, version, created_at as at, data as label from label where outfit_id = ${scope.outfitId} and key = ${key} order by version desc limit 50`),
+  ]);

@@ -1,10 +1,13 @@
-import type { Arc } from '@/core/ring/ring';
+import type { Arc, Flare } from '@/core/ring/ring';
+import type { GroundsPlan } from '@/core/grounds/plan';
+import type { WorkPlan } from './plans';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { LookDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { StemReading } from '@/core/measure/trunk';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import { json, within, type Scope, type Tx } from './db';
+import { treeWorks } from './plans';
 
 export interface Reading {
   id: string;
@@ -14,8 +17,11 @@ export interface Reading {
   atHeightCm: number;
   stems: StemReading[];
   treeHeightM: number | null;
+  crownWidthM: number | null;
+  crownBaseM: number | null;
   obstacles: string;
   arcs: Arc[];
+  flares: Flare[];
   method: string;
 }
 export interface Look {
@@ -65,6 +71,11 @@ export interface TreeRecord {
   unit: 'mL' | 'g';
   withdrawn: boolean;
   actives: { name: string; grams: number }[];
+  /** Groups such as IRAC 4A, and families, as the label of the record said. */
+  groups: string[];
+  families: string[];
+  reEntryUntil: string;
+  mixMl: number | null;
   sites: { bearing: number; heightCm: number }[];
   /** The condition it was put on for. */
   target: string | null;
@@ -108,6 +119,9 @@ export interface Tree {
   timeZone: string;
   areaM2: number | null;
   waterM: number | null;
+  grounds: GroundsPlan | null;
+  planX: number | null;
+  planY: number | null;
   soilTexture: 'sandy' | 'loam' | 'clay';
   firstPicking: string | null;
   previousId: string | null;
@@ -120,6 +134,11 @@ export interface Tree {
   followUps: TreeFollowUp[];
   photos: { id: string; at: Date; width: number; height: number; sign: string | null }[];
   changes: PlanChange[];
+  works: WorkPlan[];
+  /** Where the neighbours stand: on the plan, or on the globe. */
+  others: { lat: number | null; lon: number | null; x: number | null; y: number | null }[];
+  /** Whether the last look answered its host key with a no. */
+  keyContradicted: boolean;
   /** Grams of each active put on the whole place in the current year. */
   siteYearActive: Record<string, number>;
 }
@@ -132,48 +151,59 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
   const o = scope.outfitId;
   const [head] = await tx<Tree[]>`
     select t.id, t.tag, t.host_id as "hostId", t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note, t.archived_at as "archivedAt", t.walk_order as "walkOrder",
-      p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone", p.area_m2 as "areaM2", p.water_m as "waterM", p.soil_texture as "soilTexture", p.first_picking as "firstPicking",
+      p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone", p.area_m2 as "areaM2", p.water_m as "waterM", p.grounds, t.plan_x as "planX", t.plan_y as "planY", p.soil_texture as "soilTexture", p.first_picking as "firstPicking",
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) < (t.walk_order, t.id) order by n.walk_order desc, n.id desc limit 1) as "previousId",
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
   if (!head) return null;
-  const [readings, looks, verdicts, plans, records, followUps, photos, actives, changes] = await Promise.all([
-    tx<
-      Reading[]
-    >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.obstacles, r.arcs, r.method
+  const [readings, looks, verdicts, plans, records, followUps, photos, actives, changes, works, others, keys] =
+    await Promise.all([
+      tx<
+        Reading[]
+      >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.crown_width_m as "crownWidthM", r.crown_base_m as "crownBaseM", r.obstacles, r.arcs, r.flares, r.method
       from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
-    tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
+      tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
         coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade, 'bearing', f.bearing,
           'counted', case when f.counted_of is not null then jsonb_build_object('of', f.counted_of, 'had', f.counted_had) end)) order by f.sign_id) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings,
         coalesce((select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id) from test_result r where r.look_id = l.id and r.outfit_id = ${o}), '[]') as tests
       from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id} order by l.at desc, l.id desc limit 20`,
-    tx<
-      Verdict[]
-    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.look_id as "lookId"
+      tx<
+        Verdict[]
+      >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.look_id as "lookId"
       from verdict v join person p on p.id = v.by_person where v.outfit_id = ${o} and v.tree_id = ${id} order by v.at desc, v.id desc limit 20`,
-    tx<
-      PlanHead[]
-    >`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result
+      tx<
+        PlanHead[]
+      >`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result
       from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
-    tx<
-      TreeRecord[]
-    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target
+      tx<
+        TreeRecord[]
+      >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target,
+        array(select x->>'group' from jsonb_array_elements(data->'product'->'actives') x) as groups, (data->>'mixMl')::float8 as "mixMl", data->>'reEntryUntil' as "reEntryUntil",
+        array(select x->>'family' from label l cross join lateral jsonb_array_elements(l.data->'actives') x where l.outfit_id = ${o} and l.id = (record.data->'product'->>'labelId')::uuid) as families
       from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
-    tx<
-      TreeFollowUp[]
-    >`select id, root_id as "rootId", kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
-    tx<
-      Tree['photos']
-    >`select id, at, width, height, sign_id as sign from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
-    tx<
-      { name: string; grams: number }[]
-    >`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
-      where r.outfit_id = ${o} and r.place_id = ${head.placeId} and r.latest and not r.withdrawn and r.done_on >= ${`${year}-01-01`} and r.done_on <= ${`${year}-12-31`} group by 1`,
-    tx<
-      PlanChange[]
-    >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
+      tx<
+        TreeFollowUp[]
+      >`select id, root_id as "rootId", kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
+      tx<
+        Tree['photos']
+      >`select id, at, width, height, sign_id as sign from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
+      tx<
+        { name: string; grams: number }[]
+      >`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
+      where r.outfit_id = ${o} and r.place_id = ${head.placeId} and r.latest and not r.withdrawn and r.done_on >= ${`${year}-01-01`} and r.done_on <= ${`${year}-12-31`} group by 1
+      union all select active, grams::float8 from others_applied where outfit_id = ${o} and place_id = ${head.placeId} and on_day >= ${`${year}-01-01`} and on_day <= ${`${year}-12-31`}`,
+      tx<
+        PlanChange[]
+      >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
       from plan_change c join person p on p.id = c.by_person where c.outfit_id = ${o} and c.tree_id = ${id} order by c.at desc limit 20`,
-  ]);
+      treeWorks(tx, o, id),
+      tx<
+        Tree['others']
+      >`select lat, lon, plan_x as x, plan_y as y from tree where outfit_id = ${o} and place_id = ${head.placeId} and id <> ${id} and archived_at is null and (plan_x is not null or lat is not null) limit 400`,
+      tx<
+        { no: boolean }[]
+      >`select host_key @> 'false' as no from look where outfit_id = ${o} and tree_id = ${id} and host_key <> '[]' order by at desc limit 1`,
+    ]);
   return {
     ...head,
     readings,
@@ -184,7 +214,13 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     followUps,
     photos,
     changes,
-    siteYearActive: Object.fromEntries(actives.map((a) => [a.name, Number(a.grams)])),
+    works,
+    others,
+    keyContradicted: keys[0]?.no ?? false,
+    siteYearActive: actives.reduce<Record<string, number>>(
+      (sum, a) => ({ ...sum, [a.name]: (sum[a.name] ?? 0) + Number(a.grams) }),
+      {},
+    ),
   };
 }
 
@@ -195,8 +231,11 @@ export interface NewReading {
   atHeightCm: number;
   stems: StemReading[];
   treeHeightM: number | null;
+  crownWidthM: number | null;
+  crownBaseM: number | null;
   obstacles: string;
   arcs: Arc[];
+  flares: Flare[];
   method: string;
 }
 /** Adds a reading; sent twice, it lands once. */
@@ -205,8 +244,8 @@ export const addReading = (scope: Scope, r: NewReading) =>
     scope,
     (
       tx,
-    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, obstacles, arcs, method)
-    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${r.method}) on conflict (id) do nothing`,
+    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares, method)
+    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)}, ${r.method}) on conflict (id) do nothing`,
   );
 
 export interface NewLook {
@@ -278,7 +317,7 @@ export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostI
     (tx) => tx<
       { id: string; tag: string }[]
     >`select id, tag from tree where outfit_id = ${scope.outfitId} and place_id = ${t.placeId} and host_id = ${t.hostId} and archived_at is null
-      and (walk_order, id) > (${t.walkOrder}, ${t.id}) order by walk_order, id limit 30`,
+      and (walk_order, id) > (${t.walkOrder}, ${t.id}) order by walk_order, id limit 60`,
   );
 
 export const addVerdict = (

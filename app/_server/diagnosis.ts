@@ -7,7 +7,8 @@ import { overlay, type Overlaid } from '@/core/diagnose/overlay';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { dayIn } from '@/core/season/follow-ups';
-import { findHost, regionOf, shipped } from '@/knowledge';
+import { findHost, shipped } from '@/knowledge';
+import { regionFor } from './region';
 import { ownEntries } from '@/store/knowledge';
 import type { Viewer } from '@/store/auth';
 import { nearbyFinds, type Look, type Tree } from '@/store/tree';
@@ -67,7 +68,7 @@ export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<S
   );
   return {
     month,
-    presence: regionOf(v.region).presence ?? {},
+    presence: regionFor(v).presence,
     nearby: await nearbyFinds(v, tree),
     history: [
       ...new Set(

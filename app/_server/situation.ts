@@ -1,3 +1,4 @@
+import type { Condition } from '@/core/diagnose/knowledge';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
 import type { Choices, Situation } from '@/core/prescribe/prescribe';
@@ -6,13 +7,27 @@ import { dayIn } from '@/core/season/follow-ups';
 import { usualLeaf } from '@/core/season/leaf';
 import { soilState, type Weather } from '@/core/weather/air';
 import type { Vessel } from '@/core/mix/vessels';
-import { findCondition, findHost, regionOf } from '@/knowledge';
+import { findCondition, findHost } from '@/knowledge';
+import { signsOf } from '@/core/diagnose/reading';
+import { toLocal, type GroundsPlan } from '@/core/grounds/plan';
+import type { Point } from '@/core/rootzone/probe-grid';
+import { crownVolume, type Crown } from '@/core/spray/crown';
+import type { Tank } from '@/core/spray/loads';
+import type { WorkFacts } from '@/core/work/work';
 import { checksOf } from './diagnosis';
+import { regionFor } from './region';
 import type { Viewer } from '@/store/auth';
 import type { ShelfLabel } from '@/store/shelf';
 import type { Reading, Tree } from '@/store/tree';
 
 const YEAR = 365.25 * 864e5;
+
+/** The worst grade of a condition's own signs at the last look; null when none of them was looked at. */
+function severityOf(condition: Condition, tree: Pick<Tree, 'looks'>): number | null {
+  const own = signsOf(condition);
+  const looked = (tree.looks[0]?.findings ?? []).filter((f) => own.includes(f.sign) && f.state !== 'not looked');
+  return looked.length ? Math.max(...looked.map((f) => f.grade ?? 0)) : null;
+}
 
 /** What is doubtful about a reading, in the light of the ones before it, its height and its host. */
 export function doubtsOf(
@@ -34,8 +49,43 @@ export function doubtsOf(
   });
 }
 
+/** Where something stands on the plan: as drawn, or from its position on the globe. */
+export function onPlan(
+  plan: GroundsPlan | null,
+  t: { x: number | null; y: number | null; lat: number | null; lon: number | null },
+): Point | null {
+  if (t.x !== null && t.y !== null) return { x: t.x, y: t.y };
+  return plan?.origin && t.lat !== null && t.lon !== null ? toLocal({ lat: t.lat, lon: t.lon }, plan.origin) : null;
+}
+
+/** The crown as last measured; conifers stand as cones. */
+export function crownOf(tree: Pick<Tree, 'readings' | 'hostId'>): Crown | null {
+  const height = tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM;
+  const wide = tree.readings.find((r) => r.crownWidthM !== null);
+  if (!height || !wide?.crownWidthM) return null;
+  const conifer = findHost(tree.hostId)?.groups.includes('conifer');
+  return {
+    shape: conifer ? 'cone' : 'ellipsoid',
+    widthM: wide.crownWidthM,
+    depthM: Math.max(0.5, height - (wide.crownBaseM ?? height * 0.25)),
+  };
+}
+
 /** Everything a prescription for this tree rests on, from what the store holds. */
-export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], vessels: Vessel[]): Situation {
+export function situationOf(
+  viewer: Viewer,
+  tree: Tree,
+  labels: ShelfLabel[],
+  vessels: Vessel[],
+  more: {
+    tanks?: Tank[];
+    windFromDeg?: number;
+    humidity?: number;
+    findKm?: number | null;
+    /** The product in hand: its own open plan is no other product. */
+    without?: string;
+  } = {},
+): Situation {
   const host = findHost(tree.hostId);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
   const today = dayIn(new Date(), tree.timeZone);
@@ -44,6 +94,9 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
   const crown = tree.looks.find((l) => l.crownLoss !== null);
   const done = tree.records.filter((r) => !r.withdrawn);
   const year = today.slice(0, 4);
+  const others = tree.plans.filter((p) => p.state === 'open' && p.labelKey !== more.without);
+  const measuredCrown = crownOf(tree);
+  const condition = verdict ? findCondition(verdict.conditionId) : null;
   const treeYearProduct: Record<string, number> = {};
   for (const r of done)
     if (r.doneOn.startsWith(year)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
@@ -51,7 +104,7 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
     today,
     host,
     hostConfirmed: tree.hostConfirmedAt !== null,
-    condition: verdict ? findCondition(verdict.conditionId) : null,
+    condition,
     certainty: verdict?.certainty ?? null,
     decision: verdict?.decision ?? null,
     liveDrivers: verdict
@@ -70,11 +123,25 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
           diameters: stemDiameters(reading.stems),
           heightCm: reading.atHeightCm,
           doubts: doubtsOf(reading, before, tree.hostId, viewer.units),
-          arcs: reading.arcs,
+          arcs: [
+            ...reading.arcs,
+            ...(tree.looks[0]?.detail.barkLoss ?? []).map((a) => ({
+              kind: 'dead-bark' as const,
+              from: a.from,
+              to: a.to,
+            })),
+          ],
         }
       : null,
     earlier: done
-      .map((r) => ({ day: r.doneOn, labelKey: r.labelKey, actives: r.actives.map((a) => a.name) }))
+      .map((r) => ({
+        day: r.doneOn,
+        labelKey: r.labelKey,
+        actives: r.actives.map((a) => a.name),
+        groups: r.groups,
+        families: r.families,
+        reEntryUntil: r.reEntryUntil,
+      }))
       .reverse(),
     treeYearProduct,
     siteAreaM2: tree.areaM2,
@@ -86,7 +153,49 @@ export function situationOf(viewer: Viewer, tree: Tree, labels: ShelfLabel[], ve
       r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
     ),
     vessels,
-    region: regionOf(viewer.region),
+    region: regionFor(viewer),
+    ...more,
+    crown: measuredCrown,
+    heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
+    flares: reading?.flares ?? [],
+    sectors: (tree.looks[0]?.findings ?? []).flatMap((f) =>
+      f.bearing !== undefined && f.grade
+        ? [{ from: (f.bearing + 315) % 360, to: (f.bearing + 45) % 360, severity: f.grade }]
+        : [],
+    ),
+    grounds: tree.grounds
+      ? {
+          plan: tree.grounds,
+          at: onPlan(tree.grounds, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon }),
+          others: tree.others.flatMap((t) => onPlan(tree.grounds, t) ?? []),
+        }
+      : null,
+    hostContradicted: tree.keyContradicted,
+    severity: condition ? severityOf(condition, tree) : null,
+    helpersSeen: tree.looks[0]?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
+    alsoPlanned: others.map((p) => ({
+      labelKey: p.labelKey,
+      labelName: p.labelName,
+      method:
+        labels.find((l) => l.key === p.labelKey)?.label.uses.find((u) => u.key === p.useKey)?.method ?? 'soil-drench',
+      families: labels.find((l) => l.key === p.labelKey)?.label.actives.map((a) => a.family) ?? [],
+      actives: labels.find((l) => l.key === p.labelKey)?.label.actives.map((a) => a.name) ?? [],
+    })),
+    otherSites: others.flatMap((p) =>
+      (p.result.ring?.sites ?? []).map((bearing, i) => ({
+        labelName: p.labelName,
+        bearing,
+        heightCm: p.result.ring!.heights?.[i] ?? 20,
+      })),
+    ),
+    programme: viewer.schools.programme,
+    supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',
+    unreserved: vessels.filter((x) => x.reserved === false).map((x) => x.name),
+    sprayLog: measuredCrown
+      ? done
+          .filter((r) => r.method === 'foliar-spray' && r.mixMl)
+          .map((r) => ({ litres: r.mixMl! / 1000, m3: crownVolume(measuredCrown) }))
+      : [],
     licence: viewer.licence,
     checked: Object.fromEntries(labels.map((l) => [l.key, l.checkedOn])),
   };
@@ -101,5 +210,36 @@ export function usualChoices(tree: Pick<Tree, 'hostId' | 'lat' | 'timeZone'>, we
     temperatureC: weather.temperatureC,
     windMs: weather.windMs,
     rainNext24Mm: weather.rainNext24Mm,
+  };
+}
+
+/** What a work without a label rests on; null while the trunk has not been measured. */
+export function workFactsOf(v: Viewer, tree: Tree): WorkFacts | null {
+  const host = findHost(tree.hostId);
+  const reading = tree.readings[0];
+  if (!host || !reading) return null;
+  const region = regionFor(v);
+  const condition = tree.verdicts[0] ? findCondition(tree.verdicts[0].conditionId) : null;
+  return {
+    today: dayIn(new Date(), tree.timeZone),
+    system: v.units,
+    tag: tree.tag,
+    host: {
+      id: host.id,
+      name: host.name,
+      groups: host.groups,
+      growthCmPerYear: host.growthCmPerYear,
+      edible: host.edible,
+    },
+    diameterCm: reading.diameterCm,
+    heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
+    crownWidthM: tree.readings.find((r) => r.crownWidthM !== null)?.crownWidthM ?? null,
+    texture: tree.soilTexture,
+    condition: condition ? { id: condition.id, name: condition.name } : null,
+    zoneSchool: v.schools.rootZone,
+    woundSchool: v.schools.woundDressing,
+    meshSchool: v.schools.mesh,
+    closedSeasons: region.closedSeasons,
+    region: region.name,
   };
 }

@@ -76,6 +76,7 @@ const booking: Booking = {
   lotId: lot.id,
   weather,
   soil: 'moist',
+  said: {},
   protection: use.protection,
   deviation: '',
   mark: 'blue dot',

@@ -44,6 +44,8 @@ export const bookingSchema = z
     lotId: uuid,
     weather: weatherSchema,
     soil: z.enum(SOIL_WORDS).nullable(),
+    /** What was said at the tree, beside what the plan had. */
+    said: z.record(text(40), text(60)).default({}),
     protection: z.array(text(600)).max(20),
     /** What was typed, where the person works in another unit. */
     typed: text(40).optional(),

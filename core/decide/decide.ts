@@ -10,8 +10,27 @@ export interface Schools {
   /** Crown loss beyond which borers are not treated: as the knowledge says, 30 or 50 %. */
   crownLoss: 'knowledge' | 30 | 50;
   programme: 'conventional' | 'organic' | 'threshold';
+  /** How several stems count where a label leaves it open; `ask` at every plan. */
+  stems: 'ask' | 'sum' | 'basal-area' | 'each';
+  /** What is looked at first against insects inside a tree. */
+  route: 'soil first' | 'injection first' | 'spray or physical first';
+  frequency: 'yearly, small' | 'every 2–3 years';
+  rootZone: '12' | '18';
+  woundDressing: 'none' | 'wilt region' | 'always on oak';
+  sticky: 'on a wrap' | 'never';
+  mesh: 'metal' | 'plastic';
 }
-export const USUAL_SCHOOLS: Schools = { crownLoss: 'knowledge', programme: 'conventional' };
+export const USUAL_SCHOOLS: Schools = {
+  crownLoss: 'knowledge',
+  programme: 'conventional',
+  stems: 'ask',
+  route: 'injection first',
+  frequency: 'every 2–3 years',
+  rootZone: '12',
+  woundDressing: 'wilt region',
+  sticky: 'on a wrap',
+  mesh: 'metal',
+};
 
 export interface DecideInput {
   month: number;
@@ -32,7 +51,7 @@ export interface DecideInput {
   history?: readonly string[];
   /** An earlier treatment of this condition that a proper check found without effect. */
   noEffect?: readonly string[];
-  schools?: Schools;
+  schools?: Pick<Schools, 'crownLoss' | 'programme'>;
 }
 
 export interface Reason {
@@ -91,7 +110,7 @@ export function severityOf(c: Condition, findings: DecideInput['findings']): num
 }
 
 /** What a school leaves of the methods: organic-listed ones, or those that answer what was found. */
-const allowed = (o: TreatmentOption, s: Schools) =>
+const allowed = (o: TreatmentOption, s: Pick<Schools, 'programme'>) =>
   (s.programme !== 'organic' || o.organic) && (s.programme !== 'threshold' || o.use !== 'protect');
 
 const atLeast = (have: Certainty, need: Certainty) => CERTAINTIES.indexOf(have) >= CERTAINTIES.indexOf(need);

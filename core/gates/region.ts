@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { METHODS } from '../label/methods';
 
 /**
  * What a region adds to the label; never loosens it. An outfit copies a profile and keeps it; each change is a version with
@@ -33,7 +34,7 @@ export const regionSchema = z.strictObject({
     .default([]),
   /** Methods banned on some hosts. */
   bannedUses: z
-    .array(z.strictObject({ method: z.string().max(40), hosts: z.array(host).max(40), why: sentence }))
+    .array(z.strictObject({ method: z.enum(METHODS), hosts: z.array(host).max(40), why: sentence }))
     .max(40)
     .default([]),
   closedSeasons: z
@@ -42,7 +43,7 @@ export const regionSchema = z.strictObject({
     .default([]),
   /** Methods that must be announced to neighbours, and how long before. */
   notify: z
-    .strictObject({ methods: z.array(z.string().max(40)).max(20), hours: z.number().min(0).max(720) })
+    .strictObject({ methods: z.array(z.enum(METHODS)).max(20), hours: z.number().min(0).max(720) })
     .nullable()
     .default(null),
   reportable: z.array(z.string().max(60)).max(60).default([]),
@@ -58,5 +59,3 @@ export const regionSchema = z.strictObject({
   presence: z.record(z.string().max(60), z.number().min(0.001).max(10)).default({}),
 });
 export type Region = z.infer<typeof regionSchema>;
-/** A profile that nobody has compared with the rules in force for this long is stale. */
-export const STALE_MONTHS = 12;

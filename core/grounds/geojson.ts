@@ -1,15 +1,6 @@
 import { z } from 'zod';
-import {
-  AREAS,
-  EMPTY_PLAN,
-  groundsPlanSchema,
-  POINTS,
-  toGlobe,
-  toLocal,
-  type AreaKind,
-  type GroundsPlan,
-  type PointKind,
-} from './plan';
+import { AREAS, EMPTY_PLAN, POINTS, toGlobe, toLocal, type AreaKind, type GroundsPlan, type PointKind } from './plan';
+import { groundsPlanSchema } from './schema';
 import type { Point } from '../rootzone/probe-grid';
 
 /** A tree as it stands on the plan. */

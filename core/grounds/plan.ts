@@ -1,15 +1,7 @@
-import { z } from 'zod';
 import { distanceToSegment, inside, type Point, type Polygon } from '../rootzone/probe-grid';
+import type { GroundsPlan } from './schema';
 
-/**
- * The plan of the grounds in local metres: x to the east, y to the north, from an origin that may have a longitude and a
- * latitude. Trees are not part of it: each has its own position.
- */
-const coordinate = z.number().min(-20_000).max(20_000);
-const point = z.strictObject({ x: coordinate, y: coordinate });
-const corners = z.array(point).min(3, 'an area needs three corners').max(400);
-const name = z.string().trim().max(80);
-
+export type { GroundsPlan };
 /** Kinds of things drawn as an area. */
 export const AREAS = ['building', 'paving', 'bed', 'water', 'flowers', 'neighbour'] as const;
 /** Drawn as one point. */
@@ -29,28 +21,6 @@ export const FEATURE_NAMES: Record<AreaKind | PointKind, string> = {
   play: 'Play or sitting place',
 };
 
-export const groundsPlanSchema = z.strictObject({
-  /** Where (0, 0) lies, when that is known. */
-  origin: z
-    .strictObject({ lon: z.number().min(-180).max(180), lat: z.number().min(-89).max(89) })
-    .nullable()
-    .default(null),
-  outline: corners.nullable().default(null),
-  areas: z
-    .array(z.strictObject({ id: z.string().min(1).max(60), kind: z.enum(AREAS), name, corners }))
-    .max(200)
-    .default([]),
-  points: z
-    .array(z.strictObject({ id: z.string().min(1).max(60), kind: z.enum(POINTS), name, at: point }))
-    .max(200)
-    .default([]),
-  /** Downhill as a bearing, and how steep in percent. */
-  slope: z
-    .strictObject({ downDeg: z.number().min(0).max(360), percent: z.number().min(0).max(100) })
-    .nullable()
-    .default(null),
-});
-export type GroundsPlan = z.infer<typeof groundsPlanSchema>;
 export const EMPTY_PLAN: GroundsPlan = { origin: null, outline: null, areas: [], points: [], slope: null };
 
 /** Shoelace formula, m². */

@@ -8,6 +8,8 @@ export interface Vessel {
   capacity: number;
   /** Distance between two marks. */
   graduation: number;
+  /** Kept for pesticides alone; never a food or drink container. */
+  reserved?: boolean;
 }
 
 export interface Measured {

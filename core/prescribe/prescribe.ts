@@ -5,6 +5,7 @@ import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
 import type { Facts, Gate, WaterDistance } from '../gates/gate';
 import type { Region } from '../gates/region';
 import { blocked, gatesInForce } from '../gates/rules';
+import { usesHost } from '../label/match';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { StemRule } from '../measure/trunk';
@@ -239,21 +240,38 @@ export interface Option {
   use: LabelUse;
   stops: number;
   holds: number;
+  /** Worked out without its ring, for the comparison; null for what its label never allows here. */
+  result: Prescription | null;
 }
 
-/** Every use on the shelf that can be worked out here, the freest first; what a label never allows on this host is left to the end. */
+/** Whether a use is for this host and for what was named, and not for another. */
+const meant = (s: Situation, use: LabelUse) =>
+  usesHost(use, s.host.id, s.host.groups) && (!s.condition || use.targets.includes(s.condition.id));
+
+/**
+ * Every use on the shelf, the freest first. Those that the label never allows on this host or against what was named are
+ * counted with one stop and come last; they are worked out once somebody opens one.
+ */
 export function options(s: Situation, labels: readonly Label[], c: Choices): Option[] {
   const offered = labels.flatMap((label) =>
-    label.uses.map((use) => {
+    label.uses.map((use): Option => {
+      if (!meant(s, use)) return { label, use, stops: 1, holds: 0, result: null };
       // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
-      const { gates } = workOut(s, label, use, c, false);
+      const result = workOut(s, label, use, c, false);
       return {
         label,
         use,
-        stops: gates.filter((g) => g.strength === 'stop').length,
-        holds: blocked(gates, {}).length,
+        stops: result.gates.filter((g) => g.strength === 'stop').length,
+        holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold').length,
+        result,
       };
     }),
   );
-  return offered.sort((a, b) => a.stops - b.stops || a.holds - b.holds || a.label.key.localeCompare(b.label.key));
+  return offered.sort(
+    (a, b) =>
+      Number(b.result !== null) - Number(a.result !== null) ||
+      a.stops - b.stops ||
+      a.holds - b.holds ||
+      a.label.key.localeCompare(b.label.key),
+  );
 }

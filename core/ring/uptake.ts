@@ -3,12 +3,12 @@ import type { Device } from '../label/methods';
 import type { Ml } from '../units/units';
 import { vapourDeficit, type SoilState } from '../weather/air';
 
-/** Minutes for 10 mL a site into a well watered, transpiring tree at 1.2 kPa: practice figures, to be replaced by one's own log. */
-const BASE_MINUTES: Record<Device, number> = {
-  capsule: 40,
-  'pressure bottle': 8,
-  'low-pressure bottle': 25,
-  'tee infusion': 6,
+/** Minutes for a usual amount a site into a well watered, transpiring tree at 1.2 kPa: practice figures, to be replaced by one's own log. */
+const USUAL: Record<Device, { minutes: number; ml: Ml }> = {
+  capsule: { minutes: 40, ml: 4 },
+  'pressure bottle': { minutes: 8, ml: 20 },
+  'low-pressure bottle': { minutes: 25, ml: 20 },
+  'tee infusion': { minutes: 120, ml: 1000 },
 };
 
 export interface Uptake {
@@ -46,9 +46,10 @@ export function uptake(
       sentence: `About ${Math.round(minutes)} minutes, by your own log (n = ${log.length}).`,
     };
   }
+  const usual = USUAL[u.device];
   const deficit = vapourDeficit(u.temperatureC, u.humidity);
   const parts = [
-    { what: `${Math.round(u.mlPerSite * 10) / 10} mL a site`, factor: Math.max(0.2, u.mlPerSite / 10) },
+    { what: `${Math.round(u.mlPerSite * 10) / 10} mL a site`, factor: Math.max(0.2, u.mlPerSite / usual.ml) },
     {
       what: `air pulls with ${deficit.toFixed(2)} kPa`,
       factor: Math.min(4, Math.max(0.5, 1.2 / Math.max(0.15, deficit))),
@@ -62,11 +63,11 @@ export function uptake(
       factor: u.leaf === 'full' || u.leaf === null ? 1 : u.leaf === 'unfolding' ? 2 : 6,
     },
   ];
-  const minutes = parts.reduce((m, p) => m * p.factor, BASE_MINUTES[u.device]);
+  const minutes = parts.reduce((m, p) => m * p.factor, usual.minutes);
   return {
     minutes,
     n: 0,
-    parts: [{ what: `${u.device}, 10 mL in good weather: ${BASE_MINUTES[u.device]} min`, factor: 1 }, ...parts],
+    parts: [{ what: `${u.device}, ${usual.ml} mL in good weather: ${usual.minutes} min`, factor: 1 }, ...parts],
     sentence: `About ${minutes < 90 ? `${Math.round(minutes)} minutes` : `${(minutes / 60).toFixed(1)} hours`} from start to empty: an estimate, not a promise.`,
   };
 }

@@ -1,6 +1,7 @@
 import { curveCatmullRomClosed, lineRadial } from 'd3-shape';
-import type { Arc, OldSite } from '@/core/ring/ring';
+import type { Arc, Flare, OldSite, Sector } from '@/core/ring/ring';
 import { showTrunk, type UnitSystem } from '@/core/units/units';
+import { arcPath, compass, onRing as at } from './polar';
 
 export interface RingPicture {
   girthCm: number;
@@ -8,19 +9,16 @@ export interface RingPicture {
   sites: number[];
   arcs: Arc[];
   oldSites: OldSite[];
+  heights?: number[];
+  flares?: Flare[];
+  sectors?: Sector[];
 }
-
-const compass = (b: number) => ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'][Math.round(b / 45) % 8]!;
-const at = (bearing: number, r: number): [number, number] => [
-  Math.sin((bearing * Math.PI) / 180) * r,
-  -Math.cos((bearing * Math.PI) / 180) * r,
-];
 
 /** The same in words, for a screen reader and for the print. */
 export const ringWords = (p: RingPicture, units: UnitSystem = 'metric'): string =>
   p.sites.length === 0
     ? 'No sites.'
-    : `${p.sites.length} sites at ${showTrunk(p.heightCm, units).text} above soil, clockwise from north: ${p.sites.map((b, i) => `${i + 1} at ${b}° (${compass(b)})`).join(', ')}.${p.arcs.length ? ` Kept clear: ${p.arcs.map((a) => `${a.kind.replace('-', ' ')} ${a.from}° to ${a.to}°`).join(', ')}.` : ''}${p.oldSites.length ? ` ${p.oldSites.length} old holes, of ${[...new Set(p.oldSites.map((s) => s.year))].join(', ')}.` : ''}`;
+    : `${p.sites.length} sites at ${showTrunk(p.heightCm, units).text} above soil, clockwise from north: ${p.sites.map((b, i) => `${i + 1} at ${b}° (${compass(b)})${(p.heights?.[i] ?? p.heightCm) > p.heightCm ? ' in the row above' : ''}`).join(', ')}.${p.flares?.length ? ` Flares at ${p.flares.map((f) => `${f.bearing}°`).join(', ')}.` : ''}${p.arcs.length ? ` Kept clear: ${p.arcs.map((a) => `${a.kind.replace('-', ' ')} ${a.from}° to ${a.to}°`).join(', ')}.` : ''}${p.oldSites.length ? ` ${p.oldSites.length} old holes, of ${[...new Set(p.oldSites.map((s) => s.year))].join(', ')}.` : ''}`;
 
 /** The trunk from above at injection height, north up: sites numbered clockwise, old holes, bark to keep clear of. */
 export function RingFigure({
@@ -59,23 +57,47 @@ export function RingFigure({
             N
           </text>
         )}
+        {!mini &&
+          picture.flares?.map((f) => {
+            const [x, y] = at(f.bearing, R - 6);
+            return (
+              <circle
+                key={`f${f.bearing}`}
+                cx={x}
+                cy={y}
+                r={14 + 8 * f.strength}
+                fill="var(--wood)"
+                stroke="var(--ink)"
+                strokeWidth="5"
+              />
+            );
+          })}
         <path d={radial(R)} fill="var(--wood)" stroke="var(--ink)" strokeWidth={mini ? 8 : 5} />
         {!mini &&
           [0.86, 0.74, 0.61, 0.49, 0.37, 0.26, 0.15, 0.06].map((f) => (
             <path key={f} d={radial(R * f)} fill="none" stroke="var(--ink-2)" strokeOpacity="0.35" strokeWidth="1" />
           ))}
+        {!mini &&
+          picture.sectors?.map((s, i) => (
+            <path
+              key={`s${i}`}
+              d={arcPath(s.from, s.to, R + 44, R + 46 + 3 * s.severity)}
+              fill="var(--sap)"
+              stroke="var(--ink)"
+              strokeWidth="0.8"
+            />
+          ))}
         {picture.arcs.map((a) => {
           const width = a.from === a.to ? 360 : (a.to - a.from + 360) % 360;
-          const pts = Array.from({ length: Math.ceil(width / 4) + 1 }, (_, i) =>
-            Math.min(a.from + i * 4, a.from + width),
-          );
-          const d = [...pts.map((b) => at(b, R + 4)), ...pts.reverse().map((b) => at(b, R - 22))]
-            .map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`)
-            .join('');
           const [tx, ty] = at(a.from + width / 2, R + 34);
           return (
             <g key={`${a.kind}${a.from}`}>
-              <path d={`${d}Z`} fill="url(#kept-clear)" stroke="var(--madder)" strokeWidth="1.5" />
+              <path
+                d={arcPath(a.from, a.to, R - 22, R + 4)}
+                fill="url(#kept-clear)"
+                stroke="var(--madder)"
+                strokeWidth="1.5"
+              />
               {!mini && (
                 <text
                   x={Math.max(-150, Math.min(150, tx))}
@@ -130,10 +152,13 @@ export function RingFigure({
           return (
             <g key={b} className="moved">
               <path d={`M${x} ${y}L${ix} ${iy}`} stroke="var(--ink)" strokeWidth="2.6" />
-              <circle
-                cx={x}
-                cy={y}
-                r={mini ? 13 : crowded ? 7 : 13}
+              <rect
+                x={x - (mini ? 13 : crowded ? 7 : 13)}
+                y={y - (mini ? 13 : crowded ? 7 : 13)}
+                width={2 * (mini ? 13 : crowded ? 7 : 13)}
+                height={2 * (mini ? 13 : crowded ? 7 : 13)}
+                // A site of the row above is square, so that the print tells it without colour.
+                rx={(picture.heights?.[i] ?? picture.heightCm) > picture.heightCm ? 2 : 13}
                 fill="var(--cambium)"
                 stroke="var(--ink)"
                 strokeWidth="1.8"

@@ -196,6 +196,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
           <nav aria-label="All places" className="flex flex-col">
             {[
               ...PLACES,
+              { path: '/rules', name: 'Rules' },
               { path: '/people', name: 'People' },
               { path: '/me', name: `${name}: units, theme, sign out` },
             ].map((p) => (

@@ -18,6 +18,7 @@ export const PLACES = [
       'Clients, their places, and every tree.',
       'Type a tag, a street, a client or a host to find a tree; several words narrow it down.',
       'Trees come in from a CSV file, and go out as CSV or GeoJSON.',
+      'Each place has a plan: draw it by handles or by numbers, or bring GeoJSON in. Water, hives and neighbours on it answer the gates.',
     ],
   },
   {
@@ -25,7 +26,7 @@ export const PLACES = [
     name: 'Rounds',
     letter: 'r',
     help: [
-      'Plans that wait for a crew, by place and in walking order, with what to load.',
+      'Plans and works that wait for a crew, by place and in walking order, with what to load.',
       'Open a tag to start its sheet. The load adds up product, water and protective equipment.',
     ],
   },
@@ -86,8 +87,13 @@ const OTHER_HELP: Record<string, readonly string[]> = {
     'The twig at the left shows the steps: Examine, Decide, Prescribe, Apply, Look again. Any of them can be opened at any time.',
     'Examine: grade what you see; “Nothing else here” settles a place. The next look is what would tell most for its minute; Alt and a figure answer it. The balance shows what speaks for and against each candidate.',
     'Decide: the ranking and the rules make a proposal with its reasons; you decide. “One page for the client” can be read out and printed.',
+    'Prescribe: every label and every work without a label, side by side. What only somebody at the tree can say is asked; a site of the ring can be dragged or stepped, and a move that breaks a rule is refused with its reason.',
     'What you type is kept on this device until it is saved.',
     'n and p walk to the next and the previous tree; m measures, e examines, r records.',
+  ],
+  '/rules': [
+    'Every gate there is: what it is about, where its facts come from, and which labels and regions set it.',
+    'An owner keeps the region profile here; each change is a version, and a profile nobody has compared lately is said to be stale.',
   ],
   '/people': ['Who works here, in which role, with which licence. Only an owner changes it.'],
   '/me': ['Your units, your theme, your calendar address, and a way out on every device.'],

@@ -64,6 +64,13 @@ export const chooseSchools = act(
   z.object({
     crownLoss: z.enum(['knowledge', '30', '50']),
     programme: z.enum(['conventional', 'organic', 'threshold']),
+    stems: z.enum(['ask', 'sum', 'basal-area', 'each']),
+    route: z.enum(['soil first', 'injection first', 'spray or physical first']),
+    frequency: z.enum(['yearly, small', 'every 2–3 years']),
+    rootZone: z.enum(['12', '18']),
+    woundDressing: z.enum(['none', 'wilt region', 'always on oak']),
+    sticky: z.enum(['on a wrap', 'never']),
+    mesh: z.enum(['metal', 'plastic']),
   }),
   async (v, s) => {
     await setSchools(v, {

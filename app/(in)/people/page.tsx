@@ -51,8 +51,7 @@ export default async function People() {
       {manage && (
         <Section title="Schools" aside="where practitioners disagree">
           <ChooseSchools
-            crownLoss={String(v.schools.crownLoss) as 'knowledge' | '30' | '50'}
-            programme={v.schools.programme}
+            chosen={{ ...v.schools, crownLoss: String(v.schools.crownLoss) as '30' | '50' | 'knowledge' }}
           />
         </Section>
       )}

@@ -153,41 +153,105 @@ export function ChangePerson({ person }: { person: Editable }) {
   );
 }
 
+type Chosen = Parameters<typeof chooseSchools>[0];
+/** Each question on which good practitioners part, and what the answers mean. */
+const QUESTIONS: { key: keyof Chosen; question: string; answers: [value: string, name: string][] }[] = [
+  {
+    key: 'crownLoss',
+    question: 'Crown loss beyond which borers are not treated',
+    answers: [
+      ['knowledge', 'as the guide says'],
+      ['30', '30 %'],
+      ['50', '50 %'],
+    ],
+  },
+  {
+    key: 'programme',
+    question: 'Programme',
+    answers: [
+      ['conventional', 'conventional, few visits'],
+      ['organic', 'organic-listed only'],
+      ['threshold', 'threshold only: scout, then act'],
+    ],
+  },
+  {
+    key: 'route',
+    question: 'Against what sits inside the tree',
+    answers: [
+      ['soil first', 'soil first: cheap, slow, capped'],
+      ['injection first', 'injection first: targeted, wounds'],
+      ['spray or physical first', 'spray or physical first'],
+    ],
+  },
+  {
+    key: 'frequency',
+    question: 'Injections',
+    answers: [
+      ['yearly, small', 'yearly, small holes'],
+      ['every 2–3 years', 'every two or three years'],
+    ],
+  },
+  {
+    key: 'stems',
+    question: 'Several stems, where a label leaves it open',
+    answers: [
+      ['ask', 'ask at every plan'],
+      ['sum', 'sum of diameters'],
+      ['basal-area', 'basal-area equivalent'],
+      ['each', 'each stem a tree'],
+    ],
+  },
+  {
+    key: 'rootZone',
+    question: 'Critical root zone',
+    answers: [
+      ['12', '12 × diameter'],
+      ['18', '18 × diameter: old, sensitive trees'],
+    ],
+  },
+  {
+    key: 'woundDressing',
+    question: 'Wound dressing',
+    answers: [
+      ['none', 'none'],
+      ['wilt region', 'oaks in the wilt season, at once'],
+      ['always on oak', 'always on oak'],
+    ],
+  },
+  {
+    key: 'sticky',
+    question: 'Sticky bands',
+    answers: [
+      ['on a wrap', 'always on a wrap'],
+      ['never', 'never: ants at soil and bridges'],
+    ],
+  },
+  {
+    key: 'mesh',
+    question: 'Guards',
+    answers: [
+      ['metal', 'metal mesh'],
+      ['plastic', 'plastic spiral'],
+    ],
+  },
+];
+
 /** Where practitioners disagree, the outfit chooses; a label or a region's duty is never loosened by it. */
-export function ChooseSchools({
-  crownLoss,
-  programme,
-}: {
-  crownLoss: 'knowledge' | '30' | '50';
-  programme: 'conventional' | 'organic' | 'threshold';
-}) {
+export function ChooseSchools({ chosen }: { chosen: Chosen }) {
   const { faults, send } = useSend(chooseSchools);
   const said = useSaid();
-  const choose = (next: { crownLoss?: typeof crownLoss; programme?: typeof programme }) =>
-    send({ crownLoss, programme, ...next }, () => said({ sentence: 'School chosen.' }));
   return (
     <div className="pt-2">
       <FormFaults faults={faults} />
-      <Choices
-        label="Crown loss beyond which borers are not treated"
-        value={crownLoss}
-        onChange={(x) => choose({ crownLoss: x })}
-        options={[
-          { value: 'knowledge', name: 'as the guide says' },
-          { value: '30', name: '30 %' },
-          { value: '50', name: '50 %' },
-        ]}
-      />
-      <Choices
-        label="Programme"
-        value={programme}
-        onChange={(x) => choose({ programme: x })}
-        options={[
-          { value: 'conventional', name: 'conventional, few visits' },
-          { value: 'organic', name: 'organic-listed only' },
-          { value: 'threshold', name: 'threshold only: scout, then act' },
-        ]}
-      />
+      {QUESTIONS.map((q) => (
+        <Choices
+          key={q.key}
+          label={q.question}
+          value={chosen[q.key] as string}
+          onChange={(x) => send({ ...chosen, [q.key]: x }, () => said({ sentence: 'School chosen.' }))}
+          options={q.answers.map(([value, name]) => ({ value, name }))}
+        />
+      ))}
     </div>
   );
 }

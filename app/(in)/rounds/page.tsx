@@ -2,7 +2,8 @@ import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showFill, showFine, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import { openPlans, type OpenPlan } from '@/store/plans';
+import { openPlans, openWorks, type OpenPlan } from '@/store/plans';
+import { findWork } from '@/core/work/works';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { viewer } from '../../_server/viewer';
@@ -19,7 +20,8 @@ const group = <K,>(plans: OpenPlan[], by: (p: OpenPlan) => K) => {
 
 export default async function Rounds() {
   const v = await viewer();
-  const plans = await openPlans(v);
+  const [plans, works] = await Promise.all([openPlans(v), openWorks(v)]);
+  const workPlaces = [...new Map(works.map((w) => [w.placeId, works.filter((x) => x.placeId === w.placeId)])).values()];
   const places = group(plans, (p) => p.placeId);
   const products = group(plans, (p) => p.labelKey);
   const bits = [...new Set(plans.flatMap((p) => (p.drillMm ? [p.drillMm] : [])))];
@@ -29,7 +31,8 @@ export default async function Rounds() {
       <p className="text-head leading-tight font-extrabold">Rounds</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Places">{places.size}</TagLine>
-        <TagLine name="Trees">{plans.length}</TagLine>
+        <TagLine name="Sheets">{plans.length}</TagLine>
+        <TagLine name="Works">{works.length}</TagLine>
         <TagLine name="Mix">
           {
             showVolume(
@@ -44,7 +47,7 @@ export default async function Rounds() {
   const load = (
     <section>
       <h2 className="text-body">Load</h2>
-      {plans.length === 0 ? (
+      {plans.length + works.length === 0 ? (
         <p className="text-ink-2">Nothing to load.</p>
       ) : (
         <>
@@ -71,6 +74,20 @@ export default async function Rounds() {
             {bits.length > 0 && <Fact name="Bits">{bits.map((b) => showFine(b, v.units).text).join(', ')}</Fact>}
             {sum(plans, (p) => p.sites ?? 0) > 0 && <Fact name="Devices">{sum(plans, (p) => p.sites ?? 0)}</Fact>}
           </dl>
+          {works.length > 0 && (
+            <>
+              <h3 className="mt-4">For the works</h3>
+              <ul className="text-[0.9375rem]">
+                {works.flatMap((w) =>
+                  w.sheet.take.map((t, i) => (
+                    <li key={`${w.id}${i}`}>
+                      {t.what}: <b>{t.amount}</b> ({w.tag})
+                    </li>
+                  )),
+                )}
+              </ul>
+            </>
+          )}
           <h3 className="mt-4">To wear</h3>
           <ul className="text-[0.9375rem]">
             {protection.map((p) => (
@@ -97,8 +114,8 @@ export default async function Rounds() {
         </>
       }
     >
-      <h1>{plans.length ? 'What waits, place by place' : 'Nothing waits for a crew'}</h1>
-      {plans.length === 0 && (
+      <h1>{plans.length + works.length ? 'What waits, place by place' : 'Nothing waits for a crew'}</h1>
+      {plans.length + works.length === 0 && (
         <p className="mt-3">
           Prescribe on a tree, and its plan waits here with what to load. <Link href="/grounds">Find a tree</Link>
         </p>
@@ -123,6 +140,27 @@ export default async function Rounds() {
                 }
               >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}
+              </TagRow>
+            ))}
+          </ul>
+        </Section>
+      ))}
+      {workPlaces.map((of) => (
+        <Section key={`w${of[0]!.placeId}`} title={of[0]!.placeName} aside="works without a product">
+          <ul>
+            {of.map((w) => (
+              <TagRow
+                key={w.id}
+                href={`/tree/${w.treeId}#works`}
+                tag={w.tag}
+                title={findHost(w.hostId)?.name ?? w.hostId}
+                right={
+                  <span className="figures text-right font-bold">
+                    {w.sheet.figures[0]!.value} {w.sheet.figures[0]!.unit}
+                  </span>
+                }
+              >
+                {findWork(w.workId)?.name ?? w.workId}
               </TagRow>
             ))}
           </ul>

@@ -8,7 +8,18 @@ import { isLiquid } from '@/core/label/liquid';
 import { labelSchema } from '@/core/label/schema';
 import { readNumber } from '@/core/units/numbers';
 import { MASS, VOLUME } from '@/core/units/units';
-import { addLabel, addVessel, checkLabel, countLot, lotById, receive, removeVessel, shelfLabels } from '@/store/shelf';
+import {
+  addLabel,
+  addVessel,
+  checkLabel,
+  countLot,
+  lotById,
+  receive,
+  removeSprayer,
+  removeVessel,
+  saveSprayer,
+  shelfLabels,
+} from '@/store/shelf';
 import { act, done, faultsOf, refuse, type Answer } from '@/app/_server/act';
 import { todayOf } from '@/app/_server/viewer';
 
@@ -107,6 +118,8 @@ export const keepVessel = act(
     dimension: z.enum(['volume', 'mass']),
     capacity: typed,
     graduation: typed,
+    /** Marked, and used for nothing else. */
+    reserved: z.boolean().default(true),
   }),
   async (v, x): Promise<Answer> => {
     const unit = x.dimension === 'volume' ? 'mL' : 'g';
@@ -127,6 +140,7 @@ export const keepVessel = act(
       dimension: x.dimension,
       capacity: capacity.value,
       graduation: graduation.value,
+      reserved: x.reserved,
     });
     all();
     return done;
@@ -135,6 +149,38 @@ export const keepVessel = act(
 
 export const dropVessel = act('keep the shelf', z.object({ id: uuid }), async (v, { id }) => {
   await removeVessel(v, id);
+  all();
+  return done;
+});
+
+/** A sprayer, with its flow as measured: fill, spray for a minute, measure what is gone. */
+export const keepSprayer = act(
+  'keep the shelf',
+  z.object({
+    id: uuid,
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    holds: typed,
+    flow: typed,
+  }),
+  async (v, x): Promise<Answer> => {
+    const holds = readNumber(x.holds, { name: 'What the tank holds', above: 0, max: 5000, unit: 'L' });
+    if (!holds.ok) return refuse('holds', holds.sentence);
+    const flow = x.flow.trim() ? readNumber(x.flow, { name: 'The flow', above: 0, max: 1000, unit: 'L/min' }) : null;
+    if (flow && !flow.ok) return refuse('flow', flow.sentence);
+    await saveSprayer(v, {
+      id: x.id,
+      name: x.name,
+      holdsMl: holds.value * 1000,
+      flowMlMin: flow?.ok ? flow.value * 1000 : null,
+      calibratedOn: flow?.ok ? todayOf(v) : null,
+    });
+    all();
+    return done;
+  },
+);
+
+export const dropSprayer = act('keep the shelf', z.object({ id: uuid }), async (v, { id }) => {
+  await removeSprayer(v, id);
   all();
   return done;
 });

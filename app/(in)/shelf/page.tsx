@@ -2,19 +2,25 @@ import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
 import { showAmount } from '@/core/units/units';
-import { lastMoves, listLots, listVessels, shelfLabels } from '@/store/shelf';
+import { lastMoves, listLots, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { allows, todayOf, viewer } from '../../_server/viewer';
-import { AddVessel, CheckLabel, CountLot, LabelFile, Receive, RemoveVessel } from './shelf.client';
+import { AddVessel, CheckLabel, CountLot, LabelFile, Receive, RemoveVessel, SprayerForm } from './shelf.client';
 
 export const metadata = { title: 'Shelf' };
 
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
-  const [labels, lots, vessels, moves] = await Promise.all([shelfLabels(v), listLots(v), listVessels(v), lastMoves(v)]);
+  const [labels, lots, vessels, moves, sprayers] = await Promise.all([
+    shelfLabels(v),
+    listLots(v),
+    listVessels(v),
+    lastMoves(v),
+    listSprayers(v),
+  ]);
   const keep = allows(v, 'keep the shelf');
   const show = (amount: number, unit: 'mL' | 'g') =>
     showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;
@@ -57,6 +63,11 @@ export default async function Shelf() {
             becomes its next version.
           </p>
           <LabelFile />
+          <p className="mt-3">
+            <Link href="/shelf/labels/new" className="press">
+              Enter it from the paper label
+            </Link>
+          </p>
         </section>
       )}
     </>
@@ -159,13 +170,31 @@ export default async function Shelf() {
             <li key={x.id} className="row figures flex items-center justify-between gap-4 py-1.5">
               <b>{x.name}</b>
               <span className="flex items-center gap-4">
-                marks every {x.graduation} {x.dimension === 'volume' ? 'mL' : 'g'}, holds {x.capacity}
+                {x.reserved === false && <b className="text-madder">not reserved</b>} marks every {x.graduation}{' '}
+                {x.dimension === 'volume' ? 'mL' : 'g'}, holds {x.capacity}
                 {keep && <RemoveVessel vessel={x} />}
               </span>
             </li>
           ))}
         </ul>
         {keep && <AddVessel />}
+      </Section>
+      <Section
+        title="Sprayers"
+        aside="the flow as measured: fill, spray a minute, measure what is gone"
+        empty={sprayers.length === 0 && !keep && 'No sprayer yet: loads cannot be split.'}
+      >
+        {sprayers.map((x) =>
+          keep ? (
+            <SprayerForm key={x.id} sprayer={x} />
+          ) : (
+            <p key={x.id} className="row py-2">
+              <b>{x.name}</b>, {x.holdsMl / 1000} L
+              {x.flowMlMin ? `, ${x.flowMlMin / 1000} L a minute, calibrated ${x.calibratedOn}` : ', not calibrated'}
+            </p>
+          ),
+        )}
+        {keep && <SprayerForm key={sprayers.length} />}
       </Section>
     </Frame>
   );

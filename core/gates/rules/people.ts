@@ -1,7 +1,6 @@
 import { AIRBORNE } from '../../label/methods';
 import { after } from '../../season/follow-ups';
 import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule } from '../gate';
-import { STALE_MONTHS } from '../region';
 
 const licence: Check = (f) => {
   if (!f.region.licenceNeeded && !f.label.restricted && !f.label.licenceCategory) return null;
@@ -65,6 +64,8 @@ const labelChecked: Check = (f) => {
     : null;
 };
 
+/** A profile that nobody has compared with the rules in force for this long is stale. */
+const STALE_MONTHS = 12;
 const supervised: Check = (f) =>
   f.label.restricted && f.supervised === false
     ? gate(

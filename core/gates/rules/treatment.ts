@@ -1,6 +1,6 @@
 import { CERTAINTIES, TREATS } from '../../diagnose/words';
 import { usesHost } from '../../label/match';
-import { asking, days, gate, labelSource, type Check, type Rule } from '../gate';
+import { asking, gate, labelSource, type Check, type Rule } from '../gate';
 
 const hostOnLabel: Check = (f) =>
   usesHost(f.use, f.host.id, f.host.groups)

@@ -2,6 +2,11 @@
 
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { FACT_KEYS, SAID } from '@/core/gates/said';
+import { dayIn, followUps } from '@/core/season/follow-ups';
+import { DENSITY } from '@/core/spray/crown';
+import { readAnswers } from '@/core/work/work';
+import { findWork } from '@/core/work/works';
 import { bookingSchema, uuid, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
 import { LEAF_STATES } from '@/core/diagnose/words';
@@ -14,12 +19,12 @@ import { findCondition, findHost } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
 import { settle } from '@/store/follow-ups';
 import { setTreeArchived } from '@/store/grounds';
-import { addPlan, getPlan, setPlanState } from '@/store/plans';
-import { getLabel, listVessels, lotsOf, shelfLabels } from '@/store/shelf';
+import { addPlan, addWorkPlans, getPlan, getWorkPlan, setPlanState, settleWork } from '@/store/plans';
+import { getLabel, listSprayers, listVessels, lotsOf, shelfLabels } from '@/store/shelf';
 import { addReading, changeTree } from '@/store/tree';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { noTree, numberAt, seen, treeOf, typed } from './acting';
-import { situationOf, usualChoices } from '@/app/_server/situation';
+import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
 import type { Fault } from '@/core/book/write';
 
@@ -83,6 +88,12 @@ export const measure = act(
     atHeight: typed,
     height: typed,
     heightUnit: z.enum(['m', 'ft']),
+    /** In the unit of the height. */
+    crownWidth: typed,
+    crownBase: typed,
+    flares: z
+      .array(z.strictObject({ bearing: z.number().min(0).max(360), strength: z.number().min(0).max(1) }))
+      .max(24, 'At most 24 flares.'),
     atHeightUnit: z.enum(['cm', 'in']),
     obstacles: z.string().max(500, 'At most 500 signs.'),
     arcs: z
@@ -121,6 +132,23 @@ export const measure = act(
         : { name: 'The tree’s height', above: 0, max: 426, unit: 'ft' },
       true,
     );
+    const large = m.heightUnit === 'm' ? 1 : 100 / LENGTH.ft;
+    const crownWidth = numberAt(
+      faults,
+      'crownWidth',
+      m.crownWidth,
+      { name: 'The crown’s width', above: 0, max: Math.round(60 * large), unit: m.heightUnit },
+      true,
+    );
+    const crownBase = numberAt(
+      faults,
+      'crownBase',
+      m.crownBase,
+      { name: 'The height of the lowest leaves', min: 0, max: Math.round(100 * large), unit: m.heightUnit },
+      true,
+    );
+    if (height !== null && crownBase !== null && crownBase >= height)
+      faults.push({ path: 'crownBase', sentence: 'The lowest leaves hang below the top of the tree.' });
     const arcs = m.arcs.map((a, i) => {
       const rule = { name: 'A bearing', min: 0, max: 360, unit: '°' };
       return {
@@ -139,8 +167,11 @@ export const measure = act(
       atHeightCm: atHeight! * LENGTH[m.atHeightUnit],
       stems,
       treeHeightM: height === null ? null : (height * LENGTH[m.heightUnit]) / 100,
+      crownWidthM: crownWidth === null ? null : crownWidth / large,
+      crownBaseM: crownBase === null ? null : crownBase / large,
       obstacles: m.obstacles,
       arcs,
+      flares: m.flares,
       method: m.method,
     });
     seen();
@@ -149,12 +180,26 @@ export const measure = act(
   },
 );
 
+/** What somebody at the tree has said: each answer is one of those the question offers; the stage comes from the label. */
+const saidSchema = z
+  .partialRecord(z.enum(FACT_KEYS), z.string().max(60))
+  .refine(
+    (said) =>
+      FACT_KEYS.every(
+        (k) => said[k] === undefined || k === 'stage' || (SAID[k].answers as readonly string[]).includes(said[k]),
+      ),
+    'This answer was not offered.',
+  );
 const choicesSchema = z.object({
   soil: z.enum(SOIL_WORDS).nullable(),
   leaf: z.enum(LEAF_STATES).nullable(),
   stemRule: z.enum(['sum', 'basal-area', 'each', 'largest']).optional(),
   rangePoint: z.number().min(0).max(1).optional(),
   rangeReason: z.string().max(200).optional(),
+  said: saidSchema.optional(),
+  density: z.enum(Object.keys(DENSITY) as [keyof typeof DENSITY]).optional(),
+  bearings: z.array(z.number().int().min(0).max(359)).max(200).optional(),
+  tankId: uuid.optional(),
 });
 
 /** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */
@@ -167,21 +212,45 @@ export const makePlan = act(
     useKey: z.string().max(60),
     choices: choicesSchema,
     released: z.record(z.string().max(60), z.string().max(600)),
+    /** Like trees of the same row that get the same, each dosed by its own trunk. */
+    alike: z
+      .array(z.object({ id: uuid, treeId: uuid }))
+      .max(60, 'At most 60 trees at once.')
+      .default([]),
   }),
-  async (v, p): Promise<Answer> => {
-    const [tree, labels, vessels, held] = await Promise.all([
-      treeOf(v, p.treeId),
+  async (v, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+    const [labels, vessels, tanks, held] = await Promise.all([
       shelfLabels(v),
       listVessels(v),
+      listSprayers(v),
       getLabel(v, p.labelId),
     ]);
-    if (!tree) return noTree;
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
-    const choices: Choices = { ...usualChoices(tree, station().at(new Date())), ...p.choices, system: v.units };
-    const s = situationOf(v, tree, labels, vessels);
-    const result = prescribe(s, held.label, use, choices);
-    const open = blocked(result.gates, p.released);
+    const now = station().at(new Date());
+    const one = async (planId: string, treeId: string, first: boolean) => {
+      const tree = await treeOf(v, treeId);
+      if (!tree) return null;
+      // Sites moved by hand are those of the tree in hand.
+      const { bearings, ...shared } = p.choices;
+      const choices: Choices = {
+        ...usualChoices(tree, now),
+        ...shared,
+        ...(first && bearings ? { bearings } : {}),
+        system: v.units,
+      };
+      const s = situationOf(v, tree, labels, vessels, {
+        tanks,
+        windFromDeg: now.windFromDeg,
+        humidity: now.humidity,
+        without: held.label.key,
+      });
+      const result = prescribe(s, held.label, use, choices);
+      return { planId, tree, s, choices, result, open: blocked(result.gates, p.released) };
+    };
+    const chosen = await one(p.id, p.treeId, true);
+    if (!chosen) return noTree;
+    const { tree, s, choices, result, open } = chosen;
     if (!result.dose.ok || open.length)
       return {
         ok: false,
@@ -199,8 +268,99 @@ export const makePlan = act(
       result,
       released: p.released,
     });
+    const left: { tag: string; why: string }[] = [];
+    for (const a of p.alike) {
+      const other = await one(a.id, a.treeId, false);
+      if (!other) continue;
+      const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
+      if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
+      else
+        await addPlan(v, {
+          id: a.id,
+          treeId: a.treeId,
+          labelId: p.labelId,
+          useKey: use.key,
+          conditionId: other.s.condition.id,
+          choices: other.choices,
+          result: other.result,
+          released: p.released,
+        });
+    }
+    seen();
+    return { ok: true, value: { left } };
+  },
+);
+
+/** Planning a work without a label: its arithmetic and gates run again here, for the tree in hand and its like. */
+export const planWork = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    workId: z.string().max(60),
+    answers: z.record(z.string().max(40), z.union([z.string().max(60), z.number(), z.boolean()])),
+    released: z.record(z.string().max(60), z.string().max(600)),
+    alike: z
+      .array(z.object({ id: uuid, treeId: uuid }))
+      .max(60, 'At most 60 trees at once.')
+      .default([]),
+  }),
+  async (v, p): Promise<Answer> => {
+    const work = findWork(p.workId);
+    if (!work) return refuse('workId', 'There is no such work.');
+    const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
+    for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
+      const tree = await treeOf(v, t.treeId);
+      const facts = tree && workFactsOf(v, tree);
+      if (!tree || !facts) {
+        if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
+        continue;
+      }
+      const read = readAnswers(work, facts, p.answers);
+      if (!read.ok) return { ok: false, faults: read.faults };
+      const sheet = work.workOut(facts, read.answers);
+      const open = blocked(sheet.gates, p.released);
+      if (open.length) {
+        if (t.id === p.id)
+          return {
+            ok: false,
+            faults: open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` })),
+          };
+        continue;
+      }
+      plans.push({
+        id: t.id,
+        treeId: tree.id,
+        workId: work.id,
+        conditionId: facts.condition?.id ?? null,
+        answers: read.answers,
+        sheet,
+        released: p.released,
+      });
+    }
+    await addWorkPlans(v, plans);
     seen();
     return done;
+  },
+);
+
+/** A work carried out today, or dropped; its follow-ups are counted from today. */
+export const finishWork = act(
+  'apply',
+  z.object({ id: uuid, done: z.boolean(), note: z.string().trim().max(2000, 'At most 2000 signs.') }),
+  async (v, p): Promise<Answer> => {
+    const plan = await getWorkPlan(v, p.id);
+    const tree = plan && (await treeOf(v, plan.treeId));
+    if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
+    const today = dayIn(new Date(), tree.timeZone);
+    const settled = await settleWork(
+      v,
+      { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },
+      v7,
+      p.done ? followUps(plan.sheet.followUps, today) : [],
+    );
+    seen();
+    return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
   },
 );
 
@@ -227,11 +387,16 @@ export const book = act(
     const condition = findCondition(plan.conditionId);
     if (!tree || !use || !condition || !plan.result.dose.ok)
       return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
+    const saidNow = saidSchema.safeParse(b.said);
+    if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
     const said = weatherSchema.parse(b.weather);
     const s = situationOf(v, tree, labels, vessels);
     // The same gates once more, with the ground and air of the hour in which it was done.
     const fresh = prescribe(s, plan.label, use, {
       ...plan.choices,
+      said: { ...plan.choices.said, ...saidNow.data },
+      phase: 'apply',
+      now: b.startedAt,
       soil: b.soil ?? soilState(said),
       temperatureC: said.temperatureC,
       windMs: said.windMs,

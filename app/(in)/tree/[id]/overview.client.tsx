@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { archiveTree, editTree, settleFollowUp } from './actions';
+import { archiveTree, editTree, finishWork, settleFollowUp } from './actions';
 
 /** Settles a visit that was only a look, with Undo. */
 export function Settle({ id, what }: { id: string; what: string }) {
@@ -28,6 +28,44 @@ export function Settle({ id, what }: { id: string; what: string }) {
       </button>
       <FormFaults faults={faults} />
     </>
+  );
+}
+
+/** A work without a label: done today, with a word about it, or dropped. */
+export function FinishWork({ id, name }: { id: string; name: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [note, setNote] = useState('');
+  const { busy, faults, send } = useSend(finishWork);
+  const end = (done: boolean) =>
+    send({ id, done, note }, () => {
+      said({ sentence: done ? `Done: ${name}. What follows is on Season.` : `Dropped: ${name}.` });
+      router.refresh();
+    });
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-2">
+      <FormFaults faults={faults} />
+      <input
+        className="box max-w-72"
+        aria-label={`A word on ${name}`}
+        placeholder="How it went"
+        maxLength={2000}
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+      />
+      <button type="button" className="press" disabled={busy} aria-label={`Done: ${name}`} onClick={() => end(true)}>
+        Done today
+      </button>
+      <button
+        type="button"
+        className="press press-plain"
+        disabled={busy}
+        aria-label={`Drop: ${name}`}
+        onClick={() => end(false)}
+      >
+        Drop
+      </button>
+    </div>
   );
 }
 

@@ -12,7 +12,8 @@ import { loadTree } from '../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
 import { checksOf, finder, knowledgeOf, testWords } from '@/app/_server/diagnosis';
 import { ChangeAnswer } from './chain.client';
-import { EditTree, Settle } from './overview.client';
+import { EditTree, FinishWork, Settle } from './overview.client';
+import { findWork } from '@/core/work/works';
 import { hostNames } from '@/app/(in)/grounds/host-names';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
@@ -122,6 +123,53 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           )}
         </Section>
       </div>
+
+      {tree.works.length > 0 && (
+        <Section title="Works without a product" id="works">
+          <ul>
+            {tree.works.map((w) => {
+              const name = findWork(w.workId)?.name ?? w.workId;
+              return (
+                <li key={w.id} className="row py-3">
+                  <p>
+                    <b>{name}</b>
+                    {w.sheet.figures.map((f) => (
+                      <span key={f.name} className="figures">
+                        {' '}
+                        · {f.name} {f.value} {f.unit}
+                      </span>
+                    ))}
+                  </p>
+                  <p className="text-small text-ink-2">
+                    {w.byName}, {dayAndClock(w.at, tree.timeZone)}:{' '}
+                    {w.state === 'open'
+                      ? 'waits for a crew'
+                      : w.state === 'done'
+                        ? `done ${shortDay(w.doneOn!)}${w.note ? `, ${w.note}` : ''}`
+                        : 'dropped'}
+                  </p>
+                  {w.state === 'open' && (
+                    <details>
+                      <summary className="min-h-12 font-semibold">Sheet</summary>
+                      <ol className="list-decimal pl-5">
+                        {w.sheet.steps.map((s) => (
+                          <li key={s} className="py-0.5">
+                            {s}
+                          </li>
+                        ))}
+                      </ol>
+                      <p className="mt-1 text-[0.9375rem]">
+                        To take: {w.sheet.take.map((t) => `${t.what} ${t.amount}`).join('; ')}.
+                      </p>
+                    </details>
+                  )}
+                  {w.state === 'open' && allows(v, 'apply') && <FinishWork id={w.id} name={name} />}
+                </li>
+              );
+            })}
+          </ul>
+        </Section>
+      )}
 
       {tree.changes.length > 0 && (
         <Section title="Found while digging" aside="the plan changes when the client agrees">

@@ -104,7 +104,10 @@ export default async function PlacePage({
     <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
       <h1>{place.name}</h1>
       <p className="text-ink-2">{place.address}</p>
-      <p className="mt-2">
+      <p className="mt-2 flex flex-wrap gap-2">
+        <Link href={`/grounds/places/${id}/plan`} className="press">
+          Plan of the grounds
+        </Link>
         <Link href={`/grounds/places/${id}/spread`} className="press">
           How a finding has spread
         </Link>

@@ -1,11 +1,13 @@
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { getLabel } from '@/store/shelf';
+import { getLabel, labelVersions } from '@/store/shelf';
+import { differences } from '@/core/label/difference';
+import Link from 'next/link';
 import { findCondition, findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import { idOr404, viewer } from '@/app/_server/viewer';
+import { allows, idOr404, viewer } from '@/app/_server/viewer';
 
 export const metadata = { title: 'Label' };
 
@@ -14,6 +16,9 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
   const id = idOr404((await params).id);
   const held = (await getLabel(v, id)) ?? notFound();
   const { label } = held;
+  const versions = await labelVersions(v, label.key);
+  const before = versions.find((x) => x.version < label.version);
+  const changed = before ? differences(before.label, label) : [];
   const tag = (
     <>
       <p className="text-lead leading-tight font-extrabold">{label.name}</p>
@@ -35,6 +40,19 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
       <a className="press" href={`/api/labels/${id}`} download>
         Take it as JSON
       </a>
+      {allows(v, 'keep the shelf') && (
+        <Link className="press" href={`/shelf/labels/new?from=${id}`}>
+          Enter its next version
+        </Link>
+      )}
+      <ul className="text-[0.9375rem]">
+        {versions.map((x) => (
+          <li key={x.id} className="row py-1.5">
+            {x.id === id ? <b>Version {x.version}</b> : <Link href={`/shelf/labels/${x.id}`}>Version {x.version}</Link>}
+            , {shortDay(x.at.toISOString().slice(0, 10))}
+          </li>
+        ))}
+      </ul>
       <p className="text-small text-ink-2">A version that was used in a record is kept for ever.</p>
     </section>
   );
@@ -48,6 +66,31 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
         , {label.formulation}
         {label.training && '. Fictional, for training'}
       </p>
+      {before && (
+        <Section
+          title={`Changed since version ${before.version}`}
+          empty={changed.length === 0 && 'Nothing but its number.'}
+        >
+          <table className="dense">
+            <thead>
+              <tr>
+                <th>Where</th>
+                <th>Before</th>
+                <th>Now</th>
+              </tr>
+            </thead>
+            <tbody>
+              {changed.map((d) => (
+                <tr key={d.where}>
+                  <td>{d.where}</td>
+                  <td className="text-madder">{d.before ?? 'not there'}</td>
+                  <td className="font-bold">{d.after ?? 'gone'}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Section>
+      )}
       {label.stock && <p className="mt-3 quote">“{label.stock.text}”</p>}
       {label.uses.map((u) => (
         <Section key={u.key} title={`${METHOD_NAMES[u.method]}: ${u.title}`}>

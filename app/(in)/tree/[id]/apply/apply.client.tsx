@@ -29,6 +29,8 @@ import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
+import type { Said } from '@/core/gates/said';
+import { AskFacts } from '../asks';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
@@ -101,6 +103,7 @@ export function ApplyBench({
       wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
       humidity: String(station.humidity),
       soil: plan.choices.soil,
+      said: {} as Said,
       deviation: '',
       mark: '',
       note: '',
@@ -125,6 +128,8 @@ export function ApplyBench({
   const ms = wind.ok ? (us ? wind.value / 2.23694 : wind.value) : station.windMs;
   const now = prescribe(situation, label, use, {
     ...plan.choices,
+    said: { ...plan.choices.said, ...form.said },
+    phase: 'apply',
     soil: form.soil,
     temperatureC: celsius,
     windMs: ms,
@@ -183,6 +188,7 @@ export function ApplyBench({
           humidity: humidity.value,
         },
         soil: form.soil,
+        said: form.said,
         protection: form.worn,
         typed: `${form.amount} ${unit}`,
         deviation: form.deviation,
@@ -532,6 +538,11 @@ export function ApplyBench({
                   options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
                 />
               )}
+              <AskFacts
+                gates={now.gates}
+                said={form.said}
+                onSay={(key, answer) => set('said', { ...form.said, [key]: answer })}
+              />
               <TextField
                 label="Mark on the tree"
                 path="mark"

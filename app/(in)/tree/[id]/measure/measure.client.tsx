@@ -6,7 +6,8 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { doubts } from '@/core/measure/plausible';
 import { combinedDiameter, girthFromDiameter, stemDiameters } from '@/core/measure/trunk';
-import type { Arc } from '@/core/ring/ring';
+import type { Arc, Flare } from '@/core/ring/ring';
+import { RingEntry } from '@/ui/figures/ring-entry.client';
 import { readNumber } from '@/core/units/numbers';
 import { CM_PER_IN, LENGTH, showTrunk, type LengthUnit, type UnitSystem } from '@/core/units/units';
 import { simulatedTape } from '@/stand-ins/diameter-tape';
@@ -25,8 +26,22 @@ interface Props {
   units: UnitSystem;
   breastHeightCm: number;
   host: { growthCmPerYear: number; largestCm: number };
-  last: { diameterCm: number; at: string; treeHeightM: number | null; arcs: Arc[]; stems: number } | null;
+  last: {
+    diameterCm: number;
+    at: string;
+    treeHeightM: number | null;
+    crownWidthM: number | null;
+    crownBaseM: number | null;
+    arcs: Arc[];
+    flares: Flare[];
+    stems: number;
+  } | null;
 }
+/** A length of the last reading in the reader's unit, as it would be typed. */
+const shown = (metres: number | null | undefined, units: UnitSystem): string =>
+  metres === null || metres === undefined
+    ? ''
+    : String(Math.round((units === 'us' ? (metres * 100) / LENGTH.ft : metres) * 10) / 10);
 const ARC_KINDS = [
   { value: 'dead-bark', name: 'dead bark' },
   { value: 'wound', name: 'wound' },
@@ -53,6 +68,9 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
     stems: [{ kind: 'girth', value: '', unit: own }] as Stem[],
     atHeight: units === 'us' ? (breastHeightCm / CM_PER_IN).toFixed(1) : String(breastHeightCm),
     height: '',
+    crownWidth: '',
+    crownBase: '',
+    flares: last?.flares ?? [],
     obstacles: '',
     arcs: (last?.arcs ?? []).map((a) => ({ kind: a.kind, from: String(a.from), to: String(a.to) })),
     method: 'tape' as 'tape' | 'diameter tape' | 'sent by tape',
@@ -99,14 +117,11 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             stems: form.stems,
             atHeight: form.atHeight,
             atHeightUnit: units === 'us' ? 'in' : 'cm',
-            height:
-              form.height ||
-              (last?.treeHeightM
-                ? String(
-                    Math.round((units === 'us' ? (last.treeHeightM * 100) / LENGTH.ft : last.treeHeightM) * 10) / 10,
-                  )
-                : ''),
+            height: form.height || shown(last?.treeHeightM, units),
             heightUnit: units === 'us' ? 'ft' : 'm',
+            crownWidth: form.crownWidth || shown(last?.crownWidthM, units),
+            crownBase: form.crownBase || shown(last?.crownBaseM, units),
+            flares: form.flares,
             obstacles: form.obstacles,
             arcs: form.arcs,
             method: form.method,
@@ -120,7 +135,10 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
       }}
     >
       <h1 className="mb-4">Put the tape around</h1>
-      <FormFaults faults={faults} known={['stems', 'atHeight', 'height', 'obstacles', 'arcs']} />
+      <FormFaults
+        faults={faults}
+        known={['stems', 'atHeight', 'height', 'crownWidth', 'crownBase', 'obstacles', 'arcs']}
+      />
       {form.stems.map((s, i) => (
         <div key={i} className="flex flex-wrap items-end gap-x-4">
           <div className="min-w-56 flex-1">
@@ -236,7 +254,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
         onToggle={(e) => e.currentTarget.open !== form.more && setForm((f) => ({ ...f, more: !f.more }))}
         className="mb-5"
       >
-        <summary className="flex min-h-12 items-center font-bold">Height, obstacles, bark to keep clear of</summary>
+        <summary className="flex min-h-12 items-center font-bold">Height, crown, ring, obstacles</summary>
         <div className="pt-2">
           <div className="grid grid-cols-2 gap-x-4">
             <TextField
@@ -259,6 +277,27 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
               maxLength={20}
             />
           </div>
+          <div className="grid grid-cols-2 gap-x-4">
+            <TextField
+              label={`Crown width, ${units === 'us' ? 'ft' : 'm'}`}
+              path="crownWidth"
+              faults={faults}
+              hint={last?.crownWidthM ? 'Left empty: as last time.' : 'For sprays, probes and feeds.'}
+              value={form.crownWidth}
+              onChange={(crownWidth) => setForm((f) => ({ ...f, crownWidth }))}
+              inputMode="decimal"
+              maxLength={20}
+            />
+            <TextField
+              label={`Lowest leaves at, ${units === 'us' ? 'ft' : 'm'}`}
+              path="crownBase"
+              faults={faults}
+              value={form.crownBase}
+              onChange={(crownBase) => setForm((f) => ({ ...f, crownBase }))}
+              inputMode="decimal"
+              maxLength={20}
+            />
+          </div>
           <TextArea
             label="In the way (ivy, swelling, slope, lean)"
             path="obstacles"
@@ -267,7 +306,21 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             value={form.obstacles}
             onChange={(obstacles) => setForm((f) => ({ ...f, obstacles }))}
           />
-          <h2 className="mb-2">Bark to keep clear of</h2>
+          <h2 className="mb-2">The ring: flares, and bark to keep clear of</h2>
+          <RingEntry
+            flares={form.flares}
+            arcs={form.arcs.flatMap((a) => {
+              const [from, to] = [Number(a.from), Number(a.to)];
+              return a.from && a.to && Number.isFinite(from) && Number.isFinite(to) ? [{ kind: a.kind, from, to }] : [];
+            })}
+            onFlares={(flares) => setForm((f) => ({ ...f, flares }))}
+            onArcs={(arcs) =>
+              setForm((f) => ({
+                ...f,
+                arcs: arcs.map((a) => ({ kind: a.kind, from: String(a.from), to: String(a.to) })),
+              }))
+            }
+          />
           {form.arcs.map((a, i) => (
             <div key={i} className="flex flex-wrap items-end gap-3">
               <Field label="What" path={`arcs.${i}.kind`}>

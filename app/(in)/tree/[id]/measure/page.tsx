@@ -74,7 +74,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 diameterCm: last.diameterCm,
                 at: last.at.toISOString(),
                 treeHeightM: last.treeHeightM,
+                crownWidthM: last.crownWidthM,
+                crownBaseM: last.crownBaseM,
                 arcs: last.arcs,
+                flares: last.flares,
                 stems: last.stems.length,
               }
             : null

@@ -1,8 +1,12 @@
-import { listVessels, shelfLabels } from '@/store/shelf';
+import { lossUntreated, type OwnResults } from '@/core/prescribe/compare';
 import { refusal } from '@/core/people/rights';
-import { situationOf, usualChoices } from '@/app/_server/situation';
+import { findWork } from '@/core/work/works';
+import { checksOf } from '@/app/_server/diagnosis';
+import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
+import { listSprayers, listVessels, shelfLabels } from '@/store/shelf';
+import { alikeTrees, nearbyFinds } from '@/store/tree';
 import { loadTree } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { PrescribeBench } from './prescribe.client';
@@ -11,25 +15,53 @@ export const metadata = { title: 'Prescribe' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
-  const [labels, vessels] = await Promise.all([shelfLabels(v), listVessels(v)]);
-  const plan = tree.plans.find((p) => p.state === 'open');
+  const [labels, vessels, tanks, alike, finds] = await Promise.all([
+    shelfLabels(v),
+    listVessels(v),
+    listSprayers(v),
+    alikeTrees(v, tree),
+    nearbyFinds(v, tree),
+  ]);
+  const now = station().at(new Date());
+  const named = tree.verdicts[0]?.conditionId;
+  const situation = situationOf(v, tree, labels, vessels, {
+    tanks,
+    windFromDeg: now.windFromDeg,
+    humidity: now.humidity,
+    findKm: named ? (finds[named] ?? null) : null,
+  });
+  const own: Record<string, OwnResults> = {};
+  for (const c of checksOf(tree)) {
+    const record = tree.records.find((r) => r.labelKey === c.labelKey);
+    if (!record) continue;
+    const sum = (own[record.method] ??= { none: 0, some: 0, good: 0 });
+    sum[c.verdict.kind === 'no effect' ? 'none' : 'good']++;
+  }
+  const stems = v.schools.stems;
   return (
     <PrescribeBench
       treeId={tree.id}
       units={v.units}
-      situation={situationOf(v, tree, labels, vessels)}
-      usual={usualChoices(tree, station().at(new Date()))}
+      situation={situation}
+      usual={{ ...usualChoices(tree, now), ...(stems === 'ask' ? {} : { stemRule: stems }) }}
       shelf={labels.map((l) => ({ id: l.id, label: l.label }))}
-      open={
-        plan
-          ? {
-              id: plan.id,
-              labelKey: plan.labelKey,
-              useKey: plan.useKey,
-              product: plan.result.dose.ok ? plan.result.dose.product : null,
-            }
-          : null
-      }
+      open={tree.plans
+        .filter((p) => p.state === 'open')
+        .map((p) => ({
+          id: p.id,
+          labelKey: p.labelKey,
+          useKey: p.useKey,
+          product: p.result.dose.ok ? p.result.dose.product : null,
+        }))}
+      workFacts={workFactsOf(v, tree)}
+      works={tree.works
+        .filter((w) => w.state === 'open')
+        .map((w) => ({ id: w.id, workId: w.workId, name: findWork(w.workId)?.name ?? w.workId }))}
+      alike={alike.map((t) => ({ id: t.id, tag: t.tag }))}
+      prices={v.prices}
+      frequency={v.schools.frequency}
+      own={own}
+      loss={lossUntreated(situation.condition?.policy ?? '', situation.crownLoss)}
       refused={allows(v, 'prescribe') ? null : refusal(v.role, 'prescribe')}
       tag={<TreeTag tree={tree} units={v.units} here="prescribe" />}
       head={<TreeHead tree={tree} units={v.units} here="prescribe" />}

@@ -6,30 +6,43 @@ import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import { INTAKE, splitPasses } from '@/core/basin/basin';
 import { treatedGround } from '@/core/book/ground';
+import { money, type Prices } from '@/core/cost/prices';
+import type { Schools } from '@/core/decide/decide';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Dose } from '@/core/dose/dose';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
-import { METHOD_NAMES } from '@/core/label/methods';
+import type { FactKey, Said } from '@/core/gates/said';
+import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { METHOD_NAMES, type Method } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
+import { courses, weighUse, weighWork, YEARS, type OwnResults, type Weighed } from '@/core/prescribe/compare';
 import {
   options,
   prescribe,
   type Choices as Choosable,
+  type Option,
   type Prescription,
   type Situation,
 } from '@/core/prescribe/prescribe';
+import { DENSITY, type Density } from '@/core/spray/crown';
+import { mixingOrder, sprayMinutes } from '@/core/spray/loads';
 import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
+import type { Work, WorkFacts } from '@/core/work/work';
+import { findWork, worksFor } from '@/core/work/works';
 import { Choices, FormFaults } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BasinFigure } from '@/ui/figures/basin';
-import { RingFigure } from '@/ui/figures/ring';
+import { PlanFigure } from '@/ui/figures/plan';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList, StrengthMark } from '@/ui/frame/gates';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import { dropPlan, makePlan } from '../actions';
+import { dropPlan, makePlan, planWork } from '../actions';
+import { AskFacts } from '../asks';
+import { RingBench, WoundBudgets } from './ring-bench.client';
+import { sheetOf, WorkAsks, WorkFigures, WorkSteps, type Typed } from './work-bench.client';
 
 interface Props {
   treeId: string;
@@ -37,7 +50,15 @@ interface Props {
   situation: Situation;
   usual: Choosable;
   shelf: { id: string; label: Label }[];
-  open: { id: string; labelKey: string; useKey: string; product: number | null } | null;
+  open: { id: string; labelKey: string; useKey: string; product: number | null }[];
+  workFacts: WorkFacts | null;
+  works: { id: string; workId: string; name: string }[];
+  /** Trees of the same host further along the row. */
+  alike: { id: string; tag: string }[];
+  prices: Prices;
+  frequency: Schools['frequency'];
+  own: Record<string, OwnResults>;
+  loss: number;
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -45,19 +66,11 @@ interface Props {
   why: React.ReactNode;
 }
 
-export function PrescribeBench({
-  treeId,
-  units,
-  situation,
-  usual,
-  shelf,
-  open,
-  refused,
-  tag,
-  head,
-  strip,
-  why,
-}: Props) {
+const WORK = 'work:';
+
+export function PrescribeBench(props: Props) {
+  const { treeId, units, situation, usual, shelf, open, workFacts, prices, own, refused, tag, head, strip, why } =
+    props;
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
@@ -68,20 +81,30 @@ export function PrescribeBench({
       pick: '',
       soil: usual.soil,
       leaf: usual.leaf,
-      stemRule: null as Choosable['stemRule'] | null,
+      stemRule: (usual.stemRule ?? null) as Choosable['stemRule'] | null,
       rangePoint: null as number | null,
+      said: {} as Said,
+      density: 'middling' as Density,
+      tankId: '',
+      bearings: null as { for: string; at: number[] } | null,
+      typed: {} as Typed,
+      alike: [] as string[],
       released: {} as Record<string, string>,
     },
     (kept) => kept.day === situation.today,
   );
   const { busy, faults, send } = useSend(makePlan);
+  const sendWork = useSend(planWork);
   const drop = useSend(dropPlan);
   const choices: Choosable = useMemo(
     () => ({
       ...usual,
       soil: form.soil,
       leaf: form.leaf,
+      said: form.said,
+      density: form.density,
       system: units,
+      ...(form.tankId ? { tankId: form.tankId } : {}),
       ...(form.stemRule ? { stemRule: form.stemRule } : {}),
       ...(form.rangePoint === null
         ? {}
@@ -95,7 +118,7 @@ export function PrescribeBench({
                   : 'between',
           }),
     }),
-    [usual, form.soil, form.leaf, form.stemRule, form.rangePoint, units],
+    [usual, form.soil, form.leaf, form.said, form.density, form.tankId, form.stemRule, form.rangePoint, units],
   );
   const offered = useMemo(
     () =>
@@ -107,12 +130,138 @@ export function PrescribeBench({
     [situation, shelf, choices],
   );
   const nameOf = (o: { label: Label; use: LabelUse }) => `${o.label.key}/${o.use.key}`;
-  const chosen =
-    offered.find((o) => nameOf(o) === (form.pick || (open ? `${open.labelKey}/${open.useKey}` : ''))) ?? offered[0];
-  const result = useMemo(
-    () => (chosen ? prescribe(situation, chosen.label, chosen.use, choices) : null),
-    [situation, chosen, choices],
+  const fitting = useMemo(
+    () => (workFacts ? worksFor(workFacts, situation.condition?.options ?? []) : { fit: [], other: [] }),
+    [workFacts, situation.condition],
   );
+  const standing = open.map((o) => `${o.labelKey}/${o.useKey}`);
+  const usable = offered.filter((o) => o.result);
+  const pick =
+    form.pick ||
+    standing[0] ||
+    (usable.length
+      ? nameOf(usable[0]!)
+      : fitting.fit[0]
+        ? WORK + fitting.fit[0].id
+        : offered[0]
+          ? nameOf(offered[0])
+          : '');
+  const work = pick.startsWith(WORK) ? findWork(pick.slice(WORK.length)) : null;
+  const chosen = work ? undefined : (offered.find((o) => nameOf(o) === pick) ?? offered[0]);
+  const bearings = form.bearings?.for === pick ? form.bearings.at : undefined;
+  const result = useMemo(
+    () =>
+      chosen ? prescribe(situation, chosen.label, chosen.use, { ...choices, ...(bearings ? { bearings } : {}) }) : null,
+    [situation, chosen, choices, bearings],
+  );
+  const weighed = useMemo(
+    () => [
+      ...usable.flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, prices, units, own[o.use.method]) ?? []),
+      ...(workFacts
+        ? fitting.fit.map((w) => {
+            const { sheet } = sheetOf(w, workFacts, {});
+            return weighWork(w, sheet, blocked(sheet.gates, {}).length, prices, own[`work:${w.id}`]);
+          })
+        : []),
+    ],
+    [usable, fitting, workFacts, prices, units, own],
+  );
+  const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
+  const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v7(), treeId: t.id }));
+  const release = (gateId: string) => (
+    <input
+      aria-label={`Reason to go on in spite of this hold`}
+      className="box mt-2"
+      placeholder="Go on because …"
+      maxLength={600}
+      value={form.released[gateId] ?? ''}
+      onChange={(e) => setForm((f) => ({ ...f, released: { ...f.released, [gateId]: e.target.value } }))}
+    />
+  );
+  const releasedOf = (gates: Gate[]) =>
+    Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
+  const list = (
+    <>
+      <SideBySide weighed={weighed} pick={pick} onPick={choose} prices={prices} loss={props.loss} />
+      <Shelf offered={offered} fitting={fitting} pick={pick} nameOf={nameOf} onPick={choose} />
+    </>
+  );
+  const row = (
+    <Alike trees={props.alike} chosen={form.alike} onChoose={(next) => setForm((f) => ({ ...f, alike: next }))} />
+  );
+
+  if (work) {
+    if (!workFacts)
+      return (
+        <Frame tag={tag} head={head} margin={why}>
+          {strip}
+          <h1>{work.name}</h1>
+          <Link href={`/tree/${treeId}/measure`} className="press mt-3">
+            Measure the trunk first
+          </Link>
+          {list}
+        </Frame>
+      );
+    const { sheet, faults: typedFaults } = sheetOf(work, workFacts, form.typed);
+    const inTheWay = blocked(sheet.gates, form.released);
+    const stop = sheet.gates.find((g) => g.strength === 'stop') ?? null;
+    return (
+      <Frame
+        tag={tag}
+        head={head}
+        count={countGates(sheet.gates)}
+        margin={
+          <>
+            <GateList gates={sheet.gates} extra={(g) => (g.strength === 'hold' && !refused ? release(g.id) : null)} />
+            {why}
+          </>
+        }
+      >
+        {strip}
+        <h1 className="mb-4">{work.name}</h1>
+        {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
+        <FormFaults faults={sendWork.faults} />
+        <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
+          <div className="order-2 desk:order-1">
+            <WorkAsks
+              work={work}
+              facts={workFacts}
+              typed={form.typed}
+              faults={typedFaults}
+              onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
+            />
+          </div>
+          <div className="order-1 desk:order-2">
+            <WorkFigures sheet={sheet} stopped={stop !== null} />
+            <button
+              data-confirm
+              type="button"
+              className="press press-main w-full"
+              disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedFaults.length > 0}
+              onClick={() =>
+                sendWork.send(
+                  { id, treeId, workId: work.id, answers: form.typed, released: releasedOf(sheet.gates), alike },
+                  () => {
+                    forget();
+                    said({
+                      sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; it waits on Rounds.`,
+                    });
+                    router.push(`/tree/${treeId}`);
+                  },
+                )
+              }
+            >
+              {sendWork.busy ? 'One moment …' : 'Plan this work'}
+            </button>
+            <InTheWay gates={inTheWay} />
+          </div>
+        </div>
+        <WorkSteps sheet={sheet} />
+        {row}
+        {list}
+      </Frame>
+    );
+  }
 
   if (!chosen || !result)
     return (
@@ -126,27 +275,17 @@ export function PrescribeBench({
     );
   const { dose, gates } = result;
   const inTheWay = blocked(gates, form.released);
-  const mine = open !== null && open.labelKey === chosen.label.key && open.useKey === chosen.use.key;
+  const mine = open.find((o) => `${o.labelKey}/${o.useKey}` === pick);
   // A plan made before the trunk was measured again no longer says what to pour.
   const outdated =
-    mine && dose.ok && open.product !== null && Math.abs(dose.product - open.product) > 0.005 * open.product;
+    mine && dose.ok && mine.product !== null && Math.abs(dose.product - mine.product) > 0.005 * mine.product;
   const planned = mine && !outdated;
   const point =
     chosen.use.rate.dose.form === 'flat' ? chosen.use.rate.dose.point : chosen.use.rate.dose.classes.bands[0]!.entry;
 
-  const release = (gateId: string) => (
-    <input
-      aria-label={`Reason to go on in spite of this hold`}
-      className="box mt-2"
-      placeholder="Go on because …"
-      maxLength={600}
-      value={form.released[gateId] ?? ''}
-      onChange={(e) => setForm((f) => ({ ...f, released: { ...f.released, [gateId]: e.target.value } }))}
-    />
-  );
   const margin = (
     <>
-      <GateList gates={gates} extra={(g) => (g.strength === 'hold' && !refused ? release(g.id) : null)} />
+      <GateList gates={gates} extra={(g) => (g.strength === 'hold' && !g.asks && !refused ? release(g.id) : null)} />
       <section>
         <h2 className="text-body">The label’s sentence</h2>
         <p className="quote">“{chosen.use.rate.text}”</p>
@@ -164,9 +303,7 @@ export function PrescribeBench({
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
       <div className="mb-4">
-        <h1>
-          {chosen.use.method === 'trunk-injection' ? 'Where to drill, and how much' : 'How much, and where to pour'}
-        </h1>
+        <h1>{TITLES[chosen.use.method] ?? 'How much, and where'}</h1>
         <p className="text-ink-2">
           {METHOD_NAMES[chosen.use.method]}: {chosen.use.title}, {chosen.label.name}
         </p>
@@ -176,7 +313,14 @@ export function PrescribeBench({
 
       <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
         <div className="order-2 desk:order-1">
-          <Picture result={result} use={chosen.use} situation={situation} units={units} />
+          <Picture
+            result={result}
+            use={chosen.use}
+            situation={situation}
+            units={units}
+            movedByHand={bearings !== undefined}
+            onMove={(at) => setForm((f) => ({ ...f, bearings: at && { for: pick, at } }))}
+          />
         </div>
         <div className="order-1 desk:order-2">
           {dose.ok ? (
@@ -184,7 +328,7 @@ export function PrescribeBench({
               dose={dose}
               use={chosen.use}
               units={units}
-              stop={gates.find((g) => g.strength === 'stop') ?? null}
+              stop={gates.find((g) => g.strength === 'stop' && g.state === 'tripped') ?? null}
             />
           ) : (
             <div className="mb-4">
@@ -192,7 +336,7 @@ export function PrescribeBench({
               {dose.faults.map((f) => (
                 <p key={f.path}>{f.sentence}</p>
               ))}
-              {dose.faults.some((f) => f.path === 'diameters') && (
+              {dose.faults.some((f) => ['diameters', 'sprayVolumeMl', 'areaM2', 'holes'].includes(f.path)) && (
                 <Link href={`/tree/${treeId}/measure`} className="press mt-3">
                   Measure
                 </Link>
@@ -202,7 +346,7 @@ export function PrescribeBench({
           <div className="mt-4 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
             {planned ? (
               <div className="flex flex-col gap-2">
-                <Link href={`/tree/${treeId}/apply`} className="press press-main w-full">
+                <Link href={`/tree/${treeId}/apply?plan=${mine.id}`} className="press press-main w-full">
                   Planned: start the sheet
                 </Link>
                 {!refused && (
@@ -211,8 +355,8 @@ export function PrescribeBench({
                     className="press press-plain phone:hidden"
                     disabled={drop.busy}
                     onClick={() =>
-                      drop.send({ id: open.id, drop: true }, () =>
-                        said({ sentence: 'Plan dropped.', undo: () => dropPlan({ id: open.id, drop: false }) }),
+                      drop.send({ id: mine.id, drop: true }, () =>
+                        said({ sentence: 'Plan dropped.', undo: () => dropPlan({ id: mine.id, drop: false }) }),
                       )
                     }
                   >
@@ -228,24 +372,36 @@ export function PrescribeBench({
                   className="press press-main w-full"
                   disabled={busy || refused !== null || inTheWay.length > 0 || !dose.ok}
                   onClick={() => {
-                    const { rangePoint, rangeReason, stemRule } = choices;
+                    const { rangePoint, rangeReason, stemRule, density, tankId } = choices;
                     const label = shelf.find((s) => s.label.key === chosen.label.key)!;
-                    const released = Object.fromEntries(
-                      Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)),
-                    );
                     send(
                       {
                         id,
                         treeId,
                         labelId: label.id,
                         useKey: chosen.use.key,
-                        choices: { soil: form.soil, leaf: form.leaf, rangePoint, rangeReason, stemRule },
-                        released,
+                        choices: {
+                          soil: form.soil,
+                          leaf: form.leaf,
+                          rangePoint,
+                          rangeReason,
+                          stemRule,
+                          said: form.said,
+                          density,
+                          tankId,
+                          bearings,
+                        },
+                        released: releasedOf(gates),
+                        alike,
                       },
-                      () => {
+                      ({ left }) => {
                         forget();
-                        said({ sentence: 'Plan made; it waits on Rounds.' });
-                        router.push(`/tree/${treeId}/apply`);
+                        said({
+                          sentence: alike.length
+                            ? `Planned on ${alike.length + 1 - left.length} trees; they wait on Rounds.${left.length ? ` Left out: ${left.map((l) => `${l.tag} (${l.why})`).join(', ')}.` : ''}`
+                            : 'Plan made; it waits on Rounds.',
+                        });
+                        router.push(`/tree/${treeId}/apply?plan=${id}`);
                       },
                     );
                   }}
@@ -254,58 +410,55 @@ export function PrescribeBench({
                 </button>
                 {outdated && dose.ok && (
                   <p className="mt-2 text-[0.9375rem] font-semibold text-sap">
-                    The open plan says {showAmount(open.product!, dose.dimension, units).text}; the tree has been
+                    The open plan says {showAmount(mine.product!, dose.dimension, units).text}; the tree has been
                     measured or chosen otherwise since.
                   </p>
                 )}
-                {inTheWay.length > 0 && (
-                  <p className="mt-2 text-[0.9375rem] font-semibold">
-                    {inTheWay.some((g) => g.strength === 'stop')
-                      ? `Stopped: ${inTheWay.find((g) => g.strength === 'stop')!.title}.`
-                      : `Held: ${inTheWay[0]!.title}. Write a reason in the margin to go on.`}
-                  </p>
-                )}
+                <InTheWay gates={inTheWay} />
               </>
             )}
           </div>
         </div>
       </div>
 
+      {!planned && (
+        <ToBeSaid
+          gates={gates}
+          said={form.said}
+          onSay={(key, answer) => setForm((f) => ({ ...f, said: { ...f.said, [key]: answer } }))}
+        />
+      )}
+      {dose.ok && chosen.use.method === 'soil-drench' && situation.grounds?.at && (
+        <section className="mt-6">
+          <h2 className="mb-2">On the ground</h2>
+          <Ground
+            result={result}
+            situation={situation}
+            units={units}
+            bufferM={Math.max(chosen.use.conditions?.waterDistanceM ?? 0, situation.region.minWaterDistanceM)}
+          />
+        </section>
+      )}
+      {result.loads.length > 0 && dose.ok && (
+        <Loads result={result} dose={dose} situation={situation} units={units} formulation={chosen.label.formulation} />
+      )}
       {dose.ok && <Sum dose={dose} />}
-
-      <section className="mt-7">
-        <h2>From the shelf</h2>
-        <fieldset className="mt-1">
-          <legend className="sr-only">Product and use</legend>
-          {offered.map((o) => (
-            <label
-              key={nameOf(o)}
-              className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
-            >
-              <input
-                type="radio"
-                name="option"
-                className="size-6 flex-none accent-[var(--cambium-deep)]"
-                checked={o === chosen}
-                onChange={() => setForm((f) => ({ ...f, pick: nameOf(o), rangePoint: null }))}
-              />
-              <span className="min-w-0 flex-1">
-                <b>{METHOD_NAMES[o.use.method]}</b>, {o.label.actives.map((a) => a.name).join(' + ')}
-                <span className="block text-[0.9375rem] text-ink-2">
-                  {o.label.name}: {o.use.title}
-                </span>
-              </span>
-              <span className={`text-[0.9375rem] font-semibold ${o.stops ? 'text-madder' : o.holds ? 'text-sap' : ''}`}>
-                {o.stops
-                  ? `${o.stops} stop${o.stops > 1 ? 's' : ''}`
-                  : o.holds
-                    ? `${o.holds} hold${o.holds > 1 ? 's' : ''}`
-                    : 'free'}
-              </span>
-            </label>
-          ))}
-        </fieldset>
-      </section>
+      {dose.ok && result.ring && <WoundBudgets dose={dose} use={chosen.use} situation={situation} />}
+      {result.uptake && (
+        <section className="mt-7">
+          <h2>How long it takes up</h2>
+          <p>
+            {result.uptake.sentence}{' '}
+            <span className="text-ink-2">
+              {result.uptake.parts
+                .map((x) => `${x.what}${x.factor === 1 ? '' : ` ×${figure(x.factor, 2)}`}`)
+                .join(' · ')}
+            </span>
+          </p>
+        </section>
+      )}
+      {row}
+      {list}
 
       <section className="mt-7">
         <h2 className="mb-2">As it is today</h2>
@@ -321,6 +474,24 @@ export function PrescribeBench({
           onChange={(leaf) => setForm((f) => ({ ...f, leaf }))}
           options={LEAF_STATES.map((s) => ({ value: s, name: s }))}
         />
+        {result.treated.spray && chosen.use.method === 'foliar-spray' && (
+          <Choices
+            small
+            label="How dense is the crown"
+            value={form.density}
+            onChange={(density) => setForm((f) => ({ ...f, density }))}
+            options={(Object.keys(DENSITY) as Density[]).map((d) => ({ value: d, name: d }))}
+          />
+        )}
+        {result.treated.spray && (situation.tanks?.length ?? 0) > 1 && (
+          <Choices
+            small
+            label="Sprayer"
+            value={form.tankId || situation.tanks![0]!.id}
+            onChange={(tankId) => setForm((f) => ({ ...f, tankId }))}
+            options={situation.tanks!.map((t) => ({ value: t.id, name: t.name }))}
+          />
+        )}
         {point.kind === 'range' && (
           <Choices
             label={`Within the label’s range, ${figure(point.low)} to ${figure(point.high)} ${point.unit}`}
@@ -347,6 +518,328 @@ export function PrescribeBench({
         )}
       </section>
     </Frame>
+  );
+}
+
+const TITLES: Partial<Record<Method, string>> = {
+  'trunk-injection': 'Where to drill, and how much',
+  'soil-drench': 'How much, and where to pour',
+  'soil-injection': 'How many holes, and where',
+  'root-zone-feeding': 'How much, on which ground',
+  'foliar-spray': 'How much, in which loads',
+  'bark-spray': 'How much, in which loads',
+  'dormant-spray': 'How much, in which loads',
+};
+
+function InTheWay({ gates }: { gates: Gate[] }) {
+  if (!gates.length) return null;
+  const stop = gates.find((g) => g.strength === 'stop' && g.state === 'tripped');
+  const asked = gates.filter((g) => g.asks).length;
+  return (
+    <p className="mt-2 text-[0.9375rem] font-semibold">
+      {stop
+        ? `Stopped: ${stop.title}.`
+        : asked
+          ? `${asked} ${asked === 1 ? 'question' : 'questions'} to be answered first.`
+          : gates[0]!.strength === 'stop'
+            ? `Stopped: ${gates[0]!.title}`
+            : `Held: ${gates[0]!.title}. Write a reason in the margin to go on.`}
+    </p>
+  );
+}
+
+function ToBeSaid(p: { gates: Gate[]; said: Said; onSay: (key: FactKey, answer: string) => void }) {
+  if (!p.gates.some((g) => g.asks) && !Object.keys(p.said).length) return null;
+  return (
+    <section className="mt-6">
+      <h2 className="mb-2">To be said first</h2>
+      <AskFacts {...p} />
+    </section>
+  );
+}
+
+/** The like trees of the row: one plan, each dosed by its own trunk. */
+function Alike({
+  trees,
+  chosen,
+  onChoose,
+}: {
+  trees: Props['alike'];
+  chosen: string[];
+  onChoose: (next: string[]) => void;
+}) {
+  if (!trees.length) return null;
+  return (
+    <section className="mt-7">
+      <h2>The same for the row</h2>
+      <p className="text-[0.9375rem] text-ink-2">
+        Each tree is dosed by its own trunk, and each passes its own gates; what does not pass is left out and named.
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="press"
+          onClick={() => onChoose(chosen.length === trees.length ? [] : trees.map((t) => t.id))}
+        >
+          {chosen.length === trees.length ? 'None of them' : `All ${trees.length} like it`}
+        </button>
+        {trees.map((t) => (
+          <label
+            key={t.id}
+            className="flex min-h-12 cursor-pointer items-center gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
+          >
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--cambium-deep)]"
+              checked={chosen.includes(t.id)}
+              onChange={(e) => onChoose(e.target.checked ? [...chosen, t.id] : chosen.filter((x) => x !== t.id))}
+            />
+            {t.tag}
+          </label>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** Tank by tank: spray, product and half the water first. */
+function Loads({
+  result,
+  dose,
+  situation,
+  units,
+  formulation,
+}: {
+  result: Prescription;
+  dose: Dose;
+  situation: Situation;
+  units: UnitSystem;
+  formulation: string;
+}) {
+  const tank = situation.tanks?.find((t) => Math.abs(t.holdsMl - result.loads[0]!.spray) < 1) ?? situation.tanks?.[0];
+  const total = result.loads.reduce((a, l) => a + l.spray, 0);
+  return (
+    <section className="mt-6">
+      <h2>Load by load{tank && `, ${tank.name}`}</h2>
+      <table className="dense figures">
+        <thead>
+          <tr>
+            <th>Load</th>
+            <th>Water first</th>
+            <th>Product</th>
+            <th>Fill up to</th>
+          </tr>
+        </thead>
+        <tbody>
+          {result.loads.map((l) => (
+            <tr key={l.number}>
+              <td className="font-bold">{l.number}</td>
+              <td>{showFill(l.waterFirst, units).text}</td>
+              <td className="text-lead font-bold">{showAmount(l.product, dose.dimension, units).text}</td>
+              <td className="font-bold">{showFill(l.spray, units).text}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-[0.9375rem]">
+        {result.treated.spray?.sum}.
+        {tank?.flowMlMin
+          ? ` About ${Math.round(sprayMinutes(total, tank.flowMlMin))} minutes at the nozzle.`
+          : ' Calibrate the sprayer to know the time.'}{' '}
+        Half the water, then the product ({mixingOrder([{ formulation }])[0]!.step}), then the rest. Rinse water goes
+        onto this crop; leftovers onto a labelled site, never into a drain.
+      </p>
+    </section>
+  );
+}
+
+/** What an arborist and a client weigh, in one table: the picked way is marked by its word as well. */
+function SideBySide({
+  weighed,
+  pick,
+  onPick,
+  prices,
+  loss,
+}: {
+  weighed: Weighed[];
+  pick: string;
+  onPick: (key: string) => void;
+  prices: Prices;
+  loss: number;
+}) {
+  if (!weighed.length) return null;
+  const mine = weighed.find((w) => w.key === pick);
+  const percent = (x: number) => Math.round(100 * x);
+  return (
+    <section className="mt-7">
+      <h2>Side by side</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Ways to act, side by side">
+        <table className="dense figures">
+          <thead>
+            <tr>
+              <th>Way</th>
+              <th>Amount</th>
+              <th>Now</th>
+              <th>{YEARS} years</th>
+              <th>Visits a year</th>
+              <th>Holes</th>
+              <th>Expected to go</th>
+              <th>Bees, water, people</th>
+              <th>Needs</th>
+              <th>Gates</th>
+            </tr>
+          </thead>
+          <tbody>
+            {weighed.map((w) => (
+              <tr key={w.key} className={w.key === pick ? 'bg-paper' : ''}>
+                <td>
+                  <button
+                    type="button"
+                    className="min-h-12 text-left font-bold underline"
+                    aria-pressed={w.key === pick}
+                    onClick={() => onPick(w.key)}
+                  >
+                    {w.method}
+                  </button>
+                  <span className="block text-small text-ink-2">
+                    {w.name}
+                    {w.key === pick && ', in hand'}
+                  </span>
+                </td>
+                <td>{w.amount}</td>
+                <td>{money(w.now, prices)}</td>
+                <td className="font-bold">{money(w.overYears, prices)}</td>
+                <td>{figure(w.visitsAYear, 2)}</td>
+                <td>{w.wounds || '–'}</td>
+                <td>
+                  <b>{percent(w.control.likely)} %</b> ({percent(w.control.low)}–{percent(w.control.high)})
+                  <span className="block text-small text-ink-2">{w.control.lasts}</span>
+                </td>
+                <td className="text-small">
+                  bees {w.bees}; water: {w.water}; {w.people}
+                </td>
+                <td className="text-small">{w.needs.join(', ') || '–'}</td>
+                <td className={w.stops ? 'font-bold text-madder' : w.holds ? 'font-bold text-sap' : ''}>
+                  {w.stops ? `${w.stops} stop` : w.holds ? `${w.holds} hold` : 'free'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 text-small text-ink-2">
+        Control is a practice estimate, corrected by your own checks where there are any; money in today’s, at{' '}
+        {percent(prices.discount)} % a year.
+      </p>
+      {mine && (
+        <p className="mt-2 text-[0.9375rem]">
+          {courses(mine, prices, loss)
+            .map(
+              (c) => `${c.name}: ${money(c.expected, prices)} over ${YEARS} years, stands then: ${percent(c.stands)} %`,
+            )
+            .join(' · ')}
+          , when {percent(loss)} in 100 such trees are lost each year untreated.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Shelf({
+  offered,
+  fitting,
+  pick,
+  nameOf,
+  onPick,
+}: {
+  offered: Option[];
+  fitting: { fit: Work[]; other: Work[] };
+  pick: string;
+  nameOf: (o: Option) => string;
+  onPick: (key: string) => void;
+}) {
+  const usable = offered.filter((o) => o.result);
+  const rest = offered.filter((o) => !o.result);
+  const product = (o: Option) => (
+    <Row
+      key={nameOf(o)}
+      checked={nameOf(o) === pick}
+      onPick={() => onPick(nameOf(o))}
+      title={METHOD_NAMES[o.use.method]}
+      after={`, ${o.label.actives.map((a) => a.name).join(' + ')}`}
+      below={`${o.label.name}: ${o.use.title}`}
+      right={
+        o.stops
+          ? `${o.stops} stop${o.stops > 1 ? 's' : ''}`
+          : o.holds
+            ? `${o.holds} hold${o.holds > 1 ? 's' : ''}`
+            : 'free'
+      }
+      tone={o.stops ? 'text-madder' : o.holds ? 'text-sap' : ''}
+    />
+  );
+  const workRow = (w: Work) => (
+    <Row
+      key={w.id}
+      checked={pick === WORK + w.id}
+      onPick={() => onPick(WORK + w.id)}
+      title={w.name}
+      after=""
+      below="without a product"
+      right=""
+      tone=""
+    />
+  );
+  return (
+    <section className="mt-7">
+      <h2>From the shelf</h2>
+      <fieldset className="mt-1">
+        <legend className="sr-only">Product and use, or a work without product</legend>
+        {usable.map(product)}
+        {usable.length === 0 && (
+          <p className="py-2 text-ink-2">No label on the shelf is for this host and this trouble.</p>
+        )}
+        {fitting.fit.map(workRow)}
+        <details className="mt-2">
+          <summary className="flex min-h-12 items-center font-semibold">Other works ({fitting.other.length})</summary>
+          {fitting.other.map(workRow)}
+        </details>
+        <details>
+          <summary className="flex min-h-12 items-center font-semibold">
+            Labels for other hosts or troubles ({rest.length})
+          </summary>
+          {rest.map(product)}
+        </details>
+      </fieldset>
+    </section>
+  );
+}
+
+function Row(p: {
+  checked: boolean;
+  onPick: () => void;
+  title: string;
+  after: string;
+  below: string;
+  right: string;
+  tone: string;
+}) {
+  return (
+    <label className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
+      <input
+        type="radio"
+        name="option"
+        className="size-6 flex-none accent-[var(--cambium-deep)]"
+        checked={p.checked}
+        onChange={p.onPick}
+      />
+      <span className="min-w-0 flex-1">
+        <b>{p.title}</b>
+        {p.after}
+        <span className="block text-[0.9375rem] text-ink-2">{p.below}</span>
+      </span>
+      <span className={`text-[0.9375rem] font-semibold ${p.tone}`}>{p.right}</span>
+    </label>
   );
 }
 
@@ -424,27 +917,59 @@ function Picture({
   use,
   situation,
   units,
+  movedByHand,
+  onMove,
 }: {
   result: Prescription;
   use: LabelUse;
   situation: Situation;
   units: UnitSystem;
+  movedByHand: boolean;
+  onMove: (bearings: number[] | null) => void;
 }) {
-  const { dose, ring } = result;
-  if (!dose.ok) return null;
-  if (ring)
+  const { dose, ring, treated } = result;
+  const onGround = treated.grid || treated.drift || use.method === 'root-zone-feeding';
+  if (dose.ok && ring)
     return (
-      <RingFigure
+      <RingBench
+        result={result}
+        dose={dose}
+        use={use}
+        situation={situation}
         units={units}
-        picture={{
-          girthCm: dose.girthCm,
-          heightCm: use.sites?.heightCm ?? 0,
-          sites: ring.sites,
-          arcs: situation.reading?.arcs ?? [],
-          oldSites: situation.oldSites,
-        }}
+        movedByHand={movedByHand}
+        onMove={onMove}
       />
     );
+  return (
+    <>
+      {dose.ok && use.method === 'soil-drench' && treated.areaM2 && (
+        <Basin dose={dose} use={use} situation={situation} units={units} />
+      )}
+      {onGround && (
+        <Ground
+          result={result}
+          situation={situation}
+          units={units}
+          bufferM={Math.max(use.conditions?.waterDistanceM ?? 0, situation.region.minWaterDistanceM)}
+        />
+      )}
+      {treated.words && <p className="mt-1 max-w-[420px] text-center text-[0.9375rem] text-ink-2">{treated.words}</p>}
+    </>
+  );
+}
+
+function Basin({
+  dose,
+  use,
+  situation,
+  units,
+}: {
+  dose: Dose;
+  use: LabelUse;
+  situation: Situation;
+  units: UnitSystem;
+}) {
   const ground = treatedGround(use, dose.diameterCm);
   if (ground.m2 === null) return null;
   const mm = dose.carrier ? dose.carrier.totalMl / 1000 / ground.m2 : 0;
@@ -458,13 +983,54 @@ function Picture({
         m2={ground.m2}
         units={units}
       />
-      <p className="max-w-[420px] text-center">
-        {showFine(mm, units).text} of water on the basin
-        {passes.passes > 1
-          ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil`
-          : ': one pass'}
-      </p>
+      {dose.carrier && (
+        <p className="max-w-[420px] text-center">
+          {showFine(mm, units).text} of water on the basin
+          {passes.passes > 1
+            ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil`
+            : ': one pass'}
+        </p>
+      )}
     </>
+  );
+}
+
+/** What counts on the ground for the method in hand: the ring, the holes, the water to keep away from, the wind. */
+function Ground({
+  result,
+  situation,
+  units,
+  bufferM,
+}: {
+  result: Prescription;
+  situation: Situation;
+  units: UnitSystem;
+  bufferM: number;
+}) {
+  const { treated } = result;
+  const at = situation.grounds?.at ?? { x: 0, y: 0 };
+  const reach = Math.max(
+    8,
+    (treated.ring?.outerM ?? 0) + 3,
+    situation.crown ? situation.crown.widthM : 0,
+    treated.near?.[0] ? Math.min(40, treated.near[0].metres + 3) : 0,
+  );
+  return (
+    <PlanFigure
+      plan={situation.grounds?.plan ?? EMPTY_PLAN}
+      trees={[
+        { id: 'here', tag: '', at, crownM: situation.crown?.widthM ?? null, here: true },
+        ...(situation.grounds?.others ?? []).map((p, i) => ({ id: String(i), tag: '', at: p, crownM: null })),
+      ]}
+      overlay={{
+        ring: treated.ring,
+        holes: treated.grid?.holes ?? [],
+        bufferM: treated.ring ? bufferM : 0,
+        drift: treated.drift,
+      }}
+      units={units}
+      view={{ x: at.x - reach, y: at.y - reach, w: 2 * reach, h: 2 * reach }}
+    />
   );
 }
 

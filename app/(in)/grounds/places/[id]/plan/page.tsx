@@ -1,0 +1,49 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { rootZoneRadius } from '@/core/rootzone/zone';
+import { findHost } from '@/knowledge';
+import { getPlace, placePlan } from '@/store/grounds';
+import { PrintButton } from '@/ui/controls/print.client';
+import { onPlan } from '@/app/_server/situation';
+import { allows, idOr404, viewer } from '@/app/_server/viewer';
+import { PlanBench } from './plan.client';
+
+export const metadata = { title: 'Plan of the grounds' };
+
+export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
+  const v = await viewer();
+  const id = idOr404((await params).id);
+  const place = (await getPlace(v, id)) ?? notFound();
+  const held = (await placePlan(v, id)) ?? notFound();
+  const plan = held.grounds ?? EMPTY_PLAN;
+  return (
+    <PlanBench
+      placeId={id}
+      name={place.name}
+      units={v.units}
+      mayEdit={allows(v, 'edit grounds')}
+      plan={plan}
+      bufferM={place.waterM === -1 ? 0 : 10}
+      trees={held.trees.map((t) => ({
+        id: t.id,
+        tag: t.tag,
+        host: findHost(t.hostId)?.name ?? t.hostId,
+        at: onPlan(plan, t),
+        crownM: t.crownWidthM,
+        rootM: t.diameterCm === null ? null : rootZoneRadius(t.diameterCm, v.schools.rootZone),
+      }))}
+      links={
+        <>
+          <PrintButton />
+          <a className="press" href={`/api/grounds/${id}`} download>
+            Plan as GeoJSON
+          </a>
+          <Link className="press" href={`/grounds/places/${id}`}>
+            Back to the place
+          </Link>
+        </>
+      }
+    />
+  );
+}

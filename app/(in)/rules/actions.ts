@@ -1,0 +1,112 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { regionSchema } from '@/core/gates/region';
+import { METHODS } from '@/core/label/methods';
+import { readNumber } from '@/core/units/numbers';
+import { saveRegion } from '@/store/people';
+import { act, done, faultsOf, type Answer } from '@/app/_server/act';
+import { regionFor } from '@/app/_server/region';
+import { todayOf } from '@/app/_server/viewer';
+import type { Fault } from '@/core/book/write';
+
+const typed = z.string().max(40, 'That is too long for a number.');
+const lines = z.string().max(8000, 'At most 8000 signs.');
+const rows = (text: string) =>
+  text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean);
+
+/** The region profile, typed by an owner; what cannot be read is named with its line. */
+export const keepRegion = act(
+  'manage people',
+  z.object({
+    name: z.string().trim().min(2, 'Give the region a name.').max(80, 'At most 80 signs.'),
+    water: typed,
+    boundary: typed,
+    beeTrees: z.string().max(600, 'At most 600 signs.'),
+    banned: lines,
+    reserved: lines,
+    closed: lines,
+    notifyMethods: z.array(z.enum(METHODS)).max(20),
+    notifyHours: typed,
+    checkMonths: typed,
+    recordYears: typed,
+    licenceNeeded: z.boolean(),
+  }),
+  async (v, f): Promise<Answer<{ version: number }>> => {
+    const faults: Fault[] = [];
+    const number = (path: keyof typeof f, name: string, max: number, min = 0) => {
+      const read = readNumber(String(f[path]), { name, min, max });
+      if (read.ok) return read.value;
+      faults.push({ path, sentence: read.sentence });
+      return 0;
+    };
+    const split = <T>(
+      path: 'banned' | 'reserved' | 'closed',
+      form: string,
+      read: (head: string[], why: string) => T | null,
+    ) =>
+      rows(f[path]).flatMap((line, i) => {
+        const cut = line.indexOf(':');
+        const why = line.slice(cut + 1).trim();
+        const made =
+          cut > 0 && why
+            ? read(
+                line
+                  .slice(0, cut)
+                  .split('|')
+                  .map((x) => x.trim()),
+                why,
+              )
+            : null;
+        if (made === null) faults.push({ path, sentence: `Line ${i + 1} should read “${form}”.` });
+        return made === null ? [] : [made];
+      });
+    const data = {
+      ...regionFor(v),
+      name: f.name,
+      minWaterDistanceM: number('water', 'The distance to water', 500),
+      minBoundaryDistanceM: number('boundary', 'The distance to the boundary', 100),
+      soilSystemicForbiddenOn: f.beeTrees
+        .split(',')
+        .map((x) => x.trim().toLowerCase())
+        .filter(Boolean),
+      banned: split('banned', 'active: why', ([active], why) => (active ? { active, why } : null)),
+      reserved: split('reserved', 'active | licence class: why', ([active, category], why) =>
+        active && category ? { active, category, why } : null,
+      ),
+      closedSeasons: split('closed', 'hosts | 04-01 | 07-31: why', ([hosts, from, to], why) =>
+        hosts && from && to ? { hosts: hosts.split(',').map((h) => h.trim().toLowerCase()), from, to, why } : null,
+      ),
+      notify: f.notifyHours.trim()
+        ? { methods: f.notifyMethods, hours: number('notifyHours', 'The hours of notice', 720) }
+        : null,
+      labelCheckMonths: number('checkMonths', 'The months a check holds', 120, 1),
+      recordYears: number('recordYears', 'The years records are kept', 50, 1),
+      licenceNeeded: f.licenceNeeded,
+    };
+    const read = regionSchema.safeParse(data);
+    if (!read.success)
+      faults.push(
+        ...faultsOf(read.error).map((x) => ({
+          path: x.path.startsWith('closedSeasons') ? 'closed' : x.path.split('.')[0]!,
+          sentence: `${x.path}: ${x.sentence}.`,
+        })),
+      );
+    if (faults.length || !read.success) return { ok: false, faults };
+    const version = await saveRegion(v, v7(), v.region, read.data);
+    revalidatePath('/', 'layout');
+    return { ok: true, value: { version } };
+  },
+);
+
+/** Signs the profile as compared with the rules in force, today, by the owner who presses. */
+export const signRegion = act('manage people', z.object({}), async (v): Promise<Answer> => {
+  await saveRegion(v, v7(), v.region, { ...regionFor(v), checked: { by: v.name, on: todayOf(v) } });
+  revalidatePath('/', 'layout');
+  return done;
+});

@@ -1,0 +1,132 @@
+import Link from 'next/link';
+import { CHAPTERS } from '@/core/gates/rules';
+import { shelfLabels } from '@/store/shelf';
+import { Frame } from '@/ui/frame/frame';
+import { Section, TagLine } from '@/ui/frame/pieces';
+import { shortDay } from '@/ui/words';
+import { regionFor } from '../../_server/region';
+import { allows, viewer } from '../../_server/viewer';
+import { RegionForm, SignRegion } from './rules.client';
+
+export const metadata = { title: 'Rules' };
+const SET_BY = {
+  label: 'a label',
+  region: 'the region',
+  school: 'a school of the outfit',
+  knowledge: 'the field guide',
+  practice: 'practice',
+} as const;
+
+/** Every gate there is: what it is about, where its facts come from, and which labels and regions set it. */
+export default async function Rules() {
+  const v = await viewer();
+  const labels = (await shelfLabels(v)).map((l) => l.label);
+  const region = regionFor(v);
+  const rules = CHAPTERS.flatMap((c) => c.rules);
+  const tag = (
+    <>
+      <p className="text-head leading-tight font-extrabold">Rules</p>
+      <dl className="mt-3 border-t border-line-2">
+        <TagLine name="Gates">{rules.reduce((a, r) => a + r.ids.length, 0)}</TagLine>
+        <TagLine name="Set by labels">{rules.filter((r) => r.setBy === 'label').length}</TagLine>
+        <TagLine name="By the region">{rules.filter((r) => r.setBy === 'region').length}</TagLine>
+      </dl>
+    </>
+  );
+  const margin = (
+    <>
+      <section>
+        <h2 className="text-body">Three strengths</h2>
+        <p className="text-[0.9375rem]">
+          <b>Stop</b>: a label or a law; nobody overrides it. <b>Hold</b>: a certified person goes on with a written
+          reason. <b>Note</b>: shown and kept. What happened can always be recorded.
+        </p>
+      </section>
+      <section>
+        <h2 className="text-body">{region.name}</h2>
+        <p className="text-[0.9375rem]">
+          {region.checked
+            ? `Compared with the rules in force by ${region.checked.by}, ${shortDay(region.checked.on)}.`
+            : 'Nobody has compared this profile with the rules in force.'}{' '}
+          Elmhorn never states that a use is legal: it says which of the rules entered here were met.
+        </p>
+        {allows(v, 'manage people') && <SignRegion />}
+      </section>
+    </>
+  );
+  return (
+    <Frame tag={tag} margin={margin} handle="Strengths, region">
+      <h1>Every gate, and who sets it</h1>
+      {CHAPTERS.map((c) => (
+        <Section key={c.name} title={c.name}>
+          <table className="dense">
+            <thead>
+              <tr>
+                <th>Gate</th>
+                <th>Strength</th>
+                <th>Facts from</th>
+                <th>Set by</th>
+                <th>In force through</th>
+              </tr>
+            </thead>
+            <tbody>
+              {c.rules.map((r) => {
+                const of = r.label ? labels.filter((l) => l.uses.some((u) => r.label!(l, u))) : [];
+                const here = r.region?.(region) ?? false;
+                return (
+                  <tr key={r.ids[0]}>
+                    <td>
+                      <b>{r.about}</b>
+                      <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
+                    </td>
+                    <td className="whitespace-nowrap">{r.strength}</td>
+                    <td>{r.facts}</td>
+                    <td>{SET_BY[r.setBy]}</td>
+                    <td className="text-small">
+                      {[
+                        of.length === labels.length && of.length
+                          ? 'every label'
+                          : of.length > 4
+                            ? `${of.length} of ${labels.length} labels`
+                            : of.map((l) => l.name).join('; '),
+                        here ? region.name : '',
+                      ]
+                        .filter(Boolean)
+                        .join(' · ') || 'always'}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </Section>
+      ))}
+      <Section title={`The profile of ${region.name}`} aside="what it adds to the labels; it never loosens one">
+        {allows(v, 'manage people') ? (
+          <RegionForm
+            region={{
+              name: region.name,
+              water: String(region.minWaterDistanceM),
+              boundary: String(region.minBoundaryDistanceM),
+              beeTrees: region.soilSystemicForbiddenOn.join(', '),
+              banned: region.banned.map((b) => `${b.active}: ${b.why}`).join('\n'),
+              reserved: region.reserved.map((b) => `${b.active} | ${b.category}: ${b.why}`).join('\n'),
+              closed: region.closedSeasons
+                .map((s) => `${s.hosts.join(', ')} | ${s.from} | ${s.to}: ${s.why}`)
+                .join('\n'),
+              notifyMethods: region.notify?.methods ?? [],
+              notifyHours: String(region.notify?.hours ?? ''),
+              checkMonths: String(region.labelCheckMonths),
+              recordYears: String(region.recordYears),
+              licenceNeeded: region.licenceNeeded,
+            }}
+          />
+        ) : (
+          <p className="py-3">
+            An owner changes it. <Link href="/people">Who that is</Link>
+          </p>
+        )}
+      </Section>
+    </Frame>
+  );
+}

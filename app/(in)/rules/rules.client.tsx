@@ -1,0 +1,112 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { METHOD_NAMES, METHODS } from '@/core/label/methods';
+import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { keepRegion, signRegion } from './actions';
+
+type Form = Parameters<typeof keepRegion>[0];
+
+export function RegionForm({ region }: { region: Form }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [form, setForm] = useState(region);
+  const { busy, faults, send } = useSend(keepRegion);
+  const text = (key: keyof Form, label: string, hint?: string) => (
+    <TextField
+      label={label}
+      path={key}
+      faults={faults}
+      hint={hint}
+      value={String(form[key])}
+      onChange={(x) => setForm((f) => ({ ...f, [key]: x }))}
+    />
+  );
+  const lines = (key: keyof Form, label: string, hint: string) => (
+    <TextArea
+      label={label}
+      path={key}
+      faults={faults}
+      hint={hint}
+      rows={3}
+      value={String(form[key])}
+      onChange={(x) => setForm((f) => ({ ...f, [key]: x }))}
+    />
+  );
+  return (
+    <form
+      noValidate
+      className="pt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send(form, ({ version }) => {
+          said({ sentence: `Profile kept as version ${version}.` });
+          router.refresh();
+        });
+      }}
+    >
+      <FormFaults faults={faults} known={Object.keys(form)} />
+      <div className="grid gap-x-6 desk:grid-cols-2">
+        {text('name', 'Name')}
+        {text('beeTrees', 'No soil systemics on', 'Host groups, with commas: lime, maple')}
+        {text('water', 'Least distance to water, m')}
+        {text('boundary', 'Least distance to the boundary, m')}
+        {text('checkMonths', 'A check of a label holds, months')}
+        {text('recordYears', 'Records are kept, years')}
+        {lines('banned', 'Banned actives', 'One a line: active: why')}
+        {lines('reserved', 'Reserved actives', 'One a line: active | licence class: why')}
+        {lines('closed', 'Closed seasons for cutting', 'One a line: hosts | 04-01 | 07-31: why')}
+        <div>
+          {text('notifyHours', 'Neighbours are told before, hours', 'Empty: no duty.')}
+          {METHODS.filter((m) => m.endsWith('spray') || m === 'dust').map((m) => (
+            <Tick
+              key={m}
+              checked={form.notifyMethods.includes(m)}
+              onChange={(on) =>
+                setForm((f) => ({
+                  ...f,
+                  notifyMethods: on ? [...f.notifyMethods, m] : f.notifyMethods.filter((x) => x !== m),
+                }))
+              }
+            >
+              before a {METHOD_NAMES[m].toLowerCase()}
+            </Tick>
+          ))}
+        </div>
+      </div>
+      <Tick checked={form.licenceNeeded} onChange={(on) => setForm((f) => ({ ...f, licenceNeeded: on }))}>
+        Every application needs a licence
+      </Tick>
+      <button className="press press-main mt-3 min-w-56" disabled={busy}>
+        {busy ? 'Keeping …' : 'Keep as a new version'}
+      </button>
+    </form>
+  );
+}
+
+export function SignRegion() {
+  const router = useRouter();
+  const said = useSaid();
+  const { busy, faults, send } = useSend(signRegion);
+  return (
+    <>
+      <FormFaults faults={faults} />
+      <button
+        type="button"
+        className="press mt-2"
+        disabled={busy}
+        onClick={() =>
+          send({}, () => {
+            said({ sentence: 'Signed as compared today.' });
+            router.refresh();
+          })
+        }
+      >
+        I have compared it today
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,180 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import type { Dose } from '@/core/dose/dose';
+import type { LabelUse } from '@/core/label/schema';
+import { ringInput, type Prescription, type Situation } from '@/core/prescribe/prescribe';
+import { woundBudget, yearsToClose } from '@/core/ring/budget';
+import { whyNotAt } from '@/core/ring/ring';
+import type { UnitSystem } from '@/core/units/units';
+import { bearingAt, compass } from '@/ui/figures/polar';
+import { RingFigure } from '@/ui/figures/ring';
+
+/**
+ * The ring of the trunk: sites placed, each of them to be dragged or stepped; its rules are checked as it moves, and a
+ * move that breaks one is refused with the reason.
+ */
+export function RingBench({
+  result,
+  dose,
+  use,
+  situation,
+  units,
+  onMove,
+  movedByHand,
+}: {
+  result: Prescription;
+  dose: Dose;
+  use: LabelUse;
+  situation: Situation;
+  units: UnitSystem;
+  onMove: (bearings: number[] | null) => void;
+  movedByHand: boolean;
+}) {
+  const ring = result.ring!;
+  const input = ringInput(situation, use, dose)!;
+  const [site, setSite] = useState(0);
+  const [why, setWhy] = useState<string | null>(null);
+  const [dragging, setDragging] = useState(false);
+  const chosen = Math.min(site, ring.sites.length - 1);
+  const tryAt = (i: number, bearing: number) => {
+    const b = ((bearing % 360) + 360) % 360;
+    const no = whyNotAt(ring, i, b, input);
+    setWhy(no && `Site ${i + 1} cannot go to ${b}°: ${no}.`);
+    if (!no) onMove(ring.sites.map((x, j) => (j === i ? b : x)));
+  };
+  const nearestSite = (bearing: number) =>
+    ring.sites
+      .map((b, i) => ({ i, off: Math.min((b - bearing + 360) % 360, (bearing - b + 360) % 360) }))
+      .sort((a, b) => a.off - b.off)[0];
+  return (
+    <div>
+      <div
+        className="touch-none"
+        onPointerDown={(e) => {
+          const svg = e.currentTarget.querySelector('svg');
+          const near = svg && nearestSite(bearingAt(svg, e.clientX, e.clientY));
+          if (!near || near.off > 12) return;
+          setSite(near.i);
+          setDragging(true);
+          e.currentTarget.setPointerCapture(e.pointerId);
+        }}
+        onPointerMove={(e) => {
+          const svg = e.currentTarget.querySelector('svg');
+          if (dragging && svg) tryAt(chosen, bearingAt(svg, e.clientX, e.clientY));
+        }}
+        onPointerUp={() => setDragging(false)}
+      >
+        <RingFigure
+          units={units}
+          picture={{
+            girthCm: dose.girthCm,
+            heightCm: use.sites?.heightCm ?? 0,
+            sites: ring.sites,
+            heights: ring.heights,
+            arcs: situation.reading?.arcs ?? [],
+            oldSites: situation.oldSites,
+            flares: situation.flares,
+            sectors: situation.sectors,
+          }}
+        />
+      </div>
+      {ring.sites.length > 0 && (
+        <div
+          className="no-print mt-1 flex flex-wrap items-center justify-center gap-2"
+          role="group"
+          aria-label="Move a site"
+        >
+          <button type="button" className="press" onClick={() => setSite((chosen + 1) % ring.sites.length)}>
+            Site <b className="figures">{chosen + 1}</b>
+          </button>
+          <button
+            type="button"
+            className="press"
+            aria-label={`Move site ${chosen + 1} anticlockwise`}
+            onClick={() => tryAt(chosen, ring.sites[chosen]! - 1)}
+          >
+            <ChevronLeft size={18} aria-hidden />
+          </button>
+          <output className="figures min-w-20 text-center font-bold">
+            {ring.sites[chosen]}° {compass(ring.sites[chosen]!)}
+          </output>
+          <button
+            type="button"
+            className="press"
+            aria-label={`Move site ${chosen + 1} clockwise`}
+            onClick={() => tryAt(chosen, ring.sites[chosen]! + 1)}
+          >
+            <ChevronRight size={18} aria-hidden />
+          </button>
+          {movedByHand && (
+            <button type="button" className="press press-plain" onClick={() => onMove(null)}>
+              As placed
+            </button>
+          )}
+        </div>
+      )}
+      <p role="status" className={`mt-2 text-center ${why ? 'font-semibold text-madder' : 'text-ink-2'}`}>
+        {why ?? ring.sentence}
+      </p>
+      {ring.sites.length < ring.wanted && (
+        <ul className="mt-2 border-l-[3px] border-sap pl-3">
+          <li>Another height with sound bark: measure and enter it again.</li>
+          <li>Fewer and larger doses, where the label allows it.</li>
+          <li>Another method: see the list below.</li>
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** The ring through the years of a programme: yearly, every second and every third year, side by side. */
+export function WoundBudgets({ dose, use, situation }: { dose: Dose; use: LabelUse; situation: Situation }) {
+  const input = ringInput(situation, use, dose)!;
+  const rows = [1, 2, 3].map((everyYears) =>
+    woundBudget(input, {
+      everyYears,
+      years: 12,
+      growthCm: situation.host.growthCmPerYear,
+      drillMm: use.sites!.drillMm,
+      sitesPerCm: dose.sites!.count / dose.girthCm,
+    }),
+  );
+  const least = (use.intervals.minDays ?? 0) / 365;
+  return (
+    <section className="mt-7">
+      <h2>The wound budget</h2>
+      <table className="dense figures">
+        <thead>
+          <tr>
+            <th>Programme</th>
+            <th>Holes in 12 years</th>
+            <th>Bark still barred then</th>
+            <th>Room</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.everyYears}>
+              <td>
+                every {r.everyYears === 1 ? 'year' : `${r.everyYears} years`}
+                {r.everyYears < least - 0.05 && (
+                  <span className="block text-small text-ink-2">sooner than the label allows</span>
+                )}
+              </td>
+              <td className="font-bold">{r.holes}</td>
+              <td>{Math.round(100 * r.barred)} %</td>
+              <td className={r.runsOut ? 'font-bold text-madder' : ''}>
+                {r.runsOut ? `runs out in ${r.runsOut}` : 'to the end'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-small text-ink-2">
+        A hole of {use.sites!.drillMm} mm closes in about{' '}
+        {yearsToClose(use.sites!.drillMm, situation.host.growthCmPerYear)} years on this host; the label bars its bark
+        for {use.sites!.oldSiteYears}.
+      </p>
+    </section>
+  );
+}
