@@ -3,6 +3,7 @@ import { cpus, totalmem } from 'node:os';
 import { gzipSync } from 'node:zlib';
 import { prescribe, type Situation } from '@/core/prescribe/prescribe';
 import { dose } from '@/core/dose/dose';
+import { choose } from '@/core/cost/choose';
 import { placeRing } from '@/core/ring/ring';
 import { compile } from '@/core/diagnose/model';
 import { nextLooks } from '@/core/diagnose/next-look';
@@ -73,7 +74,7 @@ function core() {
     'ms',
     1,
   );
-  const ring = (count: number, girthCm: number) =>
+  const ring = (count: number, girthCm: number, more: object = {}) =>
     placeRing({
       girthCm,
       count,
@@ -86,6 +87,7 @@ function core() {
       oldSiteYears: 5,
       arcs: [{ kind: 'wound', from: 10, to: 40 }],
       oldSites: [100, 200, 310].map((bearing) => ({ bearing, heightCm: 20, year: 2025 })),
+      ...more,
     });
   report(
     'ring of 12 sites, with a wound and old holes',
@@ -99,6 +101,32 @@ function core() {
     'ms',
     60,
   );
+  const drawn = {
+    flares: [10, 60, 120, 190, 250, 320].map((bearing) => ({ bearing, strength: 1 })),
+    sectors: [{ from: 90, to: 200, severity: 3 }],
+  };
+  for (const [n, girth, budget] of [
+    [12, 170, 20],
+    [40, 420, 60],
+  ] as const)
+    report(
+      `ring of ${n} sites, with flares and a suffering side besides`,
+      time(10, () => ring(n, girth, drawn)),
+      'ms',
+      budget,
+    );
+  const stand = Array.from({ length: 500 }, (_, i) => ({
+    id: String(i),
+    takes: 5 + ((i * 37) % 97) / 3,
+    worth: 10 + ((i * 53) % 89) / 2,
+  }));
+  report(
+    'choice among 500 trees under a cap',
+    time(3, () => choose(stand, 3000)),
+    'ms',
+    200,
+  );
+  report('its proven gap', 100 * choose(stand, 3000).gap, '%', 0.5);
 }
 
 /** An examination as it grows: ranking alone, and with the next look, after every fifth observation on every host. */

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort, openCluster } from './setup/cluster.mjs';
 import { prepareDatabase, tsx } from './setup/database.mjs';
-import { ensureBuild, ensureChromium, ensurePackages, root } from './setup/install.mjs';
+import { ensureBuild, ensureChromium, ensureOgrinfo, ensurePackages, root } from './setup/install.mjs';
 import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
 
@@ -14,6 +14,7 @@ await run(async () => {
   const began = Date.now();
   ensurePackages();
   const chromium = ensureChromium();
+  ensureOgrinfo();
   const cluster = await openCluster(want.data ?? join(dataHome(), 'test'));
   const scratch = mkdtempSync(join(tmpdir(), 'elmhorn-test-'));
   let passed = 0;

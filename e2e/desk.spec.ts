@@ -117,6 +117,7 @@ test('a client, a place with its outline and water, a first tag; the gate asks u
   await page.getByRole('main').getByRole('link', { name: /^E1/ }).click();
   await page.waitForURL(/tree/);
   await page.goto(`${page.url()}/prescribe`);
+  await page.getByRole('radio', { name: /Training label 1,/ }).check();
   const margin = page.getByRole('complementary', { name: 'Margin' });
   for (const asked of ['Nothing named to treat', 'How far to water?', 'Host not confirmed'])
     await expect(margin.getByText(asked)).toBeVisible();

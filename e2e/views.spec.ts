@@ -49,6 +49,10 @@ for (const [theme, size] of [
       '/practice',
       '/book/overturned',
       `${place!}/spread`,
+      `${place!}/plan`,
+      `${place!}/choose`,
+      '/rules',
+      '/shelf/labels/new',
       ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
     ];
     await page.setViewportSize(size);

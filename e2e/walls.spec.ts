@@ -18,12 +18,14 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   for (const path of [
     ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${tree}${p}`),
     `${place}/spread`,
+    `${place}/plan`,
+    `${place}/choose`,
     record,
     place,
     label,
   ])
     expect([path, (await other.goto(path))!.status()]).toEqual([path, 404]);
-  for (const path of [`/api/labels/${label.split('/').pop()}`])
+  for (const path of [`/api/labels/${label.split('/').pop()}`, `/api/grounds/${place.split('/').pop()}`])
     expect([path, (await other.request.get(path)).status()]).toEqual([path, 404]);
   const csv = await (await other.request.get(`/api/trees.csv?place=${place.split('/').pop()}`)).text();
   expect(csv.trim().split('\r\n')).toHaveLength(1);
@@ -51,7 +53,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
 });
 
 test('who is not signed in sees the sign-in page, and no file', async ({ page }) => {
-  for (const path of ['/', '/grounds', '/book', '/shelf', '/people', '/me', '/tools']) {
+  for (const path of ['/', '/grounds', '/book', '/shelf', '/people', '/me', '/tools', '/rules']) {
     await page.goto(path);
     await expect(page).toHaveURL(/sign-in/);
   }

@@ -1,4 +1,5 @@
 import type { GroundsPlan } from '@/core/grounds/plan';
+import type { StemReading } from '@/core/measure/trunk';
 import { json, within, type Scope, type Tx } from './db';
 
 export interface Client {
@@ -354,3 +355,36 @@ export const addOthersApplied = (scope: Scope, placeId: string, o: OthersApplied
     (tx) =>
       tx`insert into others_applied (id, outfit_id, place_id, active, grams, on_day, who, by_person) values (${o.id}, ${scope.outfitId}, ${placeId}, ${o.active}, ${o.grams}, ${o.onDay}, ${o.who}, ${scope.personId}) on conflict (id) do nothing`,
   );
+
+/** The trees of a place with what a choice among them rests on: trunk, host, the newest decision, crown loss. */
+export interface StandTree {
+  id: string;
+  tag: string;
+  hostId: string;
+  stems: StemReading[] | null;
+  crownLoss: number | null;
+  conditionId: string | null;
+  decision: string | null;
+}
+export const placeStand = (
+  scope: Scope,
+  placeId: string,
+  year: string,
+): Promise<{ trees: StandTree[]; used: Record<string, number> }> =>
+  within(scope, async (tx) => {
+    const o = scope.outfitId;
+    const trees = await tx<StandTree[]>`
+      select t.id, t.tag, t.host_id as "hostId", r.stems, l.crown_loss as "crownLoss", v.condition_id as "conditionId", v.decision
+      from tree t
+      left join lateral (select stems from reading where outfit_id = ${o} and tree_id = t.id order by at desc, id limit 1) r on true
+      left join lateral (select crown_loss from look where outfit_id = ${o} and tree_id = t.id and crown_loss is not null order by at desc, id limit 1) l on true
+      left join lateral (select condition_id, decision from verdict where outfit_id = ${o} and tree_id = t.id order by at desc, id limit 1) v on true
+      where t.outfit_id = ${o} and t.place_id = ${placeId} and t.archived_at is null order by t.walk_order, t.id limit 1000`;
+    const used = await tx<{ name: string; grams: number }[]>`
+      select name, sum(grams)::float8 as grams from (
+        select a->>'name' as name, (a->>'grams')::float8 as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
+        where r.outfit_id = ${o} and r.place_id = ${placeId} and r.latest and not r.withdrawn and r.done_on between ${`${year}-01-01`} and ${`${year}-12-31`}
+        union all select active, grams::float8 from others_applied where outfit_id = ${o} and place_id = ${placeId} and on_day between ${`${year}-01-01`} and ${`${year}-12-31`}
+      ) x group by name`;
+    return { trees: [...trees], used: Object.fromEntries(used.map((u) => [u.name, u.grams])) };
+  });

@@ -260,7 +260,7 @@ describe('the shelf', () => {
   it('vessels come and go; a mark wider than the vessel is refused', async () => {
     const jug = { id: v7(), name: 'jug', dimension: 'volume' as const, capacity: 500, graduation: 10 };
     await addVessel(o, jug);
-    expect(await listVessels(o)).toEqual([jug]);
+    expect(await listVessels(o)).toEqual([{ ...jug, reserved: true }]);
     await expect(addVessel(o, { ...jug, id: v7(), graduation: 600 })).rejects.toMatchObject({ code: '23514' });
     await removeVessel(o, jug.id);
     expect(await listVessels(o)).toEqual([]);

@@ -74,6 +74,13 @@ export function ensureChromium() {
   return path;
 }
 
+/** GDAL's ogrinfo, with which a test opens the GeoJSON that Elmhorn writes. */
+export function ensureOgrinfo() {
+  const path = '/usr/bin/ogrinfo';
+  if (!existsSync(path)) installDebian(['gdal-bin'], 'GDAL');
+  if (!existsSync(path)) throw new Plain('GDAL was installed, but /usr/bin/ogrinfo is not there.');
+}
+
 const sources = [
   'app',
   'core',

@@ -47,7 +47,21 @@ export function choose(candidates: readonly Candidate[], limit: number): Choice 
     }
     return sum;
   };
-  const root = fraction(0, limit);
+  // No more trees fit than of the smallest, and no more is won than by as many of the worthiest: with like trees this is
+  // sharper than the cut one.
+  let fit = 0;
+  let room0 = limit + 1e-9;
+  for (const t of Float64Array.from(takes).sort()) {
+    if (t > room0) break;
+    room0 -= t;
+    fit++;
+  }
+  const most = Float64Array.from(worth)
+    .sort()
+    .reverse()
+    .slice(0, fit)
+    .reduce((a, w) => a + w, 0);
+  const root = Math.min(fraction(0, limit), most);
   const taken = new Uint8Array(n);
   let best = new Uint8Array(n);
   let bestWorth = 0;
@@ -78,6 +92,7 @@ export function choose(candidates: readonly Candidate[], limit: number): Choice 
       bestWorth = current;
       best = taken.slice();
     }
+    if (bestWorth >= root * (1 - 1e-12)) break;
     if (!complete) break;
     // Back: give up the last one taken and go on without it.
     let k = Math.min(i, n) - 1;

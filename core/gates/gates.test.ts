@@ -142,6 +142,10 @@ const flood = (litres: number): typeof drench => ({
   ...drench,
   uses: drench.uses.map((u) => ({ ...u, carrier: { kind: 'fixed', volume: { value: litres, unit: 'L' }, text: 'x' } })),
 });
+const fed = {
+  label: { nutrients: { n: 0.18, p2o5: 0, k2o: 0, release: 'slow' } },
+  use: { method: 'root-zone-feeding' },
+};
 const limeAphid = { host: findHost('common-lime')!, condition: findCondition('lime-aphid') };
 const apple = { host: findHost('cider-apple')!, condition: findCondition('apple-scab') };
 const picked = {
@@ -445,7 +449,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     gates({ soilTexture: 'sandy' }, { said: { ...said, 'ground-water': 'shallower' } }),
     gates({ soilTexture: 'sandy' }, { said: { ...said, 'ground-water': 'deeper than 2 m' } }),
   ],
-  ['litter-unknown', 'hold', gates({}, { said: { ...said, litter: undefined } }), gates()],
+  ['litter-unknown', 'hold', gates({}, { phase: 'apply', said: { ...said, litter: undefined } }), gates()],
   ['litter-in-place', 'hold', gates({}, { said: { ...said, litter: 'still in place' } }), gates()],
   ['edibles-unknown', 'hold', gates({}, { said: { ...said, edibles: undefined } }), gates()],
   ['edibles-in-root-zone', 'hold', gates({}, { said: { ...said, edibles: 'edible plants' } }), gates()],
@@ -644,6 +648,8 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     gates(protect, { phase: 'apply', said: { tools: 'disinfected' } }, infusion),
   ],
   ['tools-not-clean-unknown', 'hold', gates(protect, { phase: 'apply' }, infusion), gates(protect, {}, infusion)],
+  ['feed-waits', 'hold', on({}, { ...fed, choices: { soil: 'dry' } }), on({}, fed)],
+  ['feed-untested', 'note', on({}, fed), on({ certainty: 'confirmed by test' }, fed)],
   ['limit-bound', 'note', gates({ reading: { ...sound.reading!, diameters: [200] } }), gates()],
   [
     'tree-year-max',

@@ -73,6 +73,9 @@ function expected(method: Method | 'work', own?: OwnResults): Weighed['control']
   };
 }
 
+/** The likely control by a method, as practice expects it, 0 to 1. */
+export const expectedControl = (method: Method): number => EXPECTED[method][1];
+
 /** How often a use is repeated, in years between: from its follow-ups and the label's interval. */
 function repeat(
   rules: readonly FollowUpRule[],

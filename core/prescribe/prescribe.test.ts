@@ -1,4 +1,6 @@
+import { EMPTY_PLAN } from '../grounds/plan';
 import { METHODS } from '../label/methods';
+import { ringArea } from '../rootzone/probe-grid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import type { OldSite } from '../ring/ring';
 import { options, prescribe, type Choices, type Situation } from './prescribe';
@@ -30,6 +32,8 @@ const summer: Choices = { soil: 'moist', leaf: 'full', temperatureC: 18, windMs:
 const infusion = trainingLabels.find((l) => l.key === 'training-02-elm-infusion')!;
 const plan = (s: Partial<Situation> = {}, c: Partial<Choices> = {}) =>
   prescribe({ ...elm, ...s }, infusion, infusion.uses[0]!, { ...summer, ...c });
+
+const treat = { condition: findCondition('elm-leaf-beetle'), certainty: 'likely', decision: 'treat now' } as const;
 
 it('an infusion: stock for each site, ten sites, an even ring, nothing in the way', () => {
   const { dose, ring, gates } = plan();
@@ -97,4 +101,62 @@ it('stops stand before holds, holds before notes', () => {
   );
   expect(ranks.length).toBeGreaterThan(3);
   expect(ranks).toEqual([...ranks].sort());
+});
+
+it('the plan of the grounds answers what it can: slope, water, beds, hives', () => {
+  const box = (x: number, y: number) => [
+    { x, y },
+    { x: x + 2, y },
+    { x: x + 2, y: y + 2 },
+  ];
+  const plan = {
+    ...EMPTY_PLAN,
+    areas: [{ id: 'a', kind: 'water' as const, name: 'Pond', corners: box(-30, 0) }],
+    slope: { downDeg: 270, percent: 12 },
+  };
+  const drench = trainingLabels.find((l) => l.key === 'training-01-drench')!;
+  const on = (more: object) =>
+    prescribe(
+      { ...elm, ...treat, grounds: { plan: { ...plan, ...more }, at: { x: 0, y: 0 }, others: [] } },
+      drench,
+      drench.uses[0]!,
+      summer,
+    ).gates.map((g) => g.id);
+  expect(on({})).toContain('slope-runoff');
+  expect(on({ slope: { downDeg: 90, percent: 12 } })).not.toContain('slope-runoff');
+  expect(on({ slope: null })).not.toContain('slope-unknown');
+  expect(on({ areas: [{ ...plan.areas[0]!, corners: box(-12, 0) }] })).toContain('water-too-near');
+  expect(on({ areas: [{ ...plan.areas[0]!, kind: 'bed', corners: box(2, 0) }] })).toContain('edibles-in-root-zone');
+});
+
+it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they are measured', () => {
+  const crown = { shape: 'ellipsoid' as const, widthM: 6.2, depthM: 7.5 };
+  const apple = {
+    ...elm,
+    ...treat,
+    host: findHost('cider-apple')!,
+    condition: findCondition('apple-scab'),
+    harvest: '2026-10-01',
+  };
+  const of = (key: string, s: object) => {
+    const label = trainingLabels.find((l) => l.key === key)!;
+    return prescribe({ ...apple, ...s }, label, label.uses[0]!, { ...summer, density: 'middling' });
+  };
+  expect(of('training-20-sulphur', {}).dose).toMatchObject({ ok: false, faults: [{ path: 'sprayVolumeMl' }] });
+  const spray = of('training-20-sulphur', {
+    crown,
+    heightM: 9,
+    tanks: [{ id: 't', name: 'knapsack', holdsMl: 5000, flowMlMin: 1000, calibratedOn: null }],
+  });
+  if (!spray.dose.ok) throw new Error('no dose');
+  // 300 g in 100 L on 14.19 L.
+  expect(spray.dose.exact).toBeCloseTo(42.5688946154071, 9);
+  expect(spray.loads.map((l) => Math.round(l.spray))).toEqual([5000, 5000, 4190]);
+  expect(spray.loads.reduce((a, l) => a + l.product, 0)).toBeCloseTo(spray.dose.product, 9);
+  const probe = of('training-13-probe', { crown, condition: findCondition('beech-scale'), host: findHost('beech')! });
+  if (!probe.dose.ok) throw new Error(probe.dose.faults[0]!.sentence);
+  expect(probe.treated.grid!.holes.length).toBeGreaterThan(40);
+  expect(probe.dose.exact).toBeCloseTo(2 * probe.treated.grid!.holes.length, 9);
+  const feed = of('training-14-feed-slow', { crown });
+  expect(feed.treated.areaM2).toBeCloseTo(ringArea(0.6, 3.1), 9);
 });

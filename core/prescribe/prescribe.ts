@@ -192,7 +192,7 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
   const gates = gatesInForce({
     ...s,
     ...c,
-    said: { ...(s.helpersSeen ? { helpers: 'many at work' } : {}), ...c.said },
+    said: { ...(s.helpersSeen ? { helpers: 'many at work' } : {}), ...slopeOnPlan(s, near), ...c.said },
     label,
     use,
     near: near ?? undefined,
@@ -227,6 +227,24 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
           })
         : null,
   };
+}
+
+/** What the drawn slope says about run-off; nothing where no plan is drawn. */
+function slopeOnPlan(s: Situation, near: Treated['near']): Said {
+  const { plan, at } = s.grounds ?? {};
+  if (!plan || !at || !near) return {};
+  if (!plan.slope || plan.slope.percent < 2) return { slope: 'level' };
+  const spots = [
+    ...plan.points.filter((p) => WATERS.some((w) => w === p.kind)).map((p) => p.at),
+    ...plan.areas.filter((a) => WATERS.some((w) => w === a.kind)).flatMap((a) => a.corners),
+  ];
+  const { downDeg } = plan.slope;
+  const below = spots.some((p) => {
+    const bearing = (Math.atan2(p.x - at.x, p.y - at.y) * 180) / Math.PI;
+    const off = Math.abs(((bearing - downDeg + 540) % 360) - 180);
+    return off <= 60;
+  });
+  return { slope: below ? 'slopes to water' : 'slopes away' };
 }
 
 function nearerWater(said: Situation['water'], near: Treated['near']): Situation['water'] {

@@ -12,7 +12,7 @@ import {
   type Polygon,
   type ProbeGrid,
 } from '../rootzone/probe-grid';
-import { BARK_L_PER_M2, barkArea, crownVolume, DENSITY, sprayVolume } from '../spray/crown';
+import { BARK_L_PER_M2, barkArea, crownGround, crownVolume, DENSITY, sprayVolume } from '../spray/crown';
 import { LENGTH, type Ml, type SquareM } from '../units/units';
 import type { Choices, Situation } from './prescribe';
 
@@ -100,7 +100,7 @@ export function treatedBy(s: Situation, label: Label, use: LabelUse, c: Choices)
     out.words = `around the stem to ${outerM.toFixed(1)} m`;
   }
   if (use.rate.basis.per === 'area' && use.rate.basis.ground === 'canopy' && s.crown) {
-    out.areaM2 = (Math.PI / 4) * s.crown.widthM ** 2;
+    out.areaM2 = crownGround(s.crown);
     out.words = 'ground below the crown';
   }
   if (use.method === 'foliar-spray' || use.method === 'repellent') {

@@ -126,9 +126,6 @@ export function PlanFigure({
           strokeDasharray={`${u * 4} ${u * 1.2}`}
         />
       )}
-      {plan.areas.map((a) => (
-        <path key={a.id} d={path(a.corners)} fill={`url(#plan-${a.kind})`} stroke="var(--ink)" strokeWidth={u * 0.35} />
-      ))}
       {overlay.bufferM !== undefined && overlay.bufferM > 0 && (
         <g fill="none" stroke="var(--madder)" strokeWidth={u * 0.5} strokeDasharray={`${u * 1.5} ${u}`}>
           {plan.areas
@@ -150,6 +147,9 @@ export function PlanFigure({
             ))}
         </g>
       )}
+      {plan.areas.map((a) => (
+        <path key={a.id} d={path(a.corners)} fill={`url(#plan-${a.kind})`} stroke="var(--ink)" strokeWidth={u * 0.35} />
+      ))}
       {overlay.drift && (
         <path d={path(overlay.drift)} fill="var(--sap)" fillOpacity="0.18" stroke="var(--sap)" strokeWidth={u * 0.5} />
       )}
@@ -242,7 +242,7 @@ export function PlanFigure({
           x={t.at.x}
           y={-t.at.y - u * 1.1}
           textAnchor="middle"
-          fontSize={u * (t.here ? 3.4 : trees.length > 25 ? 1.9 : 2.6)}
+          fontSize={u * (t.here ? 3.4 : trees.length > 25 ? 2.3 : 2.8)}
           fontWeight={t.here ? 800 : 600}
           fill="var(--ink)"
           paintOrder="stroke"

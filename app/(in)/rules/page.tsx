@@ -92,7 +92,7 @@ export default async function Rules() {
                         here ? region.name : '',
                       ]
                         .filter(Boolean)
-                        .join(' · ') || 'always'}
+                        .join(' · ') || (r.label || r.region ? 'no label on this shelf' : 'always')}
                     </td>
                   </tr>
                 );

@@ -1,4 +1,5 @@
 import { PROBES } from '../../label/methods';
+import { feedingDoubts } from '../../rootzone/feeding';
 import { showDistance } from '../../units/units';
 import { asking, gate, isSoil, labelSource, type Check, type Facts, type Rule } from '../gate';
 
@@ -223,7 +224,7 @@ const litter: Check = (f) => {
       ['mulch in place'],
       'Pull it back to the edge of the basin; put it back after.',
     );
-  return f.said?.litter
+  return f.said?.litter || f.phase !== 'apply'
     ? null
     : asking(
         'litter',
@@ -263,7 +264,45 @@ const edibles: Check = (f) => {
       );
 };
 
+/** What speaks against a feed now: season, thirst, heat, dry soil; and that nobody has tested. */
+const feed: Check = (f) => {
+  const n = f.label.nutrients;
+  if (f.use.method !== 'root-zone-feeding' || !n) return null;
+  const doubts = feedingDoubts({
+    release: n.release,
+    month: Number(f.today.slice(5, 7)),
+    young: f.dose?.ok === true && f.dose.diameterCm < 8,
+    drought: f.said?.drought === 'yes' || f.condition?.id === 'drought-stress',
+    hot: (f.temperatureC ?? 0) > 30,
+    soilDry: f.soil === 'dry' || f.soil === 'water-repellent',
+    tested: f.certainty === 'confirmed by test',
+  });
+  const first = doubts.find((d) => d.strength === 'hold') ?? doubts[0];
+  return first
+    ? gate(
+        first.strength === 'hold' ? 'feed-waits' : 'feed-untested',
+        first.strength,
+        first.strength === 'hold' ? 'Not the time to feed' : 'Fed without a test',
+        doubts.map((d) => d.sentence).join(' '),
+        'practice: feeding',
+        [`${n.release}-release`],
+        first.strength === 'hold'
+          ? 'Wait, water, feed in its season.'
+          : 'Take a soil or leaf test where the outcome matters.',
+      )
+    : null;
+};
+
 export const groundRules: Rule[] = [
+  {
+    ids: ['feed-waits', 'feed-untested'],
+    strength: 'hold or note',
+    about: 'A feed in its season, onto moist soil',
+    facts: 'month, soil, said at the tree',
+    setBy: 'practice',
+    label: (l) => l.nutrients !== undefined,
+    check: feed,
+  },
   {
     ids: ['soil-unknown', 'soil-saturated-frozen', 'soil-repellent-sodden', 'soil-dry'],
     strength: 'stop or hold',

@@ -7,7 +7,7 @@ import { AREA, LENGTH, type UnitSystem } from '@/core/units/units';
 import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { hangTag, keepPlace } from '../actions';
+import { bookOthers, hangTag, keepPlace } from '../actions';
 
 interface Editable {
   id: string;
@@ -243,6 +243,52 @@ export function HangTag({
       </div>
       <button className="press" disabled={busy}>
         Hang it
+      </button>
+    </form>
+  );
+}
+
+/** What the client or others put down here: it counts against the yearly caps. */
+export function OthersForm({ placeId, today }: { placeId: string; today: string }) {
+  const empty = { active: '', grams: '', onDay: today, who: '' };
+  const [form, setForm] = useState(empty);
+  const { busy, faults, send } = useSend(bookOthers);
+  const said = useSaid();
+  const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  return (
+    <form
+      className="mt-3 grid items-end gap-x-5 desk:grid-cols-5"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id: v7(), placeId, ...form }, () => {
+          said({ sentence: `${form.active} counted.` });
+          setForm(empty);
+        });
+      }}
+    >
+      <FormFaults faults={faults} known={['active', 'grams', 'onDay', 'who']} />
+      <TextField
+        label="Active"
+        path="active"
+        faults={faults}
+        maxLength={80}
+        value={form.active}
+        onChange={set('active')}
+      />
+      <TextField
+        label="Grams of it"
+        path="grams"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.grams}
+        onChange={set('grams')}
+      />
+      <TextField label="On" path="onDay" faults={faults} type="date" value={form.onDay} onChange={set('onDay')} />
+      <TextField label="By" path="who" faults={faults} maxLength={120} value={form.who} onChange={set('who')} />
+      <button className="press mb-4 justify-self-start" disabled={busy}>
+        Count it
       </button>
     </form>
   );

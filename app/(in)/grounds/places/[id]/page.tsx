@@ -1,15 +1,15 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { uuid } from '@/core/book/record';
-import { showArea, showDistance } from '@/core/units/units';
+import { showArea, showDistance, showMass } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import { getGateCode, getPlace, listClients, placeTrees } from '@/store/grounds';
+import { getGateCode, getPlace, listClients, othersApplied, placeTrees } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import { allows, idOr404, viewer } from '@/app/_server/viewer';
+import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { hostNames } from '../../host-names';
-import { HangTag, PlaceForm } from '../place.client';
+import { HangTag, OthersForm, PlaceForm } from '../place.client';
 
 export const metadata = { title: 'Place' };
 const PAGE = 80;
@@ -28,9 +28,10 @@ export default async function PlacePage({
   const order = Number(q.after);
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
-  const [rows, clients, code] = await Promise.all([
+  const [rows, clients, others, code] = await Promise.all([
     placeTrees(v, id, after, PAGE),
     listClients(v),
+    othersApplied(v, id),
     mayCode ? getGateCode(v, id) : null,
   ]);
   const shown = rows.slice(0, PAGE);
@@ -108,6 +109,9 @@ export default async function PlacePage({
         <Link href={`/grounds/places/${id}/plan`} className="press">
           Plan of the grounds
         </Link>
+        <Link href={`/grounds/places/${id}/choose`} className="press">
+          Which trees, under a cap or a sum
+        </Link>
         <Link href={`/grounds/places/${id}/spread`} className="press">
           How a finding has spread
         </Link>
@@ -129,6 +133,20 @@ export default async function PlacePage({
             Further along
           </Link>
         )}
+      </Section>
+      <Section
+        title="Put down by others"
+        aside="counts against the yearly caps of labels"
+        empty={others.length === 0 && !edit && 'Nothing is known.'}
+      >
+        <ul>
+          {others.map((o) => (
+            <li key={o.id} className="row py-1.5">
+              <b className="figures">{showMass(o.grams, v.units).text}</b> {o.active}, {o.who}, {shortDay(o.onDay)}
+            </li>
+          ))}
+        </ul>
+        {edit && <OthersForm placeId={place.id} today={todayOf(v)} />}
       </Section>
       {edit && (
         <>

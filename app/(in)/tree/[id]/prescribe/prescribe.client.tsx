@@ -25,6 +25,7 @@ import {
   type Prescription,
   type Situation,
 } from '@/core/prescribe/prescribe';
+import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { DENSITY, type Density } from '@/core/spray/crown';
 import { mixingOrder, sprayMinutes } from '@/core/spray/loads';
 import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
@@ -455,6 +456,18 @@ export function PrescribeBench(props: Props) {
                 .join(' · ')}
             </span>
           </p>
+        </section>
+      )}
+      {chosen.use.method === 'root-zone-feeding' && (
+        <section className="mt-7">
+          <h2>What is given beside it</h2>
+          <ul className="text-[0.9375rem]">
+            {AMENDMENTS.map((a) => (
+              <li key={a.name} className="row py-1.5">
+                <b>{a.name}</b>, evidence {a.evidence}: {a.why}
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       {row}

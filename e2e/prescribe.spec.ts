@@ -1,0 +1,186 @@
+import type { Page } from '@playwright/test';
+import { choose, counted, expect, openTree, OWNER, phone, signIn, test } from './hands';
+
+const main = (page: Page) => page.getByRole('main');
+/** Opens the plan of a place by its name. */
+async function openPlan(page: Page, place: string) {
+  await page.goto('/grounds');
+  await main(page)
+    .getByRole('link', { name: new RegExp(place) })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Plan of the grounds' }).click();
+  await page.waitForURL(/\/plan$/);
+}
+
+test('a site of the ring is stepped; a move that breaks a rule is refused with its reason', async ({ page }) => {
+  await signIn(page);
+  const id = await openTree(page, '102');
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('radio', { name: /Training label 2/ }).check();
+  const move = page.getByRole('group', { name: 'Move a site' });
+  const before = await move.locator('output').textContent();
+  const clockwise = move.getByRole('button', { name: /clockwise$/ }).last();
+  for (let i = 0; i < 40 && !(await page.getByText(/Site \d+ cannot go to/).count()); i++) await clockwise.click();
+  await expect(page.getByText(/Site \d+ cannot go to \d+°: .+\./)).toBeVisible();
+  await expect(move.locator('output')).not.toHaveText(before!);
+  await move.getByRole('button', { name: 'As placed' }).click();
+  await expect(move.locator('output')).toHaveText(before!);
+  await expect(main(page).getByRole('row', { name: /every 3 years/ })).toBeVisible();
+});
+
+test('one plan for a row: each tree by its own trunk, within 15 inputs', async ({ page }) => {
+  await signIn(page);
+  const id = await openTree(page, '104');
+  await page.goto(`/tree/${id}/decide`);
+  const hand = counted(page);
+  await hand.press('Keep this decision');
+  await page.waitForURL(/prescribe/);
+  // The row is offered whole; here only one more is wanted.
+  await expect(page.getByRole('button', { name: /^All \d+ like it$/ })).toBeVisible();
+  await page.getByLabel('119', { exact: true }).check();
+  await hand.press('Make the plan');
+  await page.waitForURL(/apply/);
+  await expect(page.getByText('Planned on 2 trees; they wait on Rounds.')).toBeVisible();
+  expect(hand.inputs + 1).toBeLessThanOrEqual(15);
+  await page.goto('/rounds');
+  const amounts = new Set<string>();
+  for (const tag of ['104', '119']) {
+    const row = main(page)
+      .getByRole('listitem')
+      .filter({ hasText: new RegExp(`^${tag}`) })
+      .first();
+    await expect(row).toBeVisible();
+    amounts.add((await row.textContent())!.match(/[\d.]+ mL/)![0]);
+  }
+  expect(amounts.size).toBeGreaterThan(1);
+});
+
+test('a work without a label: asked, worked out, held, planned, done, and its follow-up stands', async ({ page }) => {
+  await signIn(page);
+  const id = await openTree(page, '201', 'hospital');
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('radio', { name: /^Sticky band/ }).check();
+  await expect(page.getByText('Wrap, cut to')).toBeVisible();
+  const plan = page.getByRole('button', { name: 'Plan this work' });
+  await expect(plan).toBeDisabled();
+  await page.getByLabel('Overlap of the wrap, cm').fill('much');
+  await expect(page.getByText(/Overlap of the wrap must be a plain number/)).toBeVisible();
+  await page.getByLabel('Overlap of the wrap, cm').fill('8');
+  await page.getByLabel('Plants, walls and wires that bridge it are gone').check();
+  await expect(plan).toBeEnabled();
+  await plan.click();
+  await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
+  await page.goto('/rounds');
+  await expect(page.getByRole('complementary', { name: 'Margin' }).getByText(/Sticky paste/)).toBeVisible();
+  await main(page).getByRole('link', { name: /^201/ }).first().click();
+  await page.getByRole('button', { name: 'Done: Sticky band on a wrap' }).click();
+  await expect(page.getByText(/Done: Sticky band.*Season/)).toBeVisible();
+  await expect(main(page).getByText('Replace the band').first()).toBeVisible();
+});
+
+test('the plan of the grounds: drawn by number and by step, kept, and out again as GeoJSON', async ({ page }) => {
+  await signIn(page);
+  await openPlan(page, 'Church green');
+  await page.getByRole('button', { name: 'Change the plan' }).click();
+  await choose(page.getByRole('radio', { name: 'Well', exact: true }));
+  await page.getByRole('button', { name: 'Put it down' }).click();
+  await page.getByLabel('East, m').fill('-30');
+  await page.getByLabel('North, m').fill('12.5');
+  await page.getByLabel('Name').fill('Conduit');
+  await page.getByRole('button', { name: 'Half a metre east' }).click();
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await expect(page.getByText('Plan kept.')).toBeVisible();
+  await expect(main(page).getByRole('row', { name: /Well Conduit -29\.5 m, 12\.5 m/ })).toBeVisible();
+  const href = await page.getByRole('link', { name: 'Plan as GeoJSON' }).getAttribute('href');
+  const out = await page.request.get(href!);
+  expect(out.headers()['content-type']).toContain('geo+json');
+  const text = await out.text();
+  expect(
+    JSON.parse(text).features.filter((f: { properties: { kind: string } }) => f.properties.kind === 'well'),
+  ).toHaveLength(1);
+  // Bad input says where; the good file comes back in and is shown before it is kept.
+  const file = page.getByLabel('GeoJSON file');
+  await file.setInputFiles({
+    name: 'x.geojson',
+    mimeType: 'application/json',
+    buffer: Buffer.from(
+      '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Polygon","coordinates":[[[1,2],[1,3]]]}}]}',
+    ),
+  });
+  await expect(page.getByRole('alert').filter({ hasText: /features\.0\.geometry\.coordinates/ })).toBeVisible();
+  await file.setInputFiles({ name: 'y.geojson', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await expect(page.getByText('Read; look it over and keep it.')).toBeVisible();
+});
+
+test('the drawn well stops a drench near it, on a phone, and the sentence says how far', async ({
+  browser,
+  baseURL,
+}) => {
+  const page = await phone(browser, baseURL);
+  const id = await openTree(page, '401', 'ravine');
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('radio', { name: /Training label 4/ }).check();
+  await page
+    .getByRole('button', { name: /why|stop|hold/i })
+    .first()
+    .click();
+  await expect(page.getByText('It would run to water').first()).toBeVisible();
+  await page.context().close();
+});
+
+test('a label is entered from the paper, its faults told while typing, and doses the next tree once it is signed', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/shelf/labels/new');
+  await page.getByLabel('Name on the label').fill('Estuary test soap');
+  await page.getByLabel('Registration number').fill('ET-1');
+  await page.getByRole('textbox', { name: 'Active 1' }).fill('potassium soap');
+  await page.getByLabel('Strength').fill('510');
+  await page.getByLabel('Use, as the label heads it').fill('Drench against grubs');
+  await page.getByLabel('On: type to find').fill('wych');
+  await page.getByRole('button', { name: '+ Wych elm' }).click();
+  await page.getByLabel('Against: type to find').fill('leaf beetle');
+  await page.getByRole('button', { name: '+ Elm leaf beetle' }).click();
+  await page.getByLabel('Rate, or its low end').fill('9');
+  await page.getByLabel('High end of the range, empty when there is one value').fill('4');
+  const margin = page.getByRole('complementary', { name: 'Margin' });
+  await expect(margin.getByText(/the low end of the range must be below the high end/)).toBeVisible();
+  await page.getByLabel('High end of the range, empty when there is one value').fill('');
+  await page.getByLabel('The label’s own sentence').fill('9 mL for each cm of diameter.');
+  await page.getByLabel('Re-entry, hours').fill('4');
+  await page.getByLabel('To wear, one a line').fill('Gloves');
+  await expect(margin.getByText('360 mL', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL(/shelf$/);
+  await expect(main(page).getByRole('link', { name: 'Estuary test soap' })).toBeVisible();
+  const id = await openTree(page, '116');
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('radio', { name: /Estuary test soap/ }).check();
+  await expect(page.getByText('Stopped: Label not checked.')).toBeVisible();
+});
+
+test('the owner keeps the region profile; a closed season then stops a cut, and a bad line is named', async ({
+  page,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/rules');
+  await expect(main(page).getByRole('row', { name: /The host is on the label’s use/ })).toBeVisible();
+  const closed = page.getByLabel('Closed seasons for cutting');
+  const before = await closed.inputValue();
+  await closed.fill('elm 01-01');
+  await page.getByRole('button', { name: 'Keep as a new version' }).click();
+  await expect(page.getByText(/Line 1 should read/)).toBeVisible();
+  await closed.fill('elm | 01-01 | 12-31: For the test.');
+  await page.getByRole('button', { name: 'Keep as a new version' }).click();
+  await expect(page.getByText(/Profile kept as version/)).toBeVisible();
+  const id = await openTree(page, '102');
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('radio', { name: /^Cut diseased wood/ }).check();
+  await expect(page.getByText('Stopped: Closed season.')).toBeVisible();
+  await page.goto('/rules');
+  await page.getByLabel('Closed seasons for cutting').fill(before);
+  await page.getByRole('button', { name: 'Keep as a new version' }).click();
+  await expect(page.getByText(/Profile kept as version/)).toBeVisible();
+});
