@@ -184,3 +184,46 @@ test('the owner keeps the region profile; a closed season then stops a cut, and 
   await page.getByRole('button', { name: 'Keep as a new version' }).click();
   await expect(page.getByText(/Profile kept as version/)).toBeVisible();
 });
+
+test('an offer to the client: opened without a sign-in, answered once, kept as a PDF; another one is taken back', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '305', 'school');
+  const make = async () => {
+    await page.goto(`/tree/${id}/prescribe`);
+    await page.getByText('Offer these to the client').click();
+    const ways = page.locator('details').filter({ hasText: 'Make the offer' }).getByRole('checkbox');
+    await ways.first().check();
+    await page.getByLabel('Open for, days').fill('500');
+    await page.getByRole('button', { name: 'Make the offer' }).click();
+    await expect(page.getByText(/The days must be/)).toBeVisible();
+    await page.getByLabel('Open for, days').fill('14');
+    await page.getByRole('button', { name: 'Make the offer' }).click();
+    return (await page.locator('a[data-offer]').getAttribute('href'))!;
+  };
+  const first = await make();
+  const client = await (await browser.newContext({ baseURL, viewport: { width: 390, height: 844 } })).newPage();
+  await client.goto(first);
+  await expect(client.getByRole('heading', { level: 1 })).toContainText('Tree 305');
+  await choose(client.getByRole('radio').first());
+  await client.getByRole('button', { name: 'Send this answer' }).click();
+  await expect(client.getByText('Write your name.')).toBeVisible();
+  await client.getByLabel('Your name').fill('Merryn Coad');
+  await client.getByRole('button', { name: 'Send this answer' }).click();
+  await expect(client.getByText(/Merryn Coad answered/)).toBeVisible();
+  await expect(client.getByRole('button', { name: 'Send this answer' })).toHaveCount(0);
+  const pdf = await client.request.get(`${new URL(first).pathname}/pdf`);
+  expect(pdf.headers()['content-type']).toBe('application/pdf');
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  await page.goto(`/tree/${id}`);
+  await expect(page.getByText(/Merryn Coad took/)).toBeVisible();
+  const second = await make();
+  await page.goto(`/tree/${id}`);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText(/Taken back; its address/)).toBeVisible();
+  expect((await client.goto(second))!.status()).toBe(404);
+  expect((await client.goto('/share/AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA'))!.status()).toBe(404);
+});

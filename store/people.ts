@@ -1,3 +1,4 @@
+import type { Prices } from '@/core/cost/prices';
 import type { Schools } from '@/core/decide/decide';
 import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
@@ -81,3 +82,7 @@ export const saveRegion = (scope: Scope, id: string, key: string, data: Region):
     await tx`insert into region_profile (id, outfit_id, key, version, data, by_person) values (${id}, ${scope.outfitId}, ${key}, ${next}, ${json(tx, data)}, ${scope.personId})`;
     return next;
   });
+
+/** What the outfit asks for its work. */
+export const setPrices = (scope: Scope, p: Prices) =>
+  within(scope, (tx) => tx`update outfit set prices = ${json(tx, p)} where id = ${scope.outfitId}`);

@@ -4,7 +4,9 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
-import { addPerson, changePerson, setSchools } from '@/store/people';
+import { addPerson, changePerson, setPrices, setSchools } from '@/store/people';
+import { readNumber } from '@/core/units/numbers';
+import type { Fault } from '@/core/book/write';
 import { act, done, refuse } from '@/app/_server/act';
 import { pgCode } from '@/store/db';
 
@@ -77,6 +79,42 @@ export const chooseSchools = act(
       ...s,
       crownLoss: s.crownLoss === 'knowledge' ? 'knowledge' : s.crownLoss === '30' ? 30 : 50,
     });
+    revalidatePath('/', 'layout');
+    return done;
+  },
+);
+
+const typed = z.string().max(40, 'That is too long for a number.');
+/** What the outfit asks for its work, typed in whole money and a yearly percentage. */
+export const keepPrices = act(
+  'manage people',
+  z.object({
+    currency: z.string().regex(/^[A-Z]{3}$/, 'Three letters, like GBP or EUR.'),
+    visit: typed,
+    hour: typed,
+    device: typed,
+    removeAndReplant: typed,
+    discount: typed,
+  }),
+  async (v, p) => {
+    const faults: Fault[] = [];
+    const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) => {
+      const read = readNumber(p[path], { name, min: 0, max: 1e6 });
+      if (!read.ok) faults.push({ path, sentence: read.sentence });
+      return read.ok ? Math.round(read.value * 100) : 0;
+    };
+    const rate = readNumber(p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
+    if (!rate.ok) faults.push({ path: 'discount', sentence: rate.sentence });
+    const prices = {
+      currency: p.currency,
+      visit: money('visit', 'The visit'),
+      hour: money('hour', 'The hour'),
+      device: money('device', 'The device'),
+      removeAndReplant: money('removeAndReplant', 'Removing and replanting'),
+      discount: rate.ok ? rate.value / 100 : 0,
+    };
+    if (faults.length) return { ok: false as const, faults };
+    await setPrices(v, prices);
     revalidatePath('/', 'layout');
     return done;
   },

@@ -4,7 +4,7 @@ import { shortDay } from '@/ui/words';
 import { Frame } from '@/ui/frame/frame';
 import { Section } from '@/ui/frame/pieces';
 import { allows, viewer } from '../../_server/viewer';
-import { AddPerson, ChangePerson, ChooseSchools } from './people.client';
+import { AddPerson, ChangePerson, ChooseSchools, PricesForm } from './people.client';
 
 export const metadata = { title: 'People' };
 
@@ -46,6 +46,20 @@ export default async function People() {
       {manage && (
         <Section title="Somebody new">
           <AddPerson />
+        </Section>
+      )}
+      {manage && (
+        <Section title="Prices" aside="for the estimates that are shown and offered">
+          <PricesForm
+            prices={{
+              currency: v.prices.currency,
+              visit: String(v.prices.visit / 100),
+              hour: String(v.prices.hour / 100),
+              device: String(v.prices.device / 100),
+              removeAndReplant: String(v.prices.removeAndReplant / 100),
+              discount: String(100 * v.prices.discount),
+            }}
+          />
         </Section>
       )}
       {manage && (

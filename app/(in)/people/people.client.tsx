@@ -6,7 +6,7 @@ import { ROLES, type Role } from '@/core/people/rights';
 import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { chooseSchools, editPerson, newPerson } from './actions';
+import { chooseSchools, editPerson, keepPrices, newPerson } from './actions';
 
 const roles = ROLES.map((r) => ({ value: r, name: r }));
 
@@ -253,5 +253,43 @@ export function ChooseSchools({ chosen }: { chosen: Chosen }) {
         />
       ))}
     </div>
+  );
+}
+
+/** What the work costs; products bring their own price on their label. */
+export function PricesForm({ prices }: { prices: Parameters<typeof keepPrices>[0] }) {
+  const [form, setForm] = useState(prices);
+  const { busy, faults, send } = useSend(keepPrices);
+  const said = useSaid();
+  const field = (key: keyof typeof form, label: string) => (
+    <TextField
+      label={label}
+      path={key}
+      faults={faults}
+      maxLength={12}
+      inputMode={key === 'currency' ? 'text' : 'decimal'}
+      value={form[key]}
+      onChange={(x) => setForm((f) => ({ ...f, [key]: x }))}
+    />
+  );
+  return (
+    <form
+      noValidate
+      className="grid items-end gap-x-5 pt-3 desk:grid-cols-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send(form, () => said({ sentence: 'Prices kept.' }));
+      }}
+    >
+      {field('currency', 'Currency')}
+      {field('visit', 'Coming out')}
+      {field('hour', 'An hour')}
+      {field('device', 'A device, set and pulled')}
+      {field('removeAndReplant', 'Remove and replant')}
+      {field('discount', 'Yearly discount, %')}
+      <button className="press mb-4 justify-self-start" disabled={busy}>
+        Keep these prices
+      </button>
+    </form>
   );
 }

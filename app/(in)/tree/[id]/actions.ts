@@ -5,7 +5,10 @@ import { z } from 'zod';
 import { FACT_KEYS, SAID } from '@/core/gates/said';
 import { dayIn, followUps } from '@/core/season/follow-ups';
 import { DENSITY } from '@/core/spray/crown';
-import { readAnswers } from '@/core/work/work';
+import { readAnswers, usualAnswers } from '@/core/work/work';
+import { weighUse, weighWork, YEARS } from '@/core/prescribe/compare';
+import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
+import { addProposal, revokeProposal } from '@/store/proposals';
 import { findWork } from '@/core/work/works';
 import { bookingSchema, uuid, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
@@ -456,3 +459,70 @@ export const book = act(
     return { ok: true, value: { recordId: b.id, due: up.followUps.map((f) => ({ what: f.what, due: f.due })) } };
   },
 );
+
+/** Offers ways to the client: each weighed again here, as the tree and the shelf stand now. */
+export const propose = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    keys: z.array(z.string().max(200)).min(1, 'Offer one way at least.').max(12, 'At most twelve ways.'),
+    message: z.string().trim().max(2000, 'At most 2000 signs.'),
+    days: typed,
+  }),
+  async (v, p): Promise<Answer<{ path: string }>> => {
+    const faults: Fault[] = [];
+    const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
+    if (faults.length) return { ok: false, faults };
+    const [tree, labels, vessels, tanks] = await Promise.all([
+      treeOf(v, p.treeId),
+      shelfLabels(v),
+      listVessels(v),
+      listSprayers(v),
+    ]);
+    if (!tree) return noTree;
+    const now = station().at(new Date());
+    const s = situationOf(v, tree, labels, vessels, { tanks, windFromDeg: now.windFromDeg, humidity: now.humidity });
+    const choices = { ...usualChoices(tree, now), system: v.units };
+    const facts = workFactsOf(v, tree);
+    const weighed = p.keys.flatMap((key) => {
+      const work = key.startsWith('work:') ? findWork(key.slice(5)) : null;
+      if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, v.prices) : [];
+      const held = labels.find((l) => l.label.uses.some((u) => `${l.key}/${u.key}` === key));
+      const use = held?.label.uses.find((u) => `${held.key}/${u.key}` === key);
+      return held && use
+        ? (weighUse(held.label, use, prescribe(s, held.label, use, choices), 0, v.prices, v.units) ?? [])
+        : [];
+    });
+    if (!weighed.length) return refuse('keys', 'None of these ways can be worked out for this tree.');
+    const token = await addProposal(v, {
+      id: p.id,
+      treeId: tree.id,
+      days: days!,
+      data: {
+        outfit: v.outfitName,
+        by: v.name,
+        client: tree.clientName,
+        place: tree.placeName,
+        tag: tree.tag,
+        host: s.host.name,
+        found: s.condition ? `${s.condition.name}. ${s.condition.tell}` : 'Nothing has been named yet.',
+        message: p.message,
+        currency: v.prices.currency,
+        years: YEARS,
+        options: weighed.map(offer),
+        changes: tree.changes
+          .filter((c) => c.state === 'open')
+          .map((c) => ({ id: c.id, what: c.what, price: c.priceMinor })),
+      },
+    });
+    seen();
+    return { ok: true, value: { path: `/share/${token}` } };
+  },
+);
+
+export const revoke = act('prescribe', z.object({ id: uuid }), async (v, { id }): Promise<Answer> => {
+  const changed = await revokeProposal(v, id);
+  seen();
+  return changed.count ? done : refuse('', 'This proposal was taken back before.');
+});

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { archiveTree, editTree, finishWork, settleFollowUp } from './actions';
+import { archiveTree, editTree, finishWork, revoke, settleFollowUp } from './actions';
 
 /** Settles a visit that was only a look, with Undo. */
 export function Settle({ id, what }: { id: string; what: string }) {
@@ -66,6 +66,31 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
         Drop
       </button>
     </div>
+  );
+}
+
+/** Takes a proposal back: its address opens nothing any more. */
+export function Revoke({ id }: { id: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const { busy, faults, send } = useSend(revoke);
+  return (
+    <>
+      <FormFaults faults={faults} />
+      <button
+        type="button"
+        className="press press-plain"
+        disabled={busy}
+        onClick={() =>
+          send({ id }, () => {
+            said({ sentence: 'Taken back; its address opens nothing any more.' });
+            router.refresh();
+          })
+        }
+      >
+        Take it back
+      </button>
+    </>
   );
 }
 

@@ -12,7 +12,8 @@ import { loadTree } from '../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
 import { checksOf, finder, knowledgeOf, testWords } from '@/app/_server/diagnosis';
 import { ChangeAnswer } from './chain.client';
-import { EditTree, FinishWork, Settle } from './overview.client';
+import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
+import { treeProposals } from '@/store/proposals';
 import { findWork } from '@/core/work/works';
 import { hostNames } from '@/app/(in)/grounds/host-names';
 
@@ -23,7 +24,7 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
-  const { knowledge } = await knowledgeOf(v);
+  const [{ knowledge }, proposals] = await Promise.all([knowledgeOf(v), treeProposals(v, tree.id)]);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(v);
@@ -167,6 +168,33 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 </li>
               );
             })}
+          </ul>
+        </Section>
+      )}
+
+      {proposals.length > 0 && (
+        <Section title="Offered to the client" id="offers">
+          <ul>
+            {proposals.map((p) => (
+              <li key={p.id} className="row py-3">
+                <p>
+                  <b>{p.data.options.map((o) => o.name).join(', ')}</b>
+                </p>
+                <p className="text-small text-ink-2">
+                  {p.byName}, {dayAndClock(p.at, tree.timeZone)}:{' '}
+                  {p.answer
+                    ? `${p.answer.who} ${p.answer.option ? `took ${p.data.options.find((o) => o.key === p.answer!.option)?.name.toLowerCase()}` : 'took none of them'}${p.answer.word ? `: “${p.answer.word}”` : ''}`
+                    : p.revokedAt
+                      ? 'taken back'
+                      : p.expiresAt < new Date()
+                        ? 'has run out'
+                        : `waits for an answer until ${shortDay(p.expiresAt.toISOString().slice(0, 10))}`}
+                </p>
+                {!p.answer && !p.revokedAt && p.expiresAt > new Date() && allows(v, 'prescribe') && (
+                  <Revoke id={p.id} />
+                )}
+              </li>
+            ))}
           </ul>
         </Section>
       )}

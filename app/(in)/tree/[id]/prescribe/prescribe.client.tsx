@@ -42,6 +42,7 @@ import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { dropPlan, makePlan, planWork } from '../actions';
 import { AskFacts } from '../asks';
+import { Offer } from './offer.client';
 import { RingBench, WoundBudgets } from './ring-bench.client';
 import { sheetOf, WorkAsks, WorkFigures, WorkSteps, type Typed } from './work-bench.client';
 
@@ -184,6 +185,7 @@ export function PrescribeBench(props: Props) {
   const list = (
     <>
       <SideBySide weighed={weighed} pick={pick} onPick={choose} prices={prices} loss={props.loss} />
+      {!refused && weighed.length > 0 && <Offer treeId={treeId} weighed={weighed} />}
       <Shelf offered={offered} fitting={fitting} pick={pick} nameOf={nameOf} onPick={choose} />
     </>
   );

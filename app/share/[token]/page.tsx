@@ -1,0 +1,80 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { money } from '@/core/cost/prices';
+import { sharedProposal } from '@/store/proposals';
+import { longDay } from '@/ui/words';
+import { Answering } from './answer.client';
+
+export const metadata: Metadata = {
+  title: 'For you',
+  robots: { index: false, follow: false },
+  referrer: 'no-referrer',
+};
+export const dynamic = 'force-dynamic';
+
+/** What a client opens without a sign-in: the ways, what they cost and do, and one answer. */
+export default async function Shared({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  const p = (token.length < 100 ? await sharedProposal(token) : null) ?? notFound();
+  const d = p.data;
+  const cost = (minor: number) => money(minor, d);
+  return (
+    <main className="mx-auto max-w-3xl bg-sheet px-5 py-8">
+      <p className="text-ink-2">
+        {d.outfit} for {d.client} · {d.place}
+      </p>
+      <h1 className="mt-1 text-[2rem]!">
+        Tree {d.tag}, {d.host.toLowerCase()}
+      </h1>
+      <p className="mt-3 text-lead">{d.found}</p>
+      {d.message && <p className="mt-3 quote">{d.message}</p>}
+      <p className="mt-3 text-[0.9375rem] text-ink-2">
+        Open until {longDay(p.expiresAt.toISOString().slice(0, 10))}. Prices are estimates; the label in hand and local
+        rules come first on the day.
+      </p>
+      <div className="mt-6">
+        {d.options.map((o, i) => (
+          <section key={o.key} className="row py-4">
+            <h2>
+              {i + 1}. {o.name}
+            </h2>
+            <p>{o.what}</p>
+            <dl className="mt-1 grid gap-x-6 desk:grid-cols-2">
+              {[
+                ['Now', cost(o.now)],
+                [`Over ${d.years} years, in today’s money`, cost(o.overYears)],
+                ['How often', o.visits],
+                ['When', o.when],
+              ].map(([k, x]) => (
+                <div key={k} className="row flex justify-between gap-4 py-1.5">
+                  <dt className="text-ink-2">{k}</dt>
+                  <dd className="figures font-bold">{x}</dd>
+                </div>
+              ))}
+            </dl>
+            <p className="mt-2">{o.expected}</p>
+            <p className="text-[0.9375rem] text-ink-2">{o.risks}</p>
+          </section>
+        ))}
+      </div>
+      {p.answer ? (
+        <p className="mt-6 border-l-4 border-ink py-1 pl-3 text-lead font-semibold" role="status">
+          {p.answer.who} answered:{' '}
+          {p.answer.option ? d.options.find((o) => o.key === p.answer!.option)?.name : 'none of these'}. Thank you;{' '}
+          {d.by} has it.
+        </p>
+      ) : (
+        <Answering
+          token={token}
+          options={d.options.map((o) => ({ value: o.key, name: o.name }))}
+          changes={d.changes.map((c) => ({ id: c.id, what: c.what, price: c.price === null ? '' : cost(c.price) }))}
+        />
+      )}
+      <p className="mt-8">
+        <a className="press" href={`/share/${token}/pdf`} download>
+          Keep it as a PDF
+        </a>
+      </p>
+    </main>
+  );
+}

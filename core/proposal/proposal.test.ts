@@ -1,0 +1,35 @@
+import { offer, proposalAnswerSchema } from './proposal';
+
+const way = {
+  key: 'training-10-neem-bottle/bottle',
+  method: 'Trunk injection',
+  name: 'azadirachtin',
+  amount: '90 mL',
+  now: 15500,
+  overYears: 52300,
+  visitsAYear: 1 / 3,
+  wounds: 40,
+  control: { low: 0.6, likely: 0.85, high: 0.97, lasts: 'one to three seasons', from: 'x' },
+  bees: 'spared',
+  water: 'none known',
+  people: 'out for 4 h',
+  needs: ['months 5, 6', 'full leaf'],
+  stops: 0,
+  holds: 0,
+  organic: true,
+};
+
+it('says in plain words how often, how much goes, and what it may harm', () => {
+  expect(offer(way)).toMatchObject({
+    visits: 'a visit every 3 years',
+    expected: 'Likely 9 in 10 of the trouble goes (between 6 in 10 and nearly all); lasts one to three seasons.',
+    when: 'months 5, 6',
+  });
+  expect(offer(way).risks).toMatch(/40 small holes/);
+  expect(offer({ ...way, visitsAYear: 2, wounds: 0 })).toMatchObject({ visits: '2 visits a year' });
+});
+
+it('an answer needs a name, and names ways by their key', () => {
+  expect(proposalAnswerSchema.safeParse({ option: null, who: ' ' }).success).toBe(false);
+  expect(proposalAnswerSchema.parse({ option: null, who: 'A. Client' })).toMatchObject({ changes: [], word: '' });
+});

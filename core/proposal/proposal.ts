@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import type { Weighed } from '../prescribe/compare';
+
+const text = (max: number) => z.string().trim().max(max);
+
+/** What a client is offered for one tree: written once, as it was worked out that day. */
+export const proposalSchema = z.strictObject({
+  outfit: text(120),
+  by: text(120),
+  client: text(120),
+  place: text(120),
+  tag: text(24),
+  host: text(120),
+  /** What was found, in plain words. */
+  found: text(2000),
+  message: text(2000),
+  currency: text(3),
+  years: z.number().int().positive(),
+  options: z
+    .array(
+      z.strictObject({
+        key: text(200),
+        name: text(200),
+        what: text(400),
+        now: z.number().int().min(0),
+        overYears: z.number().int().min(0),
+        visits: text(80),
+        expected: text(200),
+        risks: text(300),
+        when: text(200),
+      }),
+    )
+    .min(1, 'Offer one way at least.')
+    .max(12),
+  /** Found while digging: what the client must agree to, with its price. */
+  changes: z
+    .array(z.strictObject({ id: z.uuid(), what: text(1000), price: z.number().int().min(0).nullable() }))
+    .max(20)
+    .default([]),
+});
+export type Proposal = z.infer<typeof proposalSchema>;
+
+const share = (x: number) => {
+  const tenths = Math.round(10 * x);
+  return tenths >= 10 ? 'nearly all' : `${tenths} in 10`;
+};
+
+/** A weighed way in words for somebody who does not spray for a living. */
+export function offer(w: Weighed): Proposal['options'][number] {
+  const times =
+    w.visitsAYear >= 1
+      ? `${Math.round(w.visitsAYear)} ${Math.round(w.visitsAYear) === 1 ? 'visit' : 'visits'} a year`
+      : `a visit every ${Math.round(1 / w.visitsAYear)} years`;
+  return {
+    key: w.key,
+    name: w.method,
+    what: w.name === 'no product' ? 'Without a product.' : `With ${w.name}.`,
+    now: w.now,
+    overYears: w.overYears,
+    visits: times,
+    expected: `Likely ${share(w.control.likely)} of the trouble goes (between ${share(w.control.low)} and ${share(w.control.high)}); lasts ${w.control.lasts}.`,
+    risks: `Bees: ${w.bees}. Water: ${w.water}. People: ${w.people}.${w.wounds ? ` ${w.wounds} small holes in the trunk over the years.` : ''}`,
+    when: w.needs.filter((n) => n.startsWith('months')).join(', ') || 'when it can be done',
+  };
+}
+
+/** How long an address may stay open, days. */
+export const DAYS_OPEN = { min: 1, usual: 21, max: 120 };
+
+/** What a client answers on the page: one way or none, and what was found while digging. */
+export const proposalAnswerSchema = z.strictObject({
+  option: text(200).nullable(),
+  changes: z.array(z.uuid()).max(20).default([]),
+  who: text(120).min(2, 'Write your name.'),
+  word: text(1000).default(''),
+});
+export type ProposalAnswer = z.infer<typeof proposalAnswerSchema>;

@@ -1,0 +1,86 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Proposal, ProposalAnswer } from '@/core/proposal/proposal';
+import { db, json, within, type Scope } from './db';
+
+const sha = (token: string) => createHash('sha256').update(token).digest();
+
+export interface ProposalHead {
+  id: string;
+  at: Date;
+  byName: string;
+  data: Proposal;
+  expiresAt: Date;
+  revokedAt: Date | null;
+  answer: { option: string | null; who: string; word: string; at: Date } | null;
+}
+
+/** Writes a proposal; the token of its address is given once, only its hash is kept. */
+export async function addProposal(scope: Scope, p: { id: string; treeId: string; data: Proposal; days: number }) {
+  const token = randomBytes(24).toString('base64url');
+  await within(
+    scope,
+    (tx) => tx`insert into proposal (id, outfit_id, tree_id, token_hash, data, expires_at, by_person)
+      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${sha(token)}, ${json(tx, p.data)}, now() + make_interval(days => ${p.days}), ${scope.personId})`,
+  );
+  return token;
+}
+
+export const treeProposals = (scope: Scope, treeId: string): Promise<ProposalHead[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<ProposalHead[]>`
+      select p.id, p.at, n.name as "byName", p.data, p.expires_at as "expiresAt", p.revoked_at as "revokedAt",
+        case when a.proposal_id is not null then jsonb_build_object('option', a.option_key, 'who', a.who, 'word', a.word, 'at', a.at) end as answer
+      from proposal p join person n on n.id = p.by_person left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
+      where p.outfit_id = ${scope.outfitId} and p.tree_id = ${treeId} order by p.at desc limit 20`),
+  ]);
+
+export const revokeProposal = (scope: Scope, id: string) =>
+  within(scope, (tx) => tx`update proposal set revoked_at = now() where id = ${id} and revoked_at is null`);
+
+export interface SharedProposal {
+  id: string;
+  data: Proposal;
+  expiresAt: Date;
+  answer: { option: string | null; changes: string[]; who: string; at: Date } | null;
+}
+const scopeOf = async (token: string): Promise<(Scope & { id: string }) | null> => {
+  const [found] = await db()<
+    { id: string; outfit_id: string; person_id: string }[]
+  >`select * from proposal_lookup(${sha(token)})`;
+  return found ? { id: found.id, outfitId: found.outfit_id, personId: found.person_id } : null;
+};
+
+/** What an address opens; null when it never existed, has run out or was revoked: all three look alike from outside. */
+export async function sharedProposal(token: string): Promise<SharedProposal | null> {
+  const scope = await scopeOf(token);
+  if (!scope) return null;
+  return within(scope, async (tx) => {
+    const [p] = await tx<SharedProposal[]>`
+      select p.id, p.data, p.expires_at as "expiresAt",
+        case when a.proposal_id is not null then jsonb_build_object('option', a.option_key, 'changes', a.changes, 'who', a.who, 'at', a.at) end as answer
+      from proposal p left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id where p.id = ${scope.id}`;
+    return p ?? null;
+  });
+}
+
+/** Keeps the client's answer, the first one only; what was found while digging is settled by the same word. */
+export async function answerProposal(
+  token: string,
+  a: ProposalAnswer,
+): Promise<'kept' | 'gone' | 'answered' | 'unknown option'> {
+  const scope = await scopeOf(token);
+  if (!scope) return 'gone';
+  return within(scope, async (tx) => {
+    const [p] = await tx<{ data: Proposal }[]>`select data from proposal where id = ${scope.id}`;
+    if (!p) return 'gone';
+    if (a.option !== null && !p.data.options.some((o) => o.key === a.option)) return 'unknown option';
+    const agreed = p.data.changes.filter((c) => a.changes.includes(c.id)).map((c) => c.id);
+    const made = await tx`insert into proposal_answer (proposal_id, outfit_id, option_key, changes, who, word)
+      values (${scope.id}, ${scope.outfitId}, ${a.option}, ${agreed}, ${a.who}, ${a.word}) on conflict do nothing`;
+    if (!made.count) return 'answered';
+    for (const c of p.data.changes)
+      await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = now(), settled_by = ${scope.personId},
+        settled_how = ${`${a.who}, on the shared page`} where id = ${c.id} and state = 'open'`;
+    return 'kept';
+  });
+}
