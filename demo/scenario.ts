@@ -54,7 +54,7 @@ export const places: PlaceSample[] = [
         ['paving', 'Quay Avenue', [-3.5, -70, 7, 140]],
         ['water', 'Quay basin', [-62, -70, 30, 140]],
         ['building', 'Weighbridge', [14, 40, 7, 12]],
-        ['flowers', 'Daffodil bank', [12, -40, 8, 22]],
+        ['flowers', 'Daffodil bank', [15, -40, 6, 22]],
       ],
       points: [
         ['drain', 'Drain 3', -31, 10],
@@ -136,10 +136,10 @@ export const places: PlaceSample[] = [
     gateCode: '1908#',
     plan: {
       half: [40, 32.5],
-      rows: { columns: 5, dx: 15, dy: 13 },
+      rows: { columns: 5, dx: 15, dy: 12 },
       areas: [
-        ['building', 'School', [-38, 20, 48, 11]],
-        ['paving', 'Playground', [-30, -8, 36, 16]],
+        ['building', 'School', [-38, 22.5, 48, 9.5]],
+        ['paving', 'Playground', [-28, -4, 34, 8]],
         ['bed', 'School garden', [22, -30, 14, 9]],
         ['neighbour', 'Lantern Street', [-46, -46, 92, 13]],
       ],

@@ -19,7 +19,7 @@ test('measuring: several stems, bark to keep clear of, and the tape that sends i
       .fill(value);
   }
   await expect(page.getByText('basal-area equivalent 30.3 cm; sum 50.2 cm')).toBeVisible();
-  await page.getByText('Height, obstacles, bark to keep clear of').click();
+  await page.getByText('Height, crown, ring, obstacles').click();
   await page.getByRole('button', { name: 'An arc, clockwise from north' }).click();
   await page.getByLabel('from, °').last().fill('400');
   await page.getByLabel('to, °').last().fill('40');
@@ -157,7 +157,7 @@ test('people: an owner adds somebody and ends a licence; nobody else may', async
   await expect(page.getByText('Piran Lusty can sign in now.')).toBeVisible();
   await page.getByRole('button', { name: 'Change Maren Tolgarth' }).click();
   await page.getByLabel('Role').selectOption('office');
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('An outfit needs at least one owner who can sign in.')).toBeVisible();
   await signInAgain(page);
   await page.goto('/people');
@@ -195,7 +195,7 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   await choose(page.getByRole('radio', { name: /^possible/ }));
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await page.waitForURL(/prescribe/);
-  await page.getByRole('radio', { name: /Training label 1/ }).check();
+  await page.getByRole('radio', { name: /Training label 1,/ }).check();
   const make = page.getByRole('button', { name: 'Make the plan' });
   await expect(make).toBeDisabled();
   await page.getByPlaceholder('Go on because …').first().fill('Larvae found on the neighbour');

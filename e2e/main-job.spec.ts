@@ -59,7 +59,7 @@ test('the main job at the desk: plan, record, stock, due date, calendar', async 
   await expect(page.getByText('used on 110, Quay Avenue').first()).toBeVisible();
   // The same tree cannot have it again this year.
   await page.goto(`/tree/${id}/prescribe`);
-  await page.getByRole('radio', { name: /Training label 1/ }).check();
+  await page.getByRole('radio', { name: /Training label 1,/ }).check();
   await expect(page.getByText('Too soon').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make the plan' })).toBeDisabled();
 });

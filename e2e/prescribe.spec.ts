@@ -199,7 +199,7 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
     await ways.first().check();
     await page.getByLabel('Open for, days').fill('500');
     await page.getByRole('button', { name: 'Make the offer' }).click();
-    await expect(page.getByText(/The days must be/)).toBeVisible();
+    await expect(page.getByText('The days cannot be more than 120.')).toBeVisible();
     await page.getByLabel('Open for, days').fill('14');
     await page.getByRole('button', { name: 'Make the offer' }).click();
     return (await page.locator('a[data-offer]').getAttribute('href'))!;

@@ -138,16 +138,13 @@ export function PrescribeBench(props: Props) {
   );
   const standing = open.map((o) => `${o.labelKey}/${o.useKey}`);
   const usable = offered.filter((o) => o.result);
+  // What is forbidden is not offered first while something without a product may be done.
+  const freest = usable[0];
+  const first = freest && (freest.stops === 0 || !fitting.fit.length) ? nameOf(freest) : null;
   const pick =
     form.pick ||
     standing[0] ||
-    (usable.length
-      ? nameOf(usable[0]!)
-      : fitting.fit[0]
-        ? WORK + fitting.fit[0].id
-        : offered[0]
-          ? nameOf(offered[0])
-          : '');
+    (first ?? (fitting.fit[0] ? WORK + fitting.fit[0].id : offered[0] ? nameOf(offered[0]) : ''));
   const work = pick.startsWith(WORK) ? findWork(pick.slice(WORK.length)) : null;
   const chosen = work ? undefined : (offered.find((o) => nameOf(o) === pick) ?? offered[0]);
   const bearings = form.bearings?.for === pick ? form.bearings.at : undefined;
