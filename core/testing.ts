@@ -1,4 +1,5 @@
 import { labelSchema, type Label } from './label/schema';
+import type { RingInput } from './ring/ring';
 
 /** Parts for tests: a label built from what a test is about, everything else harmless. */
 export const relative = (a: number, b: number) => Math.abs(a - b) / Math.max(1e-300, Math.abs(b));
@@ -52,3 +53,18 @@ export const rate = (basis: object, point: object, more: object = {}) => ({
 });
 export const perDiameter = (value: number, unit: string, each: number, eachUnit: string) =>
   rate({ per: 'diameter', each: { value: each, unit: eachUnit } }, { kind: 'single', value, unit });
+
+/** Ten sites on sound bark of a trunk of 145 cm girth. */
+export const soundRing: RingInput = {
+  girthCm: 145,
+  count: 10,
+  heightCm: 20,
+  year: 2026,
+  minSpacingCm: 5,
+  arcClearanceCm: 5,
+  oldSiteClearanceCm: 5,
+  oldSiteVerticalCm: 30,
+  oldSiteYears: 5,
+  arcs: [],
+  oldSites: [],
+};

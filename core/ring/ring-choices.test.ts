@@ -1,21 +1,9 @@
 import fc from 'fast-check';
+import { soundRing } from '../testing';
 import { woundBudget, yearsToClose } from './budget';
 import { barredAt, moved, placeRing, whyNotAt, type RingInput } from './ring';
 import { uptake } from './uptake';
 
-const base: RingInput = {
-  girthCm: 145,
-  count: 10,
-  heightCm: 20,
-  year: 2026,
-  minSpacingCm: 5,
-  arcClearanceCm: 5,
-  oldSiteClearanceCm: 5,
-  oldSiteVerticalCm: 30,
-  oldSiteYears: 5,
-  arcs: [],
-  oldSites: [],
-};
 const bearing = fc.integer({ min: 0, max: 359 });
 const apart = (a: number, b: number) => Math.min((a - b + 360) % 360, (b - a + 360) % 360);
 
@@ -27,7 +15,7 @@ it('is the best there is with flares and a suffering sector in the balance, foun
       fc.integer({ min: 0, max: 90 }),
       (flares, sector, grainDeg) => {
         const input = {
-          ...base,
+          ...soundRing,
           girthCm: 60,
           count: 2,
           flares,
@@ -58,8 +46,8 @@ it('is the best there is with flares and a suffering sector in the balance, foun
 
 it('takes its sites onto flares where that costs little evenness', () => {
   const flares = [10, 80, 150, 230, 310].map((b) => ({ bearing: b, strength: 1 }));
-  const plain = placeRing({ ...base, count: 5 });
-  const drawn = placeRing({ ...base, count: 5, flares });
+  const plain = placeRing({ ...soundRing, count: 5 });
+  const drawn = placeRing({ ...soundRing, count: 5, flares });
   const off = (sites: number[]) => sites.reduce((s, b) => s + Math.min(...flares.map((f) => apart(b, f.bearing))), 0);
   expect(off(drawn.sites)).toBeLessThan(off(plain.sites) / 2);
 });
@@ -67,7 +55,7 @@ it('takes its sites onto flares where that costs little evenness', () => {
 it('a site moved by hand is refused on barred bark and beside its neighbour, and taken elsewhere', () => {
   fc.assert(
     fc.property(bearing, fc.integer({ min: 0, max: 9 }), bearing, (wound, index, to) => {
-      const input: RingInput = { ...base, arcs: [{ kind: 'wound', from: wound, to: (wound + 40) % 360 }] };
+      const input: RingInput = { ...soundRing, arcs: [{ kind: 'wound', from: wound, to: (wound + 40) % 360 }] };
       const ring = placeRing(input);
       if (index >= ring.sites.length) return;
       const why = whyNotAt(ring, index, to, input);
@@ -85,13 +73,13 @@ it('a site moved by hand is refused on barred bark and beside its neighbour, and
 
 it('the other product of the day keeps its clearance, unless it stands a hand higher', () => {
   const others = (heightCm: number) => [{ bearing: 0, heightCm, clearCm: 10 }];
-  expect(barredAt(20, { ...base, others: others(20) })).toMatch(/other product/);
-  expect(barredAt(25, { ...base, others: others(20) })).toBeNull();
-  expect(barredAt(20, { ...base, others: others(50) })).toBeNull();
+  expect(barredAt(20, { ...soundRing, others: others(20) })).toMatch(/other product/);
+  expect(barredAt(25, { ...soundRing, others: others(20) })).toBeNull();
+  expect(barredAt(20, { ...soundRing, others: others(50) })).toBeNull();
 });
 
 it('goes into a second row only where the label allows it, and only with what is left over', () => {
-  const tight = { ...base, girthCm: 60, count: 14 };
+  const tight = { ...soundRing, girthCm: 60, count: 14 };
   expect(placeRing(tight)).toMatchObject({ wanted: 14, sentence: expect.stringMatching(/Only 12 of 14/) });
   const two = placeRing({ ...tight, rows: 2 });
   expect(two.sites).toHaveLength(14);
@@ -101,7 +89,7 @@ it('goes into a second row only where the label allows it, and only with what is
 describe('the wound budget', () => {
   const p = { years: 12, growthCm: 0.6, drillMm: 7, sitesPerCm: 7 / 110 };
   it('lasts longer with fewer visits, and says when it ends', () => {
-    const small = { ...base, girthCm: 100, count: 7, oldSiteVerticalCm: 200, oldSiteYears: 5 };
+    const small = { ...soundRing, girthCm: 100, count: 7, oldSiteVerticalCm: 200, oldSiteYears: 5 };
     const yearly = woundBudget(small, { ...p, everyYears: 1 });
     const third = woundBudget(small, { ...p, everyYears: 3 });
     expect(third.runsOut).toBeNull();

@@ -1,19 +1,7 @@
 import fc from 'fast-check';
+import { soundRing } from '../testing';
 import { barredAt, placeRing, type RingInput } from './ring';
 
-const base: RingInput = {
-  girthCm: 145,
-  count: 10,
-  heightCm: 20,
-  year: 2026,
-  minSpacingCm: 5,
-  arcClearanceCm: 5,
-  oldSiteClearanceCm: 5,
-  oldSiteVerticalCm: 30,
-  oldSiteYears: 5,
-  arcs: [],
-  oldSites: [],
-};
 const bearing = fc.integer({ min: 0, max: 359 });
 const anyRing = fc
   .record({
@@ -33,12 +21,12 @@ const anyRing = fc
       { maxLength: 20 },
     ),
   })
-  .map((x): RingInput => ({ ...base, ...x }));
+  .map((x): RingInput => ({ ...soundRing, ...x }));
 const gaps = (sites: number[]) => sites.map((s, i) => (i + 1 < sites.length ? sites[i + 1]! - s : sites[0]! + 360 - s));
 
 describe('the ring', () => {
   it('is perfectly even on sound bark, to the degree', () => {
-    const r = placeRing(base);
+    const r = placeRing(soundRing);
     expect(r.sites).toHaveLength(10);
     expect(gaps(r.sites).every((g) => g === 36)).toBe(true);
     expect(r.unevenness).toBeCloseTo(0, 9);
@@ -70,7 +58,7 @@ describe('the ring', () => {
         fc.integer({ min: 2, max: 3 }),
         (arcs, count) => {
           const input = {
-            ...base,
+            ...soundRing,
             girthCm: 72,
             count,
             arcs: arcs.map((a) => ({ ...a, to: (a.from + 1 + ((a.to - a.from + 360) % 90)) % 360 })),
@@ -102,5 +90,5 @@ describe('the ring', () => {
     ['young, same height', { bearing: 0, heightCm: 20, year: 2022 }, false],
     ['young, 30 cm above', { bearing: 0, heightCm: 50, year: 2025 }, true],
     ['young, beside it by the clearance', { bearing: 13, heightCm: 20, year: 2025 }, true],
-  ])('an old hole: %s', (_, old, free) => expect(barredAt(0, { ...base, oldSites: [old] }) === null).toBe(free));
+  ])('an old hole: %s', (_, old, free) => expect(barredAt(0, { ...soundRing, oldSites: [old] }) === null).toBe(free));
 });

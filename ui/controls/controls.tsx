@@ -180,6 +180,29 @@ export function Tick({
   );
 }
 
+/** One of many to be ticked, side by side: a tree of a row, a way among ways. */
+export function TickTag({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (v: boolean) => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <label className="flex min-h-12 cursor-pointer items-center gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
+      <input
+        type="checkbox"
+        className="size-5 accent-[var(--cambium-deep)]"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      <span>{children}</span>
+    </label>
+  );
+}
+
 /** Faults that belong to no field on the page. */
 export function FormFaults({ faults, known = [] }: { faults?: FormFault[]; known?: string[] }) {
   const rest = faults?.filter((f) => !known.some((k) => f.path === k || f.path.startsWith(`${k}.`))) ?? [];

@@ -59,46 +59,48 @@ export default async function Rules() {
       <h1>Every gate, and who sets it</h1>
       {CHAPTERS.map((c) => (
         <Section key={c.name} title={c.name}>
-          <table className="dense">
-            <thead>
-              <tr>
-                <th>Gate</th>
-                <th>Strength</th>
-                <th>Facts from</th>
-                <th>Set by</th>
-                <th>In force through</th>
-              </tr>
-            </thead>
-            <tbody>
-              {c.rules.map((r) => {
-                const of = r.label ? labels.filter((l) => l.uses.some((u) => r.label!(l, u))) : [];
-                const here = r.region?.(region) ?? false;
-                return (
-                  <tr key={r.ids[0]}>
-                    <td>
-                      <b>{r.about}</b>
-                      <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
-                    </td>
-                    <td className="whitespace-nowrap">{r.strength}</td>
-                    <td>{r.facts}</td>
-                    <td>{SET_BY[r.setBy]}</td>
-                    <td className="text-small">
-                      {[
-                        of.length === labels.length && of.length
-                          ? 'every label'
-                          : of.length > 4
-                            ? `${of.length} of ${labels.length} labels`
-                            : of.map((l) => l.name).join('; '),
-                        here ? region.name : '',
-                      ]
-                        .filter(Boolean)
-                        .join(' · ') || (r.label || r.region ? 'no label on this shelf' : 'always')}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={c.name}>
+            <table className="dense">
+              <thead>
+                <tr>
+                  <th>Gate</th>
+                  <th>Strength</th>
+                  <th>Facts from</th>
+                  <th>Set by</th>
+                  <th>In force through</th>
+                </tr>
+              </thead>
+              <tbody>
+                {c.rules.map((r) => {
+                  const of = r.label ? labels.filter((l) => l.uses.some((u) => r.label!(l, u))) : [];
+                  const here = r.region?.(region) ?? false;
+                  return (
+                    <tr key={r.ids[0]}>
+                      <td>
+                        <b>{r.about}</b>
+                        <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
+                      </td>
+                      <td className="whitespace-nowrap">{r.strength}</td>
+                      <td>{r.facts}</td>
+                      <td>{SET_BY[r.setBy]}</td>
+                      <td className="text-small">
+                        {[
+                          of.length === labels.length && of.length
+                            ? 'every label'
+                            : of.length > 4
+                              ? `${of.length} of ${labels.length} labels`
+                              : of.map((l) => l.name).join('; '),
+                          here ? region.name : '',
+                        ]
+                          .filter(Boolean)
+                          .join(' · ') || (r.label || r.region ? 'no label on this shelf' : 'always')}
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          </div>
         </Section>
       ))}
       <Section title={`The profile of ${region.name}`} aside="what it adds to the labels; it never loosens one">

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
 import { showAmount } from '@/core/units/units';
+import { openPlans } from '@/store/plans';
 import { lastMoves, listLots, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -14,16 +15,23 @@ export const metadata = { title: 'Shelf' };
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
-  const [labels, lots, vessels, moves, sprayers] = await Promise.all([
+  const [labels, lots, vessels, moves, sprayers, plans] = await Promise.all([
     shelfLabels(v),
     listLots(v),
     listVessels(v),
     lastMoves(v),
     listSprayers(v),
+    openPlans(v),
   ]);
   const keep = allows(v, 'keep the shelf');
   const show = (amount: number, unit: 'mL' | 'g') =>
     showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;
+  /** What open sheets will take of a product, against what is on hand and has not expired. */
+  const shortOf = (key: string) => {
+    const wanted = plans.filter((p) => p.labelKey === key).reduce((a, p) => a + p.product, 0);
+    const held = lots.filter((l) => l.labelKey === key && l.expiresOn >= today).reduce((a, l) => a + l.onHand, 0);
+    return wanted > held ? { wanted, held } : null;
+  };
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Shelf</p>
@@ -114,6 +122,12 @@ export default async function Shelf() {
                   )}
                   {keep && !l.checkedOn && <CheckLabel labelId={l.id} name={l.label.name} />}
                 </div>
+                {shortOf(l.key) && (
+                  <p className="mt-1 font-semibold text-sap">
+                    Open sheets need {show(shortOf(l.key)!.wanted, isLiquid(l.label) ? 'mL' : 'g')}; only{' '}
+                    {show(shortOf(l.key)!.held, isLiquid(l.label) ? 'mL' : 'g')} is on hand.
+                  </p>
+                )}
                 {own.length > 0 && (
                   <table className="dense figures mt-2 max-w-2xl">
                     <thead>

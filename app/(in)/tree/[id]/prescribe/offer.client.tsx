@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Weighed } from '@/core/prescribe/compare';
-import { FormFaults, TextArea, TextField } from '@/ui/controls/controls';
+import { FormFaults, TextArea, TextField, TickTag } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { propose } from '../actions';
 
@@ -18,19 +18,14 @@ export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] 
       <FormFaults faults={faults} known={['days', 'message']} />
       <div className="flex flex-wrap gap-2 pt-2">
         {weighed.map((w) => (
-          <label
+          <TickTag
             key={w.key}
-            className="flex min-h-12 cursor-pointer items-center gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
+            checked={keys.includes(w.key)}
+            onChange={(on) => setKeys(on ? [...keys, w.key] : keys.filter((k) => k !== w.key))}
           >
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--cambium-deep)]"
-              checked={keys.includes(w.key)}
-              onChange={(e) => setKeys(e.target.checked ? [...keys, w.key] : keys.filter((k) => k !== w.key))}
-            />
             {w.method}
             {w.name !== 'no product' && `, ${w.name}`}
-          </label>
+          </TickTag>
         ))}
       </div>
       <div className="mt-3 grid gap-x-5 desk:grid-cols-[1fr_140px]">

@@ -32,7 +32,7 @@ import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } fr
 import { SOIL_WORDS } from '@/core/weather/air';
 import type { Work, WorkFacts } from '@/core/work/work';
 import { findWork, worksFor } from '@/core/work/works';
-import { Choices, FormFaults } from '@/ui/controls/controls';
+import { Choices, FormFaults, TickTag } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BasinFigure } from '@/ui/figures/basin';
 import { PlanFigure } from '@/ui/figures/plan';
@@ -179,8 +179,17 @@ export function PrescribeBench(props: Props) {
   );
   const releasedOf = (gates: Gate[]) =>
     Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
+  const inPlan = [
+    ...open.map((o) => ({ key: `${o.labelKey}/${o.useKey}`, id: o.id })),
+    ...props.works.map((w) => ({ key: WORK + w.workId, id: w.id })),
+  ].flatMap((x) => {
+    const w = weighed.find((y) => y.key === x.key);
+    const named = w?.method ?? findWork(x.key.slice(WORK.length))?.name;
+    return named ? [{ ...x, name: named, now: w?.now ?? null, overYears: w?.overYears ?? null }] : [];
+  });
   const list = (
     <>
+      <InPlan steps={inPlan} prices={prices} />
       <SideBySide weighed={weighed} pick={pick} onPick={choose} prices={prices} loss={props.loss} />
       {!refused && weighed.length > 0 && <Offer treeId={treeId} weighed={weighed} />}
       <Shelf offered={offered} fitting={fitting} pick={pick} nameOf={nameOf} onPick={choose} />
@@ -443,7 +452,9 @@ export function PrescribeBench(props: Props) {
         <Loads result={result} dose={dose} situation={situation} units={units} formulation={chosen.label.formulation} />
       )}
       {dose.ok && <Sum dose={dose} />}
-      {dose.ok && result.ring && <WoundBudgets dose={dose} use={chosen.use} situation={situation} />}
+      {dose.ok && result.ring && (
+        <WoundBudgets dose={dose} use={chosen.use} situation={situation} school={props.frequency} />
+      )}
       {result.uptake && (
         <section className="mt-7">
           <h2>How long it takes up</h2>
@@ -570,6 +581,63 @@ function ToBeSaid(p: { gates: Gate[]; said: Said; onSay: (key: FactKey, answer: 
   );
 }
 
+/** What is planned for this tree so far: its steps, each with its price, and what they come to together. */
+function InPlan({
+  steps,
+  prices,
+}: {
+  steps: { id: string; name: string; now: number | null; overYears: number | null }[];
+  prices: Prices;
+}) {
+  if (!steps.length) return null;
+  const sum = (f: (s: (typeof steps)[number]) => number | null) => steps.reduce((a, s) => a + (f(s) ?? 0), 0);
+  return (
+    <section className="mt-7">
+      <h2>The plan of this tree</h2>
+      <table className="dense figures">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th>Now</th>
+            <th>{YEARS} years</th>
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((s, i) => (
+            <tr key={s.id}>
+              <td>
+                {i + 1}. {s.name}
+              </td>
+              <td>{s.now === null ? '–' : money(s.now, prices)}</td>
+              <td>{s.overYears === null ? '–' : money(s.overYears, prices)}</td>
+            </tr>
+          ))}
+          {steps.length > 1 && (
+            <tr>
+              <td className="font-bold">Together</td>
+              <td className="font-bold">
+                {money(
+                  sum((s) => s.now),
+                  prices,
+                )}
+              </td>
+              <td className="font-bold">
+                {money(
+                  sum((s) => s.overYears),
+                  prices,
+                )}
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      <p className="mt-2 text-small text-ink-2">
+        Pick another way below and plan it too: driver, mould and ants in one plan.
+      </p>
+    </section>
+  );
+}
+
 /** The like trees of the row: one plan, each dosed by its own trunk. */
 function Alike({
   trees,
@@ -596,18 +664,13 @@ function Alike({
           {chosen.length === trees.length ? 'None of them' : `All ${trees.length} like it`}
         </button>
         {trees.map((t) => (
-          <label
+          <TickTag
             key={t.id}
-            className="flex min-h-12 cursor-pointer items-center gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
+            checked={chosen.includes(t.id)}
+            onChange={(on) => onChoose(on ? [...chosen, t.id] : chosen.filter((x) => x !== t.id))}
           >
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--cambium-deep)]"
-              checked={chosen.includes(t.id)}
-              onChange={(e) => onChoose(e.target.checked ? [...chosen, t.id] : chosen.filter((x) => x !== t.id))}
-            />
             {t.tag}
-          </label>
+          </TickTag>
         ))}
       </div>
     </section>

@@ -1,5 +1,6 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
+import type { Schools } from '@/core/decide/decide';
 import type { Dose } from '@/core/dose/dose';
 import type { LabelUse } from '@/core/label/schema';
 import { ringInput, type Prescription, type Situation } from '@/core/prescribe/prescribe';
@@ -128,7 +129,17 @@ export function RingBench({
 }
 
 /** The ring through the years of a programme: yearly, every second and every third year, side by side. */
-export function WoundBudgets({ dose, use, situation }: { dose: Dose; use: LabelUse; situation: Situation }) {
+export function WoundBudgets({
+  dose,
+  use,
+  situation,
+  school,
+}: {
+  dose: Dose;
+  use: LabelUse;
+  situation: Situation;
+  school: Schools['frequency'];
+}) {
   const input = ringInput(situation, use, dose)!;
   const rows = [1, 2, 3].map((everyYears) =>
     woundBudget(input, {
@@ -157,6 +168,9 @@ export function WoundBudgets({ dose, use, situation }: { dose: Dose; use: LabelU
             <tr key={r.everyYears}>
               <td>
                 every {r.everyYears === 1 ? 'year' : `${r.everyYears} years`}
+                {(r.everyYears === 1) === (school === 'yearly, small') && (
+                  <span className="block text-small text-ink-2">the school of this outfit</span>
+                )}
                 {r.everyYears < least - 0.05 && (
                   <span className="block text-small text-ink-2">sooner than the label allows</span>
                 )}
