@@ -19,6 +19,26 @@ export const CHAPTERS: readonly { name: string; rules: readonly Rule[] }[] = [
 ];
 const RULES = CHAPTERS.flatMap((c) => c.rules);
 
+/** Stops that no other hour, season or person lifts on this tree: what they forbid is never offered to anybody. */
+const LASTING: readonly string[] = [
+  'host-not-on-label',
+  'host-forbidden',
+  'target-not-on-label',
+  'region-banned',
+  'region-banned-use',
+  'bee-tree-soil-systemic',
+  'water-too-near',
+  'boundary-too-near',
+  'size-outside-label',
+  'area-cap',
+  'area-cap-short',
+  'crown-loss',
+  'edible-not-on-label',
+];
+/** The first stop that will still stand on another day, or null. */
+export const forbidding = (gates: readonly Gate[]): Gate | null =>
+  gates.find((g) => g.strength === 'stop' && g.state === 'tripped' && LASTING.includes(g.id)) ?? null;
+
 const ORDER = { stop: 0, hold: 1, note: 2 };
 
 /**

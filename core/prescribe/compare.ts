@@ -2,6 +2,7 @@ import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
+import { forbidding } from '../gates/rules';
 import { AIRBORNE, METHOD_NAMES, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { FollowUpRule } from '../season/rules';
@@ -30,6 +31,8 @@ export interface Weighed {
   stops: number;
   holds: number;
   organic: boolean;
+  /** Why it may never be done on this tree; null when it may, today or another day. */
+  forbidden: string | null;
 }
 
 /** Years over which ways are compared. */
@@ -153,6 +156,7 @@ export function weighUse(
     stops: result.gates.filter((g) => g.strength === 'stop').length,
     holds: held,
     organic: label.organic,
+    forbidden: forbidding(result.gates)?.title ?? null,
   };
 }
 
@@ -184,6 +188,7 @@ export function weighWork(
     stops: sheet.gates.filter((g: Gate) => g.strength === 'stop').length,
     holds: held,
     organic: true,
+    forbidden: null,
   };
 }
 

@@ -1,5 +1,7 @@
 import { EMPTY_PLAN } from '../grounds/plan';
+import { USUAL_PRICES } from '../cost/prices';
 import { METHODS } from '../label/methods';
+import { weighUse } from './compare';
 import { ringArea } from '../rootzone/probe-grid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import type { OldSite } from '../ring/ring';
@@ -159,4 +161,21 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
   expect(probe.dose.exact).toBeCloseTo(2 * probe.treated.grid!.holes.length, 9);
   const feed = of('training-14-feed-slow', { crown });
   expect(feed.treated.areaM2).toBeCloseTo(ringArea(0.6, 3.1), 9);
+});
+
+it('what a region forbids for good on this tree is never offered; what only waits for its season is', () => {
+  const lime = {
+    ...elm,
+    ...treat,
+    host: findHost('common-lime')!,
+    condition: findCondition('lime-aphid'),
+  };
+  const weighed = (key: string, c: Partial<Choices> = {}) => {
+    const label = trainingLabels.find((l) => l.key === key)!;
+    const crown = { shape: 'ellipsoid' as const, widthM: 6, depthM: 7 };
+    const result = prescribe({ ...lime, crown, heightM: 9 }, label, label.uses[0]!, { ...summer, ...c });
+    return weighUse(label, label.uses[0]!, result, 0, USUAL_PRICES, 'metric')!;
+  };
+  expect(weighed('training-01-drench')).toMatchObject({ stops: 1, forbidden: 'No soil systemic under Common lime' });
+  expect(weighed('training-08-soap', { temperatureC: 40 })).toMatchObject({ forbidden: null });
 });

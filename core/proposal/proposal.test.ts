@@ -17,6 +17,7 @@ const way = {
   stops: 0,
   holds: 0,
   organic: true,
+  forbidden: null,
 };
 
 it('says in plain words how often, how much goes, and what it may harm', () => {

@@ -494,6 +494,9 @@ export const propose = act(
         ? (weighUse(held.label, use, prescribe(s, held.label, use, choices), 0, v.prices, v.units) ?? [])
         : [];
     });
+    const never = weighed.find((w) => w.forbidden);
+    if (never)
+      return refuse('keys', `${never.method}, ${never.name}: ${never.forbidden}. What is forbidden is not offered.`);
     if (!weighed.length) return refuse('keys', 'None of these ways can be worked out for this tree.');
     const token = await addProposal(v, {
       id: p.id,

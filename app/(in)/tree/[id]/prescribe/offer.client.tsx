@@ -17,16 +17,18 @@ export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] 
       <summary className="flex min-h-12 items-center font-bold">Offer these to the client</summary>
       <FormFaults faults={faults} known={['days', 'message']} />
       <div className="flex flex-wrap gap-2 pt-2">
-        {weighed.map((w) => (
-          <TickTag
-            key={w.key}
-            checked={keys.includes(w.key)}
-            onChange={(on) => setKeys(on ? [...keys, w.key] : keys.filter((k) => k !== w.key))}
-          >
-            {w.method}
-            {w.name !== 'no product' && `, ${w.name}`}
-          </TickTag>
-        ))}
+        {weighed
+          .filter((w) => !w.forbidden)
+          .map((w) => (
+            <TickTag
+              key={w.key}
+              checked={keys.includes(w.key)}
+              onChange={(on) => setKeys(on ? [...keys, w.key] : keys.filter((k) => k !== w.key))}
+            >
+              {w.method}
+              {w.name !== 'no product' && `, ${w.name}`}
+            </TickTag>
+          ))}
       </div>
       <div className="mt-3 grid gap-x-5 desk:grid-cols-[1fr_140px]">
         <TextArea

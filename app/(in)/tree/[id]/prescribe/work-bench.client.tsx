@@ -119,7 +119,8 @@ export function WorkSteps({ sheet }: { sheet: WorkSheet }) {
             <ul className="text-[0.9375rem]">
               {sheet.followUps.map((r) => (
                 <li key={r.id} className="row py-1.5">
-                  <b>{r.what}</b>, {r.after.count} {r.after.unit}: {r.why}
+                  <b>{r.what}</b>, {r.after.count} {r.after.count === 1 ? r.after.unit.slice(0, -1) : r.after.unit}:{' '}
+                  {r.why}
                 </li>
               ))}
             </ul>
