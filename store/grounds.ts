@@ -380,11 +380,22 @@ export const placeStand = (
       left join lateral (select crown_loss from look where outfit_id = ${o} and tree_id = t.id and crown_loss is not null order by at desc, id limit 1) l on true
       left join lateral (select condition_id, decision from verdict where outfit_id = ${o} and tree_id = t.id order by at desc, id limit 1) v on true
       where t.outfit_id = ${o} and t.place_id = ${placeId} and t.archived_at is null order by t.walk_order, t.id limit 1000`;
-    const used = await tx<{ name: string; grams: number }[]>`
-      select name, sum(grams)::float8 as grams from (
-        select a->>'name' as name, (a->>'grams')::float8 as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
-        where r.outfit_id = ${o} and r.place_id = ${placeId} and r.latest and not r.withdrawn and r.done_on between ${`${year}-01-01`} and ${`${year}-12-31`}
-        union all select active, grams::float8 from others_applied where outfit_id = ${o} and place_id = ${placeId} and on_day between ${`${year}-01-01`} and ${`${year}-12-31`}
-      ) x group by name`;
-    return { trees: [...trees], used: Object.fromEntries(used.map((u) => [u.name, u.grams])) };
+    return { trees: [...trees], used: await activesOfYear(tx, o, placeId, year) };
   });
+
+/** Grams of each active put on a place in a year, by this outfit and, as far as it is told, by others. */
+export async function activesOfYear(
+  tx: Tx,
+  outfit: string,
+  placeId: string,
+  year: string,
+): Promise<Record<string, number>> {
+  const [from, to] = [`${year}-01-01`, `${year}-12-31`];
+  const used = await tx<{ name: string; grams: number }[]>`
+    select name, sum(grams)::float8 as grams from (
+      select a->>'name' as name, (a->>'grams')::float8 as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
+      where r.outfit_id = ${outfit} and r.place_id = ${placeId} and r.latest and not r.withdrawn and r.done_on between ${from} and ${to}
+      union all select active, grams::float8 from others_applied where outfit_id = ${outfit} and place_id = ${placeId} and on_day between ${from} and ${to}
+    ) x group by name`;
+  return Object.fromEntries(used.map((u) => [u.name, u.grams]));
+}

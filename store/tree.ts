@@ -7,6 +7,7 @@ import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { StemReading } from '@/core/measure/trunk';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import { json, within, type Scope, type Tx } from './db';
+import { activesOfYear } from './grounds';
 import { treeWorks } from './plans';
 
 export interface Reading {
@@ -156,7 +157,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
   if (!head) return null;
-  const [readings, looks, verdicts, plans, records, followUps, photos, actives, changes, works, others, keys] =
+  const [readings, looks, verdicts, plans, records, followUps, photos, siteYearActive, changes, works, others, keys] =
     await Promise.all([
       tx<
         Reading[]
@@ -187,11 +188,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       tx<
         Tree['photos']
       >`select id, at, width, height, sign_id as sign from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
-      tx<
-        { name: string; grams: number }[]
-      >`select a->>'name' as name, sum((a->>'grams')::float8) as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
-      where r.outfit_id = ${o} and r.place_id = ${head.placeId} and r.latest and not r.withdrawn and r.done_on >= ${`${year}-01-01`} and r.done_on <= ${`${year}-12-31`} group by 1
-      union all select active, grams::float8 from others_applied where outfit_id = ${o} and place_id = ${head.placeId} and on_day >= ${`${year}-01-01`} and on_day <= ${`${year}-12-31`}`,
+      activesOfYear(tx, o, head.placeId, year),
       tx<
         PlanChange[]
       >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
@@ -217,10 +214,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     works,
     others,
     keyContradicted: keys[0]?.no ?? false,
-    siteYearActive: actives.reduce<Record<string, number>>(
-      (sum, a) => ({ ...sum, [a.name]: (sum[a.name] ?? 0) + Number(a.grams) }),
-      {},
-    ),
+    siteYearActive,
   };
 }
 

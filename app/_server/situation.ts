@@ -77,14 +77,7 @@ export function situationOf(
   tree: Tree,
   labels: ShelfLabel[],
   vessels: Vessel[],
-  more: {
-    tanks?: Tank[];
-    windFromDeg?: number;
-    humidity?: number;
-    findKm?: number | null;
-    /** The product in hand: its own open plan is no other product. */
-    without?: string;
-  } = {},
+  more: { tanks?: Tank[]; findKm?: number | null } = {},
 ): Situation {
   const host = findHost(tree.hostId);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
@@ -94,7 +87,7 @@ export function situationOf(
   const crown = tree.looks.find((l) => l.crownLoss !== null);
   const done = tree.records.filter((r) => !r.withdrawn);
   const year = today.slice(0, 4);
-  const others = tree.plans.filter((p) => p.state === 'open' && p.labelKey !== more.without);
+  const planned = tree.plans.filter((p) => p.state === 'open');
   const measuredCrown = crownOf(tree);
   const condition = verdict ? findCondition(verdict.conditionId) : null;
   const treeYearProduct: Record<string, number> = {};
@@ -173,7 +166,7 @@ export function situationOf(
     hostContradicted: tree.keyContradicted,
     severity: condition ? severityOf(condition, tree) : null,
     helpersSeen: tree.looks[0]?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
-    alsoPlanned: others.map((p) => ({
+    alsoPlanned: planned.map((p) => ({
       labelKey: p.labelKey,
       labelName: p.labelName,
       method:
@@ -181,9 +174,9 @@ export function situationOf(
       families: labels.find((l) => l.key === p.labelKey)?.label.actives.map((a) => a.family) ?? [],
       actives: labels.find((l) => l.key === p.labelKey)?.label.actives.map((a) => a.name) ?? [],
     })),
-    otherSites: others.flatMap((p) =>
+    otherSites: planned.flatMap((p) =>
       (p.result.ring?.sites ?? []).map((bearing, i) => ({
-        labelName: p.labelName,
+        labelKey: p.labelKey,
         bearing,
         heightCm: p.result.ring!.heights?.[i] ?? 20,
       })),
@@ -210,6 +203,8 @@ export function usualChoices(tree: Pick<Tree, 'hostId' | 'lat' | 'timeZone'>, we
     temperatureC: weather.temperatureC,
     windMs: weather.windMs,
     rainNext24Mm: weather.rainNext24Mm,
+    humidity: weather.humidity,
+    windFromDeg: weather.windFromDeg,
   };
 }
 

@@ -1,3 +1,4 @@
+import { treatedGround } from './ground';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { prescribe } from '../prescribe/prescribe';
@@ -176,4 +177,14 @@ describe('a correction', () => {
   });
   it('never takes more than the lot holds', () =>
     expect(run({ amount: 600 })).toMatchObject({ ok: false, faults: [{ path: 'lotId' }] }));
+});
+
+it('the record says what was treated: the basin of a drench, or what the plan worked out for another method', () => {
+  expect(treatedGround(use, 46.2)).toMatchObject({ m2: expect.closeTo(1.00091141943371, 9), inner: 15, outer: 45 });
+  const probe = { ...use, method: 'soil-injection' as const };
+  const treated = { areaM2: 61.5, words: '110 holes, 0.6 to 4.5 m from the trunk' };
+  expect(treatedGround(probe, 46.2, treated)).toMatchObject({ m2: 61.5, words: treated.words });
+  expect(treatedGround({ ...use, method: 'trunk-injection' }, 46.2, { areaM2: null, words: '' }).words).toBe(
+    'trunk only, no ground treated',
+  );
 });

@@ -24,6 +24,8 @@ export interface BookingContext {
   /** As planned. */
   dose: Dose;
   ring: Ring | null;
+  /** The ground, crown or bark that the plan treats; a plan of an older version does not say. */
+  treated?: { areaM2: number | null; words: string };
   /** In force with the weather and soil at the time of the work. */
   gates: Gate[];
   released: Record<string, string>;
@@ -72,7 +74,7 @@ export function writeUp(
   if (faults.length || !c.lot) return { ok: false, faults };
 
   const share = b.amount / c.dose.product;
-  const ground = treatedGround(c.use, c.dose.diameterCm);
+  const ground = treatedGround(c.use, c.dose.diameterCm, c.treated);
   const site = c.use.sites;
   const data: ApplicationRecord = {
     format: 'elmhorn-record',

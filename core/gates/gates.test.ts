@@ -411,8 +411,8 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'uptake-poor',
     'hold',
-    on({ humidity: 95 }, { injected: true, choices: { temperatureC: 9 } }),
-    on({ humidity: 60 }, { injected: true, choices: { temperatureC: 9 } }),
+    on({}, { injected: true, choices: { temperatureC: 9, humidity: 95 } }),
+    on({}, { injected: true, choices: { temperatureC: 9, humidity: 60 } }),
   ],
   [
     'two-products',
@@ -578,8 +578,8 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'drift-reaches',
     'hold',
-    on({ grounds: beside(12), windFromDeg: 270 }),
-    on({ grounds: beside(12), windFromDeg: 90 }),
+    on({ grounds: beside(12) }, { choices: { windFromDeg: 270 } }),
+    on({ grounds: beside(12) }, { choices: { windFromDeg: 90 } }),
   ],
   [
     'notice-unknown',

@@ -179,3 +179,24 @@ it('what a region forbids for good on this tree is never offered; what only wait
   expect(weighed('training-01-drench')).toMatchObject({ stops: 1, forbidden: 'No soil systemic under Common lime' });
   expect(weighed('training-08-soap', { temperatureC: 40 })).toMatchObject({ forbidden: null });
 });
+
+it('the open plan of the product in hand is no other product on this trunk', () => {
+  const first = plan();
+  const sites = first.ring!.sites.map((bearing) => ({ labelKey: infusion.key, bearing, heightCm: 20 }));
+  const also = {
+    labelKey: infusion.key,
+    labelName: 'x',
+    method: 'trunk-injection' as const,
+    families: [],
+    actives: [],
+  };
+  const again = plan({ otherSites: sites, alsoPlanned: [also] });
+  expect(again.ring!.sites).toEqual(first.ring!.sites);
+  expect(again.gates).toEqual(first.gates);
+  const other = plan({
+    otherSites: sites.map((x) => ({ ...x, labelKey: 'other' })),
+    alsoPlanned: [{ ...also, labelKey: 'other' }],
+  });
+  expect(other.ring!.sites).not.toEqual(first.ring!.sites);
+  expect(other.gates.map((g) => g.id)).toContain('two-products');
+});

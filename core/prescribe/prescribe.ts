@@ -11,8 +11,8 @@ import type { Doubt } from '../measure/plausible';
 import type { StemRule } from '../measure/trunk';
 import type { Vessel } from '../mix/vessels';
 import {
-  moved,
   placeRing,
+  unevenness,
   whyNotAt,
   type Arc,
   type Flare,
@@ -65,15 +65,14 @@ export interface Situation {
   sectors?: Sector[];
   /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
   grounds?: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
-  windFromDeg?: number | null;
-  humidity?: number | null;
   hostContradicted?: boolean;
   severity?: number | null;
   findKm?: number | null;
   helpersSeen?: boolean;
+  /** Open plans of this tree, the product in hand among them. */
   alsoPlanned?: Facts['alsoPlanned'];
-  /** Sites of other products on this trunk that are still planned. */
-  otherSites?: { labelName: string; bearing: number; heightCm: Cm }[];
+  /** Sites on this trunk that are still planned, by product. */
+  otherSites?: { labelKey: string; bearing: number; heightCm: Cm }[];
   programme?: Facts['programme'];
   supervised?: boolean;
   costs?: Facts['costs'];
@@ -94,6 +93,8 @@ export interface Choices {
   temperatureC: number | null;
   windMs: number | null;
   rainNext24Mm: number | null;
+  humidity?: number | null;
+  windFromDeg?: number | null;
   stemRule?: StemRule;
   /** Place in a rate range: 0 low end, 1 high end. */
   rangePoint?: number;
@@ -101,8 +102,6 @@ export interface Choices {
   system?: UnitSystem;
   said?: Said;
   density?: Density;
-  /** Nitrogen for a feed, g/m². */
-  gPerM2?: number;
   /** Sites moved by hand: every bearing, in the order of the placed ring. */
   bearings?: number[];
   tankId?: string;
@@ -129,7 +128,7 @@ export function prescribe(s: Situation, label: Label, use: LabelUse, c: Choices)
 }
 
 /** The ring that a use asks for on this trunk, before any site is moved by hand. */
-export function ringInput(s: Situation, use: LabelUse, worked: Dose): RingInput | null {
+export function ringInput(s: Situation, label: Label, use: LabelUse, worked: Dose): RingInput | null {
   if (!worked.sites || !use.sites) return null;
   return {
     girthCm: worked.girthCm,
@@ -146,23 +145,21 @@ export function ringInput(s: Situation, use: LabelUse, worked: Dose): RingInput 
     oldSites: s.oldSites,
     flares: s.flares ?? [],
     sectors: s.sectors ?? [],
-    others: (s.otherSites ?? []).map((o) => ({ ...o, clearCm: use.sites!.minSpacingCm })),
+    others: (s.otherSites ?? [])
+      .filter((o) => o.labelKey !== label.key)
+      .map((o) => ({ ...o, clearCm: use.sites!.minSpacingCm })),
   };
 }
 
 /** The placed ring with the bearings that somebody set by hand; what is wrong with them stands in `illegal`. */
 function byHand(ring: Ring, input: RingInput, bearings: number[] | undefined): { ring: Ring; illegal: string | null } {
   if (!bearings || bearings.length !== ring.sites.length) return { ring, illegal: null };
-  let out = ring;
-  bearings.forEach((b, i) => {
-    if (b !== out.sites[i]) out = { ...out, sites: out.sites.map((x, j) => (j === i ? b : x)) };
-  });
-  const illegal = out.sites.map((b, i) => whyNotAt(out, i, b, input)).find((why) => why !== null) ?? null;
-  return { ring: { ...out, unevenness: moved(out, 0, out.sites[0]!, input.girthCm).unevenness }, illegal };
+  const out = { ...ring, sites: bearings, unevenness: unevenness(bearings, input.girthCm) };
+  return { ring: out, illegal: bearings.map((b, i) => whyNotAt(out, i, b, input)).find((why) => why !== null) ?? null };
 }
 
 function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing: boolean): Prescription {
-  const treated = treatedBy(s, label, use, c);
+  const treated = treatedBy(s, use, c);
   const worked = dose({
     label,
     useKey: use.key,
@@ -179,7 +176,7 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     sprayVolumeMl: treated.spray?.ml,
     system: c.system,
   });
-  const input = withRing && worked.ok ? ringInput(s, use, worked) : null;
+  const input = withRing && worked.ok ? ringInput(s, label, use, worked) : null;
   const placed = input ? byHand(placeRing(input), input, c.bearings) : null;
   const tank = s.tanks?.find((t) => t.id === c.tankId) ?? s.tanks?.[0];
   const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;
@@ -195,6 +192,7 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     said: { ...(s.helpersSeen ? { helpers: 'many at work' } : {}), ...slopeOnPlan(s, near), ...c.said },
     label,
     use,
+    alsoPlanned: s.alsoPlanned?.filter((p) => p.labelKey !== label.key),
     near: near ?? undefined,
     driftsOver: treated.driftsOver,
     crownRadiusM: s.crown ? s.crown.widthM / 2 : null,
@@ -221,7 +219,7 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
             device: use.sites.device ?? 'low-pressure bottle',
             mlPerSite: worked.perSite.mixMl ?? worked.perSite.product,
             temperatureC: c.temperatureC ?? 18,
-            humidity: s.humidity ?? 60,
+            humidity: c.humidity ?? 60,
             soil: c.soil,
             leaf: c.leaf,
           })

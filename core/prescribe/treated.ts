@@ -1,7 +1,7 @@
-import { bandArea, USUAL_BAND } from '../basin/basin';
+import { treatedGround } from '../book/ground';
 import { driftSector, nearest, overlap, type GroundsPlan, type Near } from '../grounds/plan';
 import { AIRBORNE } from '../label/methods';
-import type { Label, LabelUse } from '../label/schema';
+import type { LabelUse } from '../label/schema';
 import { girthFromDiameter } from '../measure/trunk';
 import {
   innerRadius,
@@ -39,7 +39,7 @@ const trunkOf = (s: Situation) => (s.reading?.diameters.length ? Math.max(...s.r
 /**
  * The ground, crown or bark that a use treats on this tree. What has not been measured stays null, and the dose asks for it.
  */
-export function treatedBy(s: Situation, label: Label, use: LabelUse, c: Choices): Treated {
+export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
   const d = trunkOf(s);
   const out: Treated = {
     ring: null,
@@ -57,11 +57,10 @@ export function treatedBy(s: Situation, label: Label, use: LabelUse, c: Choices)
   const crownRadius = s.crown ? s.crown.widthM / 2 : null;
 
   if (use.method === 'soil-drench' && d !== null) {
-    const { inner, outer } =
-      use.carrier.kind === 'wet-basin' ? { inner: use.carrier.innerCm, outer: use.carrier.outerCm } : USUAL_BAND;
-    out.ring = { innerM: (d / 2 + inner) / 100, outerM: (d / 2 + outer) / 100 };
-    out.areaM2 = bandArea(d, inner, outer);
-    out.words = `basin ${inner}–${outer} cm from the bark`;
+    const basin = treatedGround(use, d);
+    out.ring = { innerM: (d / 2 + basin.inner) / 100, outerM: (d / 2 + basin.outer) / 100 };
+    out.areaM2 = basin.m2;
+    out.words = basin.words;
   }
   if ((use.method === 'soil-injection' || use.method === 'root-zone-feeding') && d !== null) {
     const rz = use.rootzone;
@@ -124,14 +123,9 @@ export function treatedBy(s: Situation, label: Label, use: LabelUse, c: Choices)
       out.words = `bark up to ${up.toFixed(1)} m`;
     }
   }
-  if (
-    AIRBORNE.includes(use.method) &&
-    at &&
-    c.windMs !== null &&
-    s.windFromDeg !== null &&
-    s.windFromDeg !== undefined
-  ) {
-    out.drift = driftSector(at, crownRadius ?? 2, s.windFromDeg, c.windMs, s.heightM ?? 5);
+  const { windFromDeg: from } = c;
+  if (AIRBORNE.includes(use.method) && at && c.windMs !== null && from !== null && from !== undefined) {
+    out.drift = driftSector(at, crownRadius ?? 2, from, c.windMs, s.heightM ?? 5);
     out.driftsOver = plan ? reached(plan, out.drift) : [];
   }
   return out;

@@ -204,7 +204,7 @@ function placeRow(r: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness
 }
 
 /** Sum over gaps of (gap − C/N)², cm². */
-const unevenness = (sites: readonly Bearing[], girth: Cm): number =>
+export const unevenness = (sites: readonly Bearing[], girth: Cm): number =>
   sites.length < 2
     ? 0
     : sites.reduce((a, s, i) => {

@@ -157,48 +157,37 @@ export function Choices<T extends string>({
   );
 }
 
-/** A box to tick, as large as a glove needs. */
-export function Tick({
-  checked,
-  onChange,
-  children,
-}: {
+interface TickProps {
   checked: boolean;
   onChange: (v: boolean) => void;
   children: React.ReactNode;
-}) {
+}
+const ticked = 'flex cursor-pointer items-center has-focus-visible:outline-3 has-focus-visible:outline-slate';
+const box = (p: TickProps, size: string) => (
+  <input
+    type="checkbox"
+    className={`${size} flex-none accent-[var(--cambium-deep)]`}
+    checked={p.checked}
+    onChange={(e) => p.onChange(e.target.checked)}
+  />
+);
+
+/** A box to tick, as large as a glove needs. */
+export function Tick(p: TickProps) {
   return (
-    <label className="row flex min-h-[var(--target)] cursor-pointer items-center gap-4 py-1.5 has-focus-visible:outline-3 has-focus-visible:outline-slate">
-      <input
-        type="checkbox"
-        className="size-6 flex-none accent-[var(--cambium-deep)]"
-        checked={checked}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      <span>{children}</span>
+    <label className={`row min-h-[var(--target)] gap-4 py-1.5 ${ticked}`}>
+      {box(p, 'size-6')}
+      <span>{p.children}</span>
     </label>
   );
 }
 
 /** One of many to be ticked, side by side: a tree of a row, a way among ways. */
-export function TickTag({
-  checked,
-  onChange,
-  children,
-}: {
-  checked: boolean;
-  onChange: (v: boolean) => void;
-  children: React.ReactNode;
-}) {
+export function TickTag(p: TickProps) {
   return (
-    <label className="flex min-h-12 cursor-pointer items-center gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
-      <input
-        type="checkbox"
-        className="size-5 accent-[var(--cambium-deep)]"
-        checked={checked}
-        onChange={(e) => onChange(e.target.checked)}
-      />
-      <span>{children}</span>
+    <label className={`min-h-12 gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper ${ticked}`}>
+      {box(p, 'size-5')}
+      <span>{p.children}</span>
     </label>
   );
 }

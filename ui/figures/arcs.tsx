@@ -1,6 +1,5 @@
-import { arc } from 'd3-shape';
+import { arcPath, onRing } from './polar';
 
-const RAD = Math.PI / 180;
 const SHAPE = { sound: '●', doubtful: '◐', decayed: '○' } as const;
 
 /** Bare bark as hatched arcs of the ring, girdling roots as a dark band outside it, and main roots by bearing: filled sound, half doubtful, open decayed. */
@@ -13,11 +12,6 @@ export function ArcsFigure({
   anchors: readonly { bearing: number; state: keyof typeof SHAPE }[];
   size: number;
 }) {
-  const d = arc<{ from: number; to: number; kind: 'bare' | 'girdled' }>()
-    .innerRadius((a) => (a.kind === 'bare' ? 66 : 83))
-    .outerRadius((a) => (a.kind === 'bare' ? 82 : 91))
-    .startAngle((a) => a.from * RAD)
-    .endAngle((a) => (a.from === a.to ? a.from + 360 : a.to < a.from ? a.to + 360 : a.to) * RAD);
   const words = `Ring of the trunk from above, north up. Bare bark and girdling roots: ${arcs.length ? arcs.map((a) => `${a.kind} ${a.from} to ${a.to} degrees`).join(', ') : 'none'}. Main roots: ${anchors.length ? anchors.map((a) => `${a.bearing} degrees ${a.state}`).join(', ') : 'none entered'}.`;
   return (
     <svg viewBox="-120 -120 240 240" width={size} height={size} role="img" aria-label={words}>
@@ -31,7 +25,7 @@ export function ArcsFigure({
       {arcs.map((a, i) => (
         <path
           key={i}
-          d={d(a) ?? undefined}
+          d={a.kind === 'bare' ? arcPath(a.from, a.to, 66, 82) : arcPath(a.from, a.to, 83, 91)}
           fill={a.kind === 'bare' ? 'url(#bare)' : 'var(--ink)'}
           stroke={a.kind === 'bare' ? 'var(--madder)' : 'none'}
           strokeWidth="1.6"
@@ -40,8 +34,8 @@ export function ArcsFigure({
       {anchors.map((a, i) => (
         <text
           key={i}
-          x={100 * Math.sin(a.bearing * RAD)}
-          y={-100 * Math.cos(a.bearing * RAD) + 7}
+          x={onRing(a.bearing, 100)[0]}
+          y={onRing(a.bearing, 100)[1] + 7}
           textAnchor="middle"
           fontSize="22"
           fill="var(--ink)"

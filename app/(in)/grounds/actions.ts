@@ -6,15 +6,15 @@ import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { readNumber } from '@/core/units/numbers';
-import { LENGTH } from '@/core/units/units';
+import { AREA, LENGTH } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { addOthersApplied, addTrees, getPlace, nextWalkOrder, saveClient, savePlace, takenTags } from '@/store/grounds';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
+import { numberAt, typed } from '@/app/_server/typed';
 import { allows } from '@/app/_server/viewer';
 import type { Fault } from '@/core/book/write';
 
 const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(120, 'At most 120 signs.');
-const typed = z.string().max(40, 'That is too long for a number.');
 
 export const keepClient = act(
   'edit grounds',
@@ -70,14 +70,9 @@ function readOutline(text: string, faults: Fault[]): { lat: number; lon: number 
 
 export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<Answer<{ id: string }>> => {
   const faults: Fault[] = [];
-  const number = (path: string, text: string, rule: Parameters<typeof readNumber>[1]) => {
-    if (text.trim() === '') return null;
-    const read = readNumber(text, rule);
-    if (read.ok) return read.value;
-    faults.push({ path, sentence: read.sentence });
-    return null;
-  };
-  const perArea = p.areaUnit === 'm²' ? 1 : 0.09290304;
+  const number = (path: string, text: string, rule: Parameters<typeof numberAt>[3]) =>
+    numberAt(faults, path, text, rule, true);
+  const perArea = p.areaUnit === 'm²' ? 1 : AREA['ft²'];
   const area = number('area', p.area, { name: 'The area', above: 0, max: Math.round(1e8 / perArea), unit: p.areaUnit });
   const water = number('water', p.water, { name: 'The distance to water', min: 0, max: 100_000, unit: p.distanceUnit });
   const outline = readOutline(p.outline, faults);

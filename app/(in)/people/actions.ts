@@ -5,10 +5,10 @@ import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
 import { addPerson, changePerson, setPrices, setSchools } from '@/store/people';
-import { readNumber } from '@/core/units/numbers';
 import type { Fault } from '@/core/book/write';
 import { act, done, refuse } from '@/app/_server/act';
 import { pgCode } from '@/store/db';
+import { numberAt, typed } from '@/app/_server/typed';
 
 const licence = z.string().trim().max(80, 'At most 80 signs.');
 
@@ -84,7 +84,6 @@ export const chooseSchools = act(
   },
 );
 
-const typed = z.string().max(40, 'That is too long for a number.');
 /** What the outfit asks for its work, typed in whole money and a yearly percentage. */
 export const keepPrices = act(
   'manage people',
@@ -98,20 +97,16 @@ export const keepPrices = act(
   }),
   async (v, p) => {
     const faults: Fault[] = [];
-    const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) => {
-      const read = readNumber(p[path], { name, min: 0, max: 1e6 });
-      if (!read.ok) faults.push({ path, sentence: read.sentence });
-      return read.ok ? Math.round(read.value * 100) : 0;
-    };
-    const rate = readNumber(p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
-    if (!rate.ok) faults.push({ path: 'discount', sentence: rate.sentence });
+    const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) =>
+      Math.round((numberAt(faults, path, p[path], { name, min: 0, max: 1e6 }) ?? 0) * 100);
+    const discount = numberAt(faults, 'discount', p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
     const prices = {
       currency: p.currency,
       visit: money('visit', 'The visit'),
       hour: money('hour', 'The hour'),
       device: money('device', 'The device'),
       removeAndReplant: money('removeAndReplant', 'Removing and replanting'),
-      discount: rate.ok ? rate.value / 100 : 0,
+      discount: (discount ?? 0) / 100,
     };
     if (faults.length) return { ok: false as const, faults };
     await setPrices(v, prices);

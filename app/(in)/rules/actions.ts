@@ -5,14 +5,13 @@ import { v7 } from 'uuid';
 import { z } from 'zod';
 import { regionSchema } from '@/core/gates/region';
 import { METHODS } from '@/core/label/methods';
-import { readNumber } from '@/core/units/numbers';
 import { saveRegion } from '@/store/people';
 import { act, done, faultsOf, type Answer } from '@/app/_server/act';
 import { regionFor } from '@/app/_server/region';
+import { numberAt, typed } from '@/app/_server/typed';
 import { todayOf } from '@/app/_server/viewer';
 import type { Fault } from '@/core/book/write';
 
-const typed = z.string().max(40, 'That is too long for a number.');
 const lines = z.string().max(8000, 'At most 8000 signs.');
 const rows = (text: string) =>
   text
@@ -39,12 +38,8 @@ export const keepRegion = act(
   }),
   async (v, f): Promise<Answer<{ version: number }>> => {
     const faults: Fault[] = [];
-    const number = (path: keyof typeof f, name: string, max: number, min = 0) => {
-      const read = readNumber(String(f[path]), { name, min, max });
-      if (read.ok) return read.value;
-      faults.push({ path, sentence: read.sentence });
-      return 0;
-    };
+    const number = (path: keyof typeof f, name: string, max: number, min = 0) =>
+      numberAt(faults, path, String(f[path]), { name, min, max }) ?? 0;
     const split = <T>(
       path: 'banned' | 'reserved' | 'closed',
       form: string,

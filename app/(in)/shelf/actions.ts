@@ -22,8 +22,8 @@ import {
 } from '@/store/shelf';
 import { act, done, faultsOf, refuse, type Answer } from '@/app/_server/act';
 import { todayOf } from '@/app/_server/viewer';
+import { typed } from '@/app/_server/typed';
 
-const typed = z.string().max(40, 'That is too long for a number.');
 const amountUnit = z.enum(['mL', 'L', 'fl oz', 'gal', 'g', 'kg', 'oz', 'lb']);
 const factor = (unit: z.infer<typeof amountUnit>) => ({ ...VOLUME, ...MASS })[unit];
 const all = () => revalidatePath('/', 'layout');

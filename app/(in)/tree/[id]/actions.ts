@@ -26,7 +26,8 @@ import { addPlan, addWorkPlans, getPlan, getWorkPlan, setPlanState, settleWork }
 import { getLabel, listSprayers, listVessels, lotsOf, shelfLabels } from '@/store/shelf';
 import { addReading, changeTree } from '@/store/tree';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
-import { noTree, numberAt, seen, treeOf, typed } from './acting';
+import { noTree, seen, treeOf } from './acting';
+import { numberAt, typed } from '@/app/_server/typed';
 import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
 import type { Fault } from '@/core/book/write';
@@ -231,7 +232,7 @@ export const makePlan = act(
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
     const now = station().at(new Date());
-    const one = async (planId: string, treeId: string, first: boolean) => {
+    const one = async (treeId: string, first: boolean) => {
       const tree = await treeOf(v, treeId);
       if (!tree) return null;
       // Sites moved by hand are those of the tree in hand.
@@ -242,16 +243,11 @@ export const makePlan = act(
         ...(first && bearings ? { bearings } : {}),
         system: v.units,
       };
-      const s = situationOf(v, tree, labels, vessels, {
-        tanks,
-        windFromDeg: now.windFromDeg,
-        humidity: now.humidity,
-        without: held.label.key,
-      });
+      const s = situationOf(v, tree, labels, vessels, { tanks });
       const result = prescribe(s, held.label, use, choices);
-      return { planId, tree, s, choices, result, open: blocked(result.gates, p.released) };
+      return { tree, s, choices, result, open: blocked(result.gates, p.released) };
     };
-    const chosen = await one(p.id, p.treeId, true);
+    const chosen = await one(p.treeId, true);
     if (!chosen) return noTree;
     const { tree, s, choices, result, open } = chosen;
     if (!result.dose.ok || open.length)
@@ -273,7 +269,7 @@ export const makePlan = act(
     });
     const left: { tag: string; why: string }[] = [];
     for (const a of p.alike) {
-      const other = await one(a.id, a.treeId, false);
+      const other = await one(a.treeId, false);
       if (!other) continue;
       const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
       if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
@@ -404,6 +400,8 @@ export const book = act(
       temperatureC: said.temperatureC,
       windMs: said.windMs,
       rainNext24Mm: said.rainNext24Mm,
+      humidity: said.humidity,
+      windFromDeg: said.windFromDeg,
     });
     const up = writeUp(
       {
@@ -419,6 +417,7 @@ export const book = act(
         place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
         dose: plan.result.dose,
         ring: plan.result.ring,
+        treated: plan.result.treated,
         gates: fresh.gates,
         released: plan.released,
         lot: lots.find((l) => l.id === b.lotId) ?? null,
@@ -482,7 +481,7 @@ export const propose = act(
     ]);
     if (!tree) return noTree;
     const now = station().at(new Date());
-    const s = situationOf(v, tree, labels, vessels, { tanks, windFromDeg: now.windFromDeg, humidity: now.humidity });
+    const s = situationOf(v, tree, labels, vessels, { tanks });
     const choices = { ...usualChoices(tree, now), system: v.units };
     const facts = workFactsOf(v, tree);
     const weighed = p.keys.flatMap((key) => {

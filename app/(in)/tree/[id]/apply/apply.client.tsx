@@ -6,6 +6,7 @@ import { v7 } from 'uuid';
 import { INTAKE, splitPasses } from '@/core/basin/basin';
 import { deviations } from '@/core/book/deviations';
 import { treatedGround } from '@/core/book/ground';
+import { isSoil } from '@/core/gates/gate';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
@@ -134,6 +135,8 @@ export function ApplyBench({
     temperatureC: celsius,
     windMs: ms,
     rainNext24Mm: station.rainNext24Mm,
+    humidity: humidity.ok ? humidity.value : station.humidity,
+    windFromDeg: station.windFromDeg,
     system: units,
   });
   // Making the plan counts as the release of its holds; here only what changed since speaks again.
@@ -529,7 +532,7 @@ export function ApplyBench({
                   onChange={(x) => set('humidity', x)}
                 />
               </div>
-              {ground.m2 !== null && (
+              {isSoil(use) && (
                 <Choices
                   small
                   label="Soil"

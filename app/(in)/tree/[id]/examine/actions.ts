@@ -9,7 +9,8 @@ import { findHost, findTest, signsFor } from '@/knowledge';
 import { addLooks, alikeTrees, settleChange } from '@/store/tree';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { todayOf } from '@/app/_server/viewer';
-import { noTree, numberAt, seen, treeOf } from '../acting';
+import { noTree, seen, treeOf } from '../acting';
+import { numberAt } from '@/app/_server/typed';
 
 /** Examining: the key, the signs, the tests, crown and vigour; on one tree, or on a row of trees that look alike. */
 export const examine = act('examine', lookSchema, async (v, l): Promise<Answer> => {

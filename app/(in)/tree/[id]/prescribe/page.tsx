@@ -26,8 +26,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const named = tree.verdicts[0]?.conditionId;
   const situation = situationOf(v, tree, labels, vessels, {
     tanks,
-    windFromDeg: now.windFromDeg,
-    humidity: now.humidity,
     findKm: named ? (finds[named] ?? null) : null,
   });
   const own: Record<string, OwnResults> = {};

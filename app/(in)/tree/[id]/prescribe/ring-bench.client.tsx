@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Schools } from '@/core/decide/decide';
 import type { Dose } from '@/core/dose/dose';
-import type { LabelUse } from '@/core/label/schema';
+import type { Label, LabelUse } from '@/core/label/schema';
 import { ringInput, type Prescription, type Situation } from '@/core/prescribe/prescribe';
 import { woundBudget, yearsToClose } from '@/core/ring/budget';
 import { whyNotAt } from '@/core/ring/ring';
@@ -17,6 +17,7 @@ import { RingFigure } from '@/ui/figures/ring';
 export function RingBench({
   result,
   dose,
+  label,
   use,
   situation,
   units,
@@ -25,6 +26,7 @@ export function RingBench({
 }: {
   result: Prescription;
   dose: Dose;
+  label: Label;
   use: LabelUse;
   situation: Situation;
   units: UnitSystem;
@@ -32,7 +34,7 @@ export function RingBench({
   movedByHand: boolean;
 }) {
   const ring = result.ring!;
-  const input = ringInput(situation, use, dose)!;
+  const input = ringInput(situation, label, use, dose)!;
   const [site, setSite] = useState(0);
   const [why, setWhy] = useState<string | null>(null);
   const [dragging, setDragging] = useState(false);
@@ -131,16 +133,18 @@ export function RingBench({
 /** The ring through the years of a programme: yearly, every second and every third year, side by side. */
 export function WoundBudgets({
   dose,
+  label,
   use,
   situation,
   school,
 }: {
   dose: Dose;
+  label: Label;
   use: LabelUse;
   situation: Situation;
   school: Schools['frequency'];
 }) {
-  const input = ringInput(situation, use, dose)!;
+  const input = ringInput(situation, label, use, dose)!;
   const rows = [1, 2, 3].map((everyYears) =>
     woundBudget(input, {
       everyYears,

@@ -1,0 +1,296 @@
+import { money, type Prices } from '@/core/cost/prices';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { courses, YEARS, type Weighed } from '@/core/prescribe/compare';
+import { type Option } from '@/core/prescribe/prescribe';
+import { figure } from '@/core/units/units';
+import type { Work } from '@/core/work/work';
+import { TickTag } from '@/ui/controls/controls';
+
+/** What a work is called among the ways. */
+export const WORK = 'work:';
+
+/** What is planned for this tree so far: its steps, each with its price, and what they come to together. */
+export function InPlan({
+  steps,
+  prices,
+}: {
+  steps: { id: string; name: string; now: number | null; overYears: number | null }[];
+  prices: Prices;
+}) {
+  if (!steps.length) return null;
+  const sum = (f: (s: (typeof steps)[number]) => number | null) => steps.reduce((a, s) => a + (f(s) ?? 0), 0);
+  return (
+    <section className="mt-7">
+      <h2>The plan of this tree</h2>
+      <table className="dense figures">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th>Now</th>
+            <th>{YEARS} years</th>
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((s, i) => (
+            <tr key={s.id}>
+              <td>
+                {i + 1}. {s.name}
+              </td>
+              <td>{s.now === null ? '–' : money(s.now, prices)}</td>
+              <td>{s.overYears === null ? '–' : money(s.overYears, prices)}</td>
+            </tr>
+          ))}
+          {steps.length > 1 && (
+            <tr>
+              <td className="font-bold">Together</td>
+              <td className="font-bold">
+                {money(
+                  sum((s) => s.now),
+                  prices,
+                )}
+              </td>
+              <td className="font-bold">
+                {money(
+                  sum((s) => s.overYears),
+                  prices,
+                )}
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      <p className="mt-2 text-small text-ink-2">
+        Pick another way below and plan it too: driver, mould and ants in one plan.
+      </p>
+    </section>
+  );
+}
+
+/** What an arborist and a client weigh, in one table: the picked way is marked by its word as well. */
+export function SideBySide({
+  weighed,
+  pick,
+  onPick,
+  prices,
+  loss,
+}: {
+  weighed: Weighed[];
+  pick: string;
+  onPick: (key: string) => void;
+  prices: Prices;
+  loss: number;
+}) {
+  if (!weighed.length) return null;
+  const mine = weighed.find((w) => w.key === pick);
+  const percent = (x: number) => Math.round(100 * x);
+  return (
+    <section className="mt-7">
+      <h2>Side by side</h2>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Ways to act, side by side">
+        <table className="dense figures">
+          <thead>
+            <tr>
+              <th>Way</th>
+              <th>Amount</th>
+              <th>Now</th>
+              <th>{YEARS} years</th>
+              <th>Visits a year</th>
+              <th>Holes</th>
+              <th>Expected to go</th>
+              <th>Bees, water, people</th>
+              <th>Needs</th>
+              <th>Gates</th>
+            </tr>
+          </thead>
+          <tbody>
+            {weighed.map((w) => (
+              <tr key={w.key} className={w.key === pick ? 'bg-paper' : ''}>
+                <td>
+                  <button
+                    type="button"
+                    className="min-h-12 text-left font-bold underline"
+                    aria-pressed={w.key === pick}
+                    onClick={() => onPick(w.key)}
+                  >
+                    {w.method}
+                  </button>
+                  <span className="block text-small text-ink-2">
+                    {w.name}
+                    {w.key === pick && ', in hand'}
+                  </span>
+                </td>
+                <td>{w.amount}</td>
+                <td>{money(w.now, prices)}</td>
+                <td className="font-bold">{money(w.overYears, prices)}</td>
+                <td>{figure(w.visitsAYear, 2)}</td>
+                <td>{w.wounds || '–'}</td>
+                <td>
+                  <b>{percent(w.control.likely)} %</b> ({percent(w.control.low)}–{percent(w.control.high)})
+                  <span className="block text-small text-ink-2">{w.control.lasts}</span>
+                </td>
+                <td className="text-small">
+                  bees {w.bees}; water: {w.water}; {w.people}
+                </td>
+                <td className="text-small">{w.needs.join(', ') || '–'}</td>
+                <td className={w.stops ? 'font-bold text-madder' : w.holds ? 'font-bold text-sap' : ''}>
+                  {w.stops ? `${w.stops} stop` : w.holds ? `${w.holds} hold` : 'free'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 text-small text-ink-2">
+        Control is a practice estimate, corrected by your own checks where there are any; money in today’s, at{' '}
+        {percent(prices.discount)} % a year.
+      </p>
+      {mine && (
+        <p className="mt-2 text-[0.9375rem]">
+          {courses(mine, prices, loss)
+            .map(
+              (c) => `${c.name}: ${money(c.expected, prices)} over ${YEARS} years, stands then: ${percent(c.stands)} %`,
+            )
+            .join(' · ')}
+          , when {percent(loss)} in 100 such trees are lost each year untreated.
+        </p>
+      )}
+    </section>
+  );
+}
+
+export function Shelf({
+  offered,
+  fitting,
+  pick,
+  nameOf,
+  onPick,
+}: {
+  offered: Option[];
+  fitting: { fit: Work[]; other: Work[] };
+  pick: string;
+  nameOf: (o: Option) => string;
+  onPick: (key: string) => void;
+}) {
+  const usable = offered.filter((o) => o.result);
+  const rest = offered.filter((o) => !o.result);
+  const product = (o: Option) => (
+    <Row
+      key={nameOf(o)}
+      checked={nameOf(o) === pick}
+      onPick={() => onPick(nameOf(o))}
+      title={METHOD_NAMES[o.use.method]}
+      after={`, ${o.label.actives.map((a) => a.name).join(' + ')}`}
+      below={`${o.label.name}: ${o.use.title}`}
+      right={
+        o.stops
+          ? `${o.stops} stop${o.stops > 1 ? 's' : ''}`
+          : o.holds
+            ? `${o.holds} hold${o.holds > 1 ? 's' : ''}`
+            : 'free'
+      }
+      tone={o.stops ? 'text-madder' : o.holds ? 'text-sap' : ''}
+    />
+  );
+  const workRow = (w: Work) => (
+    <Row
+      key={w.id}
+      checked={pick === WORK + w.id}
+      onPick={() => onPick(WORK + w.id)}
+      title={w.name}
+      after=""
+      below="without a product"
+      right=""
+      tone=""
+    />
+  );
+  return (
+    <section className="mt-7">
+      <h2>From the shelf</h2>
+      <fieldset className="mt-1">
+        <legend className="sr-only">Product and use, or a work without product</legend>
+        {usable.map(product)}
+        {usable.length === 0 && (
+          <p className="py-2 text-ink-2">No label on the shelf is for this host and this trouble.</p>
+        )}
+        {fitting.fit.map(workRow)}
+        <details className="mt-2">
+          <summary className="flex min-h-12 items-center font-semibold">Other works ({fitting.other.length})</summary>
+          {fitting.other.map(workRow)}
+        </details>
+        <details>
+          <summary className="flex min-h-12 items-center font-semibold">
+            Labels for other hosts or troubles ({rest.length})
+          </summary>
+          {rest.map(product)}
+        </details>
+      </fieldset>
+    </section>
+  );
+}
+
+function Row(p: {
+  checked: boolean;
+  onPick: () => void;
+  title: string;
+  after: string;
+  below: string;
+  right: string;
+  tone: string;
+}) {
+  return (
+    <label className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
+      <input
+        type="radio"
+        name="option"
+        className="size-6 flex-none accent-[var(--cambium-deep)]"
+        checked={p.checked}
+        onChange={p.onPick}
+      />
+      <span className="min-w-0 flex-1">
+        <b>{p.title}</b>
+        {p.after}
+        <span className="block text-[0.9375rem] text-ink-2">{p.below}</span>
+      </span>
+      <span className={`text-[0.9375rem] font-semibold ${p.tone}`}>{p.right}</span>
+    </label>
+  );
+}
+
+/** The like trees of the row: one plan, each dosed by its own trunk. */
+export function Alike({
+  trees,
+  chosen,
+  onChoose,
+}: {
+  trees: { id: string; tag: string }[];
+  chosen: string[];
+  onChoose: (next: string[]) => void;
+}) {
+  if (!trees.length) return null;
+  return (
+    <section className="mt-7">
+      <h2>The same for the row</h2>
+      <p className="text-[0.9375rem] text-ink-2">
+        Each tree is dosed by its own trunk, and each passes its own gates; what does not pass is left out and named.
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="press"
+          onClick={() => onChoose(chosen.length === trees.length ? [] : trees.map((t) => t.id))}
+        >
+          {chosen.length === trees.length ? 'None of them' : `All ${trees.length} like it`}
+        </button>
+        {trees.map((t) => (
+          <TickTag
+            key={t.id}
+            checked={chosen.includes(t.id)}
+            onChange={(on) => onChoose(on ? [...chosen, t.id] : chosen.filter((x) => x !== t.id))}
+          >
+            {t.tag}
+          </TickTag>
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import type { Fault } from '@/core/book/write';
+import { readNumber } from '@/core/units/numbers';
+
+/** A number as somebody typed it. */
+export const typed = z.string('This must be text.').max(40, 'That is too long for a number.');
+
+/** Reads one typed number; null for an empty optional field; faults go to `out`. */
+export function numberAt(
+  out: Fault[],
+  path: string,
+  text: string,
+  rule: Parameters<typeof readNumber>[1],
+  optional = false,
+): number | null {
+  if (optional && text.trim() === '') return null;
+  const read = readNumber(text, rule);
+  if (read.ok) return read.value;
+  out.push({ path, sentence: read.sentence });
+  return null;
+}
