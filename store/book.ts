@@ -35,7 +35,7 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
       on conflict (id) do nothing`;
     if (!made.count) return false;
     for (const m of r.moves)
-      await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, ${m.reason}, ${r.id}, ${scope.personId})`;
+      await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, 'tree', ${m.reason}, ${r.id}, ${scope.personId})`;
     if (r.version === 1) {
       const closed = r.planId
         ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'`

@@ -1,7 +1,9 @@
 import type { ApplicationRecord } from '@/core/book/record';
 import type { Label } from '@/core/label/schema';
 import type { FollowUp } from '@/core/season/follow-ups';
+import type { Priced } from '@/core/prescribe/compare';
 import type { Choices, Prescription } from '@/core/prescribe/prescribe';
+import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
 
@@ -41,13 +43,14 @@ export const addPlan = (
     choices: Choices;
     result: Prescription;
     released: Record<string, string>;
+    price: Priced | null;
   },
 ) =>
   within(scope, async (tx) => {
     if ((await tx`select from plan where id = ${p.id}`).length) return;
     await tx`update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${p.treeId} and label_id = ${p.labelId} and state = 'open'`;
-    await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, released, by_person)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId}, ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${scope.personId})`;
+    await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, released, price, by_person)
+      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId}, ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
   });
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
@@ -96,12 +99,13 @@ export interface WorkPlan {
   byName: string;
   doneOn: string | null;
   note: string;
+  price: Priced | null;
 }
 
 export const treeWorks = (tx: Tx, outfit: string, treeId: string) =>
   tx<
     WorkPlan[]
-  >`select w.id, w.work_id as "workId", w.condition_id as "conditionId", w.answers, w.sheet, w.state, w.at, p.name as "byName", w.done_on as "doneOn", w.note
+  >`select w.id, w.work_id as "workId", w.condition_id as "conditionId", w.answers, w.sheet, w.state, w.at, p.name as "byName", w.done_on as "doneOn", w.note, w.price
     from work_plan w join person p on p.id = w.by_person where w.outfit_id = ${outfit} and w.tree_id = ${treeId} order by (w.state = 'open') desc, w.at desc limit 40`;
 
 /** Opens works for trees; an open one of the same kind on the same tree gives way. */
@@ -115,14 +119,15 @@ export const addWorkPlans = (
     answers: Answers;
     sheet: WorkSheet;
     released: Record<string, string>;
+    price: Priced;
   }[],
 ) =>
   within(scope, async (tx) => {
     for (const w of works) {
       if ((await tx`select from work_plan where id = ${w.id}`).length) continue;
       await tx`update work_plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'`;
-      await tx`insert into work_plan (id, outfit_id, tree_id, work_id, condition_id, answers, sheet, released, by_person)
-        values (${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId}, ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${scope.personId})`;
+      await tx`insert into work_plan (id, outfit_id, tree_id, work_id, condition_id, answers, sheet, released, price, by_person)
+        values (${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId}, ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
     }
   });
 
@@ -173,3 +178,18 @@ export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
       join tree t on t.id = w.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
       order by p.name, t.walk_order, t.id`),
   ]);
+
+export const treeProgramme = (tx: Tx, outfit: string, treeId: string) =>
+  tx<
+    Programme[]
+  >`select school, every_years as "everyYears", years from programme where outfit_id = ${outfit} and tree_id = ${treeId} order by at desc, id desc limit 1`;
+export const programmeOf = (scope: Scope, treeId: string): Promise<Programme | null> =>
+  within(scope, async (tx) => (await treeProgramme(tx, scope.outfitId, treeId))[0] ?? null);
+
+/** Sets the programme of trees; sent twice, it lands once. */
+export const setProgramme = (scope: Scope, rows: readonly { id: string; treeId: string }[], p: Programme) =>
+  within(scope, async (tx) => {
+    for (const r of rows)
+      await tx`insert into programme (id, outfit_id, tree_id, school, every_years, years, by_person)
+        values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${p.school}, ${p.everyYears}, ${p.years}, ${scope.personId}) on conflict (id) do nothing`;
+  });

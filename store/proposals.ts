@@ -11,7 +11,7 @@ export interface ProposalHead {
   data: Proposal;
   expiresAt: Date;
   revokedAt: Date | null;
-  answer: { option: string | null; who: string; word: string; at: Date } | null;
+  answer: { options: string[]; who: string; word: string; at: Date } | null;
 }
 
 /** Writes a proposal; the token of its address is given once, only its hash is kept. */
@@ -29,7 +29,7 @@ export const treeProposals = (scope: Scope, treeId: string): Promise<ProposalHea
   within(scope, async (tx) => [
     ...(await tx<ProposalHead[]>`
       select p.id, p.at, n.name as "byName", p.data, p.expires_at as "expiresAt", p.revoked_at as "revokedAt",
-        case when a.proposal_id is not null then jsonb_build_object('option', a.option_key, 'who', a.who, 'word', a.word, 'at', a.at) end as answer
+        case when a.proposal_id is not null then jsonb_build_object('options', a.option_keys, 'who', a.who, 'word', a.word, 'at', a.at) end as answer
       from proposal p join person n on n.id = p.by_person left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
       where p.outfit_id = ${scope.outfitId} and p.tree_id = ${treeId} order by p.at desc limit 20`),
   ]);
@@ -41,7 +41,7 @@ export interface SharedProposal {
   id: string;
   data: Proposal;
   expiresAt: Date;
-  answer: { option: string | null; changes: string[]; who: string; at: Date } | null;
+  answer: { options: string[]; changes: string[]; who: string; at: Date } | null;
 }
 const scopeOf = async (token: string): Promise<(Scope & { id: string }) | null> => {
   const [found] = await db()<
@@ -57,7 +57,7 @@ export async function sharedProposal(token: string): Promise<SharedProposal | nu
   return within(scope, async (tx) => {
     const [p] = await tx<SharedProposal[]>`
       select p.id, p.data, p.expires_at as "expiresAt",
-        case when a.proposal_id is not null then jsonb_build_object('option', a.option_key, 'changes', a.changes, 'who', a.who, 'at', a.at) end as answer
+        case when a.proposal_id is not null then jsonb_build_object('options', a.option_keys, 'changes', a.changes, 'who', a.who, 'at', a.at) end as answer
       from proposal p left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id where p.id = ${scope.id}`;
     return p ?? null;
   });
@@ -73,10 +73,10 @@ export async function answerProposal(
   return within(scope, async (tx) => {
     const [p] = await tx<{ data: Proposal }[]>`select data from proposal where id = ${scope.id}`;
     if (!p) return 'gone';
-    if (a.option !== null && !p.data.options.some((o) => o.key === a.option)) return 'unknown option';
+    if (a.options.some((k) => !p.data.options.some((o) => o.key === k))) return 'unknown option';
     const agreed = p.data.changes.filter((c) => a.changes.includes(c.id)).map((c) => c.id);
-    const made = await tx`insert into proposal_answer (proposal_id, outfit_id, option_key, changes, who, word)
-      values (${scope.id}, ${scope.outfitId}, ${a.option}, ${agreed}, ${a.who}, ${a.word}) on conflict do nothing`;
+    const made = await tx`insert into proposal_answer (proposal_id, outfit_id, option_keys, changes, who, word)
+      values (${scope.id}, ${scope.outfitId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word}) on conflict do nothing`;
     if (!made.count) return 'answered';
     for (const c of p.data.changes)
       await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = now(), settled_by = ${scope.personId},

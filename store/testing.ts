@@ -32,7 +32,7 @@ export async function makeOutfit(owner: Sql): Promise<TestOutfit> {
     await tx`insert into tree (id, outfit_id, place_id, tag, host_id) values (${treeId}, ${outfitId}, ${placeId}, 'T1', 'wych-elm')`;
     await tx`insert into label (id, outfit_id, key, version, data) values (${labelId}, ${outfitId}, ${label.key}, 1, ${tx.json(label as never)})`;
     await tx`insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit) values (${lotId}, ${outfitId}, ${label.key}, 'L1', '2099-01-01', 'mL')`;
-    await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, by_person) values (${v7()}, ${outfitId}, ${lotId}, 100, 'delivery', ${personId})`;
+    await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person) values (${v7()}, ${outfitId}, ${lotId}, 100, 'supplier', 'delivery', ${personId})`;
     await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, by_person) values (${planId}, ${outfitId}, ${treeId}, ${labelId}, 'drench', 'elm-leaf-beetle', '{}', '{}', ${personId})`;
     await tx`insert into look (id, outfit_id, tree_id, at, by_person) values (${v7()}, ${outfitId}, ${treeId}, now(), ${personId})`;
   });

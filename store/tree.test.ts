@@ -60,6 +60,7 @@ const plan = () => ({
   choices: { soil: 'moist' } as never,
   result: dose,
   released: { hold: 'why' },
+  price: { now: 9000, overYears: 30_000, years: 10 },
 });
 
 describe('a tree', () => {

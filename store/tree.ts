@@ -5,10 +5,12 @@ import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { LookDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { StemReading } from '@/core/measure/trunk';
+import type { Priced } from '@/core/prescribe/compare';
 import type { Prescription } from '@/core/prescribe/prescribe';
+import type { Programme } from '@/core/season/programme';
 import { json, within, type Scope, type Tx } from './db';
 import { activesOfYear } from './grounds';
-import { treeWorks } from './plans';
+import { treeProgramme, treeWorks } from './plans';
 
 export interface Reading {
   id: string;
@@ -60,6 +62,7 @@ export interface PlanHead {
   useKey: string;
   conditionId: string;
   result: Prescription;
+  price: Priced | null;
 }
 export interface TreeRecord {
   id: string;
@@ -136,6 +139,8 @@ export interface Tree {
   photos: { id: string; at: Date; width: number; height: number; sign: string | null }[];
   changes: PlanChange[];
   works: WorkPlan[];
+  /** How it is treated over the years; null while nobody has set it. */
+  programme: Programme | null;
   /** Where the neighbours stand: on the plan, or on the globe. */
   others: { lat: number | null; lon: number | null; x: number | null; y: number | null }[];
   /** Whether the last look answered its host key with a no. */
@@ -157,50 +162,64 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
   if (!head) return null;
-  const [readings, looks, verdicts, plans, records, followUps, photos, siteYearActive, changes, works, others, keys] =
-    await Promise.all([
-      tx<
-        Reading[]
-      >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.crown_width_m as "crownWidthM", r.crown_base_m as "crownBaseM", r.obstacles, r.arcs, r.flares, r.method
+  const [
+    readings,
+    looks,
+    verdicts,
+    plans,
+    records,
+    followUps,
+    photos,
+    siteYearActive,
+    changes,
+    works,
+    others,
+    keys,
+    programmes,
+  ] = await Promise.all([
+    tx<
+      Reading[]
+    >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.crown_width_m as "crownWidthM", r.crown_base_m as "crownBaseM", r.obstacles, r.arcs, r.flares, r.method
       from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
-      tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
+    tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
         coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade, 'bearing', f.bearing,
           'counted', case when f.counted_of is not null then jsonb_build_object('of', f.counted_of, 'had', f.counted_had) end)) order by f.sign_id) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings,
         coalesce((select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id) from test_result r where r.look_id = l.id and r.outfit_id = ${o}), '[]') as tests
       from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id} order by l.at desc, l.id desc limit 20`,
-      tx<
-        Verdict[]
-      >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.look_id as "lookId"
+    tx<
+      Verdict[]
+    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.look_id as "lookId"
       from verdict v join person p on p.id = v.by_person where v.outfit_id = ${o} and v.tree_id = ${id} order by v.at desc, v.id desc limit 20`,
-      tx<
-        PlanHead[]
-      >`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result
+    tx<
+      PlanHead[]
+    >`select n.id, n.at, p.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result, n.price
       from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
-      tx<
-        TreeRecord[]
-      >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target,
+    tx<
+      TreeRecord[]
+    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target,
         array(select x->>'group' from jsonb_array_elements(data->'product'->'actives') x) as groups, (data->>'mixMl')::float8 as "mixMl", data->>'reEntryUntil' as "reEntryUntil",
         array(select x->>'family' from label l cross join lateral jsonb_array_elements(l.data->'actives') x where l.outfit_id = ${o} and l.id = (record.data->'product'->>'labelId')::uuid) as families
       from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
-      tx<
-        TreeFollowUp[]
-      >`select id, root_id as "rootId", kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
-      tx<
-        Tree['photos']
-      >`select id, at, width, height, sign_id as sign from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
-      activesOfYear(tx, o, head.placeId, year),
-      tx<
-        PlanChange[]
-      >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
+    tx<
+      TreeFollowUp[]
+    >`select id, root_id as "rootId", kind, what, reason, only_if as "onlyIf", due, earliest, latest, state from follow_up where outfit_id = ${o} and tree_id = ${id} order by (state = 'open') desc, due limit 40`,
+    tx<
+      Tree['photos']
+    >`select id, at, width, height, sign_id as sign from photo where outfit_id = ${o} and tree_id = ${id} order by at desc limit 24`,
+    activesOfYear(tx, o, head.placeId, year),
+    tx<
+      PlanChange[]
+    >`select c.id, c.at, p.name as "byName", c.what, c.price_minor as "priceMinor", c.state, c.settled_how as "settledHow"
       from plan_change c join person p on p.id = c.by_person where c.outfit_id = ${o} and c.tree_id = ${id} order by c.at desc limit 20`,
-      treeWorks(tx, o, id),
-      tx<
-        Tree['others']
-      >`select lat, lon, plan_x as x, plan_y as y from tree where outfit_id = ${o} and place_id = ${head.placeId} and id <> ${id} and archived_at is null and (plan_x is not null or lat is not null) limit 400`,
-      tx<
-        { no: boolean }[]
-      >`select host_key @> 'false' as no from look where outfit_id = ${o} and tree_id = ${id} and host_key <> '[]' order by at desc limit 1`,
-    ]);
+    treeWorks(tx, o, id),
+    tx<
+      Tree['others']
+    >`select lat, lon, plan_x as x, plan_y as y from tree where outfit_id = ${o} and place_id = ${head.placeId} and id <> ${id} and archived_at is null and (plan_x is not null or lat is not null) limit 400`,
+    tx<
+      { no: boolean }[]
+    >`select host_key @> 'false' as no from look where outfit_id = ${o} and tree_id = ${id} and host_key <> '[]' order by at desc limit 1`,
+    treeProgramme(tx, o, id),
+  ]);
   return {
     ...head,
     readings,
@@ -212,6 +231,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     photos,
     changes,
     works,
+    programme: programmes[0] ?? null,
     others,
     keyContradicted: keys[0]?.no ?? false,
     siteYearActive,

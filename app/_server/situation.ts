@@ -1,6 +1,7 @@
 import type { Condition } from '@/core/diagnose/knowledge';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
+import type { Weighing } from '@/core/prescribe/compare';
 import type { Choices, Situation } from '@/core/prescribe/prescribe';
 import type { UnitSystem } from '@/core/units/units';
 import { dayIn } from '@/core/season/follow-ups';
@@ -181,7 +182,7 @@ export function situationOf(
         heightCm: p.result.ring!.heights?.[i] ?? 20,
       })),
     ),
-    programme: viewer.schools.programme,
+    programme: tree.programme?.school ?? viewer.schools.programme,
     supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',
     unreserved: vessels.filter((x) => x.reserved === false).map((x) => x.name),
     sprayLog: measuredCrown
@@ -207,6 +208,15 @@ export function usualChoices(tree: Pick<Tree, 'hostId' | 'lat' | 'timeZone'>, we
     windFromDeg: weather.windFromDeg,
   };
 }
+
+/** What the ways for this tree are weighed by, and what its steps bring. */
+export const weighingOf = (v: Viewer, tree: Pick<Tree, 'timeZone' | 'programme'>): Weighing => ({
+  prices: v.prices,
+  system: v.units,
+  today: dayIn(new Date(), tree.timeZone),
+  programme: tree.programme,
+  school: v.schools.programme,
+});
 
 /** What a work without a label rests on; null while the trunk has not been measured. */
 export function workFactsOf(v: Viewer, tree: Tree): WorkFacts | null {

@@ -1,4 +1,5 @@
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import type { FollowUpRule } from '../season/rules';
 import type { LabelUse } from '../label/schema';
 import type { ApplicationRecord, Correction } from './record';
 import { searchWords } from './words';
@@ -8,6 +9,8 @@ export interface CorrectionContext {
   now: Date;
   timeZone: string;
   use: LabelUse;
+  /** Rules under the programme of the plan; without one the label's own. */
+  rules?: readonly FollowUpRule[];
   /** The newest version, and whether it is withdrawn. */
   was: ApplicationRecord;
   wasWithdrawn: boolean;
@@ -67,7 +70,7 @@ export function correct(
     ok: true,
     data,
     doneOn,
-    followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays),
+    followUps: followUps(c.rules ?? c.use.followUps, doneOn, c.use.intervals.minDays),
     words: searchWords(data),
     stock,
   };

@@ -4,6 +4,7 @@ import type { Gate } from '../gates/gate';
 import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import type { FollowUpRule } from '../season/rules';
 import { figure, showAmount, showVolume } from '../units/units';
 import { deviations } from './deviations';
 import { treatedGround } from './ground';
@@ -17,6 +18,8 @@ export interface BookingContext {
   labelId: string;
   label: Label;
   use: LabelUse;
+  /** Rules under the programme of the plan; without one the label's own. */
+  rules?: readonly FollowUpRule[];
   condition: Condition;
   host: Host;
   tree: { id: string; tag: string; lat: number | null; lon: number | null };
@@ -140,7 +143,7 @@ export function writeUp(
     ok: true,
     data,
     doneOn,
-    followUps: followUps(c.use.followUps, doneOn, c.use.intervals.minDays),
+    followUps: followUps(c.rules ?? c.use.followUps, doneOn, c.use.intervals.minDays),
     words: searchWords(data),
   };
 }

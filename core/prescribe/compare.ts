@@ -1,10 +1,21 @@
 import type { Prices } from '../cost/prices';
-import { every, outlook, presentValue, type Outcome } from '../cost/value';
+import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
 import { forbidding } from '../gates/rules';
 import { AIRBORNE, METHOD_NAMES, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
+import type { Day } from '../season/follow-ups';
+import {
+  programmed,
+  USUAL_PROGRAMME,
+  visitsOf,
+  weightOf,
+  yearOf,
+  type Programme,
+  type Step,
+  type Visit,
+} from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
 import { showAmount, type UnitSystem } from '../units/units';
 import type { WorkSheet } from '../work/work';
@@ -20,6 +31,8 @@ export interface Weighed {
   now: number;
   overYears: number;
   visitsAYear: number;
+  /** Every visit that it brings over the years, treatments and looks, in order of day. */
+  visits: Visit[];
   /** Holes in the trunk over the years. */
   wounds: number;
   /** Share of the trouble that goes: the poorest, the likely and the best outcome, 0 to 1, and for how long. */
@@ -34,9 +47,6 @@ export interface Weighed {
   /** Why it may never be done on this tree; null when it may, today or another day. */
   forbidden: string | null;
 }
-
-/** Years over which ways are compared. */
-export const YEARS = 10;
 
 /** What trials and practice expect of a method used in its window: low, likely, high. Replaced in part by one's own checks. */
 const EXPECTED: Record<Method | 'work', [low: number, likely: number, high: number, lasts: string]> = {
@@ -79,19 +89,62 @@ function expected(method: Method | 'work', own?: OwnResults): Weighed['control']
 /** The likely control by a method, as practice expects it, 0 to 1. */
 export const expectedControl = (method: Method): number => EXPECTED[method][1];
 
-/** How often a use is repeated, in years between: from its follow-ups and the label's interval. */
-function repeat(
-  rules: readonly FollowUpRule[],
-  use: Pick<LabelUse, 'intervals'> | null,
-): { years: number; aYear: number } {
-  const again = rules.find((r) => r.kind === 'treat-again');
-  const days = again
-    ? again.after.count * { days: 1, weeks: 7, months: 30.44, years: 365.25 }[again.after.unit]
-    : 365.25;
-  const gap = Math.max(days, use?.intervals.minDays ?? 0);
-  const most = use?.intervals.maxPerYear ?? 12;
-  const aYear = gap >= 330 ? 1 : Math.min(most, again?.onlyIf ? 2 : Math.max(1, Math.round(180 / gap)));
-  return { years: Math.max(1, Math.round(gap / 365.25)), aYear };
+/** What a step of a plan was to cost when it was planned: once, and over the programme’s years in the money of that day. */
+export interface Priced {
+  now: number;
+  overYears: number;
+  years: number;
+}
+export const priced = ({ now, overYears }: Pick<Weighed, 'now' | 'overYears'>, w: Weighing): Priced => ({
+  now,
+  overYears,
+  years: (w.programme ?? USUAL_PROGRAMME).years,
+});
+
+/** What ways are weighed by: the prices of the outfit, the day, and the programme of the plan. */
+export interface Weighing {
+  prices: Prices;
+  system: UnitSystem;
+  today: Day;
+  /** The programme of the tree's plan; null until somebody sets one. */
+  programme: Programme | null;
+  /** What the outfit does where the plan says nothing. */
+  school: NonNullable<Programme['school']>;
+}
+
+/** A use of a label as a step of a plan: its rules under the programme. */
+export const stepOfUse = (use: LabelUse, w: Weighing): Step => ({
+  name: METHOD_NAMES[use.method],
+  rules: programmed(use.followUps, use.method === 'trunk-injection', w.programme ?? USUAL_PROGRAMME, w.school),
+  minDays: use.intervals.minDays ?? 0,
+  maxPerYear: use.intervals.maxPerYear ?? null,
+  months: use.months,
+});
+/** A work without a label as a step of a plan. */
+export const stepOfWork = (name: string, rules: readonly FollowUpRule[], w: Weighing): Step => ({
+  name,
+  rules: programmed(rules, false, w.programme ?? USUAL_PROGRAMME, w.school),
+  minDays: 0,
+  maxPerYear: null,
+  months: [],
+});
+
+/** What a step brings over the programme's years, and what that costs and drills when each time costs `once`. */
+export function overTheYears(step: Step, once: number, w: Weighing) {
+  const { years } = w.programme ?? USUAL_PROGRAMME;
+  const visits = visitsOf(step, w.today, years);
+  const times = visits.filter((v) => v.kind === 'treat');
+  return {
+    visits,
+    times: times.length,
+    overYears: Math.round(
+      presentValue(
+        times.map((v) => ({ year: yearOf(w.today, v.day), amount: once * weightOf(v) })),
+        w.prices.discount,
+      ),
+    ),
+    visitsAYear: times.reduce((a, v) => a + weightOf(v), 0) / years,
+  };
 }
 
 /** Minutes a crew needs for one tree, by method: practice figures. */
@@ -114,18 +167,17 @@ export function weighUse(
   use: LabelUse,
   result: Prescription,
   held: number,
-  p: Prices,
-  system: UnitSystem,
+  w: Weighing,
   own?: OwnResults,
 ): Weighed | null {
   const { dose } = result;
   if (!dose.ok) return null;
-  const rep = repeat(use.followUps, use);
+  const p = w.prices;
   const product = ((label.priceMinor ?? 0) * dose.product) / 1000;
   const holes = dose.sites?.count ?? 0;
   const hours = (MINUTES[use.method] + 3 * holes) / 60;
   const once = product + p.visit + hours * p.hour + holes * p.device;
-  const inYear = once + (rep.aYear - 1) * once;
+  const { times, ...years } = overTheYears(stepOfUse(use, w), once, w);
   const air = AIRBORNE.includes(use.method);
   const needs = [
     ...(use.months.length ? [`months ${use.months.join(', ')}`] : []),
@@ -139,11 +191,10 @@ export function weighUse(
     key: `${label.key}/${use.key}`,
     method: METHOD_NAMES[use.method],
     name: label.actives.map((a) => a.name).join(' + '),
-    amount: showAmount(dose.product, dose.dimension, system).text,
+    amount: showAmount(dose.product, dose.dimension, w.system).text,
     now: Math.round(once),
-    overYears: Math.round(presentValue(every(inYear, rep.years, YEARS), p.discount)),
-    visitsAYear: rep.aYear / rep.years,
-    wounds: holes * Math.ceil(YEARS / rep.years),
+    ...years,
+    wounds: holes * times,
     control: expected(use.method, own),
     bees: label.beeHazard === 'none' ? 'spared' : `${label.beeHazard}${label.systemic ? ', systemic' : ''}`,
     water: use.conditions?.waterDistanceM
@@ -165,11 +216,11 @@ export function weighWork(
   work: { id: string; name: string; method: TreatmentOption['method'] },
   sheet: WorkSheet,
   held: number,
-  p: Prices,
+  w: Weighing,
   own?: OwnResults,
 ): Weighed {
-  const rep = repeat(sheet.followUps, null);
-  const once = p.visit + (sheet.minutes / 60) * p.hour;
+  const once = w.prices.visit + (sheet.minutes / 60) * w.prices.hour;
+  const { visits, overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, w), once, w);
   const first = sheet.figures[0]!;
   return {
     key: `work:${work.id}`,
@@ -177,8 +228,9 @@ export function weighWork(
     name: 'no product',
     amount: `${first.value} ${first.unit}`.trim(),
     now: Math.round(once),
-    overYears: Math.round(presentValue(every(once * rep.aYear, 1, YEARS), p.discount)),
-    visitsAYear: rep.aYear,
+    overYears,
+    visitsAYear,
+    visits,
     wounds: 0,
     control: expected('work', own),
     bees: 'spared',
@@ -196,22 +248,16 @@ export function weighWork(
  * Treat, remove and replant, or leave: expected cost over the years, with the chance that the tree is lost meanwhile.
  * @param lossWithout yearly chance of losing the tree when nothing is done, 0 to 1
  */
-export function courses(w: Weighed, p: Prices, lossWithout: number): Outcome[] {
-  const yearly = every(w.overYears / (presentValue(every(1, 1, YEARS), p.discount) || 1), 1, YEARS);
+export function courses(w: Weighed, by: Weighing, lossWithout: number): Outcome[] {
+  const { discount, removeAndReplant } = by.prices;
+  const { years } = by.programme ?? USUAL_PROGRAMME;
+  const yearly = every(w.overYears / (presentValue(every(1, 1, years), discount) || 1), 1, years);
+  const course = (name: string, payments: Payment[], failsEachYear: number, lossCost = removeAndReplant) =>
+    outlook({ name, payments, failsEachYear }, years, discount, lossCost);
   return [
-    outlook(
-      { name: 'Treat', payments: yearly, failsEachYear: lossWithout * (1 - w.control.likely) },
-      YEARS,
-      p.discount,
-      p.removeAndReplant,
-    ),
-    outlook(
-      { name: 'Remove and replant', payments: [{ year: 0, amount: p.removeAndReplant }], failsEachYear: 0.01 },
-      YEARS,
-      p.discount,
-      p.removeAndReplant / 3,
-    ),
-    outlook({ name: 'Leave', payments: [], failsEachYear: lossWithout }, YEARS, p.discount, p.removeAndReplant),
+    course('Treat', yearly, lossWithout * (1 - w.control.likely)),
+    course('Remove and replant', [{ year: 0, amount: removeAndReplant }], 0.01, removeAndReplant / 3),
+    course('Leave', [], lossWithout),
   ];
 }
 

@@ -174,7 +174,13 @@ it('what a region forbids for good on this tree is never offered; what only wait
     const label = trainingLabels.find((l) => l.key === key)!;
     const crown = { shape: 'ellipsoid' as const, widthM: 6, depthM: 7 };
     const result = prescribe({ ...lime, crown, heightM: 9 }, label, label.uses[0]!, { ...summer, ...c });
-    return weighUse(label, label.uses[0]!, result, 0, USUAL_PRICES, 'metric')!;
+    return weighUse(label, label.uses[0]!, result, 0, {
+      prices: USUAL_PRICES,
+      system: 'metric',
+      today: '2026-05-20',
+      programme: null,
+      school: 'conventional',
+    })!;
   };
   expect(weighed('training-01-drench')).toMatchObject({ stops: 1, forbidden: 'No soil systemic under Common lime' });
   expect(weighed('training-08-soap', { temperatureC: 40 })).toMatchObject({ forbidden: null });

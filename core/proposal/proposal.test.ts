@@ -1,4 +1,4 @@
-import { offer, proposalAnswerSchema } from './proposal';
+import { offer, proposalAnswerSchema, takenNames } from './proposal';
 
 const way = {
   key: 'training-10-neem-bottle/bottle',
@@ -8,6 +8,7 @@ const way = {
   now: 15500,
   overYears: 52300,
   visitsAYear: 1 / 3,
+  visits: [],
   wounds: 40,
   control: { low: 0.6, likely: 0.85, high: 0.97, lasts: 'one to three seasons', from: 'x' },
   bees: 'spared',
@@ -31,6 +32,9 @@ it('says in plain words how often, how much goes, and what it may harm', () => {
 });
 
 it('an answer needs a name, and names ways by their key', () => {
-  expect(proposalAnswerSchema.safeParse({ option: null, who: ' ' }).success).toBe(false);
-  expect(proposalAnswerSchema.parse({ option: null, who: 'A. Client' })).toMatchObject({ changes: [], word: '' });
+  expect(proposalAnswerSchema.safeParse({ options: [], who: ' ' }).success).toBe(false);
+  expect(proposalAnswerSchema.parse({ options: [], who: 'A. Client' })).toMatchObject({ changes: [], word: '' });
+  const offered = { options: [offer(way), { ...offer(way), key: 'work:band', name: 'Sticky band' }] };
+  expect(takenNames(offered, ['work:band', way.key])).toBe('Trunk injection, Sticky band');
+  expect(takenNames(offered, [])).toBe('none of these');
 });

@@ -48,7 +48,7 @@ const share = (x: number) => {
 /** A weighed way in words for somebody who does not spray for a living. */
 export function offer(w: Weighed): Proposal['options'][number] {
   const times =
-    w.visitsAYear >= 1
+    Math.round(1 / w.visitsAYear) <= 1
       ? `${Math.round(w.visitsAYear)} ${Math.round(w.visitsAYear) === 1 ? 'visit' : 'visits'} a year`
       : `a visit every ${Math.round(1 / w.visitsAYear)} years`;
   return {
@@ -67,11 +67,18 @@ export function offer(w: Weighed): Proposal['options'][number] {
 /** How long an address may stay open, days. */
 export const DAYS_OPEN = { min: 1, usual: 21, max: 120 };
 
-/** What a client answers on the page: one way or none, and what was found while digging. */
+/** What a client answers on the page: the ways wanted, none when the list is empty, and what was found while digging. */
 export const proposalAnswerSchema = z.strictObject({
-  option: text(200).nullable(),
+  options: z.array(text(200)).max(12),
   changes: z.array(z.uuid()).max(20).default([]),
   who: text(120).min(2, 'Write your name.'),
   word: text(1000).default(''),
 });
 export type ProposalAnswer = z.infer<typeof proposalAnswerSchema>;
+
+/** The ways taken, by their names in the order they were offered. */
+export const takenNames = (d: Pick<Proposal, 'options'>, keys: readonly string[]): string =>
+  d.options
+    .filter((o) => keys.includes(o.key))
+    .map((o) => o.name)
+    .join(', ') || 'none of these';

@@ -44,7 +44,7 @@ const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0, -1) : 
  * @param minDays the label's shortest interval: a repeat that would fall sooner is moved to it, and says so
  * @returns one entry a rule, in order of date; `earliest <= due <= latest`
  */
-export function followUps(rules: FollowUpRule[], doneOn: Day, minDays = 0): FollowUp[] {
+export function followUps(rules: readonly FollowUpRule[], doneOn: Day, minDays = 0): FollowUp[] {
   return rules
     .map((rule) => {
       const { count, unit } = rule.after;

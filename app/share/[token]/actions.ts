@@ -21,7 +21,7 @@ export async function answerShared(
       case 'answered':
         return refuse('', 'This offer has been answered already; load the page again to see how.');
       case 'unknown option':
-        return refuse('option', 'This way is not among those offered.');
+        return refuse('options', 'This way is not among those offered.');
       case 'gone':
         return refuse('', 'This offer has run out or was taken back. Ask for a new one.');
     }

@@ -2,24 +2,26 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Choices, FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { money } from '@/core/cost/prices';
+import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { answerShared } from './actions';
 
-const NONE = 'none of these';
-
-/** One answer: a way or none, what was found while digging, a name. */
+/** One answer: the ways wanted or none of them, what was found while digging, a name. */
 export function Answering({
   token,
+  currency,
   options,
   changes,
 }: {
   token: string;
-  options: { value: string; name: string }[];
+  currency: string;
+  options: { value: string; name: string; now: number }[];
   changes: { id: string; what: string; price: string }[];
 }) {
   const router = useRouter();
-  const [option, setOption] = useState<string | null>(null);
+  const [taken, setTaken] = useState<string[]>([]);
+  const [none, setNone] = useState(false);
   const [agreed, setAgreed] = useState<string[]>([]);
   const [who, setWho] = useState('');
   const [word, setWord] = useState('');
@@ -30,19 +32,45 @@ export function Answering({
       className="mt-6"
       onSubmit={(e) => {
         e.preventDefault();
-        send({ token, option: option === NONE ? null : option, changes: agreed, who, word }, () => router.refresh());
+        send({ token, options: taken, changes: agreed, who, word }, () => router.refresh());
       }}
     >
       <FormFaults faults={faults} known={['who', 'word']} />
-      <Choices
-        label="Which shall we do?"
-        value={option}
-        onChange={setOption}
-        options={[
-          ...options.map((o, i) => ({ value: o.value, name: `${i + 1}. ${o.name}` })),
-          { value: NONE, name: NONE },
-        ]}
-      />
+      <fieldset className="mb-4">
+        <legend className="font-semibold">Which shall we do? They can be done together.</legend>
+        {options.map((o, i) => (
+          <Tick
+            key={o.value}
+            checked={taken.includes(o.value)}
+            onChange={(on) => {
+              setTaken(on ? [...taken, o.value] : taken.filter((x) => x !== o.value));
+              setNone(false);
+            }}
+          >
+            {i + 1}. {o.name} <b className="figures">{money(o.now, { currency })}</b>
+          </Tick>
+        ))}
+        <Tick
+          checked={none}
+          onChange={(on) => {
+            setNone(on);
+            if (on) setTaken([]);
+          }}
+        >
+          none of these
+        </Tick>
+        {taken.length > 1 && (
+          <p className="mt-2">
+            Together now:{' '}
+            <b className="figures">
+              {money(
+                options.reduce((a, o) => a + (taken.includes(o.value) ? o.now : 0), 0),
+                { currency },
+              )}
+            </b>
+          </p>
+        )}
+      </fieldset>
       {changes.length > 0 && (
         <fieldset className="mb-4">
           <legend className="font-semibold">Found while digging: do you agree?</legend>
@@ -67,7 +95,7 @@ export function Answering({
         onChange={setWho}
       />
       <TextArea label="Anything to add" path="word" faults={faults} rows={2} value={word} onChange={setWord} />
-      <button className="press press-main min-w-56" disabled={busy || option === null}>
+      <button className="press press-main min-w-56" disabled={busy || (!taken.length && !none)}>
         {busy ? 'Sending …' : 'Send this answer'}
       </button>
     </form>

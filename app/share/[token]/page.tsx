@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { money } from '@/core/cost/prices';
+import { takenNames } from '@/core/proposal/proposal';
 import { sharedProposal } from '@/store/proposals';
 import { longDay } from '@/ui/words';
 import { Answering } from './answer.client';
@@ -59,14 +60,13 @@ export default async function Shared({ params }: { params: Promise<{ token: stri
       </div>
       {p.answer ? (
         <p className="mt-6 border-l-4 border-ink py-1 pl-3 text-lead font-semibold" role="status">
-          {p.answer.who} answered:{' '}
-          {p.answer.option ? d.options.find((o) => o.key === p.answer!.option)?.name : 'none of these'}. Thank you;{' '}
-          {d.by} has it.
+          {p.answer.who} answered: {takenNames(d, p.answer.options)}. Thank you; {d.by} has it.
         </p>
       ) : (
         <Answering
           token={token}
-          options={d.options.map((o) => ({ value: o.key, name: o.name }))}
+          currency={d.currency}
+          options={d.options.map((o) => ({ value: o.key, name: o.name, now: o.now }))}
           changes={d.changes.map((c) => ({ id: c.id, what: c.what, price: c.price === null ? '' : cost(c.price) }))}
         />
       )}

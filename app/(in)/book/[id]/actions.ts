@@ -4,9 +4,12 @@ import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
+import { stepOfUse } from '@/core/prescribe/compare';
 import { recordVersions, writeRecord } from '@/store/book';
+import { programmeOf } from '@/store/plans';
 import { getPlace } from '@/store/grounds';
 import { getLabel, lotById } from '@/store/shelf';
+import { weighingOf } from '@/app/_server/situation';
 import { act, refuse, type Answer } from '@/app/_server/act';
 
 /** The next version of a record: stock and follow-ups follow it, in one transaction. */
@@ -14,18 +17,21 @@ export const correctRecord = act('correct', correctionSchema, async (v, k): Prom
   const versions = await recordVersions(v, k.rootId);
   const newest = versions[0];
   if (!newest) return refuse('', 'There is no such record in this outfit.');
-  const [held, place, lot] = await Promise.all([
+  const [held, place, lot, programme] = await Promise.all([
     getLabel(v, newest.data.product.labelId),
     getPlace(v, newest.data.place.id),
     lotById(v, k.lotId),
+    programmeOf(v, newest.treeId),
   ]);
   const use = held?.label.uses.find((u) => u.key === newest.data.use.key);
   if (!use) return refuse('', 'The label version of this record is gone.');
+  const timeZone = place?.timeZone ?? v.timeZone;
   const made = correct(
     {
       now: new Date(),
-      timeZone: place?.timeZone ?? v.timeZone,
+      timeZone,
       use,
+      rules: stepOfUse(use, weighingOf(v, { timeZone, programme })).rules,
       was: newest.data,
       wasWithdrawn: newest.withdrawn,
       lot,

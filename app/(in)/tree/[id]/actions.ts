@@ -4,9 +4,10 @@ import { v7 } from 'uuid';
 import { z } from 'zod';
 import { FACT_KEYS, SAID } from '@/core/gates/said';
 import { dayIn, followUps } from '@/core/season/follow-ups';
+import { PROGRAMME_LIMITS, USUAL_PROGRAMME } from '@/core/season/programme';
 import { DENSITY } from '@/core/spray/crown';
 import { readAnswers, usualAnswers } from '@/core/work/work';
-import { weighUse, weighWork, YEARS } from '@/core/prescribe/compare';
+import { priced, stepOfUse, stepOfWork, weighUse, weighWork } from '@/core/prescribe/compare';
 import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
 import { addProposal, revokeProposal } from '@/store/proposals';
 import { findWork } from '@/core/work/works';
@@ -22,13 +23,21 @@ import { findCondition, findHost } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
 import { settle } from '@/store/follow-ups';
 import { setTreeArchived } from '@/store/grounds';
-import { addPlan, addWorkPlans, getPlan, getWorkPlan, setPlanState, settleWork } from '@/store/plans';
+import {
+  addPlan,
+  addWorkPlans,
+  getPlan,
+  getWorkPlan,
+  setPlanState,
+  setProgramme as saveProgramme,
+  settleWork,
+} from '@/store/plans';
 import { getLabel, listSprayers, listVessels, lotsOf, shelfLabels } from '@/store/shelf';
-import { addReading, changeTree } from '@/store/tree';
+import { addReading, changeTree, type Tree } from '@/store/tree';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { noTree, seen, treeOf } from './acting';
 import { numberAt, typed } from '@/app/_server/typed';
-import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
+import { situationOf, usualChoices, weighingOf, workFactsOf } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
 import type { Fault } from '@/core/book/write';
 
@@ -232,7 +241,8 @@ export const makePlan = act(
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
     const now = station().at(new Date());
-    const one = async (treeId: string, first: boolean) => {
+    // The row is planned as the tree in hand is: its programme goes with the plan.
+    const one = async (treeId: string, like: Tree | null) => {
       const tree = await treeOf(v, treeId);
       if (!tree) return null;
       // Sites moved by hand are those of the tree in hand.
@@ -240,16 +250,25 @@ export const makePlan = act(
       const choices: Choices = {
         ...usualChoices(tree, now),
         ...shared,
-        ...(first && bearings ? { bearings } : {}),
+        ...(!like && bearings ? { bearings } : {}),
         system: v.units,
       };
       const s = situationOf(v, tree, labels, vessels, { tanks });
       const result = prescribe(s, held.label, use, choices);
-      return { tree, s, choices, result, open: blocked(result.gates, p.released) };
+      const by = weighingOf(v, { ...tree, programme: like?.programme ?? tree.programme });
+      const weighed = weighUse(held.label, use, result, 0, by);
+      return {
+        tree,
+        s,
+        choices,
+        result,
+        open: blocked(result.gates, p.released),
+        price: weighed && priced(weighed, by),
+      };
     };
-    const chosen = await one(p.treeId, true);
+    const chosen = await one(p.treeId, null);
     if (!chosen) return noTree;
-    const { tree, s, choices, result, open } = chosen;
+    const { tree, s, choices, result, open, price } = chosen;
     if (!result.dose.ok || open.length)
       return {
         ok: false,
@@ -266,14 +285,17 @@ export const makePlan = act(
       choices,
       result,
       released: p.released,
+      price,
     });
     const left: { tag: string; why: string }[] = [];
+    const taken: { id: string; treeId: string }[] = [];
     for (const a of p.alike) {
-      const other = await one(a.treeId, false);
+      const other = await one(a.treeId, tree);
       if (!other) continue;
       const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
       if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
-      else
+      else {
+        taken.push({ id: v7(), treeId: a.treeId });
         await addPlan(v, {
           id: a.id,
           treeId: a.treeId,
@@ -283,8 +305,11 @@ export const makePlan = act(
           choices: other.choices,
           result: other.result,
           released: p.released,
+          price: other.price,
         });
+      }
     }
+    if (tree.programme) await saveProgramme(v, taken, tree.programme);
     seen();
     return { ok: true, value: { left } };
   },
@@ -308,6 +333,7 @@ export const planWork = act(
     const work = findWork(p.workId);
     if (!work) return refuse('workId', 'There is no such work.');
     const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
+    let first: Tree | null = null;
     for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
       const tree = await treeOf(v, t.treeId);
       const facts = tree && workFactsOf(v, tree);
@@ -318,6 +344,8 @@ export const planWork = act(
       const read = readAnswers(work, facts, p.answers);
       if (!read.ok) return { ok: false, faults: read.faults };
       const sheet = work.workOut(facts, read.answers);
+      first ??= tree;
+      const by = weighingOf(v, { ...tree, programme: first.programme ?? tree.programme });
       const open = blocked(sheet.gates, p.released);
       if (open.length) {
         if (t.id === p.id)
@@ -335,9 +363,17 @@ export const planWork = act(
         answers: read.answers,
         sheet,
         released: p.released,
+        price: priced(weighWork(work, sheet, 0, by), by),
       });
     }
     await addWorkPlans(v, plans);
+    const programme = first?.programme;
+    if (programme)
+      await saveProgramme(
+        v,
+        plans.flatMap(({ treeId }) => (treeId === p.treeId ? [] : [{ id: v7(), treeId }])),
+        programme,
+      );
     seen();
     return done;
   },
@@ -356,7 +392,7 @@ export const finishWork = act(
       v,
       { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },
       v7,
-      p.done ? followUps(plan.sheet.followUps, today) : [],
+      p.done ? followUps(stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(v, tree)).rules, today) : [],
     );
     seen();
     return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
@@ -368,6 +404,24 @@ export const dropPlan = act('prescribe', z.object({ id: uuid, drop: z.boolean() 
   seen();
   return changed.count ? done : refuse('', 'This plan was carried out or dropped meanwhile.');
 });
+
+/** How this tree is to be treated over the years; what is booked from now on follows it. */
+export const setProgramme = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    school: z.enum(['conventional', 'organic', 'threshold']).nullable(),
+    everyYears: z.number().int().min(PROGRAMME_LIMITS.everyYears.min).max(PROGRAMME_LIMITS.everyYears.max).nullable(),
+    years: z.number().int().min(PROGRAMME_LIMITS.years.min).max(PROGRAMME_LIMITS.years.max),
+  }),
+  async (v, { id, treeId, ...programme }): Promise<Answer> => {
+    if (!(await treeOf(v, treeId))) return noTree;
+    await saveProgramme(v, [{ id, treeId }], programme);
+    seen();
+    return done;
+  },
+);
 
 /** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
 export const book = act(
@@ -411,6 +465,7 @@ export const book = act(
         labelId: plan.labelId,
         label: plan.label,
         use,
+        rules: stepOfUse(use, weighingOf(v, tree)).rules,
         condition,
         host: s.host,
         tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
@@ -484,14 +539,13 @@ export const propose = act(
     const s = situationOf(v, tree, labels, vessels, { tanks });
     const choices = { ...usualChoices(tree, now), system: v.units };
     const facts = workFactsOf(v, tree);
+    const by = weighingOf(v, tree);
     const weighed = p.keys.flatMap((key) => {
       const work = key.startsWith('work:') ? findWork(key.slice(5)) : null;
-      if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, v.prices) : [];
+      if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
       const held = labels.find((l) => l.label.uses.some((u) => `${l.key}/${u.key}` === key));
       const use = held?.label.uses.find((u) => `${held.key}/${u.key}` === key);
-      return held && use
-        ? (weighUse(held.label, use, prescribe(s, held.label, use, choices), 0, v.prices, v.units) ?? [])
-        : [];
+      return held && use ? (weighUse(held.label, use, prescribe(s, held.label, use, choices), 0, by) ?? []) : [];
     });
     const never = weighed.find((w) => w.forbidden);
     if (never)
@@ -511,7 +565,7 @@ export const propose = act(
         found: s.condition ? `${s.condition.name}. ${s.condition.tell}` : 'Nothing has been named yet.',
         message: p.message,
         currency: v.prices.currency,
-        years: YEARS,
+        years: (by.programme ?? USUAL_PROGRAMME).years,
         options: weighed.map(offer),
         changes: tree.changes
           .filter((c) => c.state === 'open')

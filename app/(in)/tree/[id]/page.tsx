@@ -1,5 +1,7 @@
 import Link from 'next/link';
+import { money } from '@/core/cost/prices';
 import { after } from '@/core/season/follow-ups';
+import { programmeWords, USUAL_PROGRAMME } from '@/core/season/programme';
 import { showAmount, showTrunk } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { findSign } from '@/knowledge';
@@ -14,6 +16,7 @@ import { checksOf, finder, knowledgeOf, testWords } from '@/app/_server/diagnosi
 import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
 import { treeProposals } from '@/store/proposals';
+import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
 import { hostNames } from '@/app/(in)/grounds/host-names';
 
@@ -49,6 +52,14 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           ? { href: `${base}/decide`, name: 'Decide', why: 'Looked at, and nothing named yet.' }
           : { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${tree.verdicts[0].decision}.` };
   const look = tree.looks[0];
+  const steps = [
+    ...tree.plans
+      .filter((p) => p.state === 'open')
+      .map((p) => ({ id: p.id, name: p.labelName, href: `${base}/apply?plan=${p.id}`, price: p.price })),
+    ...tree.works
+      .filter((w) => w.state === 'open')
+      .map((w) => ({ id: w.id, name: findWork(w.workId)?.name ?? w.workId, href: '#works', price: w.price })),
+  ];
   return (
     <Frame
       tag={<TreeTag tree={tree} units={v.units} here="tree" />}
@@ -125,6 +136,36 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </Section>
       </div>
 
+      {steps.length > 0 && (
+        <Section
+          title="The plan of this tree"
+          aside={programmeWords(tree.programme ?? USUAL_PROGRAMME, v.schools.programme)}
+        >
+          <ol>
+            {steps.map((s, i) => (
+              <li key={s.id} className="row flex flex-wrap items-center justify-between gap-x-6 gap-y-1 py-2.5">
+                <Link href={s.href} className="font-bold underline underline-offset-3">
+                  {i + 1}. {s.name}
+                </Link>
+                <span className="figures">
+                  {s.price ? (
+                    <>
+                      <b>{money(s.price.now, v.prices)}</b> once, {money(s.price.overYears, v.prices)} over{' '}
+                      {s.price.years} years, as planned
+                    </>
+                  ) : (
+                    'no price was kept'
+                  )}
+                </span>
+              </li>
+            ))}
+          </ol>
+          <p className="py-2">
+            <Link href={`${base}/prescribe#plan`}>Its programme and its visits to come</Link>
+          </p>
+        </Section>
+      )}
+
       {tree.works.length > 0 && (
         <Section title="Works without a product" id="works">
           <ul>
@@ -183,7 +224,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 <p className="text-small text-ink-2">
                   {p.byName}, {dayAndClock(p.at, tree.timeZone)}:{' '}
                   {p.answer
-                    ? `${p.answer.who} ${p.answer.option ? `took ${p.data.options.find((o) => o.key === p.answer!.option)?.name.toLowerCase()}` : 'took none of them'}${p.answer.word ? `: “${p.answer.word}”` : ''}`
+                    ? `${p.answer.who} took ${takenNames(p.data, p.answer.options).toLowerCase()}${p.answer.word ? `: “${p.answer.word}”` : ''}`
                     : p.revokedAt
                       ? 'taken back'
                       : p.expiresAt < new Date()

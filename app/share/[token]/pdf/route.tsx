@@ -1,5 +1,6 @@
 import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 import { money } from '@/core/cost/prices';
+import { takenNames } from '@/core/proposal/proposal';
 import { sharedProposal } from '@/store/proposals';
 import { longDay } from '@/ui/words';
 
@@ -63,7 +64,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ token: str
         ))}
         <Text style={{ marginTop: 24 }}>
           {p.answer
-            ? `${p.answer.who} answered: ${d.options.find((o) => o.key === p.answer!.option)?.name ?? 'none of these'}.`
+            ? `${p.answer.who} answered: ${takenNames(d, p.answer.options)}.`
             : 'Chosen: ____________   Name: ______________________   Day: ____________'}
         </Text>
       </Page>

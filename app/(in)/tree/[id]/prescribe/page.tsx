@@ -2,7 +2,7 @@ import { lossUntreated, type OwnResults } from '@/core/prescribe/compare';
 import { refusal } from '@/core/people/rights';
 import { findWork } from '@/core/work/works';
 import { checksOf } from '@/app/_server/diagnosis';
-import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
+import { situationOf, usualChoices, weighingOf, workFactsOf } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { listSprayers, listVessels, shelfLabels } from '@/store/shelf';
@@ -50,13 +50,20 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           labelKey: p.labelKey,
           useKey: p.useKey,
           product: p.result.dose.ok ? p.result.dose.product : null,
+          once: p.price?.now ?? null,
         }))}
       workFacts={workFactsOf(v, tree)}
       works={tree.works
         .filter((w) => w.state === 'open')
-        .map((w) => ({ id: w.id, workId: w.workId, name: findWork(w.workId)?.name ?? w.workId }))}
+        .map((w) => ({
+          id: w.id,
+          workId: w.workId,
+          name: findWork(w.workId)?.name ?? w.workId,
+          rules: w.sheet.followUps,
+          once: w.price?.now ?? null,
+        }))}
       alike={alike.map((t) => ({ id: t.id, tag: t.tag }))}
-      prices={v.prices}
+      by={weighingOf(v, tree)}
       frequency={v.schools.frequency}
       own={own}
       loss={lossUntreated(situation.condition?.policy ?? '', situation.crownLoss)}

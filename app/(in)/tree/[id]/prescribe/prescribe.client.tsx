@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import { type Prices } from '@/core/cost/prices';
 import type { Schools } from '@/core/decide/decide';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
@@ -12,10 +11,11 @@ import { blocked } from '@/core/gates/rules';
 import type { FactKey, Said } from '@/core/gates/said';
 import { METHOD_NAMES, type Method } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { weighUse, weighWork, type OwnResults } from '@/core/prescribe/compare';
+import { stepOfUse, stepOfWork, weighUse, weighWork, type OwnResults, type Weighing } from '@/core/prescribe/compare';
 import { options, prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { DENSITY, type Density } from '@/core/spray/crown';
+import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
 import type { WorkFacts } from '@/core/work/work';
@@ -31,7 +31,8 @@ import { Offer } from './offer.client';
 import { WoundBudgets } from './ring-bench.client';
 import { sheetOf, WorkAsks, WorkFigures, WorkSteps, type Typed } from './work-bench.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
-import { InPlan, SideBySide, Shelf, Alike, WORK } from './ways.client';
+import { PlanOfTree, type PlannedStep } from './programme.client';
+import { SideBySide, Shelf, Alike, WORK } from './ways.client';
 
 interface Props {
   treeId: string;
@@ -39,12 +40,12 @@ interface Props {
   situation: Situation;
   usual: Choosable;
   shelf: { id: string; label: Label }[];
-  open: { id: string; labelKey: string; useKey: string; product: number | null }[];
+  open: { id: string; labelKey: string; useKey: string; product: number | null; once: number | null }[];
   workFacts: WorkFacts | null;
-  works: { id: string; workId: string; name: string }[];
+  works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
   /** Trees of the same host further along the row. */
   alike: { id: string; tag: string }[];
-  prices: Prices;
+  by: Weighing;
   frequency: Schools['frequency'];
   own: Record<string, OwnResults>;
   loss: number;
@@ -56,8 +57,7 @@ interface Props {
 }
 
 export function PrescribeBench(props: Props) {
-  const { treeId, units, situation, usual, shelf, open, workFacts, prices, own, refused, tag, head, strip, why } =
-    props;
+  const { treeId, units, situation, usual, shelf, open, workFacts, by, own, refused, tag, head, strip, why } = props;
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
@@ -140,15 +140,15 @@ export function PrescribeBench(props: Props) {
   );
   const weighed = useMemo(
     () => [
-      ...usable.flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, prices, units, own[o.use.method]) ?? []),
+      ...usable.flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
       ...(workFacts
         ? fitting.fit.map((w) => {
             const { sheet } = sheetOf(w, workFacts, {});
-            return weighWork(w, sheet, blocked(sheet.gates, {}).length, prices, own[`work:${w.id}`]);
+            return weighWork(w, sheet, blocked(sheet.gates, {}).length, by, own[`work:${w.id}`]);
           })
         : []),
     ],
-    [usable, fitting, workFacts, prices, units, own],
+    [usable, fitting, workFacts, by, own],
   );
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
   const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v7(), treeId: t.id }));
@@ -164,18 +164,23 @@ export function PrescribeBench(props: Props) {
   );
   const releasedOf = (gates: Gate[]) =>
     Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
-  const inPlan = [
-    ...open.map((o) => ({ key: `${o.labelKey}/${o.useKey}`, id: o.id })),
-    ...props.works.map((w) => ({ key: WORK + w.workId, id: w.id })),
-  ].flatMap((x) => {
-    const w = weighed.find((y) => y.key === x.key);
-    const named = w?.method ?? findWork(x.key.slice(WORK.length))?.name;
-    return named ? [{ ...x, name: named, now: w?.now ?? null, overYears: w?.overYears ?? null }] : [];
-  });
+  const onceOf = (key: string, planned: number | null) => planned ?? weighed.find((w) => w.key === key)?.now ?? null;
+  const steps: PlannedStep[] = [
+    ...open.flatMap((o) => {
+      const key = `${o.labelKey}/${o.useKey}`;
+      const use = offered.find((x) => nameOf(x) === key)?.use;
+      return use ? [{ id: o.id, step: stepOfUse(use, by), once: onceOf(key, o.once) }] : [];
+    }),
+    ...props.works.map((w) => ({
+      id: w.id,
+      step: stepOfWork(w.name, w.rules, by),
+      once: onceOf(WORK + w.workId, w.once),
+    })),
+  ];
   const list = (
     <>
-      <InPlan steps={inPlan} prices={prices} />
-      <SideBySide weighed={weighed} pick={pick} onPick={choose} prices={prices} loss={props.loss} />
+      <PlanOfTree treeId={treeId} steps={steps} by={by} refused={refused !== null} />
+      <SideBySide weighed={weighed} pick={pick} onPick={choose} by={by} loss={props.loss} />
       {!refused && weighed.length > 0 && <Offer treeId={treeId} weighed={weighed} />}
       <Shelf offered={offered} fitting={fitting} pick={pick} nameOf={nameOf} onPick={choose} />
     </>

@@ -1,7 +1,8 @@
-import { money, type Prices } from '@/core/cost/prices';
+import { money } from '@/core/cost/prices';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { courses, YEARS, type Weighed } from '@/core/prescribe/compare';
+import { courses, type Weighed, type Weighing } from '@/core/prescribe/compare';
 import { type Option } from '@/core/prescribe/prescribe';
+import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { figure } from '@/core/units/units';
 import type { Work } from '@/core/work/work';
 import { TickTag } from '@/ui/controls/controls';
@@ -9,79 +10,24 @@ import { TickTag } from '@/ui/controls/controls';
 /** What a work is called among the ways. */
 export const WORK = 'work:';
 
-/** What is planned for this tree so far: its steps, each with its price, and what they come to together. */
-export function InPlan({
-  steps,
-  prices,
-}: {
-  steps: { id: string; name: string; now: number | null; overYears: number | null }[];
-  prices: Prices;
-}) {
-  if (!steps.length) return null;
-  const sum = (f: (s: (typeof steps)[number]) => number | null) => steps.reduce((a, s) => a + (f(s) ?? 0), 0);
-  return (
-    <section className="mt-7">
-      <h2>The plan of this tree</h2>
-      <table className="dense figures">
-        <thead>
-          <tr>
-            <th>Step</th>
-            <th>Now</th>
-            <th>{YEARS} years</th>
-          </tr>
-        </thead>
-        <tbody>
-          {steps.map((s, i) => (
-            <tr key={s.id}>
-              <td>
-                {i + 1}. {s.name}
-              </td>
-              <td>{s.now === null ? '–' : money(s.now, prices)}</td>
-              <td>{s.overYears === null ? '–' : money(s.overYears, prices)}</td>
-            </tr>
-          ))}
-          {steps.length > 1 && (
-            <tr>
-              <td className="font-bold">Together</td>
-              <td className="font-bold">
-                {money(
-                  sum((s) => s.now),
-                  prices,
-                )}
-              </td>
-              <td className="font-bold">
-                {money(
-                  sum((s) => s.overYears),
-                  prices,
-                )}
-              </td>
-            </tr>
-          )}
-        </tbody>
-      </table>
-      <p className="mt-2 text-small text-ink-2">
-        Pick another way below and plan it too: driver, mould and ants in one plan.
-      </p>
-    </section>
-  );
-}
-
 /** What an arborist and a client weigh, in one table: the picked way is marked by its word as well. */
 export function SideBySide({
   weighed,
   pick,
   onPick,
-  prices,
+  by,
   loss,
 }: {
   weighed: Weighed[];
   pick: string;
   onPick: (key: string) => void;
-  prices: Prices;
+  by: Weighing;
   loss: number;
 }) {
   if (!weighed.length) return null;
   const mine = weighed.find((w) => w.key === pick);
+  const { prices } = by;
+  const { years } = by.programme ?? USUAL_PROGRAMME;
   const percent = (x: number) => Math.round(100 * x);
   return (
     <section className="mt-7">
@@ -93,7 +39,7 @@ export function SideBySide({
               <th>Way</th>
               <th>Amount</th>
               <th>Now</th>
-              <th>{YEARS} years</th>
+              <th>{years} years</th>
               <th>Visits a year</th>
               <th>Holes</th>
               <th>Expected to go</th>
@@ -146,9 +92,9 @@ export function SideBySide({
       </p>
       {mine && (
         <p className="mt-2 text-[0.9375rem]">
-          {courses(mine, prices, loss)
+          {courses(mine, by, loss)
             .map(
-              (c) => `${c.name}: ${money(c.expected, prices)} over ${YEARS} years, stands then: ${percent(c.stands)} %`,
+              (c) => `${c.name}: ${money(c.expected, prices)} over ${years} years, stands then: ${percent(c.stands)} %`,
             )
             .join(' · ')}
           , when {percent(loss)} in 100 such trees are lost each year untreated.

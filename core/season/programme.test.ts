@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { after } from './follow-ups';
+import { programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Step } from './programme';
+import type { FollowUpRule } from './rules';
+
+const again = (count: number, unit: FollowUpRule['after']['unit'], more: Partial<FollowUpRule> = {}): FollowUpRule => ({
+  id: 'again',
+  kind: 'treat-again',
+  what: 'Inject again',
+  after: { count, unit },
+  why: 'it wears off',
+  ...more,
+});
+const look: FollowUpRule = {
+  id: 'look',
+  kind: 'look',
+  what: 'Look at the crown',
+  after: { count: 2, unit: 'weeks' },
+  why: 'it shows by then',
+};
+const step = (more: Partial<Step> = {}): Step => ({
+  name: 'Trunk injection',
+  rules: [look, again(1, 'years')],
+  minDays: 0,
+  maxPerYear: null,
+  months: [],
+  ...more,
+});
+const treated = (s: Step, years = 10, from = '2026-05-20') =>
+  visitsOf(s, from, years)
+    .filter((v) => v.kind === 'treat')
+    .map((v) => v.day);
+
+it('the programme’s interval takes the place of the label’s advice, for injections alone', () => {
+  const three = { ...USUAL_PROGRAMME, everyYears: 3 };
+  const rules = programmed([look, again(12, 'months', { latest: 14 })], true, three, 'conventional');
+  expect(rules[0]).toBe(look);
+  expect(rules[1]).toMatchObject({ after: { count: 3, unit: 'years' } });
+  expect(rules[1]!.latest).toBeUndefined();
+  expect(treated(step({ rules }), 10)).toEqual(['2026-05-20', '2029-05-20', '2032-05-20', '2035-05-20']);
+  expect(programmed([again(1, 'years')], false, three, 'conventional')[0]).toMatchObject({
+    after: { count: 1, unit: 'years' },
+  });
+});
+
+it('threshold-only repeats nothing by the calendar, whether the plan or the outfit says so; the plan’s word goes first', () => {
+  const ask = (school: 'threshold' | 'conventional' | null, outfit: 'threshold' | 'conventional') =>
+    programmed([again(1, 'years')], true, { ...USUAL_PROGRAMME, school }, outfit)[0]!.onlyIf;
+  expect(ask('threshold', 'conventional')).toMatch(/above the threshold/);
+  expect(ask(null, 'threshold')).toMatch(/above the threshold/);
+  expect(ask('conventional', 'threshold')).toBeUndefined();
+  const half = visitsOf(
+    step({ rules: programmed([again(1, 'years')], true, { ...USUAL_PROGRAMME, school: 'threshold' }, 'conventional') }),
+    '2026-05-20',
+    3,
+  );
+  expect(half.map(weightOf)).toEqual([1, 0.5, 0.5]);
+});
+
+it('waits for the label’s months and its shortest interval, and never passes its number a year', () => {
+  expect(treated(step({ months: [9, 10] }), 2)).toEqual(['2026-09-01', '2027-09-01']);
+  expect(treated(step({ rules: [again(14, 'days')], minDays: 21, maxPerYear: 2 }), 2, '2026-05-01')).toEqual([
+    '2026-05-01',
+    '2026-05-22',
+    '2027-05-01',
+    '2027-05-22',
+  ]);
+  // Nothing named: looked at after a year, and again only where it came back.
+  expect(visitsOf(step({ rules: [] }), '2026-05-20', 2)).toMatchObject([
+    { onlyIf: null },
+    { onlyIf: expect.any(String) },
+  ]);
+});
+
+it('all visits lie within the years and in order; treatments keep their distance, months and number', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        count: fc.integer({ min: 1, max: 60 }),
+        unit: fc.constantFrom('days' as const, 'weeks' as const, 'months' as const, 'years' as const),
+        minDays: fc.integer({ min: 0, max: 800 }),
+        maxPerYear: fc.option(fc.integer({ min: 1, max: 4 })),
+        months: fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { maxLength: 4 }),
+        years: fc.integer({ min: 1, max: 20 }),
+        from: fc.constantFrom('2024-02-29', '2026-01-31', '2026-12-31'),
+      }),
+      ({ count, unit, minDays, maxPerYear, months, years, from }) => {
+        const visits = visitsOf(step({ rules: [look, again(count, unit)], minDays, maxPerYear, months }), from, years);
+        const end = after(from, years, 'years');
+        expect(visits.map((v) => v.day)).toEqual(visits.map((v) => v.day).sort());
+        const days = visits.filter((v) => v.kind === 'treat').map((v) => v.day);
+        for (const d of visits.map((v) => v.day)) expect(d >= from && d < end).toBe(true);
+        for (const d of days) if (months.length) expect(months).toContain(Number(d.slice(5, 7)));
+        days.slice(1).forEach((d, i) => expect(d >= after(days[i]!, minDays, 'days')).toBe(true));
+        if (maxPerYear)
+          for (const y of new Set(days.map((d) => d.slice(0, 4))))
+            expect(days.filter((d) => d.startsWith(y)).length).toBeLessThanOrEqual(maxPerYear);
+        expect(yearOf(from, days.at(-1) ?? from)).toBeLessThan(years);
+      },
+    ),
+    { numRuns: 300 },
+  );
+});

@@ -1,0 +1,129 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { after, followUps, type Day } from './follow-ups';
+import type { FollowUpRule } from './rules';
+
+/** The programme of one tree's plan; what is null is left to the outfit's school or to the label. */
+export interface Programme {
+  school: 'conventional' | 'organic' | 'threshold' | null;
+  /** Years between two injections; null: as the label advises. */
+  everyYears: number | null;
+  /** Years it is planned and priced for. */
+  years: number;
+}
+export const USUAL_PROGRAMME: Programme = { school: null, everyYears: null, years: 10 };
+export const PROGRAMME_LIMITS = { everyYears: { min: 1, max: 5 }, years: { min: 1, max: 20 } };
+
+export const SCHOOL_NAMES: Record<NonNullable<Programme['school']>, string> = {
+  conventional: 'all methods',
+  organic: 'organic only',
+  threshold: 'threshold-only',
+};
+/** @example programmeWords({ school: null, everyYears: 3, years: 10 }, 'organic') // 'organic only; injections every 3 years; planned for 10 years' */
+export function programmeWords(p: Programme, school: NonNullable<Programme['school']>): string {
+  const every =
+    p.everyYears === null ? 'as the label has it' : `every ${p.everyYears === 1 ? 'year' : `${p.everyYears} years`}`;
+  return `${SCHOOL_NAMES[p.school ?? school]}; injections ${every}; planned for ${p.years === 1 ? '1 year' : `${p.years} years`}`;
+}
+
+const THRESHOLD = 'a look finds it above the threshold';
+/** Where nothing says when it is done again, it is looked at after a year. */
+const IN_A_YEAR: FollowUpRule = {
+  id: 'in-a-year',
+  kind: 'treat-again',
+  what: 'Again where it has come back',
+  after: { count: 1, unit: 'years' },
+  onlyIf: 'a look finds it again',
+  why: 'nothing names a repeat',
+};
+
+/**
+ * The rules of a step as its programme has them: injections come at the programme's interval, and under threshold-only
+ * nothing is repeated by the calendar. The label's shortest interval still holds: `followUps` moves what would fall sooner.
+ * @example programmed(rules, true, { school: null, everyYears: 3, years: 10 }, 'conventional')
+ */
+export function programmed(
+  rules: readonly FollowUpRule[],
+  injection: boolean,
+  p: Programme,
+  school: NonNullable<Programme['school']>,
+): FollowUpRule[] {
+  return rules.map((rule) => {
+    if (rule.kind !== 'treat-again') return rule;
+    const next = { ...rule };
+    if (injection && p.everyYears !== null) {
+      delete next.earliest;
+      delete next.latest;
+      next.after = { count: p.everyYears, unit: 'years' };
+      next.why = `the programme of this plan; the label: ${rule.why}`.slice(0, 300);
+    }
+    if ((p.school ?? school) === 'threshold') next.onlyIf ??= THRESHOLD;
+    return next;
+  });
+}
+
+export interface Step {
+  name: string;
+  /** As the programme has them. */
+  rules: readonly FollowUpRule[];
+  minDays: number;
+  maxPerYear: number | null;
+  /** Months in which the label allows it; empty for all. */
+  months: readonly number[];
+}
+export interface Visit {
+  day: Day;
+  step: string;
+  kind: 'treat' | Exclude<FollowUpRule['kind'], 'treat-again'>;
+  what: string;
+  /** Made only when an earlier look finds cause; an unconditional one has none. */
+  onlyIf: string | null;
+}
+
+/**
+ * What a step will bring over the years when each visit is made on its due day, the first one on `from` or in the first
+ * month in which the label allows it.
+ * @returns visits in order of day, all before `from` + `years`
+ */
+export function visitsOf(step: Step, from: Day, years: number): Visit[] {
+  const end = after(from, years, 'years');
+  const season = [...step.months];
+  const rules = step.rules.some((r) => r.kind === 'treat-again') ? step.rules : [...step.rules, IN_A_YEAR];
+  const inSeason = rules.map((r) =>
+    r.kind === 'treat-again' && !r.months?.length && season.length ? { ...r, months: season } : r,
+  );
+  const visits: Visit[] = [];
+  const perYear = new Map<string, number>();
+  let day = from;
+  while (season.length && !season.includes(Number(day.slice(5, 7)))) day = after(`${day.slice(0, 7)}-01`, 1, 'months');
+  let seasonFrom = day;
+  let onlyIf: string | null = null;
+  while (day < end) {
+    const year = day.slice(0, 4);
+    const done = perYear.get(year) ?? 0;
+    if (step.maxPerYear !== null && done >= step.maxPerYear) {
+      // The year's number is used up: again when the season that has just ended began.
+      day = after(seasonFrom, 1, 'years');
+      continue;
+    }
+    if (!done) seasonFrom = day;
+    perYear.set(year, done + 1);
+    visits.push({ day, step: step.name, kind: 'treat', what: step.name, onlyIf });
+    let next: { day: Day; onlyIf: string | null } | null = null;
+    for (const f of followUps(inSeason, day, step.minDays)) {
+      if (f.kind !== 'treat-again') {
+        if (f.due < end)
+          visits.push({ day: f.due, step: step.name, kind: f.kind, what: f.what, onlyIf: f.onlyIf ?? null });
+      } else if (f.due > day && (!next || f.due < next.day)) next = { day: f.due, onlyIf: f.onlyIf ?? null };
+    }
+    if (!next) break;
+    ({ day, onlyIf } = next);
+  }
+  return visits.sort((a, b) => a.day.localeCompare(b.day));
+}
+
+/** How much a conditional visit counts in money and holes: half of them are made. A practice figure. */
+const CONDITIONAL = 0.5;
+export const weightOf = (v: Pick<Visit, 'onlyIf'>): number => (v.onlyIf ? CONDITIONAL : 1);
+/** Whole years from the first day of a plan to a visit. */
+export const yearOf = (from: Day, day: Day): number =>
+  Math.floor(differenceInCalendarDays(parseISO(day), parseISO(from)) / 365.25);
