@@ -2,6 +2,10 @@ import postgres from 'postgres';
 import { v7 } from 'uuid';
 import { writeUp } from '@/core/book/write';
 import { dayIn, after, type Day } from '@/core/season/follow-ups';
+import { USUAL_PRICES } from '@/core/cost/prices';
+import { USUAL_SCHOOLS } from '@/core/decide/decide';
+import { weighUse } from '@/core/prescribe/compare';
+import { priced, type Weighing } from '@/core/prescribe/costs';
 import { prescribe, type Choices, type Situation } from '@/core/prescribe/prescribe';
 import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
@@ -9,7 +13,7 @@ import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { hashPassword } from '@/store/auth';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
-import { cases, lots, places, sprayers, vessels } from './scenario';
+import { cases, equipment, levels, lots, places, sprayers, vessels } from './scenario';
 import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
 import type { Flare } from '@/core/ring/ring';
 
@@ -76,6 +80,14 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     });
     return id;
   });
+  const weighing: Weighing = {
+    prices: USUAL_PRICES,
+    system: 'metric',
+    today,
+    programme: null,
+    school: USUAL_SCHOOLS.programme,
+    options: null,
+  };
   const arborist = staffIds[0]!;
   const crew = staff[2]!;
   const crewId = staffIds[2]!;
@@ -98,6 +110,8 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       calibrated_on: i === 2 ? null : ago(40),
     });
   for (const v of vesselRows) put('vessel', { ...v, outfit_id: outfit });
+  for (const e of equipment) put('equipment', { id: v7(), outfit_id: outfit, ...e, checked_on: ago(40) });
+  for (const l of levels) put('stock_level', { outfit_id: outfit, label_key: l.label, warn_below: l.below });
   const lotIds = new Map<string, { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number }>();
   for (const l of lots) {
     const id = v7();
@@ -121,7 +135,17 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       at: at(ago(800)),
       by_person: staffIds[0],
     });
-    lotIds.set(l.number, { id, labelKey: l.label, lotNumber: l.number, expiresOn, onHand: l.amount });
+    // A bottle that leaked, and what a count found: stock never is as tidy as its book.
+    const lost = l.number === 'OIL-4' ? { against: 'loss', amount: -750, reason: 'canister leaked in the van' } : null;
+    if (lost)
+      put('stock_move', { id: v7(), outfit_id: outfit, lot_id: id, ...lost, at: at(ago(120)), by_person: staffIds[0] });
+    lotIds.set(l.number, {
+      id,
+      labelKey: l.label,
+      lotNumber: l.number,
+      expiresOn,
+      onHand: l.amount + (lost?.amount ?? 0),
+    });
   }
 
   const clients = new Map<string, string>();
@@ -463,7 +487,8 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         }
       };
       const planOnly = (labelKey: string) => {
-        const { use, result } = work(labelKey, today);
+        const { label, use, result } = work(labelKey, today);
+        const weighed = weighUse(label, use, result, 0, weighing);
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
         put('plan', {
           id: v7(),
@@ -479,6 +504,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
               result.gates.filter((g) => g.strength === 'hold').map((g) => [g.id, 'Agreed with the client']),
             ),
           ),
+          price: weighed && sql.json(priced(weighed, weighing) as never),
           state: 'open',
           at: at(ago(3)),
           by_person: arborist,
@@ -548,6 +574,8 @@ async function main() {
       'label_check',
       'vessel',
       'lot',
+      'equipment',
+      'stock_level',
       'plan',
       'record',
       'stock_move',

@@ -446,6 +446,26 @@ export const sprayers = [
   { name: '5 L hand sprayer', holds_ml: 5000, flow_ml_min: 600 },
 ];
 
+/** What lies in the van beside products; sizes in mm and mL as in the table of equipment. */
+export const equipment = [
+  { kind: 'bit', name: 'Brad-point bit 5 mm', size_mm: 5, holds_ml: null, count: 3 },
+  { kind: 'bit', name: 'Brad-point bit 6 mm', size_mm: 6, holds_ml: null, count: 2 },
+  { kind: 'bit', name: 'Bit 9 mm', size_mm: 9, holds_ml: null, count: 2 },
+  { kind: 'capsule', name: 'Empty capsules', size_mm: null, holds_ml: 4, count: 60 },
+  { kind: 'pressure bottle', name: 'Pressure bottle with valve', size_mm: null, holds_ml: 20, count: 24 },
+  { kind: 'low-pressure bottle', name: 'Spring bottle', size_mm: null, holds_ml: 30, count: 30 },
+  { kind: 'tee infusion', name: 'Tee with seal', size_mm: null, holds_ml: null, count: 40 },
+  { kind: 'drill', name: 'Cordless drill with depth stop', size_mm: null, holds_ml: null, count: 2 },
+  { kind: 'probe', name: 'Soil probe, 1 m lance', size_mm: null, holds_ml: null, count: 1 },
+  { kind: 'tool', name: 'Air spade and compressor', size_mm: null, holds_ml: null, count: 1 },
+];
+/** Amounts in mL or g below which a product is to be ordered. */
+export const levels: { label: string; below: number }[] = [
+  { label: 'training-01-drench', below: 1500 },
+  { label: 'training-03-borer-injection', below: 1200 },
+  { label: 'training-18-bacillus', below: 500 },
+];
+
 /** Lots in store: amount delivered in mL or g, and months until they expire. */
 export const lots: { label: string; number: string; amount: number; months: number }[] = [
   { label: 'training-01-drench', number: '25-118', amount: 900, months: 3 },

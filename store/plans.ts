@@ -1,7 +1,9 @@
 import type { ApplicationRecord } from '@/core/book/record';
+import type { Device } from '@/core/label/methods';
 import type { Label } from '@/core/label/schema';
+import type { VolumeUnit } from '@/core/units/units';
 import type { FollowUp } from '@/core/season/follow-ups';
-import type { Priced } from '@/core/prescribe/compare';
+import type { Priced } from '@/core/prescribe/costs';
 import type { Choices, Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
@@ -56,6 +58,10 @@ export const addPlan = (
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
   within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
 
+/** Whether the newest word on a tree (t) is that it is sound and only protected. */
+const sound = (tx: Tx) =>
+  tx`coalesce((select v.decision = 'protect a sound tree' from verdict v where v.outfit_id = t.outfit_id and v.tree_id = t.id order by v.at desc, v.id desc limit 1), false)`;
+
 export interface OpenPlan {
   id: string;
   treeId: string;
@@ -70,8 +76,15 @@ export interface OpenPlan {
   product: number;
   mixMl: number | null;
   sites: number | null;
+  holes: number | null;
   drillMm: number | null;
+  device: Device | null;
+  deviceHolds: { value: number; unit: VolumeUnit } | null;
+  girthCm: number | null;
+  inStations: boolean;
   protection: string[];
+  /** Sound, and only protected: its stop comes before those of sick trees. */
+  sound: boolean;
   at: Date;
 }
 /** Plans that wait for a crew, by place and walking order. */
@@ -80,7 +93,7 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
     ...(await tx<OpenPlan[]>`
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", l.key as "labelKey", l.data->>'name' as "labelName", u->>'method' as method,
         n.result->'dose'->>'dimension' as unit, (n.result->'dose'->>'product')::float8 as product, (n.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl", (n.result->'dose'->'sites'->>'count')::int as sites,
-        (u->'sites'->>'drillMm')::float8 as "drillMm", array(select jsonb_array_elements_text(u->'protection')) as protection, n.at
+        jsonb_array_length(n.result->'treated'->'grid'->'holes') as holes, (u->'sites'->>'drillMm')::float8 as "drillMm", u->'sites'->>'device' as device, u->'sites'->'deviceHolds' as "deviceHolds", (n.result->'dose'->>'girthCm')::float8 as "girthCm", coalesce((u->>'inStations')::boolean, false) as "inStations", ${sound(tx)} as sound, array(select jsonb_array_elements_text(u->'protection')) as protection, n.at
       from (select * from plan where outfit_id = ${scope.outfitId} and state = 'open' order by at, id limit ${limit}) n
       join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} join label l on l.id = n.label_id
       cross join lateral (select x as u from jsonb_array_elements(l.data->'uses') x where x->>'key' = n.use_key limit 1) u
@@ -169,11 +182,12 @@ export interface OpenWork {
   placeName: string;
   workId: string;
   sheet: WorkSheet;
+  sound: boolean;
 }
 export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenWork[]>`
-      select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", w.work_id as "workId", w.sheet
+      select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", w.work_id as "workId", w.sheet, ${sound(tx)} as sound
       from (select * from work_plan where outfit_id = ${scope.outfitId} and state = 'open' order by at, id limit ${limit}) w
       join tree t on t.id = w.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
       order by p.name, t.walk_order, t.id`),

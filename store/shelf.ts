@@ -1,6 +1,7 @@
 import type { Label } from '@/core/label/schema';
 import type { Vessel } from '@/core/mix/vessels';
 import type { Tank } from '@/core/spray/loads';
+import type { Equipment } from '@/core/work/load-out';
 import { json, within, type Scope, type Tx } from './db';
 
 export interface ShelfLabel {
@@ -101,7 +102,7 @@ export const receive = (
           { id: string }[]
         >`select id from lot where outfit_id = ${scope.outfitId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`
       )[0]!.id;
-    await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, by_person) values (${m.moveId}, ${scope.outfitId}, ${id}, ${m.amount}, ${m.reason}, ${scope.personId})`;
+    await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person) values (${m.moveId}, ${scope.outfitId}, ${id}, ${m.amount}, 'supplier', ${m.reason}, ${scope.personId})`;
   });
 
 /** Puts the balance where a count found it; the difference is a move with its reason. */
@@ -109,13 +110,56 @@ export const countLot = (scope: Scope, c: { moveId: string; lotId: string; count
   within(scope, async (tx) => {
     const [lot] = await tx<{ onHand: number }[]>`select on_hand as "onHand" from lot where id = ${c.lotId} for update`;
     if (!lot || lot.onHand === c.counted) return;
-    await tx`insert into stock_move (id, outfit_id, lot_id, amount, reason, by_person) values (${c.moveId}, ${scope.outfitId}, ${c.lotId}, ${c.counted - lot.onHand}, ${`count: ${c.reason}`}, ${scope.personId}) on conflict (id) do nothing`;
+    await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person) values (${c.moveId}, ${scope.outfitId}, ${c.lotId}, ${c.counted - lot.onHand}, 'count', ${`count: ${c.reason}`}, ${scope.personId}) on conflict (id) do nothing`;
   });
+
+/** Takes an amount out of a lot that no tree got: spilled or thrown away, or given back to the supplier. */
+export const takeOut = (
+  scope: Scope,
+  m: { moveId: string; lotId: string; amount: number; against: 'loss' | 'supplier'; reason: string },
+) =>
+  within(
+    scope,
+    (tx) => tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
+      values (${m.moveId}, ${scope.outfitId}, ${m.lotId}, ${-m.amount}, ${m.against}, ${m.reason}, ${scope.personId}) on conflict (id) do nothing`,
+  );
+
+/** The accounts that stand against the lots: what each has taken from them or given to them, by product. */
+export type StockAccount = 'supplier' | 'tree' | 'count' | 'loss';
+export const stockBalances = (
+  scope: Scope,
+): Promise<{ labelKey: string; unit: 'mL' | 'g'; account: 'lot' | StockAccount; amount: number }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ labelKey: string; unit: 'mL' | 'g'; account: 'lot' | StockAccount; amount: number }[]>`
+      select l.label_key as "labelKey", l.unit, e.account, sum(e.amount) as amount from stock_entry e join lot l on l.id = e.lot_id
+      where e.outfit_id = ${scope.outfitId} group by 1, 2, 3 order by 1, 3`),
+  ]);
+
+/** Amounts below which a product is to be ordered, by its key. */
+export const stockLevels = (scope: Scope): Promise<Record<string, number>> =>
+  within(scope, async (tx) =>
+    Object.fromEntries(
+      (
+        await tx<
+          { key: string; below: number }[]
+        >`select label_key as key, warn_below as below from stock_level where outfit_id = ${scope.outfitId}`
+      ).map((r) => [r.key, r.below]),
+    ),
+  );
+/** @param below null takes the warning away */
+export const setStockLevel = (scope: Scope, labelKey: string, below: number | null) =>
+  within(scope, (tx) =>
+    below === null
+      ? tx`delete from stock_level where outfit_id = ${scope.outfitId} and label_key = ${labelKey}`
+      : tx`insert into stock_level (outfit_id, label_key, warn_below) values (${scope.outfitId}, ${labelKey}, ${below})
+          on conflict (outfit_id, label_key) do update set warn_below = excluded.warn_below`,
+  );
 
 export interface Move {
   id: string;
   at: Date;
   amount: number;
+  against: StockAccount;
   reason: string;
   byName: string;
   lotNumber: string;
@@ -126,7 +170,7 @@ export const lastMoves = (scope: Scope): Promise<Move[]> =>
   within(scope, async (tx) => [
     ...(await tx<
       Move[]
-    >`select m.id, m.at, m.amount, m.reason, p.name as "byName", l.lot_number as "lotNumber", l.label_key as "labelKey", l.unit
+    >`select m.id, m.at, m.amount, m.against, m.reason, p.name as "byName", l.lot_number as "lotNumber", l.label_key as "labelKey", l.unit
       from stock_move m join lot l on l.id = m.lot_id join person p on p.id = m.by_person where m.outfit_id = ${scope.outfitId} order by m.at desc, m.id desc limit 12`),
   ]);
 
@@ -160,6 +204,22 @@ export const saveSprayer = (scope: Scope, s: Tank) =>
   );
 export const removeSprayer = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from sprayer where id = ${id}`);
+
+export const listEquipment = (scope: Scope): Promise<Equipment[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<
+      Equipment[]
+    >`select id, kind, name, size_mm as "sizeMm", holds_ml as "holdsMl", count, checked_on as "checkedOn" from equipment where outfit_id = ${scope.outfitId} order by kind, size_mm, name limit 300`),
+  ]);
+export const saveEquipment = (scope: Scope, e: Equipment) =>
+  within(
+    scope,
+    (tx) => tx`insert into equipment (id, outfit_id, kind, name, size_mm, holds_ml, count, checked_on)
+      values (${e.id}, ${scope.outfitId}, ${e.kind}, ${e.name}, ${e.sizeMm}, ${e.holdsMl}, ${e.count}, ${e.checkedOn})
+      on conflict (id) do update set kind = excluded.kind, name = excluded.name, size_mm = excluded.size_mm, holds_ml = excluded.holds_ml, count = excluded.count, checked_on = excluded.checked_on`,
+  );
+export const removeEquipment = (scope: Scope, id: string) =>
+  within(scope, (tx) => tx`delete from equipment where id = ${id}`);
 
 /** Every version of a key, newest first, with when it came. */
 export const labelVersions = (

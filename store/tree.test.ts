@@ -1,23 +1,10 @@
 import { v7 } from 'uuid';
 import { detailSchema } from '@/core/diagnose/look';
-import { trainingLabels } from '@/knowledge';
 import { db, json, within, type Sql } from './db';
 import { dueBetween } from './follow-ups';
 import { addPhoto, getPhoto } from './photos';
-import { addPlan, getPlan, openPlans, setPlanState } from './plans';
-import {
-  addLabel,
-  addVessel,
-  checkLabel,
-  countLot,
-  lastMoves,
-  listLots,
-  listVessels,
-  lotsOf,
-  receive,
-  removeVessel,
-  shelfLabels,
-} from './shelf';
+import { addPlan, getPlan, openPlans, programmeOf, setPlanState, setProgramme } from './plans';
+import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
 import { addLooks, addReading, addVerdict, changeTree, getTree, settleChange } from './tree';
@@ -196,6 +183,31 @@ describe('a plan', () => {
     expect((await setPlanState(o, second.id, 'open', 'dropped')).count).toBe(0);
     expect((await setPlanState(o, second.id, 'dropped', 'open')).count).toBe(1);
   });
+  it('the newest programme of a tree holds, and its plans and works keep the price they were planned at', async () => {
+    await setProgramme(o, [{ id: v7(), treeId: o.treeId }], { school: 'organic', everyYears: null, years: 10 });
+    const last = { school: null, everyYears: 3, years: 12 };
+    const id = v7();
+    await setProgramme(o, [{ id, treeId: o.treeId }], last);
+    await setProgramme(o, [{ id, treeId: o.treeId }], { ...last, years: 1 });
+    expect(await programmeOf(o, o.treeId)).toEqual(last);
+    await addPlan(o, plan());
+    const read = await tree();
+    expect(read.programme).toEqual(last);
+    expect(read.plans[0]!.price).toEqual({ now: 9000, overYears: 30_000, years: 10 });
+  });
+  it('a client may take several ways of an offer, none that was not offered, and answers once', async () => {
+    const token = await addProposal(o, {
+      id: v7(),
+      treeId: o.treeId,
+      days: 3,
+      data: { options: [{ key: 'a' }, { key: 'b' }, { key: 'c' }], changes: [] } as never,
+    });
+    const answer = (options: string[]) => answerProposal(token, { options, changes: [], who: 'A. Client', word: '' });
+    expect(await answer(['a', 'x'])).toBe('unknown option');
+    expect(await answer(['c', 'a', 'a'])).toBe('kept');
+    expect(await answer([])).toBe('answered');
+    expect((await sharedProposal(token))!.answer!.options).toEqual(['c', 'a']);
+  });
   it('a tree to be treated waits on Today until it is planned', async () => {
     await setPlanState(o, o.planId, 'open', 'dropped');
     await addVerdict(o, {
@@ -225,45 +237,5 @@ describe('a plan', () => {
       overturnedBy: [],
     });
     expect(await treatNotPlanned(o, 9)).toEqual([]);
-  });
-});
-
-describe('the shelf', () => {
-  const delivery = () => ({
-    moveId: v7(),
-    lotId: v7(),
-    labelKey: 'training-01-drench',
-    lotNumber: 'L1',
-    expiresOn: '2099-01-01',
-    unit: 'mL' as const,
-    amount: 50,
-    reason: 'delivery',
-  });
-  it('a label brought in again is its next version; a check belongs to one version', async () => {
-    expect(await addLabel(o, v7(), trainingLabels[0]!)).toBe(2);
-    const [held] = await shelfLabels(o);
-    expect(held).toMatchObject({ version: 2, label: { version: 2 }, checkedOn: null });
-    await checkLabel(o, held!.id);
-    expect((await shelfLabels(o))[0]!.checkedBy).toBe('Tester');
-    expect((await checkLabel(o, v7())).count).toBe(0);
-  });
-  it('a delivery adds to its lot once, a count puts the balance right, an empty lot is not offered', async () => {
-    const d = delivery();
-    await receive(o, d);
-    await receive(o, d);
-    expect((await listLots(o))[0]!.onHand).toBe(150);
-    await countLot(o, { moveId: v7(), lotId: o.lotId, counted: 0, reason: 'spilt' });
-    expect(await lotsOf(o, 'training-01-drench')).toEqual([]);
-    expect((await lastMoves(o)).map((m) => m.amount)).toEqual([-150, 50, 100]);
-    await countLot(o, { moveId: v7(), lotId: o.lotId, counted: 0, reason: 'again' });
-    expect(await lastMoves(o)).toHaveLength(3);
-  });
-  it('vessels come and go; a mark wider than the vessel is refused', async () => {
-    const jug = { id: v7(), name: 'jug', dimension: 'volume' as const, capacity: 500, graduation: 10 };
-    await addVessel(o, jug);
-    expect(await listVessels(o)).toEqual([{ ...jug, reserved: true }]);
-    await expect(addVessel(o, { ...jug, id: v7(), graduation: 600 })).rejects.toMatchObject({ code: '23514' });
-    await removeVessel(o, jug.id);
-    expect(await listVessels(o)).toEqual([]);
   });
 });

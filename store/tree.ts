@@ -5,7 +5,7 @@ import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { LookDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
 import type { StemReading } from '@/core/measure/trunk';
-import type { Priced } from '@/core/prescribe/compare';
+import type { Priced } from '@/core/prescribe/costs';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
 import { json, within, type Scope, type Tx } from './db';

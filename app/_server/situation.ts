@@ -1,7 +1,7 @@
 import type { Condition } from '@/core/diagnose/knowledge';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
-import type { Weighing } from '@/core/prescribe/compare';
+import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
 import type { Choices, Situation } from '@/core/prescribe/prescribe';
 import type { UnitSystem } from '@/core/units/units';
 import { dayIn } from '@/core/season/follow-ups';
@@ -13,7 +13,6 @@ import { signsOf } from '@/core/diagnose/reading';
 import { toLocal, type GroundsPlan } from '@/core/grounds/plan';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { crownVolume, type Crown } from '@/core/spray/crown';
-import type { Tank } from '@/core/spray/loads';
 import type { WorkFacts } from '@/core/work/work';
 import { checksOf } from './diagnosis';
 import { regionFor } from './region';
@@ -59,6 +58,17 @@ export function onPlan(
   return plan?.origin && t.lat !== null && t.lon !== null ? toLocal({ lat: t.lat, lon: t.lon }, plan.origin) : null;
 }
 
+/** The ground on which a tree and those within 30 m of it stand, m. */
+function groupOf(tree: Tree): WorkFacts['group'] {
+  const at = onPlan(tree.grounds, { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon });
+  if (!at) return null;
+  const near = [at, ...tree.others.flatMap((t) => onPlan(tree.grounds, t) ?? [])].filter(
+    (p) => Math.hypot(p.x - at.x, p.y - at.y) <= 30,
+  );
+  const span = (of: number[]) => Math.max(...of) - Math.min(...of);
+  return { lengthM: span(near.map((p) => p.x)), widthM: span(near.map((p) => p.y)) };
+}
+
 /** The crown as last measured; conifers stand as cones. */
 export function crownOf(tree: Pick<Tree, 'readings' | 'hostId'>): Crown | null {
   const height = tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM;
@@ -78,7 +88,7 @@ export function situationOf(
   tree: Tree,
   labels: ShelfLabel[],
   vessels: Vessel[],
-  more: { tanks?: Tank[]; findKm?: number | null } = {},
+  more: Pick<Situation, 'tanks' | 'findKm' | 'uptakeLog'> = {},
 ): Situation {
   const host = findHost(tree.hostId);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
@@ -182,6 +192,10 @@ export function situationOf(
         heightCm: p.result.ring!.heights?.[i] ?? 20,
       })),
     ),
+    money: {
+      by: weighingOf(viewer, tree),
+      lossUntreated: lossUntreated(condition?.policy ?? '', crown?.crownLoss ?? null),
+    },
     programme: tree.programme?.school ?? viewer.schools.programme,
     supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',
     unreserved: vessels.filter((x) => x.reserved === false).map((x) => x.name),
@@ -210,12 +224,13 @@ export function usualChoices(tree: Pick<Tree, 'hostId' | 'lat' | 'timeZone'>, we
 }
 
 /** What the ways for this tree are weighed by, and what its steps bring. */
-export const weighingOf = (v: Viewer, tree: Pick<Tree, 'timeZone' | 'programme'>): Weighing => ({
+export const weighingOf = (v: Viewer, tree: Pick<Tree, 'timeZone' | 'programme' | 'verdicts'>): Weighing => ({
   prices: v.prices,
   system: v.units,
   today: dayIn(new Date(), tree.timeZone),
   programme: tree.programme,
   school: v.schools.programme,
+  options: tree.verdicts[0] ? (findCondition(tree.verdicts[0].conditionId)?.options ?? null) : null,
 });
 
 /** What a work without a label rests on; null while the trunk has not been measured. */
@@ -241,6 +256,8 @@ export function workFactsOf(v: Viewer, tree: Tree): WorkFacts | null {
     crownWidthM: tree.readings.find((r) => r.crownWidthM !== null)?.crownWidthM ?? null,
     texture: tree.soilTexture,
     condition: condition ? { id: condition.id, name: condition.name } : null,
+    mainRoots: tree.looks[0]?.detail.anchors ?? [],
+    group: groupOf(tree),
     zoneSchool: v.schools.rootZone,
     woundSchool: v.schools.woundDressing,
     meshSchool: v.schools.mesh,

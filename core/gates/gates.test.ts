@@ -1,4 +1,7 @@
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
+import { USUAL_PRICES } from '../cost/prices';
+import type { Dose } from '../dose/dose';
+import { keepOrReplace, type Weighing } from '../prescribe/costs';
 import { prescribe, type Choices, type Situation } from '../prescribe/prescribe';
 import { EMPTY_PLAN } from '../grounds/plan';
 import { perDiameter, testLabel } from '../testing';
@@ -48,6 +51,22 @@ const protect = {
   decision: 'protect a sound tree',
   crownLoss: 5,
 } as const;
+
+/** Prices at which a new tree costs as much as keeping this one over the programme, and so many pence more. */
+const money = (more: number): Situation['money'] => {
+  const by: Weighing = {
+    prices: USUAL_PRICES,
+    system: 'metric',
+    today: sound.today,
+    programme: null,
+    school: 'conventional',
+    options: null,
+  };
+  const { dose } = prescribe(sound, drench, drench.uses[0]!, fair);
+  const { keep, remove } = keepOrReplace(drench, drench.uses[0]!, dose as Dose, by, 0);
+  const even = (keep * USUAL_PRICES.removeAndReplant) / remove;
+  return { by: { ...by, prices: { ...USUAL_PRICES, removeAndReplant: even + more } }, lossUntreated: 0 };
+};
 
 /** A spray by a made-up label on the same elm, with everything said that a spray asks; changes are laid over it. */
 const sprayed = {
@@ -340,12 +359,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   ['below-threshold', 'hold', gates({ severity: 0 }), gates({ severity: findCondition('elm-leaf-beetle')!.actFrom })],
   ['not-organic', 'hold', on({ programme: 'organic' }), on({ programme: 'organic' }, { label: { organic: true } })],
   ['dying-otherwise', 'note', gates({ vigour: 'failing' }), gates({ vigour: 'poor' })],
-  [
-    'removal-cheaper',
-    'note',
-    gates({ costs: { keep: 90001, remove: 90000 } }),
-    gates({ costs: { keep: 90000, remove: 90000 } }),
-  ],
+  ['removal-cheaper', 'note', gates({ money: money(-1) }), gates({ money: money(1) })],
   [
     'finds-far',
     'note',

@@ -2,6 +2,7 @@ import { EMPTY_PLAN } from '../grounds/plan';
 import { USUAL_PRICES } from '../cost/prices';
 import { METHODS } from '../label/methods';
 import { weighUse } from './compare';
+import { expectedOfUse } from './costs';
 import { ringArea } from '../rootzone/probe-grid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import type { OldSite } from '../ring/ring';
@@ -180,10 +181,45 @@ it('what a region forbids for good on this tree is never offered; what only wait
       today: '2026-05-20',
       programme: null,
       school: 'conventional',
+      options: null,
     })!;
   };
   expect(weighed('training-01-drench')).toMatchObject({ stops: 1, forbidden: 'No soil systemic under Common lime' });
   expect(weighed('training-08-soap', { temperatureC: 40 })).toMatchObject({ forbidden: null });
+});
+
+it('expects less outside the window that the field guide gives, less where it does not name the method, and leans on own checks', () => {
+  const drench = trainingLabels.find((l) => l.key === 'training-01-drench')!.uses[0]!;
+  const option = {
+    method: 'soil drench',
+    what: 'x',
+    when: 'as leaves unfold',
+    from: 4,
+    to: 6,
+    use: 'cure',
+    organic: false,
+  } as const;
+  const at = (day: string, options: (typeof option)[] | null, own?: { none: number; some: number; good: number }) =>
+    expectedOfUse(drench, day, { options }, own);
+  const inside = at('2026-05-01', [option]);
+  expect(inside).toMatchObject({ low: 0.5, likely: 0.8, high: 0.95, window: 'as leaves unfold' });
+  expect(at('2026-05-01', null)).toMatchObject({ likely: 0.8, window: null });
+  expect(at('2026-07-01', [option])).toMatchObject({
+    likely: 0.4,
+    from: expect.stringContaining('outside its window'),
+  });
+  expect(at('2026-05-01', [])).toMatchObject({ from: expect.stringContaining('does not name it') });
+  const failed = at('2026-05-01', [option], { none: 12, some: 0, good: 0 });
+  expect(failed.likely).toBeCloseTo(0.4);
+  expect(failed.high - failed.low).toBeLessThan(inside.high - inside.low);
+  // A window over the turn of the year.
+  expect(at('2026-01-15', [{ ...option, from: 11, to: 2 } as unknown as typeof option])).toMatchObject({ likely: 0.8 });
+});
+
+it('an own log of five injections takes the place of the estimate of uptake', () => {
+  const log = (n: number) => plan({ uptakeLog: { [infusion.key]: [30, 50, 40, 200, 45].slice(0, n) } }).uptake!;
+  expect(log(4).n).toBe(0);
+  expect(log(5)).toMatchObject({ n: 5, minutes: 45 });
 });
 
 it('the open plan of the product in hand is no other product on this trunk', () => {

@@ -22,6 +22,7 @@ import {
   type Sector,
 } from '../ring/ring';
 import { uptake, type Uptake } from '../ring/uptake';
+import { keepOrReplace, type Weighing } from './costs';
 import { WATERS, type GroundsPlan } from '../grounds/plan';
 import type { Point } from '../rootzone/probe-grid';
 import type { Crown, Density } from '../spray/crown';
@@ -75,12 +76,15 @@ export interface Situation {
   otherSites?: { labelKey: string; bearing: number; heightCm: Cm }[];
   programme?: Facts['programme'];
   supervised?: boolean;
-  costs?: Facts['costs'];
+  /** What its ways are weighed by, and the yearly chance of losing the tree untreated. */
+  money?: { by: Weighing; lossUntreated: number };
   /** Names of vessels that are not kept for pesticides alone. */
   unreserved?: string[];
   /** Spray used on earlier trees of this host, for its own litres a cubic metre. */
   sprayLog?: { litres: number; m3: number }[];
   tanks?: Tank[];
+  /** Minutes from start to empty at earlier injections, by product. */
+  uptakeLog?: Record<string, number[]>;
   licence: Facts['licence'];
   /** Day of the last check against the label in hand, by label key. */
   checked: Record<string, Day | null>;
@@ -204,6 +208,7 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     illegalSite: placed?.illegal ?? null,
     vesselUnreserved: pouredFrom && s.unreserved?.includes(pouredFrom) ? pouredFrom : null,
     labelChecked: s.checked[label.key] ?? null,
+    costs: worked.ok && s.money ? keepOrReplace(label, use, worked, s.money.by, s.money.lossUntreated) : null,
     // What is drawn on the plan is nearer the truth than what was paced, and the nearer of both counts.
     water: nearerWater(s.water, near),
   });
@@ -215,14 +220,17 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     loads: worked.ok && tank && mixMl ? loads(mixMl, worked.product, tank.holdsMl) : [],
     uptake:
       worked.ok && use.sites && worked.perSite
-        ? uptake({
-            device: use.sites.device ?? 'low-pressure bottle',
-            mlPerSite: worked.perSite.mixMl ?? worked.perSite.product,
-            temperatureC: c.temperatureC ?? 18,
-            humidity: c.humidity ?? 60,
-            soil: c.soil,
-            leaf: c.leaf,
-          })
+        ? uptake(
+            {
+              device: use.sites.device ?? 'low-pressure bottle',
+              mlPerSite: worked.perSite.mixMl ?? worked.perSite.product,
+              temperatureC: c.temperatureC ?? 18,
+              humidity: c.humidity ?? 60,
+              soil: c.soil,
+              leaf: c.leaf,
+            },
+            s.uptakeLog?.[label.key],
+          )
         : null,
   };
 }

@@ -54,6 +54,9 @@ export interface Length {
 }
 export const toCm = (q: Length): Cm => q.value * LENGTH[q.unit];
 export const isVolume = (unit: string): unit is VolumeUnit => unit in VOLUME;
+/** The small unit in which a person types an amount of product. */
+export const smallUnit = (dimension: 'volume' | 'mass', system: UnitSystem) =>
+  dimension === 'volume' ? (system === 'us' ? 'fl oz' : 'mL') : system === 'us' ? 'oz' : 'g';
 export const toMl = (value: number, unit: VolumeUnit): Ml => value * VOLUME[unit];
 export const toGrams = (value: number, unit: MassUnit): Grams => value * MASS[unit];
 export const toM2 = (value: number, unit: AreaUnit): SquareM => value * AREA[unit];

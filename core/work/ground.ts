@@ -2,7 +2,7 @@ import { gate, type Gate } from '../gates/gate';
 import { girthFromDiameter } from '../measure/trunk';
 import { innerRadius } from '../rootzone/probe-grid';
 import { irrigate, nextWater, WATER_CAUTIONS } from '../rootzone/water';
-import { girdlingCut, mulchRing, rootZoneRadius, trenches } from '../rootzone/zone';
+import { anchorage, girdlingCut, mulchRing, rootZoneRadius, trenches } from '../rootzone/zone';
 import { figure, showArea, showDistance, showFine, showTrunk, showVolume, type UnitSystem } from '../units/units';
 import { num, rule, type Ask, type Work } from './work';
 
@@ -59,6 +59,7 @@ export const groundWorks: Work[] = [
       const r = f.diameterCm / 2;
       const m3 = (Math.PI * ((r + num(a, 'radius')) ** 2 - r ** 2) * num(a, 'depth')) / 1e6 / 2;
       const soil = cubic(m3, f.system);
+      const anchors = anchorage(f.mainRoots);
       return {
         figures: [
           { name: 'Down to', ...pair(showTrunk(num(a, 'depth'), f.system)) },
@@ -66,6 +67,7 @@ export const groundWorks: Work[] = [
         ],
         sum: [
           `a bowl from the bark to ${num(a, 'radius')} cm, ${num(a, 'depth')} cm deep at the trunk: half of the cylinder`,
+          anchors.sentence,
         ],
         steps: [
           'From the outside in, never a blade against the bark; bark that was buried is thin.',
@@ -81,7 +83,22 @@ export const groundWorks: Work[] = [
           { what: 'Sheeting for soil', amount: '2' },
           { what: 'Goggles, ear protection, dust mask', amount: '1 each' },
         ],
-        gates: servicesGate(a['services'] === true),
+        gates: [
+          ...servicesGate(a['services'] === true),
+          ...(anchors.callAssessor
+            ? [
+                gate(
+                  'anchors-doubtful',
+                  'hold',
+                  'Will it stand?',
+                  `${anchors.sentence} Call a qualified risk assessor before more soil is taken away.`,
+                  practice,
+                  f.mainRoots.filter((r) => r.state !== 'sound').map((r) => `root at ${r.bearing}°: ${r.state}`),
+                  'The assessor’s word, or sound roots when they are looked at again.',
+                ),
+              ]
+            : []),
+        ],
         minutes: Math.ceil(20 + m3 * (a['how'] === 'air' ? 180 : 480)),
         followUps: [
           rule(
@@ -290,6 +307,7 @@ export const groundWorks: Work[] = [
                 ),
               ]),
         ],
+        ...(t ? { trenches: { count: t.count, startM: num(a, 'start'), endM: num(a, 'end') } } : {}),
         minutes: Math.ceil((t?.totalLengthM ?? 0) * 12 + 30),
         followUps: [
           rule(

@@ -14,6 +14,8 @@ const f: WorkFacts = {
   crownWidthM: 8,
   texture: 'loam',
   condition: findCondition('dutch-elm-disease'),
+  mainRoots: [],
+  group: null,
   zoneSchool: '12',
   woundSchool: 'wilt region',
   meshSchool: 'metal',
@@ -81,6 +83,7 @@ it('worked figures', () => {
   expect(figures('water', { emitters: 8, flow: 4, hours: 3, wetted: 6, et: 4 })).toEqual(['96 L', '16 mm', '8 days']);
   expect(figures('prune-diseased')[0]).toBe('300.0 cm');
   expect(figures('water-shoots', { shoots: 30, keep: 40 })).toEqual(['18', '12']);
+  expect(figures('deer-fence', {}, { group: { lengthM: 18, widthM: 6 } })).toEqual(['64 m', '22']);
   expect(figures('release', { perTree: 501, pack: 250 })[1]).toBe('3');
   expect(figures('sanitation', { radius: 2, litres: 4 })).toEqual(['50 L', '1']);
   expect(figures('replant', { ball: 50, ballDepth: 40 })).toEqual(['125.0 cm', '40.0 cm', '79 L']);
@@ -101,6 +104,7 @@ describe('each gate of a work trips, and just does not', () => {
     ['replant', 'replant-near', { soilBorne: true, away: 4.9 }, { soilBorne: true, away: 5 }],
     ['band', 'band-bridged', { bridges: false }, { bridges: true }],
     ['band', 'band-stems', { stems: 2 }, { stems: 1 }],
+    ['deer-fence', 'fence-low', { height: 149 }, { height: 150 }],
     ['guard', 'guard-plastic-voles', { material: 'plastic spiral' }, { material: 'metal mesh' }],
     ['wash', 'wash-thin-bark', { brush: 'medium' }, { brush: 'soft' }, { host: findHost('silver-birch')! }],
     ['prune-diseased', 'closed-season', { hazard: false }, { hazard: true }, oak],
@@ -121,6 +125,17 @@ describe('each gate of a work trips, and just does not', () => {
   ])('%s: %s', (id, gateId, trips, not, ...[facts]) => {
     expect(gateIds(id, trips, facts)).toContain(gateId);
     expect(gateIds(id, not, facts)).not.toContain(gateId);
+  });
+  it('a doubtful anchorage holds the digging and names its roots', () => {
+    const root = (bearing: number, state: 'sound' | 'doubtful' | 'decayed') => ({ bearing, state });
+    const sound = [root(0, 'sound'), root(120, 'sound'), root(240, 'doubtful')];
+    expect(gateIds('collar', {}, { mainRoots: sound })).not.toContain('anchors-doubtful');
+    const out2 = out('collar', {}, { mainRoots: [...sound.slice(0, 2), root(240, 'decayed')] });
+    expect(out2.gates.find((g) => g.id === 'anchors-doubtful')).toMatchObject({
+      strength: 'hold',
+      facts: ['root at 240°: decayed'],
+    });
+    expect(out2.sum).toContain('3 main roots: 2 sound, 0 doubtful, 1 decayed.');
   });
   it('water shoots out of season get a note', () => {
     expect(gateIds('water-shoots', {}, { today: '2026-02-01' })).toContain('shoots-season');

@@ -1,7 +1,7 @@
 import type { SoilTexture } from '../basin/basin';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
-import type { RootZoneSchool } from '../rootzone/zone';
+import type { MainRoot, RootZoneSchool } from '../rootzone/zone';
 import type { FollowUpRule } from '../season/rules';
 import type { Day } from '../season/follow-ups';
 import type { Cm, UnitSystem } from '../units/units';
@@ -18,6 +18,10 @@ export interface WorkFacts {
   crownWidthM: number | null;
   texture: SoilTexture;
   condition: { id: string; name: string } | null;
+  /** Main roots as last sounded. */
+  mainRoots: readonly MainRoot[];
+  /** Length and width of the ground on which this tree and its near neighbours stand, m; null without a plan. */
+  group: { lengthM: number; widthM: number } | null;
   zoneSchool: RootZoneSchool;
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
@@ -55,6 +59,10 @@ export interface WorkSheet {
   steps: string[];
   /** What goes onto the truck. */
   take: { what: string; amount: string }[];
+  /** A piece of mesh to be cut for it, cm. */
+  cut?: { length: Cm; height: Cm };
+  /** Trenches to be drawn on the plan of the grounds, m from the middle of the trunk. */
+  trenches?: { count: number; startM: number; endM: number };
   gates: Gate[];
   minutes: number;
   followUps: FollowUpRule[];

@@ -37,7 +37,7 @@ create table stock_level (
 
 create table equipment (
   id uuid primary key, outfit_id uuid not null references outfit,
-  kind text not null check (kind in ('bit', 'capsule', 'bottle', 'tee', 'drill', 'probe', 'tool')),
+  kind text not null check (kind in ('bit', 'capsule', 'pressure bottle', 'low-pressure bottle', 'tee infusion', 'drill', 'probe', 'tool')),
   name text not null check (length(name) between 1 and 80), size_mm numeric check (size_mm > 0 and size_mm <= 60),
   holds_ml numeric check (holds_ml > 0 and holds_ml <= 50000), count int not null check (count between 0 and 100000),
   checked_on date, check ((kind = 'bit') = (size_mm is not null)), unique (outfit_id, id)

@@ -1,31 +1,31 @@
 import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showFill, showFine, showVolume } from '@/core/units/units';
+import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import { openPlans, openWorks, type OpenPlan } from '@/store/plans';
+import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { dayOrder, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
+import { listEquipment } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
-import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { viewer } from '../../_server/viewer';
 import { PrintButton } from '@/ui/controls/print.client';
 
 export const metadata = { title: 'Rounds' };
 
-const sum = (plans: OpenPlan[], f: (p: OpenPlan) => number) => plans.reduce((a, p) => a + f(p), 0);
-const group = <K,>(plans: OpenPlan[], by: (p: OpenPlan) => K) => {
-  const out = new Map<K, OpenPlan[]>();
-  for (const p of plans) out.set(by(p), [...(out.get(by(p)) ?? []), p]);
+const group = <T, K>(of: readonly T[], by: (x: T) => K) => {
+  const out = new Map<K, T[]>();
+  for (const x of of) out.set(by(x), [...(out.get(by(x)) ?? []), x]);
   return out;
 };
 
 export default async function Rounds() {
   const v = await viewer();
-  const [plans, works] = await Promise.all([openPlans(v), openWorks(v)]);
-  const workPlaces = [...new Map(works.map((w) => [w.placeId, works.filter((x) => x.placeId === w.placeId)])).values()];
+  const [plans, works, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
+  const workPlaces = [...group(works, (w) => w.placeId).values()];
   const places = group(plans, (p) => p.placeId);
-  const products = group(plans, (p) => p.labelKey);
-  const bits = [...new Set(plans.flatMap((p) => (p.drillMm ? [p.drillMm] : [])))];
-  const protection = [...new Set(plans.flatMap((p) => p.protection))];
+  const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
+  const groups = loadOut(plans, works, equipment, v.units);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Rounds</p>
@@ -33,74 +33,31 @@ export default async function Rounds() {
         <TagLine name="Places">{places.size}</TagLine>
         <TagLine name="Sheets">{plans.length}</TagLine>
         <TagLine name="Works">{works.length}</TagLine>
-        <TagLine name="Mix">
-          {
-            showVolume(
-              sum(plans, (p) => p.mixMl ?? 0),
-              v.units,
-            ).text
-          }
-        </TagLine>
+        <TagLine name="Mix">{showVolume(mix, v.units).text}</TagLine>
       </dl>
     </>
   );
   const load = (
     <section>
       <h2 className="text-body">Load</h2>
-      {plans.length + works.length === 0 ? (
-        <p className="text-ink-2">Nothing to load.</p>
-      ) : (
-        <>
-          <dl className="text-[0.9375rem]">
-            {[...products.values()].map((of) => (
-              <Fact key={of[0]!.labelKey} name={of[0]!.labelName}>
-                {
-                  showAmount(
-                    sum(of, (p) => p.product),
-                    of[0]!.unit,
-                    v.units,
-                  ).text
-                }
-              </Fact>
-            ))}
-            <Fact name="Water">
-              {
-                showVolume(
-                  sum(plans, (p) => p.mixMl ?? 0),
-                  v.units,
-                ).text
-              }
-            </Fact>
-            {bits.length > 0 && <Fact name="Bits">{bits.map((b) => showFine(b, v.units).text).join(', ')}</Fact>}
-            {sum(plans, (p) => p.sites ?? 0) > 0 && <Fact name="Devices">{sum(plans, (p) => p.sites ?? 0)}</Fact>}
-          </dl>
-          {works.length > 0 && (
-            <>
-              <h3 className="mt-4">For the works</h3>
-              <ul className="text-[0.9375rem]">
-                {works.flatMap((w) =>
-                  w.sheet.take.map((t, i) => (
-                    <li key={`${w.id}${i}`}>
-                      {t.what}: <b>{t.amount}</b> ({w.tag})
-                    </li>
-                  )),
-                )}
-              </ul>
-            </>
-          )}
-          <h3 className="mt-4">To wear</h3>
+      {groups.length === 0 && <p className="text-ink-2">Nothing to load.</p>}
+      {groups.map((g) => (
+        <div key={g.title} className="mt-3 break-inside-avoid">
+          <h3>{g.title}</h3>
           <ul className="text-[0.9375rem]">
-            {protection.map((p) => (
-              <li key={p}>{p}</li>
+            {g.lines.map((l) => (
+              <li key={l.what} className="row flex items-baseline justify-between gap-3 py-1">
+                <span>
+                  <span aria-hidden className="mr-2 inline-block size-3 border border-ink-2 align-baseline" />
+                  {l.what}
+                  {l.short && <b className="block text-madder">{l.short}</b>}
+                </span>
+                <b className="figures text-right">{l.amount}</b>
+              </li>
             ))}
           </ul>
-          <h3 className="mt-4">Always</h3>
-          <p className="text-[0.9375rem]">
-            Labels in hand, measuring vessels, 70 % alcohol for bits and blades, eye wash, spill kit, barrier tape, tape
-            and chalk.
-          </p>
-        </>
-      )}
+        </div>
+      ))}
     </section>
   );
   return (
@@ -126,8 +83,9 @@ export default async function Rounds() {
           title={of[0]!.placeName}
           aside={`${of.length} ${of.length === 1 ? 'tree' : 'trees'}, in walking order`}
         >
-          <ul>
-            {of.map((p) => (
+          <Stops
+            stops={of}
+            row={(p) => (
               <TagRow
                 key={p.id}
                 href={`/tree/${p.treeId}/apply?plan=${p.id}`}
@@ -141,14 +99,15 @@ export default async function Rounds() {
               >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}
               </TagRow>
-            ))}
-          </ul>
+            )}
+          />
         </Section>
       ))}
       {workPlaces.map((of) => (
         <Section key={`w${of[0]!.placeId}`} title={of[0]!.placeName} aside="works without a product">
-          <ul>
-            {of.map((w) => (
+          <Stops
+            stops={of}
+            row={(w) => (
               <TagRow
                 key={w.id}
                 href={`/tree/${w.treeId}#works`}
@@ -162,11 +121,28 @@ export default async function Rounds() {
               >
                 {findWork(w.workId)?.name ?? w.workId}
               </TagRow>
-            ))}
-          </ul>
+            )}
+          />
         </Section>
       ))}
       <div className="hidden print:block">{load}</div>
     </Frame>
+  );
+}
+
+/** The stops of one place: sound trees before sick ones, and what must happen between them. */
+function Stops<T extends OpenPlan | OpenWork>({ stops, row }: { stops: T[]; row: (stop: T) => React.ReactNode }) {
+  const day = dayOrder(stops);
+  return (
+    <ul>
+      {day.stops.slice(0, day.soundFirst).map(row)}
+      {day.soundFirst > 0 && (
+        <li className="row border-l-4 border-ink py-2 pl-3 font-semibold">
+          Sound trees until here. Now the sick ones: other bits and blades, or 70 % alcohol and dry, and again between
+          trees.
+        </li>
+      )}
+      {day.stops.slice(day.soundFirst).map(row)}
+    </ul>
   );
 }

@@ -4,10 +4,13 @@ import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
 import { isLiquid } from '@/core/label/liquid';
 import { labelSchema } from '@/core/label/schema';
 import { readNumber } from '@/core/units/numbers';
 import { MASS, VOLUME } from '@/core/units/units';
+import { EQUIPMENT_KINDS } from '@/core/work/load-out';
+import { pgCode } from '@/store/db';
 import {
   addLabel,
   addVessel,
@@ -15,14 +18,18 @@ import {
   countLot,
   lotById,
   receive,
+  removeEquipment,
   removeSprayer,
   removeVessel,
+  saveEquipment,
   saveSprayer,
+  setStockLevel,
   shelfLabels,
+  takeOut,
 } from '@/store/shelf';
 import { act, done, faultsOf, refuse, type Answer } from '@/app/_server/act';
 import { todayOf } from '@/app/_server/viewer';
-import { typed } from '@/app/_server/typed';
+import { numberAt, typed } from '@/app/_server/typed';
 
 const amountUnit = z.enum(['mL', 'L', 'fl oz', 'gal', 'g', 'kg', 'oz', 'lb']);
 const factor = (unit: z.infer<typeof amountUnit>) => ({ ...VOLUME, ...MASS })[unit];
@@ -93,6 +100,8 @@ export const count = act(
   z.object({
     moveId: uuid,
     lotId: uuid,
+    /** Counted anew: what is there. Spilled or given back: what went. */
+    what: z.enum(['counted', 'loss', 'supplier']),
     counted: typed,
     unit: amountUnit,
     reason: z.string().trim().min(3, 'Say why, in a word or two.').max(180, 'At most 180 signs.'),
@@ -100,11 +109,25 @@ export const count = act(
   async (v, c): Promise<Answer> => {
     const lot = await lotById(v, c.lotId);
     if (!lot) return refuse('', 'There is no such lot in this outfit.');
-    const read = readNumber(c.counted, { name: 'What you counted', min: 0, max: 1_000_000 });
+    const read = readNumber(c.counted, {
+      name: c.what === 'counted' ? 'What you counted' : 'What went',
+      ...(c.what === 'counted' ? { min: 0 } : { above: 0 }),
+      max: 1_000_000,
+    });
     if (!read.ok) return refuse('counted', read.sentence);
     if ((lot.unit === 'mL') !== c.unit in VOLUME)
       return refuse('unit', 'This lot is counted in the other kind of unit.');
-    await countLot(v, { ...c, counted: read.value * factor(c.unit) });
+    const amount = read.value * factor(c.unit);
+    if (c.what === 'counted') await countLot(v, { ...c, counted: amount });
+    else if (amount > lot.onHand) return refuse('counted', 'There is not so much in this lot.');
+    else
+      try {
+        await takeOut(v, { ...c, amount, against: c.what });
+      } catch (error) {
+        if (pgCode(error) === '23514')
+          return refuse('counted', 'Somebody took from this lot meanwhile; count it again.');
+        throw error;
+      }
     all();
     return done;
   },
@@ -181,6 +204,79 @@ export const keepSprayer = act(
 
 export const dropSprayer = act('keep the shelf', z.object({ id: uuid }), async (v, { id }) => {
   await removeSprayer(v, id);
+  all();
+  return done;
+});
+
+/** Below this much a product is to be ordered; an empty field takes the warning away. */
+export const warnBelow = act(
+  'keep the shelf',
+  z.object({ labelKey: z.string().max(60), below: typed, unit: amountUnit }),
+  async (v, l): Promise<Answer> => {
+    const held = (await shelfLabels(v)).find((x) => x.key === l.labelKey);
+    if (!held) return refuse('below', 'This product is not on the shelf.');
+    if (isLiquid(held.label) !== l.unit in VOLUME)
+      return refuse('below', 'This product is counted in the other kind of unit.');
+    const faults: Fault[] = [];
+    const below = numberAt(
+      faults,
+      'below',
+      l.below,
+      { name: 'The amount', above: 0, max: 1_000_000, unit: l.unit },
+      true,
+    );
+    if (faults.length) return { ok: false, faults };
+    await setStockLevel(v, l.labelKey, below === null ? null : below * factor(l.unit));
+    all();
+    return done;
+  },
+);
+
+/** Bits, devices, drills, probes and tools, with their number. */
+export const keepEquipment = act(
+  'keep the shelf',
+  z.object({
+    id: uuid,
+    kind: z.enum(EQUIPMENT_KINDS),
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    sizeMm: typed,
+    holdsMl: typed,
+    count: typed,
+    /** Looked over today: sharp, tight, complete. */
+    checked: z.boolean(),
+    checkedOn: z.iso.date().nullable(),
+  }),
+  async (v, e): Promise<Answer> => {
+    const faults: Fault[] = [];
+    const sizeMm =
+      e.kind === 'bit'
+        ? numberAt(faults, 'sizeMm', e.sizeMm, { name: 'The diameter', above: 0, max: 60, unit: 'mm' })
+        : null;
+    const holdsMl = numberAt(
+      faults,
+      'holdsMl',
+      e.holdsMl,
+      { name: 'What one holds', above: 0, max: 50_000, unit: 'mL' },
+      true,
+    );
+    const count = numberAt(faults, 'count', e.count, { name: 'The number', min: 0, max: 100_000, whole: true });
+    if (faults.length) return { ok: false, faults };
+    await saveEquipment(v, {
+      id: e.id,
+      kind: e.kind,
+      name: e.name,
+      sizeMm,
+      holdsMl,
+      count: count!,
+      checkedOn: e.checked ? todayOf(v) : e.checkedOn,
+    });
+    all();
+    return done;
+  },
+);
+
+export const dropEquipment = act('keep the shelf', z.object({ id: uuid }), async (v, { id }) => {
+  await removeEquipment(v, id);
   all();
   return done;
 });

@@ -1,27 +1,49 @@
 import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
-import { showAmount } from '@/core/units/units';
+import { figure, MASS, showAmount, smallUnit, VOLUME } from '@/core/units/units';
 import { openPlans } from '@/store/plans';
-import { lastMoves, listLots, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
+import {
+  lastMoves,
+  listEquipment,
+  listLots,
+  listSprayers,
+  listVessels,
+  shelfLabels,
+  stockBalances,
+  stockLevels,
+} from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { allows, todayOf, viewer } from '../../_server/viewer';
-import { AddVessel, CheckLabel, CountLot, LabelFile, Receive, RemoveVessel, SprayerForm } from './shelf.client';
+import { EquipmentForm, EquipmentRow } from './equipment.client';
+import {
+  AddVessel,
+  CheckLabel,
+  CountLot,
+  LabelFile,
+  Receive,
+  RemoveVessel,
+  SprayerForm,
+  WarnBelow,
+} from './shelf.client';
 
 export const metadata = { title: 'Shelf' };
 
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
-  const [labels, lots, vessels, moves, sprayers, plans] = await Promise.all([
+  const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment] = await Promise.all([
     shelfLabels(v),
     listLots(v),
     listVessels(v),
     lastMoves(v),
     listSprayers(v),
     openPlans(v),
+    stockBalances(v),
+    stockLevels(v),
+    listEquipment(v),
   ]);
   const keep = allows(v, 'keep the shelf');
   const show = (amount: number, unit: 'mL' | 'g') =>
@@ -30,8 +52,10 @@ export default async function Shelf() {
   const shortOf = (key: string) => {
     const wanted = plans.filter((p) => p.labelKey === key).reduce((a, p) => a + p.product, 0);
     const held = lots.filter((l) => l.labelKey === key && l.expiresOn >= today).reduce((a, l) => a + l.onHand, 0);
-    return wanted > held ? { wanted, held } : null;
+    return { wanted, held, level: levels[key] ?? null };
   };
+  const small = (unit: 'mL' | 'g', base: number) =>
+    base / { ...VOLUME, ...MASS }[smallUnit(unit === 'mL' ? 'volume' : 'mass', v.units)];
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Shelf</p>
@@ -40,7 +64,15 @@ export default async function Shelf() {
         <TagLine name="Not checked">{labels.filter((l) => !l.checkedOn).length}</TagLine>
         <TagLine name="Lots">{lots.length}</TagLine>
         <TagLine name="Expired">{lots.filter((l) => l.expiresOn < today && l.onHand > 0).length}</TagLine>
+        <TagLine name="To order">{labels.filter((l) => short(shortOf(l.key))).length}</TagLine>
       </dl>
+      <nav aria-label="On this page" className="mt-4">
+        {['A delivery', 'Where it went', 'Bits, devices, tools', 'Vessels', 'Sprayers'].map((name) => (
+          <a key={name} href={`#${anchor(name)}`} className="row block py-2 underline underline-offset-3">
+            {name}
+          </a>
+        ))}
+      </nav>
     </>
   );
   const margin = (
@@ -122,12 +154,7 @@ export default async function Shelf() {
                   )}
                   {keep && !l.checkedOn && <CheckLabel labelId={l.id} name={l.label.name} />}
                 </div>
-                {shortOf(l.key) && (
-                  <p className="mt-1 font-semibold text-sap">
-                    Open sheets need {show(shortOf(l.key)!.wanted, isLiquid(l.label) ? 'mL' : 'g')}; only{' '}
-                    {show(shortOf(l.key)!.held, isLiquid(l.label) ? 'mL' : 'g')} is on hand.
-                  </p>
-                )}
+                <Short unit={isLiquid(l.label) ? 'mL' : 'g'} of={shortOf(l.key)} show={show} />
                 {own.length > 0 && (
                   <table className="dense figures mt-2 max-w-2xl">
                     <thead>
@@ -157,13 +184,22 @@ export default async function Shelf() {
                     </tbody>
                   </table>
                 )}
+                {keep && own.length > 0 && (
+                  <WarnBelow
+                    labelKey={l.key}
+                    name={l.label.name}
+                    unit={own[0]!.unit}
+                    units={v.units}
+                    below={levels[l.key] ? figure(small(own[0]!.unit, levels[l.key]!), 6) : ''}
+                  />
+                )}
               </li>
             );
           })}
         </ul>
       </Section>
       {keep && (
-        <Section title="A delivery">
+        <Section title="A delivery" id={anchor('A delivery')}>
           <Receive
             labels={labels.map((l) => ({
               value: l.key,
@@ -175,7 +211,64 @@ export default async function Shelf() {
         </Section>
       )}
       <Section
+        title="Where it went"
+        id={anchor('Where it went')}
+        aside="what came from the supplier is on trees, spilled, missing or on hand"
+        empty={balances.length === 0 && 'No stock has moved yet.'}
+      >
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Where the stock went">
+          <table className="dense figures">
+            <thead>
+              <tr>
+                <th>Product</th>
+                {ACCOUNTS.map((a) => (
+                  <th key={a.key}>{a.name}</th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {[...new Set(balances.map((b) => b.labelKey))].map((key) => (
+                <tr key={key}>
+                  <td className="font-bold">{labels.find((l) => l.key === key)?.label.name ?? key}</td>
+                  {ACCOUNTS.map((a) => {
+                    const b = balances.find((x) => x.labelKey === key && x.account === a.key);
+                    return (
+                      <td key={a.key}>
+                        {b && b.amount !== 0
+                          ? `${a.sign * b.amount < 0 ? '−' : ''}${show(Math.abs(b.amount), b.unit)}`
+                          : '–'}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </Section>
+      <Section
+        title="Bits, devices, tools"
+        id={anchor('Bits, devices, tools')}
+        aside="what the load sheet is held against"
+        empty={equipment.length === 0 && !keep && 'Nothing is listed yet.'}
+      >
+        <ul>
+          {equipment.map((e) =>
+            keep ? (
+              <EquipmentRow key={`${e.id}${e.count}${e.checkedOn}`} own={e} />
+            ) : (
+              <li key={e.id} className="row py-2">
+                <b>{e.name}</b>
+                {e.sizeMm ? `, ${e.sizeMm} mm` : ''}: {e.count}
+              </li>
+            ),
+          )}
+        </ul>
+        {keep && <EquipmentForm key={equipment.length} />}
+      </Section>
+      <Section
         title="Vessels"
+        id={anchor('Vessels')}
         aside="kept for pesticides, never for food or drink"
         empty={vessels.length === 0 && 'No vessel yet: doses cannot be rounded to marks. Enter your jugs and syringes.'}
       >
@@ -195,6 +288,7 @@ export default async function Shelf() {
       </Section>
       <Section
         title="Sprayers"
+        id={anchor('Sprayers')}
         aside="the flow as measured: fill, spray a minute, measure what is gone"
         empty={sprayers.length === 0 && !keep && 'No sprayer yet: loads cannot be split.'}
       >
@@ -212,4 +306,41 @@ export default async function Shelf() {
       </Section>
     </Frame>
   );
+}
+
+const anchor = (name: string) => name.toLowerCase().replace(/[^a-z]+/g, '-');
+
+/** Accounts as a keeper of stock reads them: what came in, and where it went. */
+const ACCOUNTS = [
+  { key: 'supplier', name: 'From the supplier', sign: -1 },
+  { key: 'tree', name: 'On trees', sign: 1 },
+  { key: 'loss', name: 'Spilled', sign: 1 },
+  { key: 'count', name: 'Missing by counts', sign: 1 },
+  { key: 'lot', name: 'On hand', sign: 1 },
+] as const;
+
+interface Need {
+  wanted: number;
+  held: number;
+  level: number | null;
+}
+const short = (of: Need): 'sheets' | 'level' | null =>
+  of.wanted > of.held ? 'sheets' : of.level !== null && of.held < of.level ? 'level' : null;
+
+/** What is short of a product: for the open sheets, or below the amount that the outfit wants to keep. */
+function Short({ of, unit, show }: { of: Need; unit: 'mL' | 'g'; show: (amount: number, unit: 'mL' | 'g') => string }) {
+  const why = short(of);
+  if (why === 'sheets')
+    return (
+      <p className="mt-1 font-semibold text-sap">
+        Order: open sheets need {show(of.wanted, unit)}; only {show(of.held, unit)} is on hand and has not expired.
+      </p>
+    );
+  if (why === 'level' && of.level !== null)
+    return (
+      <p className="mt-1 font-semibold text-sap">
+        Order: {show(of.held, unit)} is left, below {show(of.level, unit)}.
+      </p>
+    );
+  return null;
 }

@@ -3,11 +3,21 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Vessel } from '@/core/mix/vessels';
-import type { UnitSystem } from '@/core/units/units';
+import { smallUnit, type UnitSystem } from '@/core/units/units';
 import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringLabel, count, dropSprayer, dropVessel, keepSprayer, keepVessel, receiveLot, signLabel } from './actions';
+import {
+  bringLabel,
+  count,
+  dropSprayer,
+  dropVessel,
+  keepSprayer,
+  keepVessel,
+  receiveLot,
+  signLabel,
+  warnBelow,
+} from './actions';
 import type { Tank } from '@/core/spray/loads';
 
 export function CheckLabel({ labelId, name }: { labelId: string; name: string }) {
@@ -57,9 +67,7 @@ export function LabelFile() {
   );
 }
 
-/** The small unit that a person counts stock in. */
-const unitFor = (base: 'mL' | 'g', units: UnitSystem) =>
-  base === 'mL' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g';
+const unitFor = (base: 'mL' | 'g', units: UnitSystem) => smallUnit(base === 'mL' ? 'volume' : 'mass', units);
 
 export function Receive({
   labels,
@@ -128,6 +136,9 @@ export function Receive({
   );
 }
 
+/** What may happen to a lot on the shelf: counted anew, or taken out for another end than a tree. */
+const MOVES = { counted: 'Counted', loss: 'Spilled or thrown away', supplier: 'Given back' };
+
 export function CountLot({
   lotId,
   lotNumber,
@@ -140,14 +151,14 @@ export function CountLot({
   units: UnitSystem;
 }) {
   const [open, setOpen] = useState(false);
-  const [form, setForm] = useState({ counted: '', reason: '' });
+  const [form, setForm] = useState({ what: 'counted' as keyof typeof MOVES, counted: '', reason: '' });
   const { busy, faults, send } = useSend(count);
   const said = useSaid();
   const own = unitFor(unit, units);
   if (!open)
     return (
       <button type="button" className="min-h-10 px-1 underline underline-offset-3" onClick={() => setOpen(true)}>
-        count<span className="sr-only"> lot {lotNumber}</span>
+        count, take out<span className="sr-only"> of lot {lotNumber}</span>
       </button>
     );
   return (
@@ -156,14 +167,21 @@ export function CountLot({
       onSubmit={(e) => {
         e.preventDefault();
         send({ moveId: v7(), lotId, ...form, unit: own }, () => {
-          said({ sentence: `Lot ${lotNumber} counted.` });
+          said({ sentence: `Lot ${lotNumber}: ${MOVES[form.what].toLowerCase()}.` });
           setOpen(false);
         });
       }}
     >
       <FormFaults faults={faults} known={['counted', 'reason']} />
+      <SelectField
+        label="What happened"
+        path="what"
+        value={form.what}
+        onChange={(what) => setForm((f) => ({ ...f, what }))}
+        options={(Object.keys(MOVES) as (keyof typeof MOVES)[]).map((value) => ({ value, name: MOVES[value] }))}
+      />
       <TextField
-        label={`Counted, ${own}`}
+        label={form.what === 'counted' ? `There is, ${own}` : `What went, ${own}`}
         path="counted"
         faults={faults}
         inputMode="decimal"
@@ -180,8 +198,59 @@ export function CountLot({
         onChange={(reason) => setForm((f) => ({ ...f, reason }))}
       />
       <button className="press" disabled={busy}>
-        Keep the count
+        Keep it
       </button>
+    </form>
+  );
+}
+
+/** Below how much a product is to be ordered. */
+export function WarnBelow({
+  labelKey,
+  name,
+  unit,
+  units,
+  below,
+}: {
+  labelKey: string;
+  name: string;
+  unit: 'mL' | 'g';
+  units: UnitSystem;
+  /** In the unit of the form; empty for no warning. */
+  below: string;
+}) {
+  const [value, setValue] = useState(below);
+  const { busy, faults, send } = useSend(warnBelow);
+  const said = useSaid();
+  const own = unitFor(unit, units);
+  return (
+    <form
+      noValidate
+      className="flex items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ labelKey, below: value, unit: own }, () =>
+          said({ sentence: value.trim() ? `${name}: warned below ${value} ${own}.` : `${name}: no warning.` }),
+        );
+      }}
+    >
+      <FormFaults faults={faults} />
+      <label className="text-[0.9375rem]">
+        Warn below, {own}{' '}
+        <input
+          className="box figures inline-block w-24!"
+          aria-label={`Warn below, ${own}: ${name}`}
+          inputMode="decimal"
+          maxLength={20}
+          value={value}
+          onChange={(e) => setValue(e.target.value)}
+        />
+      </label>
+      {value !== below && (
+        <button className="press" disabled={busy}>
+          Keep
+        </button>
+      )}
     </form>
   );
 }

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
-import { stepOfUse } from '@/core/prescribe/compare';
+import { stepOfUse } from '@/core/prescribe/costs';
 import { recordVersions, writeRecord } from '@/store/book';
 import { programmeOf } from '@/store/plans';
 import { getPlace } from '@/store/grounds';
@@ -31,7 +31,7 @@ export const correctRecord = act('correct', correctionSchema, async (v, k): Prom
       now: new Date(),
       timeZone,
       use,
-      rules: stepOfUse(use, weighingOf(v, { timeZone, programme })).rules,
+      rules: stepOfUse(use, weighingOf(v, { timeZone, programme, verdicts: [] })).rules,
       was: newest.data,
       wasWithdrawn: newest.withdrawn,
       lot,

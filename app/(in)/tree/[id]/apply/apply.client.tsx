@@ -20,6 +20,7 @@ import {
   showFine,
   showTrunk,
   showVolume,
+  smallUnit,
   VOLUME,
   type UnitSystem,
 } from '@/core/units/units';
@@ -64,9 +65,6 @@ interface Props {
 }
 const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
 
-/** The unit an amount is typed in: the reader's own small one. */
-const typedUnit = (dimension: 'volume' | 'mass', units: UnitSystem) =>
-  dimension === 'volume' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g';
 const perUnit = (unit: string) => ({ ...VOLUME, ...MASS })[unit as keyof typeof VOLUME] ?? 1;
 
 export function ApplyBench({
@@ -86,7 +84,7 @@ export function ApplyBench({
   const router = useRouter();
   const said = useSaid();
   const { dose, use, label, ring } = plan;
-  const unit = typedUnit(dose.dimension, units);
+  const unit = smallUnit(dose.dimension, units);
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
   const [form, setForm, forget] = useDraft(

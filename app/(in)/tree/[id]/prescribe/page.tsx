@@ -1,11 +1,12 @@
-import { lossUntreated, type OwnResults } from '@/core/prescribe/compare';
+import type { OwnResults } from '@/core/prescribe/costs';
 import { refusal } from '@/core/people/rights';
 import { findWork } from '@/core/work/works';
 import { checksOf } from '@/app/_server/diagnosis';
-import { situationOf, usualChoices, weighingOf, workFactsOf } from '@/app/_server/situation';
+import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { listSprayers, listVessels, shelfLabels } from '@/store/shelf';
+import { uptakeLog } from '@/store/book';
 import { alikeTrees, nearbyFinds } from '@/store/tree';
 import { loadTree } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
@@ -15,17 +16,19 @@ export const metadata = { title: 'Prescribe' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
-  const [labels, vessels, tanks, alike, finds] = await Promise.all([
+  const [labels, vessels, tanks, alike, finds, log] = await Promise.all([
     shelfLabels(v),
     listVessels(v),
     listSprayers(v),
     alikeTrees(v, tree),
     nearbyFinds(v, tree),
+    uptakeLog(v),
   ]);
   const now = station().at(new Date());
   const named = tree.verdicts[0]?.conditionId;
   const situation = situationOf(v, tree, labels, vessels, {
     tanks,
+    uptakeLog: log,
     findKm: named ? (finds[named] ?? null) : null,
   });
   const own: Record<string, OwnResults> = {};
@@ -33,7 +36,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
     if (!record) continue;
     const sum = (own[record.method] ??= { none: 0, some: 0, good: 0 });
-    sum[c.verdict.kind === 'no effect' ? 'none' : 'good']++;
+    // Only a look in its time judges a treatment; one too early or on a wrongly done one says nothing about the method.
+    if (c.verdict.kind === 'no effect') sum.none++;
+    else if (c.verdict.kind === 'effect') sum[c.effect]++;
   }
   const stems = v.schools.stems;
   return (
@@ -63,10 +68,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           once: w.price?.now ?? null,
         }))}
       alike={alike.map((t) => ({ id: t.id, tag: t.tag }))}
-      by={weighingOf(v, tree)}
       frequency={v.schools.frequency}
       own={own}
-      loss={lossUntreated(situation.condition?.policy ?? '', situation.crownLoss)}
       refused={allows(v, 'prescribe') ? null : refusal(v.role, 'prescribe')}
       tag={<TreeTag tree={tree} units={v.units} here="prescribe" />}
       head={<TreeHead tree={tree} units={v.units} here="prescribe" />}

@@ -6,6 +6,7 @@ import { EMPTY_PLAN } from '@/core/grounds/plan';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { type Prescription, type Situation } from '@/core/prescribe/prescribe';
 import { mixingOrder, sprayMinutes } from '@/core/spray/loads';
+import type { WorkSheet } from '@/core/work/work';
 import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
 import { BasinFigure } from '@/ui/figures/basin';
 import { PlanFigure } from '@/ui/figures/plan';
@@ -131,7 +132,7 @@ export function Picture({
       )}
       {onGround && (
         <Ground
-          result={result}
+          treated={treated}
           situation={situation}
           units={units}
           bufferM={Math.max(use.conditions?.waterDistanceM ?? 0, situation.region.minWaterDistanceM)}
@@ -180,23 +181,25 @@ function Basin({
 
 /** What counts on the ground for the method in hand: the ring, the holes, the water to keep away from, the wind. */
 export function Ground({
-  result,
+  treated,
+  trenches,
   situation,
   units,
   bufferM,
 }: {
-  result: Prescription;
+  treated?: Prescription['treated'];
+  trenches?: WorkSheet['trenches'];
   situation: Situation;
   units: UnitSystem;
   bufferM: number;
 }) {
-  const { treated } = result;
   const at = situation.grounds?.at ?? { x: 0, y: 0 };
   const reach = Math.max(
     8,
-    (treated.ring?.outerM ?? 0) + 3,
+    (treated?.ring?.outerM ?? 0) + 3,
+    (trenches?.endM ?? 0) + 2,
     situation.crown ? situation.crown.widthM : 0,
-    treated.near?.[0] ? Math.min(40, treated.near[0].metres + 3) : 0,
+    treated?.near?.[0] ? Math.min(40, treated.near[0].metres + 3) : 0,
   );
   return (
     <PlanFigure
@@ -206,10 +209,11 @@ export function Ground({
         ...(situation.grounds?.others ?? []).map((p, i) => ({ id: String(i), tag: '', at: p, crownM: null })),
       ]}
       overlay={{
-        ring: treated.ring,
-        holes: treated.grid?.holes ?? [],
-        bufferM: treated.ring ? bufferM : 0,
-        drift: treated.drift,
+        ring: treated?.ring ?? null,
+        holes: treated?.grid?.holes ?? [],
+        trenches: trenches ?? null,
+        bufferM: treated?.ring ? bufferM : 0,
+        drift: treated?.drift ?? null,
       }}
       units={units}
       view={{ x: at.x - reach, y: at.y - reach, w: 2 * reach, h: 2 * reach }}

@@ -11,7 +11,8 @@ import { blocked } from '@/core/gates/rules';
 import type { FactKey, Said } from '@/core/gates/said';
 import { METHOD_NAMES, type Method } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { stepOfUse, stepOfWork, weighUse, weighWork, type OwnResults, type Weighing } from '@/core/prescribe/compare';
+import { weighUse, weighWork } from '@/core/prescribe/compare';
+import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { DENSITY, type Density } from '@/core/spray/crown';
@@ -45,10 +46,8 @@ interface Props {
   works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
   /** Trees of the same host further along the row. */
   alike: { id: string; tag: string }[];
-  by: Weighing;
   frequency: Schools['frequency'];
   own: Record<string, OwnResults>;
-  loss: number;
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -57,7 +56,8 @@ interface Props {
 }
 
 export function PrescribeBench(props: Props) {
-  const { treeId, units, situation, usual, shelf, open, workFacts, by, own, refused, tag, head, strip, why } = props;
+  const { treeId, units, situation, usual, shelf, open, workFacts, own, refused, tag, head, strip, why } = props;
+  const { by, lossUntreated } = situation.money!;
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
@@ -180,7 +180,7 @@ export function PrescribeBench(props: Props) {
   const list = (
     <>
       <PlanOfTree treeId={treeId} steps={steps} by={by} refused={refused !== null} />
-      <SideBySide weighed={weighed} pick={pick} onPick={choose} by={by} loss={props.loss} />
+      <SideBySide weighed={weighed} pick={pick} onPick={choose} by={by} loss={lossUntreated} />
       {!refused && weighed.length > 0 && <Offer treeId={treeId} weighed={weighed} />}
       <Shelf offered={offered} fitting={fitting} pick={pick} nameOf={nameOf} onPick={choose} />
     </>
@@ -255,6 +255,12 @@ export function PrescribeBench(props: Props) {
             <InTheWay gates={inTheWay} />
           </div>
         </div>
+        {sheet.trenches && situation.grounds?.at && (
+          <section className="mt-6">
+            <h2 className="mb-2">On the ground</h2>
+            <Ground trenches={sheet.trenches} situation={situation} units={units} bufferM={0} />
+          </section>
+        )}
         <WorkSteps sheet={sheet} />
         {row}
         {list}
@@ -432,7 +438,7 @@ export function PrescribeBench(props: Props) {
         <section className="mt-6">
           <h2 className="mb-2">On the ground</h2>
           <Ground
-            result={result}
+            treated={result.treated}
             situation={situation}
             units={units}
             bufferM={Math.max(chosen.use.conditions?.waterDistanceM ?? 0, situation.region.minWaterDistanceM)}

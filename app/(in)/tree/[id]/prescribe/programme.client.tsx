@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { money } from '@/core/cost/prices';
-import { overTheYears, type Weighing } from '@/core/prescribe/compare';
+import { overTheYears, type Weighing } from '@/core/prescribe/costs';
 import {
   PROGRAMME_LIMITS,
   SCHOOL_NAMES,
@@ -105,7 +105,7 @@ export function PlanOfTree({
             value={programme.school ?? AS_IS}
             onChange={(x) => set({ school: x === AS_IS ? null : x })}
             options={[
-              { value: AS_IS, name: `as the outfit: ${SCHOOL_NAMES[by.school]}` },
+              { value: AS_IS, name: `${SCHOOL_NAMES[by.school]} (outfit)` },
               ...(Object.keys(SCHOOL_NAMES) as (keyof typeof SCHOOL_NAMES)[]).map((value) => ({
                 value,
                 name: SCHOOL_NAMES[value],

@@ -1,9 +1,9 @@
 import { money } from '@/core/cost/prices';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { courses, type Weighed, type Weighing } from '@/core/prescribe/compare';
+import type { Weighed } from '@/core/prescribe/compare';
+import { courses, type Weighing } from '@/core/prescribe/costs';
 import { type Option } from '@/core/prescribe/prescribe';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
-import { figure } from '@/core/units/units';
 import type { Work } from '@/core/work/work';
 import { TickTag } from '@/ui/controls/controls';
 
@@ -40,7 +40,7 @@ export function SideBySide({
               <th>Amount</th>
               <th>Now</th>
               <th>{years} years</th>
-              <th>Visits a year</th>
+              <th>Times in {years} years</th>
               <th>Holes</th>
               <th>Expected to go</th>
               <th>Bees, water, people</th>
@@ -68,11 +68,13 @@ export function SideBySide({
                 <td>{w.amount}</td>
                 <td>{money(w.now, prices)}</td>
                 <td className="font-bold">{money(w.overYears, prices)}</td>
-                <td>{figure(w.visitsAYear, 2)}</td>
+                <td>{Math.max(1, Math.round(w.visitsAYear * years))}</td>
                 <td>{w.wounds || '–'}</td>
                 <td>
                   <b>{percent(w.control.likely)} %</b> ({percent(w.control.low)}–{percent(w.control.high)})
-                  <span className="block text-small text-ink-2">{w.control.lasts}</span>
+                  <span className="block text-small text-ink-2">
+                    {w.control.lasts}; {w.control.from}
+                  </span>
                 </td>
                 <td className="text-small">
                   bees {w.bees}; water: {w.water}; {w.people}

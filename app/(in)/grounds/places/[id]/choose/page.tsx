@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { money } from '@/core/cost/prices';
 import { stemDiameters } from '@/core/measure/trunk';
-import { expectedControl } from '@/core/prescribe/compare';
+import { expectedControl } from '@/core/prescribe/costs';
 import { capLeft, chooseTrees } from '@/core/prescribe/stand';
 import { readNumber } from '@/core/units/numbers';
 import { figure, showAmount, showMass } from '@/core/units/units';

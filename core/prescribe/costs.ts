@@ -1,0 +1,229 @@
+import type { Prices } from '../cost/prices';
+import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
+import type { TreatmentOption } from '../diagnose/knowledge';
+import type { Dose } from '../dose/dose';
+import { METHOD_NAMES, type Method } from '../label/methods';
+import type { Label, LabelUse } from '../label/schema';
+import type { Day } from '../season/follow-ups';
+import {
+  programmed,
+  USUAL_PROGRAMME,
+  visitsOf,
+  weightOf,
+  yearOf,
+  type Programme,
+  type Step,
+} from '../season/programme';
+import type { FollowUpRule } from '../season/rules';
+import type { UnitSystem } from '../units/units';
+
+/** What trials and practice expect of a method used in its window: low, likely, high. Replaced in part by one's own checks. */
+const EXPECTED: Record<Method | 'work', [low: number, likely: number, high: number, lasts: string]> = {
+  'trunk-injection': [0.6, 0.85, 0.97, 'one to three seasons'],
+  'soil-drench': [0.5, 0.8, 0.95, 'one season and more'],
+  'soil-injection': [0.5, 0.8, 0.95, 'one season and more'],
+  'root-zone-feeding': [0.3, 0.6, 0.85, 'one to two seasons'],
+  'bark-spray': [0.5, 0.75, 0.9, 'two to three months'],
+  'foliar-spray': [0.4, 0.7, 0.9, 'one to three weeks'],
+  'dormant-spray': [0.5, 0.75, 0.9, 'to midsummer'],
+  dust: [0.3, 0.5, 0.75, 'until rain'],
+  bait: [0.4, 0.7, 0.9, 'while it lies'],
+  repellent: [0.3, 0.55, 0.8, 'four to eight weeks'],
+  work: [0.3, 0.6, 0.85, 'until it comes back'],
+};
+
+/** One's own checks of a method: a look that found no, some or a good effect. Twelve looks weigh as much as the estimate. */
+export interface OwnResults {
+  none: number;
+  some: number;
+  good: number;
+}
+export interface Control {
+  /** Share of the trouble that goes: the poorest, the likely and the best outcome, 0 to 1. */
+  low: number;
+  likely: number;
+  high: number;
+  lasts: string;
+  /** What the estimate rests on. */
+  from: string;
+}
+
+/** Practice figures: what is left of a method outside its window, or where the field guide does not name it for the trouble. */
+const OUTSIDE_WINDOW = 0.5;
+const NOT_NAMED = 0.6;
+const inMonths = (month: number, from: number, to: number) =>
+  from <= to ? month >= from && month <= to : month >= from || month <= to;
+
+/** The options of the field guide that a use of a label carries out. */
+const optionMethods = (use: Pick<LabelUse, 'method' | 'sites'>): TreatmentOption['method'][] =>
+  use.method === 'trunk-injection'
+    ? ['trunk injection', 'infusion']
+    : [use.method === 'root-zone-feeding' ? 'feeding' : (use.method.replaceAll('-', ' ') as TreatmentOption['method'])];
+
+/**
+ * What may be expected of a way to act: the method's practice figure, less outside the window that the field guide gives
+ * for this trouble or where it does not name the method, drawn towards one's own checks as they grow.
+ * @param day when it would first be done
+ */
+export function expected(
+  method: Method | 'work',
+  names: readonly TreatmentOption['method'][],
+  day: Day,
+  w: Pick<Weighing, 'options'>,
+  own?: OwnResults,
+): Control & { window: string | null } {
+  const [low, likely, high, lasts] = EXPECTED[method];
+  const named = w.options?.filter((o) => names.includes(o.method)) ?? null;
+  const open = named?.find((o) => inMonths(Number(day.slice(5, 7)), o.from, o.to));
+  const option = open ?? named?.[0] ?? null;
+  const by = named === null || open ? 1 : option ? OUTSIDE_WINDOW : NOT_NAMED;
+  const why =
+    named === null
+      ? 'practice estimate'
+      : open
+        ? 'practice estimate, in its window'
+        : option
+          ? 'practice estimate, halved outside its window'
+          : 'practice estimate, lowered: the field guide does not name it for this';
+  const n = own ? own.none + own.some + own.good : 0;
+  const mean = own && n ? (own.some * 0.5 + own.good * 0.9) / n : 0;
+  const weight = n / (n + 12);
+  const mid = likely * by * (1 - weight) + mean * weight;
+  const half = 1 - 0.5 * weight;
+  return {
+    low: Math.max(0, mid - (likely - low) * by * half),
+    likely: mid,
+    high: Math.min(1, mid + (high - likely) * by * half),
+    lasts,
+    from: n ? `${why}, and ${n} of your own checks` : why,
+    window: option?.when ?? null,
+  };
+}
+export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options'>, own?: OwnResults) =>
+  expected(use.method, optionMethods(use), day, w, own);
+
+/** The likely control by a method, as practice expects it, 0 to 1. */
+export const expectedControl = (method: Method): number => EXPECTED[method][1];
+
+/** What ways are weighed by: the prices of the outfit, the day, and the programme of the plan. */
+export interface Weighing {
+  prices: Prices;
+  system: UnitSystem;
+  today: Day;
+  /** The programme of the tree's plan; null until somebody sets one. */
+  programme: Programme | null;
+  /** What the outfit does where the plan says nothing. */
+  school: NonNullable<Programme['school']>;
+  /** What the field guide offers against the trouble of this tree; null while nothing is named. */
+  options: readonly TreatmentOption[] | null;
+}
+
+/** What a step of a plan was to cost when it was planned: once, and over the programme’s years in the money of that day. */
+export interface Priced {
+  now: number;
+  overYears: number;
+  years: number;
+}
+export const priced = ({ now, overYears }: { now: number; overYears: number }, w: Weighing): Priced => ({
+  now,
+  overYears,
+  years: (w.programme ?? USUAL_PROGRAMME).years,
+});
+
+/** A use of a label as a step of a plan: its rules under the programme. */
+export const stepOfUse = (use: LabelUse, w: Weighing): Step => ({
+  name: METHOD_NAMES[use.method],
+  rules: programmed(use.followUps, use.method === 'trunk-injection', w.programme ?? USUAL_PROGRAMME, w.school),
+  minDays: use.intervals.minDays ?? 0,
+  maxPerYear: use.intervals.maxPerYear ?? null,
+  months: use.months,
+});
+/** A work without a label as a step of a plan. */
+export const stepOfWork = (name: string, rules: readonly FollowUpRule[], w: Weighing): Step => ({
+  name,
+  rules: programmed(rules, false, w.programme ?? USUAL_PROGRAMME, w.school),
+  minDays: 0,
+  maxPerYear: null,
+  months: [],
+});
+
+/** What a step brings over the programme's years, and what that costs and drills when each time costs `once`. */
+export function overTheYears(step: Step, once: number, w: Weighing) {
+  const { years } = w.programme ?? USUAL_PROGRAMME;
+  const visits = visitsOf(step, w.today, years);
+  const times = visits.filter((v) => v.kind === 'treat');
+  return {
+    visits,
+    times: times.length,
+    overYears: Math.round(
+      presentValue(
+        times.map((v) => ({ year: yearOf(w.today, v.day), amount: once * weightOf(v) })),
+        w.prices.discount,
+      ),
+    ),
+    visitsAYear: times.reduce((a, v) => a + weightOf(v), 0) / years,
+  };
+}
+
+/** Minutes a crew needs for one tree, by method: practice figures. */
+const MINUTES: Record<Method, number> = {
+  'trunk-injection': 25,
+  'soil-drench': 25,
+  'soil-injection': 40,
+  'root-zone-feeding': 40,
+  'bark-spray': 20,
+  'foliar-spray': 30,
+  'dormant-spray': 35,
+  dust: 10,
+  bait: 10,
+  repellent: 10,
+};
+
+/** What a use of a label costs once on this tree, minor units: product, coming out, hands, devices. */
+export function onceOfUse(label: Label, use: LabelUse, dose: Dose, p: Prices): number {
+  const holes = dose.sites?.count ?? 0;
+  const hours = (MINUTES[use.method] + 3 * holes) / 60;
+  return ((label.priceMinor ?? 0) * dose.product) / 1000 + p.visit + hours * p.hour + holes * p.device;
+}
+
+/**
+ * Treat, remove and replant, or leave: expected cost over the years, with the chance that the tree is lost meanwhile.
+ * @param lossWithout yearly chance of losing the tree when nothing is done, 0 to 1
+ */
+export function courses(
+  w: { overYears: number; control: Pick<Control, 'likely'> },
+  by: Weighing,
+  lossWithout: number,
+): Outcome[] {
+  const { discount, removeAndReplant } = by.prices;
+  const { years } = by.programme ?? USUAL_PROGRAMME;
+  const yearly = every(w.overYears / (presentValue(every(1, 1, years), discount) || 1), 1, years);
+  const course = (name: string, payments: Payment[], failsEachYear: number, lossCost = removeAndReplant) =>
+    outlook({ name, payments, failsEachYear }, years, discount, lossCost);
+  return [
+    course('Treat', yearly, lossWithout * (1 - w.control.likely)),
+    course('Remove and replant', [{ year: 0, amount: removeAndReplant }], 0.01, removeAndReplant / 3),
+    course('Leave', [], lossWithout),
+  ];
+}
+
+/** Yearly chance of losing an untreated tree, from how the condition is dealt with and how far it has gone: a rough guess, to be changed. */
+export const lossUntreated = (policy: string, crownLoss: number | null): number =>
+  Math.min(
+    0.6,
+    ({ treat: 0.08, manage: 0.15, restore: 0.04, relieve: 0.005, leave: 0.003, driver: 0.02 }[policy] ?? 0.03) *
+      (1 + (crownLoss ?? 0) / 30),
+  );
+
+/** What keeping a tree by this use costs over the programme, and what a new one in its place does; expected, minor units. */
+export function keepOrReplace(
+  label: Label,
+  use: LabelUse,
+  dose: Dose,
+  by: Weighing,
+  lossWithout: number,
+): { keep: number; remove: number } {
+  const { overYears } = overTheYears(stepOfUse(use, by), onceOfUse(label, use, dose, by.prices), by);
+  const [keep, remove] = courses({ overYears, control: expectedOfUse(use, by.today, by) }, by, lossWithout);
+  return { keep: keep!.expected, remove: remove!.expected };
+}
