@@ -58,4 +58,6 @@ export const regionSchema = z.strictObject({
   /** How present a condition is here: 0.03 absent, 0.3 rare, 2 spreading; 1 where nothing is said. */
   presence: z.record(z.string().max(60), z.number().min(0.001).max(10)).default({}),
 });
+/** Words for how present a condition is in a region. */
+export const PRESENCE = { absent: 0.03, rare: 0.3, usual: 1, spreading: 2 } as const;
 export type Region = z.infer<typeof regionSchema>;

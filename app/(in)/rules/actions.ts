@@ -3,8 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { regionSchema } from '@/core/gates/region';
-import { METHODS } from '@/core/label/methods';
+import { PRESENCE, regionSchema } from '@/core/gates/region';
+import { METHOD_NAMES, METHODS } from '@/core/label/methods';
+import { conditions } from '@/knowledge';
 import { saveRegion } from '@/store/people';
 import { act, done, faultsOf, type Answer } from '@/app/_server/act';
 import { regionFor } from '@/app/_server/region';
@@ -19,6 +20,12 @@ const rows = (text: string) =>
     .map((l) => l.trim())
     .filter(Boolean);
 
+const commas = (text: string) =>
+  text
+    .split(',')
+    .map((x) => x.trim())
+    .filter(Boolean);
+
 /** The region profile, typed by an owner; what cannot be read is named with its line. */
 export const keepRegion = act(
   'manage people',
@@ -30,6 +37,11 @@ export const keepRegion = act(
     banned: lines,
     reserved: lines,
     closed: lines,
+    bannedUses: lines,
+    presence: lines,
+    reportable: z.string().max(4000, 'At most 4000 signs.'),
+    licenceClasses: z.string().max(600, 'At most 600 signs.'),
+    recordFields: z.string().max(600, 'At most 600 signs.'),
     notifyMethods: z.array(z.enum(METHODS)).max(20),
     notifyHours: typed,
     checkMonths: typed,
@@ -41,7 +53,7 @@ export const keepRegion = act(
     const number = (path: keyof typeof f, name: string, max: number, min = 0) =>
       numberAt(faults, path, String(f[path]), { name, min, max }) ?? 0;
     const split = <T>(
-      path: 'banned' | 'reserved' | 'closed',
+      path: 'banned' | 'reserved' | 'closed' | 'bannedUses' | 'presence',
       form: string,
       read: (head: string[], why: string) => T | null,
     ) =>
@@ -61,21 +73,40 @@ export const keepRegion = act(
         if (made === null) faults.push({ path, sentence: `Line ${i + 1} should read “${form}”.` });
         return made === null ? [] : [made];
       });
+    const condition = (name: string) =>
+      conditions.find((c) => c.id === name.trim() || c.name.toLowerCase() === name.trim().toLowerCase())?.id ?? null;
+    const reportable = rows(f.reportable).flatMap((name, i) => {
+      const id = condition(name);
+      if (id === null)
+        faults.push({ path: 'reportable', sentence: `Line ${i + 1}: the field guide knows no “${name}”.` });
+      return id ?? [];
+    });
     const data = {
       ...regionFor(v),
       name: f.name,
       minWaterDistanceM: number('water', 'The distance to water', 500),
       minBoundaryDistanceM: number('boundary', 'The distance to the boundary', 100),
-      soilSystemicForbiddenOn: f.beeTrees
-        .split(',')
-        .map((x) => x.trim().toLowerCase())
-        .filter(Boolean),
+      soilSystemicForbiddenOn: commas(f.beeTrees).map((x) => x.toLowerCase()),
+      licenceClasses: commas(f.licenceClasses),
+      recordFields: commas(f.recordFields),
+      reportable,
+      bannedUses: split('bannedUses', 'method | hosts: why', ([name, hosts], why) => {
+        const method = METHODS.find((m) => METHOD_NAMES[m].toLowerCase() === name?.toLowerCase());
+        return method ? { method, hosts: commas(hosts ?? '').map((h) => h.toLowerCase()), why } : null;
+      }),
+      presence: Object.fromEntries(
+        split('presence', 'condition: absent, rare, usual or spreading', ([name], how) => {
+          const id = condition(name ?? '');
+          const x = how in PRESENCE ? PRESENCE[how as keyof typeof PRESENCE] : Number(how);
+          return id && Number.isFinite(x) ? ([id, x] as const) : null;
+        }),
+      ),
       banned: split('banned', 'active: why', ([active], why) => (active ? { active, why } : null)),
       reserved: split('reserved', 'active | licence class: why', ([active, category], why) =>
         active && category ? { active, category, why } : null,
       ),
       closedSeasons: split('closed', 'hosts | 04-01 | 07-31: why', ([hosts, from, to], why) =>
-        hosts && from && to ? { hosts: hosts.split(',').map((h) => h.trim().toLowerCase()), from, to, why } : null,
+        hosts && from && to ? { hosts: commas(hosts).map((h) => h.toLowerCase()), from, to, why } : null,
       ),
       notify: f.notifyHours.trim()
         ? { methods: f.notifyMethods, hours: number('notifyHours', 'The hours of notice', 720) }

@@ -1,5 +1,8 @@
 import Link from 'next/link';
+import { PRESENCE } from '@/core/gates/region';
 import { CHAPTERS } from '@/core/gates/rules';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { findCondition } from '@/knowledge';
 import { shelfLabels } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -116,6 +119,18 @@ export default async function Rules() {
               closed: region.closedSeasons
                 .map((s) => `${s.hosts.join(', ')} | ${s.from} | ${s.to}: ${s.why}`)
                 .join('\n'),
+              bannedUses: region.bannedUses
+                .map((b) => `${METHOD_NAMES[b.method]} | ${b.hosts.join(', ')}: ${b.why}`)
+                .join('\n'),
+              presence: Object.entries(region.presence)
+                .map(
+                  ([id, x]) =>
+                    `${findCondition(id)?.name ?? id}: ${Object.entries(PRESENCE).find(([, p]) => p === x)?.[0] ?? x}`,
+                )
+                .join('\n'),
+              reportable: region.reportable.map((id) => findCondition(id)?.name ?? id).join('\n'),
+              licenceClasses: region.licenceClasses.join(', '),
+              recordFields: region.recordFields.join(', '),
               notifyMethods: region.notify?.methods ?? [],
               notifyHours: String(region.notify?.hours ?? ''),
               checkMonths: String(region.labelCheckMonths),

@@ -59,6 +59,11 @@ export function RegionForm({ region }: { region: Form }) {
         {lines('banned', 'Banned actives', 'One a line: active: why')}
         {lines('reserved', 'Reserved actives', 'One a line: active | licence class: why')}
         {lines('closed', 'Closed seasons for cutting', 'One a line: hosts | 04-01 | 07-31: why')}
+        {lines('bannedUses', 'Methods banned on hosts', 'One a line: dust | lime, maple: why; no hosts: on every tree')}
+        {lines('reportable', 'To be reported to the authority', 'One a line, by the name in the field guide')}
+        {lines('presence', 'How present a trouble is here', 'One a line: name: absent, rare, usual or spreading')}
+        {text('licenceClasses', 'Licence classes', 'With commas')}
+        {text('recordFields', 'What a record must hold', 'With commas')}
         <div>
           {text('notifyHours', 'Neighbours are told before, hours', 'Empty: no duty.')}
           {METHODS.filter((m) => m.endsWith('spray') || m === 'dust').map((m) => (

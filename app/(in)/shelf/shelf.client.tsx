@@ -226,7 +226,7 @@ export function WarnBelow({
   return (
     <form
       noValidate
-      className="flex items-end gap-2"
+      className="mt-2 flex items-end gap-2"
       onSubmit={(e) => {
         e.preventDefault();
         send({ labelKey, below: value, unit: own }, () =>

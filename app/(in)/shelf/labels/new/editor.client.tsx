@@ -67,7 +67,8 @@ export function LabelEditor({
     <Blank name={name} value={f[k]} onChange={(x) => set(k, x as never)} width={width} />
   );
   const margin = (
-    <>
+    // The sum stays in sight while the form is long.
+    <div className="flex flex-col gap-6 desk:sticky desk:top-20">
       <section aria-live="polite">
         <h2 className="text-body">For a trunk of {showTrunk(40, units).text}</h2>
         {example?.ok ? (
@@ -116,7 +117,7 @@ export function LabelEditor({
           </ul>
         </section>
       )}
-    </>
+    </div>
   );
   return (
     <Frame

@@ -16,6 +16,7 @@ import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { DENSITY, type Density } from '@/core/spray/crown';
+import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
@@ -456,6 +457,7 @@ export function PrescribeBench(props: Props) {
           use={chosen.use}
           situation={situation}
           school={props.frequency}
+          programme={by.programme ?? USUAL_PROGRAMME}
         />
       )}
       {result.uptake && (

@@ -1,3 +1,4 @@
+import type { Programme } from '@/core/season/programme';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Schools } from '@/core/decide/decide';
@@ -137,23 +138,28 @@ export function WoundBudgets({
   use,
   situation,
   school,
+  programme,
 }: {
   dose: Dose;
   label: Label;
   use: LabelUse;
   situation: Situation;
   school: Schools['frequency'];
+  programme: Programme;
 }) {
   const input = ringInput(situation, label, use, dose)!;
-  const rows = [1, 2, 3].map((everyYears) =>
-    woundBudget(input, {
-      everyYears,
-      years: 12,
-      growthCm: situation.host.growthCmPerYear,
-      drillMm: use.sites!.drillMm,
-      sitesPerCm: dose.sites!.count / dose.girthCm,
-    }),
-  );
+  const { years } = programme;
+  const rows = [...new Set([1, 2, 3, ...(programme.everyYears ? [programme.everyYears] : [])])]
+    .sort()
+    .map((everyYears) =>
+      woundBudget(input, {
+        everyYears,
+        years,
+        growthCm: situation.host.growthCmPerYear,
+        drillMm: use.sites!.drillMm,
+        sitesPerCm: dose.sites!.count / dose.girthCm,
+      }),
+    );
   const least = (use.intervals.minDays ?? 0) / 365;
   return (
     <section className="mt-7">
@@ -162,7 +168,7 @@ export function WoundBudgets({
         <thead>
           <tr>
             <th>Programme</th>
-            <th>Holes in 12 years</th>
+            <th>Holes in {years} years</th>
             <th>Bark still barred then</th>
             <th>Room</th>
           </tr>
@@ -172,6 +178,9 @@ export function WoundBudgets({
             <tr key={r.everyYears}>
               <td>
                 every {r.everyYears === 1 ? 'year' : `${r.everyYears} years`}
+                {r.everyYears === programme.everyYears && (
+                  <b className="block text-small">the programme of this plan</b>
+                )}
                 {(r.everyYears === 1) === (school === 'yearly, small') && (
                   <span className="block text-small text-ink-2">the school of this outfit</span>
                 )}
