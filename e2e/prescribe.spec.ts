@@ -139,7 +139,7 @@ test('a label is entered from the paper, its faults told while typing, and doses
   await page.getByRole('textbox', { name: 'Active 1' }).fill('potassium soap');
   await page.getByLabel('Strength').fill('510');
   await page.getByLabel('Use, as the label heads it').fill('Drench against grubs');
-  await page.getByLabel('On: type to find').fill('wych');
+  await page.getByLabel('On: type to find', { exact: true }).fill('wych');
   await page.getByRole('button', { name: '+ Wych elm' }).click();
   await page.getByLabel('Against: type to find').fill('leaf beetle');
   await page.getByRole('button', { name: '+ Elm leaf beetle' }).click();
@@ -196,7 +196,8 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
     await page.goto(`/tree/${id}/prescribe`);
     await page.getByText('Offer these to the client').click();
     const ways = page.locator('details').filter({ hasText: 'Make the offer' }).getByRole('checkbox');
-    await ways.first().check();
+    await ways.nth(0).check();
+    await ways.nth(1).check();
     await page.getByLabel('Open for, days').fill('500');
     await page.getByRole('button', { name: 'Make the offer' }).click();
     await expect(page.getByText('The days cannot be more than 120.')).toBeVisible();
@@ -208,12 +209,18 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
   const client = await (await browser.newContext({ baseURL, viewport: { width: 390, height: 844 } })).newPage();
   await client.goto(first);
   await expect(client.getByRole('heading', { level: 1 })).toContainText('Tree 305');
-  await choose(client.getByRole('radio').first());
-  await client.getByRole('button', { name: 'Send this answer' }).click();
+  const send = client.getByRole('button', { name: 'Send this answer' });
+  await expect(send).toBeDisabled();
+  await client.getByLabel('none of these').check();
+  await client.getByRole('checkbox').nth(0).check();
+  await client.getByRole('checkbox').nth(1).check();
+  await expect(client.getByLabel('none of these')).not.toBeChecked();
+  await expect(client.getByText('Together now:')).toBeVisible();
+  await send.click();
   await expect(client.getByText('Write your name.')).toBeVisible();
   await client.getByLabel('Your name').fill('Merryn Coad');
   await client.getByRole('button', { name: 'Send this answer' }).click();
-  await expect(client.getByText(/Merryn Coad answered/)).toBeVisible();
+  await expect(client.getByText(/Merryn Coad answered: .+, .+\. Thank you/)).toBeVisible();
   await expect(client.getByRole('button', { name: 'Send this answer' })).toHaveCount(0);
   const pdf = await client.request.get(`${new URL(first).pathname}/pdf`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');
@@ -226,4 +233,63 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
   await expect(page.getByText(/Taken back; its address/)).toBeVisible();
   expect((await client.goto(second))!.status()).toBe(404);
   expect((await client.goto('/share/AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA'))!.status()).toBe(404);
+});
+
+test('the plan of a tree is one thing: steps with their price, a programme, the visits to come; taken back by Undo', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '209', 'hospital');
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('radio', { name: /^Sticky band/ }).check();
+  await page.getByLabel('Plants, walls and wires that bridge it are gone').check();
+  await page.getByRole('button', { name: 'Plan this work' }).click();
+  await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
+  await expect(main(page).getByText(/all methods; injections as the label has it; planned for 10 years/)).toBeVisible();
+  await main(page).getByRole('link', { name: 'Its programme and its visits to come' }).click();
+  await page.waitForURL(/prescribe#plan$/);
+  const plan = page.locator('#plan');
+  await expect(plan.getByRole('row', { name: /1\. Sticky band/ })).toBeVisible();
+  await plan.getByLabel('Planned for').selectOption('3 years');
+  await expect(page.getByText('Programme set; what is booked from now on follows it.')).toBeVisible();
+  await expect(plan.getByRole('columnheader', { name: '3 years' })).toBeVisible();
+  await plan.getByLabel('School').selectOption('organic only');
+  await expect(page.getByText(/\d of \d+ ways are left out: their labels are not organic-listed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(plan.getByLabel('School')).toHaveValue('');
+  await expect(page.getByText(/ways are left out/)).toHaveCount(0);
+  await expect(plan.getByText(/All \d+ visits in 3 years/)).toBeVisible();
+});
+
+test('the next version of a label: a class table, a further use, what is wrong while typing, the difference after', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/shelf');
+  await main(page)
+    .getByRole('link', { name: /^Training label 29/ })
+    .click();
+  await page.getByRole('link', { name: 'Enter its next version' }).click();
+  await page.waitForURL(/labels\/new/);
+  const margin = page.getByRole('complementary', { name: 'Margin' });
+  await choose(page.getByRole('radio', { name: 'a table of sizes' }));
+  await page.getByLabel('Rate, class 1: value, or its low end').fill('10');
+  await page.getByLabel('Rate, class 1: up to, empty for no end').fill('20');
+  await page.getByRole('button', { name: 'Another class of Rate' }).click();
+  await page.getByLabel('Rate, class 2: value, or its low end').fill('15');
+  await page.getByLabel('Rate, class 2: over').fill('12');
+  await expect(margin.getByText(/classes must not overlap/)).toBeVisible();
+  await page.getByLabel('Rate, class 2: over').fill('20');
+  await expect(margin.getByText(/classes must not overlap/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Another use' }).click();
+  await page.getByLabel('Use, as the label heads it').fill('Painted on young trunks');
+  await expect(margin.getByRole('button', { name: 'use 2' })).toBeVisible();
+  await page.getByLabel('The label’s own sentence').fill('As in the table.');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.waitForURL(/shelf$/);
+  await main(page)
+    .getByRole('link', { name: /^Training label 29/ })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Changed since version 1' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Painted on young trunks/ })).toBeVisible();
 });

@@ -126,14 +126,42 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
   await expect(page.getByText(/uses\.0\.protection/)).toBeVisible();
   await file(JSON.stringify(label));
   await expect(page.getByText(/stands on the shelf as version 2/)).toBeVisible();
-  await page.getByRole('button', { name: 'count lot B-203' }).click();
-  await page.getByLabel('Counted, mL').fill('lots');
+  await page.getByRole('button', { name: 'count, take out of lot B-203' }).click();
+  await page.getByLabel('There is, mL').fill('lots');
   await page.getByLabel('Why').fill('spilt a little');
-  await page.getByRole('button', { name: 'Keep the count' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('What you counted must be a plain number')).toBeVisible();
-  await page.getByLabel('Counted, mL').fill('990');
-  await page.getByRole('button', { name: 'Keep the count' }).click();
+  await page.getByLabel('There is, mL').fill('990');
+  await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('count: spilt a little')).toBeVisible();
+  await page.getByRole('button', { name: 'count, take out of lot B-203' }).click();
+  await page.getByLabel('What happened').selectOption('Spilled or thrown away');
+  await page.getByLabel('What went, mL').fill('5000');
+  await page.getByLabel('Why').fill('bottle burst');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('There is not so much in this lot.')).toBeVisible();
+  await page.getByLabel('What went, mL').fill('40');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('bottle burst')).toBeVisible();
+  const went = page.getByRole('row', { name: /^Training label 3, borer injection 40 1 L/ });
+  await expect(went).toContainText('40 mL');
+  await expect(went).toContainText('950 mL');
+  // What is to be ordered, and what lies in the van.
+  await page
+    .getByLabel('Warn below, mL: Training label 20, wettable sulphur')
+    .or(page.getByLabel(/^Warn below, g: Training label 20/))
+    .fill('6000');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/^Order: 5 kg is left, below 6 kg\.$/)).toBeVisible();
+  const van = page.locator('#bits-devices-tools');
+  await van.getByLabel('Another, by its name').fill('Bit 7 mm');
+  await van.getByLabel('Diameter, mm').fill('7');
+  await van.getByLabel('How many').fill('some');
+  await van.getByRole('button', { name: 'Add this equipment' }).click();
+  await expect(page.getByText('The number must be a plain number', { exact: false })).toBeVisible();
+  await van.getByLabel('How many').fill('4');
+  await van.getByRole('button', { name: 'Add this equipment' }).click();
+  await expect(van.getByRole('button', { name: 'change Bit 7 mm' })).toBeVisible();
   await page.getByLabel('Another vessel').fill('coffee mug');
   await page.getByLabel('Holds, mL').fill('300');
   await page.getByLabel('A mark every, mL').fill('10');

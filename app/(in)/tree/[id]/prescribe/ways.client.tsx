@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { money } from '@/core/cost/prices';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { Weighed } from '@/core/prescribe/compare';
@@ -5,10 +6,21 @@ import { courses, type Weighing } from '@/core/prescribe/costs';
 import { type Option } from '@/core/prescribe/prescribe';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { Work } from '@/core/work/work';
-import { TickTag } from '@/ui/controls/controls';
+import { Choices, TickTag } from '@/ui/controls/controls';
 
 /** What a work is called among the ways. */
 export const WORK = 'work:';
+
+const KINDS = {
+  all: { name: 'all', keeps: () => true, why: '' },
+  organic: { name: 'organic only', keeps: (w: Weighed) => w.organic, why: 'their labels are not organic-listed' },
+  'no product': {
+    name: 'without a product',
+    keeps: (w: Weighed) => w.key.startsWith(WORK),
+    why: 'they need a product',
+  },
+};
+type Kind = keyof typeof KINDS;
 
 /** What an arborist and a client weigh, in one table: the picked way is marked by its word as well. */
 export function SideBySide({
@@ -24,14 +36,28 @@ export function SideBySide({
   by: Weighing;
   loss: number;
 }) {
+  const [kind, setKind] = useState<Kind | null>(null);
   if (!weighed.length) return null;
+  // The school of the plan filters first; what it leaves out can still be looked at.
+  const shown = kind ?? ((by.programme?.school ?? by.school) === 'organic' ? 'organic' : 'all');
+  const ways = weighed.filter((w) => KINDS[shown].keeps(w));
   const mine = weighed.find((w) => w.key === pick);
   const { prices } = by;
   const { years } = by.programme ?? USUAL_PROGRAMME;
   const percent = (x: number) => Math.round(100 * x);
   return (
     <section className="mt-7">
-      <h2>Side by side</h2>
+      <div className="flex flex-wrap items-end justify-between gap-x-6">
+        <h2>Side by side</h2>
+        <Choices
+          small
+          hideLabel
+          label="Which ways"
+          value={shown}
+          onChange={setKind}
+          options={(Object.keys(KINDS) as Kind[]).map((value) => ({ value, name: KINDS[value].name }))}
+        />
+      </div>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Ways to act, side by side">
         <table className="dense figures">
           <thead>
@@ -49,7 +75,7 @@ export function SideBySide({
             </tr>
           </thead>
           <tbody>
-            {weighed.map((w) => (
+            {ways.map((w) => (
               <tr key={w.key} className={w.key === pick ? 'bg-paper' : ''}>
                 <td>
                   <button
@@ -88,6 +114,11 @@ export function SideBySide({
           </tbody>
         </table>
       </div>
+      {ways.length < weighed.length && (
+        <p className="mt-2 font-semibold" role="status">
+          {weighed.length - ways.length} of {weighed.length} ways are left out: {KINDS[shown].why}.
+        </p>
+      )}
       <p className="mt-2 text-small text-ink-2">
         Control is a practice estimate, corrected by your own checks where there are any; money in today’s, at{' '}
         {percent(prices.discount)} % a year.
