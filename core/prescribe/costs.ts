@@ -44,7 +44,7 @@ export interface Control {
   likely: number;
   high: number;
   lasts: string;
-  /** What the estimate rests on. */
+  /** What moved the practice estimate; empty where nothing did. */
   from: string;
 }
 
@@ -78,13 +78,11 @@ export function expected(
   const option = open ?? named?.[0] ?? null;
   const by = named === null || open ? 1 : option ? OUTSIDE_WINDOW : NOT_NAMED;
   const why =
-    named === null
-      ? 'practice estimate'
-      : open
-        ? 'practice estimate, in its window'
-        : option
-          ? 'practice estimate, halved outside its window'
-          : 'practice estimate, lowered: the field guide does not name it for this';
+    named === null || open
+      ? ''
+      : option
+        ? 'halved outside its window'
+        : 'lowered: the field guide does not name it for this';
   const n = own ? own.none + own.some + own.good : 0;
   const mean = own && n ? (own.some * 0.5 + own.good * 0.9) / n : 0;
   const weight = n / (n + 12);
@@ -95,7 +93,7 @@ export function expected(
     likely: mid,
     high: Math.min(1, mid + (high - likely) * by * half),
     lasts,
-    from: n ? `${why}, and ${n} of your own checks` : why,
+    from: [why, n ? `with ${n} of your own checks` : ''].filter(Boolean).join(', '),
     window: option?.when ?? null,
   };
 }

@@ -53,7 +53,7 @@ export function Section({
   id?: string;
 }) {
   return (
-    <section className="mt-7" id={id}>
+    <section className="mt-7 scroll-mt-20" id={id}>
       <div className="flex items-baseline justify-between gap-4">
         <h2>{title}</h2>
         {aside && <p className="text-right text-[0.9375rem] text-ink-2">{aside}</p>}

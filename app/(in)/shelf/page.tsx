@@ -233,7 +233,7 @@ export default async function Shelf() {
                   {ACCOUNTS.map((a) => {
                     const b = balances.find((x) => x.labelKey === key && x.account === a.key);
                     return (
-                      <td key={a.key}>
+                      <td key={a.key} className="whitespace-nowrap">
                         {b && b.amount !== 0
                           ? `${a.sign * b.amount < 0 ? '−' : ''}${show(Math.abs(b.amount), b.unit)}`
                           : '–'}

@@ -47,7 +47,7 @@ export function SideBySide({
   const percent = (x: number) => Math.round(100 * x);
   return (
     <section className="mt-7">
-      <div className="flex flex-wrap items-end justify-between gap-x-6">
+      <div className="flex flex-wrap items-center justify-between gap-x-6">
         <h2>Side by side</h2>
         <Choices
           small
@@ -99,7 +99,7 @@ export function SideBySide({
                 <td>
                   <b>{percent(w.control.likely)} %</b> ({percent(w.control.low)}–{percent(w.control.high)})
                   <span className="block text-small text-ink-2">
-                    {w.control.lasts}; {w.control.from}
+                    {[w.control.lasts, w.control.from].filter(Boolean).join('; ')}
                   </span>
                 </td>
                 <td className="text-small">
