@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { NotKnown, QUESTIONS } from '@/core/questions';
+import { NotKnown } from '@/core/question';
+import { QUESTIONS } from '@/core/questions';
 import { findCondition, findHost, regions, shipped, trainingLabels } from '@/knowledge';
 
 /** `npm run -s core -- <question> < input.json`: the core without the app. Bad input exits 2 with path and sentence. */

@@ -1,14 +1,13 @@
 import { z } from 'zod';
 import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from './basin/basin';
 import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabulary } from './diagnose/ask';
-import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
 import { CERTAINTIES, DECISIONS, LEAF_STATES, VIGOURS } from './diagnose/words';
 import { dose } from './dose/dose';
 import { labelSchema, type Label } from './label/schema';
 import { doubts } from './measure/plausible';
 import { combinedDiameter, diameterFromGirth, girthFromDiameter, stemDiameters } from './measure/trunk';
 import { toMarks } from './mix/vessels';
-import { prescribe, type Situation } from './prescribe/prescribe';
+import { prescribe } from './prescribe/prescribe';
 import { countSites } from './ring/count';
 import { placeRing } from './ring/ring';
 import { degreeDays } from './season/degree-days';
@@ -16,6 +15,8 @@ import { followUps } from './season/follow-ups';
 import { followUpRule } from './season/rules';
 import { CM_PER_IN, LENGTH, MASS, VOLUME } from './units/units';
 import { soilState, SOIL_WORDS, vapourDeficit } from './weather/air';
+import { found, NotKnown, question, type Lookup, type Question } from './question';
+import { METHOD_QUESTIONS } from './questions-methods';
 
 /**
  * Every question that the core answers, with the schema of its input: the command line, scripts and checks go through
@@ -51,28 +52,6 @@ const oldSites = z.array(z.strictObject({ bearing, heightCm: z.number().min(0), 
 /** A label in full, or the key of one that ships. */
 const label = z.union([labelSchema, z.string()], 'give a label in full, or the key of a training label');
 
-/** What a question may look up by key; the knowledge itself stays outside the core. */
-export interface Lookup {
-  label(key: string): Label | null;
-  host(id: string): z.infer<typeof hostSchema> | null;
-  condition(id: string): z.infer<typeof conditionSchema> | null;
-  region(key: string): Situation['region'];
-  knowledge(): Knowledge;
-}
-
-/** A key that leads nowhere, told like a schema's own fault. */
-export class NotKnown extends Error {
-  constructor(
-    readonly path: string,
-    sentence: string,
-  ) {
-    super(sentence);
-  }
-}
-const found = <T>(value: T | null, path: string, what: string): T => {
-  if (value === null) throw new NotKnown(path, what);
-  return value;
-};
 const labelOf = (given: Label | string, look: Lookup): Label =>
   typeof given === 'string' ? found(look.label(given), 'label', `there is no training label “${given}”`) : given;
 const useOf = (l: Label, key: string | undefined) =>
@@ -81,17 +60,6 @@ const useOf = (l: Label, key: string | undefined) =>
     'use',
     `the label has no use called “${key}”; it has ${l.uses.map((u) => u.key).join(', ')}`,
   );
-
-interface Question<S extends z.ZodType = z.ZodType> {
-  about: string;
-  schema: S;
-  answer(input: z.output<S>, look: Lookup): unknown;
-}
-const question = <S extends z.ZodType>(
-  about: string,
-  schema: S,
-  answer: (input: z.output<S>, look: Lookup) => unknown,
-): Question<S> => ({ about, schema, answer });
 
 const known = <Q extends z.output<typeof caseSchema>>(q: Q, look: Lookup): Q => {
   const strange = strangeIn(q, look.knowledge());
@@ -405,4 +373,5 @@ export const QUESTIONS: Record<string, Question> = {
     (_, look) => vocabulary(look.knowledge()),
   ) as Question,
   label: question('whether a label is sound; the label as Elmhorn reads it', labelSchema, (l) => l) as Question,
+  ...METHOD_QUESTIONS,
 };

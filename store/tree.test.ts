@@ -29,6 +29,7 @@ const reading = (diameterCm: number) => ({
   crownWidthM: null,
   crownBaseM: null,
   flares: [],
+  grainDeg: 0,
   obstacles: '',
   arcs: [],
   method: 'tape',

@@ -25,6 +25,7 @@ export interface Reading {
   obstacles: string;
   arcs: Arc[];
   flares: Flare[];
+  grainDeg: number;
   method: string;
 }
 export interface Look {
@@ -179,7 +180,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
   ] = await Promise.all([
     tx<
       Reading[]
-    >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.crown_width_m as "crownWidthM", r.crown_base_m as "crownBaseM", r.obstacles, r.arcs, r.flares, r.method
+    >`select r.id, r.at, p.name as "byName", r.diameter_cm as "diameterCm", r.at_height_cm as "atHeightCm", r.stems, r.tree_height_m as "treeHeightM", r.crown_width_m as "crownWidthM", r.crown_base_m as "crownBaseM", r.obstacles, r.arcs, r.flares, r.grain_deg as "grainDeg", r.method
       from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
     tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
         coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade, 'bearing', f.bearing,
@@ -250,6 +251,7 @@ export interface NewReading {
   obstacles: string;
   arcs: Arc[];
   flares: Flare[];
+  grainDeg: number;
   method: string;
 }
 /** Adds a reading; sent twice, it lands once. */
@@ -258,8 +260,8 @@ export const addReading = (scope: Scope, r: NewReading) =>
     scope,
     (
       tx,
-    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares, method)
-    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)}, ${r.method}) on conflict (id) do nothing`,
+    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares, grain_deg, method)
+    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)}, ${r.grainDeg}, ${r.method}) on conflict (id) do nothing`,
   );
 
 export interface NewLook {

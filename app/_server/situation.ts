@@ -162,6 +162,7 @@ export function situationOf(
     crown: measuredCrown,
     heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
     flares: reading?.flares ?? [],
+    grainDeg: reading?.grainDeg ?? 0,
     sectors: (tree.looks[0]?.findings ?? []).flatMap((f) =>
       f.bearing !== undefined && f.grade
         ? [{ from: (f.bearing + 315) % 360, to: (f.bearing + 45) % 360, severity: f.grade }]

@@ -41,12 +41,3 @@ export function barkLossAdvice(share: number): string | null {
     return 'A quarter to a half is bare: watch closely, support. On a limb, trouble begins at 20–30 % of its girth.';
   return 'Under a quarter is bare: clean the edge and watch.';
 }
-
-/**
- * How many leaves or shoots to look at, so that a mean count is known to within D: n = (1/m + 1/k) / D².
- * @param mean counts per leaf, above 0
- * @param k clumping of the counts (negative binomial), above 0; small is clumped
- * @param precision standard error as a share of the mean, such as 0.25
- * @returns the exact number, to be rounded up
- */
-export const sampleSize = (mean: number, k: number, precision: number): number => (1 / mean + 1 / k) / precision ** 2;

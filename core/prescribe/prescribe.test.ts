@@ -216,6 +216,13 @@ it('expects less outside the window that the field guide gives, less where it do
   expect(at('2026-01-15', [{ ...option, from: 11, to: 2 } as unknown as typeof option])).toMatchObject({ likely: 0.8 });
 });
 
+it('the side that suffers draws sites down its grain, as much as the arborist lets it count', () => {
+  const sites = (grainDeg: number, sector: number) =>
+    plan({ sectors: [{ from: 80, to: 130, severity: 4 }], grainDeg }, { weights: { flare: 0, sector } }).ring!.sites;
+  expect(sites(120, 3)).not.toEqual(sites(0, 3));
+  expect(sites(120, 0)).toEqual(sites(0, 0));
+});
+
 it('an own log of five injections takes the place of the estimate of uptake', () => {
   const log = (n: number) => plan({ uptakeLog: { [infusion.key]: [30, 50, 40, 200, 45].slice(0, n) } }).uptake!;
   expect(log(4).n).toBe(0);

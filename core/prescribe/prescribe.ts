@@ -13,6 +13,7 @@ import type { Vessel } from '../mix/vessels';
 import {
   placeRing,
   unevenness,
+  USUAL_WEIGHTS,
   whyNotAt,
   type Arc,
   type Flare,
@@ -20,6 +21,7 @@ import {
   type Ring,
   type RingInput,
   type Sector,
+  type Weights,
 } from '../ring/ring';
 import { uptake, type Uptake } from '../ring/uptake';
 import { keepOrReplace, type Weighing } from './costs';
@@ -63,6 +65,8 @@ export interface Situation {
   crown?: Crown | null;
   heightM?: number | null;
   flares?: Flare[];
+  /** How far clockwise of a part of the crown the flare stands that feeds it. */
+  grainDeg?: number;
   sectors?: Sector[];
   /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
   grounds?: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
@@ -109,6 +113,8 @@ export interface Choices {
   /** Sites moved by hand: every bearing, in the order of the placed ring. */
   bearings?: number[];
   tankId?: string;
+  /** What counts how much when sites are placed. */
+  weights?: Weights;
   phase?: 'plan' | 'apply';
   now?: string;
 }
@@ -132,7 +138,13 @@ export function prescribe(s: Situation, label: Label, use: LabelUse, c: Choices)
 }
 
 /** The ring that a use asks for on this trunk, before any site is moved by hand. */
-export function ringInput(s: Situation, label: Label, use: LabelUse, worked: Dose): RingInput | null {
+export function ringInput(
+  s: Situation,
+  label: Label,
+  use: LabelUse,
+  worked: Dose,
+  weights: Weights = USUAL_WEIGHTS,
+): RingInput | null {
   if (!worked.sites || !use.sites) return null;
   return {
     girthCm: worked.girthCm,
@@ -149,6 +161,8 @@ export function ringInput(s: Situation, label: Label, use: LabelUse, worked: Dos
     oldSites: s.oldSites,
     flares: s.flares ?? [],
     sectors: s.sectors ?? [],
+    grainDeg: s.grainDeg ?? 0,
+    weights,
     others: (s.otherSites ?? [])
       .filter((o) => o.labelKey !== label.key)
       .map((o) => ({ ...o, clearCm: use.sites!.minSpacingCm })),
@@ -180,7 +194,7 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     sprayVolumeMl: treated.spray?.ml,
     system: c.system,
   });
-  const input = withRing && worked.ok ? ringInput(s, label, use, worked) : null;
+  const input = withRing && worked.ok ? ringInput(s, label, use, worked, c.weights) : null;
   const placed = input ? byHand(placeRing(input), input, c.bearings) : null;
   const tank = s.tanks?.find((t) => t.id === c.tankId) ?? s.tanks?.[0];
   const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;

@@ -63,3 +63,6 @@ alter table proposal_answer disable trigger append_only;
 update proposal_answer set option_keys = case when option_key is null then '{}' else array[option_key] end;
 alter table proposal_answer enable trigger append_only;
 alter table proposal_answer alter column option_keys set not null, add check (cardinality(option_keys) <= 12), drop column option_key;
+
+-- Where the grain spirals, the flare that feeds a part of the crown stands so many degrees clockwise of it.
+alter table reading add column grain_deg int not null default 0 check (grain_deg between -180 and 180);

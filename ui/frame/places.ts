@@ -27,7 +27,8 @@ export const PLACES = [
     letter: 'r',
     help: [
       'Plans and works that wait for a crew, by place and in walking order, with what to load.',
-      'Open a tag to start its sheet. The load adds up product, water and protective equipment.',
+      'Open a tag to start its sheet. The load adds up products, water, devices with spares, bits, tools, mesh and what to wear; what the shelf cannot give says so.',
+      'Sound trees come first on each place; then bits and blades are changed or disinfected.',
     ],
   },
   {
@@ -47,6 +48,8 @@ export const PLACES = [
       'Labels, lots, and the vessels you measure with.',
       'A label counts once somebody has read it against the label in hand and signed it here.',
       'Doses are rounded to the marks of your own vessels, never above the label.',
+      'A lot is counted anew, or taken out as spilled or given back; the table says where each product went, and what to order.',
+      'Bits, devices and tools listed here are held against the load sheet.',
     ],
   },
   {

@@ -109,6 +109,8 @@ export const measure = act(
       .array(z.strictObject({ bearing: z.number().min(0).max(360), strength: z.number().min(0).max(1) }))
       .max(24, 'At most 24 flares.'),
     atHeightUnit: z.enum(['cm', 'in']),
+    /** Empty for a straight grain. */
+    grain: typed,
     obstacles: z.string().max(500, 'At most 500 signs.'),
     arcs: z
       .array(
@@ -161,6 +163,13 @@ export const measure = act(
       { name: 'The height of the lowest leaves', min: 0, max: Math.round(100 * large), unit: m.heightUnit },
       true,
     );
+    const grainDeg = numberAt(
+      faults,
+      'grain',
+      m.grain,
+      { name: 'The spiral of the grain', min: -180, max: 180, unit: '°', whole: true },
+      true,
+    );
     if (height !== null && crownBase !== null && crownBase >= height)
       faults.push({ path: 'crownBase', sentence: 'The lowest leaves hang below the top of the tree.' });
     const arcs = m.arcs.map((a, i) => {
@@ -186,6 +195,7 @@ export const measure = act(
       obstacles: m.obstacles,
       arcs,
       flares: m.flares,
+      grainDeg: grainDeg ?? 0,
       method: m.method,
     });
     seen();
@@ -214,6 +224,7 @@ const choicesSchema = z.object({
   density: z.enum(Object.keys(DENSITY) as [keyof typeof DENSITY]).optional(),
   bearings: z.array(z.number().int().min(0).max(359)).max(200).optional(),
   tankId: uuid.optional(),
+  weights: z.strictObject({ flare: z.number().min(0).max(3), sector: z.number().min(0).max(3) }).optional(),
 });
 
 /** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { sampleSize } from '@/core/measure/bark-loss';
+import { sampleSize } from '@/core/measure/efficacy';
 import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
 import { BEARINGS, GRADES, SPOKEN, type BenchSign, type ExamineForm, type Grade, type Update } from './form';

@@ -34,6 +34,7 @@ interface Props {
     crownBaseM: number | null;
     arcs: Arc[];
     flares: Flare[];
+    grainDeg: number;
     stems: number;
   } | null;
 }
@@ -71,6 +72,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
     crownWidth: '',
     crownBase: '',
     flares: last?.flares ?? [],
+    grain: last?.grainDeg ? String(last.grainDeg) : '',
     obstacles: '',
     arcs: (last?.arcs ?? []).map((a) => ({ kind: a.kind, from: String(a.from), to: String(a.to) })),
     method: 'tape' as 'tape' | 'diameter tape' | 'sent by tape',
@@ -122,6 +124,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             crownWidth: form.crownWidth || shown(last?.crownWidthM, units),
             crownBase: form.crownBase || shown(last?.crownBaseM, units),
             flares: form.flares,
+            grain: form.grain,
             obstacles: form.obstacles,
             arcs: form.arcs,
             method: form.method,
@@ -137,7 +140,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
       <h1 className="mb-4">Put the tape around</h1>
       <FormFaults
         faults={faults}
-        known={['stems', 'atHeight', 'height', 'crownWidth', 'crownBase', 'obstacles', 'arcs']}
+        known={['stems', 'atHeight', 'height', 'crownWidth', 'crownBase', 'obstacles', 'arcs', 'grain']}
       />
       {form.stems.map((s, i) => (
         <div key={i} className="flex flex-wrap items-end gap-x-4">
@@ -321,6 +324,18 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
               }))
             }
           />
+          <div className="max-w-80">
+            <TextField
+              label="The grain spirals, ° clockwise going down"
+              path="grain"
+              faults={faults}
+              hint="Empty: straight. Anticlockwise with a minus."
+              value={form.grain}
+              onChange={(grain) => setForm((f) => ({ ...f, grain }))}
+              inputMode="text"
+              maxLength={5}
+            />
+          </div>
           {form.arcs.map((a, i) => (
             <div key={i} className="flex flex-wrap items-end gap-3">
               <Field label="What" path={`arcs.${i}.kind`}>

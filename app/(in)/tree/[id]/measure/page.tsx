@@ -78,6 +78,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 crownBaseM: last.crownBaseM,
                 arcs: last.arcs,
                 flares: last.flares,
+                grainDeg: last.grainDeg,
                 stems: last.stems.length,
               }
             : null

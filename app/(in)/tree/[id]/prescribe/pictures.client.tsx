@@ -5,6 +5,7 @@ import type { Gate } from '@/core/gates/gate';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { type Prescription, type Situation } from '@/core/prescribe/prescribe';
+import type { Weights } from '@/core/ring/ring';
 import { mixingOrder, sprayMinutes } from '@/core/spray/loads';
 import type { WorkSheet } from '@/core/work/work';
 import { figure, showAmount, showFill, showFine, showTrunk, type UnitSystem } from '@/core/units/units';
@@ -101,6 +102,8 @@ export function Picture({
   units,
   movedByHand,
   onMove,
+  weights,
+  onWeights,
 }: {
   result: Prescription;
   label: Label;
@@ -109,6 +112,8 @@ export function Picture({
   units: UnitSystem;
   movedByHand: boolean;
   onMove: (bearings: number[] | null) => void;
+  weights: Weights;
+  onWeights: (w: Weights) => void;
 }) {
   const { dose, ring, treated } = result;
   const onGround = treated.grid || treated.drift || use.method === 'root-zone-feeding';
@@ -123,6 +128,8 @@ export function Picture({
         units={units}
         movedByHand={movedByHand}
         onMove={onMove}
+        weights={weights}
+        onWeights={onWeights}
       />
     );
   return (

@@ -14,6 +14,7 @@ import type { Label, LabelUse } from '@/core/label/schema';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
+import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { DENSITY, type Density } from '@/core/spray/crown';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
@@ -75,6 +76,7 @@ export function PrescribeBench(props: Props) {
       density: 'middling' as Density,
       tankId: '',
       bearings: null as { for: string; at: number[] } | null,
+      weights: USUAL_WEIGHTS,
       typed: {} as Typed,
       alike: [] as string[],
       released: {} as Record<string, string>,
@@ -91,6 +93,7 @@ export function PrescribeBench(props: Props) {
       leaf: form.leaf,
       said: form.said,
       density: form.density,
+      weights: form.weights,
       system: units,
       ...(form.tankId ? { tankId: form.tankId } : {}),
       ...(form.stemRule ? { stemRule: form.stemRule } : {}),
@@ -106,7 +109,18 @@ export function PrescribeBench(props: Props) {
                   : 'between',
           }),
     }),
-    [usual, form.soil, form.leaf, form.said, form.density, form.tankId, form.stemRule, form.rangePoint, units],
+    [
+      usual,
+      form.soil,
+      form.leaf,
+      form.said,
+      form.density,
+      form.tankId,
+      form.stemRule,
+      form.rangePoint,
+      form.weights,
+      units,
+    ],
   );
   const offered = useMemo(
     () =>
@@ -327,6 +341,8 @@ export function PrescribeBench(props: Props) {
             units={units}
             movedByHand={bearings !== undefined}
             onMove={(at) => setForm((f) => ({ ...f, bearings: at && { for: pick, at } }))}
+            weights={form.weights}
+            onWeights={(weights) => setForm((f) => ({ ...f, weights }))}
           />
         </div>
         <div className="order-1 desk:order-2">
@@ -397,6 +413,7 @@ export function PrescribeBench(props: Props) {
                           density,
                           tankId,
                           bearings,
+                          weights: form.weights,
                         },
                         released: releasedOf(gates),
                         alike,

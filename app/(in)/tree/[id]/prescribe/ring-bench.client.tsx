@@ -6,8 +6,9 @@ import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { ringInput, type Prescription, type Situation } from '@/core/prescribe/prescribe';
 import { woundBudget, yearsToClose } from '@/core/ring/budget';
-import { whyNotAt } from '@/core/ring/ring';
+import { USUAL_WEIGHTS, whyNotAt, type Weights } from '@/core/ring/ring';
 import type { UnitSystem } from '@/core/units/units';
+import { Choices } from '@/ui/controls/controls';
 import { bearingAt, compass } from '@/ui/figures/polar';
 import { RingFigure } from '@/ui/figures/ring';
 
@@ -24,6 +25,8 @@ export function RingBench({
   units,
   onMove,
   movedByHand,
+  weights,
+  onWeights,
 }: {
   result: Prescription;
   dose: Dose;
@@ -33,6 +36,8 @@ export function RingBench({
   units: UnitSystem;
   onMove: (bearings: number[] | null) => void;
   movedByHand: boolean;
+  weights: Weights;
+  onWeights: (w: Weights) => void;
 }) {
   const ring = result.ring!;
   const input = ringInput(situation, label, use, dose)!;
@@ -120,6 +125,29 @@ export function RingBench({
       <p role="status" className={`mt-2 text-center ${why ? 'font-semibold text-madder' : 'text-ink-2'}`}>
         {why ?? ring.sentence}
       </p>
+      <details className="no-print mt-2">
+        <summary className="flex min-h-12 items-center font-semibold">What counts in placing</summary>
+        <p className="mb-2 text-[0.9375rem] text-ink-2">
+          An even spread always counts. What the rules forbid is never traded for anything.
+        </p>
+        {(['flare', 'sector'] as const).map((k) => (
+          <Choices
+            key={k}
+            small
+            label={k === 'flare' ? 'Sites on the flares' : 'Sites below the side that suffers'}
+            value={String(weights[k] / USUAL_WEIGHTS[k])}
+            onChange={(x) => {
+              onMove(null);
+              onWeights({ ...weights, [k]: Number(x) * USUAL_WEIGHTS[k] });
+            }}
+            options={[
+              { value: '0', name: 'do not count' },
+              { value: '1', name: 'as usual' },
+              { value: '4', name: 'count much' },
+            ]}
+          />
+        ))}
+      </details>
       {ring.sites.length < ring.wanted && (
         <ul className="mt-2 border-l-[3px] border-sap pl-3">
           <li>Another height with sound bark: measure and enter it again.</li>
