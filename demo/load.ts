@@ -4,9 +4,11 @@ import { writeUp } from '@/core/book/write';
 import { dayIn, after, type Day } from '@/core/season/follow-ups';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/decide';
-import { weighUse } from '@/core/prescribe/compare';
+import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { priced, type Weighing } from '@/core/prescribe/costs';
 import { prescribe, type Choices, type Situation } from '@/core/prescribe/prescribe';
+import { usualAnswers, type WorkFacts } from '@/core/work/work';
+import { findWork } from '@/core/work/works';
 import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
@@ -215,6 +217,42 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         walk_order: i + 1,
         note: i % 11 === 5 ? 'Ivy to 3 m: move it aside before the tape.' : '',
       });
+      // Young apples that wait for their guards before the snow.
+      if (p.name === 'Ferry orchard' && i < 4) {
+        const guard = findWork('guard')!;
+        const facts: WorkFacts = {
+          today,
+          system: 'metric',
+          tag,
+          host,
+          diameterCm: girth / Math.PI,
+          heightM: height,
+          crownWidthM: null,
+          texture: p.soil,
+          condition: null,
+          mainRoots: [],
+          group: null,
+          zoneSchool: USUAL_SCHOOLS.rootZone,
+          woundSchool: USUAL_SCHOOLS.woundDressing,
+          meshSchool: USUAL_SCHOOLS.mesh,
+          closedSeasons: regionOf('estuary').closedSeasons,
+          region: regionOf('estuary').name,
+        };
+        const answers = { ...usualAnswers(guard, facts), rabbits: true };
+        const sheet = guard.workOut(facts, answers);
+        put('work_plan', {
+          id: v7(),
+          outfit_id: outfit,
+          tree_id: treeId,
+          work_id: guard.id,
+          condition_id: null,
+          answers: sql.json(answers),
+          sheet: sql.json(sheet as never),
+          price: sql.json(priced(weighWork(guard, sheet, 0, weighing), weighing) as never),
+          at: at(ago(4)),
+          by_person: arborist,
+        });
+      }
       const several = host.id === 'silver-birch' && i % 4 === 0;
       const read = (day: Day, factor: number) => {
         const stems = (several ? [0.5, 0.42, 0.3] : [1]).map((s) => ({
@@ -577,6 +615,7 @@ async function main() {
       'equipment',
       'stock_level',
       'plan',
+      'work_plan',
       'record',
       'stock_move',
       'follow_up',

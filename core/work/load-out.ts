@@ -198,7 +198,7 @@ export function loadOut(
   );
   const take = [
     ...by(
-      works.flatMap((w) => w.sheet.take.map((t) => ({ ...t, tag: w.tag }))),
+      works.flatMap((w) => w.sheet.take.flatMap((t) => (t.cut ? [] : [{ ...t, tag: w.tag }]))),
       (t) => t.what,
     ),
   ].map(([what, of]) => line(what, together(of)));
@@ -209,7 +209,7 @@ export function loadOut(
       line(
         `Roll ${i + 1}, ${showTrunk(r.left, system).text} left over`,
         r.pieces
-          .map((p) => `${p.tree}: ${showTrunk(p.length, system).text} of ${showTrunk(p.height, system).text} high`)
+          .map((p) => `${p.tree}: ${showTrunk(p.length, system).text} × ${showTrunk(p.height, system).text}`)
           .join('; '),
       ),
     ),
@@ -220,7 +220,7 @@ export function loadOut(
     { title: 'Devices and bits', lines: [...devices, ...bits] },
     { title: 'Tools', lines: [...tools, ...take] },
     {
-      title: `Mesh, cut from rolls of ${showTrunk(MESH_ROLL.length, system).text} × ${showTrunk(MESH_ROLL.height, system).text}`,
+      title: `Mesh, cut from rolls of ${showDistance(MESH_ROLL.length / 100, system).text} × ${showDistance(MESH_ROLL.height / 100, system).text}`,
       lines: mesh,
     },
     { title: 'To wear', lines: [...new Set(sheets.flatMap((s) => s.protection))].map((what) => line(what, '')) },

@@ -155,6 +155,7 @@ export const trunkWorks: Work[] = [
           {
             what: plastic ? 'Plastic spiral guard' : `Mesh ${figure(g.meshMm, 2)} mm and finer`,
             amount: `${length.text} × ${height.text} high`,
+            ...(plastic ? {} : { cut: true as const }),
           },
           { what: 'Tin snips, wire, gloves, spade', amount: '1 set' },
         ],

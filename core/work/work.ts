@@ -58,7 +58,12 @@ export interface WorkSheet {
   /** What a crew does, in order. */
   steps: string[];
   /** What goes onto the truck. */
-  take: { what: string; amount: string }[];
+  take: {
+    what: string;
+    amount: string;
+    /** Stands on the cutting list of the day, so that a load sheet names it there. */
+    cut?: true;
+  }[];
   /** A piece of mesh to be cut for it, cm. */
   cut?: { length: Cm; height: Cm };
   /** Trenches to be drawn on the plan of the grounds, m from the middle of the trunk. */

@@ -19,13 +19,16 @@ const group = <T, K>(of: readonly T[], by: (x: T) => K) => {
   return out;
 };
 
-export default async function Rounds() {
+export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
+  const { place } = await searchParams;
   const [plans, works, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
   const workPlaces = [...group(works, (w) => w.placeId).values()];
   const places = group(plans, (p) => p.placeId);
   const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
-  const groups = loadOut(plans, works, equipment, v.units);
+  const here = [...plans, ...works].find((p) => p.placeId === place) ?? null;
+  const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
+  const groups = loadOut(wanted(plans), wanted(works), equipment, v.units);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Rounds</p>
@@ -39,20 +42,27 @@ export default async function Rounds() {
   );
   const load = (
     <section>
-      <h2 className="text-body">Load</h2>
+      <h2 className="text-body">{here ? `Load for ${here.placeName}` : 'Load'}</h2>
+      {here && (
+        <p className="no-print">
+          <Link href="/rounds" className="underline underline-offset-3">
+            For all places
+          </Link>
+        </p>
+      )}
       {groups.length === 0 && <p className="text-ink-2">Nothing to load.</p>}
       {groups.map((g) => (
         <div key={g.title} className="mt-3 break-inside-avoid">
           <h3>{g.title}</h3>
           <ul className="text-[0.9375rem]">
             {g.lines.map((l) => (
-              <li key={l.what} className="row flex items-baseline justify-between gap-3 py-1">
+              <li key={l.what} className="row flex flex-wrap items-baseline justify-between gap-x-3 py-1">
                 <span>
                   <span aria-hidden className="mr-2 inline-block size-3 border border-ink-2 align-baseline" />
                   {l.what}
                   {l.short && <b className="block text-madder">{l.short}</b>}
                 </span>
-                <b className="figures text-right">{l.amount}</b>
+                <b className="figures ml-auto text-right">{l.amount}</b>
               </li>
             ))}
           </ul>
@@ -81,7 +91,7 @@ export default async function Rounds() {
         <Section
           key={of[0]!.placeId}
           title={of[0]!.placeName}
-          aside={`${of.length} ${of.length === 1 ? 'tree' : 'trees'}, in walking order`}
+          aside={<Aside of={of} here={here?.placeId} words="in walking order" />}
         >
           <Stops
             stops={of}
@@ -104,7 +114,11 @@ export default async function Rounds() {
         </Section>
       ))}
       {workPlaces.map((of) => (
-        <Section key={`w${of[0]!.placeId}`} title={of[0]!.placeName} aside="works without a product">
+        <Section
+          key={`w${of[0]!.placeId}`}
+          title={of[0]!.placeName}
+          aside={<Aside of={of} here={here?.placeId} words="works without a product" />}
+        >
           <Stops
             stops={of}
             row={(w) => (
@@ -129,6 +143,18 @@ export default async function Rounds() {
     </Frame>
   );
 }
+
+/** How many trees, and the load of this place alone. */
+const Aside = ({ of, here, words }: { of: { placeId: string }[]; here: string | undefined; words: string }) => (
+  <>
+    {of.length} {of.length === 1 ? 'tree' : 'trees'}, {words}
+    {here !== of[0]!.placeId && (
+      <Link href={`/rounds?place=${of[0]!.placeId}`} className="no-print ml-3 underline underline-offset-3">
+        its load alone
+      </Link>
+    )}
+  </>
+);
 
 /** The stops of one place: sound trees before sick ones, and what must happen between them. */
 function Stops<T extends OpenPlan | OpenWork>({ stops, row }: { stops: T[]; row: (stop: T) => React.ReactNode }) {
