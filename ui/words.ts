@@ -1,7 +1,6 @@
 import { format, parseISO } from 'date-fns';
 
-/** A day as people say it: 24 Nov 2026. */
-export const shortDay = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+export { dayWords as shortDay } from '@/core/season/follow-ups';
 /** With the weekday: Tuesday 24 November. */
 export const longDay = (day: string): string => format(parseISO(day), 'EEEE d MMMM');
 

@@ -1,4 +1,4 @@
-import { addDays, addMonths, addWeeks, addYears, formatISO, parseISO } from 'date-fns';
+import { addDays, addMonths, addWeeks, addYears, format, formatISO, parseISO } from 'date-fns';
 import type { FollowUpRule } from './rules';
 
 /** A calendar day as YYYY-MM-DD in the place's own time zone. */
@@ -14,6 +14,9 @@ export interface FollowUp {
   reason: string;
   onlyIf?: string;
 }
+
+/** A day as people say it: 24 Nov 2026. */
+export const dayWords = (day: Day): string => format(parseISO(day), 'd MMM yyyy');
 
 const adders = { days: addDays, weeks: addWeeks, months: addMonths, years: addYears };
 const iso = (d: Date): Day => formatISO(d, { representation: 'date' });
@@ -50,11 +53,11 @@ export function followUps(rules: readonly FollowUpRule[], doneOn: Day, minDays =
       const { count, unit } = rule.after;
       const wished = after(doneOn, count, unit);
       let due = intoMonths(wished, rule.months);
-      let moved = due !== wished ? ` Moved from ${wished} into its months.` : '';
+      let moved = due !== wished ? ` Moved from ${dayWords(wished)} into its months.` : '';
       const allowed = after(doneOn, minDays, 'days');
       if (rule.kind === 'treat-again' && due < allowed) {
         due = intoMonths(allowed, rule.months);
-        moved = ` Moved from ${wished}: the label asks for ${minDays} days between.`;
+        moved = ` Moved from ${dayWords(wished)}: the label asks for ${minDays} days between.`;
       }
       const latest = rule.latest === undefined ? due : after(doneOn, rule.latest, unit);
       const earliest = rule.earliest === undefined ? due : after(doneOn, rule.earliest, unit);
@@ -65,7 +68,7 @@ export function followUps(rules: readonly FollowUpRule[], doneOn: Day, minDays =
         due,
         earliest: earliest < due && !(rule.kind === 'treat-again' && earliest < allowed) ? earliest : due,
         latest: latest > due ? latest : due,
-        reason: `${count === 0 ? 'The same day' : `${span(count, unit)} after ${doneOn}`}: ${rule.why}${moved}`,
+        reason: `${count === 0 ? 'The same day' : `${span(count, unit)} after ${dayWords(doneOn)}`}: ${rule.why}${moved}`,
         ...(rule.onlyIf ? { onlyIf: rule.onlyIf } : {}),
       };
     })

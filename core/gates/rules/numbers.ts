@@ -1,4 +1,4 @@
-import { after } from '../../season/follow-ups';
+import { after, dayWords } from '../../season/follow-ups';
 import { days, gate, labelSource, type Check, type Rule } from '../gate';
 
 const interval: Check = (f) => {
@@ -10,10 +10,10 @@ const interval: Check = (f) => {
     'interval',
     'stop',
     'Too soon',
-    `The last one was on ${last.day}, ${days(last.day, f.today)} days ago; the label asks for ${min}.`,
+    `The last one was on ${dayWords(last.day)}, ${days(last.day, f.today)} days ago; the label asks for ${min}.`,
     labelSource(f, 'interval'),
     [`last ${last.day}`, f.use.intervals.text],
-    `Allowed from ${after(last.day, min, 'days')}.`,
+    `Allowed from ${dayWords(after(last.day, min, 'days'))}.`,
   );
 };
 
@@ -31,7 +31,7 @@ const perYear: Check = (f) => {
         `The label allows ${max} a year; this tree has had ${n} in ${year}.`,
         labelSource(f, 'yearly maximum'),
         [f.use.intervals.text],
-        `Allowed from ${Number(year) + 1}-01-01.`,
+        `Allowed from ${dayWords(`${Number(year) + 1}-01-01`)}.`,
       );
 };
 
@@ -67,7 +67,7 @@ const harvest: Check = (f) => {
         'pre-harvest',
         'stop',
         'Too near to picking',
-        `The first picking is on ${f.harvest}; the label wants ${phi} days before it.`,
+        `The first picking is on ${dayWords(f.harvest)}; the label wants ${phi} days before it.`,
         labelSource(f, 'pre-harvest'),
         [`picking ${f.harvest}`],
         `Allowed after the harvest.`,
@@ -99,7 +99,7 @@ const resistance: Check = (f) => {
         'resistance-again',
         'hold',
         'The same group again',
-        `The last application this season, on ${last.day}, was of group ${again.group.scheme} ${again.group.code} too; what survived it breeds.`,
+        `The last application this season, on ${dayWords(last.day)}, was of group ${again.group.scheme} ${again.group.code} too; what survived it breeds.`,
         'practice: change of groups within a season',
         [`${again.name}, ${again.group.scheme} ${again.group.code}`],
         'Take another group, or an oil, soap or clay; the label comes first.',
@@ -140,8 +140,8 @@ const partners: Check = (f) => {
         `Too soon after ${p.what}`,
         `${p.what} was put on ${days(hit.day, f.today)} days ago; the label asks for ${p.days}. “${p.text}”`,
         labelSource(f, 'not with'),
-        [`on ${hit.day}`],
-        `Allowed from ${after(hit.day, p.days, 'days')}.`,
+        [`on ${dayWords(hit.day)}`],
+        `Allowed from ${dayWords(after(hit.day, p.days, 'days'))}.`,
       );
   }
   for (const [a, b, wait] of DEFAULT_PARTNERS) {
@@ -156,8 +156,8 @@ const partners: Check = (f) => {
         `Too soon after ${other}`,
         `${other} was put on ${days(hit.day, f.today)} days ago; together they burn leaves. The label is silent: ${wait} days are usual.`,
         'practice',
-        [`on ${hit.day}`],
-        `Allowed from ${after(hit.day, wait, 'days')}.`,
+        [`on ${dayWords(hit.day)}`],
+        `Allowed from ${dayWords(after(hit.day, wait, 'days'))}.`,
       );
   }
   return null;

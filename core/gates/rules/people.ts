@@ -1,5 +1,5 @@
 import { AIRBORNE } from '../../label/methods';
-import { after } from '../../season/follow-ups';
+import { after, dayWords } from '../../season/follow-ups';
 import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule } from '../gate';
 
 const licence: Check = (f) => {
@@ -20,7 +20,7 @@ const licence: Check = (f) => {
       'licence-expired',
       'stop',
       'Licence expired',
-      `Licence ${f.licence.number} ran out on ${f.licence.expires}.`,
+      `Licence ${f.licence.number} ran out on ${dayWords(f.licence.expires)}.`,
       source,
       [],
       'Renew it and enter the new date.',
@@ -56,7 +56,7 @@ const labelChecked: Check = (f) => {
         'label-check-old',
         'hold',
         'Label check is old',
-        `It was compared with the label in hand on ${f.labelChecked}; a check holds ${f.region.labelCheckMonths} months here.`,
+        `It was compared with the label in hand on ${dayWords(f.labelChecked)}; a check holds ${f.region.labelCheckMonths} months here.`,
         `region ${f.region.name}: label checks`,
         [`checked ${f.labelChecked}`],
         'Compare it again and sign it on the Shelf.',
@@ -102,7 +102,7 @@ const regionStale: Check = (f) =>
         'note',
         'Region profile not checked lately',
         f.region.checked
-          ? `It was last compared with the rules in force on ${f.region.checked.on}.`
+          ? `It was last compared with the rules in force on ${dayWords(f.region.checked.on)}.`
           : `Nobody has compared the profile of ${f.region.name} with the rules in force.`,
         `region ${f.region.name}`,
         [],

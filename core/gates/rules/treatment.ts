@@ -1,3 +1,4 @@
+import { dayWords } from '../../season/follow-ups';
 import { CERTAINTIES, TREATS } from '../../diagnose/words';
 import { usesHost } from '../../label/match';
 import { asking, gate, labelSource, type Check, type Rule } from '../gate';
@@ -214,7 +215,7 @@ const season: Check = (f) => {
     `This use has its window in months ${f.use.months.join(', ')}; it is month ${m}.`,
     labelSource(f, 'timing'),
     [`today ${f.today}`],
-    `Next window from ${year}-${String(next).padStart(2, '0')}-01.`,
+    `Next window from ${dayWords(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
   );
 };
 

@@ -1,3 +1,4 @@
+import { dayWords } from '../../season/follow-ups';
 import { asking, days, gate, labelSource, type Check, type Rule } from '../gate';
 import { vapourDeficit } from '../../weather/air';
 
@@ -33,7 +34,7 @@ const stale: Check = (f) =>
         'reading-stale',
         'hold',
         'Old reading',
-        `The trunk was last measured on ${f.reading.day}, more than two growing seasons ago.`,
+        `The trunk was last measured on ${dayWords(f.reading.day)}, more than two growing seasons ago.`,
         'practice',
         [`read ${f.reading.day}`],
         'Measure it again.',
