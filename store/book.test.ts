@@ -2,7 +2,7 @@ import { fork } from 'node:child_process';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import type { FollowUp } from '@/core/season/follow-ups';
-import { listRecords, PlanGone, recordVersions, writeRecord, type NewRecord } from './book';
+import { listRecords, PlanGone, recordVersions, uptakeLog, writeRecord, type NewRecord } from './book';
 import { db, type Sql } from './db';
 import { dueBetween, settle } from './follow-ups';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
@@ -152,3 +152,19 @@ it('a server killed in the middle of booking leaves the whole record or none', a
   expect(n).toEqual({ records: n!.records, moves: n!.records, due: n!.records });
   expect(await onHand()).toBeCloseTo(100 - n!.records * 0.01, 6);
 }, 30_000);
+
+it('the log of uptake holds the minutes of injections that stand, by product', async () => {
+  const injected = (method: string, minutes: number, more: Partial<NewRecord> = {}) => {
+    const r = record({ planId: null, ...more }, 5);
+    r.endedAt = new Date(Date.parse(r.startedAt) + minutes * 60_000).toISOString();
+    r.data = { ...r.data, method: method as 'trunk-injection' };
+    return writeRecord(o, v7, r);
+  };
+  await injected('trunk-injection', 40);
+  await injected('trunk-injection', 25);
+  await injected('soil-drench', 90);
+  await injected('trunk-injection', 600, { withdrawn: true });
+  const log = await uptakeLog(o);
+  expect(Object.keys(log)).toEqual(['training-01-drench']);
+  expect(log['training-01-drench']!.sort((a, b) => a - b)).toEqual([25, 40]);
+});

@@ -124,7 +124,10 @@ export const takeOut = (
       values (${m.moveId}, ${scope.outfitId}, ${m.lotId}, ${-m.amount}, ${m.against}, ${m.reason}, ${scope.personId}) on conflict (id) do nothing`,
   );
 
-/** The accounts that stand against the lots: what each has taken from them or given to them, by product. */
+/**
+ * The accounts that stand against the lots: what each has taken from them or given to them, by product; of lots that hold
+ * something or ran out less than a year ago, so that the sum does not grow with the age of the outfit.
+ */
 export type StockAccount = 'supplier' | 'tree' | 'count' | 'loss';
 export const stockBalances = (
   scope: Scope,
@@ -132,7 +135,7 @@ export const stockBalances = (
   within(scope, async (tx) => [
     ...(await tx<{ labelKey: string; unit: 'mL' | 'g'; account: 'lot' | StockAccount; amount: number }[]>`
       select l.label_key as "labelKey", l.unit, e.account, sum(e.amount) as amount from stock_entry e join lot l on l.id = e.lot_id
-      where e.outfit_id = ${scope.outfitId} group by 1, 2, 3 order by 1, 3`),
+      where l.outfit_id = ${scope.outfitId} and e.outfit_id = ${scope.outfitId} and (l.on_hand > 0 or l.expires_on > current_date - 366) group by 1, 2, 3 order by 1, 3`),
   ]);
 
 /** Amounts below which a product is to be ordered, by its key. */

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { trainingLabels } from '@/knowledge';
 import { draftOfUse, emptyRow, labelDraft } from './draft';
 import { differences } from './difference';
@@ -101,6 +102,27 @@ it('faults are found while typing, each with its place', () => {
       },
     });
   expect(at(overlap)).toEqual(['uses.0.rate.dose.classes.bands.1.over']);
+});
+
+it('whatever is typed into any field, the form makes a label or names the place of each fault', () => {
+  const texts = ['', ' ', '-1', '1e9', '4,5', 'many', '0', '½', 'x'.repeat(300), '12, 13', '<b>', '3\n3'];
+  const fields = Object.entries(draftOfUse(drench.uses[0]!)).filter(([, v]) => typeof v === 'string');
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...trainingLabels),
+      fc.array(fc.tuple(fc.constantFrom(...fields.map(([k]) => k)), fc.constantFrom(...texts)), { maxLength: 6 }),
+      fc.constantFrom(...texts),
+      (label, changes, cell) => {
+        const f = labelDraft(label);
+        for (const [k, v] of changes) Object.assign(f.uses[0]!, { [k]: v });
+        f.uses[0]!.classes.rows[0]!.low = cell;
+        const read = labelSchema.safeParse(labelOf(f, label));
+        if (read.success) labelDoubts(read.data);
+        else for (const i of read.error.issues) expect(i.path.length).toBeGreaterThan(0);
+      },
+    ),
+    { numRuns: 300 },
+  );
 });
 
 it('a limit that lies below the rate is doubted: no tree could get the rate', () => {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { DEVICES, METHODS } from '../label/methods';
 import { dayOrder, loadOut, type Equipment, type SheetToLoad } from './load-out';
 
 const sheet = (more: Partial<SheetToLoad>): SheetToLoad => ({
@@ -85,6 +86,40 @@ it('every method brings what it needs, a product is on the list once with its wh
   expect(at(loadOut([sheet({ method: 'bait', inStations: true })], [], [], 'metric'), /Locked bait/)).toBeDefined();
   expect(at(loadOut([sheet({ method: 'soil-injection', holes: 44 })], [], [], 'metric'), /probe/)?.amount).toBe(
     '44 holes',
+  );
+});
+
+const job = fc.record({
+  labelKey: fc.constantFrom('a', 'b', 'c'),
+  method: fc.constantFrom(...METHODS),
+  product: fc.double({ min: 0.1, max: 5000, noNaN: true }),
+  mixMl: fc.option(fc.double({ min: 10, max: 50_000, noNaN: true })),
+  sites: fc.option(fc.integer({ min: 1, max: 60 })),
+  device: fc.option(fc.constantFrom(...DEVICES)),
+  drillMm: fc.option(fc.constantFrom(5, 6, 9.5)),
+});
+it('for any day: every product once, capsules for every site and more, short only where something is listed', () => {
+  fc.assert(
+    fc.property(
+      fc.array(job, { minLength: 1, maxLength: 30 }),
+      fc.constantFrom('metric' as const, 'us' as const),
+      fc.integer({ min: 0, max: 40 }),
+      (jobs, system, owned) => {
+        const sheets = jobs.map((j, i) => sheet({ ...j, labelName: j.labelKey, tag: String(i) }));
+        const groups = loadOut(sheets, [], [bits(owned)], system);
+        const names = groups[0]!.lines.map((l) => l.what).filter((w) => w !== 'Water');
+        expect(names.sort()).toEqual([...new Set(jobs.map((j) => j.labelKey))].sort());
+        expect(JSON.stringify(groups)).not.toMatch(/NaN|undefined|Infinity/);
+        const capsules = sheets.filter((s) => s.method === 'trunk-injection' && s.device === 'capsule');
+        if (capsules.length) {
+          const [all, spare] = at(groups, /^Capsules/)!.amount.match(/\d+/g)!.map(Number);
+          expect(all).toBe(capsules.reduce((a, s) => a + (s.sites ?? 0), 0));
+          expect(spare).toBeGreaterThan(0);
+        }
+        for (const l of groups.flatMap((g) => g.lines)) if (l.short) expect(l.what).toMatch(/^Bits/);
+      },
+    ),
+    { numRuns: 150 },
   );
 });
 

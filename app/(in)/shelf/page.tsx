@@ -213,7 +213,7 @@ export default async function Shelf() {
       <Section
         title="Where it went"
         id={anchor('Where it went')}
-        aside="what came from the supplier is on trees, spilled, missing or on hand"
+        aside="of lots in use: what came is on trees, spilled, missing or on hand"
         empty={balances.length === 0 && 'No stock has moved yet.'}
       >
         <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Where the stock went">

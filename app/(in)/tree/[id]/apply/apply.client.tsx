@@ -36,7 +36,7 @@ import { AskFacts } from '../asks';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
-import { book } from '../actions';
+import { book } from './actions';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {

@@ -14,7 +14,7 @@ import { simulatedTape } from '@/stand-ins/diameter-tape';
 import { Choices, Field, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { measure } from '../actions';
+import { measure } from './actions';
 
 interface Stem {
   kind: 'girth' | 'diameter';

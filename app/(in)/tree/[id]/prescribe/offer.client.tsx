@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import type { Weighed } from '@/core/prescribe/compare';
 import { FormFaults, TextArea, TextField, TickTag } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { propose } from '../actions';
+import { propose } from './actions';
 
 /** Ways ticked, a word to the client, and an address to send: it opens without a sign-in, until it runs out or is taken back. */
 export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] }) {

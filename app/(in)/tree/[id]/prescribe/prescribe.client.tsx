@@ -5,34 +5,30 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import type { Schools } from '@/core/decide/decide';
-import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
-import type { FactKey, Said } from '@/core/gates/said';
-import { METHOD_NAMES, type Method } from '@/core/label/methods';
+import { METHOD_NAMES } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
-import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
-import { DENSITY, type Density } from '@/core/spray/crown';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
-import { SOIL_WORDS } from '@/core/weather/air';
 import type { WorkFacts } from '@/core/work/work';
 import { findWork, worksFor } from '@/core/work/works';
-import { Choices, FormFaults } from '@/ui/controls/controls';
+import { FormFaults } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { useSaid } from '@/ui/frame/undo.client';
-import { dropPlan, makePlan, planWork } from '../actions';
-import { AskFacts } from '../asks';
+import { dropPlan, makePlan } from './actions';
 import { Offer } from './offer.client';
 import { WoundBudgets } from './ring-bench.client';
-import { sheetOf, WorkAsks, WorkFigures, WorkSteps, type Typed } from './work-bench.client';
+import { choicesOf, emptyForm, TITLES } from './form';
+import { AsItIs, InTheWay, ToBeSaid } from './today.client';
+import { sheetOf, WorkBench } from './work-bench.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
 import { PlanOfTree, type PlannedStep } from './programme.client';
 import { SideBySide, Shelf, Alike, WORK } from './ways.client';
@@ -65,62 +61,16 @@ export function PrescribeBench(props: Props) {
   const [id] = useState(() => v7());
   const [form, setForm, forget] = useDraft(
     `prescribe:${treeId}`,
-    {
-      day: situation.today,
-      pick: '',
-      soil: usual.soil,
-      leaf: usual.leaf,
-      stemRule: (usual.stemRule ?? null) as Choosable['stemRule'] | null,
-      rangePoint: null as number | null,
-      said: {} as Said,
-      density: 'middling' as Density,
-      tankId: '',
-      bearings: null as { for: string; at: number[] } | null,
-      weights: USUAL_WEIGHTS,
-      typed: {} as Typed,
-      alike: [] as string[],
-      released: {} as Record<string, string>,
-    },
+    emptyForm(situation, usual),
     (kept) => kept.day === situation.today,
   );
   const { busy, faults, send } = useSend(makePlan);
-  const sendWork = useSend(planWork);
   const drop = useSend(dropPlan);
-  const choices: Choosable = useMemo(
-    () => ({
-      ...usual,
-      soil: form.soil,
-      leaf: form.leaf,
-      said: form.said,
-      density: form.density,
-      weights: form.weights,
-      system: units,
-      ...(form.tankId ? { tankId: form.tankId } : {}),
-      ...(form.stemRule ? { stemRule: form.stemRule } : {}),
-      ...(form.rangePoint === null
-        ? {}
-        : {
-            rangePoint: form.rangePoint,
-            rangeReason:
-              form.rangePoint === 1
-                ? 'heavy attack or large trunk'
-                : form.rangePoint === 0
-                  ? 'light attack or small trunk'
-                  : 'between',
-          }),
-    }),
-    [
-      usual,
-      form.soil,
-      form.leaf,
-      form.said,
-      form.density,
-      form.tankId,
-      form.stemRule,
-      form.rangePoint,
-      form.weights,
-      units,
-    ],
+  const { soil, leaf, said: told, density, tankId, stemRule, rangePoint, weights } = form;
+  // Only what the sum rests on: a word typed into a reason must not work out every label again.
+  const choices = useMemo(
+    () => choicesOf({ soil, leaf, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
+    [soil, leaf, told, density, tankId, stemRule, rangePoint, weights, usual, units],
   );
   const offered = useMemo(
     () =>
@@ -204,84 +154,31 @@ export function PrescribeBench(props: Props) {
     <Alike trees={props.alike} chosen={form.alike} onChoose={(next) => setForm((f) => ({ ...f, alike: next }))} />
   );
 
-  if (work) {
-    if (!workFacts)
-      return (
-        <Frame tag={tag} head={head} margin={why}>
-          {strip}
-          <h1>{work.name}</h1>
-          <Link href={`/tree/${treeId}/measure`} className="press mt-3">
-            Measure the trunk first
-          </Link>
-          {list}
-        </Frame>
-      );
-    const { sheet, faults: typedFaults } = sheetOf(work, workFacts, form.typed);
-    const inTheWay = blocked(sheet.gates, form.released);
-    const stop = sheet.gates.find((g) => g.strength === 'stop') ?? null;
+  if (work)
     return (
-      <Frame
-        tag={tag}
-        head={head}
-        count={countGates(sheet.gates)}
-        margin={
+      <WorkBench
+        work={work}
+        facts={workFacts}
+        treeId={treeId}
+        planId={id}
+        form={form}
+        onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
+        alike={alike}
+        situation={situation}
+        units={units}
+        refused={refused}
+        frame={{ tag, head, strip, why }}
+        release={release}
+        releasedOf={releasedOf}
+        onPlanned={forget}
+        below={
           <>
-            <GateList gates={sheet.gates} extra={(g) => (g.strength === 'hold' && !refused ? release(g.id) : null)} />
-            {why}
+            {row}
+            {list}
           </>
         }
-      >
-        {strip}
-        <h1 className="mb-4">{work.name}</h1>
-        {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-        <FormFaults faults={sendWork.faults} />
-        <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
-          <div className="order-2 desk:order-1">
-            <WorkAsks
-              work={work}
-              facts={workFacts}
-              typed={form.typed}
-              faults={typedFaults}
-              onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
-            />
-          </div>
-          <div className="order-1 desk:order-2">
-            <WorkFigures sheet={sheet} stopped={stop !== null} />
-            <button
-              data-confirm
-              type="button"
-              className="press press-main w-full"
-              disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedFaults.length > 0}
-              onClick={() =>
-                sendWork.send(
-                  { id, treeId, workId: work.id, answers: form.typed, released: releasedOf(sheet.gates), alike },
-                  () => {
-                    forget();
-                    said({
-                      sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; it waits on Rounds.`,
-                    });
-                    router.push(`/tree/${treeId}`);
-                  },
-                )
-              }
-            >
-              {sendWork.busy ? 'One moment …' : 'Plan this work'}
-            </button>
-            <InTheWay gates={inTheWay} />
-          </div>
-        </div>
-        {sheet.trenches && situation.grounds?.at && (
-          <section className="mt-6">
-            <h2 className="mb-2">On the ground</h2>
-            <Ground trenches={sheet.trenches} situation={situation} units={units} bufferM={0} />
-          </section>
-        )}
-        <WorkSteps sheet={sheet} />
-        {row}
-        {list}
-      </Frame>
+      />
     );
-  }
 
   if (!chosen || !result)
     return (
@@ -300,8 +197,6 @@ export function PrescribeBench(props: Props) {
   const outdated =
     mine && dose.ok && mine.product !== null && Math.abs(dose.product - mine.product) > 0.005 * mine.product;
   const planned = mine && !outdated;
-  const point =
-    chosen.use.rate.dose.form === 'flat' ? chosen.use.rate.dose.point : chosen.use.rate.dose.classes.bands[0]!.entry;
 
   const margin = (
     <>
@@ -504,101 +399,7 @@ export function PrescribeBench(props: Props) {
       )}
       {row}
       {list}
-
-      <section className="mt-7">
-        <h2 className="mb-2">As it is today</h2>
-        <Choices
-          label={`Soil (station: ${usual.soil ?? 'no word'})`}
-          value={form.soil}
-          onChange={(soil) => setForm((f) => ({ ...f, soil }))}
-          options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
-        />
-        <Choices
-          label="Leaves (first guess by the calendar)"
-          value={form.leaf}
-          onChange={(leaf) => setForm((f) => ({ ...f, leaf }))}
-          options={LEAF_STATES.map((s) => ({ value: s, name: s }))}
-        />
-        {result.treated.spray && chosen.use.method === 'foliar-spray' && (
-          <Choices
-            small
-            label="How dense is the crown"
-            value={form.density}
-            onChange={(density) => setForm((f) => ({ ...f, density }))}
-            options={(Object.keys(DENSITY) as Density[]).map((d) => ({ value: d, name: d }))}
-          />
-        )}
-        {result.treated.spray && (situation.tanks?.length ?? 0) > 1 && (
-          <Choices
-            small
-            label="Sprayer"
-            value={form.tankId || situation.tanks![0]!.id}
-            onChange={(tankId) => setForm((f) => ({ ...f, tankId }))}
-            options={situation.tanks!.map((t) => ({ value: t.id, name: t.name }))}
-          />
-        )}
-        {point.kind === 'range' && (
-          <Choices
-            label={`Within the label’s range, ${figure(point.low)} to ${figure(point.high)} ${point.unit}`}
-            value={String(form.rangePoint ?? 0)}
-            onChange={(x) => setForm((f) => ({ ...f, rangePoint: Number(x) }))}
-            options={[
-              { value: '0', name: `low: ${point.lowFor}` },
-              { value: '0.5', name: 'between' },
-              { value: '1', name: `high: ${point.highFor}` },
-            ]}
-          />
-        )}
-        {(situation.reading?.diameters.length ?? 0) > 1 && chosen.use.rate.stems === 'unanswered' && (
-          <Choices
-            label="Several stems count as"
-            value={form.stemRule ?? null}
-            onChange={(stemRule) => setForm((f) => ({ ...f, stemRule }))}
-            options={[
-              { value: 'sum', name: 'the sum of diameters' },
-              { value: 'basal-area', name: 'basal-area equivalent' },
-              { value: 'each', name: 'each stem a tree' },
-            ]}
-          />
-        )}
-      </section>
+      <AsItIs form={form} setForm={setForm} usual={usual} situation={situation} use={chosen.use} result={result} />
     </Frame>
-  );
-}
-
-const TITLES: Partial<Record<Method, string>> = {
-  'trunk-injection': 'Where to drill, and how much',
-  'soil-drench': 'How much, and where to pour',
-  'soil-injection': 'How many holes, and where',
-  'root-zone-feeding': 'How much, on which ground',
-  'foliar-spray': 'How much, in which loads',
-  'bark-spray': 'How much, in which loads',
-  'dormant-spray': 'How much, in which loads',
-};
-
-function InTheWay({ gates }: { gates: Gate[] }) {
-  if (!gates.length) return null;
-  const stop = gates.find((g) => g.strength === 'stop' && g.state === 'tripped');
-  const asked = gates.filter((g) => g.asks).length;
-  return (
-    <p className="mt-2 text-[0.9375rem] font-semibold">
-      {stop
-        ? `Stopped: ${stop.title}.`
-        : asked
-          ? `${asked} ${asked === 1 ? 'question' : 'questions'} to be answered first.`
-          : gates[0]!.strength === 'stop'
-            ? `Stopped: ${gates[0]!.title}`
-            : `Held: ${gates[0]!.title}. Write a reason in the margin to go on.`}
-    </p>
-  );
-}
-
-function ToBeSaid(p: { gates: Gate[]; said: Said; onSay: (key: FactKey, answer: string) => void }) {
-  if (!p.gates.some((g) => g.asks) && !Object.keys(p.said).length) return null;
-  return (
-    <section className="mt-6">
-      <h2 className="mb-2">To be said first</h2>
-      <AskFacts {...p} />
-    </section>
   );
 }

@@ -13,7 +13,7 @@ import { FormFaults, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
-import { setProgramme } from '../actions';
+import { setProgramme } from './actions';
 
 export interface PlannedStep {
   id: string;

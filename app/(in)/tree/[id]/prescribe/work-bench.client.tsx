@@ -1,7 +1,21 @@
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { Gate } from '@/core/gates/gate';
+import { blocked } from '@/core/gates/rules';
+import type { Situation } from '@/core/prescribe/prescribe';
+import type { UnitSystem } from '@/core/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { readAnswers, usualAnswers } from '@/core/work/work';
-import { Choices, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { Choices, FormFaults, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { Frame } from '@/ui/frame/frame';
+import { countGates, GateList } from '@/ui/frame/gates';
 import { Fact, Pour } from '@/ui/frame/pieces';
+import { useSaid } from '@/ui/frame/undo.client';
+import { planWork } from './actions';
+import type { PrescribeForm } from './form';
+import { Ground } from './pictures.client';
+import { InTheWay } from './today.client';
 
 /** What a work asks, as typed; a field left alone holds the usual answer. */
 export type Typed = Record<string, string | boolean>;
@@ -128,5 +142,117 @@ export function WorkSteps({ sheet }: { sheet: WorkSheet }) {
         )}
       </section>
     </div>
+  );
+}
+
+interface WorkBenchProps {
+  work: Work;
+  /** Null while the trunk has not been measured. */
+  facts: WorkFacts | null;
+  treeId: string;
+  planId: string;
+  form: Pick<PrescribeForm, 'typed' | 'released'>;
+  onType: (key: string, value: string | boolean) => void;
+  alike: { id: string; treeId: string }[];
+  situation: Situation;
+  units: UnitSystem;
+  refused: string | null;
+  frame: { tag: React.ReactNode; head: React.ReactNode; strip: React.ReactNode; why: React.ReactNode };
+  release: (gateId: string) => React.ReactNode;
+  releasedOf: (gates: Gate[]) => Record<string, string>;
+  onPlanned: () => void;
+  below: React.ReactNode;
+}
+
+/** A work without a label: what it asks, its figures, its gates, and the plan of it. */
+export function WorkBench({
+  work,
+  facts,
+  treeId,
+  planId,
+  form,
+  onType,
+  alike,
+  situation,
+  units,
+  refused,
+  frame,
+  release,
+  releasedOf,
+  onPlanned,
+  below,
+}: WorkBenchProps) {
+  const router = useRouter();
+  const said = useSaid();
+  const sendWork = useSend(planWork);
+  const { tag, head, strip, why } = frame;
+  if (!facts)
+    return (
+      <Frame tag={tag} head={head} margin={why}>
+        {strip}
+        <h1>{work.name}</h1>
+        <Link href={`/tree/${treeId}/measure`} className="press mt-3">
+          Measure the trunk first
+        </Link>
+        {below}
+      </Frame>
+    );
+  const { sheet, faults: typedFaults } = sheetOf(work, facts, form.typed);
+  const inTheWay = blocked(sheet.gates, form.released);
+  const stop = sheet.gates.find((g) => g.strength === 'stop') ?? null;
+  return (
+    <Frame
+      tag={tag}
+      head={head}
+      count={countGates(sheet.gates)}
+      margin={
+        <>
+          <GateList gates={sheet.gates} extra={(g) => (g.strength === 'hold' && !refused ? release(g.id) : null)} />
+          {why}
+        </>
+      }
+    >
+      {strip}
+      <h1 className="mb-4">{work.name}</h1>
+      {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
+      <FormFaults faults={sendWork.faults} />
+      <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
+        <div className="order-2 desk:order-1">
+          <WorkAsks work={work} facts={facts} typed={form.typed} faults={typedFaults} onType={onType} />
+        </div>
+        <div className="order-1 desk:order-2">
+          <WorkFigures sheet={sheet} stopped={stop !== null} />
+          <button
+            data-confirm
+            type="button"
+            className="press press-main w-full"
+            disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedFaults.length > 0}
+            onClick={() =>
+              sendWork.send(
+                { id: planId, treeId, workId: work.id, answers: form.typed, released: releasedOf(sheet.gates), alike },
+                () => {
+                  onPlanned();
+                  said({
+                    sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; it waits on Rounds.`,
+                  });
+                  router.push(`/tree/${treeId}`);
+                },
+              )
+            }
+          >
+            {sendWork.busy ? 'One moment …' : 'Plan this work'}
+          </button>
+          <InTheWay gates={inTheWay} />
+        </div>
+      </div>
+      {sheet.trenches && situation.grounds?.at && (
+        <section className="mt-6">
+          <h2 className="mb-2">On the ground</h2>
+          <Ground trenches={sheet.trenches} situation={situation} units={units} bufferM={0} />
+        </section>
+      )}
+      <WorkSteps sheet={sheet} />
+      {below}
+    </Frame>
   );
 }

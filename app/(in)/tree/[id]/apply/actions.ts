@@ -1,0 +1,107 @@
+'use server';
+
+import { v7 } from 'uuid';
+import { stepOfUse } from '@/core/prescribe/costs';
+import { bookingSchema, weatherSchema } from '@/core/book/record';
+import { writeUp } from '@/core/book/write';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { soilState } from '@/core/weather/air';
+import { findCondition } from '@/knowledge';
+import { PlanGone, writeRecord } from '@/store/book';
+import { getPlan } from '@/store/plans';
+import { listVessels, lotsOf, shelfLabels } from '@/store/shelf';
+import { act, refuse, type Answer } from '@/app/_server/act';
+import { seen, treeOf } from '../acting';
+import { saidSchema } from '../said';
+import { situationOf, weighingOf } from '@/app/_server/situation';
+
+/** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
+export const book = act(
+  'apply',
+  bookingSchema,
+  async (v, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+    const plan = await getPlan(v, b.planId);
+    if (!plan) return refuse('planId', 'This plan is not in this outfit.');
+    const [tree, labels, vessels, lots] = await Promise.all([
+      treeOf(v, plan.treeId),
+      shelfLabels(v),
+      listVessels(v),
+      lotsOf(v, plan.label.key),
+    ]);
+    const use = plan.label.uses.find((u) => u.key === plan.useKey);
+    const condition = findCondition(plan.conditionId);
+    if (!tree || !use || !condition || !plan.result.dose.ok)
+      return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
+    const saidNow = saidSchema.safeParse(b.said);
+    if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
+    const said = weatherSchema.parse(b.weather);
+    const s = situationOf(v, tree, labels, vessels);
+    // The same gates once more, with the ground and air of the hour in which it was done.
+    const fresh = prescribe(s, plan.label, use, {
+      ...plan.choices,
+      said: { ...plan.choices.said, ...saidNow.data },
+      phase: 'apply',
+      now: b.startedAt,
+      soil: b.soil ?? soilState(said),
+      temperatureC: said.temperatureC,
+      windMs: said.windMs,
+      rainNext24Mm: said.rainNext24Mm,
+      humidity: said.humidity,
+      windFromDeg: said.windFromDeg,
+    });
+    const up = writeUp(
+      {
+        now: new Date(),
+        timeZone: tree.timeZone,
+        applicator: { id: v.personId, name: v.name, licence: v.licence },
+        labelId: plan.labelId,
+        label: plan.label,
+        use,
+        rules: stepOfUse(use, weighingOf(v, tree)).rules,
+        condition,
+        host: s.host,
+        tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
+        place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
+        dose: plan.result.dose,
+        ring: plan.result.ring,
+        treated: plan.result.treated,
+        gates: fresh.gates,
+        released: plan.released,
+        lot: lots.find((l) => l.id === b.lotId) ?? null,
+      },
+      b,
+    );
+    if (!up.ok) {
+      // The same booking sent twice finds its plan done; the first one stands.
+      if (plan.state === 'done' && tree.records.some((r) => r.rootId === b.id))
+        return { ok: true, value: { recordId: b.id, due: [] } };
+      return { ok: false, faults: up.faults };
+    }
+    try {
+      await writeRecord(v, v7, {
+        id: b.id,
+        rootId: b.id,
+        version: 1,
+        planId: plan.id,
+        startedAt: b.startedAt,
+        endedAt: b.endedAt,
+        doneOn: up.doneOn,
+        byPerson: v.personId,
+        withdrawn: false,
+        correction: null,
+        words: up.words,
+        data: up.data,
+        followUps: up.followUps,
+        moves: [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
+      });
+    } catch (error) {
+      if (error instanceof PlanGone)
+        return refuse('planId', 'Somebody else has carried out or dropped this plan meanwhile. Nothing was written.');
+      if ((error as { code?: string }).code === '23514')
+        return refuse('lotId', 'Somebody else took from this lot meanwhile; there is not enough left.');
+      throw error;
+    }
+    seen();
+    return { ok: true, value: { recordId: b.id, due: up.followUps.map((f) => ({ what: f.what, due: f.due })) } };
+  },
+);

@@ -1,0 +1,291 @@
+'use server';
+
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { PROGRAMME_LIMITS, USUAL_PROGRAMME } from '@/core/season/programme';
+import { DENSITY } from '@/core/spray/crown';
+import { readAnswers, usualAnswers } from '@/core/work/work';
+import { weighUse, weighWork } from '@/core/prescribe/compare';
+import { priced } from '@/core/prescribe/costs';
+import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
+import { addProposal } from '@/store/proposals';
+import { findWork } from '@/core/work/works';
+import { uuid } from '@/core/book/record';
+import { LEAF_STATES } from '@/core/diagnose/words';
+import { blocked } from '@/core/gates/rules';
+import { prescribe, type Choices } from '@/core/prescribe/prescribe';
+import { SOIL_WORDS } from '@/core/weather/air';
+import { addPlan, addWorkPlans, setPlanState, setProgramme as saveProgramme } from '@/store/plans';
+import { getLabel, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
+import { type Tree } from '@/store/tree';
+import { act, done, refuse, type Answer } from '@/app/_server/act';
+import { noTree, seen, treeOf } from '../acting';
+import { saidSchema } from '../said';
+import { numberAt, typed } from '@/app/_server/typed';
+import { situationOf, usualChoices, weighingOf, workFactsOf } from '@/app/_server/situation';
+import { station } from '@/app/_server/station';
+import type { Fault } from '@/core/book/write';
+
+const choicesSchema = z.object({
+  soil: z.enum(SOIL_WORDS).nullable(),
+  leaf: z.enum(LEAF_STATES).nullable(),
+  stemRule: z.enum(['sum', 'basal-area', 'each', 'largest']).optional(),
+  rangePoint: z.number().min(0).max(1).optional(),
+  rangeReason: z.string().max(200).optional(),
+  said: saidSchema.optional(),
+  density: z.enum(Object.keys(DENSITY) as [keyof typeof DENSITY]).optional(),
+  bearings: z.array(z.number().int().min(0).max(359)).max(200).optional(),
+  tankId: uuid.optional(),
+  weights: z.strictObject({ flare: z.number().min(0).max(3), sector: z.number().min(0).max(3) }).optional(),
+});
+
+/** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */
+export const makePlan = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    labelId: uuid,
+    useKey: z.string().max(60),
+    choices: choicesSchema,
+    released: z.record(z.string().max(60), z.string().max(600)),
+    /** Like trees of the same row that get the same, each dosed by its own trunk. */
+    alike: z
+      .array(z.object({ id: uuid, treeId: uuid }))
+      .max(60, 'At most 60 trees at once.')
+      .default([]),
+  }),
+  async (v, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+    const [labels, vessels, tanks, held] = await Promise.all([
+      shelfLabels(v),
+      listVessels(v),
+      listSprayers(v),
+      getLabel(v, p.labelId),
+    ]);
+    const use = held?.label.uses.find((u) => u.key === p.useKey);
+    if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
+    const now = station().at(new Date());
+    // The row is planned as the tree in hand is: its programme goes with the plan.
+    const one = async (treeId: string, like: Tree | null) => {
+      const tree = await treeOf(v, treeId);
+      if (!tree) return null;
+      // Sites moved by hand are those of the tree in hand.
+      const { bearings, ...shared } = p.choices;
+      const choices: Choices = {
+        ...usualChoices(tree, now),
+        ...shared,
+        ...(!like && bearings ? { bearings } : {}),
+        system: v.units,
+      };
+      const s = situationOf(v, tree, labels, vessels, { tanks });
+      const result = prescribe(s, held.label, use, choices);
+      const by = weighingOf(v, { ...tree, programme: like?.programme ?? tree.programme });
+      const weighed = weighUse(held.label, use, result, 0, by);
+      return {
+        tree,
+        s,
+        choices,
+        result,
+        open: blocked(result.gates, p.released),
+        price: weighed && priced(weighed, by),
+      };
+    };
+    const chosen = await one(p.treeId, null);
+    if (!chosen) return noTree;
+    const { tree, s, choices, result, open, price } = chosen;
+    if (!result.dose.ok || open.length)
+      return {
+        ok: false,
+        faults: open.length
+          ? open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` }))
+          : [{ path: '', sentence: 'There is no dose for this tree.' }],
+      };
+    await addPlan(v, {
+      id: p.id,
+      treeId: tree.id,
+      labelId: p.labelId,
+      useKey: use.key,
+      conditionId: s.condition!.id,
+      choices,
+      result,
+      released: p.released,
+      price,
+    });
+    const left: { tag: string; why: string }[] = [];
+    const taken: { id: string; treeId: string }[] = [];
+    for (const a of p.alike) {
+      const other = await one(a.treeId, tree);
+      if (!other) continue;
+      const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
+      if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
+      else {
+        taken.push({ id: v7(), treeId: a.treeId });
+        await addPlan(v, {
+          id: a.id,
+          treeId: a.treeId,
+          labelId: p.labelId,
+          useKey: use.key,
+          conditionId: other.s.condition.id,
+          choices: other.choices,
+          result: other.result,
+          released: p.released,
+          price: other.price,
+        });
+      }
+    }
+    if (tree.programme) await saveProgramme(v, taken, tree.programme);
+    seen();
+    return { ok: true, value: { left } };
+  },
+);
+
+/** Planning a work without a label: its arithmetic and gates run again here, for the tree in hand and its like. */
+export const planWork = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    workId: z.string().max(60),
+    answers: z.record(z.string().max(40), z.union([z.string().max(60), z.number(), z.boolean()])),
+    released: z.record(z.string().max(60), z.string().max(600)),
+    alike: z
+      .array(z.object({ id: uuid, treeId: uuid }))
+      .max(60, 'At most 60 trees at once.')
+      .default([]),
+  }),
+  async (v, p): Promise<Answer> => {
+    const work = findWork(p.workId);
+    if (!work) return refuse('workId', 'There is no such work.');
+    const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
+    let first: Tree | null = null;
+    for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
+      const tree = await treeOf(v, t.treeId);
+      const facts = tree && workFactsOf(v, tree);
+      if (!tree || !facts) {
+        if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
+        continue;
+      }
+      const read = readAnswers(work, facts, p.answers);
+      if (!read.ok) return { ok: false, faults: read.faults };
+      const sheet = work.workOut(facts, read.answers);
+      first ??= tree;
+      const by = weighingOf(v, { ...tree, programme: first.programme ?? tree.programme });
+      const open = blocked(sheet.gates, p.released);
+      if (open.length) {
+        if (t.id === p.id)
+          return {
+            ok: false,
+            faults: open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` })),
+          };
+        continue;
+      }
+      plans.push({
+        id: t.id,
+        treeId: tree.id,
+        workId: work.id,
+        conditionId: facts.condition?.id ?? null,
+        answers: read.answers,
+        sheet,
+        released: p.released,
+        price: priced(weighWork(work, sheet, 0, by), by),
+      });
+    }
+    await addWorkPlans(v, plans);
+    const programme = first?.programme;
+    if (programme)
+      await saveProgramme(
+        v,
+        plans.flatMap(({ treeId }) => (treeId === p.treeId ? [] : [{ id: v7(), treeId }])),
+        programme,
+      );
+    seen();
+    return done;
+  },
+);
+
+export const dropPlan = act('prescribe', z.object({ id: uuid, drop: z.boolean() }), async (v, { id, drop }) => {
+  const changed = await setPlanState(v, id, drop ? 'open' : 'dropped', drop ? 'dropped' : 'open');
+  seen();
+  return changed.count ? done : refuse('', 'This plan was carried out or dropped meanwhile.');
+});
+
+/** How this tree is to be treated over the years; what is booked from now on follows it. */
+export const setProgramme = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    school: z.enum(['conventional', 'organic', 'threshold']).nullable(),
+    everyYears: z.number().int().min(PROGRAMME_LIMITS.everyYears.min).max(PROGRAMME_LIMITS.everyYears.max).nullable(),
+    years: z.number().int().min(PROGRAMME_LIMITS.years.min).max(PROGRAMME_LIMITS.years.max),
+  }),
+  async (v, { id, treeId, ...programme }): Promise<Answer> => {
+    if (!(await treeOf(v, treeId))) return noTree;
+    await saveProgramme(v, [{ id, treeId }], programme);
+    seen();
+    return done;
+  },
+);
+
+/** Offers ways to the client: each weighed again here, as the tree and the shelf stand now. */
+export const propose = act(
+  'prescribe',
+  z.object({
+    id: uuid,
+    treeId: uuid,
+    keys: z.array(z.string().max(200)).min(1, 'Offer one way at least.').max(12, 'At most twelve ways.'),
+    message: z.string().trim().max(2000, 'At most 2000 signs.'),
+    days: typed,
+  }),
+  async (v, p): Promise<Answer<{ path: string }>> => {
+    const faults: Fault[] = [];
+    const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
+    if (faults.length) return { ok: false, faults };
+    const [tree, labels, vessels, tanks] = await Promise.all([
+      treeOf(v, p.treeId),
+      shelfLabels(v),
+      listVessels(v),
+      listSprayers(v),
+    ]);
+    if (!tree) return noTree;
+    const now = station().at(new Date());
+    const s = situationOf(v, tree, labels, vessels, { tanks });
+    const choices = { ...usualChoices(tree, now), system: v.units };
+    const facts = workFactsOf(v, tree);
+    const by = weighingOf(v, tree);
+    const weighed = p.keys.flatMap((key) => {
+      const work = key.startsWith('work:') ? findWork(key.slice(5)) : null;
+      if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
+      const held = labels.find((l) => l.label.uses.some((u) => `${l.key}/${u.key}` === key));
+      const use = held?.label.uses.find((u) => `${held.key}/${u.key}` === key);
+      return held && use ? (weighUse(held.label, use, prescribe(s, held.label, use, choices), 0, by) ?? []) : [];
+    });
+    const never = weighed.find((w) => w.forbidden);
+    if (never)
+      return refuse('keys', `${never.method}, ${never.name}: ${never.forbidden}. What is forbidden is not offered.`);
+    if (!weighed.length) return refuse('keys', 'None of these ways can be worked out for this tree.');
+    const token = await addProposal(v, {
+      id: p.id,
+      treeId: tree.id,
+      days: days!,
+      data: {
+        outfit: v.outfitName,
+        by: v.name,
+        client: tree.clientName,
+        place: tree.placeName,
+        tag: tree.tag,
+        host: s.host.name,
+        found: s.condition ? `${s.condition.name}. ${s.condition.tell}` : 'Nothing has been named yet.',
+        message: p.message,
+        currency: v.prices.currency,
+        years: (by.programme ?? USUAL_PROGRAMME).years,
+        options: weighed.map(offer),
+        changes: tree.changes
+          .filter((c) => c.state === 'open')
+          .map((c) => ({ id: c.id, what: c.what, price: c.priceMinor })),
+      },
+    });
+    seen();
+    return { ok: true, value: { path: `/share/${token}` } };
+  },
+);

@@ -1,0 +1,64 @@
+import type { Choices, Situation } from '@/core/prescribe/prescribe';
+import type { Said } from '@/core/gates/said';
+import type { Method } from '@/core/label/methods';
+import { USUAL_WEIGHTS } from '@/core/ring/ring';
+import type { Density } from '@/core/spray/crown';
+import type { UnitSystem } from '@/core/units/units';
+import type { Typed } from './work-bench.client';
+
+/** What a person sets at this bench, as it stands before anybody touches it. */
+export const emptyForm = (situation: Situation, usual: Choices) => ({
+  day: situation.today,
+  pick: '',
+  soil: usual.soil,
+  leaf: usual.leaf,
+  stemRule: (usual.stemRule ?? null) as Choices['stemRule'] | null,
+  rangePoint: null as number | null,
+  said: {} as Said,
+  density: 'middling' as Density,
+  tankId: '',
+  bearings: null as { for: string; at: number[] } | null,
+  weights: USUAL_WEIGHTS,
+  typed: {} as Typed,
+  alike: [] as string[],
+  released: {} as Record<string, string>,
+});
+export type PrescribeForm = ReturnType<typeof emptyForm>;
+
+type Chosen = Pick<
+  PrescribeForm,
+  'soil' | 'leaf' | 'said' | 'density' | 'tankId' | 'stemRule' | 'rangePoint' | 'weights'
+>;
+/** The form as the core wants it. */
+export const choicesOf = (form: Chosen, usual: Choices, units: UnitSystem): Choices => ({
+  ...usual,
+  soil: form.soil,
+  leaf: form.leaf,
+  said: form.said,
+  density: form.density,
+  weights: form.weights,
+  system: units,
+  ...(form.tankId ? { tankId: form.tankId } : {}),
+  ...(form.stemRule ? { stemRule: form.stemRule } : {}),
+  ...(form.rangePoint === null
+    ? {}
+    : {
+        rangePoint: form.rangePoint,
+        rangeReason:
+          form.rangePoint === 1
+            ? 'heavy attack or large trunk'
+            : form.rangePoint === 0
+              ? 'light attack or small trunk'
+              : 'between',
+      }),
+});
+
+export const TITLES: Partial<Record<Method, string>> = {
+  'trunk-injection': 'Where to drill, and how much',
+  'soil-drench': 'How much, and where to pour',
+  'soil-injection': 'How many holes, and where',
+  'root-zone-feeding': 'How much, on which ground',
+  'foliar-spray': 'How much, in which loads',
+  'bark-spray': 'How much, in which loads',
+  'dormant-spray': 'How much, in which loads',
+};
