@@ -227,20 +227,8 @@ export function PrescribeBench(props: Props) {
       <FormFaults faults={faults} />
 
       <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
-        <div className="order-2 desk:order-1">
-          <Picture
-            result={result}
-            label={chosen.label}
-            use={chosen.use}
-            situation={situation}
-            units={units}
-            movedByHand={bearings !== undefined}
-            onMove={(at) => setForm((f) => ({ ...f, bearings: at && { for: pick, at } }))}
-            weights={form.weights}
-            onWeights={(weights) => setForm((f) => ({ ...f, weights }))}
-          />
-        </div>
-        <div className="order-1 desk:order-2">
+        {/* First in the page, so that on a phone nothing is pushed down while the rest arrives. */}
+        <div className="desk:order-2">
           {dose.ok ? (
             <Amounts
               dose={dose}
@@ -337,6 +325,19 @@ export function PrescribeBench(props: Props) {
               </>
             )}
           </div>
+        </div>
+        <div className="desk:order-1">
+          <Picture
+            result={result}
+            label={chosen.label}
+            use={chosen.use}
+            situation={situation}
+            units={units}
+            movedByHand={bearings !== undefined}
+            onMove={(at) => setForm((f) => ({ ...f, bearings: at && { for: pick, at } }))}
+            weights={form.weights}
+            onWeights={(weights) => setForm((f) => ({ ...f, weights }))}
+          />
         </div>
       </div>
 

@@ -217,10 +217,8 @@ export function WorkBench({
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults faults={sendWork.faults} />
       <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
-        <div className="order-2 desk:order-1">
-          <WorkAsks work={work} facts={facts} typed={form.typed} faults={typedFaults} onType={onType} />
-        </div>
-        <div className="order-1 desk:order-2">
+        {/* First in the page, so that on a phone nothing is pushed down while the rest arrives. */}
+        <div className="desk:order-2">
           <WorkFigures sheet={sheet} stopped={stop !== null} />
           <button
             data-confirm
@@ -243,6 +241,9 @@ export function WorkBench({
             {sendWork.busy ? 'One moment …' : 'Plan this work'}
           </button>
           <InTheWay gates={inTheWay} />
+        </div>
+        <div className="desk:order-1">
+          <WorkAsks work={work} facts={facts} typed={form.typed} faults={typedFaults} onType={onType} />
         </div>
       </div>
       {sheet.trenches && situation.grounds?.at && (
