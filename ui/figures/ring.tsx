@@ -106,6 +106,9 @@ export function RingFigure({
                   fontSize="12.5"
                   fontWeight="700"
                   fill="var(--madder)"
+                  paintOrder="stroke"
+                  stroke="var(--sheet)"
+                  strokeWidth="5"
                 >
                   {a.kind.replace('-', ' ')}
                 </text>

@@ -125,6 +125,13 @@ export function RingBench({
       <p role="status" className={`mt-2 text-center ${why ? 'font-semibold text-madder' : 'text-ink-2'}`}>
         {why ?? ring.sentence}
       </p>
+      {ring.sites.length < ring.wanted && (
+        <ul className="mt-2 border-l-[3px] border-sap pl-3">
+          <li>Another height with sound bark: measure and enter it again.</li>
+          <li>Fewer and larger doses, where the label allows it.</li>
+          <li>Another method: see the list below.</li>
+        </ul>
+      )}
       <details className="no-print mt-2">
         <summary className="flex min-h-12 items-center font-semibold">What counts in placing</summary>
         <p className="mb-2 text-[0.9375rem] text-ink-2">
@@ -148,13 +155,6 @@ export function RingBench({
           />
         ))}
       </details>
-      {ring.sites.length < ring.wanted && (
-        <ul className="mt-2 border-l-[3px] border-sap pl-3">
-          <li>Another height with sound bark: measure and enter it again.</li>
-          <li>Fewer and larger doses, where the label allows it.</li>
-          <li>Another method: see the list below.</li>
-        </ul>
-      )}
     </div>
   );
 }
