@@ -293,3 +293,67 @@ test('the next version of a label: a class table, a further use, what is wrong w
   await expect(page.getByRole('heading', { name: 'Changed since version 1' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Painted on young trunks/ })).toBeVisible();
 });
+
+test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at most 25 inputs from the decision on', async ({
+  page,
+}) => {
+  await signIn(page);
+  const mark = Date.now().toString(36);
+  await page.goto('/grounds/places/new');
+  await page.getByLabel('Client').selectOption({ index: 1 });
+  await page.getByLabel('Name of the place').fill(`Avenue ${mark}`);
+  await page.getByLabel(/^Area/).fill('60000');
+  await page.getByLabel(/^Nearest well/).fill('90');
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: `Avenue ${mark}` })).toBeVisible();
+  const placeId = /places\/([0-9a-f-]{36})/.exec(page.url())![1];
+  const rest = { diameter: null, height: null, lat: null, lon: null, order: null, note: null };
+  const csv = Array.from({ length: 41 }, (_, i) => `A${i + 1},wych-elm,${90 + 3 * i}`);
+  const answer = await page.request.post('/api/import', {
+    data: {
+      placeId,
+      mapping: { tag: 'tag', host: 'host', girth: 'girth', ...rest },
+      units: { trunk: 'cm', height: 'm' },
+      csv: ['tag,host,girth', ...csv].join('\n'),
+    },
+  });
+  expect(await answer.text()).toContain('41');
+  const id = await openTree(page, 'A1', mark);
+
+  let inputs = 0;
+  const one = <T>(done: Promise<T>) => (inputs++, done);
+  await one(page.goto(`/tree/${id}/decide?name=elm-leaf-beetle`));
+  await one(choose(page.getByRole('radio', { name: /^likely/ })));
+  await one(choose(page.getByRole('radio', { name: 'treat now', exact: true })));
+  await one(page.getByLabel('Why, in a sentence').fill('Third summer of skeletonised leaves along the whole avenue.'));
+  await one(page.getByRole('button', { name: 'Keep this decision' }).click());
+  await page.waitForURL(/prescribe/);
+  await one(page.getByRole('radio', { name: /Training label 1,/ }).check());
+  await expect(page.getByRole('heading', { name: 'How much, and where to pour' })).toBeVisible();
+  for (const [question, said] of [
+    ['Mulch and ground cover?', 'pulled back or bare'],
+    ['Anything eaten in the root zone?', 'nothing'],
+    ['What flowers below it or beside it?', 'nothing'],
+    ['Would it run off?', 'level'],
+  ] as const) {
+    const asked = page.getByRole('group', { name: question }).getByRole('radio', { name: said, exact: true });
+    if (await asked.count()) await one(choose(asked));
+  }
+  const reasons = page.getByPlaceholder('Go on because …');
+  for (let i = 0; i < (await reasons.count()); i++)
+    await one(reasons.nth(i).fill('One row of one planting, walked today'));
+  await one(page.getByRole('button', { name: 'All 40 like it' }).click());
+  await one(page.getByPlaceholder('because …', { exact: true }).fill('One row of one planting, walked today'));
+  await one(page.getByRole('button', { name: 'Make the plan' }).click());
+  await page.waitForURL(/apply/);
+  await expect(page.getByText('Planned on 41 trees; they wait on Rounds.')).toBeVisible();
+  expect(inputs).toBeLessThanOrEqual(25);
+  const other = await openTree(page, 'A41', mark);
+  await expect(
+    main(page)
+      .getByText(/As A1 in the same row/)
+      .first(),
+  ).toBeVisible();
+  await page.goto(`/tree/${other}/prescribe`);
+  await expect(page.getByRole('link', { name: 'Planned: start the sheet' })).toBeVisible();
+});

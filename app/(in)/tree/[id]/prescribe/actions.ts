@@ -17,7 +17,8 @@ import { prescribe, type Choices } from '@/core/prescribe/prescribe';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { addPlan, addWorkPlans, setPlanState, setProgramme as saveProgramme } from '@/store/plans';
 import { getLabel, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
-import { type Tree } from '@/store/tree';
+import { addVerdict, type Tree, type Verdict } from '@/store/tree';
+import type { Gate } from '@/core/gates/gate';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { noTree, seen, treeOf } from '../acting';
 import { saidSchema } from '../said';
@@ -39,6 +40,29 @@ const choicesSchema = z.object({
   weights: z.strictObject({ flare: z.number().min(0).max(3), sector: z.number().min(0).max(3) }).optional(),
 });
 
+/**
+ * What is named on a like tree of the row on which nothing is named yet: as on the tree in hand, and no surer than a tree
+ * that nobody has looked at can be.
+ */
+const verdictLike = (like: Tree, own: Tree): Verdict | null => {
+  const [given] = like.verdicts;
+  return given
+    ? {
+        ...given,
+        id: v7(),
+        at: new Date(),
+        lookId: own.looks[0]?.id ?? null,
+        certainty: own.looks.length ? given.certainty : 'possible',
+        reason: `As ${like.tag} in the same row. ${given.reason}`.slice(0, 2000),
+        ranking: [],
+        overturnedBy: [],
+      }
+    : null;
+};
+/** Holds that a certified person may go on in spite of, each with the reason given for the row; questions stay open. */
+const holdsReleased = (gates: Gate[], reason: string): Record<string, string> =>
+  reason ? Object.fromEntries(gates.filter((g) => g.strength === 'hold' && !g.asks).map((g) => [g.id, reason])) : {};
+
 /** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */
 export const makePlan = act(
   'prescribe',
@@ -54,6 +78,8 @@ export const makePlan = act(
       .array(z.object({ id: uuid, treeId: uuid }))
       .max(60, 'At most 60 trees at once.')
       .default([]),
+    /** Why to go on in spite of holds that only the like trees have. */
+    alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
   }),
   async (v, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
     const [labels, vessels, tanks, held] = await Promise.all([
@@ -67,8 +93,10 @@ export const makePlan = act(
     const now = station().at(new Date());
     // The row is planned as the tree in hand is: its programme goes with the plan.
     const one = async (treeId: string, like: Tree | null) => {
-      const tree = await treeOf(v, treeId);
-      if (!tree) return null;
+      const own = await treeOf(v, treeId);
+      if (!own) return null;
+      const verdict = own.verdicts.length || !like ? null : verdictLike(like, own);
+      const tree = verdict ? { ...own, verdicts: [verdict] } : own;
       // Sites moved by hand are those of the tree in hand.
       const { bearings, ...shared } = p.choices;
       const choices: Choices = {
@@ -81,12 +109,15 @@ export const makePlan = act(
       const result = prescribe(s, held.label, use, choices);
       const by = weighingOf(v, { ...tree, programme: like?.programme ?? tree.programme });
       const weighed = weighUse(held.label, use, result, 0, by);
+      const released = like ? { ...holdsReleased(result.gates, p.alikeReason), ...p.released } : p.released;
       return {
         tree,
+        verdict,
         s,
         choices,
         result,
-        open: blocked(result.gates, p.released),
+        released,
+        open: blocked(result.gates, released),
         price: weighed && priced(weighed, by),
       };
     };
@@ -120,6 +151,7 @@ export const makePlan = act(
       if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
       else {
         taken.push({ id: v7(), treeId: a.treeId });
+        if (other.verdict) await addVerdict(v, { ...other.verdict, treeId: a.treeId });
         await addPlan(v, {
           id: a.id,
           treeId: a.treeId,
@@ -128,7 +160,7 @@ export const makePlan = act(
           conditionId: other.s.condition.id,
           choices: other.choices,
           result: other.result,
-          released: p.released,
+          released: other.released,
           price: other.price,
         });
       }

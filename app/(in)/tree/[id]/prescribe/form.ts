@@ -21,6 +21,7 @@ export const emptyForm = (situation: Situation, usual: Choices) => ({
   weights: USUAL_WEIGHTS,
   typed: {} as Typed,
   alike: [] as string[],
+  alikeReason: '',
   released: {} as Record<string, string>,
 });
 export type PrescribeForm = ReturnType<typeof emptyForm>;

@@ -151,7 +151,13 @@ export function PrescribeBench(props: Props) {
     </>
   );
   const row = (
-    <Alike trees={props.alike} chosen={form.alike} onChoose={(next) => setForm((f) => ({ ...f, alike: next }))} />
+    <Alike
+      trees={props.alike}
+      chosen={form.alike}
+      onChoose={(next) => setForm((f) => ({ ...f, alike: next }))}
+      reason={work ? null : form.alikeReason}
+      onReason={(alikeReason) => setForm((f) => ({ ...f, alikeReason }))}
+    />
   );
 
   if (work)
@@ -300,6 +306,7 @@ export function PrescribeBench(props: Props) {
                         },
                         released: releasedOf(gates),
                         alike,
+                        alikeReason: form.alikeReason,
                       },
                       ({ left }) => {
                         forget();
