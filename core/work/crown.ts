@@ -1,3 +1,4 @@
+import { dayWords } from '../season/follow-ups';
 import { gate, type Gate } from '../gates/gate';
 import { figure, showTrunk, showVolume } from '../units/units';
 import { num, rule, type Ask, type Work, type WorkFacts } from './work';
@@ -32,6 +33,9 @@ export function closedSeason(f: Pick<WorkFacts, 'host' | 'today' | 'closedSeason
 const hazard: Ask = { key: 'hazard', kind: 'yes', name: 'Storm or hazard cut that cannot wait', usual: () => false };
 const dry: Ask = { key: 'dry', kind: 'yes', name: 'The bark is dry, no rain today', usual: () => true };
 
+/** A day of every year as people say it: 15 Apr. */
+const monthDay = (day: string) => dayWords(`2024-${day}`).replace(' 2024', '');
+
 /** Gates that every cut shares: closed season, live crown, clean tools. */
 function cutGates(f: WorkFacts, a: Record<string, unknown>, livePercent: number): Gate[] {
   const out: Gate[] = [];
@@ -45,7 +49,7 @@ function cutGates(f: WorkFacts, a: Record<string, unknown>, livePercent: number)
             'closed-season-hazard',
             'hold',
             'Closed season: hazard cut',
-            `${f.host.name} is closed to cutting from ${closed.from} to ${closed.to}; a storm or hazard cut passes with its reason.`,
+            `${f.host.name} is closed to cutting from ${monthDay(closed.from)} to ${monthDay(closed.to)}; a storm or hazard cut passes with its reason.`,
             `region ${f.region}`,
             [closed.why],
             'Write the reason; clean tools, paint the cut at once, record it.',
@@ -54,10 +58,10 @@ function cutGates(f: WorkFacts, a: Record<string, unknown>, livePercent: number)
             'closed-season',
             'stop',
             'Closed season',
-            `${f.host.name} is not cut here from ${closed.from} to ${closed.to}: ${closed.why}`,
+            `${f.host.name} is not cut here from ${monthDay(closed.from)} to ${monthDay(closed.to)}: ${closed.why}`,
             `region ${f.region}`,
-            [`today ${f.today}`],
-            `Allowed after ${open}-${closed.to}; a storm or hazard cut with its reason.`,
+            [`today ${dayWords(f.today)}`],
+            `Allowed after ${dayWords(`${open}-${closed.to}`)}; a storm or hazard cut with its reason.`,
           ),
     );
   }
@@ -219,6 +223,7 @@ export const crownWorks: Work[] = [
         whole: true,
         usual: () => 4,
       },
+      dry,
     ],
     workOut: (f, a) => ({
       figures: [{ name: 'Shoots, torn at their origin', value: String(num(a, 'shoots')), unit: '' }],
@@ -229,20 +234,23 @@ export const crownWorks: Work[] = [
         'Count them: the number falls when it works.',
       ],
       take: [{ what: 'Trowel, knife, gloves', amount: '1 set' }],
-      gates: a['union']
-        ? []
-        : [
-            gate(
-              'graft-union',
-              'hold',
-              'Where is the graft union?',
-              'Without it nobody knows which shoots are the stock.',
-              practice,
-              [],
-              'Find the union: a swelling, a change of bark, other leaves.',
-              'asked',
-            ),
-          ],
+      gates: [
+        ...cutGates(f, a, 0),
+        ...(a['union']
+          ? []
+          : [
+              gate(
+                'graft-union',
+                'hold',
+                'Where is the graft union?',
+                'Without it nobody knows which shoots are the stock.',
+                practice,
+                [],
+                'Find the union: a swelling, a change of bark, other leaves.',
+                'asked',
+              ),
+            ]),
+      ],
       minutes: 5 + num(a, 'shoots'),
       followUps: [
         rule(

@@ -112,7 +112,9 @@ it('for any day: every product once, capsules for every site and more, short onl
         expect(JSON.stringify(groups)).not.toMatch(/NaN|undefined|Infinity/);
         const capsules = sheets.filter((s) => s.method === 'trunk-injection' && s.device === 'capsule');
         if (capsules.length) {
-          const [all, spare] = at(groups, /^Capsules/)!.amount.match(/\d+/g)!.map(Number);
+          const [all, spare] = at(groups, /^Capsules/)!
+            .amount.match(/\d+/g)!
+            .map(Number);
           expect(all).toBe(capsules.reduce((a, s) => a + (s.sites ?? 0), 0));
           expect(spare).toBeGreaterThan(0);
         }

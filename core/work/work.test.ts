@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { findCondition, findHost } from '@/knowledge';
 import { closedSeason } from './crown';
-import { readAnswers, usualAnswers, type Answers, type WorkFacts } from './work';
+import { WORK_RULES } from './rules';
+import { readAnswers, usualAnswers, type Answers, type Work, type WorkFacts } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
 const f: WorkFacts = {
@@ -31,25 +32,28 @@ const figures = (id: string, a?: Answers, facts?: Partial<WorkFacts>) =>
   out(id, a, facts).figures.map((x) => `${x.value} ${x.unit}`.trim());
 const gateIds = (id: string, a?: Answers, facts?: Partial<WorkFacts>) => out(id, a, facts).gates.map((g) => g.id);
 
+/** Any answers to a work, each within what it asks for. */
+const answersTo = (w: Work) =>
+  fc.record(
+    Object.fromEntries(
+      w.asks.map((ask) => [
+        ask.key,
+        ask.kind === 'number'
+          ? ask.whole
+            ? fc.integer({ min: Math.ceil(ask.min), max: ask.max })
+            : fc.double({ min: ask.min, max: ask.max, noNaN: true })
+          : ask.kind === 'choice'
+            ? fc.constantFrom(...ask.options)
+            : fc.boolean(),
+      ]),
+    ),
+  ) as fc.Arbitrary<Answers>;
+
 it('every work gives figures, steps, a load and no nonsense, whatever is answered within its ranges', () => {
   for (const w of WORKS) {
-    const answers = fc.record(
-      Object.fromEntries(
-        w.asks.map((ask) => [
-          ask.key,
-          ask.kind === 'number'
-            ? ask.whole
-              ? fc.integer({ min: Math.ceil(ask.min), max: ask.max })
-              : fc.double({ min: ask.min, max: ask.max, noNaN: true })
-            : ask.kind === 'choice'
-              ? fc.constantFrom(...ask.options)
-              : fc.boolean(),
-        ]),
-      ),
-    ) as fc.Arbitrary<Answers>;
     fc.assert(
       fc.property(
-        answers,
+        answersTo(w),
         fc.double({ min: 1, max: 250, noNaN: true }),
         fc.constantFrom('metric' as const, 'us' as const),
         (a, diameterCm, system) => {
@@ -65,6 +69,34 @@ it('every work gives figures, steps, a load and no nonsense, whatever is answere
       { numRuns: 25, endOnFailure: true },
     );
   }
+});
+
+it('the matrix of rules names every gate of every work, with its strength, and no other', () => {
+  const root = { bearing: 90, state: 'decayed' as const };
+  const facts = fc.record({
+    host: fc.constantFrom(findHost('wych-elm')!, findHost('pedunculate-oak')!, findHost('silver-birch')!),
+    today: fc.constantFrom('2026-01-15', '2026-06-01'),
+    mainRoots: fc.constantFrom([], [root]),
+    diameterCm: fc.double({ min: 5, max: 120, noNaN: true }),
+  });
+  const seen = new Set<string>();
+  for (const w of WORKS)
+    fc.assert(
+      fc.property(answersTo(w), facts, (a, more) => {
+        for (const g of w.workOut({ ...f, ...more }, a).gates) {
+          const row = WORK_RULES.find((r) => r.ids.includes(g.id));
+          expect([g.id, row?.works.includes(w.id), row?.strength.includes(g.strength)]).toEqual([g.id, true, true]);
+          seen.add(`${w.id} ${g.id}`);
+        }
+      }),
+      { numRuns: 300 },
+    );
+  const ids = new Set([...seen].map((x) => x.split(' ')[1]!));
+  expect(WORK_RULES.flatMap((r) => r.ids).filter((id) => !ids.has(id))).toEqual([]);
+  const idle = WORK_RULES.flatMap((r) =>
+    r.works.filter((w) => !r.ids.some((id) => seen.has(`${w} ${id}`))).map((w) => [r.about, w]),
+  );
+  expect(idle).toEqual([]);
 });
 
 it('reads what was typed, and names the field that cannot be read', () => {

@@ -2,6 +2,8 @@ import Link from 'next/link';
 import { PRESENCE } from '@/core/gates/region';
 import { CHAPTERS } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
+import { WORK_RULES } from '@/core/work/rules';
+import { findWork } from '@/core/work/works';
 import { findCondition } from '@/knowledge';
 import { shelfLabels } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
@@ -30,9 +32,9 @@ export default async function Rules() {
     <>
       <p className="text-head leading-tight font-extrabold">Rules</p>
       <dl className="mt-3 border-t border-line-2">
-        <TagLine name="Gates">{rules.reduce((a, r) => a + r.ids.length, 0)}</TagLine>
+        <TagLine name="Gates">{[...rules, ...WORK_RULES].reduce((a, r) => a + r.ids.length, 0)}</TagLine>
         <TagLine name="Set by labels">{rules.filter((r) => r.setBy === 'label').length}</TagLine>
-        <TagLine name="By the region">{rules.filter((r) => r.setBy === 'region').length}</TagLine>
+        <TagLine name="By the region">{[...rules, ...WORK_RULES].filter((r) => r.setBy === 'region').length}</TagLine>
       </dl>
     </>
   );
@@ -106,6 +108,39 @@ export default async function Rules() {
           </div>
         </Section>
       ))}
+      <Section title="Works without a product">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Works without a product">
+          <table className="dense">
+            <thead>
+              <tr>
+                <th>Gate</th>
+                <th>Strength</th>
+                <th>Facts from</th>
+                <th>Set by</th>
+                <th>Checked by</th>
+              </tr>
+            </thead>
+            <tbody>
+              {WORK_RULES.map((r) => (
+                <tr key={r.ids[0]}>
+                  <td>
+                    <b>{r.about}</b>
+                    <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
+                  </td>
+                  <td className="whitespace-nowrap">{r.strength}</td>
+                  <td>{r.facts}</td>
+                  <td>{SET_BY[r.setBy]}</td>
+                  <td className="text-small">
+                    {[...r.works.map((w) => findWork(w)?.name ?? w), r.region?.(region) ? region.name : '']
+                      .filter(Boolean)
+                      .join(' · ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </Section>
       <Section title={`The profile of ${region.name}`} aside="what it adds to the labels; it never loosens one">
         {allows(v, 'manage people') ? (
           <RegionForm
