@@ -33,27 +33,24 @@ export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
     return p ?? null;
   });
 
-/** Opens a plan; an open plan of the same product on the same tree gives way to it. */
-export const addPlan = (
-  scope: Scope,
-  p: {
-    id: string;
-    treeId: string;
-    labelId: string;
-    useKey: string;
-    conditionId: string;
-    choices: Choices;
-    result: Prescription;
-    released: Record<string, string>;
-    price: Priced | null;
-  },
-) =>
-  within(scope, async (tx) => {
-    if ((await tx`select from plan where id = ${p.id}`).length) return;
-    await tx`update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${p.treeId} and label_id = ${p.labelId} and state = 'open'`;
-    await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, released, price, by_person)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId}, ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
-  });
+export interface NewPlan {
+  id: string;
+  treeId: string;
+  labelId: string;
+  useKey: string;
+  conditionId: string;
+  choices: Choices;
+  result: Prescription;
+  released: Record<string, string>;
+  price: Priced | null;
+}
+/** Opens a plan; an open plan of the same product on the same tree gives way to it. Sent twice, it lands once. */
+export async function insertPlan(tx: Tx, scope: Scope, p: NewPlan) {
+  if ((await tx`select from plan where id = ${p.id}`).length) return;
+  await tx`update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${p.treeId} and label_id = ${p.labelId} and state = 'open'`;
+  await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, released, price, by_person)
+    values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId}, ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
+}
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
   within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
@@ -134,6 +131,7 @@ export const addWorkPlans = (
     released: Record<string, string>;
     price: Priced;
   }[],
+  programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null = null,
 ) =>
   within(scope, async (tx) => {
     for (const w of works) {
@@ -142,6 +140,7 @@ export const addWorkPlans = (
       await tx`insert into work_plan (id, outfit_id, tree_id, work_id, condition_id, answers, sheet, released, price, by_person)
         values (${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId}, ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
     }
+    if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
   });
 
 /** Carries a work out or drops it; what follows from it is set in the same transaction. */
@@ -201,9 +200,15 @@ export const programmeOf = (scope: Scope, treeId: string): Promise<Programme | n
   within(scope, async (tx) => (await treeProgramme(tx, scope.outfitId, treeId))[0] ?? null);
 
 /** Sets the programme of trees; sent twice, it lands once. */
+export async function insertProgramme(
+  tx: Tx,
+  scope: Scope,
+  rows: readonly { id: string; treeId: string }[],
+  p: Programme,
+) {
+  for (const r of rows)
+    await tx`insert into programme (id, outfit_id, tree_id, school, every_years, years, by_person)
+      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${p.school}, ${p.everyYears}, ${p.years}, ${scope.personId}) on conflict (id) do nothing`;
+}
 export const setProgramme = (scope: Scope, rows: readonly { id: string; treeId: string }[], p: Programme) =>
-  within(scope, async (tx) => {
-    for (const r of rows)
-      await tx`insert into programme (id, outfit_id, tree_id, school, every_years, years, by_person)
-        values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${p.school}, ${p.everyYears}, ${p.years}, ${scope.personId}) on conflict (id) do nothing`;
-  });
+  within(scope, (tx) => insertProgramme(tx, scope, rows, p));

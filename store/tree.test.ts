@@ -3,11 +3,11 @@ import { detailSchema } from '@/core/diagnose/look';
 import { db, json, within, type Sql } from './db';
 import { dueBetween } from './follow-ups';
 import { addPhoto, getPhoto } from './photos';
-import { addPlan, getPlan, openPlans, programmeOf, setPlanState, setProgramme } from './plans';
+import { getPlan, openPlans, programmeOf, setPlanState, setProgramme } from './plans';
 import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
-import { addLooks, addReading, addVerdict, changeTree, getTree, settleChange } from './tree';
+import { addLooks, addReading, addVerdict, changeTree, getTree, planRow, settleChange } from './tree';
 
 let owner: Sql;
 let o: TestOutfit;
@@ -157,13 +157,15 @@ describe('a tree', () => {
   });
 });
 
+const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], verdicts: [], programme: null });
+
 describe('a plan', () => {
   it('gives way to a newer one of the same product, is read back whole, and can be dropped and taken back', async () => {
     const first = plan();
-    await addPlan(o, first);
+    await openPlan(first);
     const second = plan();
-    await addPlan(o, second);
-    await addPlan(o, second);
+    await openPlan(second);
+    await openPlan(second);
     const open = await openPlans(o);
     expect(open.map((p) => p.id)).toEqual([second.id]);
     expect(open[0]).toMatchObject({
@@ -191,10 +193,40 @@ describe('a plan', () => {
     await setProgramme(o, [{ id, treeId: o.treeId }], last);
     await setProgramme(o, [{ id, treeId: o.treeId }], { ...last, years: 1 });
     expect(await programmeOf(o, o.treeId)).toEqual(last);
-    await addPlan(o, plan());
+    await openPlan(plan());
     const read = await tree();
     expect(read.programme).toEqual(last);
     expect(read.plans[0]!.price).toEqual({ now: 9000, overYears: 30_000, years: 10 });
+  });
+  it('a row is planned together or not at all: a plan that cannot stand takes the verdicts and the others with it', async () => {
+    const verdict = {
+      id: v7(),
+      treeId: o.treeId,
+      lookId: null,
+      conditionId: 'elm-leaf-beetle',
+      certainty: 'possible',
+      decision: 'treat now',
+      reason: 'As T0 in the same row.',
+      ranking: [],
+      overturnedBy: [],
+    };
+    const good = plan();
+    const rows = [{ id: v7(), treeId: o.treeId }];
+    const as = { school: null, everyYears: 2, years: 5 };
+    const bad = { ...plan(), labelId: v7() };
+    const row = (plans: ReturnType<typeof plan>[]) =>
+      planRow(o, { plans, verdicts: [verdict], programme: { rows, as } });
+    await expect(row([good, bad])).rejects.toMatchObject({ code: '23503' });
+    const before = await tree();
+    expect(before.verdicts).toHaveLength(0);
+    expect(before.programme).toBeNull();
+    expect(await getPlan(o, good.id)).toBeNull();
+    await row([good]);
+    await row([good]);
+    const read = await tree();
+    expect(read.verdicts.map((x) => x.reason)).toEqual(['As T0 in the same row.']);
+    expect(read.programme).toEqual(as);
+    expect((await openPlans(o)).filter((x) => x.id === good.id)).toHaveLength(1);
   });
   it('a client may take several ways of an offer, none that was not offered, and answers once', async () => {
     const token = await addProposal(o, {
@@ -223,7 +255,7 @@ describe('a plan', () => {
       overturnedBy: [],
     });
     expect((await treatNotPlanned(o, 9)).map((t) => t.tag)).toEqual(['T1']);
-    await addPlan(o, plan());
+    await openPlan(plan());
     expect(await treatNotPlanned(o, 9)).toEqual([]);
     await owner`update plan set state = 'dropped' where tree_id = ${o.treeId}`;
     await addVerdict(o, {

@@ -10,7 +10,7 @@ import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
 import { json, within, type Scope, type Tx } from './db';
 import { activesOfYear } from './grounds';
-import { treeProgramme, treeWorks } from './plans';
+import { insertPlan, insertProgramme, treeProgramme, treeWorks, type NewPlan } from './plans';
 
 export interface Reading {
   id: string;
@@ -336,27 +336,36 @@ export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostI
       and (walk_order, id) > (${t.walkOrder}, ${t.id}) order by walk_order, id limit 60`,
   );
 
-export const addVerdict = (
+export interface NewVerdict {
+  id: string;
+  treeId: string;
+  lookId: string | null;
+  conditionId: string;
+  certainty: string;
+  decision: string;
+  reason: string;
+  ranking: { id: string; p: number }[];
+  overturnedBy: string[];
+}
+const insertVerdict = (tx: Tx, scope: Scope, v: NewVerdict) =>
+  tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}) on conflict (id) do nothing`;
+export const addVerdict = (scope: Scope, v: NewVerdict) => within(scope, (tx) => insertVerdict(tx, scope, v));
+
+/** A tree and its like of the row: what is named on them, their plans and their programme, together or not at all. */
+export const planRow = (
   scope: Scope,
-  v: {
-    id: string;
-    treeId: string;
-    lookId: string | null;
-    conditionId: string;
-    certainty: string;
-    decision: string;
-    reason: string;
-    ranking: { id: string; p: number }[];
-    overturnedBy: string[];
+  row: {
+    plans: readonly NewPlan[];
+    verdicts: readonly NewVerdict[];
+    programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null;
   },
 ) =>
-  within(
-    scope,
-    (
-      tx,
-    ) => tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}) on conflict (id) do nothing`,
-  );
+  within(scope, async (tx) => {
+    for (const v of row.verdicts) await insertVerdict(tx, scope, v);
+    for (const p of row.plans) await insertPlan(tx, scope, p);
+    if (row.programme) await insertProgramme(tx, scope, row.programme.rows, row.programme.as);
+  });
 
 export const changeTree = (
   scope: Scope,

@@ -15,9 +15,9 @@ import { LEAF_STATES } from '@/core/diagnose/words';
 import { blocked } from '@/core/gates/rules';
 import { prescribe, type Choices } from '@/core/prescribe/prescribe';
 import { SOIL_WORDS } from '@/core/weather/air';
-import { addPlan, addWorkPlans, setPlanState, setProgramme as saveProgramme } from '@/store/plans';
+import { addWorkPlans, setPlanState, setProgramme as saveProgramme } from '@/store/plans';
 import { getLabel, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
-import { addVerdict, type Tree, type Verdict } from '@/store/tree';
+import { planRow, type NewVerdict, type Tree, type Verdict } from '@/store/tree';
 import type { Gate } from '@/core/gates/gate';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { noTree, seen, treeOf } from '../acting';
@@ -123,7 +123,7 @@ export const makePlan = act(
     };
     const chosen = await one(p.treeId, null);
     if (!chosen) return noTree;
-    const { tree, s, choices, result, open, price } = chosen;
+    const { tree, result, open } = chosen;
     if (!result.dose.ok || open.length)
       return {
         ok: false,
@@ -131,41 +131,32 @@ export const makePlan = act(
           ? open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` }))
           : [{ path: '', sentence: 'There is no dose for this tree.' }],
       };
-    await addPlan(v, {
-      id: p.id,
-      treeId: tree.id,
+    const planned = (x: NonNullable<Awaited<ReturnType<typeof one>>>, planId: string) => ({
+      id: planId,
+      treeId: x.tree.id,
       labelId: p.labelId,
       useKey: use.key,
-      conditionId: s.condition!.id,
-      choices,
-      result,
-      released: p.released,
-      price,
+      conditionId: x.s.condition!.id,
+      choices: x.choices,
+      result: x.result,
+      released: x.released,
+      price: x.price,
     });
+    const plans = [planned(chosen, p.id)];
+    const verdicts: NewVerdict[] = [];
     const left: { tag: string; why: string }[] = [];
-    const taken: { id: string; treeId: string }[] = [];
     for (const a of p.alike) {
       const other = await one(a.treeId, tree);
       if (!other) continue;
       const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
       if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
       else {
-        taken.push({ id: v7(), treeId: a.treeId });
-        if (other.verdict) await addVerdict(v, { ...other.verdict, treeId: a.treeId });
-        await addPlan(v, {
-          id: a.id,
-          treeId: a.treeId,
-          labelId: p.labelId,
-          useKey: use.key,
-          conditionId: other.s.condition.id,
-          choices: other.choices,
-          result: other.result,
-          released: other.released,
-          price: other.price,
-        });
+        plans.push(planned(other, a.id));
+        if (other.verdict) verdicts.push({ ...other.verdict, treeId: a.treeId });
       }
     }
-    if (tree.programme) await saveProgramme(v, taken, tree.programme);
+    const rows = plans.slice(1).map(({ treeId }) => ({ id: v7(), treeId }));
+    await planRow(v, { plans, verdicts, programme: tree.programme && { rows, as: tree.programme } });
     seen();
     return { ok: true, value: { left } };
   },
@@ -222,14 +213,9 @@ export const planWork = act(
         price: priced(weighWork(work, sheet, 0, by), by),
       });
     }
-    await addWorkPlans(v, plans);
     const programme = first?.programme;
-    if (programme)
-      await saveProgramme(
-        v,
-        plans.flatMap(({ treeId }) => (treeId === p.treeId ? [] : [{ id: v7(), treeId }])),
-        programme,
-      );
+    const rows = plans.flatMap(({ treeId }) => (treeId === p.treeId ? [] : [{ id: v7(), treeId }]));
+    await addWorkPlans(v, plans, programme ? { rows, as: programme } : null);
     seen();
     return done;
   },
