@@ -247,7 +247,7 @@ export function LabelEditor({
           </button>
         )}
 
-        <details className="mt-5" open={f.keeps !== '' || f.partners !== '' || f.notWith.length > 0 || f.n !== ''}>
+        <details className="mt-5 mb-5" open={f.keeps !== '' || f.partners !== '' || f.notWith.length > 0 || f.n !== ''}>
           <summary className="flex min-h-12 items-center font-semibold">
             More that the label says of the product
           </summary>
@@ -375,9 +375,11 @@ export function LabelEditor({
           targets={targets}
           actives={f.actives.map((a) => a.name)}
         />
-        <button data-confirm className="press press-main mt-4 min-w-56" disabled={busy || !read.success}>
-          {busy ? 'Keeping …' : 'Put it on the shelf'}
-        </button>
+        <div className="mt-8 border-t-2 border-bark pt-5">
+          <button data-confirm className="press press-main min-w-56" disabled={busy || !read.success}>
+            {busy ? 'Keeping …' : 'Put it on the shelf'}
+          </button>
+        </div>
         {begun && issues.length > 0 && (
           <p className="mt-2 font-semibold">{issues.length} things to be put right first, in the margin.</p>
         )}
