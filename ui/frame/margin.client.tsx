@@ -44,7 +44,7 @@ export function MarginShell({
         <button type="button" onClick={() => setOpen(false)} className="press mb-4 hidden w-full phone:flex">
           Close
         </button>
-        <div className="flex flex-col gap-6">{margin}</div>
+        <div className="flex flex-col gap-6 desk:h-full">{margin}</div>
       </aside>
     </>
   );
