@@ -31,20 +31,14 @@ const without = <T extends object>(o: T | null | undefined, ...keys: (keyof T)[]
 const only = <T extends object>(o: T, ...keys: (keyof T)[]): Partial<T> =>
   Object.fromEntries(Object.entries(o).filter(([k]) => keys.includes(k as keyof T))) as Partial<T>;
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-/** A piece with the label's words: the words of before while its numbers are the same, new ones where they changed. */
-function worded<T extends object>(
-  piece: T,
-  was: ({ text: string } & object) | undefined,
-  words: string,
-): T & { text: string } {
-  if (was) {
-    const sorted = (o: object) => Object.fromEntries(Object.entries(o).sort(([a], [b]) => a.localeCompare(b)));
-    const { text, ...rest } = was;
-    if (same(sorted(JSON.parse(JSON.stringify(rest)) as object), sorted(JSON.parse(JSON.stringify(piece)) as object)))
-      return { ...piece, text };
-  }
-  return { ...piece, text: words };
+/** What a piece says, whatever the order of its keys and without what is undefined. */
+const plain = (o: object) =>
+  JSON.stringify(Object.entries(JSON.parse(JSON.stringify(o)) as object).sort(([a], [b]) => a.localeCompare(b)));
+type Worded = { text: string } & object;
+/** A piece with the label's words: those of before while its numbers are the same, new ones where they changed. */
+function worded<T extends object>(piece: T, was: Worded | readonly Worded[] | undefined, words: string) {
+  const before = ([] as Worded[]).concat(was ?? []).find((w) => plain(without(w, 'text')) === plain(piece));
+  return { ...piece, text: before?.text ?? words };
 }
 const banded = (t: TableDraft, entry: (row: RowDraft, i: number) => unknown) => ({
   by: t.by,
@@ -96,7 +90,7 @@ function sitesOf(f: UseDraft, was: SiteRule | undefined) {
         ? { rule: 'volume-per-device', volume: { value: n(f.siteEvery), unit: f.siteUnit } }
         : { rule: f.siteRule, each: { value: n(f.siteEvery), unit: f.siteUnit } };
   const piece = {
-    ...Object.fromEntries(Object.entries(was ?? {}).filter(([k]) => k !== 'text')),
+    ...without(was, 'text'),
     count,
     drillMm: n(f.drill),
     depthMm: n(f.depth),
@@ -127,11 +121,7 @@ function limitOf(l: LimitDraft, was: readonly LabelUse['limits'][number][]) {
     l.limit === 'per-area-year'
       ? `Not more than ${l.value} ${l.unit} ${l.active} on ${l.each} ${l.eachUnit} in a year.`
       : `${l.limit.replace(/-/g, ' ')}: ${l.value} ${l.unit}`;
-  return worded(
-    piece,
-    was.find((w) => w.limit === l.limit && 'text' in worded(piece, w, '') && worded(piece, w, '').text),
-    words,
-  );
+  return worded(piece, was, words);
 }
 
 function useOf(f: UseDraft, was: LabelUse | undefined, key: string, label: Pick<LabelDraft, 'actives'>) {
@@ -302,11 +292,7 @@ export function labelOf(f: LabelDraft, from: Label | null): unknown {
         from?.sensitiveHosts.find((x) => x.host === host) ?? { host, text: 'It may burn this host, says the label.' },
     ),
     notWith: f.notWith.map((x) =>
-      worded(
-        { what: x.what, days: n(x.days) },
-        from?.notWith.find((w) => w.what === x.what && w.days === n(x.days)),
-        `Not within ${x.days} days of ${x.what}.`,
-      ),
+      worded({ what: x.what, days: n(x.days) }, from?.notWith, `Not within ${x.days} days of ${x.what}.`),
     ),
     actives: f.actives.map((a) => {
       const [scheme, ...code] = a.group.trim().split(/\s+/);

@@ -3,7 +3,6 @@ import type { Gate } from '../gates/gate';
 import { forbidding } from '../gates/rules';
 import { AIRBORNE, METHOD_NAMES } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
-import type { Visit } from '../season/programme';
 import { showAmount } from '../units/units';
 import type { WorkSheet } from '../work/work';
 import {
@@ -29,8 +28,6 @@ export interface Weighed {
   now: number;
   overYears: number;
   visitsAYear: number;
-  /** Every visit that it brings over the years, treatments and looks, in order of day. */
-  visits: Visit[];
   /** Holes in the trunk over the years. */
   wounds: number;
   control: Control;
@@ -58,8 +55,8 @@ export function weighUse(
   if (!dose.ok) return null;
   const holes = dose.sites?.count ?? 0;
   const once = onceOfUse(label, use, dose, w.prices);
-  const { times, ...years } = overTheYears(stepOfUse(use, w), once, w);
-  const { window, ...control } = expectedOfUse(use, years.visits[0]?.day ?? w.today, w, own);
+  const { times, visits, ...years } = overTheYears(stepOfUse(use, w), once, w);
+  const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? w.today, w, own);
   const air = AIRBORNE.includes(use.method);
   const needs = [
     ...(window ? [window] : []),
@@ -103,7 +100,7 @@ export function weighWork(
   own?: OwnResults,
 ): Weighed {
   const once = w.prices.visit + (sheet.minutes / 60) * w.prices.hour;
-  const { visits, overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, w), once, w);
+  const { overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, w), once, w);
   const first = sheet.figures[0]!;
   const { window, ...control } = expected('work', [work.method], w.today, w, own);
   return {
@@ -114,7 +111,6 @@ export function weighWork(
     now: Math.round(once),
     overYears,
     visitsAYear,
-    visits,
     wounds: 0,
     control,
     bees: 'spared',

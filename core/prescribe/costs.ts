@@ -129,7 +129,7 @@ export const priced = ({ now, overYears }: { now: number; overYears: number }, w
 });
 
 /** A use of a label as a step of a plan: its rules under the programme. */
-export const stepOfUse = (use: LabelUse, w: Weighing): Step => ({
+export const stepOfUse = (use: LabelUse, w: Pick<Weighing, 'programme' | 'school'>): Step => ({
   name: METHOD_NAMES[use.method],
   rules: programmed(use.followUps, use.method === 'trunk-injection', w.programme ?? USUAL_PROGRAMME, w.school),
   minDays: use.intervals.minDays ?? 0,
@@ -137,7 +137,11 @@ export const stepOfUse = (use: LabelUse, w: Weighing): Step => ({
   months: use.months,
 });
 /** A work without a label as a step of a plan. */
-export const stepOfWork = (name: string, rules: readonly FollowUpRule[], w: Weighing): Step => ({
+export const stepOfWork = (
+  name: string,
+  rules: readonly FollowUpRule[],
+  w: Pick<Weighing, 'programme' | 'school'>,
+): Step => ({
   name,
   rules: programmed(rules, false, w.programme ?? USUAL_PROGRAMME, w.school),
   minDays: 0,

@@ -8,7 +8,6 @@ const way = {
   now: 15500,
   overYears: 52300,
   visitsAYear: 1 / 3,
-  visits: [],
   wounds: 40,
   control: { low: 0.6, likely: 0.85, high: 0.97, lasts: 'one to three seasons', from: 'x' },
   bees: 'spared',

@@ -38,7 +38,8 @@ function intoMonths(day: Day, months: number[] | undefined): Day {
   return d;
 }
 
-const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0, -1) : unit}`;
+/** @example span(1, 'years') // '1 year' */
+export const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0, -1) : unit}`;
 
 /**
  * What comes next, computed from what was *done*.

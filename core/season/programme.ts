@@ -1,5 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { after, followUps, type Day } from './follow-ups';
+import { after, followUps, span, type Day } from './follow-ups';
 import type { FollowUpRule } from './rules';
 
 /** The programme of one tree's plan; what is null is left to the outfit's school or to the label. */
@@ -21,8 +21,10 @@ export const SCHOOL_NAMES: Record<NonNullable<Programme['school']>, string> = {
 /** @example programmeWords({ school: null, everyYears: 3, years: 10 }, 'organic') // 'organic only; injections every 3 years; planned for 10 years' */
 export function programmeWords(p: Programme, school: NonNullable<Programme['school']>): string {
   const every =
-    p.everyYears === null ? 'as the label has it' : `every ${p.everyYears === 1 ? 'year' : `${p.everyYears} years`}`;
-  return `${SCHOOL_NAMES[p.school ?? school]}; injections ${every}; planned for ${p.years === 1 ? '1 year' : `${p.years} years`}`;
+    p.everyYears === null
+      ? 'as the label has it'
+      : `every ${p.everyYears === 1 ? 'year' : span(p.everyYears, 'years')}`;
+  return `${SCHOOL_NAMES[p.school ?? school]}; injections ${every}; planned for ${span(p.years, 'years')}`;
 }
 
 const THRESHOLD = 'a look finds it above the threshold';

@@ -98,7 +98,8 @@ const ALWAYS = [
 ];
 
 const sum = <T>(of: readonly T[], f: (x: T) => number) => of.reduce((a, x) => a + f(x), 0);
-const by = <T, K>(of: readonly T[], f: (x: T) => K | null): Map<K, T[]> => {
+/** The things that share a key, in the order they came; what has none is left out. */
+export const groupBy = <T, K>(of: readonly T[], f: (x: T) => K | null): Map<K, T[]> => {
   const out = new Map<K, T[]>();
   for (const x of of) {
     const k = f(x);
@@ -139,7 +140,7 @@ export function loadOut(
     amount,
     ...(have !== null && have < wanted ? { short: `the shelf has ${have}` } : {}),
   });
-  const products = [...by(sheets, (s) => s.labelKey).values()].map((of) =>
+  const products = [...groupBy(sheets, (s) => s.labelKey).values()].map((of) =>
     line(
       of[0]!.labelName,
       showAmount(
@@ -153,7 +154,7 @@ export function loadOut(
   if (mix > 0) products.push(line('Water', showVolume(mix, system).text));
 
   const injections = sheets.filter((s) => s.method === 'trunk-injection');
-  const devices = [...by(injections, (s) => s.device)].flatMap(([device, of]) => {
+  const devices = [...groupBy(injections, (s) => s.device)].flatMap(([device, of]) => {
     const all = sum(of, (s) => s.sites ?? 0);
     const largest = Math.max(...of.map((s) => s.sites ?? 0));
     const holds = of[0]!.deviceHolds
@@ -180,7 +181,7 @@ export function loadOut(
             : []),
         ];
   });
-  const bits = [...by(injections, (s) => s.drillMm)].map(([mm, of]) => {
+  const bits = [...groupBy(injections, (s) => s.drillMm)].map(([mm, of]) => {
     const wanted = Math.ceil(sum(of, (s) => s.sites ?? 0) / HOLES_A_BIT) + 1;
     return line(`Bits ${showFine(mm, system).text}, sharp and clean`, `${wanted}`, wanted, owned('bit', mm));
   });
@@ -197,7 +198,7 @@ export function loadOut(
     ),
   );
   const take = [
-    ...by(
+    ...groupBy(
       works.flatMap((w) => w.sheet.take.flatMap((t) => (t.cut ? [] : [{ ...t, tag: w.tag }]))),
       (t) => t.what,
     ),

@@ -3,7 +3,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
-import { dayOrder, loadOut } from '@/core/work/load-out';
+import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { listEquipment } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
@@ -13,18 +13,12 @@ import { PrintButton } from '@/ui/controls/print.client';
 
 export const metadata = { title: 'Rounds' };
 
-const group = <T, K>(of: readonly T[], by: (x: T) => K) => {
-  const out = new Map<K, T[]>();
-  for (const x of of) out.set(by(x), [...(out.get(by(x)) ?? []), x]);
-  return out;
-};
-
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
   const [plans, works, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
-  const workPlaces = [...group(works, (w) => w.placeId).values()];
-  const places = group(plans, (p) => p.placeId);
+  const workPlaces = [...groupBy(works, (w) => w.placeId).values()];
+  const places = groupBy(plans, (p) => p.placeId);
   const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
   const here = [...plans, ...works].find((p) => p.placeId === place) ?? null;
   const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);

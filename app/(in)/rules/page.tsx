@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { Rule } from '@/core/gates/gate';
 import { PRESENCE } from '@/core/gates/region';
 import { CHAPTERS } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
@@ -64,82 +65,39 @@ export default async function Rules() {
       <h1>Every gate, and who sets it</h1>
       {CHAPTERS.map((c) => (
         <Section key={c.name} title={c.name}>
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={c.name}>
-            <table className="dense">
-              <thead>
-                <tr>
-                  <th>Gate</th>
-                  <th>Strength</th>
-                  <th>Facts from</th>
-                  <th>Set by</th>
-                  <th>In force through</th>
-                </tr>
-              </thead>
-              <tbody>
-                {c.rules.map((r) => {
-                  const of = r.label ? labels.filter((l) => l.uses.some((u) => r.label!(l, u))) : [];
-                  const here = r.region?.(region) ?? false;
-                  return (
-                    <tr key={r.ids[0]}>
-                      <td>
-                        <b>{r.about}</b>
-                        <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
-                      </td>
-                      <td className="whitespace-nowrap">{r.strength}</td>
-                      <td>{r.facts}</td>
-                      <td>{SET_BY[r.setBy]}</td>
-                      <td className="text-small">
-                        {[
-                          of.length === labels.length && of.length
-                            ? 'every label'
-                            : of.length > 4
-                              ? `${of.length} of ${labels.length} labels`
-                              : of.map((l) => l.name).join('; '),
-                          here ? region.name : '',
-                        ]
-                          .filter(Boolean)
-                          .join(' · ') || (r.label || r.region ? 'no label on this shelf' : 'always')}
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
-          </div>
+          <Matrix
+            name={c.name}
+            where="In force through"
+            rows={c.rules.map((r) => {
+              const of = r.label ? labels.filter((l) => l.uses.some((u) => r.label!(l, u))) : [];
+              const through =
+                of.length === labels.length && of.length
+                  ? 'every label'
+                  : of.length > 4
+                    ? `${of.length} of ${labels.length} labels`
+                    : of.map((l) => l.name).join('; ');
+              const here = r.region?.(region) ? region.name : '';
+              return {
+                ...r,
+                where:
+                  [through, here].filter(Boolean).join(' · ') ||
+                  (r.label || r.region ? 'no label on this shelf' : 'always'),
+              };
+            })}
+          />
         </Section>
       ))}
       <Section title="Works without a product">
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Works without a product">
-          <table className="dense">
-            <thead>
-              <tr>
-                <th>Gate</th>
-                <th>Strength</th>
-                <th>Facts from</th>
-                <th>Set by</th>
-                <th>Checked by</th>
-              </tr>
-            </thead>
-            <tbody>
-              {WORK_RULES.map((r) => (
-                <tr key={r.ids[0]}>
-                  <td>
-                    <b>{r.about}</b>
-                    <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
-                  </td>
-                  <td className="whitespace-nowrap">{r.strength}</td>
-                  <td>{r.facts}</td>
-                  <td>{SET_BY[r.setBy]}</td>
-                  <td className="text-small">
-                    {[...r.works.map((w) => findWork(w)?.name ?? w), r.region?.(region) ? region.name : '']
-                      .filter(Boolean)
-                      .join(' · ')}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Matrix
+          name="Works without a product"
+          where="Checked by"
+          rows={WORK_RULES.map((r) => ({
+            ...r,
+            where: [...r.works.map((w) => findWork(w)?.name ?? w), r.region?.(region) ? region.name : '']
+              .filter(Boolean)
+              .join(' · '),
+          }))}
+        />
       </Section>
       <Section title={`The profile of ${region.name}`} aside="what it adds to the labels; it never loosens one">
         {allows(v, 'manage people') ? (
@@ -180,5 +138,46 @@ export default async function Rules() {
         )}
       </Section>
     </Frame>
+  );
+}
+
+/** Gates of one kind: what each is about, how strong, where its facts come from, who sets it, and where it is in force. */
+function Matrix({
+  name,
+  where,
+  rows,
+}: {
+  name: string;
+  where: string;
+  rows: (Pick<Rule, 'ids' | 'about' | 'strength' | 'facts' | 'setBy'> & { where: string })[];
+}) {
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={name}>
+      <table className="dense">
+        <thead>
+          <tr>
+            <th>Gate</th>
+            <th>Strength</th>
+            <th>Facts from</th>
+            <th>Set by</th>
+            <th>{where}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.ids[0]}>
+              <td>
+                <b>{r.about}</b>
+                <span className="block text-small text-ink-2">{r.ids.join(', ')}</span>
+              </td>
+              <td className="whitespace-nowrap">{r.strength}</td>
+              <td>{r.facts}</td>
+              <td>{SET_BY[r.setBy]}</td>
+              <td className="text-small">{r.where}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -9,7 +9,6 @@ import { recordVersions, writeRecord } from '@/store/book';
 import { programmeOf } from '@/store/plans';
 import { getPlace } from '@/store/grounds';
 import { getLabel, lotById } from '@/store/shelf';
-import { weighingOf } from '@/app/_server/situation';
 import { act, refuse, type Answer } from '@/app/_server/act';
 
 /** The next version of a record: stock and follow-ups follow it, in one transaction. */
@@ -25,13 +24,12 @@ export const correctRecord = act('correct', correctionSchema, async (v, k): Prom
   ]);
   const use = held?.label.uses.find((u) => u.key === newest.data.use.key);
   if (!use) return refuse('', 'The label version of this record is gone.');
-  const timeZone = place?.timeZone ?? v.timeZone;
   const made = correct(
     {
       now: new Date(),
-      timeZone,
+      timeZone: place?.timeZone ?? v.timeZone,
       use,
-      rules: stepOfUse(use, weighingOf(v, { timeZone, programme, verdicts: [] })).rules,
+      rules: stepOfUse(use, { programme, school: v.schools.programme }).rules,
       was: newest.data,
       wasWithdrawn: newest.withdrawn,
       lot,

@@ -107,7 +107,7 @@ export const makePlan = act(
       };
       const s = situationOf(v, tree, labels, vessels, { tanks });
       const result = prescribe(s, held.label, use, choices);
-      const by = weighingOf(v, { ...tree, programme: like?.programme ?? tree.programme });
+      const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
       const weighed = weighUse(held.label, use, result, 0, by);
       const released = like ? { ...holdsReleased(result.gates, p.alikeReason), ...p.released } : p.released;
       return {

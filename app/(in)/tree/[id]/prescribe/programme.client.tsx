@@ -9,6 +9,7 @@ import {
   type Step,
   type Visit,
 } from '@/core/season/programme';
+import { span } from '@/core/season/follow-ups';
 import { FormFaults, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -30,7 +31,7 @@ const KINDS: Record<Visit['kind'], string> = {
   'site-work': 'Site work',
 };
 const AS_IS = '';
-const years = (n: number) => (n === 1 ? '1 year' : `${n} years`);
+const years = (n: number) => span(n, 'years');
 const upTo = (l: { min: number; max: number }) => Array.from({ length: l.max - l.min + 1 }, (_, i) => l.min + i);
 
 /** The plan of one tree as one thing: its steps and what they come to, its programme, its visits and their rules. */
