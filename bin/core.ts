@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { NotKnown } from '@/core/question';
 import { QUESTIONS } from '@/core/questions';
-import { findCondition, findHost, regions, shipped, trainingLabels } from '@/knowledge';
+import { exclusions, findCondition, findHost, regions, shipped, trainingLabels } from '@/knowledge';
 
 /** `npm run -s core -- <question> < input.json`: the core without the app. Bad input exits 2 with path and sentence. */
 const [name, ...flags] = process.argv.slice(2);
@@ -61,6 +61,7 @@ function main() {
       host: findHost,
       condition: findCondition,
       knowledge: () => shipped,
+      exclusions: () => exclusions,
       region: (key) =>
         regions[key] ?? refuse('region', `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}`),
     }),

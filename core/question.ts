@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
+import type { Exclusion } from './diagnose/doubts';
 import type { Label } from './label/schema';
 import type { Situation } from './prescribe/prescribe';
 
@@ -10,6 +11,7 @@ export interface Lookup {
   condition(id: string): z.infer<typeof conditionSchema> | null;
   region(key: string): Situation['region'];
   knowledge(): Knowledge;
+  exclusions(): readonly Exclusion[];
 }
 
 /** A key that leads nowhere, told like a schema's own fault. */

@@ -356,7 +356,7 @@ export const QUESTIONS: Record<string, Question> = {
   diagnose: question(
     'what it may be: ranking, evidence for and against, the next looks, what would change it',
     caseSchema,
-    (q, look) => diagnoseCase(known(q, look), look.knowledge()),
+    (q, look) => diagnoseCase(known(q, look), look.knowledge(), look.exclusions()),
   ) as Question,
   decide: question(
     'what to do about it: the decision with its reasons, duties, thresholds and open methods',
@@ -364,7 +364,7 @@ export const QUESTIONS: Record<string, Question> = {
     (q, look) => {
       known(q, look);
       if (q.named !== undefined) found(look.condition(q.named), 'named', `there is no condition “${q.named}”`);
-      return decideCase(q, look.knowledge());
+      return decideCase(q, look.knowledge(), q.region === null ? undefined : look.region(q.region));
     },
   ) as Question,
   knowledge: question(

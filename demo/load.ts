@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { writeUp } from '@/core/book/write';
 import { dayIn, after, type Day } from '@/core/season/follow-ups';
 import { USUAL_PRICES } from '@/core/cost/prices';
-import { USUAL_SCHOOLS } from '@/core/decide/decide';
+import { USUAL_SCHOOLS } from '@/core/decide/schools';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { priced, type Weighing } from '@/core/prescribe/costs';
 import { prescribe, type Choices, type Situation } from '@/core/prescribe/prescribe';
@@ -564,7 +564,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         if (n % 4 === 0) apply('training-01-drench', '25-118', ago(380));
         else if (n % 6 === 2) planOnly('training-01-drench');
       }
-      if (condition.id === 'lime-iron-shortage') apply('training-06-iron', 'FE-16', seasonDay('06-05', i % 2));
+      if (condition.id === 'iron-shortage') apply('training-06-iron', 'FE-16', seasonDay('06-05', i % 2));
     }
   }
 }

@@ -396,7 +396,7 @@ export const cases: Case[] = [
   },
   {
     hosts: ['pedunculate-oak'],
-    condition: 'lime-iron-shortage',
+    condition: 'iron-shortage',
     certainty: 'near certain',
     decision: 'treat in its window',
     crownLoss: 8,

@@ -113,6 +113,22 @@ const data: z.input<typeof hostSchema>[] = [
     ],
   },
   {
+    id: 'apple',
+    name: 'Apple',
+    latin: 'Malus domestica',
+    groups: ['apple', 'broadleaf', 'pome'],
+    growthCmPerYear: 1.1,
+    largestCm: 90,
+    beePlant: 'strongly',
+    edible: true,
+    evergreen: false,
+    rootstock: GRAFTED_POME,
+    key: [
+      bark('Leaf oval, finely toothed, felted below?', ['pear', 'hawthorn']),
+      bark('Growth above the graft union, not from the rootstock?', ['rootstock-shoot']),
+    ],
+  },
+  {
     id: 'pear',
     name: 'Pear',
     latin: 'Pyrus communis',

@@ -14,6 +14,7 @@ const byId = <T extends { id: string }>(list: readonly T[]) => {
 /** What ships with Elmhorn, before an outfit adds its own. */
 export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes };
 export { hosts, conditions };
+export { exclusions } from './exclusions';
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
 export const findHost: (id: string) => Host | null = byId(hosts);

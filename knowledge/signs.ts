@@ -2,12 +2,66 @@ import { z } from 'zod';
 import { signSchema, type Sign } from '@/core/diagnose/knowledge';
 
 type More = Partial<Pick<Sign, 'echoes' | 'dig' | 'figure' | 'sector' | 'count'>>;
+/** Places where a sign, once made, stands through winter; and what stands elsewhere. */
+const LASTING_PLACES: readonly Sign['place'][] = ['collar', 'trunk', 'bark', 'branches', 'neighbours'];
+const PASSING = ['one-limb-yellow', 'horns-orange', 'mower-wound'];
+const LASTING = [
+  'mummies',
+  'black-film-wipes',
+  'top-dieback',
+  'crown-thin',
+  'worse-each-year',
+  'cone-galls',
+  'short-growth',
+  'shoots-torn',
+  'bud-galls-green-red',
+  'leader-dead',
+  'shoots-bored',
+  'shoots-other',
+  'silk-nest-pine',
+  'grade-changed',
+  'mulch-on-trunk',
+  'turf-to-trunk',
+  'newly-planted',
+  'gas-smell',
+];
 /** id, words for the field, what a 4 looks like, how often it is there by chance, host groups, and what else is special. */
 type Row = [id: string, words: string, worst: string, idle?: number, groups?: string[], more?: More];
+/** What a sign means for whoever stands below, whatever made it. */
+const DANGER: Readonly<Record<string, string>> = {
+  'base-brackets': 'brackets at the base: decay where the tree stands',
+  'brackets-trunk': 'brackets on the trunk: decay in the stem',
+  'base-rocks': 'the base moves',
+  'mushrooms-base': 'mushrooms at the base: roots may be rotten',
+  'white-fans': 'white fans under the bark: roots may be rotten',
+  'black-cords': 'black cords at the base: roots may be rotten',
+  'crust-silver': 'a crust on the wood: it breaks without warning',
+  'sudden-collapse': 'the whole tree collapsed within weeks',
+  'bolt-strip': 'a bolt of lightning may have split the wood',
+  'roots-cut': 'roots are cut: what holds it may be gone',
+  'bark-sunken-base': 'dead bark at the base: what stands on it may be decayed',
+  'broken-limbs': 'broken limbs hang or have opened the wood',
+  'tie-grown-in': 'a tie has cut in: the stem may snap there',
+};
+/** Signs of the surroundings or of health. */
+const SETTING = [
+  'crown-full',
+  'lichen',
+  'helpers',
+  'juniper-near',
+  'works-near',
+  'stump-near',
+  'salt-near',
+  'dead-elms-near',
+  'dead-oaks-near',
+];
 const at = (place: Sign['place'], rows: Row[]): z.input<typeof signSchema>[] =>
   rows.map(([id, words, worst, idle = 0.02, groups = [], more = {}]) => ({
     id,
     place,
+    setting: SETTING.includes(id),
+    ...(DANGER[id] ? { danger: DANGER[id] } : {}),
+    lasts: (LASTING_PLACES.includes(place) && !PASSING.includes(id)) || LASTING.includes(id),
     words,
     worst,
     idle,
@@ -32,7 +86,7 @@ const data = [
     ['soil-dry', 'Soil dry a finger deep', 'dust, cracks', 0.12],
     ['soil-hard', 'Soil hard as a road; a probe will not go in', 'bare and polished', 0.08],
     ['grade-changed', 'Soil raised, lowered or trenched near the tree', 'more than a hand over the roots', 0.04],
-    ['droppings-pepper', 'Caterpillar droppings like pepper below', 'rain of them', 0.02, LEAFY],
+    ['droppings-pepper', 'Caterpillar droppings like pepper below', 'rain of them', 0.02],
     ['sticky-below', 'Sticky cars, benches or paving below', 'everything below', 0.02, [], { echoes: 'honeydew' }],
     ['mulch-on-trunk', 'Mulch heaped against the trunk', 'over 15 cm up the bark', 0.02],
     ['turf-to-trunk', 'Thick grass right up to the trunk', 'all round, young tree', 0.2],
@@ -41,6 +95,8 @@ const data = [
     ['slime-trails', 'Slime trails and shells in damp ground cover', 'shells everywhere', 0.05],
     ['flyers-froth', 'Small puddles or froth at the base, sour smell', 'flies and a stream', 0.01],
     ['runs-in-grass', 'Runs and small holes through grass or snow near the base', 'a net of runs', 0.04],
+    ['newly-planted', 'Planted within the last three years', 'last winter, large tree', 0.02],
+    ['gas-smell', 'Smell of gas; grass dead in a patch, soil grey or blue-black', 'a wide patch', 0.002],
     ['needles-fallen', 'A fresh layer of needles below out of season', 'ankle deep', 0.05, CONIFER],
   ]),
   ...at('collar', [
@@ -315,6 +371,7 @@ const data = [
     ['bud-galls-green-red', 'Buds swollen to green-red galls', 'every second bud', 0.003, ['chestnut']],
     ['cone-galls', 'Pineapple or cone-shaped galls at the shoot base', 'most shoots', 0.01, ['spruce']],
     ['shoots-torn', 'Shoots torn off ragged, up to head height', 'all within reach', 0.02, [], { figure: 'gnaw-deer' }],
+    ['silk-nest-pine', 'White silk nest at a shoot end or in the top of a pine', 'several, like a football', 0.002, ['pine']],
     ['froth', 'Froth like spittle on shoots', 'every shoot', 0.005],
     ['leader-dead', 'Leading shoot dead, bent like a crook', 'leader and first whorl', 0.008, CONIFER],
     ['stem-lesions-black', 'Black streaks on green twigs', 'every twig', 0.003, ['box']],
@@ -350,6 +407,8 @@ const data = [
       LEAFY,
       { figure: 'margin-scorch', echoes: 'margins-brown' },
     ],
+    ['stipple-upper-dark', 'Fine dark stipple on the upper side only, between the veins', 'most leaves', 0.008, LEAFY],
+    ['needles-chewed', 'Needles chewed or clipped', 'bare shoots', 0.03, CONIFER],
     ['sun-bleached', 'Bleached or brown patches on the sunny side only', 'whole south side', 0.02],
     [
       'veins-brown-drop',
@@ -487,7 +546,7 @@ const data = [
     ['beetles-small-dark', 'Small dark beetles in twig forks', 'many', 0.006, ['elm']],
     ['beetles-leaf', 'Leaf beetles or their grubs feeding', 'on every leaf', 0.015, LEAFY],
     ['beetles-metallic', 'Shiny broad beetles feeding in groups by day', 'clusters', 0.006, LEAFY],
-    ['caterpillars-live', 'Caterpillars feeding', 'on every shoot', 0.03, LEAFY],
+    ['caterpillars-live', 'Caterpillars feeding', 'on every shoot', 0.03],
     [
       'caterpillars-procession',
       'Hairy caterpillars in files on trunk or branch',

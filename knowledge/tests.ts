@@ -2,7 +2,105 @@ import { z } from 'zod';
 import { testSchema, type QuickTest } from '@/core/diagnose/knowledge';
 
 type Outcome = [id: string, words: string, says: string, idle?: number];
-type More = Partial<Pick<QuickTest, 'groups' | 'dig' | 'leaf' | 'waitDays' | 'figure'>>;
+type More = Partial<Pick<QuickTest, 'groups' | 'dig' | 'leaf' | 'waitDays' | 'figure' | 'sensitivity' | 'specificity'>>;
+/**
+ * What a test is worth where nobody has measured it: a laboratory hardly ever finds what is not there; a kit, and a test by
+ * eye and hand, err more. Practice consensus; a laboratory states its own.
+ */
+const WORTH = {
+  laboratory: { sensitivity: 0.95, specificity: 0.998 },
+  kit: { sensitivity: 0.93, specificity: 0.97 },
+  nothing: { sensitivity: 0.93, specificity: 0.96 },
+} as const;
+/** Outcomes that a sign says too. */
+const SAME: Readonly<Record<string, string>> = {
+  'peel-window/s-galleries': 'gallery-s',
+  'peel-window/zigzag': 'gallery-zigzag',
+  'peel-window/fan': 'gallery-fan',
+  'dig-collar/root-across': 'girdling-root',
+  'dig-collar/buried': 'flare-buried',
+  'dig-collar/fans': 'white-fans',
+  'dig-collar/grubs': 'collar-chewed',
+  'dig-collar/dark-roots': 'roots-slough',
+  'pull-roots/slough': 'roots-slough',
+  'loupe-leaf/aphids': 'aphids-live',
+  'loupe-leaf/mites-eggs': 'mites-silk',
+  'shake/white-flies': 'whiteflies-rise',
+  'wipe/wipes-off': 'black-film-wipes',
+  'wipe-white/powder-smears': 'powder-white',
+  'wipe-white/waxy-bodies': 'mealy-wax',
+  'wipe-white/dry-dust': 'film-mineral',
+  'peel-patch/crust': 'crust-silver',
+  'cut-fruit/tunnel': 'fruit-tunnel',
+  'cut-nut/caterpillar-web': 'nuts-webbed',
+  'night-look/snails': 'snails-live',
+  'loupe-needle/dots-rows': 'rows-black-dots',
+  'loupe-needle/red-bands': 'needles-banded',
+  'light-leaf/bands': 'dark-bands',
+  'ask-history/planted': 'newly-planted',
+  'soil-probe/refuses': 'soil-hard',
+  'moist-bag/white-down': 'down-white',
+};
+/** Outcomes that speak of danger, whatever the cause. */
+const DANGER: Readonly<Record<string, string>> = {
+  'sound-trunk/hollow': 'the trunk sounds hollow',
+  'sound-roots/soft': 'a main root is soft',
+  'dig-collar/fans': 'white fans under the bark of the base',
+  'peel-patch/crust': 'a crust on the wood: it breaks without warning',
+};
+const COVERS = [
+  'scale-covers',
+  'scale-cottony',
+  'felt-white',
+  'pimples-grey',
+  'commas-brown',
+  'wool-bark-wounds',
+  'wool-needle-base',
+  'mealy-wax',
+  'scale-white-leaf',
+];
+/** What a test presumes: nobody rubs a white that nobody has seen. */
+const PRESUMES: Readonly<Record<string, string[]>> = {
+  wipe: ['black-film-wipes', 'leaves-black-hang', 'fruit-film', 'spots-tar', 'stem-lesions-black', 'olive-spots'],
+  'wipe-white': [...COVERS, 'powder-white', 'film-mineral', 'psyllid-wax', 'woolly-crawlers', 'froth'],
+  'crush-scale': COVERS,
+  'lift-cover': COVERS,
+  'follow-ants': ['ants-trail'],
+  'dissect-gall': ['twig-galls', 'leaf-galls', 'cone-galls', 'bud-galls-green-red', 'black-knots', 'tumour-collar'],
+  'tooth-ruler': ['collar-gnawed', 'gnaw-fine-low', 'gnaw-broad', 'strips-gnawed', 'rubbed-shreds', 'mower-wound'],
+  'peel-patch': ['bark-plates-shed', 'bark-smooth-patches', 'crust-silver', 'crown-thin', 'dead-twigs'],
+  'light-leaf': ['mines', 'dark-bands', 'miner-trails-silver', 'blisters-yellow', 'leaves-curled', 'spots-brown'],
+  'split-twig': ['twigs-cut-clean', 'ring-cut-twig', 'fallen-twigs', 'flags-brown', 'shoots-bored'],
+  'cut-nut': ['nuts-holed', 'nuts-webbed'],
+  'cut-twig': [
+    'one-limb-yellow',
+    'tips-hook',
+    'sudden-collapse',
+    'flags-brown',
+    'bronze-from-tip',
+    'silver-sheen',
+    'veins-brown-drop',
+    'dead-twigs',
+    'shoots-bored',
+    'leaves-black-hang',
+    'margins-brown',
+  ],
+  'cut-fruit': [
+    'fruit-scabbed',
+    'mummies',
+    'fruit-rings',
+    'fruit-soft-pale',
+    'fruit-black-end',
+    'fruit-red-halo',
+    'fruit-tunnel',
+    'fruit-hollow',
+    'fruit-rot-tufts',
+    'fruit-split',
+    'fruit-punctures',
+    'arils-pale',
+    'fruit-lopsided',
+  ],
+};
 const LEAF: More = { leaf: true };
 const LEAFY: More = { leaf: true, groups: ['broadleaf'] };
 /** A quick test: minutes, cost, wounds (0 none, 1 twig or scratch, 2 window or root), how, the question, and what can come out. */
@@ -21,8 +119,17 @@ const test = (
   how,
   minutes,
   cost,
+  ...WORTH[cost],
   wounds,
-  outcomes: outcomes.map(([o, words, says, idle]) => ({ id: o, words, says, ...(idle === undefined ? {} : { idle }) })),
+  presumes: PRESUMES[id] ?? [],
+  outcomes: outcomes.map(([o, words, says, idle]) => ({
+    id: o,
+    words,
+    says,
+    ...(SAME[`${id}/${o}`] ? { sameAs: SAME[`${id}/${o}`] } : {}),
+    ...(DANGER[`${id}/${o}`] ? { danger: DANGER[`${id}/${o}`] } : {}),
+    ...(idle === undefined ? {} : { idle }),
+  })),
   ...more,
 });
 const none = (words: string, says = 'Nothing that this test can show.'): Outcome => ['none', words, says];
@@ -367,6 +474,7 @@ const data = [
       ['water-stopped', 'Watering stopped, or none', 'Thirst.', 0.1],
       ['overwatered', 'Watered every day', 'Drowning.', 0.05],
       ['frost-heat', 'A late frost or a heat wave', 'Weather damage.', 0.08],
+      ['planted', 'Planted within three years', 'It may still be settling in.', 0.04],
       none('None of these'),
     ],
   ),

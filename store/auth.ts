@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { USUAL_SCHOOLS, type Schools } from '@/core/decide/decide';
+import { USUAL_SCHOOLS, type Schools } from '@/core/decide/schools';
 import { USUAL_PRICES, type Prices } from '@/core/cost/prices';
 import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';

@@ -1,5 +1,5 @@
 import type { Prices } from '@/core/cost/prices';
-import type { Schools } from '@/core/decide/decide';
+import type { Schools } from '@/core/decide/schools';
 import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
 import { hashPassword } from './auth';

@@ -1,6 +1,9 @@
 import { z } from 'zod';
-import { decide, type DecisionResult } from '../decide/decide';
-import { findingSchema, testResultSchema, type Condition, type Host, type Knowledge } from './knowledge';
+import { baseOf } from '../decide/base';
+import { decide, type DecideInput, type DecisionResult } from '../decide/decide';
+import { northernMonth } from '../season/hemisphere';
+import { observationDoubts, type Exclusion } from './doubts';
+import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from './knowledge';
 import { balance, wouldChange } from './evidence';
 import { compile, type Model } from './model';
 import { nextLooks } from './next-look';
@@ -9,24 +12,45 @@ import { VIGOURS } from './words';
 
 const chanceKey = z.string().min(2).max(60);
 
+/** A finding from its short form: `sign=3?` is much of it, perhaps; `sign=2<` some of it, last season. */
+export function shortFinding(text: string): Finding {
+  const [, sign, extent = '2', marks] = /^([a-z0-9-]+)(?:=([0-4]))?([?<]*)$/.exec(text) as unknown as [
+    string,
+    string,
+    string | undefined,
+    string,
+  ];
+  if (extent === '0') return { sign, state: 'absent' };
+  return {
+    sign,
+    state: 'seen',
+    grade: Number(extent),
+    ...(marks.includes('?') ? { sure: 'perhaps' as const } : {}),
+    ...(marks.includes('<') ? { lastSeason: true as const } : {}),
+  };
+}
+
 /** A case by ids, as the command line and scripts put it; `knowledge` lists the ids with their wording. */
 export const caseSchema = z.strictObject({
   host: z.string(),
   month: z.number().int().min(1, 'a month is 1 to 12').max(12, 'a month is 1 to 12'),
-  /** `{sign, state, grade}`, or `"sign"` for seen at grade 2, `"sign=3"` for a grade, `"sign=0"` for absent. */
+  /** Latitude in degrees; south of the equator the months are turned by half a year. */
+  lat: z.number().min(-90).max(90).nullable().default(null),
+  /**
+   * `{sign, state, grade, sure, lastSeason}`, or `"sign"` for some of it and sure, `"sign=3"` for how much (1 a trace to
+   * 4 everywhere), `"sign=0"` for absent; `?` behind it is perhaps, `<` is seen last season.
+   */
   findings: z
     .array(
       z.union([
         findingSchema,
         z
           .string()
-          .regex(/^[a-z0-9-]+(=[0-4])?$/, 'write a sign’s id, or id=grade with a grade from 0 to 4')
-          .transform((s) => {
-            const [sign, grade = '2'] = s.split('=') as [string, string?];
-            return grade === '0'
-              ? { sign, state: 'absent' as const }
-              : { sign, state: 'seen' as const, grade: Number(grade) };
-          }),
+          .regex(
+            /^[a-z0-9-]+(=[0-4])?[?<]{0,2}$/,
+            'write a sign’s id, or id=extent with an extent from 0 to 4, then ? for perhaps or < for last season',
+          )
+          .transform(shortFinding),
       ]),
     )
     .max(400)
@@ -51,6 +75,10 @@ export const caseSchema = z.strictObject({
   nearby: z.record(chanceKey, z.number().min(0)).default({}),
   presence: z.record(chanceKey, z.number().min(0).max(10)).default({}),
   history: z.array(chanceKey).default([]),
+  /** What the client fears: told where it does not attack this host. */
+  fears: z.array(chanceKey).max(20).default([]),
+  /** Whether its crop is eaten, where it differs from what is usual for the host. */
+  edible: z.boolean().optional(),
   outcomes: z.array(z.strictObject({ condition: chanceKey, effect: z.enum(['none', 'some', 'good']) })).default([]),
 });
 export const decideSchema = caseSchema.extend({
@@ -59,6 +87,14 @@ export const decideSchema = caseSchema.extend({
   vigour: z.enum(VIGOURS).nullable().default(null),
   barkLoss: z.number().min(0).max(1).nullable().default(null),
   peopleBelow: z.boolean().nullable().default(null),
+  targets: z.array(z.string().min(2).max(80)).max(10).default([]),
+  diameterCm: z.number().positive().max(2000).nullable().default(null),
+  roots: z
+    .strictObject({ decayed: z.number().int().min(0), doubtful: z.number().int().min(0), of: z.number().int().min(1) })
+    .nullable()
+    .default(null),
+  /** Key of a region profile that ships. */
+  region: z.string().nullable().default(null),
   schools: z
     .strictObject({
       crownLoss: z.union([z.literal('knowledge'), z.literal(30), z.literal(50)]).default('knowledge'),
@@ -81,16 +117,18 @@ export function strangeIn(q: Case, k: Knowledge): { path: string; sentence: stri
 }
 
 function prepare(q: Case, k: Knowledge) {
-  const host = k.hosts.find((h) => h.id === q.host) as Host;
-  const model: Model = compile(k, host, q);
+  const known = k.hosts.find((h) => h.id === q.host) as Host;
+  const host: Host = q.edible === undefined ? known : { ...known, edible: q.edible };
+  const month = northernMonth(q.month, q.lat);
+  const model: Model = compile(k, host, { ...q, month });
   const observed: Observed = { findings: q.findings, tests: q.tests };
   const post = posterior(model, evidenceOf(model, observed));
-  return { model, observed, post, candidates: ranking(model, post) };
+  return { host, month, model, observed, post, candidates: ranking(model, post) };
 }
 
-/** Ranking, evidence, next looks and what would change the leader. */
-export function diagnoseCase(q: Case, k: Knowledge) {
-  const { model, observed, post, candidates } = prepare(q, k);
+/** Ranking, evidence, next looks, what would change the leader, and what cannot be. */
+export function diagnoseCase(q: Case, k: Knowledge, exclusions: readonly Exclusion[]) {
+  const { host, model, observed, post, candidates } = prepare(q, k);
   return {
     ranking: candidates.slice(0, 12).map(({ id, name, p }) => ({ id, name, p })),
     evidence: balance(model, observed, post, 5).map((b) => ({
@@ -101,21 +139,29 @@ export function diagnoseCase(q: Case, k: Knowledge) {
     })),
     nextLooks: nextLooks(model, post, observed, 5),
     wouldChange: wouldChange(model, observed),
+    doubts: observationDoubts(host, q, [...q.fears, ...Object.keys(q.nearby)], k, exclusions),
   };
 }
 
 /** The decision for a case, with its reasons, duties, thresholds and methods. */
-export function decideCase(q: z.output<typeof decideSchema>, k: Knowledge): DecisionResult & { ranking: unknown } {
-  const { candidates } = prepare(q, k);
-  const map = new Map(k.conditions.map((c): [string, Condition] => [c.id, c]));
+export function decideCase(
+  q: z.output<typeof decideSchema>,
+  k: Knowledge,
+  region?: DecideInput['region'],
+): DecisionResult & { ranking: unknown } {
+  const { host, month, candidates } = prepare(q, k);
+  const { named, region: _, ...rest } = q;
   const decision = decide(
     {
-      ...q,
+      ...rest,
+      host,
+      month,
       candidates,
-      ...(q.named ? { named: q.named } : {}),
+      ...(named ? { named } : {}),
+      ...(region ? { region } : {}),
       noEffect: q.outcomes.filter((o) => o.effect === 'none').map((o) => o.condition),
     },
-    (id) => map.get(id) ?? null,
+    baseOf(k),
   );
   return { ...decision, ranking: candidates.slice(0, 6).map(({ id, p }) => ({ id, p })) };
 }

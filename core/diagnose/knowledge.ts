@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE } from './words';
+import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
 const id = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
@@ -42,6 +42,12 @@ export const signSchema = z.strictObject({
   idle: z.number().min(0.002).max(0.5),
   /** The sign that tells mostly the same; both together count for less than two. */
   echoes: id.optional(),
+  /** Stands on the tree in every month once it is there: holes, galleries, cankers, mummies. */
+  lasts: z.boolean().default(false),
+  /** Tells of the surroundings or of health, not of trouble. */
+  setting: z.boolean().default(false),
+  /** What it means for whoever stands below, whatever the cause. */
+  danger: text.optional(),
   /** Only to be seen after digging: what it changes must be agreed with the client. */
   dig: z.boolean().default(false),
   /** The drawing that shows it, where words do not tell it apart. */
@@ -61,11 +67,17 @@ export const testSchema = z.strictObject({
   ask: text,
   minutes: z.number().positive().max(240),
   cost: z.enum(['nothing', 'kit', 'laboratory']),
+  /** Of trees that have what an outcome names, so many come out so. */
+  sensitivity: z.number().min(0.5).max(0.999),
+  /** Of trees that have it not, so many do not: what a positive answer is worth. */
+  specificity: z.number().min(0.5).max(0.9999),
   /** 0 leaves no mark, 1 a twig or scratch, 2 a window in the bark or a dug root. */
   wounds: z.union([z.literal(0), z.literal(1), z.literal(2)]),
   waitDays: z.number().int().min(0).max(60).default(0),
   groups: z.array(id).default([]),
   dig: z.boolean().default(false),
+  /** Makes sense only where one of these signs was seen. */
+  presumes: z.array(id).default([]),
   /** Needs leaves on the tree. */
   leaf: z.boolean().default(false),
   figure: id.optional(),
@@ -76,6 +88,10 @@ export const testSchema = z.strictObject({
         id,
         words: text,
         says: text,
+        /** The sign that says the same: who has seen it need not do the test. */
+        sameAs: id.optional(),
+        /** What it means for whoever stands below, whatever the cause. */
+        danger: text.optional(),
         /** How often it comes out though none of the named conditions is there. */
         idle: z.number().min(0.002).max(0.9).default(0.02),
       }),
@@ -128,8 +144,21 @@ export const optionSchema = z.strictObject({
   /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
   use: z.enum(['cure', 'protect', 'support', 'relief']),
   organic: z.boolean(),
+  /** Hosts it is for, of those of its condition; empty for all. */
+  hosts: z.array(id).default([]),
+  /** A protectant that still keeps what is sound from it while it spreads; without it, it is for the sound and for next season. */
+  covers: z.boolean().default(false),
+  /** Antibiotics are kept for confirmed cases, and never go into a food tree. */
+  antibiotic: z.boolean().default(false),
+  /** Largest share of the girth without bark at which it still makes sense; by trunk size where it differs. */
+  barkLossMax: z.number().gt(0).max(1).optional(),
+  /** Largest trunk, cm of diameter, on which it is done. */
+  largestCm: z.number().positive().max(300).optional(),
 });
 export type TreatmentOption = z.infer<typeof optionSchema>;
+
+/** Duties beside every treatment, from the nature of a condition. */
+export const NATURES = ['hairs', 'spores', 'no cut', 'gas'] as const;
 
 export const conditionSchema = z.strictObject({
   id,
@@ -153,6 +182,10 @@ export const conditionSchema = z.strictObject({
     rare: z.array(id).default([]),
     never: z.array(id).default([]),
   }),
+  /** Signs that practically name it on its hosts, each with the reason why nothing else does. */
+  telling: z.record(id, text).default({}),
+  /** It may be named only when one of these signs or test outcomes (`test/outcome`) stands for it. */
+  namedBy: z.array(z.string().max(121)).default([]),
   /** Test → outcome → how often. What is not named comes out as it would by chance. */
   tests: z.record(id, z.record(id, often)).default({}),
   /** The test and outcome that settle it, and in words. */
@@ -182,6 +215,10 @@ export const conditionSchema = z.strictObject({
   /** Resistance group of the usual products, if any. */
   resistance: z.string().max(60).default(''),
   reportable: z.boolean().default(false),
+  /** What its nature asks, whatever is decided: hairs or spores that harm crews, no cut before the authority, gas. */
+  nature: z.array(z.enum(NATURES)).default([]),
+  /** Of such trees left alone, the share lost in a year; where nobody has said, by what is done about it. */
+  lossPerYear: z.number().min(0).max(1).optional(),
   /** The tree may break or fall. */
   hazard: z.boolean().default(false),
   /** What the client is told. */
@@ -215,7 +252,12 @@ export const findingSchema = z
   .strictObject({
     sign: id,
     state: z.enum(FINDING_STATES),
+    /** How much of it there is, from 1 (a trace) to 4 (everywhere). */
     grade: z.number().int().min(0).max(4).optional(),
+    /** How sure the observer is; sure where nothing is said. */
+    sure: z.enum(SURE).optional(),
+    /** Seen last season, not today. */
+    lastSeason: z.literal(true).optional(),
     /** Degrees clockwise from north, of the crown sector or the flare. */
     bearing: z.number().int().min(0).max(359).optional(),
     /** Of so many looked at, so many had it. */

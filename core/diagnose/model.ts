@@ -1,4 +1,4 @@
-import type { Condition, Host, Knowledge } from './knowledge';
+import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { concerns, oftenOf } from './reading';
 import { OFTEN, type PlaceOnTree } from './words';
 
@@ -34,6 +34,13 @@ const ALONE_ONLY_FOLLOWS = 0.6;
 /** A tree is looked at because somebody was called: sound ones are fewer than in the street. */
 const SOUND_ODDS = 0.3;
 
+/** What no base holds is always possible. */
+const UNKNOWN_ODDS = 0.05;
+/** How the unknown shows a sign: it may show anything, what is often there by chance more often. */
+const UNKNOWN_SHOWS = { least: 0.1, most: 0.35, telling: 0.002 } as const;
+/** A telling sign on a tree that has nothing which makes it. */
+const TELLING_IDLE = 0.0004;
+
 /** The sound tree and the unknown stand among the candidates of every tree. */
 export const SOUND = 'nothing-wrong';
 export const UNKNOWN = 'something-else';
@@ -60,6 +67,13 @@ export interface Observable {
   weight: number;
   /** Share of observations of this kind that are wrong. */
   error: number;
+  /** A sign that practically names what makes it: hardly ever there by chance, hardly ever mistaken. */
+  telling: boolean;
+  /** A sign that stands in every month. */
+  lasts: boolean;
+  /** A test: signs of which one must have been seen, and signs that say the same as one of its outcomes. */
+  presumes: readonly string[];
+  said: readonly string[];
   /** Candidates that make this observable alike share a profile; profile of each candidate, 0 for those it has nothing to do with. */
   profile: number[];
   profiles: number;
@@ -100,20 +114,28 @@ export const inSeason = (month: number, [from, to]: readonly [number, number]): 
 export const inLeaf = (host: Pick<Host, 'evergreen'>, month: number): boolean =>
   host.evergreen || (month >= 4 && month <= 10);
 
-/** Whether a place on the tree can be looked at in a month; the year is that of the northern half. */
-export function placeInSeason(place: PlaceOnTree, host: Pick<Host, 'evergreen'>, month: number): boolean {
-  if (place === 'leaves' || place === 'undersides') return inLeaf(host, month);
-  if (place === 'flowers') return month >= 3 && month <= 7;
-  return place !== 'fruit' || month >= 6;
+/**
+ * Whether a sign can be looked at in a month: what lasts, always; leaves while there are any; flowers in spring; fruit from
+ * June, and on evergreens, whose fruit hangs through winter, always.
+ */
+export function signInSeason(
+  sign: Pick<Sign, 'place' | 'lasts'>,
+  host: Pick<Host, 'evergreen'>,
+  month: number,
+): boolean {
+  if (sign.lasts) return true;
+  if (sign.place === 'leaves' || sign.place === 'undersides') return inLeaf(host, month);
+  if (sign.place === 'flowers') return month >= 3 && month <= 7;
+  return sign.place !== 'fruit' || host.evergreen || month >= 6;
 }
 
 /** The odds of one condition on this host in this setting, against a sound tree. */
-function oddsOf(c: Condition, host: Host, s: Setting): number {
+function oddsOf(c: Condition, host: Host, s: Setting, leavesMarks: boolean): number {
   if (c.id === SOUND) return SOUND_ODDS;
-  if (c.id === UNKNOWN) return 0.05;
+  if (c.id === UNKNOWN) return UNKNOWN_ODDS;
   let odds: number = COMMON[c.common];
   if (c.worseOn.length) odds *= concerns(c.worseOn, host) ? 2 : 0.5;
-  if (!inSeason(s.month, c.season)) odds *= 0.4;
+  if (!inSeason(s.month, c.season) && !leavesMarks) odds *= 0.4;
   odds *= s.presence?.[c.id] ?? 1;
   const km = s.nearby?.[c.id];
   if (km !== undefined) odds *= 1 + 5 * Math.exp(-km / (c.protect?.withinKm ?? 2));
@@ -123,15 +145,18 @@ function oddsOf(c: Condition, host: Host, s: Setting): number {
 }
 
 /** Chance that a candidate shows a sign; null where it has nothing to do with it. */
-function chance(c: Condition, sign: string, idle: number, month: number): number | null {
-  if (c.id === UNKNOWN) return Math.min(0.35, Math.max(0.1, idle * 2));
-  const often = oftenOf(c, sign);
+function chance(c: Condition, sign: Sign, idle: number, telling: boolean, month: number): number | null {
+  if (c.id === UNKNOWN)
+    return telling
+      ? UNKNOWN_SHOWS.telling
+      : Math.min(UNKNOWN_SHOWS.most, Math.max(UNKNOWN_SHOWS.least, sign.idle * 2));
+  const often = oftenOf(c, sign.id);
   if (often === undefined) {
-    if (sign !== 'crown-full' || c.kind === 'harmless') return null;
+    if (sign.id !== 'crown-full' || c.kind === 'harmless') return null;
     return CROWN_SIGNS.some((x) => c.signs.always.includes(x) || c.signs.usual.includes(x)) ? OFTEN.rare : null;
   }
   const p = OFTEN[often];
-  return p > idle && !inSeason(month, c.season) ? idle + (p - idle) * 0.7 : p;
+  return p > idle && !sign.lasts && !inSeason(month, c.season) ? idle + (p - idle) * 0.7 : p;
 }
 
 /**
@@ -188,6 +213,19 @@ function profiled(
   return { profile, profiles: n, chances };
 }
 
+/** How often an outcome comes out where nothing that it names is there: its own idle rate, never more than the specificity leaves. */
+const falsely = (t: QuickTest, o: QuickTest['outcomes'][number]): number =>
+  o.id === 'none' ? o.idle : t.cost === 'laboratory' ? 1 - t.specificity : o.idle;
+
+/** How often an outcome comes out under a candidate; null where the candidate has nothing to do with it. */
+function comesOut(c: Condition, t: QuickTest, o: QuickTest['outcomes'][number]): number | null {
+  // The unknown makes a positive answer only as often as the test errs: a laboratory is believed by its specificity.
+  if (c.id === UNKNOWN) return o.id === 'none' ? null : Math.min(0.08, 2 * (1 - t.specificity));
+  const often = c.tests[t.id]?.[o.id];
+  if (often === undefined) return null;
+  return often === 'always' ? t.sensitivity : OFTEN[often];
+}
+
 /**
  * The knowledge of one host in one setting as the engine reads it.
  * @param knowledge all that is known, an outfit's own entries already laid over it
@@ -201,24 +239,34 @@ export function compile(
   const here = knowledge.conditions.filter((c) => concerns(c.groups, host));
   const leaf = inLeaf(host, setting.month);
   const named = new Set(here.flatMap((c) => Object.keys(c.tests)));
+  const telling = new Set(here.flatMap((c) => Object.keys(c.telling)));
+  const lasting = new Set(knowledge.signs.filter((s) => s.lasts).map((s) => s.id));
   const signs = knowledge.signs
     .filter((s) => concerns(s.groups, host))
-    .map((s): Observable => ({
-      id: s.id,
-      kind: 'sign',
-      place: s.place,
-      words: s.words,
-      outcomes: [
-        { id: 'seen', words: 'seen' },
-        { id: 'absent', words: 'absent' },
-      ],
-      minutes: s.dig ? DIG_MINUTES : MINUTES[s.place],
-      wounds: 0,
-      laboratory: false,
-      weight: s.echoes ? 0.6 : 1,
-      error: 0.06,
-      ...profiled('sign', [s.idle], [here.map((c) => chance(c, s.id, s.idle, setting.month))], here.length),
-    }));
+    .map((s): Observable => {
+      const tells = telling.has(s.id);
+      const idle = tells ? TELLING_IDLE : s.idle;
+      return {
+        id: s.id,
+        kind: 'sign',
+        place: s.place,
+        words: s.words,
+        outcomes: [
+          { id: 'seen', words: 'seen' },
+          { id: 'absent', words: 'absent' },
+        ],
+        minutes: s.dig ? DIG_MINUTES : MINUTES[s.place],
+        wounds: 0,
+        laboratory: false,
+        weight: s.echoes ? 0.6 : 1,
+        error: tells ? 0.003 : 0.06,
+        telling: tells,
+        lasts: s.lasts,
+        presumes: [],
+        said: [],
+        ...profiled('sign', [idle], [here.map((c) => chance(c, s, idle, tells, setting.month))], here.length),
+      };
+    });
   const tests = knowledge.tests
     .filter((t) => named.has(t.id) && concerns(t.groups, host) && (leaf || !t.leaf))
     .map((t): Observable => ({
@@ -231,17 +279,15 @@ export function compile(
       wounds: t.wounds,
       laboratory: t.cost === 'laboratory',
       weight: 1,
-      error: t.cost === 'laboratory' ? 0.01 : 0.05,
+      error: t.cost === 'laboratory' ? 0.002 : 0.05,
+      telling: false,
+      lasts: false,
+      presumes: t.presumes,
+      said: t.outcomes.flatMap((o) => (o.sameAs ? [o.sameAs] : [])),
       ...profiled(
         'test',
-        t.outcomes.map((o) => o.idle),
-        t.outcomes.map((o) =>
-          here.map((c) => {
-            if (c.id === UNKNOWN) return o.id === 'none' ? null : 0.08;
-            const often = c.tests[t.id]?.[o.id];
-            return often === undefined ? null : OFTEN[often];
-          }),
-        ),
+        t.outcomes.map((o) => falsely(t, o)),
+        t.outcomes.map((o) => here.map((c) => comesOut(c, t, o))),
         here.length,
       ),
     }));
@@ -258,7 +304,8 @@ export function compile(
       name: c.name,
       kind: c.kind,
       harmless: c.kind === 'harmless',
-      odds: oddsOf(c, host, setting) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
+      odds:
+        oddsOf(c, host, setting, [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x))) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
     })),
     observables: [...signs, ...tests],
     chains,

@@ -55,6 +55,13 @@ export function nextLooks(
     ...observed.findings.filter((f) => f.state !== 'not looked').map((f) => `sign:${f.sign}`),
     ...observed.tests.map((t) => `test:${t.test}`),
   ]);
+  // Nobody rubs a white that nobody saw, and nobody opens a window to see what was seen already.
+  const seen = new Set(observed.findings.filter((f) => f.state === 'seen').map((f) => f.sign));
+  const sure = new Set(
+    observed.findings.filter((f) => f.state === 'seen' && f.sure !== 'perhaps' && !f.lastSeason).map((f) => f.sign),
+  );
+  const senseless = (o: Observable) =>
+    (o.presumes.length > 0 && !o.presumes.some((s) => seen.has(s))) || o.said.some((s) => sure.has(s));
   const kept: number[] = [];
   for (let i = 0; i < post.weight.length; i++) if (post.weight[i]! > FLOOR) kept.push(i);
   const subjects = kept.map((i) => subject(model, post, i));
@@ -76,7 +83,7 @@ export function nextLooks(
 
   const looks: (NextLook & { value: number })[] = [];
   for (const o of model.observables) {
-    if (done.has(`${o.kind}:${o.id}`) || !allowed(o)) continue;
+    if (done.has(`${o.kind}:${o.id}`) || !allowed(o) || senseless(o)) continue;
     // Nothing that is still in the running has anything to do with it.
     if (!groups.some((g) => o.profile[g] !== 0)) continue;
     for (let j = 0; j < kept.length; j++) spots[j] = cell(post, o, kept[j]!);

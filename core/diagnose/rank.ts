@@ -1,16 +1,35 @@
 import type { Finding, TestResult } from './knowledge';
 import { SOUND, type Model, type Observable } from './model';
+import type { Sure } from './words';
 
 /** What has been looked at: signs with their state and grade, and tests with their outcome. Order does not matter. */
 export interface Observed {
-  findings: readonly Pick<Finding, 'sign' | 'state' | 'grade'>[];
+  findings: readonly Pick<Finding, 'sign' | 'state' | 'grade' | 'sure' | 'lastSeason'>[];
   tests: readonly TestResult[];
 }
 
-/** How much likelier a grade is on a tree that has the sign than on one that has not: a trace may be a mistake. */
-const GRADE_RATIO = [0, 2.5, 9, 30, 60] as const;
+/** Extents 1 to 4 of a sign: made by its cause, there by chance, and taken for it by mistake (mostly a trace). */
+const CAUSED = [0, 0.22, 0.3, 0.3, 0.18] as const;
+const BY_CHANCE = [0, 0.5, 0.3, 0.14, 0.06] as const;
+const MISTAKEN = [0, 0.6, 0.27, 0.1, 0.03] as const;
+/** Share of what is there that is reported with these words, and of what is not there that is taken for it. */
+const REPORTED: Readonly<Record<Sure, { there: number; mistaken: number; mistakenTelling: number }>> = {
+  sure: { there: 0.78, mistaken: 0.012, mistakenTelling: 0.0006 },
+  perhaps: { there: 0.12, mistaken: 0.05, mistakenTelling: 0.02 },
+};
 /** Share of signs that are there and overlooked. */
 const OVERLOOKED = 0.1;
+/** What was seen last season is told from memory. */
+const FROM_MEMORY = 0.8;
+
+/** How likely a sighting of so much, so sure, is where the sign is there with chance q; q0 is its chance where nothing makes it. */
+function sighting(q: number, q0: number, extent: number, sure: Sure, telling: boolean): number {
+  const r = REPORTED[sure];
+  const caused = q > q0 ? (q - q0) / (1 - q0) : 0;
+  const idle = (1 - caused) * Math.min(q, q0);
+  const error = telling ? r.mistakenTelling : r.mistaken;
+  return r.there * (caused * CAUSED[extent]! + idle * BY_CHANCE[extent]!) + (1 - q) * error * MISTAKEN[extent]!;
+}
 
 /** All single candidates and all pairs, with their weights after what was observed. Weights sum to one. */
 export interface Posterior {
@@ -66,11 +85,21 @@ export function evidenceOf(model: Model, observed: Observed): Evidence[] {
   for (const f of observed.findings) {
     const o = by.get(`sign:${f.sign}`);
     if (!o || f.state === 'not looked' || taken.has(o)) continue;
-    const ratio = GRADE_RATIO[f.grade ?? 2] || GRADE_RATIO[2];
-    const of = f.state === 'seen' ? (q: number) => q + (1 - q) / ratio : (q: number) => 1 - q + q * OVERLOOKED;
-    add(o, Float64Array.of(...o.chances[0]!.map((q) => of(q) ** o.weight)));
+    const q0 = o.chances[0]![0]!;
+    const extent = Math.min(4, Math.max(1, f.grade || 2));
+    const of =
+      f.state === 'seen'
+        ? (q: number) => sighting(q, q0, extent, f.sure ?? 'sure', o.telling)
+        : (q: number) => 1 - q + q * OVERLOOKED;
+    const weight = o.weight * (f.lastSeason ? FROM_MEMORY : 1);
+    add(o, Float64Array.of(...o.chances[0]!.map((q) => of(q) ** weight)));
   }
+  const outcomes = new Map<string, Set<string>>();
+  for (const t of observed.tests)
+    outcomes.set(t.test, (outcomes.get(t.test) ?? new Set<string>()).add(t.outcome));
   for (const t of observed.tests) {
+    // Two answers to one test say nothing until it is done again; they are told, not weighed.
+    if (outcomes.get(t.test)!.size > 1) continue;
     const o = by.get(`test:${t.test}`);
     const k = o?.outcomes.findIndex((x) => x.id === t.outcome) ?? -1;
     if (!o || k < 0 || taken.has(o)) continue;

@@ -1,14 +1,53 @@
-import type { Condition, TestResult } from './knowledge';
-import type { Certainty } from './words';
+import type { Condition, Finding, QuickTest, TestResult } from './knowledge';
+import { OFTEN, type Certainty } from './words';
 
-/** A chance as the word for it; "confirmed by test" only when the deciding test itself came out so. */
+type Told = Pick<Condition, 'id' | 'deciding' | 'tests' | 'telling'>;
+type Sighting = Pick<Finding, 'sign' | 'state' | 'grade' | 'sure' | 'lastSeason'>;
+
+const surely = (f: Sighting) => f.state === 'seen' && f.sure !== 'perhaps' && !f.lastSeason && (f.grade ?? 2) >= 2;
+
+/**
+ * What a positive test confirms: a laboratory's answer, for whatever makes it at least usually; any other test only where it
+ * is the deciding one of the condition. A sure sighting of the sign that says the same counts as the deciding test done by eye.
+ */
+export function confirms(
+  c: Told,
+  tests: readonly TestResult[],
+  findings: readonly Sighting[],
+  test: (id: string) => QuickTest | null,
+): 'laboratory' | 'deciding test' | null {
+  const positive = (t: TestResult) => {
+    const often = c.tests[t.test]?.[t.outcome];
+    return t.outcome !== 'none' && often !== undefined && OFTEN[often] >= OFTEN.usual;
+  };
+  // Two answers to one test confirm nothing until it is done again.
+  const single = (t: TestResult) => !tests.some((x) => x.test === t.test && x.outcome !== t.outcome);
+  if (tests.some((t) => test(t.test)?.cost === 'laboratory' && positive(t) && single(t))) return 'laboratory';
+  const d = c.deciding;
+  if (!d) return null;
+  if (tests.some((t) => t.test === d.test && t.outcome === d.outcome && single(t))) return 'deciding test';
+  const same = test(d.test)?.outcomes.find((o) => o.id === d.outcome)?.sameAs;
+  return same && c.telling[same] !== undefined && findings.some((f) => f.sign === same && surely(f))
+    ? 'deciding test'
+    : null;
+}
+
+/**
+ * A chance as the word for it. A laboratory's positive confirms by itself; another deciding test where nothing weighs against
+ * it; a sure telling sign makes near certain what stands first anyway.
+ */
 export function certaintyOf(
   p: number,
-  condition: Pick<Condition, 'deciding'> | null,
+  condition: Told | null,
   tests: readonly TestResult[],
+  findings: readonly Sighting[],
+  test: (id: string) => QuickTest | null,
 ): Certainty {
-  const d = condition?.deciding;
-  if (d && p >= 0.6 && tests.some((t) => t.test === d.test && t.outcome === d.outcome)) return 'confirmed by test';
+  if (condition) {
+    const by = confirms(condition, tests, findings, test);
+    if (by === 'laboratory' || (by && p >= 0.5)) return 'confirmed by test';
+    if (p >= 0.6 && findings.some((f) => surely(f) && condition.telling[f.sign] !== undefined)) return 'near certain';
+  }
   return p >= 0.9 ? 'near certain' : p >= 0.65 ? 'likely' : p >= 0.3 ? 'possible' : 'a guess';
 }
 

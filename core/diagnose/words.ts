@@ -21,6 +21,11 @@ export const VIGOUR_LOOKS: Record<Vigour, string> = {
 };
 
 export const FINDING_STATES = ['seen', 'absent', 'not looked'] as const;
+/** How much of a sign there is, 1 to 4; 0 is looked for and absent. */
+export const EXTENTS = ['none', 'a trace', 'some', 'much', 'everywhere'] as const;
+/** How sure the observer is that it is this sign: another thing than how much of it there is. */
+export const SURE = ['sure', 'perhaps'] as const;
+export type Sure = (typeof SURE)[number];
 
 export const DECISIONS = [
   'treat now',
@@ -32,8 +37,15 @@ export const DECISIONS = [
   'report',
   'laboratory first',
   'test first',
+  /** Something is wrong and nobody knows yet what: what to do meanwhile. */
+  'not yet named',
+  /** Too little has been looked at to say anything. */
+  'look further',
 ] as const;
 export type Decision = (typeof DECISIONS)[number];
+/** What is asked of a look before a tree may be called sound: these places, and how the tree grows. */
+export const FLOOR_OF_LOOKS = ['collar', 'trunk', 'crown'] as const;
+
 /** The decisions after which a prescription makes sense. */
 export const TREATS: readonly Decision[] = ['treat now', 'protect a sound tree', 'treat in its window'];
 

@@ -12,6 +12,8 @@ export interface DrawnCase {
   truth: string[];
   /** What stands on the tree, by `kind:id`: the outcome that a faultless look finds. */
   shows: ReadonlyMap<string, string>;
+  /** Signs that stand there by chance: nothing that is there makes them. */
+  byChance: ReadonlySet<string>;
 }
 
 export interface DrawOptions {
@@ -32,11 +34,13 @@ export function drawCase(
   seed: number,
   options: DrawOptions = {},
   fixed: { host?: Host; month?: number } = {},
+  /** What stands between the base and the world the case is drawn from; none by default. */
+  world: (model: Model, chance: () => number) => Model = (m) => m,
 ): DrawnCase {
   const chance = chanceFrom(seed * 2654435761 + 97);
   const host = fixed.host ?? knowledge.hosts[Math.floor(chance() * knowledge.hosts.length)]!;
   const month = fixed.month ?? 4 + Math.floor(chance() * 7);
-  const model = compile(knowledge, host, { month });
+  const model = world(compile(knowledge, host, { month }), chance);
   const index = new Map(model.conditions.map((c, i) => [c.id, i]));
   const able = model.conditions.filter((c) => c.id !== UNKNOWN && (!options.only || options.only.has(c.id)));
   const evenness = options.evenness ?? 1;
@@ -65,14 +69,22 @@ export function drawCase(
   }
   const [a, b] = [index.get(truth[0]!)!, truth[1] === undefined ? -1 : index.get(truth[1])!];
   const shows = new Map<string, string>();
-  for (const o of model.observables) shows.set(`${o.kind}:${o.id}`, show(o, a, b, chance));
+  const byChance = new Set<string>();
+  for (const o of model.observables) {
+    const key = `${o.kind}:${o.id}`;
+    shows.set(key, show(o, a, b, chance));
+    // Of all that stand there, as many by chance as would stand there anyway.
+    const q = o.chances[0]![o.profile[a]! * o.profiles + (b < 0 ? 0 : o.profile[b]!)]!;
+    if (o.kind === 'sign' && shows.get(key) === 'seen' && chance() < Math.min(1, o.chances[0]![0]! / q))
+      byChance.add(key);
+  }
   // Signs that echo one another come together more often than by chance alone.
   for (const s of knowledge.signs)
     if (s.echoes && shows.has(`sign:${s.id}`) && shows.has(`sign:${s.echoes}`) && chance() < 0.5) {
       const { profile } = model.observables.find((o) => o.kind === 'sign' && o.id === s.id)!;
       if (profile[a] || (b >= 0 && profile[b])) shows.set(`sign:${s.id}`, shows.get(`sign:${s.echoes}`)!);
     }
-  return { seed, hostId: host.id, month, model, truth, shows };
+  return { seed, hostId: host.id, month, model, truth, shows, byChance };
 }
 
 const show = (o: Observable, a: number, b: number, chance: () => number): string =>

@@ -1,10 +1,11 @@
-import { decide } from '../decide/decide';
-import type { Condition, Host, Knowledge } from '../diagnose/knowledge';
+import type { Base } from '../decide/base';
+import type { Host, Knowledge } from '../diagnose/knowledge';
 import { compile, type Model, type Observable } from '../diagnose/model';
 import { nextLooks } from '../diagnose/next-look';
-import { evidenceOf, posterior, ranking, type Candidate, type Observed } from '../diagnose/rank';
+import { evidenceOf, posterior, ranking, type Observed } from '../diagnose/rank';
 import type { Decision } from '../diagnose/words';
 import { chanceFrom } from './chance';
+import { rightDecision } from './right-decision';
 import { complaint, drawCase, report } from './draw-case';
 
 export const LEVELS = [
@@ -153,32 +154,20 @@ export function scoreRound(
   c: PracticeCase,
   asked: readonly string[],
   said: { condition: string; decision: Decision },
-  find: (id: string) => Condition | null,
+  host: Host,
+  base: Base,
 ): Score {
+  const find = base.condition;
   const path = enginePath(c);
   const looks = asked.map((k) => observable(c, k)).filter((o) => o !== undefined);
   const minutes = looks.reduce((s, o) => s + o.minutes, 0);
   const wounds = looks.reduce((s, o) => s + o.wounds, 0);
   const own = path.reduce((s, x) => s + x.minutes, 0);
-  const sure: Candidate[] = c.model.conditions
-    .map((x) => ({ id: x.id, name: x.name, kind: x.kind, harmless: x.harmless, p: c.truth.includes(x.id) ? 0.99 : 0 }))
-    .sort((a, b) => b.p - a.p || c.truth.indexOf(a.id) - c.truth.indexOf(b.id));
-  const deciding = find(c.truth[0]!)?.deciding;
-  const right = decide(
-    {
-      month: c.month,
-      candidates: sure,
-      ...learnt(c, Object.keys(c.shows)),
-      tests: deciding ? [deciding] : [],
-      crownLoss: 10,
-      vigour: 'fair',
-    },
-    find,
-  ).decision;
+  const right = rightDecision({ ...c, host }, learnt(c, Object.keys(c.shows)), base);
   const named = said.condition === c.truth[0] ? 50 : c.truth.includes(said.condition) ? 35 : 0;
   const alike = !named && find(c.truth[0]!)?.lookalikes.includes(said.condition);
   const truth = named || (alike ? 10 : 0);
-  const decision = said.decision === right ? 20 : ['test first', 'laboratory first'].includes(said.decision) ? 10 : 0;
+  const decision = said.decision === right ? 20 : ['test first', 'laboratory first', 'not yet named', 'look further'].includes(said.decision) ? 10 : 0;
   const wasted = Math.max(0, minutes - own - 2);
   const waste = Math.max(0, Math.round(15 - wasted / 2));
   const hurts = HARM[right]?.includes(said.decision) ?? false;

@@ -1,5 +1,6 @@
+import { baseOf } from '../decide/base';
 import { decide } from '../decide/decide';
-import type { Condition, Knowledge } from '../diagnose/knowledge';
+import type { Knowledge } from '../diagnose/knowledge';
 import type { Observable } from '../diagnose/model';
 import { nextLooks } from '../diagnose/next-look';
 import {
@@ -14,6 +15,7 @@ import {
 } from '../diagnose/rank';
 import { PLACES_ON_TREE, type Decision } from '../diagnose/words';
 import { chanceFrom } from './chance';
+import { rightDecision } from './right-decision';
 import { complaint, drawCase, report, type DrawnCase, type DrawOptions } from './draw-case';
 
 /** What a simulation of many cases found. */
@@ -113,8 +115,7 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
     only: options.only ?? new Set(knowledge.conditions.map((c) => c.id)),
     ...options,
   };
-  const byId = new Map(knowledge.conditions.map((c) => [c.id, c]));
-  const find = (id: string): Condition | null => byId.get(id) ?? null;
+  const base = baseOf(knowledge);
   const zero = () => ({ looks: 0, minutes: 0, right: 0 });
   const tally: Tally = {
     cases: 0,
@@ -143,23 +144,23 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
     else count(tally.confused, `${drawn.truth[0]} → ${candidates[0]!.id}`);
     if (right(drawn, candidates, 3)) tally.firstThree++;
 
-    const about = { month: drawn.month, crownLoss: 10, vigour: 'fair' as const };
-    const decided = decide({ ...about, ...seen, candidates }, find).decision;
-    const sure: Candidate[] = model.conditions
-      .map((c) => ({
-        id: c.id,
-        name: c.name,
-        kind: c.kind,
-        harmless: c.harmless,
-        p: drawn.truth.includes(c.id) ? 0.99 : 0,
-      }))
-      .sort((a, b) => b.p - a.p || drawn.truth.indexOf(a.id) - drawn.truth.indexOf(b.id));
-    const deciding = find(drawn.truth[0]!)?.deciding;
-    const truth = decide(
-      { ...about, candidates: sure, findings: seen.findings, tests: deciding ? [deciding] : [] },
-      find,
+    const host = knowledge.hosts.find((h) => h.id === drawn.hostId)!;
+    const decided = decide(
+      {
+        host,
+        month: drawn.month,
+        ...seen,
+        candidates,
+        crownLoss: 10,
+        vigour: 'fair',
+        barkLoss: null,
+        roots: null,
+        peopleBelow: null,
+      },
+      base,
     ).decision;
-    const cautious: Decision[] = ['test first', 'laboratory first'];
+    const truth = rightDecision({ ...drawn, host }, seen, base);
+    const cautious: Decision[] = ['test first', 'laboratory first', 'not yet named', 'look further'];
     count(
       tally.decisions,
       decided === truth

@@ -3,7 +3,8 @@ import type { Condition, conditionSchema, TreatmentOption } from '@/core/diagnos
 
 const BASIS = 'practice consensus; confirm with the local extension service or a laboratory';
 
-/** method, what is done, what opens the window, first and last month, what for, and whether organic programmes may. */
+/** method, what is done, what opens the window, first and last month, what for; and whether organic programmes may, whether it still
+ * covers what is sound while the trouble spreads, or whether it is an antibiotic. */
 type Way = [
   method: TreatmentOption['method'],
   what: string,
@@ -11,7 +12,9 @@ type Way = [
   from: number,
   to: number,
   use: TreatmentOption['use'],
-  organic?: 'organic',
+  and?: 'organic' | 'cover' | 'organic cover' | 'antibiotic' | '',
+  /** For some of its hosts, or up to a size or a loss of bark. */
+  bounds?: Partial<Pick<TreatmentOption, 'hosts' | 'barkLossMax' | 'largestCm'>>,
 ];
 type Written = Omit<
   z.input<typeof conditionSchema>,
@@ -42,14 +45,17 @@ export function entry(
     groups,
     signs: { always, usual, sometimes, rare, never },
     deciding: deciding ? { test: deciding[0], outcome: deciding[1] } : null,
-    options: ways.map(([method, what, when, from, to, use, organic]) => ({
+    options: ways.map(([method, what, when, from, to, use, and, bounds]) => ({
       method,
       what,
       when,
       from,
       to,
       use,
-      organic: organic === 'organic',
+      organic: and?.startsWith('organic') ?? false,
+      covers: and?.endsWith('cover') ?? false,
+      antibiotic: and === 'antibiotic',
+      ...bounds,
     })),
     basis: basis ?? BASIS,
     ...rest,

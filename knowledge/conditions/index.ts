@@ -5,8 +5,14 @@ import { borersAndChewers } from './borers-and-chewers';
 import { fungi } from './fungi';
 import { sapFeeders } from './sap-feeders';
 import { soilSiteAndHarmless } from './soil-site-and-harmless';
+import { TELLING } from './telling';
 
 /** What can ail a tree, and what only looks like it. */
 export const conditions: readonly Condition[] = z
   .array(conditionSchema)
-  .parse([...sapFeeders, ...borersAndChewers, ...fungi, ...bacteriaAndAnimals, ...soilSiteAndHarmless]);
+  .parse(
+    [...sapFeeders, ...borersAndChewers, ...fungi, ...bacteriaAndAnimals, ...soilSiteAndHarmless].map((c) => ({
+      ...c,
+      telling: TELLING[c.id] ?? {},
+    })),
+  );

@@ -1,4 +1,8 @@
+import { hosts } from '../hosts';
 import { entry } from './entry';
+
+/** Every host but some, where another entry speaks of them. */
+const everywhereBut = (...ids: string[]): string[] => hosts.map((h) => h.id).filter((h) => !ids.includes(h));
 
 /** Insects that suck sap, and mites. */
 export const sapFeeders = [
@@ -154,7 +158,7 @@ export const sapFeeders = [
   }),
   entry('hemlock-woolly-adelgid', 'Hemlock woolly adelgid', 'sap feeder', ['hemlock'], {
     about:
-      'The pest itself makes the tree weak, so a weak tree is treated sooner, not later. Soil treatment works for years.',
+      'The pest itself makes the tree weak, so a weak tree is treated sooner, not later. Soil treatment works for years. Western hemlock tolerates it in its home range: there the shoots decide, not a fleck of wool.',
     course: 'Loses inner needles, then limbs; death in four to ten years.',
     season: [10, 6],
     common: 'often',
@@ -169,6 +173,7 @@ export const sapFeeders = [
     followers: [],
     curativeNeeds: 'likely',
     causesWeakness: true,
+    worseOn: ['eastern-hemlock'],
     crownLossLimit: 60,
     policy: 'treat',
     threshold: 'Any wool where the tree is worth keeping.',
@@ -188,6 +193,7 @@ export const sapFeeders = [
       ['soil injection', 'Systemic below the litter, away from water', 'soil moist and not frozen', 3, 11, 'cure'],
       ['bark spray', 'Fast systemic where the tree declines', 'transpiring tree', 4, 10, 'cure'],
       ['foliar spray', 'Oil to drip on the undersides', 'dormant, above freezing', 10, 3, 'cure', 'organic'],
+      ['soil drench', 'Systemic for sound hemlocks near finds, by the area cap', 'soil moist and not frozen', 3, 11, 'protect'],
       ['watering', 'Water in dry weeks; no nitrogen', 'summer', 6, 9, 'support', 'organic'],
     ],
     useless: 'Nitrogen feeding: the pest multiplies on it. Contact sprays on tall crowns miss half.',
@@ -217,6 +223,7 @@ export const sapFeeders = [
     tell: 'The little cones are insect galls; the tree lives with them.',
   }),
   entry('green-spruce-aphid', 'Green spruce aphid', 'sap feeder', ['spruce'], {
+    causesWeakness: true,
     about: 'Feeds in mild winters; old needles yellow, then purple, and fall in spring.',
     course: 'Bare inner crown, new needles stay; recovers in two to three years.',
     season: [1, 6],
@@ -274,6 +281,7 @@ export const sapFeeders = [
     tell: 'The brown beads are scale insects; there is one good week for treating them.',
   }),
   entry('beech-scale', 'Beech scale', 'sap feeder', ['beech'], {
+    causesWeakness: true,
     about: 'White felt flecks on beech bark; opens the door to a canker.',
     course: 'Alone bearable; with the canker, limbs and trunks break.',
     season: [1, 12],
@@ -299,6 +307,7 @@ export const sapFeeders = [
     tell: 'We scrub the white insects off so that the canker does not follow.',
   }),
   entry('tulip-tree-scale', 'Tulip-tree scale', 'sap feeder', ['tulip-tree', 'magnolia', 'lime'], {
+    causesWeakness: true,
     about: 'Large domes on twigs, streams of honeydew in late summer.',
     course: 'Twigs and limbs die after years.',
     season: [5, 10],
@@ -330,6 +339,7 @@ export const sapFeeders = [
     tell: 'A large scale insect. It is pressed down, not wiped out; the stickiness ends with it.',
   }),
   entry('magnolia-scale', 'Magnolia scale', 'sap feeder', ['magnolia'], {
+    causesWeakness: true,
     about: 'The largest soft scale, brown and waxy white, on magnolia twigs.',
     course: 'Branches die back.',
     season: [6, 10],
@@ -364,9 +374,10 @@ export const sapFeeders = [
     'lecanium-scale',
     'Brown soft scale (lecanium)',
     'sap feeder',
-    ['oak', 'maple', 'elm', 'stone-fruit', 'hazel', 'robinia', 'lime', 'holly', 'live-oak', 'citrus'],
+    ['oak','maple','elm','stone-fruit','hazel','robinia','lime','holly','live-oak','citrus','tanoak','ash','birch','plane','beech','chestnut','hornbeam','alder','sweetgum','mulberry','walnut','willow','poplar','pome','olive','avocado','pomegranate','box','euonymus','fringetree','horse-chestnut'],
     {
-      about: 'Brown half-globes on twigs, honeydew below.',
+      causesWeakness: true,
+    about: 'Brown half-globes on twigs, honeydew below.',
       course: 'Twigs thin; helpers often catch up.',
       season: [4, 8],
       common: 'now and then',
@@ -397,6 +408,7 @@ export const sapFeeders = [
     },
   ),
   entry('crapemyrtle-bark-scale', 'Crape-myrtle bark scale', 'sap feeder', ['crape-myrtle', 'pomegranate'], {
+    causesWeakness: true,
     about: 'White felt on the bark of crape myrtle, black mould below.',
     course: 'Fewer flowers, black bark; not death.',
     season: [3, 11],
@@ -419,7 +431,7 @@ export const sapFeeders = [
     threshold: 'Live (pink) scale on trunk and twigs.',
     ways: [
       ['wash', 'Soft brush and soapy water from the top down', 'dry weather, dormant best', 11, 4, 'cure', 'organic'],
-      ['soil drench', 'Systemic after bloom only: bees work it all summer', 'soil moist, after bloom', 9, 11, 'cure'],
+      ['soil drench', 'Systemic after bloom only: bees work it all summer', 'soil moist, bloom just over, leaves still on', 9, 10, 'cure'],
       ['dormant spray', 'Oil on bark', 'dormant', 12, 2, 'cure', 'organic'],
     ],
     useless: 'Fungicide on the black: it is mould on honeydew.',
@@ -432,7 +444,8 @@ export const sapFeeders = [
     'sap feeder',
     ['pome', 'stone-fruit', 'walnut', 'elm', 'willow', 'poplar'],
     {
-      about: 'Tiny grey pimples on bark, red halos on fruit, no honeydew.',
+      causesWeakness: true,
+    about: 'Tiny grey pimples on bark, red halos on fruit, no honeydew.',
       course: 'Limbs die within years.',
       season: [3, 10],
       common: 'now and then',
@@ -481,7 +494,8 @@ export const sapFeeders = [
       'box',
     ],
     {
-      about: 'Brown commas in crusts on twigs, no honeydew.',
+      causesWeakness: true,
+    about: 'Brown commas in crusts on twigs, no honeydew.',
       course: 'Branches die back over years.',
       season: [4, 10],
       common: 'now and then',
@@ -518,6 +532,7 @@ export const sapFeeders = [
     },
   ),
   entry('euonymus-scale', 'Euonymus scale', 'sap feeder', ['euonymus', 'holly', 'olive'], {
+    causesWeakness: true,
     about: 'Slender white males and brown females on euonymus.',
     course: 'Yellow spots, bare stems, dead plants.',
     season: [4, 10],
@@ -619,7 +634,8 @@ export const sapFeeders = [
       'cotoneaster',
     ],
     {
-      about: 'Waxy white bodies in forks and under fruit.',
+      causesWeakness: true,
+    about: 'Waxy white bodies in forks and under fruit.',
       course: 'Sticky, black, weak shoots.',
       season: [4, 11],
       common: 'now and then',
@@ -664,7 +680,8 @@ export const sapFeeders = [
     'sap feeder',
     ['citrus', 'avocado', 'pomegranate', 'ash', 'mulberry', 'holly', 'hazel'],
     {
-      about: 'White flies rise from the undersides; honeydew and mould.',
+      causesWeakness: true,
+    about: 'White flies rise from the undersides; honeydew and mould.',
       course: 'Weakens young trees.',
       season: [5, 10],
       common: 'now and then',
@@ -688,9 +705,10 @@ export const sapFeeders = [
       tell: 'Washed and soaped; the small wasps do the rest.',
     },
   ),
-  entry('psyllid', 'Psyllids', 'sap feeder', ['pear', 'alder', 'box', 'olive', 'citrus'], {
+  entry('psyllid', 'Psyllids', 'sap feeder', ['pear', 'alder', 'box', 'olive'], {
+    causesWeakness: true,
     about: 'Flat young with waxy threads; curled tips and honeydew.',
-    course: 'Black russet fruit on pear; disease carrier on citrus.',
+    course: 'Black russet fruit on pear.',
     season: [4, 9],
     common: 'now and then',
     worseOn: ['pear'],
@@ -700,7 +718,7 @@ export const sapFeeders = [
     tests: { 'loupe-leaf': { 'scales-crawl': 'usual' }, 'beat-branch': { 'aphids-walk': 'sometimes' } },
     deciding: ['loupe-leaf', 'scales-crawl'],
     decidingTest: 'Loupe: flat young with red eyes and a drop of honeydew',
-    followers: ['sooty-mould', 'citrus-greening'],
+    followers: ['sooty-mould'],
     lookalikes: ['fire-blight', 'leaf-curl-aphid', 'whitefly', 'drought-stress'],
     curativeNeeds: 'likely',
     policy: 'treat',
@@ -770,7 +788,7 @@ export const sapFeeders = [
       ['water jet', 'Vacuum or knock into soapy water early', 'cool mornings', 6, 10, 'cure', 'organic'],
       ['foliar spray', 'Soap on the young', 'young bugs', 6, 8, 'cure', 'organic'],
       ['bagging', 'Bag fruit', 'young fruit', 6, 8, 'protect', 'organic'],
-      ['foliar spray', 'Clay film', 'before they come', 6, 9, 'protect', 'organic'],
+      ['foliar spray', 'Clay film', 'before they come', 6, 9, 'protect', 'organic cover'],
     ],
     useless: 'Broad sprays: they kill the helpers and the bugs fly in again.',
     tell: 'Clean fruit and eggs removed early keep most of the crop.',
@@ -793,13 +811,13 @@ export const sapFeeders = [
     threshold: 'One in ten fruit hit.',
     ways: [
       ['bagging', 'Bag fruit', 'young fruit', 6, 8, 'protect', 'organic'],
-      ['foliar spray', 'Clay film', 'before they come', 6, 9, 'protect', 'organic'],
+      ['foliar spray', 'Clay film', 'before they come', 6, 9, 'protect', 'organic cover'],
       ['sanitation', 'Mow weed hosts before they fruit, not after', 'spring', 4, 6, 'support', 'organic'],
     ],
     useless: 'Broad sprays in harvest.',
     tell: 'Bugs sting the fruit; film and bags keep them off.',
   }),
-  entry('spittlebug', 'Spittlebugs', 'harmless', [], {
+  entry('spittlebug', 'Spittlebugs', 'harmless', everywhereBut('olive', 'almond'), {
     about: 'Froth on shoots with a green nymph inside.',
     course: 'Gone in weeks.',
     season: [5, 7],
@@ -841,7 +859,8 @@ export const sapFeeders = [
       'birch',
     ],
     {
-      about: 'Stipple, bronze, fine silk in hot dry weeks.',
+      causesWeakness: true,
+    about: 'Stipple, bronze, fine silk in hot dry weeks.',
       course: 'Bronze and early drop; explodes after broad sprays.',
       season: [5, 9],
       common: 'often',
@@ -878,7 +897,8 @@ export const sapFeeders = [
     'mite',
     ['spruce', 'hemlock', 'fir', 'juniper', 'cypress', 'douglas-fir', 'yew', 'larch', 'pine'],
     {
-      about: 'Cool-season mite; needles speckled from the inside, broad sprays make it worse.',
+      causesWeakness: true,
+    about: 'Cool-season mite; needles speckled from the inside, broad sprays make it worse.',
       course: 'Bronze inner crown in spring and autumn.',
       season: [3, 10],
       common: 'often',
@@ -915,6 +935,7 @@ export const sapFeeders = [
     },
   ),
   entry('avocado-mite', 'Avocado mites', 'mite', ['avocado'], {
+    causesWeakness: true,
     about: 'Silk nests along midrib and veins below; brown spots above.',
     course: 'Leaf drop, sunburnt fruit.',
     season: [4, 10],
@@ -963,4 +984,85 @@ export const sapFeeders = [
       tell: 'Curious, harmless.',
     },
   ),
+  entry(
+    'aphids',
+    'Aphids',
+    'sap feeder',
+    ['maple','oak','ash','birch','plane','elm','hornbeam','alder','sweetgum','tulip-tree','magnolia','crape-myrtle','mulberry','walnut','robinia','willow','poplar','pome','stone-fruit','citrus','avocado','pomegranate','holly','box','euonymus','olive','chestnut','horse-chestnut','hazel','fringetree','live-oak','tanoak'],
+    {
+      about: 'Soft bodies in clusters on young growth, white cast skins, honeydew and ants. Every broadleaf has its own.',
+      course: 'Comes and goes with its enemies; a nuisance to whoever parks below.',
+      season: [4, 9],
+      common: 'often',
+      usual: ['aphids-live', 'honeydew'],
+      sometimes: ['ants-trail', 'sticky-below', 'leaves-curled', 'black-film-wipes', 'helpers', 'wasps-flies'],
+      tests: {
+        'loupe-leaf': { aphids: 'always' },
+        'beat-branch': { 'aphids-walk': 'usual' },
+        'follow-ants': { 'sap-feeders': 'usual' },
+      },
+      deciding: ['loupe-leaf', 'aphids'],
+      decidingTest: 'Loupe: aphids and white cast skins',
+      followers: ['sooty-mould'],
+      lookalikes: ['mealybug', 'whitefly', 'psyllid', 'citrus-psyllid', 'lecanium-scale'],
+      curativeNeeds: 'likely',
+      policy: 'relieve',
+      actFrom: 3,
+      threshold: 'Most shoots on young trees, or where it drips on people; helpers at work wait a week first.',
+      ways: [
+        ['water jet', 'Hard water jet from below', 'aphids on young growth', 4, 9, 'relief', 'organic'],
+        ['foliar spray', 'Soap or oil to drip on the undersides, at dusk', 'aphids on young growth', 4, 9, 'cure', 'organic'],
+        ['band', 'Sticky band on a wrap against the ants that guard them', 'ants climb', 4, 9, 'relief', 'organic'],
+        ['release', 'Helpers, once nights are warm', 'nights above 12 °C', 5, 8, 'relief', 'organic'],
+      ],
+      useless: 'Fungicide on the black film: it is mould on their sugar.',
+      resistance: 'soap and oil exempt',
+      tell: 'Aphids: a nuisance rather than a danger. A water jet and their enemies usually do.',
+    },
+  ),
+  entry('citrus-psyllid', 'Citrus psyllid', 'sap feeder', ['citrus'], {
+    about: 'Flat young with waxy threads on young flush; adults sit head down. It carries citrus greening.',
+    course: 'Twisted flush; where greening is about, the tree is lost.',
+    season: [3, 11],
+    common: 'rare',
+    always: ['psyllid-wax'],
+    usual: ['leaves-curled', 'honeydew'],
+    sometimes: ['black-film-wipes', 'ants-trail', 'shoots-twisted', 'sticky-below'],
+    tests: { 'loupe-leaf': { 'scales-crawl': 'usual' }, shake: { 'white-flies': 'rare' } },
+    deciding: ['loupe-leaf', 'scales-crawl'],
+    decidingTest: 'Loupe on young flush: flat young with waxy threads',
+    followers: ['sooty-mould', 'citrus-greening'],
+    lookalikes: ['citrus-miner', 'mealybug', 'whitefly'],
+    curativeNeeds: 'likely',
+    policy: 'treat',
+    threshold: 'Any, where the authority watches for it.',
+    ways: [
+      ['foliar spray', 'Oil or soap on the young flush, as the authority says', 'each flush', 3, 11, 'cure', 'organic'],
+      ['soil drench', 'Systemic on young trees after bloom', 'soil moist, after bloom', 5, 9, 'cure'],
+      ['hygiene', 'Move no citrus plant, leaf or twig', 'any time', 1, 12, 'protect', 'organic'],
+    ],
+    useless: 'Pulling off curled leaves: the adults fly on.',
+    resistance: 'rotate groups',
+    reportable: true,
+    tell: 'This insect carries a disease that no citrus survives. We tell the plant-health authority; please move no plant parts.',
+  }),
+  entry('vector-spittlebug', 'Spittlebugs on olive and almond', 'sap feeder', ['olive', 'almond'], {
+    about: 'Froth on shoots and weeds. Harmless elsewhere; on these trees the adults carry the scorch bacterium.',
+    course: 'Nothing by itself; where the bacterium is about, they bring it.',
+    season: [4, 7],
+    common: 'often',
+    always: ['froth'],
+    tests: {},
+    decidingTest: 'Wipe the froth: a green or yellow nymph',
+    lookalikes: ['mealybug'],
+    curativeNeeds: 'likely',
+    policy: 'relieve',
+    threshold: 'Any, where the scorch bacterium has been found in the region.',
+    ways: [
+      ['sanitation', 'Mow or till the weeds below while the nymphs sit in the froth', 'nymphs in froth', 3, 5, 'cure', 'organic'],
+      ['foliar spray', 'On adults in the crown, as the authority says', 'adults in the crown', 5, 8, 'protect'],
+    ],
+    useless: 'Spraying when no bacterium is about.',
+    tell: 'The froth itself does no harm. Where the scorch disease of olives is near, we mow the weeds in spring.',
+  }),
 ];

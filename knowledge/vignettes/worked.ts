@@ -380,6 +380,8 @@ export const worked: Vignette[] = [
       ['one-limb-yellow', 0],
       ['tips-hook', 0],
       ['top-dieback', 0],
+      ['base-brackets', 0],
+      ['canker-sunken', 0],
       ['beetles-small-dark', 0],
     ],
     nearby: [['dutch-elm-disease', 4]],

@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { DECISIONS } from '@/core/diagnose/words';
+import { baseOf } from '@/core/decide/base';
 import { practiceCase, scoreRound, type Score } from '@/core/practice/round';
 import { addPracticeRound } from '@/store/knowledge';
 import { act, refuse, type Answer } from '@/app/_server/act';
@@ -28,7 +29,7 @@ export const endRound = act(
     if (!drawn) return refuse('', 'This case is no longer there.');
     if (!drawn.model.conditions.some((c) => c.id === r.condition))
       return refuse('condition', 'That does not happen to this host.');
-    const score = scoreRound(drawn, [...new Set(r.asked)], r, finder(knowledge));
+    const score = scoreRound(drawn, [...new Set(r.asked)], r, findHost(drawn.hostId)!, baseOf(knowledge));
     await addPracticeRound(v, {
       id: r.id,
       seed: r.seed,

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import type { Schools } from '@/core/decide/decide';
+import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';

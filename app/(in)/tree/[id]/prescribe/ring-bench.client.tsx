@@ -1,7 +1,7 @@
 import type { Programme } from '@/core/season/programme';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import type { Schools } from '@/core/decide/decide';
+import type { Schools } from '@/core/decide/schools';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { ringInput, type Prescription, type Situation } from '@/core/prescribe/prescribe';

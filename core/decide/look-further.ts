@@ -1,0 +1,53 @@
+import type { TestResult } from '../diagnose/knowledge';
+import type { Base } from './base';
+import type { Sight } from './sight';
+
+/** One thing to look at, in the order in which it is worth it. */
+export interface LookStep {
+  id: string;
+  what: string;
+  why: string;
+  minutes: number;
+}
+
+const PLACES: Readonly<Record<Sight['missing'][number], Omit<LookStep, 'id'>>> = {
+  collar: {
+    what: 'The collar: flare, brackets, mushrooms, dead bark, whether it rocks',
+    why: 'What fells a tree and what starves it begins here.',
+    minutes: 1,
+  },
+  trunk: {
+    what: 'The trunk: holes, cankers, brackets, bleeding, splits, right round',
+    why: 'Borers, cankers and decay show here in every month.',
+    minutes: 1,
+  },
+  crown: {
+    what: 'The crown: full or thin, dead from the top or on one side; grade the loss',
+    why: 'It says how much of the tree still works.',
+    minutes: 0.5,
+  },
+  vigour: {
+    what: 'Vigour: this year’s shoots, leaf size, wound wood',
+    why: 'A tree that hardly grows is not sound, whatever else is seen.',
+    minutes: 0.5,
+  },
+};
+/** Where something is wrong and the cause is open: the walk, collar first, before any wound. */
+const WALK: readonly (readonly [test: string, why: string])[] = [
+  ['dig-collar', 'A buried, girdled or rotten collar is the commonest cause that nobody sees.'],
+  ['soil-probe', 'Dry, drowned and compacted look alike above ground.'],
+  ['ask-history', 'Digging, salt, weedkiller, watering: the owner knows.'],
+  ['sound-trunk', 'Decay is heard before it is seen.'],
+  ['pull-roots', 'Rotten fine roots starve a tree in moist soil.'],
+];
+
+/** What has not been looked at, in the order in which it is worth looking, with why and how long. */
+export function lookSteps(sight: Sight, tests: readonly TestResult[], wrong: boolean, base: Base): LookStep[] {
+  const out: LookStep[] = sight.missing.map((m) => ({ id: m, ...PLACES[m] }));
+  if (wrong)
+    for (const [id, why] of WALK) {
+      const t = tests.some((x) => x.test === id) ? null : base.test(id);
+      if (t) out.push({ id, what: t.ask, why, minutes: t.minutes });
+    }
+  return out;
+}

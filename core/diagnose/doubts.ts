@@ -1,0 +1,55 @@
+import type { Finding, Host, Knowledge, TestResult } from './knowledge';
+import { concerns } from './reading';
+import { inSentence } from './words';
+
+/** Something about what was entered that a person must be told. */
+export interface Doubt {
+  id: 'two answers' | 'cannot be both' | 'not on this host' | 'not its host' | 'not this test';
+  sentence: string;
+}
+/** Observations that exclude one another, as `sign` or `test/outcome`. */
+export type Exclusion = readonly [a: string, b: string, sentence: string];
+
+/**
+ * What contradicts itself or cannot be, in sentences: two answers to one test, observations that exclude one another, signs
+ * that cannot be on this host, and a pest that does not attack it, whatever is feared.
+ * @param feared conditions that the client fears, or that were found near by
+ */
+export function observationDoubts(
+  host: Host,
+  observed: { findings: readonly Finding[]; tests: readonly TestResult[] },
+  feared: readonly string[],
+  k: Knowledge,
+  exclusions: readonly Exclusion[],
+): Doubt[] {
+  const out: Doubt[] = [];
+  const say = (id: Doubt['id'], sentence: string) => {
+    if (!out.some((d) => d.sentence === sentence)) out.push({ id, sentence });
+  };
+  for (const f of observed.findings) {
+    const s = f.state === 'seen' ? k.signs.find((x) => x.id === f.sign) : undefined;
+    if (s && !concerns(s.groups, host))
+      say('not on this host', `“${s.words}” is not made on ${host.name.toLowerCase()}: is it another tree, or another sign? It was not weighed.`);
+  }
+  for (const t of observed.tests) {
+    const test = k.tests.find((x) => x.id === t.test);
+    if (!test) continue;
+    if (!concerns(test.groups, host))
+      say('not this test', `${test.name} says nothing on ${host.name.toLowerCase()}. It was not weighed.`);
+    const other = observed.tests.find((x) => x.test === t.test && x.outcome !== t.outcome);
+    const words = (o: string) => inSentence(test.outcomes.find((x) => x.id === o)?.words ?? o);
+    if (other && t.outcome < other.outcome)
+      say('two answers', `${test.name} has two answers, “${words(t.outcome)}” and “${words(other.outcome)}”: do it again. Neither was weighed.`);
+  }
+  const there = (x: string) =>
+    x.includes('/')
+      ? observed.tests.some((t) => `${t.test}/${t.outcome}` === x)
+      : observed.findings.some((f) => f.sign === x && f.state === 'seen' && f.sure !== 'perhaps' && (f.grade ?? 2) >= 2);
+  for (const [a, b, sentence] of exclusions) if (there(a) && there(b)) say('cannot be both', sentence);
+  for (const id of feared) {
+    const c = k.conditions.find((x) => x.id === id);
+    if (c && !concerns(c.groups, host))
+      say('not its host', `${c.name} does not attack ${host.name.toLowerCase()}, whatever is about near by.`);
+  }
+  return out;
+}
