@@ -8,6 +8,10 @@ export const exclusions: readonly Exclusion[] = [
   ['crown-full', 'crown-thin', 'The crown was called full and thin: grade it again.'],
   ['crown-full', 'top-dieback', 'The crown was called full and dead at the top: grade it again.'],
   ['black-film-wipes', 'wipe/stays', 'The black was seen to wipe off and found to stay: wipe another leaf.'],
-  ['leaves-black-hang', 'scratch/none', 'The tip is black and green under the bark: scratch again at the edge of the black.'],
+  [
+    'leaves-black-hang',
+    'scratch/none',
+    'The tip is black and green under the bark: scratch again at the edge of the black.',
+  ],
   ['fold-leaf/dull-limp', 'soil-probe/wet-sour', 'Limp leaves over wet soil: the roots drown. Do not water.'],
 ];

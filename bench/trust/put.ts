@@ -33,7 +33,11 @@ export interface Answer {
 export class Engine {
   private readonly models = new Map<string, Model>();
   readonly base: Base;
-  constructor(readonly knowledge: Knowledge) {
+  constructor(
+    readonly knowledge: Knowledge,
+    /** The whole base, where what is asked of is a part of it: harm is judged by what is true. */
+    private readonly whole: Base = baseOf(knowledge),
+  ) {
     this.base = baseOf(knowledge);
   }
   model(host: Host, month: number, nearby?: Readonly<Record<string, number>>): Model {
@@ -87,7 +91,7 @@ export class Engine {
         vigour: p.vigour,
         barkLoss: p.barkLoss,
       },
-      (id) => this.base.condition(id)?.kind,
+      (id) => this.whole.condition(id)?.kind,
     );
   }
 }

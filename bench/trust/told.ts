@@ -13,10 +13,7 @@ export const asField = (v: Vignette): FieldCase => ({
   id: v.id,
   host: v.host,
   month: v.month,
-  seen: [
-    ...v.seen.map(([s, g]) => `${s}:${g}`),
-    ...(v.tests ?? []).map(([t, o]) => `${t}/${o}`),
-  ].join(' '),
+  seen: [...v.seen.map(([s, g]) => `${s}:${g}`), ...(v.tests ?? []).map(([t, o]) => `${t}/${o}`)].join(' '),
   truth: [v.truth],
   decisions: [v.decision],
   why: v.why,

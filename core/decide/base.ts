@@ -5,6 +5,8 @@ export interface Base {
   condition: (id: string) => Condition | null;
   sign: (id: string) => Sign | null;
   test: (id: string) => QuickTest | null;
+  /** Conditions of any host that a positive laboratory answer names. */
+  namedBy: (test: string, outcome: string) => readonly Condition[];
 }
 
 /** The look-ups of a knowledge base, made once. */
@@ -13,5 +15,17 @@ export function baseOf(k: Pick<Knowledge, 'conditions' | 'signs' | 'tests'>): Ba
     const map = new Map(list.map((x) => [x.id, x]));
     return (id: string): T | null => map.get(id) ?? null;
   };
-  return { condition: by(k.conditions), sign: by(k.signs), test: by(k.tests) };
+  const test = by(k.tests);
+  const named = new Map<string, Condition[]>();
+  for (const c of k.conditions)
+    for (const [t, outcomes] of Object.entries(c.tests))
+      for (const [o, often] of Object.entries(outcomes))
+        if (test(t)?.cost === 'laboratory' && o !== 'none' && often === 'always')
+          named.set(`${t}/${o}`, [...(named.get(`${t}/${o}`) ?? []), c]);
+  return {
+    condition: by(k.conditions),
+    sign: by(k.signs),
+    test,
+    namedBy: (t, o) => named.get(`${t}/${o}`) ?? [],
+  };
 }

@@ -2,7 +2,7 @@ import type { Condition, Host, TestResult, TreatmentOption } from '../diagnose/k
 import type { Candidate } from '../diagnose/rank';
 import { signsOf } from '../diagnose/reading';
 import { SOUND, UNKNOWN } from '../diagnose/model';
-import { certaintyOf, confirms, inWords } from '../diagnose/sureness';
+import { certaintyOf, confirms, inWords, sureOf } from '../diagnose/sureness';
 import { inSentence, type Certainty, type Decision } from '../diagnose/words';
 import { isSouth, localMonth } from '../season/hemisphere';
 import { actionsOf, answering, onlyPrevents, type Action } from './actions';
@@ -267,8 +267,11 @@ class Deciding {
         (x.id === c.id || k.resistance === c.resistance)
       );
     });
-    const p = Math.min(0.89, alike.reduce((s, x) => s + x.p, 0));
-    const together = certaintyOf(p, null, [], [], this.base.test);
+    const p = Math.min(
+      0.89,
+      alike.reduce((s, x) => s + x.p, 0),
+    );
+    const together = sureOf(p);
     return atLeast(own, together) ? own : together;
   }
 
@@ -322,7 +325,9 @@ class Deciding {
       return 'look further';
     }
     // One clear candidate that a quick test would settle is worth naming as a question.
-    if (best && first!.p >= THERE && this.nameable(best) && this.about?.id !== UNKNOWN) {
+    // So is one that would have to be reported: its sample does not wait until everything else is excluded.
+    const owed = this.duties.some((d) => d.id === 'report' && d.condition === first?.id);
+    if (best && (owed || (first!.p >= THERE && this.about?.id !== UNKNOWN)) && this.nameable(best)) {
       this.lead = first;
       this.about = best;
       return this.namedTrouble(best, this.certainty);
@@ -334,7 +339,10 @@ class Deciding {
         : 'No cause of the base fits what was seen.',
     );
     if (best && !this.nameable(best))
-      this.say('decline', `Decline alone does not name ${best.name.toLowerCase()}: the cause is open. The collar comes first.`);
+      this.say(
+        'decline',
+        `Decline alone does not name ${best.name.toLowerCase()}: the cause is open. The collar comes first.`,
+      );
     this.about = null;
     return sight.missing.length > 1 && !sight.dangers.length && !sight.ailing.length ? 'look further' : 'not yet named';
   }
@@ -408,7 +416,8 @@ class Deciding {
         `${about.name} was treated properly, looked at in time, and nothing changed: the same again is not offered.`,
         'the outcome of the earlier treatment',
       );
-      return this.proof(about, certainty);
+      // What a laboratory confirmed is not doubted again: another method, not another test.
+      if (!this.confirmed.includes(about.id)) return this.proof(about, certainty);
     }
     const unproved = this.unproved(about, certainty);
     if (unproved) return unproved;
@@ -418,13 +427,14 @@ class Deciding {
     return this.beyondHelp(about, certainty) ?? this.causeFirst(about) ?? this.act(about, certainty, severity);
   }
 
-  /** A laboratory first, or a test; a confirmed one is not confirmed again. */
+  /** A laboratory first, or a test. */
   private proof(about: Condition, certainty: Certainty): Decision {
-    if (certainty === 'confirmed by test') return 'not yet named';
     const lab = about.deciding
       ? this.base.test(about.deciding.test)?.cost === 'laboratory'
       : /laborator/i.test(about.decidingTest);
-    return lab && (about.curativeNeeds === 'confirmed by test' || !about.deciding) && certainty !== 'a guess'
+    return lab &&
+      (about.curativeNeeds === 'confirmed by test' || !about.deciding) &&
+      (certainty !== 'a guess' || this.duties.some((d) => d.id === 'report' && d.condition === about.id))
       ? 'laboratory first'
       : 'test first';
   }
@@ -455,8 +465,16 @@ class Deciding {
     const counted = this.input.findings.some((f) => f.counted && signsOf(about).includes(f.sign));
     if (/two years|last year|years running/i.test(about.threshold))
       this.open.push(`The threshold looks back (“${about.threshold}”): was it so last year?`);
-    if (!counted && /\b(one|two|half|third|quarter|tenth|most|\d+)\b.*\b(in|of|leaf|leaves|shoots?|tips?|clusters?|nuts|crown|egg)\b|%/i.test(about.threshold) && about.actFrom < 4)
-      this.open.push(`The threshold counts (“${about.threshold}”) and nobody has counted: the extent seen stands in for it.`);
+    if (
+      !counted &&
+      /\b(one|two|half|third|quarter|tenth|most|\d+)\b.*\b(in|of|leaf|leaves|shoots?|tips?|clusters?|nuts|crown|egg)\b|%/i.test(
+        about.threshold,
+      ) &&
+      about.actFrom < 4
+    )
+      this.open.push(
+        `The threshold counts (“${about.threshold}”) and nobody has counted: the extent seen stands in for it.`,
+      );
   }
 
   /** Nothing helps any more: no cure, too much crown or bark gone. */
@@ -470,7 +488,8 @@ class Deciding {
         this.knowledgeOf,
       );
       const owed = this.duties.some((d) => d.id === 'report' && d.condition === about.id);
-      const proved = certainty === 'confirmed by test' || (about.deciding === null && atLeast(certainty, 'near certain'));
+      const proved =
+        certainty === 'confirmed by test' || (about.deciding === null && atLeast(certainty, 'near certain'));
       return owed && proved ? 'report' : 'manage or remove';
     }
     for (const l of this.limits(about)) {
@@ -485,7 +504,10 @@ class Deciding {
       return 'manage or remove';
     }
     if ((barkLoss ?? 0) >= 0.95) {
-      this.say('girdled', 'The bark is gone all round: cut below the lowest damage, or bridge it if the tree is worth that.');
+      this.say(
+        'girdled',
+        'The bark is gone all round: cut below the lowest damage, or bridge it if the tree is worth that.',
+      );
       return 'manage or remove';
     }
     return null;
@@ -531,7 +553,11 @@ class Deciding {
     if (now.length) {
       this.say('window-open', `Open now: ${now.map((o) => inSentence(o.what)).join('; ')}.`);
       for (const o of unsure)
-        if (o.needs) this.say('waits', `${inSentence(o.what).replace(/^./, (x) => x.toUpperCase())} waits: it asks for “${o.needs}”.`);
+        if (o.needs)
+          this.say(
+            'waits',
+            `${inSentence(o.what).replace(/^./, (x) => x.toUpperCase())} waits: it asks for “${o.needs}”.`,
+          );
       return 'treat now';
     }
     const fact = unsure.find((o) => o.against.length > 0);
@@ -547,9 +573,16 @@ class Deciding {
   }
 
   private later(about: Condition, certainty: Certainty, answers: readonly Action[]): Decision {
-    const waiting = [...answers, ...this.options.filter(onlyPrevents)].filter((o) => o.status === 'later');
+    // What only prevents is for next season, and says nothing where what would cure is not for this tree.
+    const cures = answers.some((o) => o.use === 'cure');
+    const waiting = [...answers, ...(cures ? [] : this.options.filter(onlyPrevents))].filter(
+      (o) => o.status === 'later',
+    );
     // What waits for its months is made sure of meanwhile.
-    if (waiting.length && waiting.every((o) => o.needs !== null && !atLeast(this.certaintyFor(about, o, certainty), o.needs))) {
+    if (
+      waiting.length &&
+      waiting.every((o) => o.needs !== null && !atLeast(this.certaintyFor(about, o, certainty), o.needs))
+    ) {
       this.unsure(about, certainty, waiting[0]!.needs!);
       return this.proof(about, certainty);
     }
@@ -558,7 +591,8 @@ class Deciding {
       for (const a of no) if (!this.reasons.some((r) => r.sentence === a.sentence)) this.say(a.id, a.sentence);
       if (no.some((a) => a.id === 'vigour') && !no.some((a) => a.id === 'crown' || a.id === 'bark-loss'))
         return about.causesWeakness ? 'manage or remove' : 'restore vigour first';
-      if (!no.length) this.say('nothing-works', `Nothing in this programme works on it. ${about.useless}`, this.knowledgeOf);
+      if (!no.length)
+        this.say('nothing-works', `Nothing in this programme works on it. ${about.useless}`, this.knowledgeOf);
       return 'manage or remove';
     }
     const next = this.nextOf(waiting)!;
@@ -589,7 +623,11 @@ class Deciding {
         );
     const beside = [...dangers, ...ailing, ...strange.map((f) => inSentence(this.base.sign(f.sign)!.words))];
     if (!beside.length) return d;
-    this.say('beside', `${this.about?.name ?? 'What was named'} needs nothing, but beside it stands: ${beside.join('; ')}.`, 'findings');
+    this.say(
+      'beside',
+      `${this.about?.name ?? 'What was named'} needs nothing, but beside it stands: ${beside.join('; ')}.`,
+      'findings',
+    );
     return 'not yet named';
   }
 
@@ -613,7 +651,9 @@ class Deciding {
 
   private tell(decision: Decision): string {
     const now = this.options.filter(
-      (o) => o.status === 'now' && (decision === 'restore vigour first' ? o.use === 'support' || o.use === 'cure' : o.use !== 'support'),
+      (o) =>
+        o.status === 'now' &&
+        (decision === 'restore vigour first' ? o.use === 'support' || o.use === 'cure' : o.use !== 'support'),
     );
     const answers = this.about ? answering(this.about, this.options) : [];
     const next =

@@ -15,7 +15,7 @@ export interface Duty {
 }
 
 /** From what chance a duty is owed: stakes this high need only suspicion, and something seen that it makes. */
-const SUSPICION = 0.1;
+const SUSPICION = 0.05;
 /** A hazard of the tree itself is weighed a little higher: half of all old trees have one rare candidate. */
 const HAZARD = 0.25;
 /** Crown loss from which the dead part itself is a danger, %. */
@@ -71,14 +71,30 @@ export function dutiesOf(d: DutyInput, sight: Sight, base: Base): Duty[] {
         `${c.name} may have to be reported (${why}). Photograph it, tell the plant-health authority, and move nothing until it has answered.`,
       );
     if (noCut)
-      owe('no-cut', `Do not cut: ${c.name.toLowerCase()} travels on saws (${why}). Bag what lies about, photograph, telephone, stay away.`);
+      owe(
+        'no-cut',
+        `Do not cut: ${c.name.toLowerCase()} travels on saws (${why}). Bag what lies about, photograph, telephone, stay away.`,
+      );
     if (c.nature.includes('hairs'))
-      owe('hairs', `Keep people and dogs away: the hairs of ${c.name.toLowerCase()} hurt eyes, skin and lungs. Full protection for whoever goes near.`);
+      owe(
+        'hairs',
+        `Keep people and dogs away: the hairs of ${c.name.toLowerCase()} hurt eyes, skin and lungs. Full protection for whoever goes near.`,
+      );
     if (c.nature.includes('spores'))
       owe('spores', `Spores of ${c.name.toLowerCase()} harm lungs: nobody cuts without a mask.`);
     if (c.nature.includes('gas'))
       owe('gas', 'There may be gas in the soil: no flame, no digging, keep away; call the gas network now.');
   }
+  // A laboratory that found a reportable organism has found it, whether or not this host is known to carry it.
+  for (const t of d.tests)
+    for (const c of base.namedBy(t.test, t.outcome))
+      if ((c.reportable || d.reportable.includes(c.id)) && !out.some((o) => o.id === 'report'))
+        out.push({
+          id: 'report',
+          sentence: `The laboratory found what makes ${c.name.toLowerCase()}: tell the plant-health authority, and move nothing until it has answered.`,
+          source: 'laboratory',
+          condition: c.id,
+        });
   const risk = riskOf(d, sight, base);
   if (risk) out.push(risk);
   const order: Duty['id'][] = ['gas', 'report', 'no-cut', 'hairs', 'spores', 'risk'];

@@ -92,7 +92,10 @@ export function against(
     say('no-cut', `No cut before the authority has spoken: ${t.noCut}.`);
   if (CARRIED.includes(o.method)) carried(t, c, limits, say);
   if (o.barkLossMax !== undefined && t.barkLoss !== null && t.barkLoss > o.barkLossMax)
-    say('bark', `${Math.round(t.barkLoss * 100)} % of the girth has no bark; this makes sense to ${Math.round(o.barkLossMax * 100)} %.`);
+    say(
+      'bark',
+      `${Math.round(t.barkLoss * 100)} % of the girth has no bark; this makes sense to ${Math.round(o.barkLossMax * 100)} %.`,
+    );
   if (o.largestCm !== undefined && t.diameterCm !== null && t.diameterCm > o.largestCm)
     say('size', `Done on trunks to ${o.largestCm} cm; this one has ${Math.round(t.diameterCm)} cm.`);
   if (o.method === 'watering') {
@@ -112,7 +115,8 @@ function carried(
 ) {
   const least = limits.length ? Math.min(...limits.map((l) => l.percent)) : null;
   if (t.crownLoss === null) {
-    if (least !== null) say('crown-unknown', `Limited to ${least} % crown loss, and nobody has graded this crown.`, true);
+    if (least !== null)
+      say('crown-unknown', `Limited to ${least} % crown loss, and nobody has graded this crown.`, true);
   } else if (t.crownLoss > Math.min(least ?? CROWN_CARRIES_TO, CROWN_CARRIES_TO))
     say('crown', `${t.crownLoss} % of the crown is lost: it carries nothing up.`);
   if (t.barkLoss !== null && t.barkLoss > BARK_CARRIES_TO)

@@ -102,7 +102,10 @@ export const stakeOf = (method: TreatmentOption['method']): Stake => STAKES.find
  * How sure one must be of a condition before one of its methods is used on it. What protects the sound rests on the state of
  * being at risk instead, and asks nothing here.
  */
-export function needsOf(o: Pick<TreatmentOption, 'method' | 'use' | 'antibiotic'>, c: Pick<Condition, 'curativeNeeds'>): Certainty {
+export function needsOf(
+  o: Pick<TreatmentOption, 'method' | 'use' | 'antibiotic'>,
+  c: Pick<Condition, 'curativeNeeds'>,
+): Certainty {
   if (o.antibiotic) return ANTIBIOTIC_NEEDS;
   const s = stakeOf(o.method);
   return s.raisedByCondition && o.use === 'cure' ? higher(s.needs, c.curativeNeeds) : s.needs;

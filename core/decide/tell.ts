@@ -29,7 +29,8 @@ export function tellOf(t: Tellable): string {
   const out: string[] = [];
   const { about } = t;
   const name = about && about.kind !== 'unknown' ? about.name.toLowerCase() : null;
-  if (t.duties.some((d) => d.id === 'gas')) out.push('Please keep away, no flame, no digging: there may be gas in the soil.');
+  if (t.duties.some((d) => d.id === 'gas'))
+    out.push('Please keep away, no flame, no digging: there may be gas in the soil.');
   if (t.duties.some((d) => d.id === 'risk')) out.push('Please keep clear of the tree until we have spoken.');
   if (t.duties.some((d) => d.id === 'hairs')) out.push('Keep people and dogs away: the hairs hurt.');
   if (t.duties.some((d) => d.id === 'report' || d.id === 'no-cut'))

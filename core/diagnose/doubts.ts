@@ -29,7 +29,10 @@ export function observationDoubts(
   for (const f of observed.findings) {
     const s = f.state === 'seen' ? k.signs.find((x) => x.id === f.sign) : undefined;
     if (s && !concerns(s.groups, host))
-      say('not on this host', `“${s.words}” is not made on ${host.name.toLowerCase()}: is it another tree, or another sign? It was not weighed.`);
+      say(
+        'not on this host',
+        `“${s.words}” is not made on ${host.name.toLowerCase()}: is it another tree, or another sign? It was not weighed.`,
+      );
   }
   for (const t of observed.tests) {
     const test = k.tests.find((x) => x.id === t.test);
@@ -39,12 +42,17 @@ export function observationDoubts(
     const other = observed.tests.find((x) => x.test === t.test && x.outcome !== t.outcome);
     const words = (o: string) => inSentence(test.outcomes.find((x) => x.id === o)?.words ?? o);
     if (other && t.outcome < other.outcome)
-      say('two answers', `${test.name} has two answers, “${words(t.outcome)}” and “${words(other.outcome)}”: do it again. Neither was weighed.`);
+      say(
+        'two answers',
+        `${test.name} has two answers, “${words(t.outcome)}” and “${words(other.outcome)}”: do it again. Neither was weighed.`,
+      );
   }
   const there = (x: string) =>
     x.includes('/')
       ? observed.tests.some((t) => `${t.test}/${t.outcome}` === x)
-      : observed.findings.some((f) => f.sign === x && f.state === 'seen' && f.sure !== 'perhaps' && (f.grade ?? 2) >= 2);
+      : observed.findings.some(
+          (f) => f.sign === x && f.state === 'seen' && f.sure !== 'perhaps' && (f.grade ?? 2) >= 2,
+        );
   for (const [a, b, sentence] of exclusions) if (there(a) && there(b)) say('cannot be both', sentence);
   for (const id of feared) {
     const c = k.conditions.find((x) => x.id === id);

@@ -35,9 +35,9 @@ const ALONE_ONLY_FOLLOWS = 0.6;
 const SOUND_ODDS = 0.3;
 
 /** What no base holds is always possible. */
-const UNKNOWN_ODDS = 0.05;
+const UNKNOWN_ODDS = 0.2;
 /** How the unknown shows a sign: it may show anything, what is often there by chance more often. */
-const UNKNOWN_SHOWS = { least: 0.1, most: 0.35, telling: 0.002 } as const;
+const UNKNOWN_SHOWS = { least: 0.12, most: 0.35, telling: 0.003 } as const;
 /** A telling sign on a tree that has nothing which makes it. */
 const TELLING_IDLE = 0.0004;
 
@@ -147,9 +147,7 @@ function oddsOf(c: Condition, host: Host, s: Setting, leavesMarks: boolean): num
 /** Chance that a candidate shows a sign; null where it has nothing to do with it. */
 function chance(c: Condition, sign: Sign, idle: number, telling: boolean, month: number): number | null {
   if (c.id === UNKNOWN)
-    return telling
-      ? UNKNOWN_SHOWS.telling
-      : Math.min(UNKNOWN_SHOWS.most, Math.max(UNKNOWN_SHOWS.least, sign.idle * 2));
+    return telling ? UNKNOWN_SHOWS.telling : Math.min(UNKNOWN_SHOWS.most, Math.max(UNKNOWN_SHOWS.least, sign.idle * 2));
   const often = oftenOf(c, sign.id);
   if (often === undefined) {
     if (sign.id !== 'crown-full' || c.kind === 'harmless') return null;
@@ -305,7 +303,12 @@ export function compile(
       kind: c.kind,
       harmless: c.kind === 'harmless',
       odds:
-        oddsOf(c, host, setting, [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x))) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
+        oddsOf(
+          c,
+          host,
+          setting,
+          [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x)),
+        ) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
     })),
     observables: [...signs, ...tests],
     chains,

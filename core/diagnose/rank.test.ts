@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { findHost, shipped } from '@/knowledge';
+import { exclusions, findHost, findSign, findTest, shipped } from '@/knowledge';
+import { observationDoubts } from './doubts';
 import { balance, weigh, wouldChange } from './evidence';
-import { compile, placeInSeason, SOUND, UNKNOWN, type Model } from './model';
+import { compile, signInSeason, SOUND, UNKNOWN, type Model } from './model';
 import { nextLooks } from './next-look';
 import { evidenceOf, posterior, priorWeights, ranking, sharpen, type Observed } from './rank';
 import { certaintyOf, inWords } from './sureness';
@@ -193,8 +194,15 @@ describe('the next look', () => {
     expect(nextLooks(m, post, seen, 60, (o) => o.kind === 'sign').every((l) => l.kind === 'sign')).toBe(true);
     const winter = model('common-ash', 1);
     expect(winter.observables.some((o) => o.id === 'light-leaf')).toBe(false);
-    expect(placeInSeason('leaves', { evergreen: false }, 1)).toBe(false);
-    expect(placeInSeason('leaves', { evergreen: true }, 1)).toBe(true);
+    const there = (sign: string, evergreen: boolean, month: number) =>
+      signInSeason(findSign(sign)!, { evergreen }, month);
+    expect([there('mines', false, 1), there('mines', true, 1)]).toEqual([false, true]);
+    // What lasts counts in every month, and citrus hangs through winter.
+    expect([there('exit-holes-d', false, 1), there('mummies', false, 2), there('fruit-lopsided', true, 1)]).toEqual([
+      true,
+      true,
+      true,
+    ]);
   });
 });
 
@@ -219,11 +227,105 @@ it('evidence is told for and against, in the words of the signs; what would chan
   expect(wouldChange(m, one)[0]).toMatchObject({ id: 'leaves-black-hang' });
 });
 
-it('says how sure in words: the deciding test alone confirms', () => {
-  const c = { deciding: { test: 'lab-wilt', outcome: 'elm-disease' } };
-  expect(certaintyOf(0.95, c, [])).toBe('near certain');
-  expect(certaintyOf(0.95, c, [{ test: 'lab-wilt', outcome: 'elm-disease' }])).toBe('confirmed by test');
-  expect(certaintyOf(0.95, c, [{ test: 'lab-wilt', outcome: 'none' }])).toBe('near certain');
-  expect(certaintyOf(0.4, c, [{ test: 'lab-wilt', outcome: 'elm-disease' }])).toBe('possible');
+it('a laboratory confirms by itself, another deciding test where nothing weighs against it, a telling sign makes near certain', () => {
+  const elm = shipped.conditions.find((c) => c.id === 'dutch-elm-disease')!;
+  const ash = shipped.conditions.find((c) => c.id === 'emerald-ash-borer')!;
+  const sure = (p: number, c: typeof elm, tests: Observed['tests'], findings: Observed['findings'] = []) =>
+    certaintyOf(p, c, tests, findings, findTest);
+  const lab = { test: 'lab-wilt', outcome: 'elm-disease' };
+  expect(sure(0.95, elm, [])).toBe('near certain');
+  expect(sure(0.05, elm, [lab])).toBe('confirmed by test');
+  expect(sure(0.95, elm, [{ test: 'lab-wilt', outcome: 'none' }])).toBe('near certain');
+  // Two answers to one test confirm nothing.
+  expect(sure(0.4, elm, [lab, { test: 'lab-wilt', outcome: 'none' }])).toBe('possible');
+  const window = { test: 'peel-window', outcome: 's-galleries' };
+  expect([sure(0.6, ash, [window]), sure(0.4, ash, [window])]).toEqual(['confirmed by test', 'possible']);
+  // The galleries seen with one’s own eyes are the window done by eye; perhaps and last season are not.
+  const galleries = { sign: 'gallery-s', state: 'seen', grade: 3 } as const;
+  expect(sure(0.7, ash, [], [galleries])).toBe('confirmed by test');
+  expect(sure(0.7, ash, [], [{ ...galleries, sure: 'perhaps' }])).toBe('likely');
+  expect(sure(0.7, ash, [], [{ sign: 'exit-holes-d', state: 'seen', grade: 2 }])).toBe('near certain');
   expect([0.8, 0.5, 0.125, 0.04, 0.95].map(inWords)).toEqual(['4 in 5', '1 in 2', '1 in 8', '1 in 25', '19 in 20']);
+});
+
+it('how much and how sure are two things: more of it and surer of it each weigh more', () => {
+  const m = model('field-elm');
+  const p = (grade: number, sure?: 'perhaps') =>
+    chance(
+      m,
+      { findings: [{ sign: 'one-limb-yellow', state: 'seen', grade, ...(sure ? { sure } : {}) }], tests: [] },
+      'dutch-elm-disease',
+    );
+  expect(p(3)).toBeGreaterThan(p(1));
+  expect(p(3)).toBeGreaterThan(p(3, 'perhaps'));
+  expect(p(1, 'perhaps')).toBeGreaterThan(chance(m, { findings: [], tests: [] }, 'dutch-elm-disease') * 0.5);
+});
+
+it.each([
+  ['white-ash', 11, ['exit-holes-d', 'gallery-s', 'woodpecker-flecks'], 'emerald-ash-borer'],
+  ['peach', 3, ['red-puckered'], 'peach-leaf-curl'],
+  ['pedunculate-oak', 6, ['caterpillars-procession'], 'oak-processionary'],
+  ['scots-pine', 1, ['silk-nest-pine'], 'pine-processionary'],
+  ['cider-apple', 2, ['shoots-other'], 'rootstock-takeover'],
+  ['sweet-chestnut', 6, ['bud-galls-green-red'], 'chestnut-gall-wasp'],
+])('a telling sign names it: %s in month %i', (host, month, signs, truth) => {
+  const o: Observed = { findings: signs.map((sign) => ({ sign, state: 'seen', grade: 4 })), tests: [] };
+  const [first] = rank(model(host, month), o).filter((c) => c.id !== SOUND);
+  expect(first!.id).toBe(truth);
+});
+
+it('a test is believed by its specificity: the unknown takes no share of a laboratory’s positive', () => {
+  const m = model('sweet-orange', 11);
+  const before = { findings: [{ sign: 'pale-small', state: 'seen', grade: 2 } as const], tests: [] };
+  const after = { ...before, tests: [{ test: 'lab-greening', outcome: 'greening' }] };
+  const odds = (o: Observed) => chance(m, o, 'citrus-greening') / chance(m, o, UNKNOWN);
+  expect(odds(after) / odds(before)).toBeGreaterThan(100);
+});
+
+it('a next look never presumes what has not been seen, and is never what was seen already', () => {
+  const m = model('magnolia');
+  const ids = (findings: Observed['findings']) =>
+    nextLooks(m, posterior(m, evidenceOf(m, { findings, tests: [] })), { findings, tests: [] }, 99).map((l) => l.id);
+  expect(ids([])).not.toContain('wipe-white');
+  expect(ids([{ sign: 'mealy-wax', state: 'seen', grade: 2, sure: 'perhaps' }])).toContain('wipe-white');
+  const ash = model('common-ash');
+  const galleries: Observed['findings'] = [{ sign: 'gallery-s', state: 'seen', grade: 3 }];
+  const looks = nextLooks(
+    ash,
+    posterior(ash, evidenceOf(ash, { findings: galleries, tests: [] })),
+    { findings: galleries, tests: [] },
+    99,
+  );
+  expect(looks.map((l) => l.id)).not.toContain('peel-window');
+});
+
+it('what contradicts itself or cannot be is told, and not weighed', () => {
+  const host = findHost('rowan')!;
+  const told = observationDoubts(
+    host,
+    {
+      findings: [
+        { sign: 'gallery-s', state: 'seen', grade: 3 },
+        { sign: 'soil-dry', state: 'seen', grade: 3 },
+      ],
+      tests: [
+        { test: 'soil-probe', outcome: 'dry' },
+        { test: 'soil-probe', outcome: 'wet-sour' },
+      ],
+    },
+    ['emerald-ash-borer', 'fire-blight'],
+    shipped,
+    exclusions,
+  );
+  expect(told.map((d) => d.id).sort()).toEqual(['cannot be both', 'not its host', 'not on this host', 'two answers']);
+  expect(told.find((d) => d.id === 'not its host')!.sentence).toMatch(/does not attack rowan/);
+  const m = model('rowan');
+  const two: Observed = {
+    findings: [],
+    tests: [
+      { test: 'soil-probe', outcome: 'dry' },
+      { test: 'soil-probe', outcome: 'wet-sour' },
+    ],
+  };
+  expect(evidenceOf(m, two)).toEqual([]);
 });

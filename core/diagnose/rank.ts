@@ -95,8 +95,7 @@ export function evidenceOf(model: Model, observed: Observed): Evidence[] {
     add(o, Float64Array.of(...o.chances[0]!.map((q) => of(q) ** weight)));
   }
   const outcomes = new Map<string, Set<string>>();
-  for (const t of observed.tests)
-    outcomes.set(t.test, (outcomes.get(t.test) ?? new Set<string>()).add(t.outcome));
+  for (const t of observed.tests) outcomes.set(t.test, (outcomes.get(t.test) ?? new Set<string>()).add(t.outcome));
   for (const t of observed.tests) {
     // Two answers to one test say nothing until it is done again; they are told, not weighed.
     if (outcomes.get(t.test)!.size > 1) continue;

@@ -48,8 +48,12 @@ export function certaintyOf(
     if (by === 'laboratory' || (by && p >= 0.5)) return 'confirmed by test';
     if (p >= 0.6 && findings.some((f) => surely(f) && condition.telling[f.sign] !== undefined)) return 'near certain';
   }
-  return p >= 0.9 ? 'near certain' : p >= 0.65 ? 'likely' : p >= 0.3 ? 'possible' : 'a guess';
+  return sureOf(p);
 }
+
+/** A chance alone as the word for it. */
+export const sureOf = (p: number): Certainty =>
+  p >= 0.9 ? 'near certain' : p >= 0.65 ? 'likely' : p >= 0.3 ? 'possible' : 'a guess';
 
 /** A chance as people say it: "4 in 5", "1 in 30". */
 export function inWords(p: number): string {

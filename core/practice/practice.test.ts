@@ -1,9 +1,12 @@
 import { findCondition, findHost, shipped } from '@/knowledge';
+import { baseOf } from '../decide/base';
 import { nextLooks } from '../diagnose/next-look';
 import { evidenceOf, posterior } from '../diagnose/rank';
 import { complaint, drawCase } from './draw-case';
 import { closedCase, learnt, practiceCase, scoreRound } from './round';
 import { simulate } from './simulate';
+
+const base = baseOf(shipped);
 
 it('the same seed gives the same case, another seed another', () => {
   const a = practiceCase(shipped, 7, 2);
@@ -34,9 +37,9 @@ describe('a round', () => {
       asked.push(`${next.kind}:${next.id}`);
     }
   };
-  const best = scoreRound(c, path(), { condition: c.truth[0]!, decision: 'test first' }, findCondition);
+  const best = scoreRound(c, path(), { condition: c.truth[0]!, decision: 'test first' }, findHost(c.hostId)!, base);
   it('gives full marks for truth, decision, no waste and no harm; and shows the engine’s way', () => {
-    const full = scoreRound(c, [], { condition: c.truth[0]!, decision: best.decision }, findCondition);
+    const full = scoreRound(c, [], { condition: c.truth[0]!, decision: best.decision }, findHost(c.hostId)!, base);
     expect(full.points).toBe(100);
     expect(best.path.length).toBeGreaterThan(0);
     expect(full.parts.reduce((s, p) => s + p.most, 0)).toBe(100);
@@ -46,7 +49,7 @@ describe('a round', () => {
       (x) => !c.truth.includes(x.id) && !findCondition(c.truth[0]!)!.lookalikes.includes(x.id),
     )!.id;
     const at = (asked: string[], condition = c.truth[0]!) =>
-      scoreRound(c, asked, { condition, decision: best.decision }, findCondition);
+      scoreRound(c, asked, { condition, decision: best.decision }, findHost(c.hostId)!, base);
     expect(at([], wrong).points).toBe(50);
     const everything = c.model.observables.map((o) => `${o.kind}:${o.id}`);
     const all = at(everything);
@@ -73,7 +76,7 @@ it('a closed case shows what was written down and nothing else', () => {
   expect(c.complaint).toBe('tips-hook');
   expect(learnt(c, ['sign:mines', 'test:scratch']).tests).toEqual([{ test: 'scratch', outcome: 'brown-black' }]);
   expect(
-    scoreRound(c, [], { condition: 'fire-blight', decision: 'treat now' }, findCondition).path.length,
+    scoreRound(c, [], { condition: 'fire-blight', decision: 'treat now' }, findHost('pear')!, base).path.length,
   ).toBeLessThanOrEqual(3);
 });
 

@@ -167,7 +167,12 @@ export function scoreRound(
   const named = said.condition === c.truth[0] ? 50 : c.truth.includes(said.condition) ? 35 : 0;
   const alike = !named && find(c.truth[0]!)?.lookalikes.includes(said.condition);
   const truth = named || (alike ? 10 : 0);
-  const decision = said.decision === right ? 20 : ['test first', 'laboratory first', 'not yet named', 'look further'].includes(said.decision) ? 10 : 0;
+  const decision =
+    said.decision === right
+      ? 20
+      : ['test first', 'laboratory first', 'not yet named', 'look further'].includes(said.decision)
+        ? 10
+        : 0;
   const wasted = Math.max(0, minutes - own - 2);
   const waste = Math.max(0, Math.round(15 - wasted / 2));
   const hurts = HARM[right]?.includes(said.decision) ?? false;

@@ -198,6 +198,9 @@ it('expects less outside the window that the field guide gives, less where it do
     to: 6,
     use: 'cure',
     organic: false,
+    hosts: [],
+    covers: false,
+    antibiotic: false,
   } as const;
   const at = (day: string, options: (typeof option)[] | null, own?: { none: number; some: number; good: number }) =>
     expectedOfUse(drench, day, { options }, own);

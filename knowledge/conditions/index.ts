@@ -8,11 +8,9 @@ import { soilSiteAndHarmless } from './soil-site-and-harmless';
 import { TELLING } from './telling';
 
 /** What can ail a tree, and what only looks like it. */
-export const conditions: readonly Condition[] = z
-  .array(conditionSchema)
-  .parse(
-    [...sapFeeders, ...borersAndChewers, ...fungi, ...bacteriaAndAnimals, ...soilSiteAndHarmless].map((c) => ({
-      ...c,
-      telling: TELLING[c.id] ?? {},
-    })),
-  );
+export const conditions: readonly Condition[] = z.array(conditionSchema).parse(
+  [...sapFeeders, ...borersAndChewers, ...fungi, ...bacteriaAndAnimals, ...soilSiteAndHarmless].map((c) => ({
+    ...c,
+    telling: TELLING[c.id] ?? {},
+  })),
+);

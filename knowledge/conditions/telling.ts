@@ -1,14 +1,18 @@
 /** The sign is the condition itself: who sees it has seen it. */
-const ITSELF = 'the sign is the condition itself';
+export const ITSELF = 'the sign is the condition itself';
 /** On the hosts of the condition nothing else of the base makes it. */
-const ALONE = 'on these hosts nothing else makes it; practice consensus, the deciding test confirms where a cure rests on it';
+const ALONE =
+  'on these hosts nothing else makes it; practice consensus, the deciding test confirms where a cure rests on it';
 
 /**
  * Signs that practically name a condition on its hosts, each with its basis. They are hardly ever there by chance, and a
  * sure sighting of one outweighs everything that is merely usual.
  */
 export const TELLING: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  'emerald-ash-borer': { 'gallery-s': ALONE, 'exit-holes-d': 'on ash, of holes this shape and width only this borer’s kill the tree' },
+  'emerald-ash-borer': {
+    'gallery-s': ALONE,
+    'exit-holes-d': 'on ash, of holes this shape and width only this borer’s kill the tree',
+  },
   'bronze-birch-borer': { 'gallery-zigzag': ALONE, 'exit-holes-d': 'on birch no other borer of weight makes them' },
   'hemlock-woolly-adelgid': { 'wool-needle-base': ALONE },
   'crapemyrtle-bark-scale': { 'felt-white': 'on crape myrtle felt on bark is this scale; crush it: pink' },
@@ -19,7 +23,10 @@ export const TELLING: Readonly<Record<string, Readonly<Record<string, string>>>>
   'cottony-scale': { 'scale-cottony': ITSELF },
   'euonymus-scale': { 'scale-white-leaf': ALONE },
   'oystershell-scale': { 'commas-brown': ALONE },
-  'san-jose-scale': { 'pimples-grey': 'tiny grey pimples without honeydew; lift one: a loose cover', 'fruit-red-halo': ALONE },
+  'san-jose-scale': {
+    'pimples-grey': 'tiny grey pimples without honeydew; lift one: a loose cover',
+    'fruit-red-halo': ALONE,
+  },
   whitefly: { 'whiteflies-rise': ITSELF },
   psyllid: { 'psyllid-wax': ITSELF },
   'citrus-psyllid': { 'psyllid-wax': ITSELF },
@@ -38,7 +45,9 @@ export const TELLING: Readonly<Record<string, Readonly<Record<string, string>>>>
   'ash-clearwing': { 'holes-irregular': 'an empty skin stuck in a ragged hole is a clearwing’s' },
   'elm-bark-beetle': { 'gallery-fan': ALONE, 'beetles-small-dark': ITSELF },
   'spruce-bark-beetle': { 'gallery-fan': ALONE, 'pitch-tubes': ALONE },
-  'large-borer': { 'exit-holes-large': 'holes this wide are of longhorns or goat moths; which one is for a specialist' },
+  'large-borer': {
+    'exit-holes-large': 'holes this wide are of longhorns or goat moths; which one is for a specialist',
+  },
   'peach-tree-borer': { 'gum-frass-base': ALONE },
   'shot-hole-borer': { 'frass-toothpicks': ALONE },
   'twig-pruner': { 'ring-cut-twig': ALONE, 'twigs-cut-clean': ALONE },
@@ -47,11 +56,16 @@ export const TELLING: Readonly<Record<string, Readonly<Record<string, string>>>>
   'oak-processionary': { 'caterpillars-procession': ITSELF },
   'pine-processionary': { 'caterpillars-procession': ITSELF, 'silk-nest-pine': ITSELF },
   'web-tent-caterpillars': { 'silk-tents': ITSELF },
+  'tussock-moth': { 'caterpillars-tufted': ITSELF },
   bagworm: { 'bags-hanging': ITSELF },
   sawflies: { 'sawfly-grubs': ITSELF },
   chafers: { 'beetles-metallic': ITSELF },
   'root-collar-weevil': { 'collar-chewed': ALONE },
   'box-miner': { 'blisters-yellow': ALONE },
+  'citrus-greening': {
+    'blotchy-mottle':
+      'blotches that are not the same left and right of the midrib are what surveys look for; the laboratory confirms',
+  },
   'citrus-miner': { 'miner-trails-silver': ALONE },
   'chestnut-gall-wasp': { 'bud-galls-green-red': ALONE },
   'snails-slugs': { 'snails-live': ITSELF, 'slime-trails': ALONE },
@@ -68,11 +82,17 @@ export const TELLING: Readonly<Record<string, Readonly<Record<string, string>>>>
   'plum-pockets': { 'fruit-hollow': ALONE },
   'shot-hole': { 'shot-holes': ALONE },
   'black-knot': { 'black-knots': ALONE },
-  'silver-leaf': { 'silver-sheen': 'silver sheen on plum and kin is silver leaf or, on the whole tree alike, a false one: cut a twig' },
+  'silver-leaf': {
+    'silver-sheen': 'silver sheen on plum and kin is silver leaf or, on the whole tree alike, a false one: cut a twig',
+  },
   'oak-wilt': { 'pressure-pads': ALONE },
   'chestnut-blight': { 'canker-orange': ALONE },
   'hypoxylon-canker': { 'crust-silver': ALONE },
-  'honey-fungus': { 'white-fans': ALONE, 'mushrooms-base': 'honey-coloured clusters at the base of a living tree', 'black-cords': ALONE },
+  'honey-fungus': {
+    'white-fans': ALONE,
+    'mushrooms-base': 'honey-coloured clusters at the base of a living tree',
+    'black-cords': ALONE,
+  },
   'smooth-patch': { 'bark-smooth-patches': ALONE },
   'spruce-needle-cast': { 'rows-black-dots': ALONE },
   'douglas-needle-cast': { 'rows-black-dots': ALONE },
@@ -82,10 +102,15 @@ export const TELLING: Readonly<Record<string, Readonly<Record<string, string>>>>
   'beech-leaf-disease': { 'dark-bands': ALONE },
   'box-blight': { 'leaf-spots-dark-box': ALONE, 'stem-lesions-black': ALONE },
   'tar-spot': { 'spots-tar': ALONE },
-  'fire-blight': { 'leaves-black-hang': 'a black tip whose leaves stay on is blight until the scratch says otherwise', 'ooze-drops': ALONE },
+  'fire-blight': {
+    'leaves-black-hang': 'a black tip whose leaves stay on is blight until the scratch says otherwise',
+    'ooze-drops': ALONE,
+  },
   wetwood: { 'slime-sour': ALONE },
   'crown-gall': { 'tumour-collar': ALONE },
-  'phytophthora-root-rot': { 'roots-slough': 'skin that slips off fine roots is a rotting root; which mould is for the laboratory' },
+  'phytophthora-root-rot': {
+    'roots-slough': 'skin that slips off fine roots is a rotting root; which mould is for the laboratory',
+  },
   voles: { 'gnaw-fine-low': ALONE },
   rabbits: { 'gnaw-broad': ALONE },
   deer: { 'shoots-torn': ALONE, 'rubbed-shreds': ALONE },

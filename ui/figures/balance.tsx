@@ -1,5 +1,5 @@
 import type { Beam, Weight } from '@/core/diagnose/evidence';
-import { certaintyOf } from '@/core/diagnose/sureness';
+import { sureOf } from '@/core/diagnose/sureness';
 import { inSentence } from '@/core/diagnose/words';
 
 /** A tenth of a bit moves a beam, and is not worth a word. */
@@ -72,7 +72,7 @@ export function BalanceFigure({
                 <b className="text-[1.0625rem] leading-tight">{b.name}</b>
               )}
               <span className="figures text-small text-ink-2">
-                {certaintyOf(b.p, null, [])}, <b className="text-ink">{b.sure}</b>
+                {sureOf(b.p)}, <b className="text-ink">{b.sure}</b>
               </span>
             </div>
             <div className="min-w-0">

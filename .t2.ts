@@ -1,0 +1,18 @@
+import { shipped } from './knowledge/index';
+import { Engine } from './bench/trust/put';
+import { cleanCases } from './bench/trust/clean';
+import { oneSignAlone, nothingLooked, steps } from './bench/trust/quiet';
+import { drawnCases, CAREFUL, SLOPPY, perturbed } from './bench/trust/drawn';
+const e=new Engine(shipped);
+const which=process.argv[2]??'all';
+const t=(n:string,f:()=>unknown)=>{ if(which!=='all'&&which!==n) return; const a=Date.now(); const r=f(); console.log(n,((Date.now()-a)/1000).toFixed(1)+'s',JSON.stringify(r,null,1).slice(0,6000)); };
+t('clean',()=>cleanCases(e));
+t('sweep',()=>oneSignAlone(e,97));
+t('nothing',()=>{const r=nothingLooked(e); return {...r,other:r.other.slice(0,10)}});
+t('steps',()=>{const r=steps(e); return {...r,jumps:r.jumps.slice(0,10),n:r.jumps.length}});
+const N=Number(process.argv[3]??300); const seeds=Array.from({length:N},(_,i)=>i+1);
+const sum=(r:any)=>({...r,bins:r.bins.map((b:any)=>`${b.n}:${b.n?(b.right/b.n).toFixed(2):'-'}/${b.n?(b.said/b.n).toFixed(2):'-'}`).join(' ')});
+t('base',()=>sum(drawnCases(shipped,seeds,{who:CAREFUL})));
+t('pert',()=>sum(drawnCases(shipped,seeds,{who:CAREFUL,world:perturbed})));
+t('removed',()=>sum(drawnCases(shipped,seeds,{who:CAREFUL,removed:true})));
+t('sloppy',()=>sum(drawnCases(shipped,seeds,{who:SLOPPY})));
