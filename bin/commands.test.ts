@@ -56,7 +56,7 @@ describe('the core on the command line', () => {
     ['decide', '{"host":"pear","month":13}', 'month'],
     ['decide', '{"host":"pear","month":6,"tests":["wipe/sings"]}', 'tests.0'],
     ['measure', '{"stems":[{"kind":"girth","value":-1}]}', 'stems.0.value'],
-    ['measure', 'not json', ''],
+    ['measure', 'not json', 'input'],
     ['dose', '{"label":"no-such-label"}', 'label'],
     ['gates', '{"label":"training-01-drench","today":"2026-02-31","host":"wych-elm"}', 'today'],
     ['ring', '{"girthCm":3e9,"count":10}', 'girthCm'],

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { NotKnown } from '@/core/question';
+import { answerTo, NotKnown } from '@/core/question';
 import { QUESTIONS } from '@/core/questions';
 import { exclusions, findCondition, findHost, regions, shipped, trainingLabels } from '@/knowledge';
 
@@ -28,11 +28,17 @@ function help() {
   console.log(`\nTraining labels, by key: ${trainingLabels.map((l) => l.key).join(', ')}\nExamples: docs/core.md`);
 }
 
+/** A fault of the schema with a place to look at: a key that nobody knows is its own place, the whole input is “input”. */
+function faultOf(i: z.core.$ZodIssue): { path: string; sentence: string } {
+  const keys = i.code === 'unrecognized_keys' ? [...i.path, i.keys[0]!] : i.path;
+  return { path: keys.join('.') || 'input', sentence: i.message };
+}
+
 function readInput(): unknown {
   try {
     return JSON.parse(readFileSync(0, 'utf8'));
   } catch {
-    return refuse('', 'the input is not JSON');
+    return refuse('input', 'the input is not JSON');
   }
 }
 
@@ -53,10 +59,10 @@ function main() {
   // A question that asks for nothing is not kept waiting for an input that may never end.
   const asksNothing = question.schema instanceof z.ZodObject && Object.keys(question.schema.shape).length === 0;
   const read = question.schema.safeParse(asksNothing ? {} : readInput());
-  if (!read.success) throw new Refused(read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message })));
+  if (!read.success) throw new Refused(read.error.issues.map(faultOf));
   // A question that was understood but has no lawful answer (no dose for this size) says so in its result.
   print(
-    question.answer(read.data, {
+    answerTo(question, read.data, {
       label: (key) => trainingLabels.find((l) => l.key === key) ?? null,
       host: findHost,
       condition: findCondition,

@@ -39,3 +39,30 @@ export const question = <S extends z.ZodType>(
   schema: S,
   answer: (input: z.output<S>, look: Lookup) => unknown,
 ): Question<S> => ({ about, schema, answer });
+
+/** Where an answer holds a number that is none: a sum that left the range of numbers is told, never printed as null. */
+function strayNumber(value: unknown, path: string): string | null {
+  if (typeof value === 'number') return Number.isFinite(value) ? null : path;
+  if (typeof value === 'string') return /\bNaN\b|\bInfinity\b/.test(value) ? path : null;
+  if (value === null || typeof value !== 'object') return null;
+  for (const [k, v] of Object.entries(value)) {
+    const at = strayNumber(v, path ? `${path}.${k}` : k);
+    if (at !== null) return at;
+  }
+  return null;
+}
+
+/**
+ * The answer to a question whose input was parsed.
+ * @throws NotKnown where a key leads nowhere, or the sum leaves the range of numbers
+ */
+export function answerTo(q: Question, input: unknown, look: Lookup): unknown {
+  const answer = q.answer(input, look);
+  const stray = strayNumber(answer, '');
+  if (stray !== null)
+    throw new NotKnown(
+      `answer${stray ? `.${stray}` : ''}`,
+      'these numbers are too large, too small or missing for a sum',
+    );
+  return answer;
+}

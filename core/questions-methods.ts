@@ -20,6 +20,8 @@ const metres = z.number().min(0).max(1000);
 const count = z.number().int().min(0).max(10_000);
 const point = z.strictObject({ x: z.number(), y: z.number() });
 const share = z.number().min(0).max(1);
+const MOST_HOLES = 20_000;
+const amountOfMoney = z.number().min(-1e12).max(1e12);
 
 export const METHOD_QUESTIONS: Record<string, Question> = {
   spray: question(
@@ -33,7 +35,8 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
       trees: z.number().int().min(1).max(1000).default(1),
       /** Product for each litre of spray, mL or g. */
       perLitre: z.number().min(0).default(0),
-      tankMl: positive.optional(),
+      /** A tank of 100 mL at least: nobody fills a thimble a million times. */
+      tankMl: z.number().min(100).max(1e7).optional(),
     }),
     ({ density, trees, perLitre, tankMl, ...crown }) => {
       const spray = sprayVolume(crown, DENSITY[density]);
@@ -60,7 +63,11 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
         kept: z.array(z.array(point).min(3).max(400)).max(100).default([]),
         trunks: z.array(point).max(400).default([]),
       })
-      .refine((q) => q.innerM < q.outerM, { path: ['innerM'], message: 'must be smaller than outerM' }),
+      .refine((q) => q.innerM < q.outerM, { path: ['innerM'], message: 'must be smaller than outerM' })
+      .refine((q) => (Math.PI * q.outerM ** 2) / q.spacingM ** 2 <= MOST_HOLES, {
+        path: ['outerM'],
+        message: `this would be more than ${MOST_HOLES} holes: a smaller ring or a wider spacing`,
+      }),
     (q) => ({ ringM2: ringArea(q.innerM, q.outerM), ...probeGrid(q) }),
   ) as Question,
   feed: question(
@@ -128,7 +135,9 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
     z.strictObject({
       name: z.string().max(120).default('Step'),
       rules: z.array(followUpRule).max(12).default([]),
-      from: z.iso.date('must be a day that exists, as YYYY-MM-DD'),
+      from: z.iso
+        .date('must be a day that exists, as YYYY-MM-DD')
+        .refine((d) => d >= '1900-01-01' && d <= '2179-12-31', 'must lie between 1900 and 2179'),
       years: z.number().int().min(1).max(20).default(10),
       minDays: z.number().int().min(0).max(3660).default(0),
       maxPerYear: z.number().int().min(1).max(60).nullable().default(null),
@@ -139,11 +148,13 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
   money: question(
     'what payments are worth today, and what a course costs when the tree may be lost meanwhile; minor units',
     z.strictObject({
-      payments: z.array(z.strictObject({ year: z.number().min(0).max(100), amount: z.number() })).max(200),
+      payments: z
+        .array(z.strictObject({ year: z.number().int('a whole year').min(0).max(100), amount: amountOfMoney }))
+        .max(200),
       rate: z.number().min(0).max(1).default(0.04),
       years: z.number().int().min(1).max(100).default(10),
       failsEachYear: share.default(0),
-      lossCost: z.number().min(0).default(0),
+      lossCost: z.number().min(0).max(1e12).default(0),
     }),
     (q) => ({
       presentValue: presentValue(q.payments, q.rate),
@@ -158,7 +169,15 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
   choose: question(
     'the set that is worth most within a budget or under a cap, with its proven bound',
     z.strictObject({
-      candidates: z.array(z.strictObject({ id: z.string().max(60), takes: z.number(), worth: z.number() })).max(2000),
+      candidates: z
+        .array(
+          z.strictObject({
+            id: z.string().max(60),
+            takes: z.number().min(0).max(1e12),
+            worth: z.number().min(0).max(1e12),
+          }),
+        )
+        .max(2000),
       limit: z.number().min(0),
     }),
     (q) => choose(q.candidates, q.limit),
@@ -167,8 +186,8 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
     'how far a treatment worked, by counts on a sample, or by their sums',
     z.strictObject({
       treated: z.strictObject({
-        before: z.array(z.number().min(0)).min(1).max(2000),
-        after: z.array(z.number().min(0)).min(1).max(2000),
+        before: z.array(z.number().min(0).max(1e9)).min(1).max(2000),
+        after: z.array(z.number().min(0).max(1e9)).min(1).max(2000),
       }),
       control: z
         .strictObject({

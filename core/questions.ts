@@ -4,7 +4,11 @@ import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabula
 import { CERTAINTIES, DECISIONS, LEAF_STATES, VIGOURS } from './diagnose/words';
 import { dose } from './dose/dose';
 import { labelSchema, type Label } from './label/schema';
+import { FACT_KEYS } from './gates/said';
+import { AREAS, POINTS } from './grounds/plan';
+import { METHODS } from './label/methods';
 import { doubts } from './measure/plausible';
+import { isSouth } from './season/hemisphere';
 import { combinedDiameter, diameterFromGirth, girthFromDiameter, stemDiameters } from './measure/trunk';
 import { toMarks } from './mix/vessels';
 import { prescribe } from './prescribe/prescribe';
@@ -26,7 +30,10 @@ const cm = z.number().positive('must be more than 0').max(10_000, 'must be 10000
 const diameters = z.array(cm).min(1, 'give at least one stem').max(40);
 const lengthUnits = Object.keys(LENGTH) as [keyof typeof LENGTH];
 const bearing = z.number().min(0, 'runs from 0 to 360').max(360, 'runs from 0 to 360');
-const day = z.iso.date('must be a day that exists, as YYYY-MM-DD');
+/** A day within two centuries: no calendar of trees reaches further, and sums of days stay sums of days. */
+const day = z.iso
+  .date('must be a day that exists, as YYYY-MM-DD')
+  .refine((d) => d >= '1900-01-01' && d <= '2199-12-31', 'must lie between 1900 and 2199');
 const vessels = z
   .array(
     z.strictObject({
@@ -162,15 +169,96 @@ export const QUESTIONS: Record<string, Question> = {
       soilTexture: z.enum(['sandy', 'loam', 'clay']).default('loam'),
       leaf: z.enum(LEAF_STATES).nullable().default(null),
       water: z
-        .union([z.number().min(0), z.literal('none within 100 m')])
+        .union([z.number().min(0).max(100_000), z.literal('none within 100 m')])
         .nullable()
         .default(null),
       temperatureC: z.number().min(-50).max(60).nullable().default(null),
+      humidity: z.number().min(0).max(100).nullable().default(null),
       windMs: z.number().min(0).max(70).nullable().default(null),
-      rainNext24Mm: z.number().min(0).nullable().default(null),
-      harvest: day.nullable().default(null),
+      gustMs: z.number().min(0).max(90).nullable().default(null),
+      windFromDeg: bearing.nullable().default(null),
+      rainNext24Mm: z.number().min(0).max(2000).nullable().default(null),
+      /** Rain of the coming hours, mm an hour, the next hour first. */
+      rainByHour: z.array(z.number().min(0).max(300)).max(240).nullable().default(null),
+      /** Water taken in by a timed test, mm/h. */
+      intakeMmH: z.number().min(0.1).max(1000).nullable().default(null),
+      /** First and last picking; `to` is null where nobody has said. */
+      harvest: z
+        .strictObject({ from: day, to: day.nullable().default(null) })
+        .refine((h) => h.to === null || h.to >= h.from, { path: ['to'], message: 'picking ends after it begins' })
+        .nullable()
+        .default(null),
+      /** Latitude: south of the equator the label’s months are turned by half a year. */
+      lat: z.number().min(-90).max(90).nullable().default(null),
+      /** Whether its crop is eaten, where it differs from what is usual for the host. */
+      edible: z.boolean().optional(),
+      hostContradicted: z.boolean().default(false),
+      barkLoss: z.number().min(0).max(1).nullable().default(null),
+      /** Worst extent of the condition’s own signs, 0 to 4; null where nobody graded one. */
+      severity: z.number().min(0).max(4).nullable().default(null),
+      atRisk: z.boolean().optional(),
+      findKm: z.number().min(0).nullable().default(null),
+      liveDrivers: z.array(z.string().max(120)).max(20).default([]),
+      withoutEffect: z.array(z.strictObject({ condition: z.string(), labelKey: z.string() })).default([]),
+      crownSchool: z.union([z.literal('knowledge'), z.literal(30), z.literal(50)]).default('knowledge'),
+      programme: z.enum(['conventional', 'organic', 'threshold']).default('conventional'),
+      /** What somebody at the tree has said, by the keys of the questions. */
+      said: z.partialRecord(z.enum(FACT_KEYS), z.string().max(60)).default({}),
+      phase: z.enum(['plan', 'apply']).default('plan'),
+      /** The instant, for re-entry that still runs. */
+      now: z.iso.datetime().optional(),
+      crown: z
+        .strictObject({ widthM: z.number().positive().max(60), depthM: z.number().positive().max(120) })
+        .nullable()
+        .default(null),
+      sticky: z.boolean().default(false),
+      helpersSeen: z.boolean().default(false),
+      /** What stands near on the plan of the grounds. */
+      near: z
+        .array(
+          z.strictObject({
+            kind: z.enum([...AREAS, ...POINTS]),
+            name: z.string().max(80).default(''),
+            metres: z.number().min(0),
+          }),
+        )
+        .max(60)
+        .optional(),
       earlier: z
-        .array(z.strictObject({ day, labelKey: z.string(), actives: z.array(z.string()).default([]) }))
+        .array(
+          z.strictObject({
+            day,
+            labelKey: z.string().default(''),
+            actives: z.array(z.string()).default([]),
+            families: z.array(z.string()).default([]),
+            groups: z.array(z.string()).default([]),
+            reEntryUntil: z.iso.datetime().optional(),
+            notWith: z.array(z.strictObject({ what: z.string(), days: z.number().int().min(0) })).default([]),
+            byOthers: z.boolean().default(false),
+          }),
+        )
+        .max(400)
+        .default([]),
+      /** Open plans of other products on this tree. */
+      alsoPlanned: z
+        .array(
+          z.strictObject({
+            labelKey: z.string(),
+            labelName: z.string(),
+            method: z.enum(METHODS),
+            families: z.array(z.string()).default([]),
+            actives: z.array(z.string()).default([]),
+          }),
+        )
+        .max(40)
+        .default([]),
+      supervised: z.boolean().optional(),
+      /** Names of vessels that are not kept for pesticides alone. */
+      unreserved: z.array(z.string()).max(60).default([]),
+      /** Girths at other heights, for the holes. */
+      girths: z
+        .array(z.strictObject({ heightCm: z.number().min(0).max(300), girthCm: cm }))
+        .max(20)
         .default([]),
       treeYearProduct: z.number().min(0).default(0),
       siteAreaM2: z.number().positive().nullable().default(null),
@@ -188,7 +276,8 @@ export const QUESTIONS: Record<string, Question> = {
     }),
     (q, look) => {
       const l = labelOf(q.label, look);
-      const host = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
+      const known = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
+      const host = q.edible === undefined ? known : { ...known, edible: q.edible };
       const condition =
         q.condition === null
           ? null
@@ -200,6 +289,8 @@ export const QUESTIONS: Record<string, Question> = {
           ...q,
           host,
           condition,
+          south: isSouth(q.lat),
+          crown: q.crown && { shape: 'ellipsoid', ...q.crown },
           reading: read
             ? {
                 day: q.measuredOn ?? q.today,
@@ -227,6 +318,14 @@ export const QUESTIONS: Record<string, Question> = {
           temperatureC: q.temperatureC,
           windMs: q.windMs,
           rainNext24Mm: q.rainNext24Mm,
+          humidity: q.humidity,
+          gustMs: q.gustMs,
+          windFromDeg: q.windFromDeg,
+          rainByHour: q.rainByHour,
+          intakeMmH: q.intakeMmH,
+          said: q.said,
+          phase: q.phase,
+          ...(q.now === undefined ? {} : { now: q.now }),
           stemRule: q.stemRule,
           rangePoint: q.rangePoint,
         },
@@ -272,19 +371,24 @@ export const QUESTIONS: Record<string, Question> = {
   ) as Question,
   'follow-ups': question(
     'what comes next, from what was done',
-    z.strictObject({ rules: z.array(followUpRule).min(1), doneOn: day, minDays: z.number().int().min(0).default(0) }),
-    (q) => followUps(q.rules, q.doneOn, q.minDays),
+    z.strictObject({
+      rules: z.array(followUpRule).min(1).max(60),
+      doneOn: day,
+      minDays: z.number().int().min(0).max(3660).default(0),
+      months: z.array(z.number().int().min(1).max(12)).max(12).default([]),
+    }),
+    (q) => followUps(q.rules, q.doneOn, q.minDays, q.months),
   ) as Question,
   basin: question(
     'the pour band, the depth of water on it, and how to split it into passes',
     z
       .strictObject({
         diameterCm: cm,
-        innerCm: z.number().min(0).default(USUAL_BAND.inner),
-        outerCm: z.number().positive().default(USUAL_BAND.outer),
-        volumeMl: z.number().positive().optional(),
+        innerCm: z.number().min(0).max(10_000).default(USUAL_BAND.inner),
+        outerCm: z.number().positive().max(10_000).default(USUAL_BAND.outer),
+        volumeMl: z.number().positive().max(1e9).optional(),
         soil: z.enum(['sandy', 'loam', 'clay']).default('loam'),
-        intakeMmPerHour: z.number().positive().optional(),
+        intakeMmPerHour: z.number().min(0.1).max(1000).optional(),
       })
       .refine((q) => q.innerCm < q.outerCm, { path: ['innerCm'], message: 'must be smaller than outerCm' }),
     (q) => {
@@ -323,18 +427,24 @@ export const QUESTIONS: Record<string, Question> = {
   ) as Question,
   'degree-days': question(
     'degree-days of one day, or of a series',
-    z.strictObject({
-      days: z
-        .array(
-          z
-            .strictObject({ min: z.number(), max: z.number() })
-            .refine((d) => d.min <= d.max, { path: ['max'], message: 'must not be below min' }),
-        )
-        .min(1),
-      base: z.number(),
-      ceiling: z.number().optional(),
-      method: z.enum(['single-sine', 'average']).default('single-sine'),
-    }),
+    z
+      .strictObject({
+        days: z
+          .array(
+            z
+              .strictObject({ min: z.number().min(-80).max(80), max: z.number().min(-80).max(80) })
+              .refine((d) => d.min <= d.max, { path: ['max'], message: 'must not be below min' }),
+          )
+          .min(1)
+          .max(4000),
+        base: z.number().min(-50).max(60),
+        ceiling: z.number().min(-50).max(80).optional(),
+        method: z.enum(['single-sine', 'average']).default('single-sine'),
+      })
+      .refine((q) => q.ceiling === undefined || q.ceiling > q.base, {
+        path: ['ceiling'],
+        message: 'must be above the base: heat between the two is what counts',
+      }),
     (q) => {
       const each = q.days.map((d) => degreeDays(d.min, d.max, q.base, q.ceiling, q.method));
       return { method: q.method, each, total: each.reduce((a, b) => a + b, 0) };
@@ -342,13 +452,14 @@ export const QUESTIONS: Record<string, Question> = {
   ) as Question,
   convert: question(
     'an amount or a length in another unit',
-    z.strictObject({ value: z.number(), from: z.string(), to: z.string() }),
+    z.strictObject({ value: z.number().min(-1e15).max(1e15), from: z.string(), to: z.string() }),
     (q) => {
-      const table = [LENGTH, VOLUME, MASS].find((t) => q.from in t) as Record<string, number> | undefined;
+      const table = [LENGTH, VOLUME, MASS].find((t) => Object.hasOwn(t, q.from)) as Record<string, number> | undefined;
       const unit = found(table ?? null, 'from', `there is no unit “${q.from}”`);
       return {
         value:
-          (q.value * unit[q.from]!) / found(unit[q.to] ?? null, 'to', `“${q.from}” cannot be turned into “${q.to}”`),
+          (q.value * unit[q.from]!) /
+          found(Object.hasOwn(unit, q.to) ? unit[q.to]! : null, 'to', `“${q.from}” cannot be turned into “${q.to}”`),
         unit: q.to,
       };
     },

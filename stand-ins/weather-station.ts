@@ -26,6 +26,7 @@ export const CLIMATES = {
 } as const satisfies Record<string, Climate>;
 
 const HOUR = 3_600_000;
+const FORECAST_HOURS = 48;
 const round = (x: number, digits: number) => Math.round(x * 10 ** digits) / 10 ** digits;
 
 /** A share from 0 to 1 that depends on seed and place in the series alone (integer hash, xorshift-multiply). */
@@ -74,6 +75,7 @@ export function simulatedStation(seed: number, climate: Climate = CLIMATES.shelt
         windFromDeg: Math.round(share(seed, day, 7) * 359),
         rainMm: round(rainIn(hour), 1),
         rainNext24Mm: round(rainOver(hour + 1, 24) * (rainOver(hour + 1, 24) < 0.05 ? 0 : 1), 1),
+        rainByHour: Array.from({ length: FORECAST_HOURS }, (_, i) => round(rainIn(hour + 1 + i), 1)),
         soilTemperatureC: round(climate.mean + climate.swing * 0.7 * year, 1),
         soilMoisture: round(moisture, 2),
         sky: rainIn(hour) > 0 || cloud > 0.66 ? 'overcast' : cloud > 0.33 ? 'broken' : 'clear',

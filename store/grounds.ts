@@ -28,6 +28,9 @@ export interface Place {
   soilTexture: 'sandy' | 'loam' | 'clay';
   waterM: number | null;
   firstPicking: string | null;
+  lastPicking: string | null;
+  /** Spans of single varieties. */
+  pickings: { variety: string; from: string; to: string }[];
   access: string;
   hazards: string;
   dogs: string;
@@ -76,7 +79,7 @@ export const listPlaces = (
 const placeColumns = (
   tx: Tx,
 ) => tx`p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.outline, p.area_m2 as "areaM2",
-  p.soil_texture as "soilTexture", p.water_m as "waterM", p.first_picking as "firstPicking", p.access, p.hazards, p.dogs, p.notes`;
+  p.soil_texture as "soilTexture", p.water_m as "waterM", p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings, p.access, p.hazards, p.dogs, p.notes`;
 
 export const getPlace = (scope: Scope, id: string): Promise<Place | null> =>
   within(scope, async (tx) => {
@@ -99,10 +102,10 @@ export type PlaceInput = Omit<Place, 'clientName'> & { gateCode: string | null }
 export const savePlace = (scope: Scope, p: PlaceInput) =>
   within(scope, async (tx) => {
     await tx`
-      insert into place (id, outfit_id, client_id, name, address, time_zone, outline, area_m2, soil_texture, water_m, first_picking, access, hazards, dogs, notes)
-      values (${p.id}, ${scope.outfitId}, ${p.clientId}, ${p.name}, ${p.address}, ${p.timeZone}, ${p.outline ? json(tx, p.outline) : null}, ${p.areaM2}, ${p.soilTexture}, ${p.waterM}, ${p.firstPicking}, ${p.access}, ${p.hazards}, ${p.dogs}, ${p.notes})
+      insert into place (id, outfit_id, client_id, name, address, time_zone, outline, area_m2, soil_texture, water_m, first_picking, last_picking, pickings, access, hazards, dogs, notes)
+      values (${p.id}, ${scope.outfitId}, ${p.clientId}, ${p.name}, ${p.address}, ${p.timeZone}, ${p.outline ? json(tx, p.outline) : null}, ${p.areaM2}, ${p.soilTexture}, ${p.waterM}, ${p.firstPicking}, ${p.lastPicking}, ${json(tx, p.pickings)}, ${p.access}, ${p.hazards}, ${p.dogs}, ${p.notes})
       on conflict (id) do update set client_id = excluded.client_id, name = excluded.name, address = excluded.address, outline = excluded.outline, area_m2 = excluded.area_m2,
-        soil_texture = excluded.soil_texture, water_m = excluded.water_m, first_picking = excluded.first_picking, access = excluded.access, hazards = excluded.hazards, dogs = excluded.dogs, notes = excluded.notes`;
+        soil_texture = excluded.soil_texture, water_m = excluded.water_m, first_picking = excluded.first_picking, last_picking = excluded.last_picking, pickings = excluded.pickings, access = excluded.access, hazards = excluded.hazards, dogs = excluded.dogs, notes = excluded.notes`;
     if (p.gateCode === null) return;
     if (p.gateCode === '') await tx`delete from gate_code where place_id = ${p.id}`;
     else

@@ -102,7 +102,7 @@ describe('a tree', () => {
     ]);
   });
   it('another host has to be confirmed again', async () => {
-    const head = { id: o.treeId, tag: 'T1', note: '', walkOrder: 1, lat: null, lon: null };
+    const head = { id: o.treeId, tag: 'T1', note: '', walkOrder: 1, lat: null, lon: null, variety: '', eaten: null };
     await owner`update tree set host_confirmed_at = now() where id = ${o.treeId}`;
     await changeTree(o, { ...head, hostId: 'wych-elm' });
     expect((await tree()).hostConfirmedAt).not.toBeNull();
@@ -113,11 +113,11 @@ describe('a tree', () => {
     ['a diameter of nothing', () => addReading(o, reading(0))],
     [
       'half a position',
-      () => changeTree(o, { id: o.treeId, tag: 'T1', hostId: 'x', note: '', walkOrder: 1, lat: 50, lon: null }),
+      () => changeTree(o, { id: o.treeId, tag: 'T1', hostId: 'x', note: '', walkOrder: 1, lat: 50, lon: null, variety: '', eaten: null }),
     ],
     [
       'a tag of nothing',
-      () => changeTree(o, { id: o.treeId, tag: '', hostId: 'x', note: '', walkOrder: 1, lat: null, lon: null }),
+      () => changeTree(o, { id: o.treeId, tag: '', hostId: 'x', note: '', walkOrder: 1, lat: null, lon: null, variety: '', eaten: null }),
     ],
     [
       'a grade for what was absent',
@@ -209,6 +209,7 @@ describe('a plan', () => {
       reason: 'As T0 in the same row.',
       ranking: [],
       overturnedBy: [],
+      overturns: [],
     };
     const good = plan();
     const rows = [{ id: v7(), treeId: o.treeId }];
@@ -253,6 +254,7 @@ describe('a plan', () => {
       reason: '',
       ranking: [],
       overturnedBy: [],
+      overturns: [],
     });
     expect((await treatNotPlanned(o, 9)).map((t) => t.tag)).toEqual(['T1']);
     await openPlan(plan());
@@ -268,6 +270,7 @@ describe('a plan', () => {
       reason: '',
       ranking: [],
       overturnedBy: [],
+      overturns: [],
     });
     expect(await treatNotPlanned(o, 9)).toEqual([]);
   });

@@ -50,7 +50,30 @@ export interface Verdict {
   /** What the ranking said then, the likeliest first. */
   ranking: { id: string; p: number }[];
   overturnedBy: string[];
+  /** Earlier decisions that this one says were wrong. */
+  overturns: string[];
   lookId: string | null;
+}
+/** A sample or photograph sent to a laboratory or a colleague, with its answer once it is there. */
+export interface Sample {
+  id: string;
+  what: string;
+  sentTo: string;
+  testId: string | null;
+  sentOn: string;
+  byName: string;
+  answer: string | null;
+  answeredOn: string | null;
+}
+/** What somebody else put on this tree. */
+export interface ByOthers {
+  onDay: string;
+  active: string;
+  family: string;
+  resistance: string;
+  who: string;
+  conditionId: string | null;
+  effect: 'none' | 'some' | 'good' | null;
 }
 export interface PlanHead {
   id: string;
@@ -84,6 +107,8 @@ export interface TreeRecord {
   sites: { bearing: number; heightCm: number }[];
   /** The condition it was put on for. */
   target: string | null;
+  /** First day on which its fruit may be eaten; null where it bears none or nobody worked it out. */
+  eatFrom: string | null;
 }
 export interface TreeFollowUp {
   id: string;
@@ -129,6 +154,10 @@ export interface Tree {
   planY: number | null;
   soilTexture: 'sandy' | 'loam' | 'clay';
   firstPicking: string | null;
+  lastPicking: string | null;
+  pickings: { variety: string; from: string; to: string }[];
+  variety: string;
+  eaten: boolean | null;
   previousId: string | null;
   nextId: string | null;
   readings: Reading[];
@@ -142,12 +171,18 @@ export interface Tree {
   works: WorkPlan[];
   /** How it is treated over the years; null while nobody has set it. */
   programme: Programme | null;
+  samples: Sample[];
+  byOthers: ByOthers[];
+  /** Looks that were taken back, with why. */
+  withdrawn: { id: string; at: Date; reason: string; byName: string }[];
   /** Where the neighbours stand: on the plan, or on the globe. */
   others: { lat: number | null; lon: number | null; x: number | null; y: number | null }[];
   /** Whether the last look answered its host key with a no. */
   keyContradicted: boolean;
   /** Grams of each active put on the whole place in the current year. */
   siteYearActive: Record<string, number>;
+  /** Grams of each active that open plans of other trees will bring to the place. */
+  sitePlannedActive: Record<string, number>;
 }
 
 /** One tree with all that was ever read, seen, decided, planned and done on it; null when this outfit has no such tree. */
@@ -159,6 +194,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
   const [head] = await tx<Tree[]>`
     select t.id, t.tag, t.host_id as "hostId", t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note, t.archived_at as "archivedAt", t.walk_order as "walkOrder",
       p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone", p.area_m2 as "areaM2", p.water_m as "waterM", p.grounds, t.plan_x as "planX", t.plan_y as "planY", p.soil_texture as "soilTexture", p.first_picking as "firstPicking",
+      p.last_picking as "lastPicking", p.pickings, t.variety, t.eaten,
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) < (t.walk_order, t.id) order by n.walk_order desc, n.id desc limit 1) as "previousId",
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) > (t.walk_order, t.id) order by n.walk_order, n.id limit 1) as "nextId"
     from tree t join place p on p.id = t.place_id and p.outfit_id = ${o} join client c on c.id = p.client_id and c.outfit_id = ${o} where t.id = ${id} and t.outfit_id = ${o}`;
@@ -177,6 +213,10 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     others,
     keys,
     programmes,
+    samples,
+    byOthers,
+    withdrawn,
+    planned,
   ] = await Promise.all([
     tx<
       Reading[]
@@ -184,12 +224,15 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       from reading r join person p on p.id = r.by_person where r.outfit_id = ${o} and r.tree_id = ${id} order by r.at desc, r.id desc limit 40`,
     tx<Look[]>`select l.id, l.at, p.name as "byName", l.crown_loss as "crownLoss", l.vigour, l.note, l.detail,
         coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade, 'bearing', f.bearing,
+          'sure', case when f.sure = 'perhaps' then 'perhaps' end, 'lastSeason', case when f.last_season then true end,
           'counted', case when f.counted_of is not null then jsonb_build_object('of', f.counted_of, 'had', f.counted_had) end)) order by f.sign_id) from finding f where f.look_id = l.id and f.outfit_id = ${o}), '[]') as findings,
         coalesce((select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id) from test_result r where r.look_id = l.id and r.outfit_id = ${o}), '[]') as tests
-      from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id} order by l.at desc, l.id desc limit 20`,
+      from look l join person p on p.id = l.by_person where l.outfit_id = ${o} and l.tree_id = ${id}
+        and not exists (select from look_withdrawal w where w.look_id = l.id and w.outfit_id = ${o})
+      order by l.at desc, l.id desc limit 20`,
     tx<
       Verdict[]
-    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.look_id as "lookId"
+    >`select v.id, v.at, p.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking, v.overturned_by as "overturnedBy", v.overturns, v.look_id as "lookId"
       from verdict v join person p on p.id = v.by_person where v.outfit_id = ${o} and v.tree_id = ${id} order by v.at desc, v.id desc limit 20`,
     tx<
       PlanHead[]
@@ -197,7 +240,7 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       from plan n join person p on p.id = n.by_person join label l on l.id = n.label_id where n.outfit_id = ${o} and n.tree_id = ${id} order by (n.state = 'open') desc, n.at desc limit 10`,
     tx<
       TreeRecord[]
-    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target,
+    >`select id, root_id as "rootId", done_on as "doneOn", words, method, label_key as "labelKey", withdrawn, (data->>'amount')::float8 as amount, data->>'unit' as unit, data->'actives' as actives, data->'sites' as sites, data->'target'->>'id' as target, data->>'eatFrom' as "eatFrom",
         array(select x->>'group' from jsonb_array_elements(data->'product'->'actives') x) as groups, (data->>'mixMl')::float8 as "mixMl", data->>'reEntryUntil' as "reEntryUntil",
         array(select x->>'family' from label l cross join lateral jsonb_array_elements(l.data->'actives') x where l.outfit_id = ${o} and l.id = (record.data->'product'->>'labelId')::uuid) as families
       from record where outfit_id = ${o} and tree_id = ${id} and latest order by done_on desc, id desc limit 100`,
@@ -220,6 +263,33 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
       { no: boolean }[]
     >`select host_key @> 'false' as no from look where outfit_id = ${o} and tree_id = ${id} and host_key <> '[]' order by at desc limit 1`,
     treeProgramme(tx, o, id),
+    tx<Sample[]>`
+      select s.id, s.what, s.sent_to as "sentTo", s.test_id as "testId", s.sent_on as "sentOn", p.name as "byName",
+        a.answer, a.on_day as "answeredOn"
+      from sample s
+      join person p on p.id = s.by_person
+      left join sample_answer a on a.sample_id = s.id and a.outfit_id = ${o}
+      where s.outfit_id = ${o} and s.tree_id = ${id}
+      order by s.sent_on desc, s.id desc limit 20`,
+    tx<ByOthers[]>`
+      select on_day as "onDay", active, family, resistance, who, condition_id as "conditionId", effect
+      from others_applied
+      where outfit_id = ${o} and tree_id = ${id}
+      order by on_day, id limit 60`,
+    tx<Tree['withdrawn']>`
+      select l.id, l.at, w.reason, p.name as "byName"
+      from look_withdrawal w
+      join look l on l.id = w.look_id and l.outfit_id = ${o}
+      join person p on p.id = w.by_person
+      where w.outfit_id = ${o} and l.tree_id = ${id}
+      order by l.at desc limit 20`,
+    tx<{ name: string; grams: number }[]>`
+      select a->>'name' as name, sum((a->>'grams')::float8)::float8 as grams
+      from plan n
+      join tree t on t.id = n.tree_id and t.outfit_id = ${o}
+      cross join lateral jsonb_array_elements(n.result->'dose'->'actives') a
+      where n.outfit_id = ${o} and n.state = 'open' and t.place_id = ${head.placeId} and n.tree_id <> ${id}
+      group by 1`,
   ]);
   return {
     ...head,
@@ -234,8 +304,12 @@ export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): 
     works,
     programme: programmes[0] ?? null,
     others,
+    samples,
+    byOthers,
+    withdrawn,
     keyContradicted: keys[0]?.no ?? false,
     siteYearActive,
+    sitePlannedActive: Object.fromEntries(planned.map((p) => [p.name, p.grams])),
   };
 }
 
@@ -269,7 +343,8 @@ export interface NewLook {
   treeId: string;
   crownLoss: number | null;
   vigour: Vigour | null;
-  hostKey: boolean[];
+  /** Answers of the host key; null where nobody answered. */
+  hostKey: (boolean | null)[];
   hostConfirmed: boolean;
   findings: Finding[];
   tests: TestResult[];
@@ -282,24 +357,93 @@ export interface NewLook {
 /** Adds looks with their findings and tests, confirms hosts where the key did, and settles the looks that were due by now. */
 export const addLooks = (scope: Scope, looks: readonly NewLook[]) =>
   within(scope, async (tx) => {
-    for (const l of looks) {
-      const made =
-        await tx`insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
-        values (${l.id}, ${scope.outfitId}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}, ${json(tx, l.detail)}) on conflict (id) do nothing`;
-      if (!made.count) continue;
-      if (l.findings.length)
-        await tx`insert into finding ${tx(l.findings.map((f) => ({ outfit_id: scope.outfitId, look_id: l.id, sign_id: f.sign, state: f.state, grade: f.grade ?? null, bearing: f.bearing ?? null, counted_of: f.counted?.of ?? null, counted_had: f.counted?.had ?? null })))}`;
-      if (l.tests.length)
-        await tx`insert into test_result ${tx(l.tests.map((t) => ({ outfit_id: scope.outfitId, look_id: l.id, test_id: t.test, outcome: t.outcome })))}`;
-      if (l.change)
-        await tx`insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
-          values (${l.change.id}, ${scope.outfitId}, ${l.treeId}, ${l.id}, ${l.change.what}, ${l.change.priceMinor}, ${scope.personId})`;
-      if (l.hostConfirmed)
-        await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
-      await tx`update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
-        where outfit_id = ${scope.outfitId} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect') and earliest <= ${l.today}`;
-    }
+    for (const l of looks) await insertLook(tx, scope, l);
   });
+
+async function insertLook(tx: Tx, scope: Scope, l: NewLook) {
+  const o = scope.outfitId;
+  const made = await tx`
+    insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
+    values (${l.id}, ${o}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}, ${json(tx, l.detail)})
+    on conflict (id) do nothing`;
+  if (!made.count) return;
+  const findings = l.findings.map((f) => ({
+    outfit_id: o,
+    look_id: l.id,
+    sign_id: f.sign,
+    state: f.state,
+    grade: f.grade ?? null,
+    bearing: f.bearing ?? null,
+    counted_of: f.counted?.of ?? null,
+    counted_had: f.counted?.had ?? null,
+    sure: f.sure ?? 'sure',
+    last_season: f.lastSeason ?? false,
+  }));
+  if (findings.length) await tx`insert into finding ${tx(findings)}`;
+  const tests = l.tests.map((t) => ({ outfit_id: o, look_id: l.id, test_id: t.test, outcome: t.outcome }));
+  if (tests.length) await tx`insert into test_result ${tx(tests)}`;
+  if (l.change)
+    await tx`
+      insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
+      values (${l.change.id}, ${o}, ${l.treeId}, ${l.id}, ${l.change.what}, ${l.change.priceMinor}, ${scope.personId})`;
+  if (l.hostConfirmed)
+    await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
+  await tx`
+    update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
+    where outfit_id = ${o} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect')
+      and earliest <= ${l.today}`;
+}
+
+/** Takes a look back, with its reason: it stays in the book of the tree and is no evidence any more. */
+export const withdrawLook = (scope: Scope, lookId: string, reason: string) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into look_withdrawal (look_id, outfit_id, reason, by_person)
+      select l.id, ${scope.outfitId}, ${reason}, ${scope.personId} from look l
+      where l.id = ${lookId} and l.outfit_id = ${scope.outfitId}
+      on conflict (look_id) do nothing`,
+  );
+
+/** Notes that a sample or a photograph was sent. */
+export const sendSample = (
+  scope: Scope,
+  s: { id: string; treeId: string; what: string; sentTo: string; testId: string | null; sentOn: string },
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into sample (id, outfit_id, tree_id, what, sent_to, test_id, sent_on, by_person)
+      values (${s.id}, ${scope.outfitId}, ${s.treeId}, ${s.what}, ${s.sentTo}, ${s.testId}, ${s.sentOn}, ${scope.personId})
+      on conflict (id) do nothing`,
+  );
+
+/** Keeps the answer to a sample; where it is the outcome of a test, as a look of its own, so that it becomes evidence. */
+export const answerSample = (
+  scope: Scope,
+  a: { sampleId: string; answer: string; onDay: string; look: NewLook | null },
+) =>
+  within(scope, async (tx) => {
+    if (a.look) await insertLook(tx, scope, a.look);
+    return tx`
+      insert into sample_answer (sample_id, outfit_id, look_id, answer, on_day, by_person)
+      values (${a.sampleId}, ${scope.outfitId}, ${a.look?.id ?? null}, ${a.answer}, ${a.onDay}, ${scope.personId})
+      on conflict (sample_id) do nothing`;
+  });
+
+/** What somebody else put on this tree, and how it went. */
+export const addByOthers = (
+  scope: Scope,
+  x: ByOthers & { id: string; placeId: string; treeId: string; grams: number },
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into others_applied (id, outfit_id, place_id, tree_id, active, family, resistance, condition_id, effect, grams, on_day, who, by_person)
+      values (${x.id}, ${scope.outfitId}, ${x.placeId}, ${x.treeId}, ${x.active}, ${x.family}, ${x.resistance}, ${x.conditionId}, ${x.effect},
+        ${x.grams}, ${x.onDay}, ${x.who}, ${scope.personId})
+      on conflict (id) do nothing`,
+  );
 
 /** The client's word on something found while digging; only an open one can be settled. */
 export const settleChange = (scope: Scope, id: string, state: 'approved' | 'declined', how: string) =>
@@ -346,10 +490,11 @@ export interface NewVerdict {
   reason: string;
   ranking: { id: string; p: number }[];
   overturnedBy: string[];
+  overturns: string[];
 }
 const insertVerdict = (tx: Tx, scope: Scope, v: NewVerdict) =>
-  tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}) on conflict (id) do nothing`;
+  tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by, overturns)
+    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}, ${v.overturns}) on conflict (id) do nothing`;
 export const addVerdict = (scope: Scope, v: NewVerdict) => within(scope, (tx) => insertVerdict(tx, scope, v));
 
 /** A tree and its like of the row: what is named on them, their plans and their programme, together or not at all. */
@@ -377,12 +522,14 @@ export const changeTree = (
     walkOrder: number;
     lat: number | null;
     lon: number | null;
+    variety: string;
+    eaten: boolean | null;
   },
 ) =>
   within(
     scope,
     (
       tx,
-    ) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon},
+    ) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon}, variety = ${t.variety}, eaten = ${t.eaten},
     host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id}`,
   );

@@ -1,20 +1,24 @@
 import { cache } from 'react';
+import { baseOf, type Base } from '@/core/decide/base';
 import { decide, type DecisionResult } from '@/core/decide/decide';
-import type { Condition, Knowledge } from '@/core/diagnose/knowledge';
+import { openTroubles } from '@/core/decide/troubles';
+import { targetsWithin, type Target } from '@/core/decide/targets';
+import { observationDoubts, type Doubt } from '@/core/diagnose/doubts';
+import { newestVisit, type Visit } from '@/core/diagnose/visit';
+import { nearest } from '@/core/grounds/plan';
+import { northernMonth } from '@/core/season/hemisphere';
+import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { judgeCheck, soilAsTest, type CheckVerdict } from '@/core/diagnose/effect';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
 import { overlay, type Overlaid } from '@/core/diagnose/overlay';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { dayIn } from '@/core/season/follow-ups';
-import { findHost, shipped } from '@/knowledge';
+import { exclusions, findHost, shipped } from '@/knowledge';
 import { regionFor } from './region';
 import { ownEntries } from '@/store/knowledge';
 import type { Viewer } from '@/store/auth';
 import { nearbyFinds, type Look, type Tree } from '@/store/tree';
-
-/** Tests and their answers hold this long; a twig that was cut in spring says nothing about autumn. */
-const TESTS_HOLD_DAYS = 120;
 
 /** What this outfit knows: what ships, with its own entries laid over it. Asked once a request. */
 export const knowledgeOf = cache(async (v: Viewer): Promise<Overlaid> => overlay(shipped, await ownEntries(v)));
@@ -59,6 +63,10 @@ export function checksOf(tree: Tree): JudgedCheck[] {
 
 /** Where, when, and what stood here before: what the ranking starts from. */
 export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<Setting> {
+  // How it went is evidence, whoever put it on.
+  const others = tree.byOthers.flatMap((o): Outcome[] =>
+    o.conditionId && o.effect ? [{ condition: o.conditionId, effect: o.effect }] : [],
+  );
   const outcomes = checksOf(tree).flatMap((c): Outcome[] =>
     c.verdict.kind === 'no effect'
       ? [{ condition: c.condition, effect: 'none' }]
@@ -74,25 +82,54 @@ export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<S
       ...new Set(
         tree.verdicts
           .slice(1)
+          .filter((d) => !tree.verdicts.some((x) => x.overturns.includes(d.id)))
           .filter((d) => d.certainty === 'near certain' || d.certainty === 'confirmed by test')
           .map((d) => d.conditionId),
       ),
     ],
-    outcomes,
+    outcomes: [...outcomes, ...others],
   };
 }
 
 export const monthIn = (timeZone: string, at: Date = new Date()) => Number(dayIn(at, timeZone).slice(5, 7));
 
-/** What was observed on a tree: its newest look, and what tests have said not too long ago. */
-export function observedOf(tree: Pick<Tree, 'looks'>): Observed {
-  const [newest] = tree.looks;
-  if (!newest) return { findings: [], tests: [] };
-  const tests = new Map(newest.tests.map((t) => [t.test, t]));
-  for (const l of tree.looks.slice(1))
-    if (newest.at.getTime() - l.at.getTime() < TESTS_HOLD_DAYS * 864e5)
-      for (const t of l.tests) if (!tests.has(t.test)) tests.set(t.test, t);
-  return { findings: newest.findings, tests: soilAsTest(newest.detail.soilMoisture, [...tests.values()]) };
+/** The newest visit to a tree, its looks taken together. */
+export const visitOf = (tree: Pick<Tree, 'looks' | 'timeZone'>): Visit | null => newestVisit(tree.looks, tree.timeZone);
+
+/** Where a place lies: by the tree, by its plan, or by its neighbours; null where nobody has said. */
+export const latOf = (tree: Pick<Tree, 'lat' | 'grounds' | 'others'>): number | null =>
+  tree.lat ?? tree.grounds?.origin?.lat ?? tree.others.find((t) => t.lat !== null)?.lat ?? null;
+
+/** The month of the northern year in which a tree stands at an instant. */
+export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'grounds' | 'others'>, at: Date = new Date()): number =>
+  northernMonth(monthIn(tree.timeZone, at), latOf(tree));
+
+/** The host of a tree, with what its owner said of eating its crop. */
+export function hostOf(tree: Pick<Tree, 'hostId' | 'eaten'>): Host | null {
+  const host = findHost(tree.hostId);
+  return host && tree.eaten !== null ? { ...host, edible: tree.eaten } : host;
+}
+
+/** What was observed on a tree: its newest visit, and what tests have said not too long ago. */
+export function observedOf(tree: Pick<Tree, 'looks' | 'timeZone'>): Observed {
+  const visit = visitOf(tree);
+  return visit
+    ? { findings: visit.findings, tests: soilAsTest(visit.detail.soilMoisture, visit.tests) }
+    : { findings: [], tests: [] };
+}
+
+/** What stands within reach of a falling tree: as said in the look, and as drawn on the plan of the grounds. */
+function targetsOf(tree: Tree, visit: Visit | null): string[] {
+  const height = tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null;
+  const at = tree.planX !== null && tree.planY !== null ? { x: tree.planX, y: tree.planY } : null;
+  const drawn: Target[] =
+    tree.grounds && at && height !== null
+      ? nearest(tree.grounds, at, ['building', 'play'])
+          .filter((n) => n.metres <= height)
+          .slice(0, 3)
+          .map((n) => ({ kind: n.kind === 'building' ? 'house' : 'play', metres: n.metres, bearing: null }))
+      : [];
+  return targetsWithin([...(visit?.detail.targets ?? []), ...drawn], height, visit?.detail.windFromDeg ?? null);
 }
 
 export interface Diagnosis {
@@ -102,55 +139,74 @@ export interface Diagnosis {
   observed: Observed;
   post: Posterior;
   candidates: Candidate[];
+  host: Host;
+  base: Base;
+  visit: Visit | null;
+  /** What contradicts itself or cannot be, in sentences. */
+  doubts: Doubt[];
   /** The decision for the leader of the ranking, or for a condition that somebody names. */
   decide(named?: string): DecisionResult;
 }
 
 /** Ranking and decision for a tree as it was last seen. */
 export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null> {
-  const host = findHost(tree.hostId);
+  const host = hostOf(tree);
   if (!host) return null;
   const { knowledge } = await knowledgeOf(v);
-  const look = tree.looks[0];
-  const setting = await settingOf(v, tree, monthIn(tree.timeZone, look?.at));
+  const visit = visitOf(tree);
+  const setting = await settingOf(v, tree, treeMonth(tree, visit?.at));
   const model = compile(knowledge, host, setting);
   const observed = observedOf(tree);
   const post = posterior(model, evidenceOf(model, observed));
   const candidates = ranking(model, post);
-  const find = finder(knowledge);
-  const detail = look?.detail ?? {};
+  const base = baseOf(knowledge);
+  const detail = visit?.detail ?? {};
+  const region = regionFor(v);
   return {
     knowledge,
-    find,
+    find: base.condition,
     model,
     observed,
     post,
     candidates,
+    host,
+    base,
+    visit,
+    doubts: observationDoubts(host, observed, Object.keys(setting.nearby ?? {}), knowledge, exclusions),
     decide: (named) =>
       decide(
         {
+          host,
           // What is open is asked of today; what was seen, of the day it was seen.
-          month: monthIn(tree.timeZone),
+          month: treeMonth(tree),
+          lat: latOf(tree),
           candidates,
           ...(named ? { named } : {}),
           ...observed,
-          crownLoss: tree.looks.find((l) => l.crownLoss !== null)?.crownLoss ?? null,
-          vigour: tree.looks.find((l) => l.vigour !== null)?.vigour ?? null,
+          soil: detail.soilMoisture ?? null,
+          crownLoss: visit?.crownLoss ?? null,
+          vigour: visit?.vigour ?? null,
           barkLoss: detail.barkLoss?.length ? barkLossShare(detail.barkLoss.filter((a) => a.kind !== 'girdled')) : null,
           roots: detail.anchors?.length
             ? {
                 decayed: detail.anchors.filter((a) => a.state === 'decayed').length,
-                doubtful: detail.anchors.filter((a) => a.state === 'doubtful').length,
+                doubtful: detail.anchors.filter((a) => a.state === 'doubtful' || (a.probeCm ?? 0) >= 3).length,
                 of: detail.anchors.length,
               }
             : null,
           peopleBelow: detail.peopleBelow ?? null,
+          targets: targetsOf(tree, visit),
+          diameterCm: tree.readings[0]?.diameterCm ?? null,
           nearby: setting.nearby ?? {},
           schools: v.schools,
+          region,
           history: setting.history ?? [],
           noEffect: (setting.outcomes ?? []).filter((o) => o.effect === 'none').map((o) => o.condition),
         },
-        find,
+        base,
       ),
   };
 }
+
+/** The troubles of a tree that are open, the newest first. */
+export const troublesOf = (tree: Pick<Tree, 'verdicts'>) => openTroubles(tree.verdicts);

@@ -14,18 +14,22 @@ import { toLocal, type GroundsPlan } from '@/core/grounds/plan';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { WorkFacts } from '@/core/work/work';
-import { checksOf } from './diagnosis';
+import { openTroubles } from '@/core/decide/troubles';
+import type { Visit } from '@/core/diagnose/visit';
+import { barkLossShare } from '@/core/measure/bark-loss';
+import { isSouth } from '@/core/season/hemisphere';
+import { checksOf, hostOf, latOf, treeMonth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 import type { Viewer } from '@/store/auth';
 import type { ShelfLabel } from '@/store/shelf';
-import type { Reading, Tree } from '@/store/tree';
+import type { Reading, Tree, Verdict } from '@/store/tree';
 
 const YEAR = 365.25 * 864e5;
 
 /** The worst grade of a condition's own signs at the last look; null when none of them was looked at. */
-function severityOf(condition: Condition, tree: Pick<Tree, 'looks'>): number | null {
+function severityOf(condition: Condition, visit: Visit | null): number | null {
   const own = signsOf(condition);
-  const looked = (tree.looks[0]?.findings ?? []).filter((f) => own.includes(f.sign) && f.state !== 'not looked');
+  const looked = (visit?.findings ?? []).filter((f) => own.includes(f.sign) && f.state !== 'not looked');
   return looked.length ? Math.max(...looked.map((f) => f.grade ?? 0)) : null;
 }
 
@@ -82,20 +86,65 @@ export function crownOf(tree: Pick<Tree, 'readings' | 'hostId'>): Crown | null {
   };
 }
 
+/** When this tree is picked: by its variety where the place names it, else as the place is. */
+function harvestOf(tree: Pick<Tree, 'firstPicking' | 'lastPicking' | 'pickings' | 'variety'>): Situation['harvest'] {
+  const own = tree.variety
+    ? tree.pickings.find((p) => p.variety.toLowerCase() === tree.variety.toLowerCase())
+    : undefined;
+  if (own) return { from: own.from, to: own.to };
+  return tree.firstPicking === null ? null : { from: tree.firstPicking, to: tree.lastPicking };
+}
+
+/** A kept decision as an open trouble; none where its condition is no longer known. */
+function troubleOf(
+  t: Verdict,
+  tree: Tree,
+  visit: Visit | null,
+  finds: Readonly<Record<string, number>>,
+): NonNullable<Situation['troubles']> {
+  const condition = findCondition(t.conditionId);
+  if (!condition) return [];
+  const findKm = finds[condition.id] ?? null;
+  return [
+    {
+      condition,
+      certainty: t.certainty,
+      decision: t.decision,
+      liveDrivers: t.ranking
+        .filter((r) => r.p >= 0.3 && condition.drivers.includes(r.id))
+        .map((r) => findCondition(r.id)!.name),
+      severity: severityOf(condition, visit),
+      findKm,
+      atRisk:
+        (condition.protect && findKm !== null && findKm <= condition.protect.withinKm) ||
+        tree.verdicts.some((x) => x.conditionId === condition.id),
+    },
+  ];
+}
+
 /** Everything a prescription for this tree rests on, from what the store holds. */
 export function situationOf(
   viewer: Viewer,
   tree: Tree,
   labels: ShelfLabel[],
   vessels: Vessel[],
-  more: Pick<Situation, 'tanks' | 'findKm' | 'uptakeLog'> = {},
+  more: Pick<Situation, 'tanks' | 'uptakeLog'> & {
+    /** Nearest finds by condition, km. */
+    finds?: Readonly<Record<string, number>>;
+    /** The trouble in hand, by its condition. */
+    trouble?: string;
+  } = {},
 ): Situation {
-  const host = findHost(tree.hostId);
+  const host = hostOf(tree);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
   const today = dayIn(new Date(), tree.timeZone);
-  const verdict = tree.verdicts[0];
+  const visit = visitOf(tree);
+  const open = openTroubles(tree.verdicts);
+  const troubles = open.flatMap((t) => troubleOf(t, tree, visit, more.finds ?? {}));
+  // The trouble in hand: the one asked for, else the newest open one, else what was decided last.
+  const verdict = open.find((t) => t.conditionId === more.trouble) ?? open[0] ?? tree.verdicts[0];
+  const inHand = verdict && troubleOf(verdict, tree, visit, more.finds ?? {})[0];
   const [reading, before] = tree.readings;
-  const crown = tree.looks.find((l) => l.crownLoss !== null);
   const done = tree.records.filter((r) => !r.withdrawn);
   const year = today.slice(0, 4);
   const planned = tree.plans.filter((p) => p.state === 'open');
@@ -111,16 +160,19 @@ export function situationOf(
     condition,
     certainty: verdict?.certainty ?? null,
     decision: verdict?.decision ?? null,
-    liveDrivers: verdict
-      ? verdict.ranking
-          .filter((r) => r.p >= 0.3 && findCondition(verdict.conditionId)?.drivers.includes(r.id))
-          .map((r) => findCondition(r.id)!.name)
-      : [],
+    liveDrivers: inHand?.liveDrivers ?? [],
+    troubles,
+    crownSchool: viewer.schools.crownLoss,
+    barkLoss: visit?.detail.barkLoss?.length
+      ? barkLossShare(visit.detail.barkLoss.filter((a) => a.kind !== 'girdled'))
+      : null,
+    south: isSouth(latOf(tree)),
+    sticky: visit?.findings.some((f) => ['honeydew', 'sticky-below'].includes(f.sign) && f.state === 'seen') ?? false,
     withoutEffect: checksOf(tree)
       .filter((c) => c.verdict.kind === 'no effect')
       .map((c) => ({ condition: c.condition, labelKey: c.labelKey })),
-    crownLoss: crown?.crownLoss ?? null,
-    vigour: tree.looks.find((l) => l.vigour !== null)?.vigour ?? null,
+    crownLoss: visit?.crownLoss ?? null,
+    vigour: visit?.vigour ?? null,
     reading: reading
       ? {
           day: dayIn(reading.at, tree.timeZone),
@@ -129,7 +181,7 @@ export function situationOf(
           doubts: doubtsOf(reading, before, tree.hostId, viewer.units),
           arcs: [
             ...reading.arcs,
-            ...(tree.looks[0]?.detail.barkLoss ?? []).map((a) => ({
+            ...(visit?.detail.barkLoss ?? []).map((a) => ({
               kind: 'dead-bark' as const,
               from: a.from,
               to: a.to,
@@ -137,21 +189,33 @@ export function situationOf(
           ],
         }
       : null,
-    earlier: done
-      .map((r) => ({
+    girths: tree.readings.map((r) => ({ heightCm: r.atHeightCm, girthCm: r.diameterCm * Math.PI })),
+    treeLog: [...done.map((r) => ({ day: r.doneOn, labelKey: r.labelKey, product: r.amount, actives: r.actives }))],
+    earlier: [
+      ...tree.byOthers.map((o) => ({
+        day: o.onDay,
+        labelKey: '',
+        actives: [o.active],
+        families: o.family ? [o.family] : [],
+        groups: o.resistance ? [o.resistance] : [],
+        byOthers: true,
+      })),
+      ...done.map((r) => ({
         day: r.doneOn,
         labelKey: r.labelKey,
         actives: r.actives.map((a) => a.name),
         groups: r.groups,
         families: r.families,
         reEntryUntil: r.reEntryUntil,
-      }))
-      .reverse(),
+        notWith: labels.find((l) => l.key === r.labelKey)?.label.notWith ?? [],
+      })),
+    ].sort((a, b) => a.day.localeCompare(b.day)),
     treeYearProduct,
     siteAreaM2: tree.areaM2,
     siteYearActive: tree.siteYearActive,
+    sitePlannedActive: tree.sitePlannedActive,
     water: tree.waterM === -1 ? 'none within 100 m' : tree.waterM,
-    harvest: tree.firstPicking,
+    harvest: harvestOf(tree),
     soilTexture: tree.soilTexture,
     oldSites: done.flatMap((r) =>
       r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
@@ -163,7 +227,7 @@ export function situationOf(
     heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
     flares: reading?.flares ?? [],
     grainDeg: reading?.grainDeg ?? 0,
-    sectors: (tree.looks[0]?.findings ?? []).flatMap((f) =>
+    sectors: (visit?.findings ?? []).flatMap((f) =>
       f.bearing !== undefined && f.grade
         ? [{ from: (f.bearing + 315) % 360, to: (f.bearing + 45) % 360, severity: f.grade }]
         : [],
@@ -176,8 +240,10 @@ export function situationOf(
         }
       : null,
     hostContradicted: tree.keyContradicted,
-    severity: condition ? severityOf(condition, tree) : null,
-    helpersSeen: tree.looks[0]?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
+    severity: condition ? severityOf(condition, visit) : null,
+    findKm: inHand?.findKm ?? null,
+    ...(inHand ? { atRisk: inHand.atRisk } : {}),
+    helpersSeen: visit?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
     alsoPlanned: planned.map((p) => ({
       labelKey: p.labelKey,
       labelName: p.labelName,
@@ -195,7 +261,7 @@ export function situationOf(
     ),
     money: {
       by: weighingOf(viewer, tree),
-      lossUntreated: lossUntreated(condition?.policy ?? '', crown?.crownLoss ?? null),
+      lossUntreated: condition?.lossPerYear ?? lossUntreated(condition?.policy ?? '', visit?.crownLoss ?? null),
     },
     programme: tree.programme?.school ?? viewer.schools.programme,
     supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',
@@ -211,14 +277,18 @@ export function situationOf(
 }
 
 /** Soil, leaf and air as the station and the calendar have them; the person at the tree may say otherwise. */
-export function usualChoices(tree: Pick<Tree, 'hostId' | 'lat' | 'timeZone'>, weather: Weather): Choices {
+export function usualChoices(
+  tree: Pick<Tree, 'hostId' | 'lat' | 'grounds' | 'others' | 'timeZone'>,
+  weather: Weather,
+): Choices {
   const month = Number(dayIn(weather.at, tree.timeZone).slice(5, 7));
   return {
     soil: soilState(weather),
-    leaf: usualLeaf(month, findHost(tree.hostId)?.evergreen ?? false, tree.lat ?? 50),
+    leaf: usualLeaf(month, findHost(tree.hostId)?.evergreen ?? false, latOf(tree) ?? 50),
     temperatureC: weather.temperatureC,
     windMs: weather.windMs,
     rainNext24Mm: weather.rainNext24Mm,
+    rainByHour: weather.rainByHour ?? null,
     humidity: weather.humidity,
     windFromDeg: weather.windFromDeg,
   };
@@ -256,8 +326,19 @@ export function workFactsOf(v: Viewer, tree: Tree): WorkFacts | null {
     heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
     crownWidthM: tree.readings.find((r) => r.crownWidthM !== null)?.crownWidthM ?? null,
     texture: tree.soilTexture,
-    condition: condition ? { id: condition.id, name: condition.name } : null,
-    mainRoots: tree.looks[0]?.detail.anchors ?? [],
+    condition: condition
+      ? {
+          id: condition.id,
+          name: condition.name,
+          noCut: condition.nature.includes('no cut'),
+          disease: ['fungus', 'bacterium', 'water mould'].includes(condition.kind),
+        }
+      : null,
+    northernMonth: treeMonth(tree),
+    wiltRegion:
+      region.closedSeasons.some((c) => c.hosts.some((h) => h === 'oak' || h === 'red-oak' || h === 'live-oak')) ||
+      (region.presence['oak-wilt'] ?? 0) >= 0.3,
+    mainRoots: visitOf(tree)?.detail.anchors ?? [],
     group: groupOf(tree),
     zoneSchool: v.schools.rootZone,
     woundSchool: v.schools.woundDressing,

@@ -22,6 +22,7 @@ const situation = {
   certainty: 'likely',
   decision: 'treat now',
   crownLoss: 5,
+  severity: 3,
   vigour: 'good',
   reading: { day: '2026-05-01', diameters: [46.2], heightCm: 130, doubts: [], arcs: [] },
   earlier: [],
@@ -47,7 +48,14 @@ const plan = prescribe(
   },
   label,
   use,
-  { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 1, rainNext24Mm: 0 },
+  {
+    soil: 'moist',
+    leaf: 'full',
+    temperatureC: 15,
+    windMs: 1,
+    rainNext24Mm: 0,
+    said: { boundary: 'far enough', edibles: 'nothing', 'ground-bloom': 'nothing', slope: 'level' },
+  },
 );
 if (!plan.dose.ok) throw new Error('no dose');
 const lot = { id: id(3), labelKey: label.key, lotNumber: '26-031', expiresOn: '2027-01-01', onHand: 500 };
@@ -78,6 +86,7 @@ const booking: Booking = {
   weather,
   soil: 'moist',
   said: {},
+  released: {},
   protection: use.protection,
   deviation: '',
   mark: 'blue dot',

@@ -9,7 +9,14 @@ const FREE = 0.05;
 
 /** Why the work as it happened needs a written reason; empty when it went as planned and nothing stood against it. */
 export function deviations(
-  c: { dose: Dose; use: LabelUse; gates: Gate[]; lot: { lotNumber: string; expiresOn: Day } | null },
+  c: {
+    dose: Dose;
+    use: LabelUse;
+    gates: Gate[];
+    /** Reasons given for holds, by gate. */
+    released: Readonly<Record<string, string>>;
+    lot: { lotNumber: string; expiresOn: Day } | null;
+  },
   b: { amount: number; protection: string[]; doneOn: Day },
 ): string[] {
   const out: string[] = [];
@@ -18,7 +25,11 @@ export function deviations(
     out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
   const open = c.use.protection.filter((p) => !b.protection.includes(p));
   if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
-  for (const g of c.gates) if (g.strength === 'stop') out.push(`${g.title}: ${g.sentence}`);
+  for (const g of c.gates) {
+    // A hold passes with its own reason; without one, and every stop, is told as going against the rules.
+    const held = g.strength === 'hold' && g.state === 'tripped' && (c.released[g.id] ?? '').trim().length < 4;
+    if (g.strength === 'stop' || held) out.push(`${g.title}: ${g.sentence}`);
+  }
   if (c.lot && c.lot.expiresOn < b.doneOn) out.push(`Lot ${c.lot.lotNumber} expired on ${c.lot.expiresOn}.`);
   return out;
 }

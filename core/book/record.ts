@@ -24,6 +24,8 @@ export const weatherSchema = z.strictObject({
   windFromDeg: z.number().min(0).max(360),
   rainMm: z.number().min(0).max(500),
   rainNext24Mm: z.number().min(0).max(500),
+  /** Forecast by the hour, for the gates; a record keeps what was, not what was forecast. */
+  rainByHour: z.array(z.number().min(0).max(300)).max(240).optional(),
   soilTemperatureC: z.number().min(-30).max(60),
   soilMoisture: z.number().min(0).max(1),
   sky: z.enum(['clear', 'broken', 'overcast']),
@@ -46,6 +48,8 @@ export const bookingSchema = z
     soil: z.enum(SOIL_WORDS).nullable(),
     /** What was said at the tree, beside what the plan had. */
     said: z.record(text(40), text(60)).default({}),
+    /** Why the crew went on in spite of a hold, by gate. */
+    released: z.record(text(60), text(600)).default({}),
     protection: z.array(text(600)).max(20),
     /** What was typed, where the person works in another unit. */
     typed: text(40).optional(),
@@ -113,6 +117,8 @@ export const recordSchema = z.strictObject({
   protection: z.array(text(600)),
   reEntryHours: z.number(),
   reEntryUntil: instant,
+  /** First day on which the fruit may be picked and eaten; missing where it bears none. */
+  eatFrom: z.iso.date().optional(),
   deviation: text(1000),
   mark: text(200),
   note: text(2000),

@@ -1,9 +1,10 @@
+import { isSouth, localMonth } from '../season/hemisphere';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
 import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
-import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import { after, dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { FollowUpRule } from '../season/rules';
 import { figure, showAmount, showVolume } from '../units/units';
 import { deviations } from './deviations';
@@ -39,6 +40,9 @@ export interface Fault {
   path: string;
   sentence: string;
 }
+
+/** The air of the hour, without what was forecast then. */
+const asMeasured = ({ rainByHour: _, ...air }: Booking['weather']) => air;
 
 /** What the mix is made of, in words for the record. */
 function concentrationWords(d: Dose, label: Label): string {
@@ -119,15 +123,22 @@ export function writeUp(
     waterMl: c.dose.carrier?.waterMl ?? null,
     concentration: concentrationWords(c.dose, c.label),
     actives: c.dose.actives.map((a) => ({ name: a.name, grams: a.grams * share })),
-    sites: (c.ring?.sites ?? []).map((bearing, i) => ({ number: i + 1, bearing, heightCm: site?.heightCm ?? 0 })),
+    sites: (c.ring?.sites ?? []).map((bearing, i) => ({
+      number: i + 1,
+      bearing,
+      heightCm: c.ring?.heights?.[i] ?? site?.heightCm ?? 0,
+    })),
     drill: site ? `${site.drillMm} mm bit, ${site.depthMm} mm past the bark, ${site.heightCm} cm above soil` : '',
     areaM2: ground.m2,
     areaWords: ground.words,
-    weather: b.weather,
+    weather: asMeasured(b.weather),
     soil: b.soil,
     protection: b.protection,
     reEntryHours: c.use.intervals.reEntryHours,
     reEntryUntil: new Date(Date.parse(b.endedAt) + c.use.intervals.reEntryHours * 3_600_000).toISOString(),
+    ...(c.host.edible && c.use.intervals.preHarvestDays !== undefined
+      ? { eatFrom: after(doneOn, c.use.intervals.preHarvestDays, 'days') }
+      : {}),
     deviation: against.length ? `${against.join(' ')} Reason: ${b.deviation.trim()}` : b.deviation.trim(),
     mark: b.mark,
     note: b.note,
@@ -143,7 +154,12 @@ export function writeUp(
     ok: true,
     data,
     doneOn,
-    followUps: followUps(c.rules ?? c.use.followUps, doneOn, c.use.intervals.minDays),
+    followUps: followUps(
+      c.rules ?? c.use.followUps,
+      doneOn,
+      c.use.intervals.minDays,
+      c.use.months.map((m) => localMonth(m, isSouth(c.tree.lat))),
+    ),
     words: searchWords(data),
   };
 }

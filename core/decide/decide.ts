@@ -5,6 +5,7 @@ import { SOUND, UNKNOWN } from '../diagnose/model';
 import { certaintyOf, confirms, inWords, sureOf } from '../diagnose/sureness';
 import { inSentence, type Certainty, type Decision } from '../diagnose/words';
 import { isSouth, localMonth } from '../season/hemisphere';
+import { monthName } from '../season/months';
 import { actionsOf, answering, onlyPrevents, type Action } from './actions';
 import type { Base } from './base';
 import { dutiesOf, type Duty } from './duties';
@@ -30,6 +31,8 @@ export interface DecideInput extends Health {
   /** What stands within reach of a falling tree, in words. */
   targets?: readonly string[];
   diameterCm?: number | null;
+  /** Soil as it was judged beside the signs, where nobody probed. */
+  soil?: TreeState['soil'];
   nearby?: Readonly<Record<string, number>>;
   history?: readonly string[];
   /** An earlier treatment of this condition that a proper check found without effect. */
@@ -77,22 +80,6 @@ export interface DecisionResult {
   open: string[];
   tell: string;
 }
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
-export const monthName = (m: number): string => MONTHS[m - 1]!;
 
 /** The worst of a condition's own signs, 0–4; counts on a sample count as four times their share. */
 export function severityOf(c: Condition, findings: readonly Seen[]): number {
@@ -697,10 +684,11 @@ function kmWords(km: number): string {
 }
 
 /** What the soil was found to be at root depth; the probe before the finger, and null where they contradict. */
-function soilOf(input: Pick<DecideInput, 'tests' | 'findings'>): TreeState['soil'] {
+function soilOf(input: Pick<DecideInput, 'tests' | 'findings' | 'soil'>): TreeState['soil'] {
   const probe = [...new Set(input.tests.filter((t) => t.test === 'soil-probe').map((t) => t.outcome))];
+  if (input.soil === 'wet') return 'wet';
   if (probe.length === 1) return probe[0] === 'dry' ? 'dry' : probe[0] === 'wet-sour' ? 'wet' : 'moist';
   const seen = (sign: string) => input.findings.some((f) => f.sign === sign && f.state === 'seen' && !f.lastSeason);
   if (seen('soil-waterlogged')) return seen('soil-dry') ? null : 'wet';
-  return seen('soil-dry') ? 'dry' : null;
+  return seen('soil-dry') ? 'dry' : (input.soil ?? null);
 }

@@ -71,11 +71,19 @@ export const STAKES: readonly Stake[] = [
   },
   {
     id: 'systemic',
-    action: 'Inject, infuse, drench, or spray bark with what goes in',
-    methods: ['trunk injection', 'infusion', 'soil drench', 'soil injection', 'bark spray'],
+    action: 'Drench, probe in, or spray bark with what goes in',
+    methods: ['soil drench', 'soil injection', 'bark spray'],
+    needs: 'likely',
+    raisedByCondition: true,
+    mistake: 'Residues for years, the true cause feeding on.',
+  },
+  {
+    id: 'injection',
+    action: 'Inject or infuse',
+    methods: ['trunk injection', 'infusion'],
     needs: 'near certain',
     raisedByCondition: true,
-    mistake: 'Holes that stay, residues for years, the true cause feeding on.',
+    mistake: 'Holes that stay, a season lost, the true cause feeding on.',
   },
   {
     id: 'final',

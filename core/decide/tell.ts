@@ -65,11 +65,11 @@ export function tellOf(t: Tellable): string {
       );
       break;
     case 'treat now':
-      out.push(about!.tell);
+      if (about && about.kind !== 'harmless') out.push(about.tell);
       if (t.now.length) out.push(`Now: ${list(t.now.map(inSentence))}.`);
       break;
     case 'treat in its window':
-      out.push(about!.tell);
+      if (about && about.kind !== 'harmless') out.push(about.tell);
       out.push(t.next ? `Nothing that works is done today; ${t.next}.` : 'It is done in its season.');
       break;
     case 'restore vigour first':

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TARGETS } from '../decide/targets';
 import { findingSchema, testResultSchema } from './knowledge';
 import { VIGOURS } from './words';
 
@@ -14,10 +15,29 @@ export const detailSchema = z.strictObject({
     .default([]),
   /** Main roots one by one, by sounding and probe. */
   anchors: z
-    .array(z.strictObject({ bearing, state: z.enum(['sound', 'doubtful', 'decayed']) }))
+    .array(
+      z.strictObject({
+        bearing,
+        state: z.enum(['sound', 'doubtful', 'decayed']),
+        /** How far a thin probe sank in, cm. */
+        probeCm: z.number().min(0, 'From 0 cm.').max(100, 'At most 100 cm.').nullable().optional(),
+      }),
+    )
     .max(24)
     .default([]),
   peopleBelow: z.boolean().nullable().default(null),
+  /** House, drive, play within reach of it, and where the storm usually comes from. */
+  targets: z
+    .array(
+      z.strictObject({
+        kind: z.enum(TARGETS),
+        metres: z.number().min(0, 'From 0 m.').max(200, 'At most 200 m.'),
+        bearing: bearing.nullable().default(null),
+      }),
+    )
+    .max(8)
+    .default([]),
+  windFromDeg: bearing.nullable().default(null),
   /** This look checks an earlier treatment. */
   check: z
     .strictObject({

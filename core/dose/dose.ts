@@ -41,8 +41,10 @@ export interface DoseInput {
   holes?: number;
   sprayVolumeMl?: Ml;
   vessels: Vessel[];
-  /** Already put on this tree this year, in product base units. */
+  /** Already put on this tree in the label's own year, in product base units. */
   treeYearProduct?: number;
+  /** Grams of each active put on this tree in that year, by any label and by anyone. */
+  treeYearActive?: Record<string, Grams>;
   /** Already used in this application (the job) on other trees, in product base units. */
   applicationProduct?: number;
   /** Area of the site that a yearly cap counts, and grams of each active put on it this year, by anyone. */
@@ -86,6 +88,8 @@ export interface Dose {
   carrier: { totalMl: Ml; waterMl: Ml; mm: number | null; text: string } | null;
   sites: SiteCount | null;
   perSite: { product: number; mixMl: Ml | null } | null;
+  /** How often a device must be filled for its site; 1 where it holds enough or nothing is said. */
+  fillsPerSite: number;
   /** The rate's own range in product base units, equal ends for a single value. */
   range: { low: number; high: number };
   bounds: Bound[];
@@ -262,7 +266,14 @@ export function dose(input: DoseInput): Dose | DoseFault {
 
   let sites: SiteCount | null = null;
   if (use.sites && use.sites.count.rule !== 'volume-per-device') {
-    const counted = countSites(use.sites, diameter, input.girthAtInjection ?? girth, null, system);
+    const counted = countSites(
+      use.sites,
+      diameter,
+      input.girthAtInjection ?? girth,
+      null,
+      system,
+      input.girthAtInjection,
+    );
     if (!counted) return stop('sites', 'The label’s table of sites has no class for this size.');
     sites = counted;
     steps.push({
@@ -389,12 +400,19 @@ export function dose(input: DoseInput): Dose | DoseFault {
       });
       continue;
     }
-    const whole = toProduct(l.of, toBase(l.amount.value, l.amount.unit));
+    // A limit in active counts every active of the product together, and what any other label brought of them.
+    const each = label.actives.map((a) => activePerUnit(label, a, liquid));
+    const together = each.some((x) => x === null) ? null : each.reduce<number>((sum, x) => sum + x!, 0);
+    const limitAmount = toBase(l.amount.value, l.amount.unit);
+    const whole = l.of === 'active' ? together && limitAmount / together : toProduct(l.of, limitAmount);
     if (whole === null)
       return stop(`limits.${l.limit}`, 'This limit cannot be brought to product with what the label says.');
+    const activeUsed = label.actives.reduce((sum, a) => sum + (input.treeYearActive?.[a.name] ?? 0), 0);
     const used =
       l.limit === 'per-tree-year'
-        ? (input.treeYearProduct ?? 0)
+        ? l.of === 'active' && input.treeYearActive
+          ? activeUsed / together!
+          : (input.treeYearProduct ?? 0)
         : l.limit === 'per-application'
           ? (input.applicationProduct ?? 0)
           : 0;
@@ -427,8 +445,12 @@ export function dose(input: DoseInput): Dose | DoseFault {
   if (limited <= 0)
     return stop(`limits.${binding!.limit}`, `Nothing may be given: ${binding!.sentence} “${binding!.text}”`);
 
+  const carrier = carrierVolume(use.carrier, diameter);
+  if (carrier && 'ok' in carrier) return carrier;
   if (use.sites?.count.rule === 'volume-per-device') {
-    const total = label.stock && recipe ? limited / recipe : limited;
+    // A device is filled with what goes into the tree: the mix where there is water with it, the stock where stock is dosed.
+    const neat = use.rate.of === 'stock' && recipe ? limited / recipe : limited;
+    const total = carrier ? Math.max(carrier.ml, neat) : neat;
     sites = countSites(use.sites, diameter, input.girthAtInjection ?? girth, total, system);
     if (!sites) return stop('sites', 'The number of devices cannot be worked out.');
     steps.push({
@@ -441,8 +463,6 @@ export function dose(input: DoseInput): Dose | DoseFault {
   }
 
   // What is measured out: stock when the label doses stock, for each device when it is injected without a carrier.
-  const carrier = carrierVolume(use.carrier, diameter);
-  if (carrier && 'ok' in carrier) return carrier;
   const what = use.rate.of === 'stock' ? 'stock' : 'product';
   const per = sites && !carrier ? 'site' : 'tree';
   const parts = per === 'site' ? sites!.count : 1;
@@ -519,9 +539,17 @@ export function dose(input: DoseInput): Dose | DoseFault {
       text: carrier.text,
     });
   const mixMl = outCarrier ? outCarrier.totalMl : what === 'stock' ? stockMl : liquid ? product : null;
+  const eachMl = sites && mixMl !== null ? mixMl / sites.count : null;
+  const holdsMl = use.sites?.deviceHolds ? toMl(use.sites.deviceHolds.value, use.sites.deviceHolds.unit) : null;
+  const fills = eachMl !== null && holdsMl !== null ? Math.ceil(eachMl / holdsMl - 1e-9) : 1;
+  if (fills > 1)
+    notes.push(
+      `Each site gets ${showVolume(eachMl!, system).text} and a device holds ${showVolume(holdsMl!, system).text}: ${fills} fills a site.`,
+    );
   return {
     ok: true,
     dimension,
+    fillsPerSite: fills,
     diameterCm: diameter,
     girthCm: girth,
     stemRule,
@@ -572,7 +600,8 @@ function eachStem(input: DoseInput, use: LabelUse, system: UnitSystem): Dose | D
   const treeMax = perTree
     ? Math.min(...parts.map((p) => p.bounds.find((b) => b.limit === 'per-tree')!.allows))
     : Infinity;
-  if (add((d) => d.product) > treeMax)
+  // Sums of decimals miss their mark by a hair; the hair is cut off, never given.
+  if (add((d) => d.product) > treeMax * (1 + 1e-9))
     return stop(
       'limits.per-tree',
       `The stems together would get more than the label allows one tree (${showAmount(treeMax, first.dimension, system).text}).`,
@@ -581,7 +610,10 @@ function eachStem(input: DoseInput, use: LabelUse, system: UnitSystem): Dose | D
   const sites = first.sites
     ? { count: add((d) => d.sites!.count), sum: parts.map((d) => d.sites!.count).join(' + ') }
     : null;
-  const product = add((d) => d.product);
+  const product = Math.min(
+    add((d) => d.product),
+    treeMax,
+  );
   const mix = first.perSite?.mixMl === null || !first.perSite ? null : add((d) => d.perSite!.mixMl! * d.sites!.count);
   return {
     ...first,

@@ -1,3 +1,4 @@
+import type { Schools } from '../decide/schools';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
 import type { Dose, DoseFault } from '../dose/dose';
@@ -9,6 +10,7 @@ import { SAID, type FactKey, type Said } from './said';
 import type { Region } from './region';
 import type { Method } from '../label/methods';
 import { IN_SOIL } from '../label/methods';
+import { localMonth } from '../season/hemisphere';
 import type { SoilState } from '../weather/air';
 
 export type Strength = 'stop' | 'hold' | 'note';
@@ -44,6 +46,14 @@ export interface Facts {
   condition: Condition | null;
   certainty: Certainty | null;
   decision: Decision | null;
+  /** The school of the outfit on crown loss; it never loosens a label. */
+  crownSchool?: Schools['crownLoss'];
+  /** Share of the girth without living bark, and main trunk in cm. */
+  barkLoss?: number | null;
+  /** The condition is a state of risk here: a find near by, its own past. */
+  atRisk?: boolean;
+  /** South of the equator: the months of a label are turned by half a year. */
+  south?: boolean;
   /** Names of the drivers behind the condition that the decision found alive. */
   liveDrivers?: string[];
   /** Products that a proper check found without effect on a condition of this tree. */
@@ -59,10 +69,13 @@ export interface Facts {
   temperatureC: number | null;
   windMs: number | null;
   rainNext24Mm: number | null;
+  /** Rain of the coming hours, mm an hour, the next hour first; null where only the day's sum is known. */
+  rainByHour?: readonly number[] | null;
+  gustMs?: number | null;
   /** Other applications to this tree, newest last, by anyone. */
   earlier: Earlier[];
   /** Open plans for this tree, by other products. */
-  alsoPlanned?: { labelKey: string; labelName: string; method: Method; families: string[]; actives: string[] }[];
+  alsoPlanned?: AlsoPlanned[];
   /** What somebody at the tree has said. */
   said?: Said;
   /** A look answered the host key with a "no". */
@@ -76,6 +89,9 @@ export interface Facts {
   /** Whom the wind carries a spray to, by the plan of the grounds. */
   driftsOver?: string[];
   crownRadiusM?: number | null;
+  heightM?: number | null;
+  /** Honeydew was found on it at the last look. */
+  sticky?: boolean;
   humidity?: number | null;
   soilTexture?: 'sandy' | 'loam' | 'clay';
   /** Passes a drench must be split into. */
@@ -97,8 +113,10 @@ export interface Facts {
   /** Who prescribes or applies. */
   licence: { number: string; categories: string[]; expires: string } | null;
   labelChecked: string | null;
-  /** The first picking of an edible crop, if there is one. */
-  harvest: string | null;
+  /** First and last picking of an edible crop on this tree; the last is null where nobody has said. */
+  harvest: { from: string; to: string | null } | null;
+  /** Height of the reading above soil, cm, and the girth at injection height where it was measured. */
+  readingHeightCm?: number | null;
   region: Region;
   /** The units in which a gate is told; metric when nobody says. */
   system?: UnitSystem;
@@ -113,6 +131,19 @@ export interface Earlier {
   /** Resistance groups such as IRAC 4A. */
   groups?: string[];
   reEntryUntil?: string;
+  /** What its label must not meet, by family or active, with the days. */
+  notWith?: readonly { what: string; days: number }[];
+  /** Put on by the client or by others. */
+  byOthers?: boolean;
+}
+
+/** A product that is planned on this tree and not yet put on. */
+export interface AlsoPlanned {
+  labelKey: string;
+  labelName: string;
+  method: Method;
+  families: string[];
+  actives: string[];
 }
 
 export type Check = (f: Facts) => Gate | null;
@@ -157,6 +188,12 @@ export const asking = (
   asks: key,
   answers,
 });
+
+/** Actives that two applications share. */
+export const sharesActive = (f: Facts, actives: readonly string[]) =>
+  f.label.actives.some((a) => actives.some((x) => x.toLowerCase() === a.name.toLowerCase()));
+/** The label's months in the local year. */
+export const labelMonths = (f: Facts): number[] => f.use.months.map((m) => localMonth(m, f.south ?? false));
 
 /** Whole days between two calendar days; both are read at midnight UTC, where every day has 24 hours. */
 export const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);

@@ -22,6 +22,7 @@ const sound: Situation = {
   decision: 'treat now',
   crownLoss: 10,
   vigour: 'fair',
+  severity: 3,
   reading: { day: '2026-05-20', diameters: [46.2], heightCm: 130, doubts: [], arcs: [] },
   earlier: [],
   treeYearProduct: {},
@@ -41,6 +42,7 @@ const said = {
   edibles: 'nothing',
   'ground-bloom': 'nothing',
   slope: 'level',
+  boundary: 'far enough',
 } as const;
 const fair: Choices = { soil: 'moist', leaf: 'full', temperatureC: 15, windMs: 2, rainNext24Mm: 0, said };
 const gates = (s: Partial<Situation> = {}, c: Partial<Choices> = {}, l = drench) =>
@@ -173,11 +175,36 @@ const picked = {
   intervals: { preHarvestDays: 14, reEntryHours: 0, text: 'x' },
 };
 const yearMax = { limits: [{ limit: 'per-tree-year', of: 'product', amount: { value: 30, unit: 'mL' }, text: 'x' }] };
+/** An injection whose table of sites ends at 20 cm. */
+const table = {
+  rule: 'classes',
+  classes: { by: 'diameter', unit: 'cm', boundary: 'smaller-class', bands: [{ over: 10, upTo: 20, entry: 4 }] },
+};
+const perTree = {
+  drillMm: 6,
+  depthMm: 20,
+  heightCm: 20,
+  minSpacingCm: 5,
+  device: 'low-pressure bottle',
+  text: 'x',
+};
+const antibiotic = { actives: [{ ...active('oxytide', 'antibiotic'), group: { scheme: 'FRAC', code: '41' } }] };
+const orchard = { hosts: ['apple'], targets: ['apple-scab', 'fire-blight'] };
+const span = (from: string, to: string | null) => ({ ...apple, harvest: { from, to } });
+const testide = (d: string) => ({ earlier: [{ day: d, labelKey: 'another', actives: ['testide'] }] });
+const often = { intervals: { minDays: 30, maxPerYear: 2, reEntryHours: 0, text: 'x' } };
+const rainy = { conditions: { rainFreeHours: 6, text: 'x' } };
 const unanswered = { rate: { ...perDiameter(1, 'mL', 1, 'cm'), stems: 'unanswered' } };
 
 it('lets a sound plan through', () => {
-  expect(gates()).toEqual([expect.objectContaining({ id: 'soil-intake', strength: 'note' })]);
-  expect(gates(protect, {}, infusion)).toEqual([expect.objectContaining({ id: 'reportable', strength: 'note' })]);
+  expect(gates().map((g) => [g.id, g.strength])).toEqual([
+    ['re-entry-after', 'note'],
+    ['soil-passes', 'note'],
+  ]);
+  expect(gates(protect, {}, infusion).map((g) => [g.id, g.strength])).toEqual([
+    ['reportable', 'note'],
+    ['re-entry-after', 'note'],
+  ]);
   expect(on()).toEqual([]);
 });
 
@@ -212,12 +239,17 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   ['crown-loss', 'hold', gates({ crownLoss: 51 }), gates({ crownLoss: 50 })],
   ['crown-loss', 'stop', gates({ ...protect, crownLoss: 6 }, {}, infusion), gates(protect, {}, infusion)],
   ['crown-loss-unknown', 'hold', gates({ crownLoss: null }), gates({ crownLoss: 0 })],
-  ['vigour-low', 'hold', gates({ vigour: 'poor' }), gates({ vigour: 'fair' })],
+  [
+    'vigour-low',
+    'hold',
+    gates({ condition: findCondition('two-lined-borer'), vigour: 'poor' }),
+    on({ condition: findCondition('two-lined-borer'), vigour: 'poor' }),
+  ],
   [
     'vigour-from-pest',
     'note',
     gates({ host: findHost('western-hemlock')!, condition: findCondition('hemlock-woolly-adelgid'), vigour: 'poor' }),
-    gates({ vigour: 'poor' }),
+    gates({ vigour: 'fair' }),
   ],
   ['soil-saturated-frozen', 'stop', gates({}, { soil: 'saturated' }), gates({}, { soil: 'sodden' })],
   ['soil-saturated-frozen', 'stop', gates({}, { soil: 'frozen' }), gates(protect, { soil: 'frozen' }, infusion)],
@@ -257,7 +289,16 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     gates({ siteYearActive: { imidacloprid: 270 } }),
     gates({ siteYearActive: { imidacloprid: 268 } }),
   ],
-  ['no-dose', 'stop', gates({ siteAreaM2: null }), gates()],
+  ['dose-asks', 'stop', gates({ siteAreaM2: null }), gates()],
+  [
+    'no-dose',
+    'stop',
+    on({}, { use: { sites: { ...perTree, count: table }, method: 'trunk-injection' } }),
+    on(
+      { reading: { ...sound.reading!, diameters: [15] } },
+      { use: { sites: { ...perTree, count: table }, method: 'trunk-injection' } },
+    ),
+  ],
   [
     'size-outside-label',
     'stop',
@@ -358,7 +399,12 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   ],
   ['below-threshold', 'hold', gates({ severity: 0 }), gates({ severity: findCondition('elm-leaf-beetle')!.actFrom })],
   ['not-organic', 'hold', on({ programme: 'organic' }), on({ programme: 'organic' }, { label: { organic: true } })],
-  ['dying-otherwise', 'note', gates({ vigour: 'failing' }), gates({ vigour: 'poor' })],
+  [
+    'dying-otherwise',
+    'note',
+    gates({ condition: findCondition('two-lined-borer'), vigour: 'failing' }),
+    gates({ vigour: 'failing' }),
+  ],
   ['removal-cheaper', 'note', gates({ money: money(-1) }), gates({ money: money(1) })],
   [
     'finds-far',
@@ -453,8 +499,14 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     gates({}, { said: { ...said, slope: 'slopes to water' } }),
     gates({}, { said: { ...said, slope: 'slopes away' } }),
   ],
-  ['soil-intake', 'note', gates({ soilTexture: 'clay' }), gates({ soilTexture: 'sandy' })],
-  ['soil-intake', 'hold', gates({ soilTexture: 'clay' }, {}, flood(40)), gates({ soilTexture: 'clay' }, {}, flood(14))],
+  ['soil-passes', 'note', gates({ soilTexture: 'clay' }), gates({ soilTexture: 'sandy' }, {}, flood(2))],
+  ['soil-intake-unknown', 'hold', gates({}, { phase: 'apply' }), gates({}, { phase: 'apply', intakeMmH: 500 })],
+  [
+    'soil-intake',
+    'hold',
+    gates({}, { phase: 'apply', said: { ...said, passes: 'all at once' } }),
+    gates({}, { phase: 'apply', said: { ...said, passes: 'in passes' } }),
+  ],
   ['soil-dry', 'note', gates({}, { soil: 'dry' }), gates()],
   ['ground-water-unknown', 'hold', gates({ soilTexture: 'sandy' }), gates()],
   [
@@ -617,8 +669,9 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'bait-stations',
     'hold',
-    on({}, { use: { method: 'bait' } }),
-    on({}, { use: { method: 'bait' }, said: { stations: 'locked' } }),
+    on({}, { use: { method: 'bait', targets: ['voles', 'elm-leaf-beetle'] } }),
+    // Slug pellets lie open, thinly, as their label says.
+    on({}, { use: { method: 'bait', targets: ['snails-slugs', 'elm-leaf-beetle'] } }),
   ],
   [
     'bait-open',
@@ -687,17 +740,207 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   [
     'pre-harvest',
     'stop',
-    on({ ...apple, harvest: '2026-06-14' }, { use: picked }),
-    on({ ...apple, harvest: '2026-06-15' }, { use: picked }),
+    on({ ...apple, harvest: { from: '2026-06-14', to: null } }, { use: picked }),
+    on({ ...apple, harvest: { from: '2026-06-15', to: null } }, { use: picked }),
   ],
-  ['harvest-unknown', 'stop', on(apple, { use: picked }), on({ ...apple, harvest: '2026-09-01' }, { use: picked })],
+  [
+    'harvest-unknown',
+    'stop',
+    on(apple, { use: picked }),
+    on({ ...apple, harvest: { from: '2026-09-01', to: null } }, { use: picked }),
+  ],
   [
     'edible-not-on-label',
     'stop',
     on(apple, { use: { hosts: ['apple'], targets: ['apple-scab'] } }),
-    on({ ...apple, harvest: '2026-09-01' }, { use: picked }),
+    on({ ...apple, harvest: { from: '2026-09-01', to: null } }, { use: picked }),
   ],
   ['reportable', 'note', gates(protect, {}, infusion), gates()],
+  [
+    'reportable-here',
+    'hold',
+    on({ region: region({ reportable: ['elm-leaf-beetle'] }) }),
+    on({ region: region({ reportable: ['oak-wilt'] }) }),
+  ],
+  [
+    'antibiotic-food-tree',
+    'stop',
+    on({ ...apple }, { injected: true, use: orchard, label: antibiotic }),
+    on({ ...apple }, { use: orchard, label: antibiotic }),
+  ],
+  [
+    'not-at-risk',
+    'hold',
+    on(
+      { condition: findCondition('dutch-elm-disease'), atRisk: false },
+      { use: { purpose: 'preventive', targets: ['dutch-elm-disease'] } },
+    ),
+    on(
+      { condition: findCondition('dutch-elm-disease'), atRisk: true },
+      { use: { purpose: 'preventive', targets: ['dutch-elm-disease'] } },
+    ),
+  ],
+  ['threshold-unknown', 'hold', gates({ severity: null }), gates({ severity: 2 })],
+  ['bark-loss', 'hold', gates({ barkLoss: 0.51 }), gates({ barkLoss: 0.5 })],
+  [
+    'interval-planned',
+    'stop',
+    on({ alsoPlanned: [{ ...planned('trunk-injection'), actives: ['testide'] }] }, { use: often }),
+    on({ alsoPlanned: [planned('trunk-injection')] }, { use: often }),
+  ],
+  // By active across labels: another label of the same active counts.
+  ['interval', 'stop', on(testide('2026-05-03'), { use: often }), on(testide('2026-05-02'), { use: often })],
+  [
+    'yearly-max',
+    'stop',
+    on({ earlier: [...testide('2026-01-03').earlier, ...testide('2026-03-03').earlier] }, { use: often }),
+    on({ earlier: [...testide('2025-12-03').earlier, ...testide('2026-03-03').earlier] }, { use: often }),
+  ],
+  [
+    'picking-end-unknown',
+    'stop',
+    on(span('2026-05-31', null), { use: picked }),
+    on(span('2026-06-20', null), { use: picked }),
+  ],
+  // Being picked: held to the last picking, free the day after.
+  [
+    'pre-harvest',
+    'stop',
+    on(span('2026-05-20', '2026-06-01'), { use: picked }),
+    on(span('2026-05-20', '2026-05-31'), { use: picked }),
+  ],
+  ['re-entry-after', 'note', on({}, { use: { intervals: { reEntryHours: 12, text: 'x' } } }), on()],
+  [
+    'reading-height',
+    'hold',
+    gates({ reading: { ...sound.reading!, heightCm: 30 } }),
+    gates({ reading: { ...sound.reading!, heightCm: 140 } }),
+  ],
+  [
+    'device-overfull',
+    'hold',
+    on(
+      {},
+      {
+        injected: true,
+        use: {
+          sites: {
+            ...perTree,
+            count: { rule: 'per-diameter', each: { value: 5, unit: 'cm' } },
+            deviceHolds: { value: 3, unit: 'mL' },
+          },
+        },
+      },
+    ),
+    on(
+      {},
+      {
+        injected: true,
+        use: {
+          sites: {
+            ...perTree,
+            count: { rule: 'per-diameter', each: { value: 5, unit: 'cm' } },
+            deviceHolds: { value: 5, unit: 'mL' },
+          },
+        },
+      },
+    ),
+  ],
+  ['boundary-unknown', 'stop', gates({}, { said: { ...said, boundary: undefined } as never }), gates()],
+  [
+    'temperature-unknown',
+    'stop',
+    on({}, { use: { conditions: { minC: 5, text: 'x' } }, choices: { temperatureC: Number.NaN } }),
+    on({}, { use: { conditions: { minC: 5, text: 'x' } } }),
+  ],
+  ['rain-unknown', 'stop', on({}, { use: rainy, choices: { rainNext24Mm: null } }), on({}, { use: rainy })],
+  // Rain by the hour: after the label’s hours it may rain, within them not.
+  [
+    'rain-coming',
+    'stop',
+    on({}, { use: rainy, choices: { rainNext24Mm: 9, rainByHour: [0, 0, 0, 0, 0, 0.3, 0, 0] } }),
+    on({}, { use: rainy, choices: { rainNext24Mm: 9, rainByHour: [0, 0, 0, 0, 0, 0, 9, 0] } }),
+  ],
+  ['wind-unknown', 'stop', on({}, { use: calm, choices: { windMs: null } }), on({}, { use: calm })],
+  ['wind', 'stop', on({}, { use: calm, choices: { gustMs: 6 } }), on({}, { use: calm, choices: { gustMs: 4 } })],
+  ['wind-usual-unknown', 'hold', on({}, { choices: { windMs: null } }), on()],
+  // A label with one side only leaves the other to practice.
+  [
+    'wind-usual',
+    'hold',
+    on({}, { use: { conditions: { minWindMs: 1, text: 'x' } }, choices: { windMs: 15 } }),
+    on({}, { use: { conditions: { minWindMs: 1, maxWindMs: 20, text: 'x' } }, choices: { windMs: 15 } }),
+  ],
+  [
+    'gusts-unknown',
+    'hold',
+    on({}, { choices: { phase: 'apply' } }),
+    on({}, { choices: { phase: 'apply' }, said: { gusts: 'steady' } }),
+  ],
+  [
+    'gusty',
+    'hold',
+    on({}, { choices: { phase: 'apply' }, said: { gusts: 'gusty' } }),
+    on({}, { choices: { phase: 'apply' }, said: { gusts: 'steady' } }),
+  ],
+  ['reach-unknown', 'hold', on({ heightM: 12 }), on({ heightM: 5 })],
+  [
+    'out-of-reach',
+    'hold',
+    on({ heightM: 12 }, { said: { reach: 'part is out of reach' } }),
+    on({ heightM: 12 }, { said: { reach: 'all of it' } }),
+  ],
+  [
+    'honeydew-bees',
+    'stop',
+    on({}, { label: { beeHazard: 'high' }, said: { honeydew: 'bees on the honeydew' } }),
+    on({}, { label: { beeHazard: 'none' }, said: { honeydew: 'bees on the honeydew' } }),
+  ],
+  [
+    'honeydew-unknown',
+    'hold',
+    on({ sticky: true }, { label: { beeHazard: 'high' }, choices: { phase: 'apply' } }),
+    on({ sticky: false }, { label: { beeHazard: 'high' }, choices: { phase: 'apply' } }),
+  ],
+  // The region’s list of bee trees asks neither for the family of the active nor for what is usual for the host.
+  [
+    'bee-tree-soil-systemic',
+    'stop',
+    on({ region: region({ soilSystemicForbiddenOn: ['elm'] }) }, { probed: true }),
+    on({ region: region({ soilSystemicForbiddenOn: ['elm'] }) }, { probed: true, label: { systemic: false } }),
+  ],
+  // A label’s stop stays one beside a narrower school: each limit speaks with its own strength.
+  [
+    'crown-loss',
+    'stop',
+    on(
+      { crownLoss: 60, condition: findCondition('emerald-ash-borer') },
+      { use: { targets: ['emerald-ash-borer'], conditions: { maxCrownLoss: 55, text: 'x' } } },
+    ),
+    on(
+      { crownLoss: 55, condition: findCondition('emerald-ash-borer') },
+      { use: { targets: ['emerald-ash-borer'], conditions: { maxCrownLoss: 55, text: 'x' } } },
+    ),
+  ],
+  // The earlier product’s own label has a word.
+  [
+    'incompatible-label',
+    'stop',
+    on({ earlier: [{ ...before, notWith: [{ what: 'testide', days: 20 }] }] }),
+    on({ earlier: [{ ...before, notWith: [{ what: 'testide', days: 12 }] }] }),
+  ],
+  // An oil between two of a kind hides nothing, nor does New Year.
+  [
+    'resistance-again',
+    'hold',
+    on({
+      earlier: [
+        { ...before, groups: ['IRAC 4A'], families: ['test'] },
+        { ...before, day: '2026-05-25', groups: ['none '], families: ['oil'] },
+      ],
+    }),
+    on({ earlier: [{ ...before, day: '2025-08-01', groups: ['IRAC 4A'], families: ['test'] }] }),
+  ],
 ];
 
 it('has a case for every gate there is', () => {
@@ -732,6 +975,33 @@ it('asks for what nobody has said instead of assuming it', () =>
       .map((g) => g.id)
       .sort(),
   ).toEqual(['crown-loss-unknown', 'soil-unknown', 'vigour-unknown', 'water-unknown']));
+
+it('a school never weakens a gate: whatever limit it adds, nothing that stopped passes', () => {
+  const rank = { stop: 2, hold: 1, note: 0 } as const;
+  for (const crownLoss of [0, 20, 31, 40, 51, 56, 80])
+    for (const crownSchool of ['knowledge', 30, 50] as const) {
+      const at = (school: typeof crownSchool) =>
+        on(
+          { crownLoss, condition: findCondition('emerald-ash-borer'), crownSchool: school },
+          { use: { targets: ['emerald-ash-borer'], conditions: { maxCrownLoss: 55, text: 'x' } } },
+        ).filter((g) => g.strength === 'stop');
+      const bare = at('knowledge');
+      for (const g of bare) {
+        const now = at(crownSchool).find((x) => x.id === g.id);
+        expect([crownLoss, crownSchool, now && rank[now.strength]]).toEqual([crownLoss, crownSchool, rank[g.strength]]);
+      }
+    }
+});
+
+it('the label’s months are the other half of the year south of the equator', () => {
+  const l = testLabel({ hosts: ['broadleaf'], targets: ['elm-leaf-beetle'], months: [11, 12, 1] });
+  const closed = (south: boolean) =>
+    prescribe({ ...sound, south, checked: { test: '2026-01-01' } }, l, l.uses[0]!, fair).gates.some(
+      (g) => g.id === 'window-closed',
+    );
+  // 1 June is December in the south’s year of the label.
+  expect([closed(false), closed(true)]).toEqual([true, false]);
+});
 
 it('a hold opens with a written reason; a stop never does', () => {
   const held = gates({ hostConfirmed: false });

@@ -7,7 +7,11 @@ import { METHODS } from '../label/methods';
  */
 const host = z.string().trim().min(1).max(60);
 const sentence = z.string().trim().min(3, 'say it in a few words').max(400);
-const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'write month and day, like 04-01');
+/** A day of the year; 29 February stands for the end of February. */
+const monthDay = z
+  .string()
+  .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'write month and day, like 04-01')
+  .refine((d) => z.iso.date().safeParse(`2024-${d}`).success, 'there is no such day in the year');
 
 export const regionSchema = z.strictObject({
   name: z.string().trim().min(2).max(80),
@@ -38,7 +42,16 @@ export const regionSchema = z.strictObject({
     .max(40)
     .default([]),
   closedSeasons: z
-    .array(z.strictObject({ hosts: z.array(host).min(1).max(40), from: monthDay, to: monthDay, why: sentence }))
+    .array(
+      z.strictObject({
+        hosts: z.array(host).min(1).max(40),
+        from: monthDay,
+        to: monthDay,
+        why: sentence,
+        /** Cuts that take a disease out pass, with clean tools and their reason. */
+        diseaseCuts: z.boolean().default(true),
+      }),
+    )
     .max(20)
     .default([]),
   /** Methods that must be announced to neighbours, and how long before. */

@@ -11,14 +11,20 @@ export const SAID = {
     question: 'What flowers below it or beside it?',
     answers: ['nothing', 'will flower this year', 'in flower'],
   },
+  honeydew: { question: 'Bees on the honeydew?', answers: ['none', 'bees on the honeydew'] },
   hive: { question: 'Hives near by?', answers: ['none within 50 m', 'within 50 m'] },
   helpers: { question: 'Active helpers on the leaves?', answers: ['few or none', 'many at work'] },
   services: { question: 'Buried cables and pipes?', answers: ['located and marked', 'not located'] },
   litter: { question: 'Mulch and ground cover?', answers: ['pulled back or bare', 'still in place'] },
   edibles: { question: 'Anything eaten in the root zone?', answers: ['nothing', 'edible plants'] },
+  boundary: { question: 'Far enough from the boundary?', answers: ['far enough', 'nearer'] },
+  passes: { question: 'Poured in passes?', answers: ['in passes', 'all at once'] },
   slope: { question: 'Would it run off?', answers: ['level', 'slopes away', 'slopes to water'] },
   'ground-water': { question: 'How deep is ground water?', answers: ['deeper than 2 m', 'shallower'] },
   inversion: { question: 'Does the air mix?', answers: ['it mixes', 'inversion measured'] },
+  gusts: { question: 'Does it blow in gusts?', answers: ['steady', 'gusty'] },
+  rain: { question: 'Dry for the label’s hours?', answers: ['dry', 'rain expected'] },
+  reach: { question: 'Does the spray reach all of it?', answers: ['all of it', 'part is out of reach'] },
   leaves: { question: 'Are the leaves dry?', answers: ['dry', 'wet'] },
   sun: { question: 'How strong is the sun?', answers: ['low or clouded', 'strong midday sun'] },
   drought: { question: 'Does the tree lack water?', answers: ['no', 'yes'] },
@@ -38,5 +44,50 @@ export const SAID = {
 } as const satisfies Record<string, { question: string; answers: readonly string[] }>;
 
 export type FactKey = keyof typeof SAID;
+
+/** What changes from day to day: said when it was planned, it is asked again when it is done. */
+export const PASSING: readonly FactKey[] = [
+  'bloom',
+  'ground-bloom',
+  'honeydew',
+  'helpers',
+  'inversion',
+  'gusts',
+  'rain',
+  'leaves',
+  'sun',
+  'drought',
+  'below',
+  'litter',
+  'stage',
+  'collar',
+  'attendance',
+  'stations',
+  'name',
+  'tools',
+  'eyes',
+  'mask',
+  'spill-kit',
+  'mix-age',
+];
+/** The same for every tree of a place on one day: asked once. */
+export const OF_THE_PLACE: readonly FactKey[] = [
+  'hive',
+  'inversion',
+  'gusts',
+  'rain',
+  'sun',
+  'notice',
+  'spill-kit',
+  'eyes',
+  'mask',
+  'name',
+  'mix-age',
+  'services',
+  'ground-water',
+];
+/** What was said when it was planned and still holds on the day: passing facts left out. */
+export const stillSaid = (said: Said | undefined): Said =>
+  Object.fromEntries(Object.entries(said ?? {}).filter(([k]) => !PASSING.includes(k as FactKey)));
 export type Said = Partial<Record<FactKey, string>>;
 export const FACT_KEYS = Object.keys(SAID) as [FactKey, ...FactKey[]];

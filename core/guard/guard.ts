@@ -5,11 +5,15 @@ import type { Cm } from '../units/units';
 export interface Gnawers {
   voles: boolean;
   rabbits: boolean;
+  /** Deer that browse and rub above the snow. */
+  deer?: boolean;
   /** Usual depth of snow, cm. */
   snow: Cm;
 }
 /** Of the mesh, this much goes into the soil. */
 const IN_SOIL: Cm = 8;
+/** Deer reach so high with teeth and antlers. */
+const DEER_ABOVE: Cm = 180;
 
 export interface Guard {
   /** Above soil and in all, cm. */
@@ -33,7 +37,8 @@ export function guard(
   g: Gnawers & { d: Cm; growth: Cm; years: number; clearance: Cm; overlap: Cm; rabbitAllowance?: Cm },
 ): Guard {
   const over = g.rabbits ? Math.min(60, Math.max(45, g.rabbitAllowance ?? 50)) : 20;
-  const above = g.rabbits ? Math.max(60, g.snow + over) : g.snow + over;
+  const gnawed = g.rabbits ? Math.max(60, g.snow + over) : g.snow + over;
+  const above = g.deer ? Math.max(gnawed, DEER_ABOVE) : gnawed;
   return {
     above,
     height: above + IN_SOIL,
@@ -41,6 +46,7 @@ export function guard(
     meshMm: g.voles ? 6.4 : 13,
     reasons: [
       `snow ${g.snow} cm + ${over} cm${g.rabbits ? ', rabbits stand on it' : ''}`,
+      ...(g.deer ? [`${DEER_ABOVE} cm against browsing and rubbing deer`] : []),
       `${IN_SOIL} cm into the soil`,
       g.voles ? 'mesh of 6.4 mm and finer holds voles' : 'mesh up to 13 mm holds mice and rabbits',
     ],

@@ -24,6 +24,19 @@ export const METHOD_NAMES: Record<Method, string> = {
   dust: 'Dust',
   repellent: 'Repellent',
 };
+/** The method of the field guide that a use of a label carries out. */
+export const OPTION_OF = {
+  'soil-drench': 'soil drench',
+  'trunk-injection': 'trunk injection',
+  'soil-injection': 'soil injection',
+  'bark-spray': 'bark spray',
+  'foliar-spray': 'foliar spray',
+  'dormant-spray': 'dormant spray',
+  'root-zone-feeding': 'feeding',
+  bait: 'bait',
+  dust: 'dust',
+  repellent: 'repellent',
+} as const satisfies Record<Method, string>;
 /** What goes through the air and may drift. */
 export const AIRBORNE: readonly Method[] = ['bark-spray', 'foliar-spray', 'dormant-spray', 'dust', 'repellent'];
 /** What goes into the ground. */

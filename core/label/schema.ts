@@ -10,6 +10,7 @@ import {
   type VolumeUnit,
 } from '../units/units';
 import { isLiquid } from './liquid';
+import { activePerUnit } from './match';
 import { DEVICES, METHODS } from './methods';
 import { followUpRule } from '../season/rules';
 
@@ -216,6 +217,8 @@ const use = z
     intervals: z.strictObject({
       minDays: z.number().int().min(0).max(3660).optional(),
       maxPerYear: z.number().int().min(1).max(60).optional(),
+      /** What the label counts its number in, where it says so; else its months tell (see period.ts). */
+      per: z.enum(['calendar year', 'season', 'twelve months']).optional(),
       preHarvestDays: z.number().int().min(0).max(730).optional(),
       reEntryHours: z.number().min(0).max(720),
       text: sentence,
@@ -334,10 +337,23 @@ export const labelSchema = z
       if (a.gPerL === undefined && a.massFraction === undefined)
         fault(['actives', i], 'give the concentration as g/L or as a mass fraction');
     });
+    const liquid = isLiquid(label as Label);
+    // Grams that cannot be worked out would drop out of every cap in silence.
+    label.actives.forEach((a, i) => {
+      if ((a.gPerL !== undefined || a.massFraction !== undefined) && activePerUnit(label, a as Active, liquid) === null)
+        fault(['actives', i], `the density is needed to turn the concentration of ${a.name} into grams`);
+    });
+    if (label.stock && label.stock.concentrate.unit in VOLUME !== liquid)
+      fault(['stock', 'concentrate'], 'the stock recipe must be in the product’s own dimension');
     label.uses.forEach((u, i) => {
       const points = u.rate.dose.form === 'flat' ? [u.rate.dose.point] : u.rate.dose.classes.bands.map((b) => b.entry);
       const volumes = new Set(points.map((p) => p.unit in VOLUME));
       if (volumes.size > 1) fault(['uses', i, 'rate', 'dose'], 'all classes must be volumes, or all masses');
+      if (u.rate.of === 'product' && volumes.has(!liquid))
+        fault(
+          ['uses', i, 'rate', 'dose'],
+          `one product is measured one way: this rate is by ${liquid ? 'mass' : 'volume'}, the product by ${liquid ? 'volume' : 'mass'}`,
+        );
       if (u.rate.of === 'active' && volumes.has(true))
         fault(['uses', i, 'rate', 'dose'], 'an active-ingredient rate is a mass');
       if (u.rate.of === 'stock' && volumes.has(false))

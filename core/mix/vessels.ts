@@ -50,7 +50,10 @@ export function toMarks(
 ): Measured {
   const top = Math.min(range.high, ceiling);
   const nothing: Measured = { amount: 0, vessel: null, fullFills: 0, lastMark: 0, differencePercent: -100 };
-  let best: { m: Measured; cost: number } | null = null;
+  type Fit = { m: Measured; cost: number };
+  let best: Fit | null = null;
+  // Below the low end only when no vessel of the outfit has a mark inside the range.
+  let below: Fit | null = null;
   for (const vessel of vessels) {
     const whole = floorTo(vessel.capacity, vessel.graduation);
     if (whole <= 0) continue;
@@ -64,20 +67,24 @@ export function toMarks(
     );
     for (const t of tries) {
       if (t.amount > exact && range.low >= range.high) continue;
-      if (t.amount < range.low && range.low < range.high && tries.some((o) => o.amount >= range.low)) continue;
+      const short = range.low < range.high && t.amount < range.low - 1e-9 * range.low;
       const fills = t.fullFills + (t.lastMark > 0 ? 1 : 0);
       const off = (100 * (t.amount - exact)) / exact;
       // A fill more is worth about one percent of exactness: nobody fills a syringe forty times.
       const cost = Math.abs(off) + (fills - 1) + (fills > 6 ? 1000 : 0);
+      const now: Fit | null = short ? below : best;
       if (
-        !best ||
-        cost < best.cost - 1e-12 ||
-        (Math.abs(cost - best.cost) <= 1e-12 && vessel.capacity < best.m.vessel!.capacity)
+        now &&
+        cost >= now.cost - 1e-12 &&
+        !(Math.abs(cost - now.cost) <= 1e-12 && vessel.capacity < now.m.vessel!.capacity)
       )
-        best = { cost, m: { ...t, vessel, differencePercent: off } };
+        continue;
+      const found = { cost, m: { ...t, vessel, differencePercent: off } };
+      if (short) below = found;
+      else best = found;
     }
   }
-  const m = best?.m ?? nothing;
+  const m = ((best ?? below) as Fit | null)?.m ?? nothing;
   if (m.vessel && Math.abs(m.differencePercent) <= 5) return m;
   const step = betterGraduation(exact);
   return {

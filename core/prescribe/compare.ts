@@ -84,7 +84,7 @@ export function weighUse(
         : 'none known',
     people: use.intervals.reEntryHours ? `out for ${use.intervals.reEntryHours} h` : 'no waiting',
     needs,
-    stops: result.gates.filter((g) => g.strength === 'stop').length,
+    stops: result.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped').length,
     holds: held,
     organic: label.organic,
     forbidden: forbidding(result.gates)?.title ?? null,

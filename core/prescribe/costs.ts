@@ -2,7 +2,7 @@ import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
-import { METHOD_NAMES, type Method } from '../label/methods';
+import { METHOD_NAMES, OPTION_OF, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Day } from '../season/follow-ups';
 import {
@@ -56,9 +56,7 @@ const inMonths = (month: number, from: number, to: number) =>
 
 /** The options of the field guide that a use of a label carries out. */
 const optionMethods = (use: Pick<LabelUse, 'method' | 'sites'>): TreatmentOption['method'][] =>
-  use.method === 'trunk-injection'
-    ? ['trunk injection', 'infusion']
-    : [use.method === 'root-zone-feeding' ? 'feeding' : (use.method.replaceAll('-', ' ') as TreatmentOption['method'])];
+  use.method === 'trunk-injection' ? ['trunk injection', 'infusion'] : [OPTION_OF[use.method]];
 
 /**
  * What may be expected of a way to act: the method's practice figure, less outside the window that the field guide gives

@@ -1,3 +1,4 @@
+import type { TreatmentOption } from '../diagnose/knowledge';
 import { EMPTY_PLAN } from '../grounds/plan';
 import { USUAL_PRICES } from '../cost/prices';
 import { METHODS } from '../label/methods';
@@ -139,7 +140,7 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
     ...treat,
     host: findHost('cider-apple')!,
     condition: findCondition('apple-scab'),
-    harvest: '2026-10-01',
+    harvest: { from: '2026-10-01', to: null },
   };
   const of = (key: string, s: object) => {
     const label = trainingLabels.find((l) => l.key === key)!;
@@ -184,24 +185,24 @@ it('what a region forbids for good on this tree is never offered; what only wait
       options: null,
     })!;
   };
-  expect(weighed('training-01-drench')).toMatchObject({ stops: 1, forbidden: 'No soil systemic under Common lime' });
+  expect(weighed('training-01-drench')).toMatchObject({ forbidden: 'No soil systemic under Common lime' });
   expect(weighed('training-08-soap', { temperatureC: 40 })).toMatchObject({ forbidden: null });
 });
 
 it('expects less outside the window that the field guide gives, less where it does not name the method, and leans on own checks', () => {
   const drench = trainingLabels.find((l) => l.key === 'training-01-drench')!.uses[0]!;
   const option = {
-    method: 'soil drench',
+    method: 'soil drench' as const,
     what: 'x',
     when: 'as leaves unfold',
     from: 4,
     to: 6,
-    use: 'cure',
+    use: 'cure' as const,
     organic: false,
-    hosts: [],
+    hosts: [] as string[],
     covers: false,
     antibiotic: false,
-  } as const;
+  } satisfies TreatmentOption;
   const at = (day: string, options: (typeof option)[] | null, own?: { none: number; some: number; good: number }) =>
     expectedOfUse(drench, day, { options }, own);
   const inside = at('2026-05-01', [option]);

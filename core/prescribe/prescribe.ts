@@ -6,6 +6,7 @@ import type { Facts, Gate, WaterDistance } from '../gates/gate';
 import type { Region } from '../gates/region';
 import { blocked, gatesInForce } from '../gates/rules';
 import { usesHost } from '../label/match';
+import { labelPeriod, within } from '../label/period';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { StemRule } from '../measure/trunk';
@@ -40,23 +41,37 @@ export interface Situation {
   today: Day;
   host: Host;
   hostConfirmed: boolean;
+  /** The trouble in hand; a use that acts on another open one takes that, see {@link aimedAt}. */
   condition: Condition | null;
   certainty: Certainty | null;
   decision: Decision | null;
   liveDrivers?: Facts['liveDrivers'];
+  /** Every open trouble of the tree, the one in hand among them. */
+  troubles?: Trouble[];
+  atRisk?: boolean;
+  crownSchool?: Facts['crownSchool'];
+  barkLoss?: number | null;
+  south?: boolean;
+  sticky?: boolean;
   withoutEffect?: Facts['withoutEffect'];
   crownLoss: number | null;
   vigour: Vigour | null;
   reading: { day: Day; diameters: Cm[]; heightCm: Cm; doubts: Doubt[]; arcs: Arc[] } | null;
+  /** Other readings of this trunk, by height: a girth at injection height counts for the holes. */
+  girths?: { heightCm: Cm; girthCm: Cm }[];
   /** Earlier applications to this tree, newest last. */
   earlier: Facts['earlier'];
-  /** Product (mL or g) put on this tree this year, by label key. */
+  /** Product (mL or g) put on this tree this calendar year, by label key. */
   treeYearProduct: Record<string, number>;
+  /** What was put on this tree, by day: counted in the label's own year, by product and by active. */
+  treeLog?: { day: Day; labelKey: string; product: number; actives: { name: string; grams: Grams }[] }[];
   siteAreaM2: SquareM | null;
   /** Grams of each active put on the whole place this year. */
   siteYearActive: Record<string, Grams>;
+  /** Grams of each active that open plans on the place will bring, this tree's own left out. */
+  sitePlannedActive?: Record<string, Grams>;
   water: WaterDistance | null;
-  harvest: Day | null;
+  harvest: Facts['harvest'];
   soilTexture: SoilTexture;
   oldSites: OldSite[];
   vessels: Vessel[];
@@ -68,6 +83,8 @@ export interface Situation {
   /** How far clockwise of a part of the crown the flare stands that feeds it. */
   grainDeg?: number;
   sectors?: Sector[];
+  /** What stands near, where no plan is drawn but somebody knows. */
+  near?: Treated['near'];
   /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
   grounds?: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
   hostContradicted?: boolean;
@@ -94,6 +111,26 @@ export interface Situation {
   checked: Record<string, Day | null>;
 }
 
+/** One open trouble of a tree, with what was decided about it. */
+export interface Trouble {
+  condition: Condition;
+  certainty: Certainty;
+  decision: Decision;
+  liveDrivers: string[];
+  severity: number | null;
+  findKm: number | null;
+  atRisk: boolean;
+}
+/**
+ * The situation as a use sees it: the trouble in hand where the use acts on it, else another open one that it acts on. A
+ * feed, a guard or a second fungicide is not held because something else was named last.
+ */
+export function aimedAt(s: Situation, use: Pick<LabelUse, 'targets'>): Situation {
+  if (!s.troubles || (s.condition && use.targets.includes(s.condition.id))) return s;
+  const other = s.troubles.find((t) => use.targets.includes(t.condition.id));
+  return other ? { ...s, ...other } : s;
+}
+
 /** What the person at the bench can set. */
 export interface Choices {
   soil: SoilState | null;
@@ -102,6 +139,11 @@ export interface Choices {
   windMs: number | null;
   rainNext24Mm: number | null;
   humidity?: number | null;
+  /** Rain of the coming hours, mm an hour; gusts, m/s. */
+  rainByHour?: readonly number[] | null;
+  gustMs?: number | null;
+  /** Water that the soil took in a timed test, mm/h. */
+  intakeMmH?: number | null;
   windFromDeg?: number | null;
   stemRule?: StemRule;
   /** Place in a rate range: 0 low end, 1 high end. */
@@ -176,7 +218,9 @@ function byHand(ring: Ring, input: RingInput, bearings: number[] | undefined): {
   return { ring: out, illegal: bearings.map((b, i) => whyNotAt(out, i, b, input)).find((why) => why !== null) ?? null };
 }
 
-function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing: boolean): Prescription {
+function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, withRing: boolean): Prescription {
+  const s = aimedAt(given, use);
+  const year = treeYear(s, label, use);
   const treated = treatedBy(s, use, c);
   const worked = dose({
     label,
@@ -186,9 +230,11 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     rangePoint: c.rangePoint,
     rangeReason: c.rangeReason,
     vessels: s.vessels,
-    treeYearProduct: s.treeYearProduct[label.key] ?? 0,
+    treeYearProduct: year.product,
+    treeYearActive: year.actives,
+    girthAtInjection: girthThere(s, use),
     siteAreaM2: s.siteAreaM2 ?? undefined,
-    siteYearActive: s.siteYearActive,
+    siteYearActive: added(s.siteYearActive, s.sitePlannedActive ?? {}),
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,
     sprayVolumeMl: treated.spray?.ml,
@@ -198,11 +244,11 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
   const placed = input ? byHand(placeRing(input), input, c.bearings) : null;
   const tank = s.tanks?.find((t) => t.id === c.tankId) ?? s.tanks?.[0];
   const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;
-  const near = treated.near;
+  const near = treated.near ?? s.near ?? null;
   const pouredFrom = worked.ok ? worked.pour.vessel?.name : undefined;
   const passes =
     worked.ok && use.method === 'soil-drench' && worked.carrier && treated.areaM2
-      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), INTAKE[s.soilTexture]).passes
+      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), intakeOf(s, c)).passes
       : 1;
   const gates = gatesInForce({
     ...s,
@@ -214,6 +260,8 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
     near: near ?? undefined,
     driftsOver: treated.driftsOver,
     crownRadiusM: s.crown ? s.crown.widthM / 2 : null,
+    heightM: s.heightM ?? null,
+    readingHeightCm: s.reading?.heightCm ?? null,
     passes,
     severalStems: (s.reading?.diameters.length ?? 0) > 1,
     stemRuleChosen: c.stemRule !== undefined,
@@ -249,6 +297,36 @@ function workOut(s: Situation, label: Label, use: LabelUse, c: Choices, withRing
   };
 }
 
+const added = (a: Record<string, number>, b: Record<string, number>): Record<string, number> => {
+  const out = { ...a };
+  for (const [k, v] of Object.entries(b)) out[k] = (out[k] ?? 0) + v;
+  return out;
+};
+
+/** What this tree has had in the label's own year: of the product, and of each of its actives by any label. */
+function treeYear(s: Situation, label: Label, use: LabelUse): { product: number; actives: Record<string, Grams> } {
+  if (!s.treeLog) return { product: s.treeYearProduct[label.key] ?? 0, actives: {} };
+  const period = labelPeriod(use, s.today, s.south);
+  const log = s.treeLog.filter((r) => within(period, r.day));
+  const actives: Record<string, Grams> = {};
+  for (const r of log) for (const a of r.actives) actives[a.name] = (actives[a.name] ?? 0) + a.grams;
+  return { product: log.filter((r) => r.labelKey === label.key).reduce((sum, r) => sum + r.product, 0), actives };
+}
+
+/** A girth that was measured within a hand of where the holes go. */
+const girthThere = (s: Situation, use: LabelUse): Cm | undefined =>
+  use.sites && s.girths?.find((g) => Math.abs(g.heightCm - use.sites!.heightCm) <= 20)?.girthCm;
+
+/** Share of the intake that a slope leaves, and what compacted soil leaves of it. */
+const COMPACTED_TAKES = 0.3;
+const slopeTakes = (percent: number) => (percent < 5 ? 1 : percent < 15 ? 0.7 : 0.5);
+/** Water that the soil takes in, mm/h: as timed on the spot, else by texture, less on a slope and on compacted ground. */
+function intakeOf(s: Situation, c: Choices): number {
+  if (c.intakeMmH) return c.intakeMmH;
+  const compacted = s.troubles?.some((t) => t.condition.id === 'compaction') || s.condition?.id === 'compaction';
+  return INTAKE[s.soilTexture] * slopeTakes(s.grounds?.plan.slope?.percent ?? 0) * (compacted ? COMPACTED_TAKES : 1);
+}
+
 /** What the drawn slope says about run-off; nothing where no plan is drawn. */
 function slopeOnPlan(s: Situation, near: Treated['near']): Said {
   const { plan, at } = s.grounds ?? {};
@@ -273,6 +351,17 @@ function nearerWater(said: Situation['water'], near: Treated['near']): Situation
   return typeof said === 'number' ? Math.min(said, drawn) : drawn;
 }
 
+/**
+ * How well a use serves what was decided: protection where a sound tree is to be protected, then what acts on the trouble in
+ * hand, then on another open one; what answers nothing that was named comes last.
+ */
+export function serves(s: Situation, use: Pick<LabelUse, 'targets' | 'purpose'>): number {
+  const inHand = s.condition !== null && use.targets.includes(s.condition.id);
+  const other = s.troubles?.some((t) => use.targets.includes(t.condition.id)) ?? false;
+  if (s.decision === 'protect a sound tree') return inHand ? (use.purpose === 'curative' ? 1 : 3) : other ? 1 : 0;
+  return inHand ? 2 : other ? 1 : 0;
+}
+
 export interface Option {
   label: Label;
   use: LabelUse;
@@ -284,7 +373,11 @@ export interface Option {
 
 /** Whether a use is for this host and for what was named, and not for another. */
 const meant = (s: Situation, use: LabelUse) =>
-  usesHost(use, s.host.id, s.host.groups) && (!s.condition || use.targets.includes(s.condition.id));
+  usesHost(use, s.host.id, s.host.groups) &&
+  (!s.condition ||
+    use.method === 'root-zone-feeding' ||
+    use.method === 'repellent' ||
+    [s.condition.id, ...(s.troubles ?? []).map((t) => t.condition.id)].some((t) => use.targets.includes(t)));
 
 /**
  * Every use on the shelf, the freest first. Those that the label never allows on this host or against what was named are
@@ -299,8 +392,9 @@ export function options(s: Situation, labels: readonly Label[], c: Choices): Opt
       return {
         label,
         use,
-        stops: result.gates.filter((g) => g.strength === 'stop').length,
-        holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold').length,
+        // A question that is open stops nothing yet; it stands beside what holds.
+        stops: result.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped').length,
+        holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
         result,
       };
     }),
@@ -308,6 +402,7 @@ export function options(s: Situation, labels: readonly Label[], c: Choices): Opt
   return offered.sort(
     (a, b) =>
       Number(b.result !== null) - Number(a.result !== null) ||
+      serves(s, b.use) - serves(s, a.use) ||
       a.stops - b.stops ||
       a.holds - b.holds ||
       a.label.key.localeCompare(b.label.key),

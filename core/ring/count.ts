@@ -25,6 +25,8 @@ export function countSites(
   girthAtInjection: Cm,
   total: Ml | null,
   system: UnitSystem = 'metric',
+  /** Girth that was really measured at injection height: class tables go by it. */
+  measuredThere?: Cm,
 ): SiteCount | null {
   const c = rule.count;
   switch (c.rule) {
@@ -43,7 +45,8 @@ export function countSites(
       };
     }
     case 'classes': {
-      const found = pickClass(c.classes, diameter, Math.min);
+      // The holes go where the trunk is measured for them.
+      const found = pickClass(c.classes, measuredThere ? measuredThere / Math.PI : diameter, Math.min);
       return found && { count: found.entry, sum: `class ${found.name}` };
     }
     case 'volume-per-device': {

@@ -79,6 +79,8 @@ export interface Ring {
 }
 
 const turn = (a: number) => ((a % 360) + 360) % 360;
+/** Degrees that an arc spans, clockwise; equal ends, and 0 to 360, are all round. */
+const wide = (a: { from: Bearing; to: Bearing }) => turn(a.to - a.from) || 360;
 /** Degrees between two bearings, 0 to 180. */
 const apart = (a: Bearing, b: Bearing) => Math.min(turn(a - b), turn(b - a));
 const STEPS = 360;
@@ -88,7 +90,7 @@ export function barredAt(bearing: Bearing, r: Omit<RingInput, 'count' | 'minSpac
   const degPerCm = 360 / r.girthCm;
   for (const arc of r.arcs) {
     const clear = r.arcClearanceCm * degPerCm;
-    const width = arc.from === arc.to ? 360 : turn(arc.to - arc.from);
+    const width = wide(arc);
     if (width + 2 * clear >= 360 || turn(bearing - (arc.from - clear)) <= width + 2 * clear)
       return `${arc.kind.replace('-', ' ')}, kept clear`;
   }
@@ -169,12 +171,7 @@ function nodeCosts(r: RingInput, n: number): Float64Array {
     }
     if (strongest > 0) {
       const above = turn(b - (r.grainDeg ?? 0));
-      const severity = Math.max(
-        0,
-        ...r.sectors!.map((s) =>
-          turn(above - s.from) <= (s.from === s.to ? 360 : turn(s.to - s.from)) ? s.severity : 0,
-        ),
-      );
+      const severity = Math.max(0, ...r.sectors!.map((s) => (turn(above - s.from) <= wide(s) ? s.severity : 0)));
       cost[b]! += w.sector * half ** 2 * (1 - severity / strongest);
     }
   }

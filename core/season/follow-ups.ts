@@ -46,11 +46,23 @@ export const span = (n: number, unit: string) => `${n} ${n === 1 ? unit.slice(0,
  * @param rules the plan's rules
  * @param doneOn the day the work was finished, in the place's time zone
  * @param minDays the label's shortest interval: a repeat that would fall sooner is moved to it, and says so
+ * @param labelMonths months in which the label allows the use, in the local year; empty for all
  * @returns one entry a rule, in order of date; `earliest <= due <= latest`
  */
-export function followUps(rules: readonly FollowUpRule[], doneOn: Day, minDays = 0): FollowUp[] {
+export function followUps(
+  rules: readonly FollowUpRule[],
+  doneOn: Day,
+  minDays = 0,
+  labelMonths: readonly number[] = [],
+): FollowUp[] {
   return rules
-    .map((rule) => {
+    .map((given) => {
+      // What is put on again is put on in the label's months, whatever the rule leaves open.
+      const own = given.months ?? [];
+      const both = own.filter((m) => labelMonths.includes(m));
+      const months =
+        given.kind !== 'treat-again' || !labelMonths.length ? own : own.length && both.length ? both : labelMonths;
+      const rule = { ...given, months: months.length ? [...months] : undefined };
       const { count, unit } = rule.after;
       const wished = after(doneOn, count, unit);
       let due = intoMonths(wished, rule.months);
@@ -61,7 +73,8 @@ export function followUps(rules: readonly FollowUpRule[], doneOn: Day, minDays =
         moved = ` Moved from ${dayWords(wished)}: the label asks for ${minDays} days between.`;
       }
       const latest = rule.latest === undefined ? due : after(doneOn, rule.latest, unit);
-      const earliest = rule.earliest === undefined ? due : after(doneOn, rule.earliest, unit);
+      // The earliest day lies in the months as well.
+      const earliest = rule.earliest === undefined ? due : intoMonths(after(doneOn, rule.earliest, unit), rule.months);
       return {
         ruleId: rule.id,
         kind: rule.kind,

@@ -107,8 +107,14 @@ export function showVolume(ml: Ml, system: UnitSystem, digits = 4): Shown {
 }
 /** What a can or tank is filled up to with water, to a mark that it has: 0.1 L or 10 mL, 0.05 gal or half a fl oz. */
 export function showFill(ml: Ml, system: UnitSystem): Shown {
-  const mark = system === 'us' ? (ml >= ML_PER_GAL / 2 ? ML_PER_GAL / 20 : ML_PER_FL_OZ / 2) : ml >= 1000 ? 100 : 10;
-  return showVolume(Math.round(ml / mark) * mark, system);
+  const marks =
+    system === 'us'
+      ? [...(ml >= ML_PER_GAL / 2 ? [ML_PER_GAL / 20] : []), ML_PER_FL_OZ / 2, ML_PER_FL_OZ / 8]
+      : [...(ml >= 1000 ? [100, 50] : []), 10, 5, 1];
+  // The coarsest mark that keeps the mix within one percent of its strength.
+  const near = (mark: number) => Math.round(ml / mark) * mark;
+  const mark = marks.find((m) => Math.abs(near(m) - ml) <= 0.01 * ml);
+  return showVolume(mark === undefined ? ml : near(mark), system);
 }
 /** A mass: g and kg, or oz and lb. */
 export function showMass(g: Grams, system: UnitSystem, digits = 4): Shown {

@@ -19,6 +19,8 @@ export interface Weather {
   rainMm: number;
   /** Rain expected in the next 24 h, mm. */
   rainNext24Mm: number;
+  /** Rain of the coming hours, mm an hour, the next hour first; missing where a station has no forecast by the hour. */
+  rainByHour?: number[];
   soilTemperatureC: number;
   /** Soil moisture as a share of what the soil can hold, 0 to 1; above 0.95 it is saturated. */
   soilMoisture: number;

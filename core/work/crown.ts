@@ -37,10 +37,47 @@ const dry: Ask = { key: 'dry', kind: 'yes', name: 'The bark is dry, no rain toda
 const monthDay = (day: string) => dayWords(`2024-${day}`).replace(' 2024', '');
 
 /** Gates that every cut shares: closed season, live crown, clean tools. */
-function cutGates(f: WorkFacts, a: Record<string, unknown>, livePercent: number): Gate[] {
+function cutGates(f: WorkFacts, a: Record<string, unknown>, livePercent: number, disease = false): Gate[] {
   const out: Gate[] = [];
+  if (f.condition?.noCut)
+    out.push(
+      gate(
+        'no-cut-authority',
+        'stop',
+        'No cut before the authority',
+        `${f.condition.name} travels on saws: nothing is cut before the plant-health authority has spoken.`,
+        `knowledge: ${f.condition.name}`,
+        [],
+        'Bag what lies about, photograph, telephone.',
+      ),
+    );
+  const m = f.northernMonth ?? Number(f.today.slice(5, 7));
+  if (f.host.groups.includes('stone-fruit') && (m >= 10 || m <= 3))
+    out.push(
+      gate(
+        'stone-fruit-winter',
+        'hold',
+        'Stone fruit is cut in summer',
+        'Silver leaf and bacterial canker enter through winter cuts on plum, cherry and their kin.',
+        practice,
+        [`host ${f.host.name}`],
+        'Cut in dry weather from May to August; a knot or a broken limb with its reason.',
+      ),
+    );
   const closed = closedSeason(f);
-  if (closed) {
+  if (closed && disease && f.condition?.disease && closed.diseaseCuts !== false)
+    out.push(
+      gate(
+        'closed-season-disease',
+        'hold',
+        'Closed season: disease cut',
+        `${f.host.name} is closed to cutting from ${monthDay(closed.from)} to ${monthDay(closed.to)}; taking ${f.condition.name.toLowerCase()} out passes with its reason.`,
+        `region ${f.region}`,
+        [closed.why],
+        'Write the reason; clean tools, paint the cut at once, the wood leaves the same day.',
+      ),
+    );
+  else if (closed) {
     const year = Number(f.today.slice(0, 4));
     const open = closed.to < f.today.slice(5) ? year + 1 : year;
     out.push(
@@ -95,7 +132,11 @@ function cutGates(f: WorkFacts, a: Record<string, unknown>, livePercent: number)
 /** Wound dressing by the outfit's school; the region's wilt overrides it. */
 function dressing(f: WorkFacts): string {
   const oak = f.host.groups.includes('oak');
-  if (oak && (f.woundSchool === 'always on oak' || (f.woundSchool === 'wilt region' && closedSeason(f))))
+  // In a wilt region every wound is painted, at once, in every month: storm cuts fall outside the closed season too.
+  if (
+    oak &&
+    (f.woundSchool === 'always on oak' || (f.woundSchool === 'wilt region' && (f.wiltRegion || closedSeason(f))))
+  )
     return 'Paint each cut at once, any thin paint: beetles find fresh oak within minutes.';
   return 'No dressing: a clean cut at the collar closes best.';
 }
@@ -162,7 +203,7 @@ export const crownWorks: Work[] = [
           { what: 'Sacks or sheeting for infected wood', amount: String(Math.ceil(num(a, 'limbs') / 3)) },
         ],
         gates: [
-          ...cutGates(f, a, num(a, 'live')),
+          ...cutGates(f, a, num(a, 'live'), true),
           ...(num(a, 'room') < below
             ? [
                 gate(

@@ -66,12 +66,28 @@ export const WORK_RULES: readonly WorkRule[] = [
     works: ['replant'],
   },
   {
-    ids: ['closed-season', 'closed-season-hazard'],
+    ids: ['closed-season', 'closed-season-hazard', 'closed-season-disease'],
     strength: 'stop or hold',
     about: 'No cut in the closed season; a hazard that cannot wait is recorded',
     facts: 'region profile, host, day',
     setBy: 'region',
     region: (r) => r.closedSeasons.length > 0,
+    works: cutting,
+  },
+  {
+    ids: ['no-cut-authority'],
+    strength: 'stop',
+    about: 'No cut of what travels on saws before the authority has spoken',
+    facts: 'the decision',
+    setBy: 'knowledge',
+    works: cutting,
+  },
+  {
+    ids: ['stone-fruit-winter'],
+    strength: 'hold',
+    about: 'Plum and cherry are not cut in winter',
+    facts: 'host, month',
+    setBy: 'practice',
     works: cutting,
   },
   {
@@ -131,7 +147,7 @@ export const WORK_RULES: readonly WorkRule[] = [
     works: ['sanitation'],
   },
   {
-    ids: ['band-bridged', 'band-stems'],
+    ids: ['band-on-bark', 'band-bridged', 'band-stems'],
     strength: 'hold or note',
     about: 'Nothing bridges the band, and each stem has its own',
     facts: 'said at the tree, stems',

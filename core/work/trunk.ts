@@ -14,6 +14,7 @@ export const trunkWorks: Work[] = [
     method: 'band',
     asks: [
       { key: 'overlap', kind: 'number', name: 'Overlap of the wrap', unit: 'cm', min: 2, max: 20, usual: () => 5 },
+      { key: 'wrapped', kind: 'yes', name: 'On a wrap, nothing sticky on bare bark', usual: () => false },
       { key: 'bridges', kind: 'yes', name: 'Plants, walls and wires that bridge it are gone', usual: () => false },
       { key: 'stems', kind: 'number', name: 'Stems', unit: '', min: 1, max: 12, whole: true, usual: () => 1 },
     ],
@@ -30,6 +31,20 @@ export const trunkWorks: Work[] = [
           { what: 'Ties that give, padding for grooves', amount: String(num(a, 'stems')) },
         ],
         gates: [
+          ...(a['wrapped']
+            ? []
+            : [
+                gate(
+                  'band-on-bark',
+                  'hold',
+                  'Sticky on bare bark?',
+                  'Paste on bark burns it, traps what nests there and never comes off.',
+                  practice,
+                  [],
+                  'Put it on a wrap, and say so.',
+                  'asked',
+                ),
+              ]),
           ...(a['bridges']
             ? []
             : [
@@ -96,6 +111,9 @@ export const trunkWorks: Work[] = [
     id: 'guard',
     name: 'Trunk guard',
     method: 'guard',
+    // A mesh guard answers teeth and antlers; it neither keeps rain off nor sun.
+    when: (f) =>
+      f.condition === null || ['voles', 'rabbits', 'deer', 'mower-wounds', 'sapsuckers'].includes(f.condition.id),
     asks: [
       {
         key: 'material',
@@ -105,7 +123,8 @@ export const trunkWorks: Work[] = [
         usual: (f) => (f.meshSchool === 'metal' ? 'metal mesh' : 'plastic spiral'),
       },
       { key: 'voles', kind: 'yes', name: 'Voles about', usual: () => true },
-      { key: 'rabbits', kind: 'yes', name: 'Rabbits about', usual: () => false },
+      { key: 'rabbits', kind: 'yes', name: 'Rabbits about', usual: (f) => f.condition?.id === 'rabbits' },
+      { key: 'deer', kind: 'yes', name: 'Deer about', usual: (f) => f.condition?.id === 'deer' },
       { key: 'snow', kind: 'number', name: 'Usual depth of snow', unit: 'cm', min: 0, max: 300, usual: () => 20 },
       {
         key: 'years',
@@ -128,6 +147,7 @@ export const trunkWorks: Work[] = [
         overlap: num(a, 'overlap'),
         voles: a['voles'] === true,
         rabbits: a['rabbits'] === true,
+        deer: a['deer'] === true,
         snow: num(a, 'snow'),
       });
       const height = showTrunk(g.height, f.system);
@@ -202,6 +222,7 @@ export const trunkWorks: Work[] = [
     id: 'deer-fence',
     name: 'Fence against deer',
     method: 'fence',
+    when: (f) => f.condition === null || f.condition.id === 'deer',
     asks: [
       {
         key: 'long',
@@ -223,7 +244,7 @@ export const trunkWorks: Work[] = [
       },
       { key: 'clear', kind: 'number', name: 'Clear of the trunks', unit: 'm', min: 0.5, max: 20, usual: () => 2 },
       { key: 'posts', kind: 'number', name: 'Posts every', unit: 'm', min: 1, max: 6, usual: () => 3 },
-      { key: 'height', kind: 'number', name: 'Height', unit: 'cm', min: 120, max: 300, usual: () => 180 },
+      { key: 'height', kind: 'number', name: 'Height', unit: 'cm', min: 120, max: 300, usual: () => 200 },
     ],
     workOut: (f, a) => {
       const long = num(a, 'long');
@@ -254,13 +275,13 @@ export const trunkWorks: Work[] = [
           { what: 'Post driver, staples, pliers, gate', amount: '1 set' },
         ],
         gates:
-          num(a, 'height') < 150
+          num(a, 'height') < 240
             ? [
                 gate(
                   'fence-low',
                   'note',
-                  'A low fence',
-                  'Roe deer jump a fence under 150 cm, larger deer one under 180 cm.',
+                  'High enough for the deer here?',
+                  'Roe deer jump a fence under 150 cm, red and fallow deer one under 200 cm, white-tailed deer one under 240 cm.',
                   practice,
                   [`height ${num(a, 'height')} cm`],
                   'Take the higher mesh where larger deer live.',

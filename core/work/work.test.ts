@@ -74,7 +74,17 @@ it('every work gives figures, steps, a load and no nonsense, whatever is answere
 it('the matrix of rules names every gate of every work, with its strength, and no other', () => {
   const root = { bearing: 90, state: 'decayed' as const };
   const facts = fc.record({
-    host: fc.constantFrom(findHost('wych-elm')!, findHost('pedunculate-oak')!, findHost('silver-birch')!),
+    host: fc.constantFrom(
+      findHost('wych-elm')!,
+      findHost('pedunculate-oak')!,
+      findHost('silver-birch')!,
+      findHost('plum')!,
+    ),
+    condition: fc.constantFrom(
+      null,
+      { id: 'canker-stain', name: 'Canker stain', noCut: true, disease: true },
+      { id: 'oak-wilt', name: 'Oak wilt', disease: true },
+    ),
     today: fc.constantFrom('2026-01-15', '2026-06-01'),
     mainRoots: fc.constantFrom([], [root]),
     diameterCm: fc.double({ min: 5, max: 120, noNaN: true }),
@@ -136,7 +146,8 @@ describe('each gate of a work trips, and just does not', () => {
     ['replant', 'replant-near', { soilBorne: true, away: 4.9 }, { soilBorne: true, away: 5 }],
     ['band', 'band-bridged', { bridges: false }, { bridges: true }],
     ['band', 'band-stems', { stems: 2 }, { stems: 1 }],
-    ['deer-fence', 'fence-low', { height: 149 }, { height: 150 }],
+    ['deer-fence', 'fence-low', { height: 239 }, { height: 240 }],
+    ['band', 'band-on-bark', { wrapped: false }, { wrapped: true }],
     ['guard', 'guard-plastic-voles', { material: 'plastic spiral' }, { material: 'metal mesh' }],
     ['wash', 'wash-thin-bark', { brush: 'medium' }, { brush: 'soft' }, { host: findHost('silver-birch')! }],
     ['prune-diseased', 'closed-season', { hazard: false }, { hazard: true }, oak],

@@ -17,7 +17,18 @@ export interface WorkFacts {
   heightM: number | null;
   crownWidthM: number | null;
   texture: SoilTexture;
-  condition: { id: string; name: string } | null;
+  condition: {
+    id: string;
+    name: string;
+    /** It travels on saws, and the authority has the first word. */
+    noCut?: boolean;
+    /** A disease that a cut can take out: such a cut is not held by a closed season where the region lets it pass. */
+    disease?: boolean;
+  } | null;
+  /** Month of the northern year. */
+  northernMonth?: number;
+  /** Oak wilt is about here: every fresh cut on oak is painted at once. */
+  wiltRegion?: boolean;
   /** Main roots as last sounded. */
   mainRoots: readonly MainRoot[];
   /** Length and width of the ground on which this tree and its near neighbours stand, m; null without a plan. */
@@ -26,7 +37,7 @@ export interface WorkFacts {
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
   /** Closed seasons for cutting, from the region profile. */
-  closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string }[];
+  closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string; diseaseCuts?: boolean }[];
   region: string;
 }
 

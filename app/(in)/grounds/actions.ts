@@ -41,6 +41,8 @@ const placeSchema = z.object({
   noWater: z.boolean(),
   distanceUnit: z.enum(['m', 'ft']),
   firstPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-09-25.')]),
+  lastPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-10-25.')]),
+  pickings: z.string().max(2000, 'At most 2000 signs.'),
   access: z.string().max(1000, 'At most 1000 signs.'),
   hazards: z.string().max(1000, 'At most 1000 signs.'),
   dogs: z.string().max(300, 'At most 300 signs.'),
@@ -68,6 +70,27 @@ function readOutline(text: string, faults: Fault[]): { lat: number; lon: number 
   return corners;
 }
 
+/** Spans of varieties as “name: day to day” lines. */
+function readPickings(text: string, faults: Fault[]): { variety: string; from: string; to: string }[] {
+  const fault = (line: number, why: string) =>
+    faults.push({
+      path: 'pickings',
+      sentence: `Line ${line}: ${why} Write it like “Bittersweet: 2026-09-20 to 2026-10-15”.`,
+    });
+  return text
+    .split('\n')
+    .filter((l) => l.trim())
+    .flatMap((l, i) => {
+      const [, variety, from, to] = /^\s*(.{1,80}?)\s*:\s*(\S+)\s+to\s+(\S+)\s*$/.exec(l) ?? [];
+      const days = [from, to].map((d) => z.iso.date().safeParse(d).success);
+      if (!variety || !from || !to) fault(i + 1, 'a name, a first and a last day are needed.');
+      else if (!days.every(Boolean)) fault(i + 1, 'there is no such day.');
+      else if (to < from) fault(i + 1, 'picking ends before it begins.');
+      else return [{ variety, from, to }];
+      return [];
+    });
+}
+
 export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<Answer<{ id: string }>> => {
   const faults: Fault[] = [];
   const number = (path: string, text: string, rule: Parameters<typeof numberAt>[3]) =>
@@ -76,6 +99,11 @@ export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<
   const area = number('area', p.area, { name: 'The area', above: 0, max: Math.round(1e8 / perArea), unit: p.areaUnit });
   const water = number('water', p.water, { name: 'The distance to water', min: 0, max: 100_000, unit: p.distanceUnit });
   const outline = readOutline(p.outline, faults);
+  const pickings = readPickings(p.pickings, faults);
+  if (p.lastPicking && !p.firstPicking)
+    faults.push({ path: 'firstPicking', sentence: 'A last picking needs its first.' });
+  if (p.lastPicking && p.firstPicking && p.lastPicking < p.firstPicking)
+    faults.push({ path: 'lastPicking', sentence: 'The last picking comes after the first.' });
   if (faults.length) return { ok: false, faults };
   await savePlace(v, {
     id: p.id,
@@ -88,6 +116,8 @@ export const keepPlace = act('edit grounds', placeSchema, async (v, p): Promise<
     soilTexture: p.soilTexture,
     waterM: p.noWater ? -1 : water === null ? null : p.distanceUnit === 'm' ? water : (water * LENGTH.ft) / 100,
     firstPicking: p.firstPicking || null,
+    lastPicking: p.lastPicking || null,
+    pickings,
     access: p.access,
     hazards: p.hazards,
     dogs: p.dogs,

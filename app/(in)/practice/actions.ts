@@ -6,9 +6,10 @@ import { uuid } from '@/core/book/record';
 import { DECISIONS } from '@/core/diagnose/words';
 import { baseOf } from '@/core/decide/base';
 import { practiceCase, scoreRound, type Score } from '@/core/practice/round';
+import { findHost } from '@/knowledge';
 import { addPracticeRound } from '@/store/knowledge';
 import { act, refuse, type Answer } from '@/app/_server/act';
-import { finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { knowledgeOf } from '@/app/_server/diagnosis';
 import { ownCase } from './own-cases';
 
 /** Ends a round: the case is drawn again from its seed here, and scored from what was asked. */

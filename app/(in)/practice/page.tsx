@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { monthName } from '@/core/decide/decide';
+import { monthName } from '@/core/season/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import { closedCases, practiceRounds } from '@/store/knowledge';

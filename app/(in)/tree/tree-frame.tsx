@@ -1,5 +1,6 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
+import { openTroubles } from '@/core/decide/troubles';
 import { girthFromDiameter } from '@/core/measure/trunk';
 import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
 import { findCondition, findHost } from '@/knowledge';
@@ -8,6 +9,7 @@ import { RingFigure } from '@/ui/figures/ring';
 import { TagLine } from '@/ui/frame/pieces';
 import { Twig, type TwigStep } from '@/ui/frame/twig';
 import { shortDay } from '@/ui/words';
+import { TreeWarnings } from './warnings';
 
 export type StepName = 'measure' | 'examine' | 'decide' | 'prescribe' | 'apply' | 'again' | 'tree';
 
@@ -160,49 +162,57 @@ export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem;
   );
 }
 
-/** The steps as a strip, for a phone. */
+/** The steps as a strip, for a phone; and before everything else what saves lives and regions. */
 export function StepStrip({ tree, here }: { tree: Tree; here: StepName }) {
   return (
-    <nav
-      aria-label="Steps"
-      className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex"
-    >
-      {/* The number in the head leads to “Look again”, so the strip keeps to what is done at the trunk. */}
-      {steps(tree, here)
-        .slice(0, -1)
-        .map((s) => (
-          <Link
-            key={s.name}
-            href={s.href}
-            aria-current={s.here ? 'step' : undefined}
-            className={`flex min-h-12 flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}
-          >
-            {s.name}
-          </Link>
-        ))}
-    </nav>
+    <>
+      <nav
+        aria-label="Steps"
+        className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex"
+      >
+        {/* The number in the head leads to “Look again”, so the strip keeps to what is done at the trunk. */}
+        {steps(tree, here)
+          .slice(0, -1)
+          .map((s) => (
+            <Link
+              key={s.name}
+              href={s.href}
+              aria-current={s.here ? 'step' : undefined}
+              className={`flex min-h-12 flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}
+            >
+              {s.name}
+            </Link>
+          ))}
+      </nav>
+      <TreeWarnings tree={tree} />
+    </>
   );
 }
 
 /** What is known and why, beside any step. */
 export function TreeWhy({ tree }: { tree: Tree }) {
-  const verdict = tree.verdicts[0];
-  const condition = verdict && findCondition(verdict.conditionId);
+  const open = openTroubles(tree.verdicts);
+  const shown = open.length ? open : tree.verdicts.slice(0, 1);
+  const condition = shown[0] && findCondition(shown[0].conditionId);
   return (
     <>
       <section>
-        <h2 className="text-body">Named</h2>
-        {verdict ? (
-          <p>
-            <b>{condition?.name ?? verdict.conditionId}</b>, {verdict.certainty}. Decision: {verdict.decision}.
-            <span className="mt-1 block text-[0.9375rem]">{verdict.reason}</span>
+        <h2 className="text-body">{open.length > 1 ? `${open.length} open troubles` : 'Named'}</h2>
+        {shown.map((t) => (
+          <p key={t.id} className="py-1">
+            <b>{findCondition(t.conditionId)?.name ?? t.conditionId}</b>, {t.certainty}. Decision: {t.decision}.
+            <span className="mt-1 block text-[0.9375rem]">{t.reason}</span>
             <span className="block text-small text-ink-2">
-              {verdict.byName}, {day(verdict.at)}
+              {t.byName}, {day(t.at)}
             </span>
+            {open.length > 1 && (
+              <Link href={`/tree/${tree.id}/prescribe?for=${t.conditionId}`} className="underline underline-offset-3">
+                Prescribe for it
+              </Link>
+            )}
           </p>
-        ) : (
-          <p className="text-ink-2">Nothing yet. Examine, then decide.</p>
-        )}
+        ))}
+        {shown.length === 0 && <p className="text-ink-2">Nothing yet. Examine, then decide.</p>}
       </section>
       {condition && (
         <section>

@@ -1,10 +1,26 @@
 import { AIRBORNE } from '../../label/methods';
-import { showFine, showTemperature, showWind } from '../../units/units';
+import { showDistance, showFine, showTemperature, showWind } from '../../units/units';
 import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule } from '../gate';
+
+/** Not a number is not known: what nobody measured does not pass. */
+const known = (x: number | null): x is number => x !== null && Number.isFinite(x);
+const unknownAir = (f: Facts, id: 'temperature' | 'wind' | 'rain', title: string, sentence: string) =>
+  gate(
+    `${id}-unknown`,
+    'stop',
+    title,
+    `${sentence} Nobody has measured it, and the station is silent.`,
+    labelSource(f, id),
+    [],
+    'Measure it and enter it.',
+    'asked',
+  );
 
 const air: Check = (f) => {
   const c = f.use.conditions;
-  if (!c || f.temperatureC === null) return null;
+  if (!c || (c.minC === undefined && c.maxC === undefined)) return null;
+  if (!known(f.temperatureC))
+    return unknownAir(f, 'temperature', 'How warm is it?', 'The label has limits of temperature.');
   const degrees = (t: number) => showTemperature(t, f.system ?? 'metric');
   const low = c.minC !== undefined && f.temperatureC < c.minC;
   const high = c.maxC !== undefined && f.temperatureC > c.maxC;
@@ -22,13 +38,18 @@ const air: Check = (f) => {
 };
 
 const wind: Check = (f) => {
-  const max = f.use.conditions?.maxWindMs;
-  return max !== undefined && f.windMs !== null && f.windMs > max
+  const c = f.use.conditions;
+  const max = c?.maxWindMs;
+  const min = c?.minWindMs;
+  if (max === undefined && min === undefined) return null;
+  if (!known(f.windMs)) return unknownAir(f, 'wind', 'How windy is it?', 'The label has limits of wind.');
+  const strongest = Math.max(f.windMs, f.gustMs ?? 0);
+  return max !== undefined && strongest > max
     ? gate(
         'wind',
         'stop',
         'Too windy',
-        `The wind blows at ${showWind(f.windMs, f.system ?? 'metric')}; the label allows ${showWind(max, f.system ?? 'metric')}.`,
+        `The wind blows at ${showWind(f.windMs, f.system ?? 'metric')}${strongest > f.windMs ? `, in gusts at ${showWind(strongest, f.system ?? 'metric')}` : ''}; the label allows ${showWind(max, f.system ?? 'metric')}.`,
         labelSource(f, 'wind'),
         [],
         'Wait for calmer air.',
@@ -36,26 +57,52 @@ const wind: Check = (f) => {
     : null;
 };
 
+/** Rain within the label's hours; where only the day's sum is known, a label of more hours than a day is asked. */
 const rain: Check = (f) => {
   const hours = f.use.conditions?.rainFreeHours;
-  return hours && f.rainNext24Mm !== null && f.rainNext24Mm >= 1
-    ? gate(
-        'rain-coming',
+  if (!hours) return null;
+  const byHour = f.rainByHour && f.rainByHour.length >= hours ? f.rainByHour.slice(0, Math.ceil(hours)) : null;
+  const mm = byHour ? byHour.reduce((a, b) => a + b, 0) : f.rainNext24Mm;
+  if (!known(mm)) return unknownAir(f, 'rain', 'Will it rain?', `The label wants ${hours} dry hours after.`);
+  if (mm >= (byHour ? RAIN_IN_HOURS_MM : 1))
+    return gate(
+      'rain-coming',
+      'stop',
+      'Rain is coming',
+      `${showFine(mm, f.system ?? 'metric').text} of rain is forecast${byHour ? ` within ${hours} hours` : ' for the day'}; the label wants ${hours} dry hours after.`,
+      labelSource(f, 'rain'),
+      [],
+      'Wait for a dry spell.',
+    );
+  return hours > 24 && !byHour && !f.said?.rain
+    ? asking(
+        'rain',
+        'rain-unknown',
         'stop',
-        'Rain is coming',
-        `${showFine(f.rainNext24Mm, f.system ?? 'metric').text} of rain is forecast; the label wants ${hours} dry hours after.`,
+        `Dry for ${hours} hours?`,
+        `The label wants ${hours} dry hours, and the forecast at hand reaches 24.`,
         labelSource(f, 'rain'),
-        [],
-        'Wait for a dry spell.',
       )
-    : null;
+    : f.said?.rain === 'rain expected'
+      ? gate(
+          'rain-coming',
+          'stop',
+          'Rain is coming',
+          `Rain is expected within the ${hours} dry hours that the label wants.`,
+          labelSource(f, 'rain'),
+          ['said at the tree'],
+          'Wait for a dry spell.',
+        )
+      : null;
 };
+/** A fifth of a millimetre wets a leaf. */
+const RAIN_IN_HOURS_MM = 0.2;
 
 const flies = (f: Facts) => AIRBORNE.includes(f.use.method);
 
 const lowWind: Check = (f) => {
   const min = f.use.conditions?.minWindMs;
-  return min !== undefined && f.windMs !== null && f.windMs < min
+  return min !== undefined && known(f.windMs) && f.windMs < min
     ? gate(
         'wind-low',
         'stop',
@@ -67,21 +114,87 @@ const lowWind: Check = (f) => {
       )
     : null;
 };
-/** Where the label is silent, and for what drifts only. */
+/** Where the label is silent, each side by itself, and for what drifts only. */
 const usualWind: Check = (f) => {
   const c = f.use.conditions;
-  if (!flies(f) || f.windMs === null || c?.maxWindMs !== undefined || c?.minWindMs !== undefined) return null;
-  if (f.windMs >= 1 && f.windMs <= 4.5) return null;
+  if (!flies(f)) return null;
+  const low = c?.minWindMs === undefined;
+  const high = c?.maxWindMs === undefined;
+  if (!low && !high) return null;
+  if (!known(f.windMs))
+    return gate(
+      'wind-usual-unknown',
+      'hold',
+      'How windy is it?',
+      'A spray drifts, and nobody has measured the wind.',
+      'practice',
+      [],
+      'Measure it and enter it.',
+      'asked',
+    );
+  const strongest = Math.max(f.windMs, f.gustMs ?? 0);
+  const calm = low && f.windMs < 1;
+  if (!calm && !(high && strongest > 4.5)) return null;
   return gate(
     'wind-usual',
     'hold',
-    f.windMs < 1 ? 'Hardly any wind' : 'Windy',
-    `${showWind(f.windMs, f.system ?? 'metric')}; the label is silent, and sprays are safest between ${showWind(1, f.system ?? 'metric')} and ${showWind(4.5, f.system ?? 'metric')}.`,
+    calm ? 'Hardly any wind' : f.windMs > 4.5 ? 'Windy' : 'Gusts',
+    `${showWind(calm ? f.windMs : strongest, f.system ?? 'metric')}; the label is silent, and sprays are safest between ${showWind(1, f.system ?? 'metric')} and ${showWind(4.5, f.system ?? 'metric')}.`,
     'practice',
     [],
-    f.windMs < 1 ? 'Wait until the air moves.' : 'Wait for calmer air, or coarser drops.',
+    calm ? 'Wait until the air moves.' : 'Wait for calmer air, or coarser drops.',
   );
 };
+/** A station measures a mean; gusts are felt at the tree. */
+const gusts: Check = (f) =>
+  !flies(f) || f.phase !== 'apply' || (f.gustMs !== null && f.gustMs !== undefined)
+    ? null
+    : f.said?.gusts === 'gusty'
+      ? gate(
+          'gusty',
+          'hold',
+          'Gusts',
+          'Gusts carry drops further than the mean wind says.',
+          'practice',
+          ['said at the tree'],
+          'Wait, coarser drops, lower pressure.',
+        )
+      : f.said?.gusts
+        ? null
+        : asking(
+            'gusts',
+            'gusts-unknown',
+            'hold',
+            'Does it blow in gusts?',
+            'The station tells the mean wind only.',
+            'practice',
+          );
+/** A crown that the spray does not reach stays a source. */
+const reach: Check = (f) =>
+  f.use.method !== 'foliar-spray' && f.use.method !== 'dormant-spray'
+    ? null
+    : f.said?.reach === 'part is out of reach'
+      ? gate(
+          'out-of-reach',
+          'hold',
+          'Part of it is out of reach',
+          'What is not wetted is not treated; the pest comes back from there.',
+          'practice',
+          ['said at the tree'],
+          'A longer lance, a lift, or a method that reaches it.',
+        )
+      : f.said?.reach || !(f.heightM !== null && f.heightM !== undefined && f.heightM > REACH_M)
+        ? null
+        : asking(
+            'reach',
+            'reach-unknown',
+            'hold',
+            'Does the spray reach all of it?',
+            `The tree is ${showDistance(f.heightM, f.system ?? 'metric').text} tall.`,
+            'practice',
+          );
+/** A lance from the ground wets so high. */
+const REACH_M = 6;
 const inversion: Check = (f) => {
   if (!flies(f)) return null;
   if (f.said?.inversion === 'inversion measured')
@@ -205,8 +318,11 @@ const sensitive: Check = (f) => {
       [`host ${f.host.name}`],
       'Try one branch first, or another product.',
     );
-  const oil = hasFamily(f, 'oil') && f.host.groups.some((g) => OIL_SENSITIVE.includes(g));
-  const sulphur = hasFamily(f, 'sulphur') && f.host.groups.includes('apricot');
+  // The host's own flag counts like its group.
+  const oil =
+    hasFamily(f, 'oil') && (f.host.sensitive.includes('oil') || f.host.groups.some((g) => OIL_SENSITIVE.includes(g)));
+  const sulphur =
+    hasFamily(f, 'sulphur') && (f.host.sensitive.includes('sulphur') || f.host.groups.includes('apricot'));
   return oil || sulphur
     ? gate(
         'sensitive-host',
@@ -238,7 +354,7 @@ const copper: Check = (f) =>
 
 export const airRules: Rule[] = [
   {
-    ids: ['temperature'],
+    ids: ['temperature', 'temperature-unknown'],
     strength: 'stop',
     about: 'Temperature within the label',
     facts: 'station',
@@ -247,7 +363,7 @@ export const airRules: Rule[] = [
     check: air,
   },
   {
-    ids: ['rain-coming'],
+    ids: ['rain-coming', 'rain-unknown'],
     strength: 'stop',
     about: 'No rain within the label’s hours',
     facts: 'station',
@@ -256,12 +372,12 @@ export const airRules: Rule[] = [
     check: rain,
   },
   {
-    ids: ['wind'],
+    ids: ['wind', 'wind-unknown'],
     strength: 'stop',
     about: 'Wind under the label’s limit',
     facts: 'station',
     setBy: 'label',
-    label: (_, u) => u.conditions?.maxWindMs !== undefined,
+    label: (_, u) => u.conditions?.maxWindMs !== undefined || u.conditions?.minWindMs !== undefined,
     check: wind,
   },
   {
@@ -283,7 +399,23 @@ export const airRules: Rule[] = [
     check: leafWet,
   },
   {
-    ids: ['wind-usual'],
+    ids: ['gusts-unknown', 'gusty'],
+    strength: 'hold',
+    about: 'No gusts on what drifts',
+    facts: 'said at the tree',
+    setBy: 'practice',
+    check: gusts,
+  },
+  {
+    ids: ['reach-unknown', 'out-of-reach'],
+    strength: 'hold',
+    about: 'The spray reaches all of it',
+    facts: 'height, said at the tree',
+    setBy: 'practice',
+    check: reach,
+  },
+  {
+    ids: ['wind-usual', 'wind-usual-unknown'],
     strength: 'hold',
     about: 'Wind between 1 and 4.5 m/s for what drifts',
     facts: 'station',

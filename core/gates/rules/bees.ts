@@ -8,7 +8,10 @@ const DAYS_TO_BLOOM: Record<string, number> = { 'opens within a week': 0, 'opens
 
 /** The hazard is the product's: what spares bees may go onto open bloom. */
 const bloom: Check = (f) => {
-  if (!hazard(f) || f.host.beePlant === 'no' || !(flies(f) || f.use.method === 'trunk-injection')) return null;
+  const days = f.use.conditions?.bloomDays;
+  // A label that names days before bloom means every way onto or into the tree, a drench too.
+  const reaches = flies(f) || f.use.method === 'trunk-injection' || (isSoil(f.use) && days !== undefined);
+  if (!hazard(f) || f.host.beePlant === 'no' || !reaches) return null;
   const said = f.said?.bloom;
   if (!said)
     return asking(
@@ -19,7 +22,7 @@ const bloom: Check = (f) => {
       `Bees work ${f.host.name}, and ${f.label.name} harms them.`,
       labelSource(f, 'bees'),
     );
-  const within = f.use.conditions?.bloomDays ?? 0;
+  const within = days ?? 0;
   const open = said === 'in flower';
   const soon = DAYS_TO_BLOOM[said] !== undefined && DAYS_TO_BLOOM[said] < within;
   return open || soon
@@ -40,17 +43,16 @@ const below: Check = (f) => {
   if (!hazard(f) || !(flies(f) || (isSoil(f.use) && f.label.systemic))) return null;
   const drawn = f.near?.find((n) => n.kind === 'flowers' && n.metres < (f.crownRadiusM ?? 3) + 2);
   const said = f.said?.['ground-bloom'];
+  // A plan shows what somebody drew, not what flowers today.
   if (!said && !drawn)
-    return f.near
-      ? null
-      : asking(
-          'ground-bloom',
-          'ground-bloom-unknown',
-          flies(f) ? 'stop' : 'hold',
-          'What flowers below or beside it?',
-          'Bees on flowers below are hit as well, today by a spray, later by a systemic.',
-          labelSource(f, 'bees'),
-        );
+    return asking(
+      'ground-bloom',
+      'ground-bloom-unknown',
+      flies(f) ? 'stop' : 'hold',
+      'What flowers below or beside it?',
+      'Bees on flowers below are hit as well, today by a spray, later by a systemic.',
+      labelSource(f, 'bees'),
+    );
   const now = said === 'in flower' || (!said && drawn);
   if (flies(f) && now)
     return gate(
@@ -87,7 +89,7 @@ const hive: Check = (f) => {
       [drawn ? 'plan of the grounds' : 'said at the tree'],
       'Tell the keeper, spray after dusk, or close the hives.',
     );
-  return f.said?.hive || f.near
+  return f.said?.hive
     ? null
     : asking(
         'hive',
@@ -98,6 +100,28 @@ const hive: Check = (f) => {
         'practice',
       );
 };
+/** Honeydew draws bees like bloom does; where it drips, a bee-hazardous spray meets them. */
+const honeydew: Check = (f) =>
+  hazard(f) && flies(f) && f.said?.honeydew === 'bees on the honeydew'
+    ? gate(
+        'honeydew-bees',
+        'stop',
+        'Bees on the honeydew',
+        `Bees gather honeydew on these leaves; ${f.label.name} harms them.`,
+        labelSource(f, 'bees'),
+        ['said at the tree'],
+        'After dusk once they have left and by a product that spares them; or a water jet.',
+      )
+    : hazard(f) && flies(f) && f.sticky === true && !f.said?.honeydew && f.phase === 'apply'
+      ? asking(
+          'honeydew',
+          'honeydew-unknown',
+          'hold',
+          'Bees on the honeydew?',
+          'The leaves are sticky: bees gather that like nectar.',
+          labelSource(f, 'bees'),
+        )
+      : null;
 const helpers: Check = (f) =>
   flies(f) && hazard(f) && f.said?.helpers === 'many at work'
     ? gate(
@@ -137,6 +161,15 @@ export const beeRules: Rule[] = [
     facts: 'plan of the grounds, said at the tree',
     setBy: 'practice',
     check: hive,
+  },
+  {
+    ids: ['honeydew-bees', 'honeydew-unknown'],
+    strength: 'stop or hold',
+    about: 'No bees on honeydew',
+    facts: 'the look, said at the tree',
+    setBy: 'label',
+    label: (l) => l.beeHazard !== 'none',
+    check: honeydew,
   },
   {
     ids: ['helpers-active'],

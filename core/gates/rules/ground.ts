@@ -50,12 +50,13 @@ const soil: Check = (f) => {
 };
 
 const water: Check = (f) => {
-  if (!isSoil(f.use) && !f.use.method.endsWith('spray')) return null;
+  // A label's distance holds for whatever the label is of: dust, bait and repellent too.
   const labelM = f.use.conditions?.waterDistanceM ?? 0;
-  const need = Math.max(labelM, f.region.minWaterDistanceM);
-  if (need === 0) return null;
+  const byRegion = isSoil(f.use) || f.use.method.endsWith('spray') || f.use.method === 'dust';
+  const need = Math.max(labelM, byRegion ? f.region.minWaterDistanceM : 0);
+  if (!(need > 0)) return null;
   const distance = (m: number) => showDistance(m, f.system ?? 'metric').text;
-  const source = labelM >= f.region.minWaterDistanceM ? labelSource(f, 'water') : `region ${f.region.name}`;
+  const source = labelM >= need ? labelSource(f, 'water') : `region ${f.region.name}`;
   if (f.water === null)
     return gate(
       'water-unknown',
@@ -80,20 +81,21 @@ const water: Check = (f) => {
 };
 
 const beesInSoil: Check = (f) => {
-  const neonic = f.label.actives.some((a) => a.family === 'neonicotinoid');
-  if (!isSoil(f.use) || f.host.beePlant === 'no' || !(neonic || (f.label.systemic && f.label.beeHazard === 'high')))
-    return null;
+  if (!isSoil(f.use) || !f.label.systemic || f.use.method === 'root-zone-feeding') return null;
+  // The region's list stands by itself: it asks neither for the family of the active nor for what is usual for the host.
   const by = f.region.soilSystemicForbiddenOn.find((h) => h === f.host.id || f.host.groups.includes(h));
   if (by)
     return gate(
       'bee-tree-soil-systemic',
       'stop',
       `No soil systemic under ${f.host.name}`,
-      `Bees work ${f.host.name}; what goes into the soil comes out in nectar and pollen, for more than one year. The region forbids it.`,
+      `What goes into the soil comes out in nectar and pollen, for more than one year. The region forbids it under ${by}.`,
       `region ${f.region.name}: bee trees`,
       [`host ${f.host.name}`, `actives: ${f.label.actives.map((a) => a.name).join(', ')}`],
       'Wash, band against ants, soap on aphids, or leave it.',
     );
+  const neonic = f.label.actives.some((a) => a.family === 'neonicotinoid');
+  if (f.host.beePlant === 'no' || !(neonic || f.label.beeHazard === 'high')) return null;
   return gate(
     'bee-plant-soil-systemic',
     'hold',
@@ -136,18 +138,36 @@ const services: Check = (f) =>
 
 const boundary: Check = (f) => {
   const need = f.region.minBoundaryDistanceM;
-  const n = drenched(f) && need > 0 ? nearest(f, 'neighbour') : undefined;
-  return n && n.metres < need
-    ? gate(
-        'boundary-too-near',
+  if (!drenched(f) || !(need > 0)) return null;
+  const distance = (m: number) => showDistance(m, f.system ?? 'metric').text;
+  const source = `region ${f.region.name}: boundary`;
+  const n = nearest(f, 'neighbour');
+  const stop = (sentence: string, facts: string[]) =>
+    gate(
+      'boundary-too-near',
+      'stop',
+      'Too near to the boundary',
+      sentence,
+      source,
+      facts,
+      'Trunk injection, or no product here.',
+    );
+  if (n && n.metres < need)
+    return stop(`${n.name || 'The neighbour'} is ${distance(n.metres)} away; ${distance(need)} must be kept.`, [
+      `${n.metres.toFixed(1)} m`,
+    ]);
+  if (f.said?.boundary === 'nearer')
+    return stop(`The boundary is nearer than ${distance(need)}.`, ['said at the tree']);
+  return n || f.said?.boundary
+    ? null
+    : asking(
+        'boundary',
+        'boundary-unknown',
         'stop',
-        'Too near to the boundary',
-        `${n.name || 'The neighbour'} is ${showDistance(n.metres, f.system ?? 'metric').text} away; ${showDistance(need, f.system ?? 'metric').text} must be kept.`,
-        `region ${f.region.name}: boundary`,
-        [`${n.metres.toFixed(1)} m`],
-        'Trunk injection, or no product here.',
-      )
-    : null;
+        `Is the boundary ${distance(need)} away?`,
+        `${distance(need)} must be kept from the boundary, and nobody has said how far it is.`,
+        source,
+      );
 };
 
 const runoff: Check = (f) => {
@@ -174,19 +194,39 @@ const runoff: Check = (f) => {
       );
 };
 
-const intake: Check = (f) =>
-  f.use.method === 'soil-drench' && (f.passes ?? 1) > 1
+/** The pour itself: what does not go in at once runs off. */
+const intake: Check = (f) => {
+  if (f.use.method !== 'soil-drench' || !((f.passes ?? 1) > 1)) return null;
+  // How it is poured is settled at the tree; while it is planned, the passes are told.
+  if (f.said?.passes === 'in passes' || f.phase !== 'apply')
+    return gate(
+      'soil-passes',
+      'note',
+      `Pour in ${f.passes} passes`,
+      'Pour, wait until it has gone in, pour again.',
+      'practice: intake by soil',
+      [`soil ${f.soilTexture ?? 'loam'}`],
+      'Wait between the passes.',
+    );
+  return f.said?.passes || f.passes! > 12
     ? gate(
         'soil-intake',
-        // Three passes are patience; more are half a day and a basin that never drains.
-        f.passes! > 3 ? 'hold' : 'note',
-        `Pour in ${f.passes} passes`,
-        `This soil does not take the water in one pass.`,
+        'hold',
+        'It would run off',
+        `This soil takes the water in ${f.passes} passes; poured at once it runs off.`,
         'practice: intake by soil',
         [`soil ${f.soilTexture ?? 'loam'}`],
-        'Pour, wait until it has gone in, pour again.',
+        'Pour in passes, loosen the crust, time a test pour, or another method.',
       )
-    : null;
+    : asking(
+        'passes',
+        'soil-intake-unknown',
+        'hold',
+        `Poured in ${f.passes} passes?`,
+        `This soil does not take the water in one pass: ${f.passes}, with waiting between.`,
+        'practice: intake by soil',
+      );
+};
 
 const groundWater: Check = (f) => {
   if (!drenched(f) || f.soilTexture !== 'sandy') return null;
@@ -252,7 +292,7 @@ const edibles: Check = (f) => {
       bed ? ['plan of the grounds'] : ['said at the tree'],
       'Another method, or clear the bed for the season.',
     );
-  return f.said?.edibles || f.near
+  return f.said?.edibles
     ? null
     : asking(
         'edibles',
@@ -271,6 +311,7 @@ const feed: Check = (f) => {
   const doubts = feedingDoubts({
     release: n.release,
     month: Number(f.today.slice(5, 7)),
+    southern: f.south ?? false,
     young: f.dose?.ok === true && f.dose.diameterCm < 8,
     drought: f.said?.drought === 'yes' || f.condition?.id === 'drought-stress',
     hot: (f.temperatureC ?? 0) > 30,
@@ -322,10 +363,10 @@ export const groundRules: Rule[] = [
     check: water,
   },
   {
-    ids: ['boundary-too-near'],
+    ids: ['boundary-too-near', 'boundary-unknown'],
     strength: 'stop',
     about: 'Far enough from the boundary',
-    facts: 'plan of the grounds',
+    facts: 'plan of the grounds, said at the tree',
     setBy: 'region',
     region: (r) => r.minBoundaryDistanceM > 0,
     check: boundary,
@@ -381,7 +422,7 @@ export const groundRules: Rule[] = [
     check: edibles,
   },
   {
-    ids: ['soil-intake'],
+    ids: ['soil-intake', 'soil-intake-unknown', 'soil-passes'],
     strength: 'hold or note',
     about: 'The soil takes the water in one pass',
     facts: 'soil of the place, carrier',

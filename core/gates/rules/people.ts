@@ -193,8 +193,11 @@ const attendance: Check = (f) => {
       )
     : null;
 };
+const RODENTS = ['voles', 'squirrels', 'rabbits'];
 const stations: Check = (f) => {
-  if (f.use.method !== 'bait') return null;
+  // Stations are for rodent bait: slug pellets lie open, thinly, as their label says.
+  const rodent = f.use.targets.some((t) => RODENTS.includes(t));
+  if (f.use.method !== 'bait' || !(f.use.inStations || rodent)) return null;
   const strength = f.use.inStations ? 'stop' : 'hold';
   const source = f.use.inStations ? labelSource(f, 'stations') : 'practice';
   if (f.said?.stations === 'locked') return null;

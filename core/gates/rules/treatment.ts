@@ -1,7 +1,14 @@
 import { dayWords } from '../../season/follow-ups';
-import { CERTAINTIES, TREATS } from '../../diagnose/words';
+import { BARK_CARRIES_TO, crownLimits, movesSap } from '../../decide/eligible';
+import { atLeast, needsOf } from '../../decide/stakes';
+import { monthName } from '../../season/months';
+import { TREATS } from '../../diagnose/words';
 import { usesHost } from '../../label/match';
-import { asking, gate, labelSource, type Check, type Rule } from '../gate';
+import { OPTION_OF, type Method } from '../../label/methods';
+import { asking, gate, labelMonths, labelSource, type Check, type Facts, type Rule } from '../gate';
+
+/** Methods whose product living sapwood must carry. */
+const CARRIED_BY_BARK: readonly Method[] = ['trunk-injection', 'soil-drench', 'soil-injection', 'root-zone-feeding'];
 
 const hostOnLabel: Check = (f) =>
   usesHost(f.use, f.host.id, f.host.groups)
@@ -31,7 +38,10 @@ const forbiddenHost: Check = (f) => {
     : null;
 };
 
+/** Feeding and keeping animals off need no pest: they answer hunger, or a visitor that is not a disease of the tree. */
+const NEEDS_NO_TARGET: readonly Method[] = ['root-zone-feeding', 'repellent'];
 const targetOnLabel: Check = (f) => {
+  if (NEEDS_NO_TARGET.includes(f.use.method)) return null;
   if (!f.condition)
     return gate(
       'target-unnamed',
@@ -69,20 +79,54 @@ const hostConfirmed: Check = (f) =>
         'Answer the key in Examine.',
       );
 
+/** How sure one must be follows from what a mistake with this method costs; prevention rests on the state of risk instead. */
 const confirmation: Check = (f) => {
-  if (!f.condition || f.use.purpose === 'preventive' || f.decision === 'protect a sound tree') return null;
-  const need = f.condition.curativeNeeds;
-  if (f.certainty && CERTAINTIES.indexOf(f.certainty) >= CERTAINTIES.indexOf(need)) return null;
+  const c = f.condition;
+  if (!c) return null;
+  if (f.decision === 'protect a sound tree' || f.use.purpose === 'preventive')
+    return f.decision === 'protect a sound tree' || f.atRisk !== false || !c.protect
+      ? null
+      : gate(
+          'not-at-risk',
+          'hold',
+          'Prevention without a risk',
+          `Preventive work against ${c.name.toLowerCase()} rests on a find near by, on its past here, or on a model; none is known.`,
+          `knowledge: ${c.name}`,
+          [`finds within ${c.protect.withinKm} km: none`],
+          'Enter the find, or leave it.',
+        );
+  const need = needsOf({ method: OPTION_OF[f.use.method], use: 'cure', antibiotic: isAntibiotic(f) }, c);
+  if (f.certainty && atLeast(f.certainty, need)) return null;
   return gate(
     'diagnosis-unsure',
     'hold',
     'Not sure enough to cure',
-    `A curative treatment of ${f.condition.name} asks for “${need}”; it stands at “${f.certainty ?? 'not said'}”.`,
-    `knowledge: ${f.condition.name}`,
+    `A curative treatment of ${c.name} in this way asks for “${need}”; it stands at “${f.certainty ?? 'not said'}”.`,
+    `knowledge: ${c.name}`,
     [`certainty: ${f.certainty ?? 'none'}`],
-    `Do the deciding test: ${f.condition.decidingTest}`,
+    `Do the deciding test: ${c.decidingTest}`,
   );
 };
+/** An antibiotic by its resistance group (FRAC 24, 25, 41) or its family. */
+const isAntibiotic = (f: Facts) =>
+  f.label.actives.some(
+    (a) =>
+      a.family === 'antibiotic' ||
+      a.family === 'bactericide' ||
+      (a.group.scheme === 'FRAC' && ['24', '25', '41'].includes(a.group.code)),
+  );
+const antibiotic: Check = (f) =>
+  isAntibiotic(f) && f.host.edible && CARRIED_BY_BARK.includes(f.use.method)
+    ? gate(
+        'antibiotic-food-tree',
+        'stop',
+        'No antibiotic into a food tree',
+        `${f.host.name} is eaten; what goes into its sap goes into its fruit.`,
+        'law and practice: antibiotics in food trees',
+        [`host ${f.host.name}`],
+        'Another method; report what has to be reported.',
+      )
+    : null;
 
 const decisionTreats: Check = (f) =>
   f.decision === null || TREATS.includes(f.decision)
@@ -140,36 +184,58 @@ const noEffect: Check = (f) =>
       )
     : null;
 
+/** Each limit on crown loss speaks with its own strength: a school or the knowledge never loosens a label. */
 const crownLoss: Check = (f) => {
-  const schoolLimit = f.condition?.crownLossLimit;
-  const labelLimit = f.use.conditions?.maxCrownLoss;
-  const limit = Math.min(schoolLimit ?? 100, labelLimit ?? 100);
-  if (limit === 100) return null;
-  const byLabel = labelLimit !== undefined && labelLimit === limit;
+  const limits = crownLimits(f.condition, f.crownSchool ?? 'knowledge', f.use.conditions?.maxCrownLoss);
+  const broken = limits.filter((l) => f.crownLoss === null || f.crownLoss > l.percent);
+  const l = broken.find((x) => x.setBy === 'label') ?? broken[0];
+  if (!l) return null;
+  const strength = l.setBy === 'label' ? 'stop' : 'hold';
+  const source =
+    l.setBy === 'label'
+      ? labelSource(f, 'crown loss')
+      : l.setBy === 'school'
+        ? 'school: crown loss'
+        : `knowledge: ${f.condition!.name}`;
   if (f.crownLoss === null)
     return gate(
       'crown-loss-unknown',
-      byLabel ? 'stop' : 'hold',
+      strength,
       'Crown loss?',
-      `Treatment is limited to ${limit} % crown loss and nobody has graded this crown.`,
-      byLabel ? labelSource(f, 'crown loss') : `knowledge: ${f.condition!.name}`,
+      `Treatment is limited to ${l.percent} % crown loss and nobody has graded this crown.`,
+      source,
       [],
       'Grade the crown in Examine.',
       'asked',
     );
-  if (f.crownLoss <= limit) return null;
   return gate(
     'crown-loss',
-    byLabel ? 'stop' : 'hold',
+    strength,
     'Crown loss too high',
-    `${f.crownLoss} % of the crown is lost; beyond ${limit} % it comes too late to carry the product or to save the tree.`,
-    byLabel ? labelSource(f, 'crown loss') : `knowledge: ${f.condition!.name}`,
-    [`crown loss ${f.crownLoss} %`],
+    `${f.crownLoss} % of the crown is lost; beyond ${l.percent} % it comes too late to carry the product or to save the tree.`,
+    source,
+    [`crown loss ${f.crownLoss} %`, ...limits.map((x) => `${x.setBy} ${x.percent} %`)],
     'Manage or remove; protect its sound neighbours.',
   );
 };
 
+/** Bark that is gone cannot carry what goes up or in; one definition with the decision. */
+const bark: Check = (f) =>
+  CARRIED_BY_BARK.includes(f.use.method) && (f.barkLoss ?? 0) > BARK_CARRIES_TO
+    ? gate(
+        'bark-loss',
+        'hold',
+        'Too little bark',
+        `${Math.round(f.barkLoss! * 100)} % of the girth has no living bark; hardly anything is carried round.`,
+        'practice',
+        [`bark loss ${Math.round(f.barkLoss! * 100)} %`],
+        'Bridge it if the tree is worth that, or manage or remove.',
+      )
+    : null;
+
 const vigour: Check = (f) => {
+  // Only what living sapwood must carry asks for vigour: a contact spray, a bait or a guard does not.
+  if (!CARRIED_BY_BARK.includes(f.use.method)) return null;
   if (f.vigour === null)
     return gate(
       'vigour-unknown',
@@ -181,56 +247,72 @@ const vigour: Check = (f) => {
       'Judge it in Examine.',
       'asked',
     );
-  if (f.vigour === 'good' || f.vigour === 'fair') return null;
-  if (f.condition?.causesWeakness)
-    return gate(
-      'vigour-from-pest',
-      'note',
-      'Weak from the pest',
-      `Vigour is ${f.vigour}, but ${f.condition.name} is the cause of it: waiting loses the tree.`,
-      `knowledge: ${f.condition.name}`,
-      [`vigour ${f.vigour}`],
-      'Treat soon; water in dry weeks.',
-    );
-  return gate(
-    'vigour-low',
-    'hold',
-    'Too weak: restore first',
-    `Vigour is ${f.vigour}; a tree that barely moves sap neither takes the product up nor answers it.`,
-    'practice: restore first',
-    [`vigour ${f.vigour}`],
-    'Water, mulch, free the collar; examine again in 2–4 weeks.',
-  );
+  const moves = movesSap(f.vigour, f.condition);
+  if (moves === 'yes') return null;
+  return moves === 'weak from the pest'
+    ? gate(
+        'vigour-from-pest',
+        'note',
+        'Weak from the pest',
+        `Vigour is ${f.vigour}, but ${f.condition!.name} is the cause of it: waiting loses the tree.`,
+        `knowledge: ${f.condition!.name}`,
+        [`vigour ${f.vigour}`],
+        'Treat soon; water in dry weeks.',
+      )
+    : gate(
+        'vigour-low',
+        'hold',
+        'Too weak: restore first',
+        `Vigour is ${f.vigour}; a tree that barely moves sap neither takes the product up nor answers it.`,
+        'practice: restore first',
+        [`vigour ${f.vigour}`],
+        'Water, mulch, free the collar; examine again in 2–4 weeks.',
+      );
 };
 
 const season: Check = (f) => {
   const m = Number(f.today.slice(5, 7));
-  if (!f.use.months.length || f.use.months.includes(m)) return null;
-  const next = Array.from({ length: 12 }, (_, i) => ((m + i) % 12) + 1).find((x) => f.use.months.includes(x))!;
+  const months = labelMonths(f);
+  if (!months.length || months.includes(m)) return null;
+  const next = Array.from({ length: 12 }, (_, i) => ((m + i) % 12) + 1).find((x) => months.includes(x))!;
   const year = Number(f.today.slice(0, 4)) + (next <= m ? 1 : 0);
   return gate(
     'window-closed',
     'hold',
     'Outside its window',
-    `This use has its window in months ${f.use.months.join(', ')}; it is month ${m}.`,
+    `This use has its window in ${months.map(monthName).join(', ')}${f.south ? ' (the label’s months, turned for the south)' : ''}; it is ${monthName(m)}.`,
     labelSource(f, 'timing'),
     [`today ${f.today}`],
     `Next window from ${dayWords(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
   );
 };
 
-const reportable: Check = (f) =>
-  f.condition?.reportable
+const reportable: Check = (f) => {
+  const c = f.condition;
+  if (!c) return null;
+  const listed = f.region.reportable.includes(c.id);
+  if (listed && f.decision !== 'protect a sound tree')
+    return gate(
+      'reportable-here',
+      'hold',
+      'Report it first',
+      `${f.region.name} lists ${c.name.toLowerCase()} as reportable: the authority is told before anything is done.`,
+      `region ${f.region.name}: reportable`,
+      [c.name],
+      'Tell the authority, and write down when and to whom.',
+    );
+  return c.reportable || listed
     ? gate(
         'reportable',
         'note',
         'May have to be reported',
-        `${f.condition.name} has to be reported in some regions.`,
-        `knowledge: ${f.condition.name}`,
+        `${c.name} has to be reported in some regions.`,
+        `knowledge: ${c.name}`,
         [],
         'Ask the local authority.',
       )
     : null;
+};
 
 const lookalike: Check = (f) =>
   f.hostContradicted && !f.hostConfirmed
@@ -249,7 +331,8 @@ const noCure: Check = (f) =>
   f.condition &&
   f.condition.policy === 'manage' &&
   f.decision !== 'protect a sound tree' &&
-  f.use.purpose === 'curative'
+  f.use.purpose !== 'preventive' &&
+  !f.condition.options.some((o) => o.use === 'cure' && OPTION_OF[f.use.method] === o.method)
     ? gate(
         'no-known-cure',
         'hold',
@@ -290,7 +373,20 @@ const stage: Check = (f) => {
 const threshold: Check = (f) => {
   const c = f.condition;
   if (!c || f.decision === 'protect a sound tree' || f.use.purpose === 'preventive') return null;
-  if (f.severity === null || f.severity === undefined || f.severity >= c.actFrom) return null;
+  if (f.severity === null || f.severity === undefined)
+    return c.actFrom > 1
+      ? gate(
+          'threshold-unknown',
+          'hold',
+          'How much of it?',
+          `Nobody has graded a sign of ${c.name.toLowerCase()}; it is worth acting from ${c.actFrom} of 4. ${c.threshold}`,
+          `knowledge: ${c.name}`,
+          [],
+          'Grade its signs in Examine.',
+          'asked',
+        )
+      : null;
+  if (f.severity >= c.actFrom) return null;
   return gate(
     'below-threshold',
     'hold',
@@ -441,9 +537,17 @@ export const treatmentRules: Rule[] = [
     check: lookalike,
   },
   {
-    ids: ['diagnosis-unsure'],
+    ids: ['antibiotic-food-tree'],
+    strength: 'stop',
+    about: 'No antibiotic into a food tree',
+    facts: 'host, actives',
+    setBy: 'practice',
+    check: antibiotic,
+  },
+  {
+    ids: ['diagnosis-unsure', 'not-at-risk'],
     strength: 'hold',
-    about: 'Sure enough for a cure',
+    about: 'Sure enough for a cure, at risk for prevention',
     facts: 'certainty of the decision',
     setBy: 'knowledge',
     check: confirmation,
@@ -498,7 +602,7 @@ export const treatmentRules: Rule[] = [
     check: noEffect,
   },
   {
-    ids: ['below-threshold'],
+    ids: ['below-threshold', 'threshold-unknown'],
     strength: 'hold',
     about: 'The threshold is reached',
     facts: 'grades of its signs',
@@ -521,6 +625,14 @@ export const treatmentRules: Rule[] = [
     setBy: 'school',
     label: (_, u) => u.conditions?.maxCrownLoss !== undefined,
     check: crownLoss,
+  },
+  {
+    ids: ['bark-loss'],
+    strength: 'hold',
+    about: 'Bark enough to carry it',
+    facts: 'bark drawn in the look',
+    setBy: 'practice',
+    check: bark,
   },
   {
     ids: ['vigour-unknown', 'vigour-low', 'vigour-from-pest'],
@@ -564,8 +676,8 @@ export const treatmentRules: Rule[] = [
     check: findsFar,
   },
   {
-    ids: ['reportable'],
-    strength: 'note',
+    ids: ['reportable-here', 'reportable'],
+    strength: 'hold or note',
     about: 'It may have to be reported',
     facts: 'the decision, region profile',
     setBy: 'region',

@@ -1,5 +1,6 @@
 import { dayWords } from '../../season/follow-ups';
 import { asking, days, gate, labelSource, type Check, type Rule } from '../gate';
+import { LENGTH } from '../../units/units';
 import { vapourDeficit } from '../../weather/air';
 
 const measured: Check = (f) => {
@@ -28,6 +29,43 @@ const measured: Check = (f) => {
     : null;
 };
 
+/** The height at which a rate wants its measure, cm; breast height is met by any of the usual ones. */
+const BREAST_CM = { low: 120, high: 150 };
+const readingHeight: Check = (f) => {
+  const h = f.readingHeightCm;
+  if (h === null || h === undefined || !f.reading) return null;
+  const at = f.use.rate.measuredAt;
+  const want =
+    at === 'breast-height'
+      ? BREAST_CM
+      : at === 'injection-height'
+        ? f.use.sites && { low: f.use.sites.heightCm - 25, high: f.use.sites.heightCm + 25 }
+        : { low: at.value * LENGTH[at.unit] - 15, high: at.value * LENGTH[at.unit] + 15 };
+  return want && (h < want.low || h > want.high)
+    ? gate(
+        'reading-height',
+        'hold',
+        'Measured at another height',
+        `The trunk was measured ${Math.round(h)} cm above soil; the label wants ${at === 'breast-height' ? 'breast height' : at === 'injection-height' ? `injection height, ${f.use.sites!.heightCm} cm` : `${at.value} ${at.unit}`}.`,
+        labelSource(f, 'measured at'),
+        [`read at ${Math.round(h)} cm`],
+        'Measure it there, or say why it stands for it.',
+      )
+    : null;
+};
+const deviceFull: Check = (f) =>
+  f.dose?.ok && f.dose.fillsPerSite > 1
+    ? gate(
+        'device-overfull',
+        'hold',
+        `${f.dose.fillsPerSite} fills a site`,
+        f.dose.notes.find((n) => n.includes('fills a site')) ?? 'A device holds less than its site gets.',
+        labelSource(f, 'devices'),
+        [],
+        'Larger devices, more sites if the label allows, or fill again and stay.',
+      )
+    : null;
+
 const stale: Check = (f) =>
   f.reading && days(f.reading.day, f.today) > 730
     ? gate(
@@ -55,6 +93,14 @@ const stems: Check = (f) =>
       )
     : null;
 
+/** What a dose misses, and where it is entered: not measured is not “no dose on the label”. */
+const MISSING: Readonly<Record<string, { title: string; where: string }>> = {
+  siteAreaM2: { title: 'Area of the place?', where: 'Enter the area of the place under Grounds.' },
+  diameters: { title: 'Not measured', where: 'Measure the trunk.' },
+  areaM2: { title: 'Crown not measured', where: 'Enter crown width and height in Measure.' },
+  holes: { title: 'Crown not measured', where: 'Enter crown width in Measure.' },
+  sprayVolumeMl: { title: 'Crown or height not measured', where: 'Enter crown width and height in Measure.' },
+};
 const doseWorks: Check = (f) => {
   if (!f.dose || f.dose.ok) return null;
   const first = f.dose.faults[0]!;
@@ -71,13 +117,13 @@ const doseWorks: Check = (f) => {
         : 'No dose on the label';
   const asked = ['siteAreaM2', 'diameters', 'areaM2', 'holes', 'sprayVolumeMl'].includes(first.path);
   return gate(
-    id,
+    asked ? 'dose-asks' : id,
     'stop',
-    title,
+    asked ? MISSING[first.path]!.title : title,
     first.sentence,
-    labelSource(f, first.path),
+    asked ? 'the measurements of this tree and place' : labelSource(f, first.path),
     [],
-    asked ? 'Enter what is missing.' : 'Another product or method, or wait.',
+    asked ? MISSING[first.path]!.where : 'Another product or method, or wait.',
     asked ? 'asked' : 'tripped',
   );
 };
@@ -255,7 +301,7 @@ export const trunkRules: Rule[] = [
     check: measured,
   },
   {
-    ids: ['size-outside-label', 'area-cap', 'tree-year-max', 'no-dose'],
+    ids: ['size-outside-label', 'area-cap', 'tree-year-max', 'dose-asks', 'no-dose'],
     strength: 'stop',
     about: 'The label has a dose for this trunk',
     facts: 'reading, book of the place',
@@ -289,6 +335,24 @@ export const trunkRules: Rule[] = [
     setBy: 'label',
     label: (_, u) => u.needsLeaf,
     check: transpiring,
+  },
+  {
+    ids: ['reading-height'],
+    strength: 'hold',
+    about: 'Measured at the height that the rate names',
+    facts: 'readings',
+    setBy: 'label',
+    label: () => true,
+    check: readingHeight,
+  },
+  {
+    ids: ['device-overfull'],
+    strength: 'hold',
+    about: 'A device holds what its site gets',
+    facts: 'the dose',
+    setBy: 'label',
+    label: (_, u) => u.sites?.deviceHolds !== undefined,
+    check: deviceFull,
   },
   {
     ids: ['reading-stale'],

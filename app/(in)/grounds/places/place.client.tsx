@@ -20,6 +20,8 @@ interface Editable {
   soilTexture: 'sandy' | 'loam' | 'clay';
   waterM: number | null;
   firstPicking: string | null;
+  lastPicking: string | null;
+  pickings: { variety: string; from: string; to: string }[];
   access: string;
   hazards: string;
   dogs: string;
@@ -53,6 +55,8 @@ export function PlaceForm({
     water: place?.waterM && place.waterM > 0 ? short(us ? (place.waterM * 100) / LENGTH.ft : place.waterM) : '',
     noWater: place?.waterM === -1,
     firstPicking: place?.firstPicking ?? '',
+    lastPicking: place?.lastPicking ?? '',
+    pickings: (place?.pickings ?? []).map((p) => `${p.variety}: ${p.from} to ${p.to}`).join('\n'),
     access: place?.access ?? '',
     hazards: place?.hazards ?? '',
     dogs: place?.dogs ?? '',
@@ -137,7 +141,24 @@ export function PlaceForm({
           value={form.firstPicking}
           onChange={set('firstPicking')}
         />
+        <TextField
+          label="Last picking"
+          path="lastPicking"
+          faults={faults}
+          hint="Sprays are held from the label’s days before the first to the last picking."
+          type="date"
+          value={form.lastPicking}
+          onChange={set('lastPicking')}
+        />
       </div>
+      <TextArea
+        label="Picking of single varieties, one a line: Bittersweet: 2026-09-20 to 2026-10-15"
+        path="pickings"
+        faults={faults}
+        rows={2}
+        value={form.pickings}
+        onChange={set('pickings')}
+      />
       <Tick checked={form.noWater} onChange={(noWater) => setForm((f) => ({ ...f, noWater }))}>
         Paced: no water within {us ? '330 ft' : '100 m'}
       </Tick>

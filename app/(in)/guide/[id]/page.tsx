@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { monthName } from '@/core/decide/decide';
+import { monthName } from '@/core/season/months';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';

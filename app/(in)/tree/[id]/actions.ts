@@ -37,6 +37,8 @@ export const editTree = act(
     walkOrder: typed,
     lat: typed,
     lon: typed,
+    variety: z.string().trim().max(80, 'At most 80 signs.'),
+    eaten: z.boolean().nullable(),
   }),
   async (v, t) => {
     const faults: Fault[] = [];

@@ -1,8 +1,11 @@
-import { SAID, type FactKey, type Said } from '@/core/gates/said';
+import { FACT_KEYS, SAID, type FactKey, type Said } from '@/core/gates/said';
 import type { Gate } from '@/core/gates/gate';
 import { Choices } from '@/ui/controls/controls';
 
-/** What only somebody at the tree can say: open questions first, what has been said below, open to change. */
+/**
+ * What only somebody at the tree can say. Each question keeps its place when it is answered, so that no other moves under the
+ * thumb; an open one is marked.
+ */
 export function AskFacts({
   gates,
   said,
@@ -12,35 +15,22 @@ export function AskFacts({
   said: Said;
   onSay: (key: FactKey, answer: string) => void;
 }) {
-  const open = gates.flatMap((g) => (g.asks ? [{ key: g.asks, answers: g.answers ?? [], why: g.sentence }] : []));
-  const answered = (Object.keys(said) as FactKey[]).filter(
-    (k) => said[k] !== undefined && !open.some((o) => o.key === k),
-  );
-  if (!open.length && !answered.length) return null;
-  return (
-    <>
-      {open.map((o) => (
-        <div key={o.key} className="border-l-[3px] border-sap pl-3">
-          <Choices
-            small
-            label={SAID[o.key].question}
-            value={said[o.key] ?? null}
-            onChange={(x) => onSay(o.key, x)}
-            options={o.answers.map((a) => ({ value: a, name: a }))}
-          />
-          <p className="-mt-3 mb-4 text-small text-ink-2">{o.why}</p>
-        </div>
-      ))}
-      {answered.map((k) => (
+  const asked = new Map(gates.flatMap((g) => (g.asks ? [[g.asks, g] as const] : [])));
+  const shown = FACT_KEYS.filter((k) => asked.has(k) || said[k] !== undefined);
+  return shown.map((k) => {
+    const g = asked.get(k);
+    const answers: readonly string[] = g?.answers ?? (SAID[k].answers.length ? SAID[k].answers : [said[k]!]);
+    return (
+      <div key={k} className={`border-l-[3px] pl-3 ${g ? 'border-sap' : 'border-line'}`}>
         <Choices
-          key={k}
           small
           label={SAID[k].question}
-          value={said[k]!}
+          value={said[k] ?? null}
           onChange={(x) => onSay(k, x)}
-          options={(SAID[k].answers.length ? SAID[k].answers : [said[k]!]).map((a: string) => ({ value: a, name: a }))}
+          options={answers.map((a) => ({ value: a, name: a }))}
         />
-      ))}
-    </>
-  );
+        {g && <p className="-mt-3 mb-4 text-small text-ink-2">{g.sentence}</p>}
+      </div>
+    );
+  });
 }

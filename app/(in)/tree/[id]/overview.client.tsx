@@ -102,6 +102,8 @@ interface Editable {
   walkOrder: number;
   lat: number | null;
   lon: number | null;
+  variety: string;
+  eaten: boolean | null;
 }
 
 export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: string; name: string }[] }) {
@@ -139,7 +141,7 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
       }}
     >
       <h2 className="mb-3">Change this tree</h2>
-      <FormFaults faults={faults} known={['tag', 'hostId', 'note', 'walkOrder', 'lat', 'lon']} />
+      <FormFaults faults={faults} known={['tag', 'hostId', 'note', 'walkOrder', 'lat', 'lon', 'variety']} />
       <div className="grid grid-cols-2 gap-x-4">
         <TextField label="Tag" path="tag" faults={faults} value={form.tag} onChange={set('tag')} maxLength={24} />
         <TextField
@@ -176,6 +178,29 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
           value={form.lon}
           onChange={set('lon')}
           inputMode="decimal"
+        />
+      </div>
+      <div className="grid grid-cols-2 gap-x-4">
+        <TextField
+          label="Variety"
+          path="variety"
+          faults={faults}
+          hint="As the place names it for its picking."
+          value={form.variety}
+          onChange={set('variety')}
+          maxLength={80}
+        />
+        <SelectField
+          label="Is its crop eaten?"
+          path="eaten"
+          faults={faults}
+          value={form.eaten === null ? '' : form.eaten ? 'yes' : 'no'}
+          onChange={(x) => setForm((f) => ({ ...f, eaten: x === '' ? null : x === 'yes' }))}
+          options={[
+            { value: '', name: 'as usual for its kind' },
+            { value: 'yes', name: 'yes, or tapped, or picked for tea' },
+            { value: 'no', name: 'no, only looked at' },
+          ]}
         />
       </div>
       <TextArea label="Note" path="note" faults={faults} value={form.note} onChange={set('note')} />

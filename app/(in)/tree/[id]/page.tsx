@@ -3,6 +3,7 @@ import { money } from '@/core/cost/prices';
 import { after } from '@/core/season/follow-ups';
 import { programmeWords, USUAL_PROGRAMME } from '@/core/season/programme';
 import { showAmount, showTrunk } from '@/core/units/units';
+import { concerns } from '@/core/diagnose/reading';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { findSign } from '@/knowledge';
 import { allows, todayOf } from '@/app/_server/viewer';
@@ -11,8 +12,9 @@ import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { loadTree } from '../load';
+import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
-import { checksOf, finder, knowledgeOf, testWords } from '@/app/_server/diagnosis';
+import { checksOf, finder, knowledgeOf, testWords, hostOf, visitOf } from '@/app/_server/diagnosis';
 import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
 import { treeProposals } from '@/store/proposals';
@@ -51,7 +53,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         : !tree.verdicts[0]
           ? { href: `${base}/decide`, name: 'Decide', why: 'Looked at, and nothing named yet.' }
           : { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${tree.verdicts[0].decision}.` };
-  const look = tree.looks[0];
+  const look = visitOf(tree);
+  const host = hostOf(tree);
   const steps = [
     ...tree.plans
       .filter((p) => p.state === 'open')
@@ -125,11 +128,18 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                   .map((f) => (
                     <li key={f.sign} className="text-[0.9375rem]">
                       <b className="figures">{f.grade}</b> {findSign(f.sign)?.words ?? f.sign}
+                      {f.sure === 'perhaps' && ', perhaps'}
+                      {f.lastSeason && ', last season'}
                     </li>
                   ))}
+                {look.earlier.map((f) => (
+                  <li key={f.sign} className="text-[0.9375rem] text-ink-2">
+                    {findSign(f.sign)?.words ?? f.sign}: seen before, not looked at again
+                  </li>
+                ))}
               </ul>
               <p className="mt-1 text-small text-ink-2">
-                {look.byName}, {dayAndClock(look.at, tree.timeZone)}
+                {tree.looks[0]!.byName}, {dayAndClock(look.at, tree.timeZone)}
               </p>
             </div>
           )}
@@ -266,9 +276,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         empty={tree.verdicts.length === 0 && 'Nothing has been named yet.'}
       >
         <ol>
-          {tree.verdicts.map((d, i) => {
-            const dropped = i > 0 && tree.verdicts[i - 1]!.conditionId !== d.conditionId;
-            const after = tree.verdicts[i - 1];
+          {tree.verdicts.map((d) => {
+            const after = tree.verdicts.find((x) => x.overturns.includes(d.id));
+            const dropped = after !== undefined;
             return (
               <li key={d.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
                 <span className="figures font-bold">{shortDay(d.at.toISOString().slice(0, 10))}</span>
@@ -277,7 +287,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                   <span className="block text-[0.9375rem]">{d.reason}</span>
                   {dropped && after && (
                     <span className="block text-[0.9375rem] text-sap">
-                      Dropped for {nameOf(after.conditionId).toLowerCase()}
+                      It was wrong: {nameOf(after.conditionId).toLowerCase()} took its place
                       {after.overturnedBy.length > 0 ? `, by ${after.overturnedBy.map(told).join(', ')}` : ''}.
                     </span>
                   )}
@@ -302,6 +312,48 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         ))}
       </Section>
 
+      <Evidence
+        treeId={tree.id}
+        looks={tree.looks.slice(0, 6).map((l) => ({
+          id: l.id,
+          day: shortDay(l.at.toISOString().slice(0, 10)),
+          by: l.byName,
+          seen: l.findings.filter((f) => f.state === 'seen').length,
+          tests: l.tests.length,
+        }))}
+        withdrawn={tree.withdrawn.map((w) => ({
+          id: w.id,
+          day: shortDay(w.at.toISOString().slice(0, 10)),
+          by: w.byName,
+          reason: w.reason,
+        }))}
+        samples={tree.samples.map((s) => ({
+          ...s,
+          sentOn: shortDay(s.sentOn),
+          answeredOn: s.answeredOn && shortDay(s.answeredOn),
+          outcomes:
+            knowledge.tests.find((t) => t.id === s.testId)?.outcomes.map((o) => ({ id: o.id, words: o.words })) ?? [],
+        }))}
+        laboratories={knowledge.tests
+          .filter(
+            (t) =>
+              t.cost === 'laboratory' &&
+              (t.groups.length === 0 || t.groups.some((g) => g === tree.hostId || host?.groups.includes(g))),
+          )
+          .map((t) => ({ id: t.id, name: t.name }))}
+        byOthers={tree.byOthers.map((o) => ({
+          ...o,
+          onDay: shortDay(o.onDay),
+          for: o.conditionId ? nameOf(o.conditionId) : null,
+        }))}
+        conditions={knowledge.conditions
+          .filter((c) => host && concerns(c.groups, host) && c.kind !== 'unknown' && c.id !== 'nothing-wrong')
+          .map((c) => ({ id: c.id, name: c.name }))
+          .sort((a, b) => a.name.localeCompare(b.name))}
+        today={today}
+        refused={!allows(v, 'examine')}
+      />
+
       <Section title="Done" empty={tree.records.length === 0 && 'Nothing has been done on this tree yet.'}>
         <ul>
           {tree.records.map((r) => (
@@ -311,6 +363,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               </Link>
               <span className="flex-1 basis-60">
                 {METHOD_NAMES[r.method as keyof typeof METHOD_NAMES]}, {r.actives.map((a) => a.name).join(', ')}
+                {r.eatFrom && r.eatFrom > today && (
+                  <b className="block text-[0.9375rem]">Fruit may be eaten from {shortDay(r.eatFrom)}.</b>
+                )}
                 {r.withdrawn && <b> (withdrawn)</b>}
               </span>
               <span className="figures font-bold">
@@ -355,6 +410,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             walkOrder: tree.walkOrder,
             lat: tree.lat,
             lon: tree.lon,
+            variety: tree.variety,
+            eaten: tree.eaten,
           }}
           hosts={hostNames()}
         />

@@ -163,7 +163,10 @@ export default async function PlacePage({
       )}
       {!edit && place.firstPicking && (
         <dl className="mt-6">
-          <Fact name="First picking">{shortDay(place.firstPicking)}</Fact>
+          <Fact name="Picking">
+            {shortDay(place.firstPicking)}
+            {place.lastPicking ? ` to ${shortDay(place.lastPicking)}` : ', its end not entered'}
+          </Fact>
         </dl>
       )}
     </Frame>

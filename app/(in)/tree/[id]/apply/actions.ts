@@ -4,6 +4,7 @@ import { v7 } from 'uuid';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { bookingSchema, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
+import { stillSaid } from '@/core/gates/said';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
@@ -39,13 +40,15 @@ export const book = act(
     // The same gates once more, with the ground and air of the hour in which it was done.
     const fresh = prescribe(s, plan.label, use, {
       ...plan.choices,
-      said: { ...plan.choices.said, ...saidNow.data },
+      // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
+      said: { ...stillSaid(plan.choices.said), ...saidNow.data },
       phase: 'apply',
       now: b.startedAt,
       soil: b.soil ?? soilState(said),
       temperatureC: said.temperatureC,
       windMs: said.windMs,
       rainNext24Mm: said.rainNext24Mm,
+      rainByHour: said.rainByHour ?? null,
       humidity: said.humidity,
       windFromDeg: said.windFromDeg,
     });
@@ -66,7 +69,7 @@ export const book = act(
         ring: plan.result.ring,
         treated: plan.result.treated,
         gates: fresh.gates,
-        released: plan.released,
+        released: { ...plan.released, ...b.released },
         lot: lots.find((l) => l.id === b.lotId) ?? null,
       },
       b,

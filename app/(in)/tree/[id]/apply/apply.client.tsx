@@ -6,7 +6,6 @@ import { v7 } from 'uuid';
 import { INTAKE, splitPasses } from '@/core/basin/basin';
 import { deviations } from '@/core/book/deviations';
 import { treatedGround } from '@/core/book/ground';
-import { isSoil } from '@/core/gates/gate';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
@@ -19,24 +18,24 @@ import {
   showFill,
   showFine,
   showTrunk,
-  showVolume,
   smallUnit,
   VOLUME,
   type UnitSystem,
 } from '@/core/units/units';
-import { SOIL_WORDS, type SoilState, type Weather } from '@/core/weather/air';
-import { Choices, FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import type { Weather } from '@/core/weather/air';
+import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
-import type { Said } from '@/core/gates/said';
-import { AskFacts } from '../asks';
+import { OF_THE_PLACE, stillSaid, type Said } from '@/core/gates/said';
+import { methodWords } from '@/core/label/method-words';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import { book } from './actions';
+import { BeforeStart } from './before.client';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {
@@ -46,6 +45,7 @@ interface Props {
   plan: {
     id: string;
     treeId: string;
+    placeId: string;
     label: Label;
     use: LabelUse;
     choices: Choosable;
@@ -87,6 +87,13 @@ export function ApplyBench({
   const unit = smallUnit(dose.dimension, units);
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
+  const words = methodWords(use.method, use.sites?.device);
+  // What is the same for every tree of a place on one day is asked once.
+  const [ofPlace, setOfPlace] = useDraft(
+    `place-said:${plan.placeId}`,
+    { day: situation.today, said: {} as Said, worn: [] as string[] },
+    (kept) => kept.day === situation.today,
+  );
   const [form, setForm, forget] = useDraft(
     `apply:${plan.id}`,
     {
@@ -97,12 +104,19 @@ export function ApplyBench({
       startedAt: '',
       endedAt: '',
       amount: String(planned),
-      lotId: (lots.find((l) => l.onHand >= dose.product) ?? lots[0])?.id ?? '',
+      // The first lot that holds enough and has not expired; an expired one is never the usual answer.
+      lotId:
+        (
+          lots.find((l) => l.onHand >= dose.product && l.expiresOn >= situation.today) ??
+          lots.find((l) => l.expiresOn >= situation.today) ??
+          lots[0]
+        )?.id ?? '',
       temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
       wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
       humidity: String(station.humidity),
       soil: plan.choices.soil,
       said: {} as Said,
+      released: {} as Record<string, string>,
       deviation: '',
       mark: '',
       note: '',
@@ -125,14 +139,16 @@ export function ApplyBench({
   const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 100_000, unit });
   const celsius = temperature.ok ? (us ? (temperature.value - 32) / 1.8 : temperature.value) : station.temperatureC;
   const ms = wind.ok ? (us ? wind.value / 2.23694 : wind.value) : station.windMs;
+  const saidNow = { ...stillSaid(plan.choices.said), ...ofPlace.said, ...form.said };
   const now = prescribe(situation, label, use, {
     ...plan.choices,
-    said: { ...plan.choices.said, ...form.said },
+    said: saidNow,
     phase: 'apply',
     soil: form.soil,
     temperatureC: celsius,
     windMs: ms,
     rainNext24Mm: station.rainNext24Mm,
+    rainByHour: station.rainByHour ?? null,
     humidity: humidity.ok ? humidity.value : station.humidity,
     windFromDeg: station.windFromDeg,
     system: units,
@@ -143,7 +159,18 @@ export function ApplyBench({
       ? { ...g, strength: 'note' as const, satisfy: `Released: ${plan.released[g.id]}` }
       : g,
   );
-  const stops = gates.filter((g) => g.strength === 'stop');
+  const stops = gates.filter((g) => g.strength === 'stop' && g.state === 'tripped');
+  const questions = gates.filter((g) => g.asks && g.state === 'asked' && g.strength !== 'note');
+  const unreasoned = gates.filter(
+    (g) => g.strength === 'hold' && g.state === 'tripped' && (form.released[g.id] ?? '').trim().length < 4,
+  );
+  const onSay = (answers: Said) => {
+    const shared = Object.fromEntries(
+      Object.entries(answers).filter(([k]) => OF_THE_PLACE.some((x) => x === k)),
+    ) as Said;
+    if (Object.keys(shared).length) setOfPlace((p) => ({ ...p, said: { ...p.said, ...shared } }));
+    setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
+  };
   const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
   const lot = lots.find((l) => l.id === form.lotId) ?? null;
   const base = amount.ok ? amount.value * perUnit(unit) : 0;
@@ -151,7 +178,7 @@ export function ApplyBench({
   const exact = amount.ok && amount.value === planned ? dose.product : base;
   const against = amount.ok
     ? deviations(
-        { dose, use, gates: now.gates, lot },
+        { dose, use, gates: now.gates, released: { ...plan.released, ...form.released }, lot },
         { amount: exact, protection: form.worn, doneOn: situation.today },
       )
     : [];
@@ -189,7 +216,8 @@ export function ApplyBench({
           humidity: humidity.value,
         },
         soil: form.soil,
-        said: form.said,
+        said: saidNow,
+        released: form.released,
         protection: form.worn,
         typed: `${form.amount} ${unit}`,
         deviation: form.deviation,
@@ -306,10 +334,15 @@ export function ApplyBench({
             </Tick>
           ))}
           <p className="mt-3 text-[0.9375rem] text-ink-2">
-            Signal word on the label: {label.signalWord}. Label in hand, people and pets away
-            {ground.m2 ? ', mulch and ground cover pulled back' : ', eyes protected while drilling and under pressure'}.
+            Signal word on the label: {label.signalWord}. Label in hand, people and pets away, {words.ready}.
           </p>
+          {ofPlace.worn.length > 0 &&
+            use.protection.every((p) => ofPlace.worn.includes(p)) &&
+            form.worn.length === 0 && (
+              <p className="mt-2">Worn on the last tree of this place today; say so again for this one.</p>
+            )}
           {main('All on: go on', () => {
+            setOfPlace((p) => ({ ...p, worn: [...new Set([...p.worn, ...use.protection])] }));
             setForm((f) => ({ ...f, worn: use.protection, stage: 1 }));
             window.scrollTo({ top: 0 });
           })}
@@ -341,9 +374,8 @@ export function ApplyBench({
               )}
               <dl>
                 {dose.carrier && (
-                  <Fact name="Product first">
-                    {pour.text}
-                    {dose.pour.vessel ? `, ${dose.pour.vessel.name}` : ''}
+                  <Fact name="Half the water, then">
+                    {pour.text} product{dose.pour.vessel ? `, ${dose.pour.vessel.name}` : ''}, then the rest
                   </Fact>
                 )}
                 {!dose.carrier && dose.pour.vessel && <Fact name="With">{dose.pour.vessel.name}</Fact>}
@@ -357,7 +389,7 @@ export function ApplyBench({
                     <Fact name="Start at">site 1, clockwise from north</Fact>
                   </>
                 )}
-                {ground.m2 && (
+                {use.method === 'soil-drench' && ground.m2 && (
                   <Fact name="Pour">{`${showTrunk(ground.inner, units).value}–${showTrunk(ground.outer, units).text} from the bark, evenly`}</Fact>
                 )}
                 {passes.passes > 1 && <Fact name="Passes">{`${passes.passes}, ${passes.waitMinutes} min apart`}</Fact>}
@@ -377,7 +409,7 @@ export function ApplyBench({
                 </p>
               ))}
             </div>
-            {ground.m2 !== null && (
+            {use.method === 'soil-drench' && ground.m2 !== null && (
               <div className="phone:mt-4">
                 <BasinFigure
                   diameterCm={dose.diameterCm}
@@ -416,13 +448,38 @@ export function ApplyBench({
               </div>
             )}
           </div>
+          <ol className="mt-4 max-w-2xl list-decimal pl-6">
+            {words.steps.map((x) => (
+              <li key={x} className="py-0.5">
+                {x}
+              </li>
+            ))}
+          </ol>
+          <BeforeStart
+            use={use}
+            us={us}
+            gates={gates}
+            said={saidNow}
+            onSay={onSay}
+            air={form}
+            onAir={(change) => setForm((f) => ({ ...f, ...change }))}
+            reasons={form.released}
+            onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
+            faults={faults}
+          />
           {main(
             stops.length
               ? 'Stopped: record only what was done all the same'
-              : dose.sites
-                ? 'Start the injection'
-                : 'Start pouring',
+              : questions.length
+                ? `Answer ${questions.length === 1 ? 'the question' : `${questions.length} questions`} first`
+                : unreasoned.length
+                  ? 'Give the reason first'
+                  : words.start,
             () => {
+              if (!stops.length && questions.length + unreasoned.length) {
+                document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
+                return;
+              }
               setForm((f) => ({ ...f, startedAt: new Date().toISOString(), stage: 2 }));
               window.scrollTo({ top: 0 });
             },
@@ -438,19 +495,18 @@ export function ApplyBench({
             {form.startedAt ? clock(form.startedAt, timeZone) : '–'}
           </p>
           <dl className="mt-4 max-w-lg">
-            <Fact name={dose.sites ? 'Into each site' : 'Into the basin'}>
+            <Fact name={words.into}>
               {dose.sites && dose.perSite
                 ? showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units).text
-                : (dose.carrier ? showFill(dose.carrier.totalMl, units) : showVolume(dose.product, units)).text}
+                : (dose.carrier
+                    ? showFill(dose.carrier.totalMl, units)
+                    : showAmount(dose.product, dose.dimension, units)
+                  ).text}
             </Fact>
             {dose.sites && <Fact name="Count them back">{dose.sites.count} devices</Fact>}
             <Fact name="Keep out">{use.intervals.reEntryHours} h after the end</Fact>
           </dl>
-          <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">
-            {dose.sites
-              ? 'What has not gone in by the set time is taken off and measured; only what entered is booked.'
-              : 'Slowly, evenly, nothing running off. Mulch back when it has soaked in.'}
-          </p>
+          <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{words.mind}</p>
           {main('Finished', () => {
             setForm((f) => ({ ...f, endedAt: new Date().toISOString(), stage: 3 }));
             window.scrollTo({ top: 0 });
@@ -501,49 +557,6 @@ export function ApplyBench({
               </dl>
             </div>
             <div>
-              <div className="grid grid-cols-3 gap-x-3">
-                <TextField
-                  label={`Air, ${us ? '°F' : '°C'}`}
-                  path="weather.temperatureC"
-                  faults={faults}
-                  inputMode="decimal"
-                  maxLength={20}
-                  value={form.temperature}
-                  onChange={(x) => set('temperature', x)}
-                />
-                <TextField
-                  label={`Wind, ${us ? 'mph' : 'm/s'}`}
-                  path="weather.windMs"
-                  faults={faults}
-                  inputMode="decimal"
-                  maxLength={20}
-                  value={form.wind}
-                  onChange={(x) => set('wind', x)}
-                />
-                <TextField
-                  label="Humidity, %"
-                  path="weather.humidity"
-                  faults={faults}
-                  inputMode="decimal"
-                  maxLength={20}
-                  value={form.humidity}
-                  onChange={(x) => set('humidity', x)}
-                />
-              </div>
-              {isSoil(use) && (
-                <Choices
-                  small
-                  label="Soil"
-                  value={form.soil}
-                  onChange={(x: SoilState) => set('soil', x)}
-                  options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
-                />
-              )}
-              <AskFacts
-                gates={now.gates}
-                said={form.said}
-                onSay={(key, answer) => set('said', { ...form.said, [key]: answer })}
-              />
               <TextField
                 label="Mark on the tree"
                 path="mark"

@@ -58,6 +58,7 @@ export default async function Page({
       plan={{
         id: plan.id,
         treeId: tree.id,
+        placeId: tree.placeId,
         label: plan.label,
         use,
         choices: plan.choices,

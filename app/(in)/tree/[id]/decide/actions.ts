@@ -19,6 +19,8 @@ export const decide = act(
     certainty: z.enum(CERTAINTIES, 'Say how sure you are.'),
     decision: z.enum(DECISIONS, 'Say what is to be done.'),
     reason: z.string().max(2000, 'At most 2000 signs.'),
+    /** Earlier decisions of this tree that a person says were wrong; what is not named goes on beside this one. */
+    overturns: z.array(uuid).max(20).default([]),
   }),
   async (v, d): Promise<Answer<{ next: string }>> => {
     const tree = await treeOf(v, d.treeId);
@@ -29,16 +31,14 @@ export const decide = act(
     const own = found.decide(d.conditionId);
     if (!d.reason.trim() && d.decision !== own.decision)
       return refuse('reason', `The ranking would say “${own.decision}”. Say in a sentence why it is otherwise.`);
-    const before = tree.verdicts[0];
-    // What overturned the earlier name: what was looked at since, and speaks for the new one.
-    const since = tree.looks.filter((l) => !before || l.at > before.at);
-    const overturnedBy =
-      before && before.conditionId !== d.conditionId
-        ? [
-            ...since.flatMap((l) => l.tests.map((t) => `${t.test}/${t.outcome}`)),
-            ...since.flatMap((l) => (l.detail.check ? ['check of effect'] : [])),
-          ].slice(0, 12)
-        : [];
+    const wrong = tree.verdicts.filter((x) => d.overturns.includes(x.id));
+    if (wrong.length !== d.overturns.length) return refuse('overturns', 'What was overturned is not of this tree.');
+    // What overturned an earlier name: what was looked at since, and speaks for the new one.
+    const since = wrong.length ? tree.looks.filter((l) => l.at > wrong.at(-1)!.at) : [];
+    const overturnedBy = [
+      ...since.flatMap((l) => l.tests.map((t) => `${t.test}/${t.outcome}`)),
+      ...since.flatMap((l) => (l.detail.check ? ['check of effect'] : [])),
+    ].slice(0, 12);
     await addVerdict(v, {
       ...d,
       treeId: tree.id,

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { CERTAINTIES, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
-import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
+import { Choices, FormFaults, TextArea, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { decide } from './actions';
@@ -13,18 +13,24 @@ interface Props {
   treeId: string;
   list: { id: string; name: string; kind: string; p: number; sure: string; needs: string }[];
   proposed: { conditionId: string; certainty: Certainty; decision: Decision; reason: string };
+  /** Troubles that stand open beside it. */
+  open: { id: string; conditionId: string; name: string; decision: string }[];
   refused: string | null;
 }
 /** So many names stand open; the rest is in the list below them. */
 const LEADING = 6;
 
 /** The person's own word: what the ranking says is filled in, and anything else may be said with its reason. */
-export function DecideBench({ treeId, list, proposed, refused }: Props) {
+export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const [form, setForm, forget] = useDraft(`decide:${treeId}:${proposed.conditionId}`, proposed);
+  const [form, setForm, forget] = useDraft(`decide:${treeId}:${proposed.conditionId}`, {
+    ...proposed,
+    overturns: [] as string[],
+  });
   const { busy, faults, send } = useSend(decide);
+  const others = open.filter((o) => o.conditionId !== form.conditionId);
   const chosen = list.find((c) => c.id === form.conditionId);
   const leading = list.slice(0, LEADING);
   const rest = list.slice(LEADING).sort((a, b) => a.name.localeCompare(b.name));
@@ -94,7 +100,7 @@ export function DecideBench({ treeId, list, proposed, refused }: Props) {
         )}
       </fieldset>
       <Choices
-        label={`How sure${chosen ? ` (to cure it, “${chosen.needs}” is asked)` : ''}`}
+        label={`How sure${chosen ? ` (what is grave asks for “${chosen.needs}”)` : ''}`}
         path="certainty"
         faults={faults}
         value={form.certainty}
@@ -109,6 +115,25 @@ export function DecideBench({ treeId, list, proposed, refused }: Props) {
         onChange={(decision) => setForm((f) => ({ ...f, decision }))}
         options={DECISIONS.map((d) => ({ value: d, name: d }))}
       />
+      {others.length > 0 && (
+        <fieldset className="mb-4 min-w-0">
+          <legend className="mb-1 font-semibold">Open beside it; each goes on unless you say that it was wrong</legend>
+          {others.map((o) => (
+            <Tick
+              key={o.id}
+              checked={form.overturns.includes(o.id)}
+              onChange={(wrong) =>
+                setForm((f) => ({
+                  ...f,
+                  overturns: wrong ? [...f.overturns, o.id] : f.overturns.filter((x) => x !== o.id),
+                }))
+              }
+            >
+              {o.name} ({o.decision}) was wrong
+            </Tick>
+          ))}
+        </fieldset>
+      )}
       <TextArea
         label="Why, in a sentence the client could read"
         path="reason"

@@ -4,7 +4,8 @@ import { nextLooks } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
-import { checksOf, monthIn, testWords } from '@/app/_server/diagnosis';
+import { isSouth } from '@/core/season/hemisphere';
+import { checksOf, latOf, testWords, troublesOf } from '@/app/_server/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
@@ -82,14 +83,14 @@ export default async function Page({
         <h2 className="text-body">Named before</h2>
         {tree.verdicts.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
         <ul>
-          {tree.verdicts.map((d, i) => (
+          {tree.verdicts.map((d) => (
             <li key={d.id} className="row py-2 text-[0.9375rem]">
-              <b className={i > 0 && d.conditionId !== tree.verdicts[0]!.conditionId ? 'line-through' : ''}>
+              <b className={tree.verdicts.some((x) => x.overturns.includes(d.id)) ? 'line-through' : ''}>
                 {nameOf(d.conditionId)}
               </b>
               , {d.certainty}: {d.decision}.<span className="block">{d.reason}</span>
-              {d.overturnedBy.length > 0 && (
-                <span className="block">Overturned the one before by {d.overturnedBy.map(told).join(', ')}.</span>
+              {d.overturns.length > 0 && d.overturnedBy.length > 0 && (
+                <span className="block">Overturned an earlier name by {d.overturnedBy.map(told).join(', ')}.</span>
               )}
               <span className="block text-small text-ink-2">
                 {d.byName}, {shortDay(d.at.toISOString().slice(0, 10))}
@@ -115,7 +116,13 @@ export default async function Page({
           <Link href={`/tree/${tree.id}/examine`}>Examine it first.</Link>
         </p>
       )}
-      <DecisionSheet result={result} find={found.find} month={monthIn(tree.timeZone)} />
+      <DecisionSheet
+        result={result}
+        find={found.find}
+        south={isSouth(latOf(tree))}
+        doubts={found.doubts}
+        treeId={tree.id}
+      />
       <p className="no-print mt-3">
         <Link href={`/tree/${tree.id}/letter${named ? `?name=${named}` : ''}`} className="press">
           One page for the client
@@ -145,6 +152,12 @@ export default async function Page({
           decision: result.decision,
           reason: result.reasons.at(-1)?.sentence ?? '',
         }}
+        open={troublesOf(tree).map((t) => ({
+          id: t.id,
+          conditionId: t.conditionId,
+          name: nameOf(t.conditionId),
+          decision: t.decision,
+        }))}
         refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')}
       />
     </Frame>

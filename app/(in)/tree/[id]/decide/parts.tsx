@@ -1,5 +1,9 @@
+import Link from 'next/link';
+import type { Action } from '@/core/decide/actions';
 import type { DecisionResult } from '@/core/decide/decide';
-import { monthName } from '@/core/decide/decide';
+import type { Doubt } from '@/core/diagnose/doubts';
+import { localMonth } from '@/core/season/hemisphere';
+import { monthName } from '@/core/season/months';
 import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { oftenOf, signsOf } from '@/core/diagnose/reading';
 import { concerns } from '@/core/diagnose/reading';
@@ -84,47 +88,122 @@ export function LookalikeTable({
   );
 }
 
-/** The decision as one page: what, why, what first, what is open, what the client is told. */
+const STATUS: Record<Action['status'], string> = {
+  now: 'May be done today',
+  later: 'In its months',
+  unsure: 'Waits for a fact or a test',
+  'not here': 'Not on this tree',
+};
+const SERVES = { cure: 'cures', protect: 'protects', support: 'supports the tree', relief: 'relieves' } as const;
+
+/** The methods of one status, each with what stands in its way. */
+function Actions({ status, of, south }: { status: Action['status']; of: readonly Action[]; south: boolean }) {
+  if (!of.length) return null;
+  return (
+    <div>
+      <h3>{STATUS[status]}</h3>
+      <ul>
+        {of.map((o) => (
+          <li key={o.method + o.what} className="row py-1.5">
+            <b className="inline-block first-letter:uppercase">{o.method}</b>: {o.what}
+            <span className="block text-small text-ink-2">
+              {[
+                SERVES[o.use],
+                ...(o.organic ? ['organic'] : []),
+                ...(status === 'later' ? [`from ${monthName(localMonth(o.from, south))}`] : []),
+                o.when,
+                ...(status === 'unsure' && o.needs && !o.against.length ? [`asks for “${o.needs}”`] : []),
+              ].join('; ')}
+            </span>
+            {o.against.map((x) => (
+              <span key={x.id} className="block text-small font-semibold text-sap">
+                {x.sentence}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** What has not been looked at, in the order in which it is worth it. */
+function LookFurther({ result, treeId }: { result: DecisionResult; treeId: string }) {
+  if (!result.look.length) return null;
+  const minutes = result.look.reduce((sum, l) => sum + l.minutes, 0);
+  return (
+    <section aria-label="What to look at" className="mt-4">
+      <h3>Look at this next, in this order (about {Math.round(minutes)} min)</h3>
+      <ol className="list-decimal pl-6">
+        {result.look.map((l) => (
+          <li key={l.id} className="py-1.5">
+            <b>{l.what}</b>
+            <span className="block text-small text-ink-2">
+              {l.why} {l.minutes < 1 ? 'Half a minute.' : `${Math.round(l.minutes)} min.`}
+            </span>
+          </li>
+        ))}
+      </ol>
+      <Link href={`/tree/${treeId}/examine`} className="press mt-2">
+        Look at it
+      </Link>
+    </section>
+  );
+}
+
+/** The decision as one page: what comes first, what, why, what is known and not, what is open, what the client is told. */
 export function DecisionSheet({
   result,
   find,
-  month,
+  south,
+  doubts,
+  treeId,
 }: {
   result: DecisionResult;
   find: (id: string) => Condition | null;
-  month: number;
+  south: boolean;
+  doubts: readonly Doubt[];
+  treeId: string;
 }) {
   const c = result.condition ? find(result.condition) : null;
-  const open = result.options.filter((o) => o.open);
-  const later = result.options.filter((o) => !o.open);
+  const by = (status: Action['status']) => result.options.filter((o) => o.status === status);
+  const searching = result.decision === 'look further' || result.decision === 'not yet named';
   return (
     <section aria-label="The decision">
       <p className="text-small font-semibold text-ink-2">The ranking and the rules say</p>
-      <p className="text-tag leading-none font-extrabold first-letter:uppercase">{result.decision}</p>
+      <p className="text-tag leading-none font-extrabold first-letter:uppercase">
+        {result.decision === 'not yet named' ? 'something is wrong, not yet named' : result.decision}
+      </p>
       {c && (
         <p className="mt-2 text-lead">
           <b>{c.name}</b>, {result.certainty} ({inWords(result.p)})
         </p>
       )}
+      {searching && <LookFurther result={result} treeId={treeId} />}
+      {result.meanwhile.length > 0 && (
+        <div className="mt-3">
+          <h3>Meanwhile</h3>
+          <ul className="list-disc pl-6">
+            {result.meanwhile.map((m) => (
+              <li key={m}>{m}</li>
+            ))}
+          </ul>
+        </div>
+      )}
       <ul className="mt-3">
         {result.reasons
           .filter((r) => r.id !== 'named')
           .map((r) => (
-            <li key={r.id} className="row py-2">
+            <li key={r.id + r.sentence} className="row py-2">
               {r.sentence} <span className="text-small text-ink-2">{r.source}</span>
             </li>
           ))}
       </ul>
-      {result.duties.length > 0 && (
-        <div className="mt-3 border-l-4 border-madder pl-4">
-          <h3>First, or beside it</h3>
-          {result.duties.map((d) => (
-            <p key={d.id} className="py-1">
-              {d.sentence}
-            </p>
-          ))}
-        </div>
-      )}
+      {[...doubts.map((d) => d.sentence), ...result.open].map((x) => (
+        <p key={x} className="mt-2 border-l-[3px] border-sap pl-3">
+          {x}
+        </p>
+      ))}
       {result.atRisk.length > 0 && result.decision !== 'protect a sound tree' && (
         <p className="mt-3">
           <b>At risk:</b> {result.atRisk.map((r) => `${r.name}, ${r.because}`).join(' ')}
@@ -140,41 +219,11 @@ export function DecisionSheet({
           )}
         </p>
       )}
-      {c && c.kind !== 'harmless' && (
-        <div className="mt-4 grid gap-x-8 desk:grid-cols-2">
-          <div>
-            <h3>Open in {monthName(month)}</h3>
-            {open.length === 0 && <p className="text-ink-2">Nothing.</p>}
-            <ul>
-              {open.map((o) => (
-                <li key={o.method + o.what} className="row py-1.5">
-                  <b className="inline-block first-letter:uppercase">{o.method}</b>: {o.what}
-                  <span className="block text-small text-ink-2">
-                    {o.use === 'cure'
-                      ? 'cures'
-                      : o.use === 'protect'
-                        ? 'protects'
-                        : o.use === 'support'
-                          ? 'supports the tree'
-                          : 'relieves'}
-                    {o.organic ? ', organic' : ''}; {o.when}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </div>
-          <div>
-            <h3>Later</h3>
-            {later.length === 0 && <p className="text-ink-2">Nothing more.</p>}
-            <ul>
-              {later.map((o) => (
-                <li key={o.method + o.what} className="row py-1.5">
-                  <b>{monthName(o.from)}</b>: {o.what}
-                  <span className="block text-small text-ink-2">{o.when}</span>
-                </li>
-              ))}
-            </ul>
-          </div>
+      {c && c.kind !== 'harmless' && result.options.length > 0 && (
+        <div className="mt-4 grid gap-x-8 gap-y-4 desk:grid-cols-2">
+          {(['now', 'later', 'unsure', 'not here'] as const).map((s) => (
+            <Actions key={s} status={s} of={by(s)} south={south} />
+          ))}
         </div>
       )}
       {c && (
@@ -182,6 +231,7 @@ export function DecisionSheet({
           <b>What does not work:</b> {c.useless}
         </p>
       )}
+      {!searching && <LookFurther result={result} treeId={treeId} />}
       <p className="mt-3 border-l-[3px] border-cambium-deep pl-3">
         <b>To the client:</b> {result.tell}
       </p>

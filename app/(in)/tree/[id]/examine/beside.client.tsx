@@ -4,9 +4,10 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Choices, Field, SelectField, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
-import { VIGOUR_LOOKS, VIGOURS } from '@/core/diagnose/words';
+import { TARGETS } from '@/core/decide/targets';
+import { VIGOUR_LOOKS, VIGOURS, type Vigour } from '@/core/diagnose/words';
 import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
-import { GRADES, SPOKEN, without, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
+import { BEARINGS, GRADES, SPOKEN, without, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
 
 // Most looks draw no ring: the figure comes when its part is opened.
 const ArcsFigure = dynamic(() => import('@/ui/figures/arcs').then((m) => m.ArcsFigure), { ssr: false });
@@ -18,16 +19,26 @@ interface Props {
 }
 
 /** Crown and vigour by a described scale, and the soil below. */
-export function CrownAndSoil({ form, update, faults }: Props) {
+export function CrownAndSoil({
+  form,
+  update,
+  faults,
+  last,
+}: Props & { last: { crownLoss: number | null; vigour: Vigour | null } }) {
   const step = (by: number) =>
-    update((f) => ({ ...f, crownLoss: String(Math.min(100, Math.max(0, (Number(f.crownLoss) || 0) + by))) }));
+    update((f) => ({
+      ...f,
+      crownLoss: String(
+        Math.min(100, Math.max(0, (f.crownLoss === '' ? (last.crownLoss ?? 0) : Number(f.crownLoss) || 0) + by)),
+      ),
+    }));
   return (
     <section className="mt-6 grid gap-x-8 desk:grid-cols-2">
       <Field
         label="Crown loss, % of the crown dead or bare"
         path="crownLoss"
         faults={faults}
-        hint="Against a full crown of this host in this place."
+        hint={`Against a full crown of this host in this place.${last.crownLoss === null ? '' : ` Last: ${last.crownLoss} %.`}`}
       >
         {(p) => (
           <div className="flex">
@@ -50,7 +61,7 @@ export function CrownAndSoil({ form, update, faults }: Props) {
       </Field>
       <div>
         <Choices
-          label="Vigour"
+          label={`Vigour${last.vigour ? ` (last: ${last.vigour})` : ''}`}
           value={form.vigour}
           onChange={(vigour) => update({ vigour })}
           options={VIGOURS.map((x) => ({ value: x, name: x }))}
@@ -86,10 +97,10 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
   return (
     <details
       className="mt-4 border-t border-line"
-      open={form.barkLoss.length + form.anchors.length > 0 || undefined}
+      open={form.barkLoss.length + form.anchors.length + form.targets.length > 0 || undefined}
       onToggle={(e) => setOpen(e.currentTarget.open)}
     >
-      <summary className="min-h-12 py-3 font-bold">Bark loss and main roots, drawn on the ring</summary>
+      <summary className="min-h-12 py-3 font-bold">Bark loss, main roots, and what stands within its reach</summary>
       <div className="flex flex-wrap gap-x-8 gap-y-4 pb-3">
         {open && <ArcsFigure arcs={form.barkLoss} anchors={form.anchors} size={220} />}
         <div className="min-w-64 flex-1">
@@ -217,6 +228,25 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
                   {state}
                 </button>
               ))}
+              <label className="flex items-center gap-2 text-small">
+                probe
+                <input
+                  aria-label={`Root ${i + 1}: the probe sank in, cm`}
+                  inputMode="decimal"
+                  maxLength={5}
+                  className="box figures min-h-11 w-20"
+                  value={a.probeCm ?? ''}
+                  onChange={(e) => {
+                    const cm = Number(e.target.value.replace(',', '.'));
+                    const probeCm = e.target.value.trim() === '' || !Number.isFinite(cm) ? null : cm;
+                    update((f) => ({
+                      ...f,
+                      anchors: f.anchors.map((x, j) => (j === i ? { ...x, probeCm } : x)),
+                    }));
+                  }}
+                />
+                cm
+              </label>
             </div>
           ))}
         </div>
@@ -231,6 +261,47 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
           { value: 'no', name: 'no' },
         ]}
       />
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-2 pb-3">
+        {TARGETS.map((kind) => {
+          const at = form.targets.find((t) => t.kind === kind);
+          return (
+            <label key={kind} className="text-small">
+              <span className="block capitalize">{kind}, m away</span>
+              <input
+                inputMode="decimal"
+                maxLength={5}
+                className="box figures min-h-11 w-24"
+                value={at?.metres ?? ''}
+                onChange={(e) => {
+                  const m = Number(e.target.value.replace(',', '.'));
+                  const rest = form.targets.filter((t) => t.kind !== kind);
+                  update({
+                    targets:
+                      e.target.value.trim() === '' || !Number.isFinite(m)
+                        ? rest
+                        : [...rest, { kind, metres: m, bearing: at?.bearing ?? null }],
+                  });
+                }}
+              />
+            </label>
+          );
+        })}
+        <label className="text-small">
+          <span className="block">Storms come from</span>
+          <select
+            className="box min-h-11 w-auto"
+            value={form.windFromDeg ?? ''}
+            onChange={(e) => update({ windFromDeg: e.target.value === '' ? null : Number(e.target.value) })}
+          >
+            <option value="">–</option>
+            {BEARINGS.map((b, i) => (
+              <option key={b} value={i * 45}>
+                {b}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
     </details>
   );
 }

@@ -41,12 +41,15 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
     grades: {},
     more: {},
     tests: {},
-    crownLoss: last.crownLoss === null ? '' : String(last.crownLoss),
-    vigour: last.vigour,
+    // What nobody judged today stays unanswered; how it stood last stands beside the field.
+    crownLoss: '',
+    vigour: null,
     soilMoisture: null,
     barkLoss: [],
     anchors: [],
     peopleBelow: null,
+    targets: [],
+    windFromDeg: null,
     check: null,
     note: '',
     change: '',
@@ -62,10 +65,11 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
   const inSeasonNow = useMemo(() => new Set(signs.filter((s) => s.inSeason).map((s) => s.id)), [signs]);
   // The figure may lag a frame behind the finger, never the finger behind the figure.
   const grades = useDeferredValue(form.grades);
+  const more = useDeferredValue(form.more);
   const tests = useDeferredValue(form.tests);
   const moisture = useDeferredValue(form.soilMoisture);
   const { beams, looks } = useMemo(() => {
-    const observed = { findings: findingsOf({ grades, more: {} }), tests: soilAsTest(moisture, testsOf({ tests })) };
+    const observed = { findings: findingsOf({ grades, more }), tests: soilAsTest(moisture, testsOf({ tests })) };
     const post = posterior(model, evidenceOf(model, observed));
     return {
       beams: balance(model, observed, post, 3),
@@ -77,7 +81,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         (o) => !skipped.includes(o.kind + o.id) && (o.kind === 'test' || everything || inSeasonNow.has(o.id)),
       ),
     };
-  }, [model, grades, tests, moisture, skipped, everything, inSeasonNow]);
+  }, [model, grades, more, tests, moisture, skipped, everything, inSeasonNow]);
   const nameOf = (c: string) => model.conditions.find((x) => x.id === c)?.name ?? c;
   const answer = (look: NextLook, outcome: string) =>
     update(
@@ -116,6 +120,8 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
               barkLoss: form.barkLoss,
               anchors: form.anchors,
               peopleBelow: form.peopleBelow,
+              targets: form.targets,
+              windFromDeg: form.windFromDeg,
               check: form.check,
             },
             note: form.note,
@@ -196,7 +202,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         </button>
       )}
 
-      <div className="mt-2 flex flex-col gap-3">
+      <div className="mt-2 grid grid-cols-1 gap-x-8 gap-y-3 desk:grid-cols-2">
         <section aria-label="The balance" className="phone:order-2">
           <h2 className="sr-only">The balance</h2>
           <BalanceFigure beams={beams} most={2} />
@@ -229,7 +235,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         )}
       </div>
 
-      <CrownAndSoil form={form} update={update} faults={faults} />
+      <CrownAndSoil form={form} update={update} faults={faults} last={last} />
       <FoundWhileDigging form={form} update={update} faults={faults} signs={signs} />
       <BarkAndRoots form={form} update={update} />
       <CheckOfTreatment form={form} update={update} records={records} />

@@ -11,7 +11,7 @@ export const SPOKEN: Record<Grade, string> = {
   '1': 'a trace',
   '2': 'some',
   '3': 'much',
-  '4': 'worst',
+  '4': 'everywhere',
 };
 export const BEARINGS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
 
@@ -30,6 +30,10 @@ export interface BenchSign {
   last?: Grade;
 }
 interface More {
+  /** Perhaps it is this sign, perhaps another; sure where nothing is said. */
+  perhaps?: boolean;
+  /** Seen last season, not today. */
+  lastSeason?: boolean;
   bearing?: number;
   had?: string;
   of?: string;
@@ -45,6 +49,8 @@ export interface ExamineForm {
   barkLoss: LookDetail['barkLoss'];
   anchors: LookDetail['anchors'];
   peopleBelow: boolean | null;
+  targets: LookDetail['targets'];
+  windFromDeg: number | null;
   check: LookDetail['check'];
   note: string;
   change: string;
@@ -75,6 +81,8 @@ export const findingsOf = (f: Pick<ExamineForm, 'grades' | 'more'>): Finding[] =
       const seen = g !== '0';
       return {
         ...toFinding(sign, g),
+        ...(seen && m?.perhaps ? { sure: 'perhaps' as const } : {}),
+        ...(seen && m?.lastSeason ? { lastSeason: true as const } : {}),
         ...(seen && m?.bearing !== undefined ? { bearing: m.bearing } : {}),
         ...(seen ? counted(m) : {}),
       };

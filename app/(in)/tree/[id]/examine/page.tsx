@@ -1,8 +1,8 @@
-import { compile, placeInSeason } from '@/core/diagnose/model';
+import { compile, signInSeason } from '@/core/diagnose/model';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { alikeTrees } from '@/store/tree';
-import { knowledgeOf, monthIn, settingOf } from '@/app/_server/diagnosis';
+import { hostOf, knowledgeOf, settingOf, treeMonth } from '@/app/_server/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
@@ -15,8 +15,8 @@ export const metadata = { title: 'Examine' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
-  const host = findHost(tree.hostId)!;
-  const month = monthIn(tree.timeZone);
+  const host = hostOf(tree)!;
+  const month = treeMonth(tree);
   const [{ knowledge }, alike, setting] = await Promise.all([
     knowledgeOf(v),
     alikeTrees(v, tree),
@@ -75,7 +75,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           words: s.words,
           worst: s.worst,
           dig: s.dig,
-          inSeason: placeInSeason(s.place, host, month),
+          inSeason: signInSeason(s, host, month),
           sector: s.sector,
           ...(s.figure ? { figure: s.figure } : {}),
           ...(s.count ? { count: s.count } : {}),

@@ -51,9 +51,23 @@ function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<Props, '
   const more = form.more[sign.id] ?? {};
   const set = (m: typeof more) =>
     update((f) => ({ ...f, more: { ...f.more, [sign.id]: { ...f.more[sign.id], ...m } } }));
-  if (!sign.sector && !sign.count) return null;
+  const toggle = (on: boolean, name: string, key: string, change: Parameters<typeof set>[0]) => (
+    <button
+      type="button"
+      aria-pressed={on}
+      data-more={key}
+      onClick={() => set(change)}
+      className={`-mr-px min-h-11 border border-ink-2 px-3 text-small ${on ? 'bg-ink font-bold text-sheet' : ''}`}
+    >
+      {name}
+    </button>
+  );
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-1">
+      <div role="group" aria-label={`How sure, and when: ${sign.words}`} className="flex">
+        {toggle(more.perhaps === true, 'perhaps', 'p', { perhaps: !more.perhaps })}
+        {toggle(more.lastSeason === true, 'last season', 'l', { lastSeason: !more.lastSeason })}
+      </div>
       {sign.sector && (
         <div role="radiogroup" aria-label={`Side of ${sign.words}`} className="flex flex-wrap">
           {BEARINGS.map((b, i) => (
@@ -89,7 +103,7 @@ function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<Props, '
             value={more.of ?? SAMPLE}
             onChange={(e) => set({ of: e.target.value })}
           />
-          {sign.count}; {SAMPLE} settle it to a quarter
+          {sign.count}; {SAMPLE} of them give a mean you can trust to a quarter
         </p>
       )}
     </div>
@@ -128,7 +142,7 @@ export function SignList({ signs, form, update }: Props) {
         })}
       </nav>
       <div
-        className="max-h-[max(178px,calc(100dvh-640px))] overflow-y-auto border-b border-line pr-1"
+        className="max-h-[max(320px,calc(100dvh-400px))] overflow-y-auto border-b border-line pr-1"
         tabIndex={0}
         role="region"
         aria-label="Signs, from the ground up"
@@ -185,7 +199,9 @@ function SignRow({
         if (e.target instanceof HTMLInputElement && e.target.type !== 'radio') return;
         const g = e.key === '5' ? '4' : e.key;
         const here = e.currentTarget;
-        if (e.key === 'x') {
+        const more = here.querySelector<HTMLButtonElement>(`[data-more="${e.key}"]`);
+        if (more) more.click();
+        else if (e.key === 'x') {
           onNothingElse();
           const rows = [...document.querySelectorAll<HTMLElement>('fieldset[data-sign]')];
           focusSign(rows.slice(rows.indexOf(here)).find((r) => r.dataset.place !== sign.place));
@@ -239,7 +255,7 @@ function SignRow({
       </div>
       {seen && (
         <div className="px-1">
-          <p className="text-small text-ink-2">4 is: {sign.worst}</p>
+          <p className="text-small text-ink-2">Everywhere is: {sign.worst}</p>
           <Particulars sign={sign} form={form} update={update} />
         </div>
       )}
@@ -271,7 +287,7 @@ export function SignWalk({ signs, form, update }: Props) {
       strip.current.scrollLeft = tab.offsetLeft - strip.current.clientWidth / 2 + tab.offsetWidth / 2;
   }, [place]);
   const graded = [...here, ...dug].filter((s) => gradeOf(form, s.id) !== '-');
-  const lastSeen = [...graded].reverse().find((s) => gradeOf(form, s.id) !== '0' && (s.sector || s.count));
+  const lastSeen = [...graded].reverse().find((s) => gradeOf(form, s.id) !== '0');
   return (
     <section aria-label="Walk" className="hidden phone:block">
       <nav
@@ -302,7 +318,7 @@ export function SignWalk({ signs, form, update }: Props) {
               {sign.figure && <SignFigure id={sign.figure} size={64} caption={false} />}
             </div>
             <p className="mt-1 flex flex-wrap gap-x-4 text-small text-ink-2">
-              <span>4 is: {sign.worst}</span>
+              <span>Everywhere is: {sign.worst}</span>
               {sign.dig && <b>only after digging</b>}
               <Last sign={sign} now="-" />
             </p>
@@ -349,7 +365,9 @@ export function SignWalk({ signs, form, update }: Props) {
             .map((s) => (
               <li key={s.id} className="row flex items-center justify-between gap-3 py-1">
                 <span>
-                  <b className="figures">{gradeOf(form, s.id)}</b> {s.words} <Last sign={s} now={gradeOf(form, s.id)} />
+                  <b className="figures">{gradeOf(form, s.id)}</b> {s.words}
+                  {form.more[s.id]?.perhaps ? ', perhaps' : ''}
+                  {form.more[s.id]?.lastSeason ? ', last season' : ''} <Last sign={s} now={gradeOf(form, s.id)} />
                 </span>
                 <button
                   type="button"

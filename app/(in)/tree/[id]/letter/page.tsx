@@ -1,6 +1,12 @@
 import Link from 'next/link';
-import { monthName } from '@/core/decide/decide';
+import { monthName } from '@/core/season/months';
+import { doneWords, letterOf } from '@/core/decide/letter';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { dayIn } from '@/core/season/follow-ups';
+import { isSouth, localMonth } from '@/core/season/hemisphere';
+import { findWork } from '@/core/work/works';
 import { findHost, findSign } from '@/knowledge';
+import { latOf, testWords, troublesOf } from '@/app/_server/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';
@@ -8,7 +14,7 @@ import { inWords } from '@/core/diagnose/sureness';
 import { inSentence } from '@/core/diagnose/words';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
-import { longDay } from '@/ui/words';
+import { longDay, shortDay } from '@/ui/words';
 import { loadDiagnosis } from '../../load';
 import { TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 
@@ -23,16 +29,52 @@ export default async function Page({
   searchParams: Promise<{ name?: string }>;
 }) {
   const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
-  const verdict = tree.verdicts[0];
-  const own = found.candidates.some((c) => c.id === verdict?.conditionId) ? verdict?.conditionId : undefined;
-  const result = found.decide(named ?? own);
-  const decision = named ? result.decision : (verdict?.decision ?? result.decision);
-  const c = result.condition ? found.find(result.condition) : null;
+  // The decision that was kept speaks; a name in the address only asks what would be said.
+  const kept =
+    (named ? troublesOf(tree).find((t) => t.conditionId === named) : undefined) ??
+    troublesOf(tree)[0] ??
+    tree.verdicts[0];
+  const about = named ?? kept?.conditionId;
+  const result = found.decide(found.candidates.some((c) => c.id === about) ? about : undefined);
+  const c = about ? found.find(about) : null;
+  const told = testWords(found.knowledge);
+  const nameOf = (id: string) => found.find(id)?.name ?? id;
+  const wrong = tree.verdicts.filter((d) => kept?.overturns.includes(d.id));
+  const since = kept ? dayIn(kept.at, tree.timeZone) : '';
+  const next = result.options.find((o) => o.status === 'later');
+  const letter = letterOf({
+    kept: kept && (!named || kept.conditionId === named) ? { ...kept, by: kept.byName } : null,
+    about: c,
+    p: found.candidates.find((x) => x.id === about)?.p ?? 0,
+    duties: result.duties,
+    done: tree.records
+      .filter((r) => !r.withdrawn && r.doneOn >= since)
+      .map((r) => ({
+        day: shortDay(r.doneOn),
+        what: doneWords(
+          METHOD_NAMES[r.method as keyof typeof METHOD_NAMES],
+          r.actives.map((a) => a.name),
+          r.target ? nameOf(r.target) : null,
+        ),
+        eatFrom: r.eatFrom ? shortDay(r.eatFrom) : null,
+      })),
+    planned: [
+      ...tree.plans
+        .filter((p) => p.state === 'open')
+        .map((p) => `${p.labelName} against ${nameOf(p.conditionId).toLowerCase()}`),
+      ...tree.works.filter((w) => w.state === 'open').map((w) => (findWork(w.workId)?.name ?? w.workId).toLowerCase()),
+    ],
+    wasWrong: wrong.map((w) => ({ name: nameOf(w.conditionId), by: (kept?.overturnedBy ?? []).map(told).join(', ') })),
+    excluded:
+      c?.kind === 'harmless' ? (c.lookalikes.map((x) => found.find(x)).find((x) => x?.hazard)?.name ?? null) : null,
+    next: next ? `from ${monthName(localMonth(next.from, isSouth(latOf(tree))))}: ${inSentence(next.what)}` : null,
+  });
+  const decision = letter.own || kept ? (kept?.decision ?? result.decision) : result.decision;
   const seen = found.observed.findings
     .filter((f) => f.state === 'seen')
     .sort((a, b) => (b.grade ?? 0) - (a.grade ?? 0));
-  const work = result.options.filter((o) => o.use !== 'support');
-  const care = result.options.filter((o) => o.use === 'support');
+  const work = result.options.filter((o) => o.use !== 'support' && o.status !== 'not here');
+  const care = result.options.filter((o) => o.use === 'support' && o.status !== 'not here');
   return (
     <Frame
       tag={<TreeTag tree={tree} units={v.units} here="decide" />}
@@ -46,7 +88,21 @@ export default async function Page({
           {longDay(todayOf(v))}
         </p>
         <h1 className="mt-2 text-[2rem]! first-letter:uppercase">{decision}</h1>
-        <p className="mt-3 text-lead">{result.tell}</p>
+        {letter.own && <p className="mt-3 text-lead font-semibold">{letter.own}</p>}
+        <p className="mt-3 text-lead">{letter.decided}</p>
+        {letter.owned.map((x) => (
+          <p key={x} className="mt-2">
+            {x}
+          </p>
+        ))}
+        {letter.doing.length > 0 && (
+          <>
+            <h2 className="mt-5">What was done, and what is planned</h2>
+            {letter.doing.map((x) => (
+              <p key={x}>{x}</p>
+            ))}
+          </>
+        )}
         {seen.length > 0 && (
           <>
             <h2 className="mt-5">What we saw</h2>
@@ -73,30 +129,38 @@ export default async function Page({
             {d.sentence}
           </p>
         ))}
-        {c && c.kind !== 'harmless' && decision !== 'test first' && decision !== 'laboratory first' && (
-          <>
-            <h2 className="mt-5">What can be done</h2>
-            <ul>
-              {work.map((o) => (
-                <li key={o.method + o.what} className="row py-1.5">
-                  {o.what}{' '}
-                  <span className="text-ink-2">
-                    ({o.open ? 'now' : `from ${monthName(o.from)}`}; {o.when})
-                  </span>
-                </li>
-              ))}
-            </ul>
-            {care.length > 0 && (
-              <p className="mt-2">
-                <b>And you yourself:</b> {care.map((o) => inSentence(o.what)).join('; ')}.
-              </p>
-            )}
-            <h2 className="mt-5">If nothing is done</h2>
-            <p>{c.course}</p>
-            <h2 className="mt-5">What we will not do, and why</h2>
-            <p>{c.useless}</p>
-          </>
-        )}
+        {c &&
+          c.kind !== 'harmless' &&
+          !['test first', 'laboratory first', 'not yet named', 'look further', 'leave it alone'].includes(decision) && (
+            <>
+              <h2 className="mt-5">What can be done</h2>
+              <ul>
+                {work.map((o) => (
+                  <li key={o.method + o.what} className="row py-1.5">
+                    {o.what}{' '}
+                    <span className="text-ink-2">
+                      (
+                      {o.status === 'now'
+                        ? 'now'
+                        : o.status === 'unsure'
+                          ? 'once a test has said so'
+                          : `from ${monthName(localMonth(o.from, isSouth(latOf(tree))))}`}
+                      ; {o.when})
+                    </span>
+                  </li>
+                ))}
+              </ul>
+              {care.length > 0 && (
+                <p className="mt-2">
+                  <b>And you yourself:</b> {care.map((o) => inSentence(o.what)).join('; ')}.
+                </p>
+              )}
+              <h2 className="mt-5">If nothing is done</h2>
+              <p>{c.course}</p>
+              <h2 className="mt-5">What we will not do, and why</h2>
+              <p>{c.useless}</p>
+            </>
+          )}
         {tree.changes.length > 0 && (
           <>
             <h2 className="mt-5">Found while digging</h2>

@@ -13,7 +13,7 @@ import { findWork } from '@/core/work/works';
 import { uuid } from '@/core/book/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import { blocked } from '@/core/gates/rules';
-import { prescribe, type Choices } from '@/core/prescribe/prescribe';
+import { aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { addWorkPlans, setPlanState, setProgramme as saveProgramme } from '@/store/plans';
 import { getLabel, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
@@ -56,6 +56,7 @@ const verdictLike = (like: Tree, own: Tree): Verdict | null => {
         reason: `As ${like.tag} in the same row. ${given.reason}`.slice(0, 2000),
         ranking: [],
         overturnedBy: [],
+        overturns: [],
       }
     : null;
 };
@@ -69,6 +70,8 @@ export const makePlan = act(
   z.object({
     id: uuid,
     treeId: uuid,
+    /** The trouble in hand, by its condition. */
+    trouble: z.string().max(60).optional(),
     labelId: uuid,
     useKey: z.string().max(60),
     choices: choicesSchema,
@@ -136,7 +139,8 @@ export const makePlan = act(
       treeId: x.tree.id,
       labelId: p.labelId,
       useKey: use.key,
-      conditionId: x.s.condition!.id,
+      // The trouble that the product acts on, which need not be the one named last.
+      conditionId: aimedAt(x.s, use).condition?.id ?? x.s.condition?.id ?? 'nothing-wrong',
       choices: x.choices,
       result: x.result,
       released: x.released,

@@ -53,13 +53,3 @@ export const choicesOf = (form: Chosen, usual: Choices, units: UnitSystem): Choi
               : 'between',
       }),
 });
-
-export const TITLES: Partial<Record<Method, string>> = {
-  'trunk-injection': 'Where to drill, and how much',
-  'soil-drench': 'How much, and where to pour',
-  'soil-injection': 'How many holes, and where',
-  'root-zone-feeding': 'How much, on which ground',
-  'foliar-spray': 'How much, in which loads',
-  'bark-spray': 'How much, in which loads',
-  'dormant-spray': 'How much, in which loads',
-};

@@ -14,8 +14,15 @@ import { PrescribeBench } from './prescribe.client';
 
 export const metadata = { title: 'Prescribe' };
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ for?: string }>;
+}) {
   const { v, tree } = await loadTree((await params).id);
+  const trouble = (await searchParams).for;
   const [labels, vessels, tanks, alike, finds, log] = await Promise.all([
     shelfLabels(v),
     listVessels(v),
@@ -25,11 +32,11 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     uptakeLog(v),
   ]);
   const now = station().at(new Date());
-  const named = tree.verdicts[0]?.conditionId;
   const situation = situationOf(v, tree, labels, vessels, {
     tanks,
     uptakeLog: log,
-    findKm: named ? (finds[named] ?? null) : null,
+    finds,
+    ...(trouble ? { trouble } : {}),
   });
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {

@@ -11,7 +11,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
-import { options, prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
+import { options, prescribe, type Choices as Choosable, type Situation, serves } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
@@ -26,7 +26,8 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { dropPlan, makePlan } from './actions';
 import { Offer } from './offer.client';
 import { WoundBudgets } from './ring-bench.client';
-import { choicesOf, emptyForm, TITLES } from './form';
+import { methodWords } from '@/core/label/method-words';
+import { choicesOf, emptyForm } from './form';
 import { AsItIs, InTheWay, ToBeSaid } from './today.client';
 import { sheetOf, WorkBench } from './work-bench.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
@@ -90,7 +91,9 @@ export function PrescribeBench(props: Props) {
   const usable = useMemo(() => offered.filter((o) => o.result), [offered]);
   // What is forbidden is not offered first while something without a product may be done.
   const freest = usable[0];
-  const first = freest && (freest.stops === 0 || !fitting.fit.length) ? nameOf(freest) : null;
+  // Protection in its window is what a sound tree at risk is for, though today its months are closed.
+  const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
+  const first = freest && (protects || freest.stops === 0 || !fitting.fit.length) ? nameOf(freest) : null;
   const pick =
     form.pick ||
     standing[0] ||
@@ -224,7 +227,7 @@ export function PrescribeBench(props: Props) {
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
       <div className="mb-4">
-        <h1>{TITLES[chosen.use.method] ?? 'How much, and where'}</h1>
+        <h1>{methodWords(chosen.use.method, chosen.use.sites?.device).title}</h1>
         <p className="text-ink-2">
           {METHOD_NAMES[chosen.use.method]}: {chosen.use.title}, {chosen.label.name}
         </p>

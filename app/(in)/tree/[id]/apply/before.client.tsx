@@ -1,0 +1,126 @@
+'use client';
+
+import { isSoil, type Gate } from '@/core/gates/gate';
+import type { FactKey, Said } from '@/core/gates/said';
+import type { LabelUse } from '@/core/label/schema';
+import { SOIL_WORDS, type SoilState } from '@/core/weather/air';
+import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
+import { AskFacts } from '../asks';
+
+interface Air {
+  temperature: string;
+  wind: string;
+  humidity: string;
+  soil: SoilState | null;
+}
+
+/** Everything that must be answered before the work is asked before it: facts, the air and the soil of the hour, reasons. */
+export function BeforeStart({
+  use,
+  us,
+  gates,
+  said,
+  onSay,
+  air,
+  onAir,
+  reasons,
+  onReason,
+  faults,
+}: {
+  use: LabelUse;
+  us: boolean;
+  gates: readonly Gate[];
+  said: Said;
+  onSay: (answers: Said) => void;
+  air: Air;
+  onAir: (change: Partial<Air>) => void;
+  reasons: Readonly<Record<string, string>>;
+  onReason: (gate: string, reason: string) => void;
+  faults: FormFault[];
+}) {
+  const open = gates.filter((g) => g.asks && g.state === 'asked');
+  const holds = gates.filter((g) => g.strength === 'hold' && g.state === 'tripped');
+  return (
+    <section aria-label="Before you start" className="mt-5 border-t-2 border-bark pt-3">
+      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3">
+        <h2>Before you start</h2>
+        {open.length > 1 && (
+          <button
+            type="button"
+            className="press min-h-12"
+            onClick={() =>
+              onSay(
+                Object.fromEntries(
+                  open.flatMap((g) => (g.answers?.length && g.asks !== 'stage' ? [[g.asks!, g.answers[0]!]] : [])),
+                ) as Said,
+              )
+            }
+          >
+            All of these are as they should be
+          </button>
+        )}
+      </div>
+      <AskFacts gates={gates} said={said} onSay={(key: FactKey, answer) => onSay({ [key]: answer } as Said)} />
+      {holds.map((g) => (
+        <div key={g.id} className="mb-3 border-l-4 border-sap pl-3">
+          <p className="font-semibold text-sap">{g.title}</p>
+          <p className="text-[0.9375rem]">
+            {g.sentence} {g.satisfy}
+          </p>
+          <input
+            aria-label={`${g.title}: go on because`}
+            className="box mt-1"
+            placeholder="Go on because …"
+            maxLength={600}
+            value={reasons[g.id] ?? ''}
+            onChange={(e) => onReason(g.id, e.target.value)}
+          />
+        </div>
+      ))}
+      <details className="border-t border-line">
+        <summary className="figures min-h-12 py-3 font-bold">
+          Air {air.temperature} {us ? '°F' : '°C'}, wind {air.wind} {us ? 'mph' : 'm/s'}, {air.humidity} %
+          {isSoil(use) ? `, soil ${air.soil ?? 'not said'}` : ''}: change what you measure here
+        </summary>
+        <div className="grid grid-cols-3 gap-x-3">
+          <TextField
+            label={`Air, ${us ? '°F' : '°C'}`}
+            path="weather.temperatureC"
+            faults={faults}
+            inputMode="decimal"
+            maxLength={20}
+            value={air.temperature}
+            onChange={(temperature) => onAir({ temperature })}
+          />
+          <TextField
+            label={`Wind, ${us ? 'mph' : 'm/s'}`}
+            path="weather.windMs"
+            faults={faults}
+            inputMode="decimal"
+            maxLength={20}
+            value={air.wind}
+            onChange={(wind) => onAir({ wind })}
+          />
+          <TextField
+            label="Humidity, %"
+            path="weather.humidity"
+            faults={faults}
+            inputMode="decimal"
+            maxLength={20}
+            value={air.humidity}
+            onChange={(humidity) => onAir({ humidity })}
+          />
+        </div>
+        {isSoil(use) && (
+          <Choices
+            small
+            label="Soil"
+            value={air.soil}
+            onChange={(soil: SoilState) => onAir({ soil })}
+            options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
+          />
+        )}
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,366 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { Section } from '@/ui/frame/pieces';
+import { useSaid } from '@/ui/frame/undo.client';
+import { answer, byOthers, send as sendAway, withdraw } from './examine/actions';
+
+interface SampleRow {
+  id: string;
+  what: string;
+  sentTo: string;
+  sentOn: string;
+  answer: string | null;
+  answeredOn: string | null;
+  testId: string | null;
+  outcomes: { id: string; words: string }[];
+}
+interface Props {
+  treeId: string;
+  looks: { id: string; day: string; by: string; seen: number; tests: number }[];
+  withdrawn: { id: string; day: string; by: string; reason: string }[];
+  samples: SampleRow[];
+  laboratories: { id: string; name: string }[];
+  byOthers: { onDay: string; active: string; who: string; for: string | null; effect: string | null }[];
+  conditions: { id: string; name: string }[];
+  today: string;
+  refused: boolean;
+}
+
+/** What the diagnosis of this tree rests on beside the newest visit: looks, samples, and what others put on it. */
+export function Evidence(p: Props) {
+  return (
+    <Section title="What it rests on" aside="looks, samples, and what others put on it">
+      <ul>
+        {p.looks.map((l) => (
+          <Look key={l.id} treeId={p.treeId} look={l} refused={p.refused} />
+        ))}
+        {p.withdrawn.map((w) => (
+          <li key={w.id} className="row py-2 text-[0.9375rem] text-ink-2">
+            <s>Look of {w.day}</s>, taken back by {w.by}: {w.reason}
+          </li>
+        ))}
+        {p.samples.map((s) => (
+          <SampleLine key={s.id} treeId={p.treeId} sample={s} today={p.today} refused={p.refused} />
+        ))}
+        {p.byOthers.map((o, i) => (
+          <li key={i} className="row py-2 text-[0.9375rem]">
+            {o.onDay}: {o.active}, by {o.who}
+            {o.for && ` against ${o.for.toLowerCase()}`}
+            {o.effect && `; effect: ${o.effect}`}
+          </li>
+        ))}
+      </ul>
+      {!p.refused && (
+        <div className="flex flex-wrap gap-x-6">
+          <SendSample {...p} />
+          <AddByOthers {...p} />
+        </div>
+      )}
+    </Section>
+  );
+}
+
+function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][number]; refused: boolean }) {
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const said = useSaid();
+  const { busy, faults, send } = useSend(withdraw);
+  return (
+    <li className="row flex flex-wrap items-center gap-x-4 gap-y-1 py-2 text-[0.9375rem]">
+      <span className="flex-1 basis-60">
+        Look of {look.day} by {look.by}: {look.seen} signs seen, {look.tests} tests
+      </span>
+      {!refused && !open && (
+        <button type="button" className="press press-plain min-h-11 text-small" onClick={() => setOpen(true)}>
+          Take it back
+        </button>
+      )}
+      {open && (
+        <form
+          noValidate
+          className="flex flex-1 basis-full items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            send({ treeId, lookId: look.id, reason }, () =>
+              said({ sentence: 'Look taken back; it stays with its reason.' }),
+            );
+          }}
+        >
+          <TextField
+            label="Why is it taken back?"
+            path="reason"
+            faults={faults}
+            value={reason}
+            onChange={setReason}
+            maxLength={400}
+          />
+          <button className="press mb-4" disabled={busy}>
+            Take it back
+          </button>
+        </form>
+      )}
+    </li>
+  );
+}
+
+function SampleLine({
+  treeId,
+  sample,
+  today,
+  refused,
+}: {
+  treeId: string;
+  sample: SampleRow;
+  today: string;
+  refused: boolean;
+}) {
+  const [form, setForm] = useState({ outcome: '', answer: '', onDay: today });
+  const [lookId] = useState(() => v7());
+  const said = useSaid();
+  const { busy, faults, send } = useSend(answer);
+  return (
+    <li className="row py-2 text-[0.9375rem]">
+      <b>Sent {sample.sentOn}:</b> {sample.what}, to {sample.sentTo}.{' '}
+      {sample.answer !== null ? (
+        <>
+          <b>Answer {sample.answeredOn}:</b> {sample.answer}
+        </>
+      ) : (
+        <b className="text-sap">No answer yet.</b>
+      )}
+      {sample.answer === null && !refused && (
+        <details>
+          <summary className="min-h-11 py-2 font-semibold">The answer is here</summary>
+          <form
+            noValidate
+            onSubmit={(e) => {
+              e.preventDefault();
+              send(
+                {
+                  treeId,
+                  sampleId: sample.id,
+                  lookId,
+                  outcome: form.outcome || null,
+                  answer: form.answer,
+                  onDay: form.onDay,
+                },
+                () => said({ sentence: 'Answer kept; it counts as evidence.' }),
+              );
+            }}
+          >
+            <FormFaults faults={faults} known={['outcome', 'answer', 'onDay']} />
+            {sample.outcomes.length > 0 && (
+              <SelectField
+                label="What was found"
+                path="outcome"
+                faults={faults}
+                value={form.outcome}
+                onChange={(outcome) => setForm((f) => ({ ...f, outcome }))}
+                options={[
+                  { value: '', name: 'choose …' },
+                  ...sample.outcomes.map((o) => ({ value: o.id, name: o.words })),
+                ]}
+              />
+            )}
+            <TextArea
+              label="In its own words"
+              path="answer"
+              faults={faults}
+              rows={2}
+              value={form.answer}
+              onChange={(x) => setForm((f) => ({ ...f, answer: x }))}
+            />
+            <TextField
+              label="Day of the answer"
+              path="onDay"
+              type="date"
+              faults={faults}
+              value={form.onDay}
+              onChange={(onDay) => setForm((f) => ({ ...f, onDay }))}
+            />
+            <button className="press" disabled={busy}>
+              Keep the answer
+            </button>
+          </form>
+        </details>
+      )}
+    </li>
+  );
+}
+
+function SendSample({ treeId, laboratories, today }: Props) {
+  const empty = { what: '', sentTo: '', testId: '', sentOn: today };
+  const [id, setId] = useState(() => v7());
+  const [form, setForm] = useState(empty);
+  const said = useSaid();
+  const { busy, faults, send } = useSend(sendAway);
+  const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  return (
+    <details className="flex-1 basis-80">
+      <summary className="min-h-12 py-3 font-bold">A sample or photo was sent</summary>
+      <form
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          send({ id, treeId, ...form, testId: form.testId || null }, () => {
+            setForm(empty);
+            setId(v7());
+            said({ sentence: 'Noted; it stands here until its answer comes.' });
+          });
+        }}
+      >
+        <FormFaults faults={faults} known={['what', 'sentTo', 'testId', 'sentOn']} />
+        <TextField
+          label="What was sent"
+          path="what"
+          faults={faults}
+          value={form.what}
+          onChange={set('what')}
+          maxLength={400}
+        />
+        <TextField
+          label="To whom"
+          path="sentTo"
+          faults={faults}
+          value={form.sentTo}
+          onChange={set('sentTo')}
+          maxLength={200}
+        />
+        <SelectField
+          label="For which test"
+          path="testId"
+          faults={faults}
+          value={form.testId}
+          onChange={set('testId')}
+          options={[
+            { value: '', name: 'a colleague’s word, no test' },
+            ...laboratories.map((t) => ({ value: t.id, name: t.name })),
+          ]}
+        />
+        <TextField label="Day" path="sentOn" type="date" faults={faults} value={form.sentOn} onChange={set('sentOn')} />
+        <button className="press" disabled={busy}>
+          Note it
+        </button>
+      </form>
+    </details>
+  );
+}
+
+function AddByOthers({ treeId, conditions, today }: Props) {
+  const empty = {
+    active: '',
+    family: '',
+    resistance: '',
+    grams: '',
+    onDay: today,
+    who: '',
+    conditionId: '',
+    effect: '',
+  };
+  const [id, setId] = useState(() => v7());
+  const [form, setForm] = useState(empty);
+  const said = useSaid();
+  const { busy, faults, send } = useSend(byOthers);
+  const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  return (
+    <details className="flex-1 basis-80">
+      <summary className="min-h-12 py-3 font-bold">Somebody else put something on it</summary>
+      <form
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          send(
+            {
+              id,
+              treeId,
+              ...form,
+              conditionId: form.conditionId || null,
+              effect: (form.effect || null) as 'none' | 'some' | 'good' | null,
+            },
+            () => {
+              setForm(empty);
+              setId(v7());
+              said({ sentence: 'Noted: it counts towards limits, and as evidence.' });
+            },
+          );
+        }}
+      >
+        <FormFaults faults={faults} known={Object.keys(empty)} />
+        <div className="grid grid-cols-2 gap-x-4">
+          <TextField
+            label="Active"
+            path="active"
+            faults={faults}
+            value={form.active}
+            onChange={set('active')}
+            maxLength={80}
+          />
+          <TextField
+            label="Grams of it"
+            path="grams"
+            faults={faults}
+            inputMode="decimal"
+            value={form.grams}
+            onChange={set('grams')}
+            maxLength={20}
+          />
+          <TextField
+            label="Family"
+            path="family"
+            faults={faults}
+            hint="neonicotinoid, oil, sulphur …"
+            value={form.family}
+            onChange={set('family')}
+            maxLength={60}
+          />
+          <TextField
+            label="Group"
+            path="resistance"
+            faults={faults}
+            hint="IRAC 4A"
+            value={form.resistance}
+            onChange={set('resistance')}
+            maxLength={40}
+          />
+          <TextField label="Day" path="onDay" type="date" faults={faults} value={form.onDay} onChange={set('onDay')} />
+          <TextField
+            label="By whom"
+            path="who"
+            faults={faults}
+            value={form.who}
+            onChange={set('who')}
+            maxLength={120}
+          />
+        </div>
+        <SelectField
+          label="Against what"
+          path="conditionId"
+          faults={faults}
+          value={form.conditionId}
+          onChange={set('conditionId')}
+          options={[{ value: '', name: 'not known' }, ...conditions.map((c) => ({ value: c.id, name: c.name }))]}
+        />
+        <SelectField
+          label="How it went"
+          path="effect"
+          faults={faults}
+          value={form.effect}
+          onChange={set('effect')}
+          options={[
+            { value: '', name: 'nobody looked' },
+            { value: 'none', name: 'it did nothing' },
+            { value: 'some', name: 'some effect' },
+            { value: 'good', name: 'it worked' },
+          ]}
+        />
+        <button className="press" disabled={busy}>
+          Note it
+        </button>
+      </form>
+    </details>
+  );
+}

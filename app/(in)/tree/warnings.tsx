@@ -1,0 +1,28 @@
+import type { Tree } from '@/store/tree';
+import { diagnose, troublesOf } from '@/app/_server/diagnosis';
+import { viewer } from '@/app/_server/viewer';
+
+const NAMES = {
+  gas: 'Gas in the soil',
+  report: 'Report first',
+  'no-cut': 'Do not cut',
+  hairs: 'Hairs',
+  spores: 'Spores',
+  risk: 'Keep clear',
+} as const;
+
+/** What saves lives and regions, first on every page of a tree: from what was seen, whatever has been named. */
+export async function TreeWarnings({ tree }: { tree: Tree }) {
+  const found = await diagnose(await viewer(), tree);
+  const duties = found?.decide(troublesOf(tree)[0]?.conditionId).duties ?? [];
+  if (!duties.length) return null;
+  return (
+    <aside aria-label="Warnings" className="mb-4 border-l-[6px] border-madder bg-sheet pl-3">
+      {duties.map((d) => (
+        <p key={d.id + (d.condition ?? '')} className="py-1 leading-snug">
+          <b className="text-madder">{NAMES[d.id]}.</b> {d.sentence}
+        </p>
+      ))}
+    </aside>
+  );
+}

@@ -1,0 +1,21 @@
+import { openTroubles, type KeptVerdict } from './troubles';
+
+const v = (id: string, conditionId: string, more: Partial<KeptVerdict> = {}): KeptVerdict => ({
+  id,
+  conditionId,
+  certainty: 'likely',
+  decision: 'treat now',
+  overturns: [],
+  ...more,
+});
+
+it('naming one trouble leaves the other open; a person may say that it was wrong', () => {
+  const both = [v('2', 'apple-scab'), v('1', 'fire-blight')];
+  expect(openTroubles(both).map((x) => x.conditionId)).toEqual(['apple-scab', 'fire-blight']);
+  expect(openTroubles([v('2', 'apple-scab', { overturns: ['1'] }), both[1]!]).map((x) => x.id)).toEqual(['2']);
+});
+
+it('a trouble is its newest decision, and is closed when nothing needs doing any more', () => {
+  const again = [v('3', 'apple-scab', { decision: 'leave it alone' }), v('2', 'fire-blight'), v('1', 'apple-scab')];
+  expect(openTroubles(again).map((x) => x.id)).toEqual(['2']);
+});
