@@ -143,6 +143,29 @@ const zero = (): DrawnTally => ({
   examples: [],
 });
 
+/** Two shares of one set as one. */
+export function mergeTallies(a: DrawnTally, b: DrawnTally): DrawnTally {
+  const harms = { ...a.harms };
+  for (const [k, n] of Object.entries(b.harms) as [Harm, number][]) harms[k] = (harms[k] ?? 0) + n;
+  return {
+    cases: a.cases + b.cases,
+    first: a.first + b.first,
+    firstThree: a.firstThree + b.firstThree,
+    best: a.best + b.best,
+    bestThree: a.bestThree + b.bestThree,
+    bins: a.bins.map((x, i) => ({
+      n: x.n + b.bins[i]!.n,
+      right: x.right + b.bins[i]!.right,
+      said: x.said + b.bins[i]!.said,
+    })),
+    sure: { n: a.sure.n + b.sure.n, wrong: a.sure.wrong + b.sure.wrong },
+    named: a.named + b.named,
+    cautious: a.cautious + b.cautious,
+    harms,
+    examples: [...a.examples, ...b.examples],
+  };
+}
+
 export interface DrawnSet {
   who: Observer;
   world?: (model: Model, chance: () => number) => Model;

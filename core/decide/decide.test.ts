@@ -15,7 +15,6 @@ const as = (id: string, p = 0.95): Candidate => {
   const c = findCondition(id)!;
   return { id, name: c.name, kind: c.kind, harmless: c.kind === 'harmless', p };
 };
-const walked = WALK.split(' ').map((w) => shortFinding(w.replace(':', '=')));
 const run = (ids: Candidate[], more: Partial<DecideInput> = {}, host = 'white-ash') =>
   decide(
     {

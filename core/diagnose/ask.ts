@@ -150,15 +150,14 @@ export function decideCase(
   region?: DecideInput['region'],
 ): DecisionResult & { ranking: unknown } {
   const { host, month, candidates } = prepare(q, k);
-  const { named, region: _, ...rest } = q;
   const decision = decide(
     {
-      ...rest,
+      ...q,
       host,
       month,
       candidates,
-      ...(named ? { named } : {}),
-      ...(region ? { region } : {}),
+      named: q.named,
+      region,
       noEffect: q.outcomes.filter((o) => o.effect === 'none').map((o) => o.condition),
     },
     baseOf(k),

@@ -1,6 +1,5 @@
 import type { Choices, Situation } from '@/core/prescribe/prescribe';
 import type { Said } from '@/core/gates/said';
-import type { Method } from '@/core/label/methods';
 import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import type { Density } from '@/core/spray/crown';
 import type { UnitSystem } from '@/core/units/units';

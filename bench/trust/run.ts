@@ -1,0 +1,129 @@
+import { spawn } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { shipped } from '@/knowledge';
+import { aside } from '@/knowledge/vignettes/aside';
+import { heldOut } from '@/knowledge/vignettes/held-out';
+import { practice } from '@/knowledge/vignettes/practice';
+import { worked } from '@/knowledge/vignettes/worked';
+import { cleanCases } from './clean';
+import { CAREFUL, drawnCases, mergeTallies, perturbed, SLOPPY, type DrawnSet, type DrawnTally } from './drawn';
+import { HARMS } from './harm';
+import { Engine } from './put';
+import { nothingLooked, oneSignAlone, steps } from './quiet';
+import { asField, putTold } from './told';
+
+/**
+ * `npm run trust [cases]`: how far what Elmhorn says can be trusted, measured; the table is printed and kept in docs/trust.md.
+ * Cases are drawn in as many processes as there are cores.
+ */
+const SETS: Readonly<Record<string, DrawnSet>> = {
+  'from the base': { who: CAREFUL },
+  'from a world up to three times otherwise': { who: CAREFUL, world: perturbed },
+  'truth taken out of the base': { who: CAREFUL, removed: true },
+  'a sloppy observer': { who: SLOPPY },
+};
+const DOC = fileURLToPath(new URL('../../docs/trust.md', import.meta.url));
+const [BEGIN, END] = ['<!-- measured -->', '<!-- /measured -->'];
+
+const [first = '10000', name, from, count] = process.argv.slice(2);
+
+/** One share of the seeds of one set, as JSON on standard output. */
+if (first === '--share') {
+  const seeds = Array.from({ length: Number(count) }, (_, i) => Number(from) + i);
+  process.stdout.write(JSON.stringify(drawnCases(shipped, seeds, SETS[name!]!)));
+} else await measure(Number(first));
+
+function drawn(set: string, cases: number): Promise<DrawnTally> {
+  const n = Math.max(1, cpus().length);
+  const each = Math.ceil(cases / n);
+  return Promise.all(
+    Array.from(
+      { length: n },
+      (_, i) =>
+        new Promise<DrawnTally>((resolve, reject) => {
+          const child = spawn(
+            process.execPath,
+            ['--import', 'tsx', fileURLToPath(import.meta.url), '--share', set, String(1 + i * each), String(each)],
+            { stdio: ['ignore', 'pipe', 'inherit'] },
+          );
+          let out = '';
+          child.stdout.on('data', (x: Buffer) => (out += x.toString()));
+          child.on('close', (code) => (code === 0 ? resolve(JSON.parse(out)) : reject(new Error(`${set}: ${code}`))));
+        }),
+    ),
+  ).then((all) => all.reduce(mergeTallies));
+}
+
+const percent = (a: number, b: number) => (b ? `${((100 * a) / b).toFixed(1)} %` : '–');
+const harms = (h: Partial<Record<string, number>>, per?: number) => {
+  const rows = HARMS.flatMap((k) => (h[k] ? [`${k} ${per ? ((1000 * h[k]!) / per).toFixed(1) : h[k]}`] : []));
+  return rows.join(', ') || 'none';
+};
+
+async function measure(cases: number) {
+  const began = Date.now();
+  const out: string[] = [];
+  const say = (line = '') => {
+    console.log(line);
+    out.push(line);
+  };
+  const engine = new Engine(shipped);
+  const day = new Date().toISOString().slice(0, 10);
+  say(`Measured on ${day}, ${cpus().length} cores, by \`npm run trust ${cases}\`.`);
+  say();
+  const clean = cleanCases(engine);
+  const sweep = oneSignAlone(engine);
+  const none = nothingLooked(engine);
+  const step = steps(engine);
+  say('| what | cases | figure | asked |');
+  say('| --- | --- | --- | --- |');
+  say(`| a clean case of every condition: first | ${clean.cases} | ${percent(clean.first, clean.cases)} | ≥ 90 % |`);
+  say(`| … in three | ${clean.cases} | ${percent(clean.firstThree, clean.cases)} | ≥ 99 % |`);
+  say(`| … decision one that the trade lets stand | ${clean.cases} | ${percent(clean.decided, clean.cases)} | ≥ 97 % |`);
+  say(`| … harmful decisions | ${clean.cases} | ${harms(clean.harms)} | none |`);
+  say(`| one harmful sign alone, host × extent × month: “sound” | ${sweep.cases} | ${sweep.sound} | 0 |`);
+  say(`| … harmful decisions | ${sweep.cases} | ${harms(sweep.harms)} | none |`);
+  say(`| nothing looked at, host × month: other than “look further” | ${none.cases} | ${none.other.length} | 0 |`);
+  say(`| crown loss, bark loss, vigour in steps: jumps without a word | ${step.cases} | ${step.jumps.length} | 0 |`);
+  for (const [what, list] of [
+    ['told cases, half looked at', practice],
+    ['told cases, half set aside', aside],
+    ['older told cases', [...worked, ...heldOut].map(asField)],
+  ] as const) {
+    const r = putTold(list, engine);
+    say(`| ${what}: right in name, decision and duty, no harm | ${r.length} | ${r.filter((x) => !x.faults.length).length} | – |`);
+  }
+  say();
+  say('Drawn cases, a tenth of the observations wrong (a sloppy observer: a fifth, and sure of most of them):');
+  say();
+  say('| drawn | cases | first | in three | best reader, first | in three | “nine in ten or more”: wrong | not named above six in ten | opened, not closed | harmful decisions per 1,000 |');
+  say('| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |');
+  const bins: string[] = [];
+  const examples: string[] = [];
+  for (const set of Object.keys(SETS)) {
+    const t = await drawn(set, cases);
+    const removed = SETS[set]!.removed === true;
+    say(
+      `| ${set} | ${t.cases} | ${removed ? '–' : percent(t.first, t.cases)} | ${removed ? '–' : percent(t.firstThree, t.cases)} | ${removed ? '–' : percent(t.best, t.cases)} | ${removed ? '–' : percent(t.bestThree, t.cases)} | ${percent(t.sure.wrong, t.sure.n)} of ${t.sure.n} | ${percent(t.cases - t.named, t.cases)} | ${percent(t.cautious, t.cases)} | ${harms(t.harms, t.cases)} |`,
+    );
+    if (!removed)
+      bins.push(
+        `| ${set} | ${t.bins.map((b) => (b.n ? `${Math.round((100 * b.said) / b.n)} → ${Math.round((100 * b.right) / b.n)} (${b.n})` : '–')).join(' | ')} |`,
+      );
+    examples.push(...t.examples.slice(0, 4).map((x) => `${set}: ${x}`));
+  }
+  say();
+  say('Calibration in ten bins of the leader’s chance: said → right, in percent (cases):');
+  say();
+  say(`| drawn | ${Array.from({ length: 10 }, (_, i) => `${i * 10}–${i * 10 + 10}`).join(' | ')} |`);
+  say(`| --- | ${Array.from({ length: 10 }, () => '---').join(' | ')} |`);
+  for (const b of bins) say(b);
+  console.log(`\n${[...clean.short, ...sweep.examples, ...none.other, ...step.jumps].slice(0, 40).join('\n')}`);
+  console.log(examples.join('\n'));
+  console.log(`${((Date.now() - began) / 60_000).toFixed(1)} min`);
+  const doc = readFileSync(DOC, 'utf8');
+  const [before, after] = [doc.split(BEGIN)[0]!, doc.split(END)[1]!];
+  writeFileSync(DOC, `${before}${BEGIN}\n\n${out.join('\n')}\n\n${END}${after}`);
+}
