@@ -177,7 +177,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       soil_texture: p.soil,
       water_m: p.waterM,
       first_picking: p.picking ? seasonDay('09-25', -1) : null,
-        last_picking: p.picking ? after(seasonDay('09-25', -1), 25, 'days') : null,
+      last_picking: p.picking ? after(seasonDay('09-25', -1), 25, 'days') : null,
       access: p.access,
       hazards: p.hazards,
       dogs: p.dogs,
@@ -395,6 +395,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         const w = station.at(at(day));
         return {
           soil: 'moist',
+          said: { boundary: 'far enough', edibles: 'nothing', 'ground-bloom': 'nothing' } as const,
           leaf: host.evergreen || (day.slice(5) > '05-10' && day.slice(5) < '10-01') ? 'full' : 'leafless',
           temperatureC: w.temperatureC,
           windMs: w.windMs,
@@ -403,7 +404,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       };
       const work = (labelKey: string, day: Day) => {
         const label = trainingLabels.find((l) => l.key === labelKey)!;
-        const use = label.uses[0]!;
+        const use = label.uses.find((u) => u.targets.includes(condition.id)) ?? label.uses[0]!;
         const s = situation(day);
         const result = prescribe(s, label, use, choices(day));
         return { label, use, s, result };
@@ -446,7 +447,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
             weather: station.at(start),
             soil: 'moist',
             said: {},
-          released: {},
+            released: {},
             protection: use.protection,
             deviation: 'Carried out as agreed with the client before the rule was entered.',
             mark: i % 2 ? 'blue dot, north side' : 'yellow tag',

@@ -470,7 +470,7 @@ export const levels: { label: string; below: number }[] = [
 export const lots: { label: string; number: string; amount: number; months: number }[] = [
   { label: 'training-01-drench', number: '25-118', amount: 900, months: 3 },
   { label: 'training-01-drench', number: '26-031', amount: 5000, months: 14 },
-  { label: 'training-02-elm-infusion', number: 'E-77', amount: 4000, months: 9 },
+  { label: 'training-02-elm-infusion', number: 'E-77', amount: 12000, months: 9 },
   { label: 'training-03-borer-injection', number: 'B-203', amount: 1000, months: 18 },
   { label: 'training-04-bark-class', number: '4-1192', amount: 2500, months: 11 },
   { label: 'training-05-phosphonate', number: 'P-5', amount: 2000, months: -1 },

@@ -1,4 +1,4 @@
-import { choose, expect, OWNER, openTree, signIn, test } from './hands';
+import { ALL_WELL, choose, expect, OWNER, openTree, signIn, test } from './hands';
 
 test('measuring: several stems, bark to keep clear of, and the tape that sends its reading', async ({ page }) => {
   await signIn(page);
@@ -197,6 +197,7 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await page.waitForURL(/prescribe/);
   await page.getByRole('radio', { name: /Training label 1,/ }).check();
+  await page.getByRole('button', { name: ALL_WELL }).click();
   const make = page.getByRole('button', { name: 'Make the plan' });
   await expect(make).toBeDisabled();
   await page.getByPlaceholder('Go on because …').first().fill('Larvae found on the neighbour');
@@ -205,12 +206,15 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   await page.waitForURL(/apply/);
   await page.getByLabel('Nitrile gloves').check();
   await page.getByRole('button', { name: 'Go on with what is ticked' }).click();
-  await page.getByRole('button', { name: 'Start pouring' }).click();
-  await page.getByRole('button', { name: 'Finished' }).click();
+  // The air of the hour is asked before the work, and what is no number is told before it starts.
+  await page.getByRole('button', { name: ALL_WELL }).click();
+  await page.getByText(/change what you measure here/).click();
   await page.getByLabel(/^Wind/).fill('strong');
-  await page.getByRole('button', { name: 'Book it' }).click();
+  await page.getByRole('button', { name: 'Start pouring' }).click();
   await expect(page.getByText('The wind must be a plain number')).toBeVisible();
   await page.getByLabel(/^Wind/).fill('1');
+  await page.getByRole('button', { name: 'Start pouring' }).click();
+  await page.getByRole('button', { name: 'Finished' }).click();
   await page.getByRole('button', { name: 'Book it' }).click();
   await expect(
     page.getByRole('alert').filter({ hasText: 'Say why: Not worn: Long sleeves and trousers, Closed boots.' }),

@@ -164,7 +164,7 @@ test('what digging finds waits for the client; bad numbers are told in place and
   await expect(page.getByText('Crown loss cannot be more than 100 %')).toBeVisible();
   await expect(page.getByText('The price must be a plain number')).toBeVisible();
   await expect(page.getByLabel('What changes')).toHaveValue('Cut one root now, the second in autumn');
-  await page.getByText('Bark loss and main roots, drawn on the ring').click();
+  await page.getByText('Bark loss, main roots, and what stands within its reach').click();
   await page.getByRole('button', { name: 'Add an arc of bare bark' }).click();
   await page.getByRole('button', { name: 'Arc 1, to: 15 degrees on' }).click();
   await expect(page.getByText('17 %')).toBeVisible();
@@ -202,9 +202,11 @@ test('a decision: proposed with reasons, printed for the client, overturned late
   await choose(page.getByRole('radio', { name: /^possible/ }));
   await choose(page.getByRole('radio', { name: 'test first' }));
   await page.getByLabel(/^Why, in a sentence/).fill('Second opinion wants a beat test.');
+  // The earlier name stays open beside the new one unless somebody says that it was wrong.
+  await page.getByLabel(/^Hemlock woolly adelgid .*was wrong$/).check();
   await page.getByRole('button', { name: 'Keep this decision' }).click();
   await page.waitForURL(new RegExp(`/tree/${id}$`));
-  await expect(page.getByText(/Dropped for spruce spider mite/)).toBeVisible();
+  await expect(page.getByText(/It was wrong: spruce spider mite took its place/)).toBeVisible();
   await page.goto('/book/overturned');
   await expect(page.getByText('Hemlock woolly adelgid → Spruce spider mite')).toBeVisible();
 });

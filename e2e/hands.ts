@@ -45,6 +45,9 @@ export async function openTree(page: Page, tag: string, place = 'quay'): Promise
   return page.url().split('/').pop()!;
 }
 
+/** One press that says every open question has its usual answer. */
+export const ALL_WELL = 'All of these are as they should be';
+
 /** Counts what a person does: every press and every field filled is one input. */
 export function counted(page: Page) {
   let n = 0;

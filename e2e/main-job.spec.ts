@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, counted, expect, openTree, phone, signIn, test } from './hands';
+import { ALL_WELL, choose, counted, expect, openTree, phone, signIn, test } from './hands';
 
 /** A girth typed for a demo elm leads to a plan, a booked record with its lot, and a due date. */
 async function mainJob(page: Page, tag: string) {
@@ -17,10 +17,12 @@ async function mainJob(page: Page, tag: string) {
   await expect(main.getByText('44', { exact: true })).toBeVisible();
   await expect(main.getByText('7.3', { exact: true })).toBeVisible();
   await expect(main.getByRole('row', { name: /Product.*43\.53 mL/ })).toBeVisible();
+  await hand.press(ALL_WELL);
   await hand.press('Make the plan');
 
   await page.waitForURL(/apply/);
   await hand.press(/All on/);
+  await hand.press(ALL_WELL);
   await hand.press('Start pouring');
   await hand.press('Finished');
   await hand.press('Book it');

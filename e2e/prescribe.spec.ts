@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, counted, expect, openTree, OWNER, phone, signIn, test } from './hands';
+import { ALL_WELL, choose, counted, expect, openTree, OWNER, phone, signIn, test } from './hands';
 
 const main = (page: Page) => page.getByRole('main');
 /** Opens the plan of a place by its name. */
@@ -330,15 +330,7 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
   await page.waitForURL(/prescribe/);
   await one(page.getByRole('radio', { name: /Training label 1,/ }).check());
   await expect(page.getByRole('heading', { name: 'How much, and where to pour' })).toBeVisible();
-  for (const [question, said] of [
-    ['Mulch and ground cover?', 'pulled back or bare'],
-    ['Anything eaten in the root zone?', 'nothing'],
-    ['What flowers below it or beside it?', 'nothing'],
-    ['Would it run off?', 'level'],
-  ] as const) {
-    const asked = page.getByRole('group', { name: question }).getByRole('radio', { name: said, exact: true });
-    if (await asked.count()) await one(choose(asked));
-  }
+  await one(page.getByRole('button', { name: ALL_WELL }).click());
   const reasons = page.getByPlaceholder('Go on because …');
   for (let i = 0; i < (await reasons.count()); i++)
     await one(reasons.nth(i).fill('One row of one planting, walked today'));

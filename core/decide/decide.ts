@@ -582,6 +582,18 @@ class Deciding {
         this.say('nothing-works', `Nothing in this programme works on it. ${about.useless}`, this.knowledgeOf);
       return 'manage or remove';
     }
+    // Watering may still ask how dry the soil is; it stands among the methods with its question.
+    const helps = this.options.filter(
+      (o) => o.use === 'support' && o.open && o.status !== 'not here' && o.method !== 'removal',
+    );
+    if (about.kind === 'borer' && helps.length && waiting.every(onlyPrevents)) {
+      this.say(
+        'helps-now',
+        `Nothing cures it; it comes to trees under stress. Open now: ${helps.map((o) => inSentence(o.what)).join('; ')}.`,
+        this.knowledgeOf,
+      );
+      return 'restore vigour first';
+    }
     const next = this.nextOf(waiting)!;
     this.say(
       'window',

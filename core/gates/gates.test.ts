@@ -216,7 +216,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     'target-not-on-label',
     'stop',
     gates({ condition: findCondition('sooty-mould') }),
-    gates({ condition: findCondition('elm-bark-beetle') }),
+    gates({ condition: findCondition('bronze-birch-borer') }),
   ],
   ['target-unnamed', 'stop', gates({ condition: null }), gates()],
   ['host-not-confirmed', 'hold', gates({ hostConfirmed: false }), gates()],
@@ -882,6 +882,18 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     'hold',
     on({}, { choices: { phase: 'apply' }, said: { gusts: 'gusty' } }),
     on({}, { choices: { phase: 'apply' }, said: { gusts: 'steady' } }),
+  ],
+  [
+    'soil-cold-unknown',
+    'stop',
+    on({}, { use: { conditions: { minSoilC: 12, text: 'x' } } }),
+    on({}, { use: { conditions: { minSoilC: 12, text: 'x' } }, said: { 'soil-warmth': 'warm enough' } }),
+  ],
+  [
+    'soil-cold',
+    'stop',
+    on({}, { use: { conditions: { minSoilC: 12, text: 'x' } }, said: { 'soil-warmth': 'colder' } }),
+    on({}, { said: { 'soil-warmth': 'colder' } }),
   ],
   ['reach-unknown', 'hold', on({ heightM: 12 }), on({ heightM: 5 })],
   [

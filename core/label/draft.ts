@@ -120,6 +120,7 @@ export interface UseDraft {
   reEntry: string;
   minC: string;
   maxC: string;
+  minSoilC: string;
   minWind: string;
   wind: string;
   rain: string;
@@ -276,6 +277,7 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
     reEntry: str(u?.intervals.reEntryHours),
     minC: str(u?.conditions?.minC),
     maxC: str(u?.conditions?.maxC),
+    minSoilC: str(u?.conditions?.minSoilC),
     minWind: str(u?.conditions?.minWindMs),
     wind: str(u?.conditions?.maxWindMs),
     rain: str(u?.conditions?.rainFreeHours),

@@ -227,6 +227,8 @@ const use = z
       .strictObject({
         minC: z.number().min(-30).max(50).optional(),
         maxC: z.number().min(-30).max(60).optional(),
+        /** Soil temperature at 10 cm, for what lives or moves in the soil. */
+        minSoilC: z.number().min(0).max(30).optional(),
         maxWindMs: positive.max(30).optional(),
         minWindMs: positive.max(10).optional(),
         rainFreeHours: z.number().min(0).max(96).optional(),

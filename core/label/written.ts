@@ -128,6 +128,7 @@ function useOf(f: UseDraft, was: LabelUse | undefined, key: string, label: Pick<
   const c = {
     ...some('minC', f.minC),
     ...some('maxC', f.maxC),
+    ...some('minSoilC', f.minSoilC),
     ...some('maxWindMs', f.wind),
     ...some('minWindMs', f.minWind),
     ...some('rainFreeHours', f.rain),

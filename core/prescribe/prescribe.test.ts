@@ -1,3 +1,4 @@
+import type { LabelUse } from '../label/schema';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import { EMPTY_PLAN } from '../grounds/plan';
 import { USUAL_PRICES } from '../cost/prices';
@@ -45,8 +46,8 @@ it('an infusion: stock for each site, ten sites, an even ring, nothing in the wa
   expect(dose.sites!.count).toBe(10);
   expect(ring!.sites).toHaveLength(10);
   expect(ring!.unevenness).toBeCloseTo(0, 6);
-  expect(dose.pour).toMatchObject({ what: 'stock', per: 'site', amount: 41 });
-  expect(dose.stockMl).toBeCloseTo(410, 9);
+  expect(dose.pour).toMatchObject({ what: 'stock', per: 'site', amount: 124 });
+  expect(dose.stockMl).toBeCloseTo(1240, 9);
   expect(gates.filter((g) => g.strength !== 'note')).toEqual([]);
 });
 
@@ -160,7 +161,7 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
   const probe = of('training-13-probe', { crown, condition: findCondition('beech-scale'), host: findHost('beech')! });
   if (!probe.dose.ok) throw new Error(probe.dose.faults[0]!.sentence);
   expect(probe.treated.grid!.holes.length).toBeGreaterThan(40);
-  expect(probe.dose.exact).toBeCloseTo(2 * probe.treated.grid!.holes.length, 9);
+  expect(probe.dose.exact).toBeCloseTo(0.5 * probe.treated.grid!.holes.length, 9);
   const feed = of('training-14-feed-slow', { crown });
   expect(feed.treated.areaM2).toBeCloseTo(ringArea(0.6, 3.1), 9);
 });
@@ -172,8 +173,9 @@ it('what a region forbids for good on this tree is never offered; what only wait
     host: findHost('common-lime')!,
     condition: findCondition('lime-aphid'),
   };
-  const weighed = (key: string, c: Partial<Choices> = {}) => {
-    const label = trainingLabels.find((l) => l.key === key)!;
+  const weighed = (key: string, c: Partial<Choices> = {}, use: Partial<LabelUse> = {}) => {
+    const training = trainingLabels.find((l) => l.key === key)!;
+    const label = { ...training, uses: [{ ...training.uses[0]!, ...use }] };
     const crown = { shape: 'ellipsoid' as const, widthM: 6, depthM: 7 };
     const result = prescribe({ ...lime, crown, heightM: 9 }, label, label.uses[0]!, { ...summer, ...c });
     return weighUse(label, label.uses[0]!, result, 0, {
@@ -185,7 +187,10 @@ it('what a region forbids for good on this tree is never offered; what only wait
       options: null,
     })!;
   };
-  expect(weighed('training-01-drench')).toMatchObject({ forbidden: 'No soil systemic under Common lime' });
+  expect(weighed('training-01-drench', {}, { hosts: ['lime'], targets: ['lime-aphid'] })).toMatchObject({
+    forbidden: 'No soil systemic under Common lime',
+  });
+  expect(weighed('training-01-drench')).toMatchObject({ forbidden: 'Not for Common lime' });
   expect(weighed('training-08-soap', { temperatureC: 40 })).toMatchObject({ forbidden: null });
 });
 

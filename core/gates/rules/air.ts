@@ -37,6 +37,30 @@ const air: Check = (f) => {
     : null;
 };
 
+const soilWarmth: Check = (f) => {
+  const min = f.use.conditions?.minSoilC;
+  if (min === undefined || f.said?.['soil-warmth'] === 'warm enough') return null;
+  const least = showTemperature(min, f.system ?? 'metric');
+  return f.said?.['soil-warmth']
+    ? gate(
+        'soil-cold',
+        'stop',
+        'The soil is too cold',
+        `The label asks for soil of at least ${least} at a hand’s depth; the air says nothing about it.`,
+        labelSource(f, 'conditions'),
+        [f.use.conditions!.text],
+        'Wait until the soil has warmed.',
+      )
+    : asking(
+        'soil-warmth',
+        'soil-cold-unknown',
+        'stop',
+        'How warm is the soil?',
+        `The label asks for soil of at least ${least}, measured at a hand’s depth in the root zone.`,
+        labelSource(f, 'conditions'),
+      );
+};
+
 const wind: Check = (f) => {
   const c = f.use.conditions;
   const max = c?.maxWindMs;
@@ -361,6 +385,15 @@ export const airRules: Rule[] = [
     setBy: 'label',
     label: (_, u) => u.conditions?.minC !== undefined || u.conditions?.maxC !== undefined,
     check: air,
+  },
+  {
+    ids: ['soil-cold', 'soil-cold-unknown'],
+    strength: 'stop',
+    about: 'Soil as warm as the label asks',
+    facts: 'asked, measured',
+    setBy: 'label',
+    label: (_, u) => u.conditions?.minSoilC !== undefined,
+    check: soilWarmth,
   },
   {
     ids: ['rain-coming', 'rain-unknown'],

@@ -430,6 +430,7 @@ export function UseForm({
         {word('minC', 'Not below, °C', { inputMode: 'decimal' })}
         {word('maxC', 'Not above, °C', { inputMode: 'decimal' })}
         {word('rain', 'Dry hours after', { inputMode: 'decimal' })}
+        {word('minSoilC', 'Soil from, °C', { inputMode: 'decimal' })}
         {word('minWind', 'Wind from, m/s', { inputMode: 'decimal' })}
         {word('wind', 'Wind up to, m/s', { inputMode: 'decimal' })}
         {word('bloomDays', 'Days before bloom, for bees', { inputMode: 'numeric' })}

@@ -137,8 +137,14 @@ export function ApplyBench({
   const wind = readNumber(form.wind, { name: 'The wind', min: 0, max: us ? 134 : 60, unit: us ? 'mph' : 'm/s' });
   const humidity = readNumber(form.humidity, { name: 'The humidity', min: 0, max: 100, unit: '%' });
   const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 100_000, unit });
-  const celsius = temperature.ok ? (us ? (temperature.value - 32) / 1.8 : temperature.value) : station.temperatureC;
-  const ms = wind.ok ? (us ? wind.value / 2.23694 : wind.value) : station.windMs;
+  // What was typed and cannot be read is unknown; the station does not speak for it.
+  const celsius = temperature.ok ? (us ? (temperature.value - 32) / 1.8 : temperature.value) : null;
+  const ms = wind.ok ? (us ? wind.value / 2.23694 : wind.value) : null;
+  const airFaults = [
+    ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
+    ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
+    ...(humidity.ok ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
+  ];
   const saidNow = { ...stillSaid(plan.choices.said), ...ofPlace.said, ...form.said };
   const now = prescribe(situation, label, use, {
     ...plan.choices,
@@ -149,7 +155,7 @@ export function ApplyBench({
     windMs: ms,
     rainNext24Mm: station.rainNext24Mm,
     rainByHour: station.rainByHour ?? null,
-    humidity: humidity.ok ? humidity.value : station.humidity,
+    humidity: humidity.ok ? humidity.value : null,
     windFromDeg: station.windFromDeg,
     system: units,
   });
@@ -194,12 +200,10 @@ export function ApplyBench({
   const submit = () => {
     const bad = [
       ...(amount.ok ? [] : [{ path: 'amount', sentence: amount.sentence }]),
-      ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
-      ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
-      ...(humidity.ok ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
+      ...airFaults,
       ...(lot ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
     ];
-    if (bad.length || !lot || !humidity.ok) return setFaults(bad);
+    if (bad.length || !lot || celsius === null || ms === null || !humidity.ok) return setFaults(bad);
     send(
       {
         id: form.id,
@@ -307,17 +311,10 @@ export function ApplyBench({
         faults={faults}
         known={
           form.stage === 3
-            ? [
-                'amount',
-                'lotId',
-                'weather.temperatureC',
-                'weather.windMs',
-                'weather.humidity',
-                'deviation',
-                'startedAt',
-                'endedAt',
-              ]
-            : []
+            ? ['amount', 'lotId', 'deviation', 'startedAt', 'endedAt']
+            : form.stage === 1
+              ? ['weather.temperatureC', 'weather.windMs', 'weather.humidity']
+              : []
         }
       />
 
@@ -476,7 +473,8 @@ export function ApplyBench({
                   ? 'Give the reason first'
                   : words.start,
             () => {
-              if (!stops.length && questions.length + unreasoned.length) {
+              setFaults(airFaults);
+              if (airFaults.length || (!stops.length && questions.length + unreasoned.length)) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }

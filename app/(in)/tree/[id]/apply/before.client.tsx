@@ -1,7 +1,7 @@
 'use client';
 
 import { isSoil, type Gate } from '@/core/gates/gate';
-import type { FactKey, Said } from '@/core/gates/said';
+import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';
 import { SOIL_WORDS, type SoilState } from '@/core/weather/air';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
@@ -38,29 +38,10 @@ export function BeforeStart({
   onReason: (gate: string, reason: string) => void;
   faults: FormFault[];
 }) {
-  const open = gates.filter((g) => g.asks && g.state === 'asked');
   const holds = gates.filter((g) => g.strength === 'hold' && g.state === 'tripped');
   return (
     <section aria-label="Before you start" className="mt-5 border-t-2 border-bark pt-3">
-      <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3">
-        <h2>Before you start</h2>
-        {open.length > 1 && (
-          <button
-            type="button"
-            className="press min-h-12"
-            onClick={() =>
-              onSay(
-                Object.fromEntries(
-                  open.flatMap((g) => (g.answers?.length && g.asks !== 'stage' ? [[g.asks!, g.answers[0]!]] : [])),
-                ) as Said,
-              )
-            }
-          >
-            All of these are as they should be
-          </button>
-        )}
-      </div>
-      <AskFacts gates={gates} said={said} onSay={(key: FactKey, answer) => onSay({ [key]: answer } as Said)} />
+      <AskFacts title="Before you start" gates={gates} said={said} onSay={onSay} />
       {holds.map((g) => (
         <div key={g.id} className="mb-3 border-l-4 border-sap pl-3">
           <p className="font-semibold text-sap">{g.title}</p>
@@ -77,7 +58,7 @@ export function BeforeStart({
           />
         </div>
       ))}
-      <details className="border-t border-line">
+      <details className="border-t border-line" open={faults.some((x) => x.path.startsWith('weather.')) || undefined}>
         <summary className="figures min-h-12 py-3 font-bold">
           Air {air.temperature} {us ? '°F' : '°C'}, wind {air.wind} {us ? 'mph' : 'm/s'}, {air.humidity} %
           {isSoil(use) ? `, soil ${air.soil ?? 'not said'}` : ''}: change what you measure here

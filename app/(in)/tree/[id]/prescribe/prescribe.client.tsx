@@ -355,7 +355,7 @@ export function PrescribeBench(props: Props) {
         <ToBeSaid
           gates={gates}
           said={form.said}
-          onSay={(key, answer) => setForm((f) => ({ ...f, said: { ...f.said, [key]: answer } }))}
+          onSay={(answers) => setForm((f) => ({ ...f, said: { ...f.said, ...answers } }))}
         />
       )}
       {dose.ok && chosen.use.method === 'soil-drench' && situation.grounds?.at && (

@@ -1,6 +1,6 @@
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
-import type { FactKey, Said } from '@/core/gates/said';
+import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';
 import type { Choices as Choosable, Prescription, Situation } from '@/core/prescribe/prescribe';
 import { DENSITY, type Density } from '@/core/spray/crown';
@@ -108,12 +108,11 @@ export function InTheWay({ gates }: { gates: Gate[] }) {
 }
 
 /** Facts that only a person can give, before a plan. */
-export function ToBeSaid(p: { gates: Gate[]; said: Said; onSay: (key: FactKey, answer: string) => void }) {
+export function ToBeSaid(p: { gates: Gate[]; said: Said; onSay: (answers: Said) => void }) {
   if (!p.gates.some((g) => g.asks) && !Object.keys(p.said).length) return null;
   return (
     <section className="mt-6">
-      <h2 className="mb-2">To be said first</h2>
-      <AskFacts {...p} />
+      <AskFacts title="To be said first" {...p} />
     </section>
   );
 }
