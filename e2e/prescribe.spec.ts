@@ -17,7 +17,7 @@ test('a site of the ring is stepped; a move that breaks a rule is refused with i
   await signIn(page);
   const id = await openTree(page, '102');
   await page.goto(`/tree/${id}/prescribe`);
-  await page.getByRole('radio', { name: /Training label 2/ }).check();
+  await page.getByRole('radio', { name: /Training label 2,/ }).check();
   const move = page.getByRole('group', { name: 'Move a site' });
   const before = await move.locator('output').textContent();
   const clockwise = move.getByRole('button', { name: /clockwise$/ }).last();
@@ -229,7 +229,7 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
   await expect(page.getByText(/Merryn Coad took/)).toBeVisible();
   const second = await make();
   await page.goto(`/tree/${id}`);
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.locator('#offers').getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText(/Taken back; its address/)).toBeVisible();
   expect((await client.goto(second))!.status()).toBe(404);
   expect((await client.goto('/share/AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA'))!.status()).toBe(404);

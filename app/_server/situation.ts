@@ -261,7 +261,7 @@ export function situationOf(
     ),
     money: {
       by: weighingOf(viewer, tree),
-      lossUntreated: condition?.lossPerYear ?? lossUntreated(condition?.policy ?? '', visit?.crownLoss ?? null),
+      lossUntreated: lossUntreated(condition?.lossPerYear ?? null, visit?.crownLoss ?? null),
     },
     programme: tree.programme?.school ?? viewer.schools.programme,
     supervised: viewer.licence !== null || viewer.role === 'owner' || viewer.role === 'arborist',

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { shipped } from '@/knowledge';
 import { aside } from '@/knowledge/vignettes/aside';
 import { heldOut } from '@/knowledge/vignettes/held-out';
@@ -24,16 +24,10 @@ const SETS: Readonly<Record<string, DrawnSet>> = {
   'truth taken out of the base': { who: CAREFUL, removed: true },
   'a sloppy observer': { who: SLOPPY },
 };
-const DOC = fileURLToPath(new URL('../../docs/trust.md', import.meta.url));
+const DOC = join(__dirname, '../../docs/trust.md');
 const [BEGIN, END] = ['<!-- measured -->', '<!-- /measured -->'];
 
 const [first = '10000', name, from, count] = process.argv.slice(2);
-
-/** One share of the seeds of one set, as JSON on standard output. */
-if (first === '--share') {
-  const seeds = Array.from({ length: Number(count) }, (_, i) => Number(from) + i);
-  process.stdout.write(JSON.stringify(drawnCases(shipped, seeds, SETS[name!]!)));
-} else await measure(Number(first));
 
 function drawn(set: string, cases: number): Promise<DrawnTally> {
   const n = Math.max(1, cpus().length);
@@ -45,7 +39,7 @@ function drawn(set: string, cases: number): Promise<DrawnTally> {
         new Promise<DrawnTally>((resolve, reject) => {
           const child = spawn(
             process.execPath,
-            ['--import', 'tsx', fileURLToPath(import.meta.url), '--share', set, String(1 + i * each), String(each)],
+            ['--import', 'tsx', __filename, '--share', set, String(1 + i * each), String(each)],
             { stdio: ['ignore', 'pipe', 'inherit'] },
           );
           let out = '';
@@ -81,7 +75,9 @@ async function measure(cases: number) {
   say('| --- | --- | --- | --- |');
   say(`| a clean case of every condition: first | ${clean.cases} | ${percent(clean.first, clean.cases)} | ≥ 90 % |`);
   say(`| … in three | ${clean.cases} | ${percent(clean.firstThree, clean.cases)} | ≥ 99 % |`);
-  say(`| … decision one that the trade lets stand | ${clean.cases} | ${percent(clean.decided, clean.cases)} | ≥ 97 % |`);
+  say(
+    `| … decision one that the trade lets stand | ${clean.cases} | ${percent(clean.decided, clean.cases)} | ≥ 97 % |`,
+  );
   say(`| … harmful decisions | ${clean.cases} | ${harms(clean.harms)} | none |`);
   say(`| one harmful sign alone, host × extent × month: “sound” | ${sweep.cases} | ${sweep.sound} | 0 |`);
   say(`| … harmful decisions | ${sweep.cases} | ${harms(sweep.harms)} | none |`);
@@ -93,12 +89,16 @@ async function measure(cases: number) {
     ['older told cases', [...worked, ...heldOut].map(asField)],
   ] as const) {
     const r = putTold(list, engine);
-    say(`| ${what}: right in name, decision and duty, no harm | ${r.length} | ${r.filter((x) => !x.faults.length).length} | – |`);
+    say(
+      `| ${what}: right in name, decision and duty, no harm | ${r.length} | ${r.filter((x) => !x.faults.length).length} | – |`,
+    );
   }
   say();
   say('Drawn cases, a tenth of the observations wrong (a sloppy observer: a fifth, and sure of most of them):');
   say();
-  say('| drawn | cases | first | in three | best reader, first | in three | “nine in ten or more”: wrong | not named above six in ten | opened, not closed | harmful decisions per 1,000 |');
+  say(
+    '| drawn | cases | first | in three | best reader, first | in three | “nine in ten or more”: wrong | not named above six in ten | opened, not closed | harmful decisions per 1,000 |',
+  );
   say('| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |');
   const bins: string[] = [];
   const examples: string[] = [];
@@ -127,3 +127,13 @@ async function measure(cases: number) {
   const [before, after] = [doc.split(BEGIN)[0]!, doc.split(END)[1]!];
   writeFileSync(DOC, `${before}${BEGIN}\n\n${out.join('\n')}\n\n${END}${after}`);
 }
+
+/** One share of the seeds of one set, as JSON on standard output. */
+if (first === '--share') {
+  const seeds = Array.from({ length: Number(count) }, (_, i) => Number(from) + i);
+  process.stdout.write(JSON.stringify(drawnCases(shipped, seeds, SETS[name!]!)));
+} else
+  measure(Number(first)).catch((e: unknown) => {
+    console.error(e);
+    process.exitCode = 1;
+  });

@@ -22,9 +22,7 @@ const told = [...practice, ...aside, ...worked.map(asField), ...heldOut.map(asFi
 const OPEN = ['oak-eggs-winter'];
 const settled = putTold(told, engine).filter((v) => !OPEN.includes(v.id));
 
-it.each(settled.map((v) => [v.id, v.faults] as const))('told case %s', (_, faults) =>
-  expect(faults).toEqual([]),
-);
+it.each(settled.map((v) => [v.id, v.faults] as const))('told case %s', (_, faults) => expect(faults).toEqual([]));
 
 it('told cases name only what the base knows, and cover every table, decision and quarantine organism', () => {
   const signs = new Set(shipped.signs.map((s) => s.id));

@@ -13,6 +13,9 @@ const monthDay = z
   .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'write month and day, like 04-01')
   .refine((d) => z.iso.date().safeParse(`2024-${d}`).success, 'there is no such day in the year');
 
+/** Said of a closed season in which even diseased wood stays on. */
+export const DISEASED_TOO = 'diseased wood too';
+
 export const regionSchema = z.strictObject({
   name: z.string().trim().min(2).max(80),
   soilSystemicForbiddenOn: z.array(host).max(60).default([]),

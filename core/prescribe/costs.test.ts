@@ -93,6 +93,8 @@ it('treating lowers the chance of loss by what it controls; a new tree is paid o
   const { keep, remove: anew } = keepOrReplace(injection, use, dose(50, 10), by(), 0);
   expect(keep).toBeGreaterThan(0);
   expect(anew).toBeGreaterThan(USUAL_PRICES.removeAndReplant);
-  expect(lossUntreated('manage', 60)).toBeGreaterThan(lossUntreated('manage', 0));
-  expect(lossUntreated('manage', 100)).toBeLessThanOrEqual(0.6);
+  expect(lossUntreated(0.15, 60)).toBeGreaterThan(lossUntreated(0.15, 0));
+  // Crossing branches, scab and aphids lose hardly a tree in a hundred years.
+  expect(lossUntreated(null, 0)).toBeLessThan(0.005);
+  expect(lossUntreated(0.5, 100)).toBeLessThanOrEqual(0.6);
 });

@@ -207,13 +207,13 @@ export function courses(
   ];
 }
 
-/** Yearly chance of losing an untreated tree, from how the condition is dealt with and how far it has gone: a rough guess, to be changed. */
-export const lossUntreated = (policy: string, crownLoss: number | null): number =>
-  Math.min(
-    0.6,
-    ({ treat: 0.08, manage: 0.15, restore: 0.04, relieve: 0.005, leave: 0.003, driver: 0.02 }[policy] ?? 0.03) *
-      (1 + (crownLoss ?? 0) / 30),
-  );
+/**
+ * Chance that the tree is lost within a year untreated.
+ * @param perYear share of trees that have the condition and are lost in a year; null where hardly any is
+ * @param crownLoss percent; a tree that has lost much of its crown goes sooner
+ */
+export const lossUntreated = (perYear: number | null, crownLoss: number | null): number =>
+  Math.min(0.6, (perYear ?? 0.002) * (1 + (crownLoss ?? 0) / 30));
 
 /** What keeping a tree by this use costs over the programme, and what a new one in its place does; expected, minor units. */
 export function keepOrReplace(

@@ -527,7 +527,15 @@ export const bacteriaAndAnimals = [
     policy: 'treat',
     threshold: 'Any on young trees.',
     ways: [
-      ['guard', 'Mesh to snow depth + 50 cm, at least 60 cm', 'before snow; at once where it is gnawed', 9, 4, 'protect', 'organic'],
+      [
+        'guard',
+        'Mesh to snow depth + 50 cm, at least 60 cm',
+        'before snow; at once where it is gnawed',
+        9,
+        4,
+        'protect',
+        'organic',
+      ],
       ['repellent', 'Again after rain', 'winter', 11, 3, 'protect', 'organic'],
       ['fence', 'For groups', 'any time', 1, 12, 'protect', 'organic'],
     ],

@@ -5,6 +5,7 @@ import { borersAndChewers } from './borers-and-chewers';
 import { fungi } from './fungi';
 import { sapFeeders } from './sap-feeders';
 import { soilSiteAndHarmless } from './soil-site-and-harmless';
+import { LOSSES } from './losses';
 import { TELLING } from './telling';
 
 /** What can ail a tree, and what only looks like it. */
@@ -12,5 +13,6 @@ export const conditions: readonly Condition[] = z.array(conditionSchema).parse(
   [...sapFeeders, ...borersAndChewers, ...fungi, ...bacteriaAndAnimals, ...soilSiteAndHarmless].map((c) => ({
     ...c,
     telling: TELLING[c.id] ?? {},
+    ...(LOSSES[c.id] === undefined ? {} : { lossPerYear: LOSSES[c.id] }),
   })),
 );

@@ -62,7 +62,7 @@ export function GateList({
       <h2 className="text-body">{title}</h2>
       {gates.length === 0 && (
         <p className="py-3 text-[0.9375rem]">
-          Nothing stands against it. Of the rules entered, all are met; the label in hand comes first.
+          No gate trips. Of the rules entered, all are met; the label in hand comes first.
         </p>
       )}
       <ul>

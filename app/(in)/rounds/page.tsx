@@ -158,8 +158,8 @@ function Stops<T extends OpenPlan | OpenWork>({ stops, row }: { stops: T[]; row:
       {day.stops.slice(0, day.soundFirst).map(row)}
       {day.soundFirst > 0 && (
         <li className="row border-l-4 border-ink py-2 pl-3 font-semibold">
-          Sound trees until here. Now the sick ones: other bits and blades, or 70 % alcohol and dry, and again between
-          trees.
+          Sound trees until here. Now those that have something infectious, or that nobody has examined: other bits and
+          blades, or 70 % alcohol and dry, and again between trees.
         </li>
       )}
       {day.stops.slice(day.soundFirst).map(row)}

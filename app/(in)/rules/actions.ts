@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { PRESENCE, regionSchema } from '@/core/gates/region';
+import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { conditions } from '@/knowledge';
 import { saveRegion } from '@/store/people';
@@ -105,8 +105,15 @@ export const keepRegion = act(
       reserved: split('reserved', 'active | licence class: why', ([active, category], why) =>
         active && category ? { active, category, why } : null,
       ),
-      closedSeasons: split('closed', 'hosts | 04-01 | 07-31: why', ([hosts, from, to], why) =>
-        hosts && from && to ? { hosts: commas(hosts).map((h) => h.toLowerCase()), from, to, why } : null,
+      closedSeasons: split(
+        'closed',
+        `hosts | 04-01 | 07-31: why, or hosts | 04-01 | 07-31 | ${DISEASED_TOO}: why`,
+        (part, why) => {
+          const [hosts, from, to, scope] = part;
+          return hosts && from && to && (scope === undefined || scope === DISEASED_TOO)
+            ? { hosts: commas(hosts).map((h) => h.toLowerCase()), from, to, why, diseaseCuts: scope === undefined }
+            : null;
+        },
       ),
       notify: f.notifyHours.trim()
         ? { methods: f.notifyMethods, hours: number('notifyHours', 'The hours of notice', 720) }

@@ -1,6 +1,8 @@
 import Link from 'next/link';
 import type { Rule } from '@/core/gates/gate';
-import { PRESENCE } from '@/core/gates/region';
+import { ANTIBIOTIC_NEEDS, STAKES } from '@/core/decide/stakes';
+import { ODDS } from '@/core/diagnose/words';
+import { DISEASED_TOO, PRESENCE } from '@/core/gates/region';
 import { CHAPTERS } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { WORK_RULES } from '@/core/work/rules';
@@ -99,6 +101,48 @@ export default async function Rules() {
           }))}
         />
       </Section>
+      <Section title="How sure one must be" aside="stakes decide per action, never per disease">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="How sure one must be">
+          <table className="dense">
+            <thead>
+              <tr>
+                <th>What is done</th>
+                <th>From</th>
+                <th>What a mistake costs</th>
+              </tr>
+            </thead>
+            <tbody>
+              {STAKES.map((s) => (
+                <tr key={s.id}>
+                  <td>
+                    <b>{s.action}</b>
+                  </td>
+                  <td>
+                    {s.needs} ({ODDS[s.needs]}){s.raisedByCondition ? ', or what the condition asks for' : ''}
+                  </td>
+                  <td>{s.mistake}</td>
+                </tr>
+              ))}
+              <tr>
+                <td>
+                  <b>Give an antibiotic</b>
+                </td>
+                <td>
+                  {ANTIBIOTIC_NEEDS} ({ODDS[ANTIBIOTIC_NEEDS]}); never to a tree that is eaten from
+                </td>
+                <td>Resistance, residues, a wound for nothing.</td>
+              </tr>
+              <tr>
+                <td>
+                  <b>Report, keep people away, leave the saw in the bag</b>
+                </td>
+                <td>suspicion, weighed by what is at stake; where it must be reported, before any cut</td>
+                <td>A telephone call.</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </Section>
       <Section title={`The profile of ${region.name}`} aside="what it adds to the labels; it never loosens one">
         {allows(v, 'manage people') ? (
           <RegionForm
@@ -110,7 +154,10 @@ export default async function Rules() {
               banned: region.banned.map((b) => `${b.active}: ${b.why}`).join('\n'),
               reserved: region.reserved.map((b) => `${b.active} | ${b.category}: ${b.why}`).join('\n'),
               closed: region.closedSeasons
-                .map((s) => `${s.hosts.join(', ')} | ${s.from} | ${s.to}: ${s.why}`)
+                .map(
+                  (s) =>
+                    `${s.hosts.join(', ')} | ${s.from} | ${s.to}${s.diseaseCuts ? '' : ` | ${DISEASED_TOO}`}: ${s.why}`,
+                )
                 .join('\n'),
               bannedUses: region.bannedUses
                 .map((b) => `${METHOD_NAMES[b.method]} | ${b.hosts.join(', ')}: ${b.why}`)

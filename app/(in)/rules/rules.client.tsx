@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { DISEASED_TOO } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
@@ -58,7 +59,11 @@ export function RegionForm({ region }: { region: Form }) {
         {text('recordYears', 'Records are kept, years')}
         {lines('banned', 'Banned actives', 'One a line: active: why')}
         {lines('reserved', 'Reserved actives', 'One a line: active | licence class: why')}
-        {lines('closed', 'Closed seasons for cutting', 'One a line: hosts | 04-01 | 07-31: why')}
+        {lines(
+          'closed',
+          'Closed seasons for cutting',
+          `One a line: hosts | 04-01 | 07-31: why. It lets diseased wood be cut out; where it does not, add “| ${DISEASED_TOO}”.`,
+        )}
         {lines('bannedUses', 'Methods banned on hosts', 'One a line: dust | lime, maple: why; no hosts: on every tree')}
         {lines('reportable', 'To be reported to the authority', 'One a line, by the name in the field guide')}
         {lines('presence', 'How present a trouble is here', 'One a line: name: absent, rare, usual or spreading')}

@@ -114,7 +114,7 @@ const doseWorks: Check = (f) => {
       ? 'Yearly cap of this place is used up'
       : year
         ? 'This year’s maximum is used up'
-        : 'No dose on the label';
+        : 'The label gives no dose for this tree';
   const asked = ['siteAreaM2', 'diameters', 'areaM2', 'holes', 'sprayVolumeMl'].includes(first.path);
   return gate(
     asked ? 'dose-asks' : id,

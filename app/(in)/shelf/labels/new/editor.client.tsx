@@ -388,6 +388,31 @@ export function LabelEditor({
   );
 }
 
+/** Where a fault stands, in the words of the form. */
+const PLACES: Readonly<Record<string, string>> = {
+  rate: 'Rate',
+  dose: 'dose',
+  point: 'value',
+  classes: 'sizes',
+  bands: 'class',
+  entry: 'value',
+  basis: 'per',
+  each: 'for each',
+  upTo: 'up to',
+  carrier: 'Water',
+  sites: 'Holes',
+  rootzone: 'Root zone',
+  spray: 'Spray',
+  intervals: 'Intervals',
+  conditions: 'Conditions',
+  limits: 'Limit',
+  followUps: 'Follow-up',
+  protection: 'To wear',
+  actives: 'Active',
+  hosts: 'On',
+  targets: 'Against',
+};
+
 /** The place of a fault; where a label has several uses, a press opens the one it is in. */
 function Where({
   path,
@@ -401,7 +426,7 @@ function Where({
   const inUse = path[0] === 'uses' && typeof path[1] === 'number' ? path[1] : null;
   const rest = path
     .slice(inUse === null ? 0 : 2)
-    .map(String)
+    .map((x) => (typeof x === 'number' ? String(x + 1) : (PLACES[String(x)] ?? String(x))))
     .join(' › ');
   return (
     <>

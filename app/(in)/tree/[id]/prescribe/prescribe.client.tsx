@@ -108,7 +108,10 @@ export function PrescribeBench(props: Props) {
   );
   const weighed = useMemo(
     () => [
-      ...usable.flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
+      // Only what acts on what was named is weighed as a way against it; a feed or a repellent stands on the shelf below.
+      ...usable
+        .filter((o) => !situation.condition || serves(situation, o.use) > 0)
+        .flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
       ...(workFacts
         ? fitting.fit.map((w) => {
             const { sheet } = sheetOf(w, workFacts, {});
@@ -116,7 +119,7 @@ export function PrescribeBench(props: Props) {
           })
         : []),
     ],
-    [usable, fitting, workFacts, by, own],
+    [usable, situation, fitting, workFacts, by, own],
   );
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
   const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v7(), treeId: t.id }));
@@ -314,9 +317,12 @@ export function PrescribeBench(props: Props) {
                       ({ left }) => {
                         forget();
                         said({
-                          sentence: alike.length
-                            ? `Planned on ${alike.length + 1 - left.length} trees; they wait on Rounds.${left.length ? ` Left out: ${left.map((l) => `${l.tag} (${l.why})`).join(', ')}.` : ''}`
-                            : 'Plan made; it waits on Rounds.',
+                          sentence: [
+                            alike.length > left.length
+                              ? `Planned on ${alike.length + 1 - left.length} trees; they wait on Rounds.`
+                              : 'Plan made; it waits on Rounds.',
+                            ...(left.length ? [`Left out: ${left.map((l) => `${l.tag} (${l.why})`).join(', ')}.`] : []),
+                          ].join(' '),
                         });
                         router.push(`/tree/${treeId}/apply?plan=${id}`);
                       },

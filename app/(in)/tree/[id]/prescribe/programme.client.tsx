@@ -64,7 +64,9 @@ export function PlanOfTree({
     <section id="plan" className="mt-7 scroll-mt-20">
       <h2>The plan of this tree</h2>
       {steps.length === 0 ? (
-        <p className="text-ink-2">No step is planned yet. The programme holds for what is planned below.</p>
+        <p className="text-ink-2">
+          No step is planned yet. Years and school set here apply to every step that is planned.
+        </p>
       ) : (
         <table className="dense figures">
           <thead>
