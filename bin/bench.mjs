@@ -42,6 +42,8 @@ await run(async () => {
       { ...owner, DATABASE_URL: cluster.appUrl(), ELMHORN_BENCH_URL: url, ELMHORN_CHROMIUM: chromium },
       'the measurement did not finish',
     );
+    say('Putting cases to the decision …');
+    tsx(['bench/trust/run.ts'], {}, 'the cases were not put');
   } finally {
     server?.kill('SIGTERM');
     cluster.stop();

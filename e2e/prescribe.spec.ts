@@ -39,6 +39,7 @@ test('one plan for a row: each tree by its own trunk, within 15 inputs', async (
   // The row is offered whole; here only one more is wanted.
   await expect(page.getByRole('button', { name: /^All \d+ like it$/ })).toBeVisible();
   await page.getByLabel('119', { exact: true }).check();
+  await hand.press(ALL_WELL);
   await hand.press('Make the plan');
   await page.waitForURL(/apply/);
   await expect(page.getByText('Planned on 2 trees; they wait on Rounds.')).toBeVisible();
@@ -68,6 +69,8 @@ test('a work without a label: asked, worked out, held, planned, done, and its fo
   await expect(page.getByText(/Overlap of the wrap must be a plain number/)).toBeVisible();
   await page.getByLabel('Overlap of the wrap, cm').fill('8');
   await page.getByLabel('Plants, walls and wires that bridge it are gone').check();
+  await expect(plan).toBeDisabled();
+  await page.getByLabel('On a wrap, nothing sticky on bare bark').check();
   await expect(plan).toBeEnabled();
   await plan.click();
   await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
@@ -243,6 +246,7 @@ test('the plan of a tree is one thing: steps with their price, a programme, the 
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Sticky band/ }).check();
   await page.getByLabel('Plants, walls and wires that bridge it are gone').check();
+  await page.getByLabel('On a wrap, nothing sticky on bare bark').check();
   await page.getByRole('button', { name: 'Plan this work' }).click();
   await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
   await expect(main(page).getByText(/all methods; injections as the label has it; planned for 10 years/)).toBeVisible();

@@ -21,8 +21,6 @@ export const VIGOUR_LOOKS: Record<Vigour, string> = {
 };
 
 export const FINDING_STATES = ['seen', 'absent', 'not looked'] as const;
-/** How much of a sign there is, 1 to 4; 0 is looked for and absent. */
-export const EXTENTS = ['none', 'a trace', 'some', 'much', 'everywhere'] as const;
 /** How sure the observer is that it is this sign: another thing than how much of it there is. */
 export const SURE = ['sure', 'perhaps'] as const;
 export type Sure = (typeof SURE)[number];

@@ -184,3 +184,47 @@ it('its parts add up: sites to the product, actives to their share, spray to wat
     { numRuns: 200 },
   );
 });
+
+/** A second, plain reckoning in millilitres, written from the label's own sentences and sharing nothing with the core. */
+function plainly(f: Form, d: number): number | null {
+  if (f.form === 'classes' && f.boundary === 'unanswered' && Math.abs(d - 40) < 1e-9) return null;
+  const low = f.form === 'classes' && d > 40 ? 1.5 * f.value : f.value;
+  const value = f.ranged ? low + f.point * (1.7 * low - low) : low;
+  const girth = Math.PI * d;
+  if (f.per === 'diameter') return (d / f.each) * value;
+  if (f.per === 'girth') return (girth / f.each) * value;
+  if (f.per === 'tree') return value;
+  // One site for each 12 cm of girth begun.
+  if (f.per === 'site') return Math.ceil(girth / 12 - 1e-9) * value;
+  if (f.per === 'area') return (3 / f.each) * value;
+  if (f.per === 'hole') return 40 * value;
+  return (14_190 / (1000 * f.each)) * value;
+}
+
+it('agrees with a second, plain reckoning of every rate form, limits and actives included', () => {
+  let compared = 0;
+  fc.assert(
+    fc.property(anyForm, size, (f, d) => {
+      const r = work(f, d, false, []);
+      const rate = plainly(f, d);
+      if (!ok(r) || rate === null) return;
+      compared++;
+      // A rate in stock holds 250 mL of concentrate in 1,500; limits are said of the product.
+      const product = f.of === 'stock' ? rate / 6 : rate;
+      expect(relative(r.exact, product)).toBeLessThan(1e-9);
+      const most =
+        f.limit === 'none'
+          ? Infinity
+          : f.limit === 'per-area-year'
+            ? (0.62 * f.limitValue - f.used) / 0.24
+            : f.limit === 'per-tree'
+              ? f.limitValue
+              : f.limitValue - f.used;
+      expect(r.product).toBeLessThanOrEqual(Math.min(product, most) * (1 + 1e-9));
+      expect(relative(r.product, Math.min(product, most))).toBeLessThan(1e-6);
+      expect(relative(r.actives[0]!.grams, 0.24 * r.product)).toBeLessThan(1e-9);
+    }),
+    { numRuns: 2000 },
+  );
+  expect(compared).toBeGreaterThan(1000);
+});

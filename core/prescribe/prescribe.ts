@@ -297,7 +297,8 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
   };
 }
 
-const added = (a: Record<string, number>, b: Record<string, number>): Record<string, number> => {
+/** Grams by active, put together. */
+export const added = (a: Record<string, number>, b: Record<string, number>): Record<string, number> => {
   const out = { ...a };
   for (const [k, v] of Object.entries(b)) out[k] = (out[k] ?? 0) + v;
   return out;

@@ -13,7 +13,7 @@ import { findWork } from '@/core/work/works';
 import { uuid } from '@/core/book/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import { blocked } from '@/core/gates/rules';
-import { aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
+import { added, aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { addWorkPlans, setPlanState, setProgramme as saveProgramme } from '@/store/plans';
 import { getLabel, listSprayers, listVessels, shelfLabels } from '@/store/shelf';
@@ -95,6 +95,8 @@ export const makePlan = act(
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
     const now = station().at(new Date());
     // The row is planned as the tree in hand is: its programme goes with the plan.
+    // What this press plans on the place counts against its cap, tree by tree.
+    let pressed: Record<string, number> = {};
     const one = async (treeId: string, like: Tree | null) => {
       const own = await treeOf(v, treeId);
       if (!own) return null;
@@ -108,7 +110,8 @@ export const makePlan = act(
         ...(!like && bearings ? { bearings } : {}),
         system: v.units,
       };
-      const s = situationOf(v, tree, labels, vessels, { tanks });
+      const seenAlone = situationOf(v, tree, labels, vessels, { tanks });
+      const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive ?? {}, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
       const weighed = weighUse(held.label, use, result, 0, by);
@@ -134,6 +137,10 @@ export const makePlan = act(
           ? open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` }))
           : [{ path: '', sentence: 'There is no dose for this tree.' }],
       };
+    const count = (r: typeof result) => {
+      if (r.dose.ok) pressed = added(pressed, Object.fromEntries(r.dose.actives.map((a) => [a.name, a.grams])));
+    };
+    count(result);
     const planned = (x: NonNullable<Awaited<ReturnType<typeof one>>>, planId: string) => ({
       id: planId,
       treeId: x.tree.id,
@@ -156,6 +163,7 @@ export const makePlan = act(
       if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
       else {
         plans.push(planned(other, a.id));
+        count(other.result);
         if (other.verdict) verdicts.push({ ...other.verdict, treeId: a.treeId });
       }
     }
