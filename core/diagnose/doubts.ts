@@ -54,10 +54,14 @@ export function observationDoubts(
           (f) => f.sign === x && f.state === 'seen' && f.sure !== 'perhaps' && (f.grade ?? 2) >= 2,
         );
   for (const [a, b, sentence] of exclusions) if (there(a) && there(b)) say('cannot be both', sentence);
-  for (const id of feared) {
-    const c = k.conditions.find((x) => x.id === id);
-    if (c && !concerns(c.groups, host))
-      say('not its host', `${c.name} does not attack ${host.name.toLowerCase()}, whatever is about near by.`);
-  }
+  const strangers = feared
+    .flatMap((id) => k.conditions.find((x) => x.id === id) ?? [])
+    .filter((c) => !concerns(c.groups, host))
+    .map((c) => c.name);
+  if (strangers.length)
+    say(
+      'not its host',
+      `${strangers.join(', ')} ${strangers.length > 1 ? 'do' : 'does'} not attack ${host.name.toLowerCase()}, whatever is about near by.`,
+    );
   return out;
 }

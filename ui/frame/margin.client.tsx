@@ -30,7 +30,7 @@ export function MarginShell({
         type="button"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
-        className="no-print sticky top-[66px] z-10 hidden min-h-12 w-full items-center gap-3 border-b-2 border-bark bg-sheet px-4 text-left font-bold phone:flex"
+        className="no-print sticky top-[66px] z-10 hidden min-h-11 w-full items-center gap-3 border-b-2 border-bark bg-sheet px-4 text-left font-bold phone:flex"
       >
         {worst && <StrengthMark strength={worst} small />}
         <span className="flex-1">{said}</span>
