@@ -55,7 +55,7 @@ const verdict = (conditionId: string, more: object = {}) =>
     reason: '',
     ranking: [{ id: conditionId, p: 0.95 }],
     overturnedBy: [],
-      overturns: [],
+    overturns: [],
     ...more,
   });
 

@@ -113,11 +113,33 @@ describe('a tree', () => {
     ['a diameter of nothing', () => addReading(o, reading(0))],
     [
       'half a position',
-      () => changeTree(o, { id: o.treeId, tag: 'T1', hostId: 'x', note: '', walkOrder: 1, lat: 50, lon: null, variety: '', eaten: null }),
+      () =>
+        changeTree(o, {
+          id: o.treeId,
+          tag: 'T1',
+          hostId: 'x',
+          note: '',
+          walkOrder: 1,
+          lat: 50,
+          lon: null,
+          variety: '',
+          eaten: null,
+        }),
     ],
     [
       'a tag of nothing',
-      () => changeTree(o, { id: o.treeId, tag: '', hostId: 'x', note: '', walkOrder: 1, lat: null, lon: null, variety: '', eaten: null }),
+      () =>
+        changeTree(o, {
+          id: o.treeId,
+          tag: '',
+          hostId: 'x',
+          note: '',
+          walkOrder: 1,
+          lat: null,
+          lon: null,
+          variety: '',
+          eaten: null,
+        }),
     ],
     [
       'a grade for what was absent',

@@ -147,7 +147,7 @@ export default async function Page({
           needs: found.find(c.id)!.curativeNeeds,
         }))}
         proposed={{
-          conditionId: result.condition ?? 'something-else',
+          conditionId: named ?? result.condition ?? 'something-else',
           certainty: result.certainty,
           decision: result.decision,
           reason: result.reasons.at(-1)?.sentence ?? '',

@@ -8,7 +8,7 @@ import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { oftenOf, signsOf } from '@/core/diagnose/reading';
 import { concerns } from '@/core/diagnose/reading';
 import type { Observed } from '@/core/diagnose/rank';
-import { inWords } from '@/core/diagnose/sureness';
+import { inWords, sureOf } from '@/core/diagnose/sureness';
 import { OFTEN } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
 
@@ -176,7 +176,12 @@ export function DecisionSheet({
       </p>
       {c && (
         <p className="mt-2 text-lead">
-          <b>{c.name}</b>, {result.certainty} ({inWords(result.p)})
+          <b>{c.name}</b>, {result.certainty}
+          {result.certainty === sureOf(result.p)
+            ? ` (${inWords(result.p)})`
+            : result.certainty === 'near certain'
+              ? ', by a sign that names it'
+              : ''}
         </p>
       )}
       {searching && <LookFurther result={result} treeId={treeId} />}
