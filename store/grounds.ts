@@ -359,6 +359,31 @@ export const addOthersApplied = (scope: Scope, placeId: string, o: OthersApplied
       tx`insert into others_applied (id, outfit_id, place_id, active, grams, on_day, who, by_person) values (${o.id}, ${scope.outfitId}, ${placeId}, ${o.active}, ${o.grams}, ${o.onDay}, ${o.who}, ${scope.personId}) on conflict (id) do nothing`,
   );
 
+/** A tree of a place that must be known of before anybody walks there. */
+export interface Alarm {
+  treeId: string;
+  tag: string;
+  /** Signs of danger in its newest look. */
+  signs: string[];
+  /** What must be reported and has been neither named otherwise nor said to be wrong. */
+  report: string | null;
+}
+/** Danger seen and reports due on the trees of a place. */
+export const placeAlarms = (scope: Scope, placeId: string, dangerous: readonly string[]): Promise<Alarm[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Alarm[]>`
+      select * from (
+        select t.id as "treeId", t.tag, t.walk_order,
+          array(select f.sign_id from finding f where f.outfit_id = ${scope.outfitId} and f.state = 'seen' and f.sign_id = any (${[...dangerous]})
+            and f.look_id = (select l.id from look l where l.outfit_id = ${scope.outfitId} and l.tree_id = t.id and not exists (select from look_withdrawal w where w.outfit_id = ${scope.outfitId} and w.look_id = l.id) order by l.at desc, l.id desc limit 1)
+            order by f.sign_id) as signs,
+          (select v.condition_id from verdict v where v.outfit_id = ${scope.outfitId} and v.tree_id = t.id and v.decision = 'report'
+            and not exists (select from verdict n where n.outfit_id = ${scope.outfitId} and n.tree_id = t.id and n.at > v.at and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
+            order by v.at desc limit 1) as report
+        from tree t where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null) a
+      where cardinality(a.signs) > 0 or a.report is not null order by a.walk_order, a.tag limit 40`),
+  ]);
+
 /** The trees of a place with what a choice among them rests on: trunk, host, the newest decision, crown loss. */
 export interface StandTree {
   id: string;

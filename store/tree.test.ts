@@ -7,7 +7,20 @@ import { getPlan, openPlans, programmeOf, setPlanState, setProgramme } from './p
 import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
-import { addLooks, addReading, addVerdict, changeTree, getTree, planRow, settleChange } from './tree';
+import { othersApplied, placeAlarms } from './grounds';
+import {
+  addByOthers,
+  addLooks,
+  addReading,
+  addVerdict,
+  answerSample,
+  changeTree,
+  getTree,
+  planRow,
+  sendSample,
+  settleChange,
+  withdrawLook,
+} from './tree';
 
 let owner: Sql;
 let o: TestOutfit;
@@ -49,6 +62,20 @@ const plan = () => ({
   result: dose,
   released: { hold: 'why' },
   price: { now: 9000, overYears: 30_000, years: 10 },
+});
+
+/** A decision on one condition, which says that earlier ones were wrong only where they are given. */
+const naming = (conditionId: string, decision: string, overturns: string[] = []) => ({
+  id: v7(),
+  treeId: o.treeId,
+  lookId: null,
+  conditionId,
+  certainty: 'likely' as const,
+  decision: decision as never,
+  reason: '',
+  ranking: [],
+  overturnedBy: [],
+  overturns,
 });
 
 describe('a tree', () => {
@@ -281,6 +308,13 @@ describe('a plan', () => {
     expect((await treatNotPlanned(o, 9)).map((t) => t.tag)).toEqual(['T1']);
     await openPlan(plan());
     expect(await treatNotPlanned(o, 9)).toEqual([]);
+    // A second trouble stands beside the first; planning one leaves the other on Today.
+    const second = v7();
+    await addVerdict(o, { ...naming('powdery-mildew', 'treat now'), id: second });
+    expect((await treatNotPlanned(o, 9)).map((t) => t.conditionId)).toEqual(['powdery-mildew']);
+    // It goes only where somebody says that it was wrong.
+    await addVerdict(o, naming('lacebug', 'leave it alone', [second]));
+    expect(await treatNotPlanned(o, 9)).toEqual([]);
     await owner`update plan set state = 'dropped' where tree_id = ${o.treeId}`;
     await addVerdict(o, {
       id: v7(),
@@ -295,5 +329,85 @@ describe('a plan', () => {
       overturns: [],
     });
     expect(await treatNotPlanned(o, 9)).toEqual([]);
+  });
+});
+
+describe('evidence that comes, goes, and was made by others', () => {
+  const look = (
+    findings: { sign: string; state: 'seen'; grade: number }[],
+    tests: { test: string; outcome: string }[] = [],
+  ) => ({
+    id: v7(),
+    treeId: o.treeId,
+    crownLoss: null,
+    vigour: null,
+    hostKey: [],
+    hostConfirmed: false,
+    findings,
+    note: '',
+    today: '2026-06-20',
+    tests,
+    detail: detailSchema.parse({}),
+    change: null,
+  });
+  it('danger stands on the place until the look is taken back, with a reason; once taken back it stays so', async () => {
+    const bad = look([{ sign: 'base-brackets', state: 'seen', grade: 2 }]);
+    await addLooks(o, [bad]);
+    const alarms = () => placeAlarms(o, o.placeId, ['base-brackets']);
+    expect(await alarms()).toMatchObject([{ treeId: o.treeId, tag: 'T1', signs: ['base-brackets'], report: null }]);
+    expect(await placeAlarms(o, o.placeId, ['base-rocks'])).toEqual([]);
+    await expect(withdrawLook(o, bad.id, 'x')).rejects.toMatchObject({ code: '23514' });
+    expect((await withdrawLook(o, bad.id, 'It was the neighbour')).count).toBe(1);
+    expect((await withdrawLook(o, bad.id, 'Again')).count).toBe(0);
+    expect(await alarms()).toEqual([]);
+    const read = await tree();
+    expect(read.looks.some((l) => l.id === bad.id)).toBe(false);
+    expect(read.withdrawn).toMatchObject([{ id: bad.id, reason: 'It was the neighbour' }]);
+  });
+  it('a report stands on the place until it is answered or was wrong', async () => {
+    const report = { ...naming('fire-blight', 'report'), id: v7() };
+    await addVerdict(o, report);
+    expect(await placeAlarms(o, o.placeId, [])).toMatchObject([{ report: 'fire-blight' }]);
+    await addVerdict(o, naming('lacebug', 'leave it alone'));
+    expect(await placeAlarms(o, o.placeId, [])).toMatchObject([{ report: 'fire-blight' }]);
+    await addVerdict(o, naming('lacebug', 'leave it alone', [report.id]));
+    expect(await placeAlarms(o, o.placeId, [])).toEqual([]);
+  });
+  it('a sample is under way until its answer, which is evidence as a look of its own, once', async () => {
+    const id = v7();
+    await sendSample(o, {
+      id,
+      treeId: o.treeId,
+      what: 'Twig with streaks',
+      sentTo: 'County laboratory',
+      testId: 'lab-wilt',
+      sentOn: '2026-06-20',
+    });
+    expect((await tree()).samples).toMatchObject([{ id, sentTo: 'County laboratory', answer: null }]);
+    const answered = look([], [{ test: 'lab-wilt', outcome: 'dutch-elm' }]);
+    const answer = (text: string) =>
+      answerSample(o, { sampleId: id, answer: text, onDay: '2026-06-28', look: answered });
+    await answer('Positive');
+    await answer('Positive, sent twice');
+    const read = await tree();
+    expect(read.samples).toMatchObject([{ id, answer: 'Positive' }]);
+    expect(read.looks.filter((l) => l.id === answered.id)).toMatchObject([
+      { tests: [{ test: 'lab-wilt', outcome: 'dutch-elm' }] },
+    ]);
+  });
+  it('what others put on it counts on the tree and on the place', async () => {
+    const by = {
+      active: 'imidacloprid',
+      family: 'neonicotinoid',
+      resistance: 'IRAC 4A',
+      conditionId: 'elm-leaf-beetle',
+      effect: 'none' as const,
+      onDay: '2026-05-02',
+      who: 'A neighbour’s contractor',
+    };
+    await addByOthers(o, { ...by, id: v7(), placeId: o.placeId, treeId: o.treeId, grams: 12 });
+    const read = await tree();
+    expect(read.byOthers).toMatchObject([{ active: 'imidacloprid', effect: 'none' }]);
+    expect((await othersApplied(o, o.placeId)).map((x) => [x.active, x.grams])).toEqual([['imidacloprid', 12]]);
   });
 });

@@ -528,6 +528,16 @@ export const fungi = [
     threshold: 'White oaks below 20 %; red oaks: save the neighbours.',
     protect: { withinKm: 0.1, why: 'Healthy oaks within root-graft reach of a wilted one.' },
     ways: [
+      [
+        'infusion',
+        'Infusion of a white or live oak with hardly any crown lost',
+        'leaf full, moist soil, the laboratory has said so',
+        5,
+        8,
+        'cure',
+        '',
+        { hosts: ['white-oak', 'live-oak'] },
+      ],
       ['infusion', 'Preventive infusion of healthy neighbours', 'leaf full, moist soil', 5, 8, 'protect'],
       ['root barrier', 'Sever root grafts before felling', 'before felling', 4, 11, 'protect', 'organic'],
       ['removal', 'Fell, debark or cover wood', 'before spring', 9, 3, 'support', 'organic'],

@@ -3,10 +3,11 @@ import { notFound } from 'next/navigation';
 import { uuid } from '@/core/book/record';
 import { showArea, showDistance, showMass } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import { getGateCode, getPlace, listClients, othersApplied, placeTrees } from '@/store/grounds';
+import { getGateCode, getPlace, listClients, othersApplied, placeAlarms, placeTrees } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
+import { knowledgeOf } from '@/app/_server/diagnosis';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { hostNames } from '../../host-names';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
@@ -28,7 +29,10 @@ export default async function PlacePage({
   const order = Number(q.after);
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
-  const [rows, clients, others, code] = await Promise.all([
+  const { knowledge } = await knowledgeOf(v);
+  const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
+  const [alarms, rows, clients, others, code] = await Promise.all([
+    placeAlarms(v, id, [...dangers.keys()]),
     placeTrees(v, id, after, PAGE),
     listClients(v),
     othersApplied(v, id),
@@ -103,6 +107,25 @@ export default async function PlacePage({
   );
   return (
     <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
+      {alarms.length > 0 && (
+        <aside aria-label="Warnings" className="mb-4 border-l-[6px] border-madder bg-sheet pl-3">
+          {alarms.map((a) => (
+            <p key={a.treeId} className="py-1 leading-snug">
+              <Link href={`/tree/${a.treeId}`} className="font-bold text-madder">
+                {a.tag}
+              </Link>{' '}
+              {[
+                ...(a.report
+                  ? [
+                      `Report first, cut and move nothing: ${knowledge.conditions.find((c) => c.id === a.report)?.name ?? a.report}.`,
+                    ]
+                  : []),
+                ...new Set(a.signs.map((s) => `Keep clear: ${dangers.get(s)}.`)),
+              ].join(' ')}
+            </p>
+          ))}
+        </aside>
+      )}
       <h1>{place.name}</h1>
       <p className="text-ink-2">{place.address}</p>
       <p className="mt-2 flex flex-wrap gap-2">
