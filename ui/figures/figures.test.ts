@@ -98,7 +98,7 @@ describe('the balance', () => {
   });
   it('puts evidence on both sides in words, filled for and dashed against', () => {
     const text = draw(blight);
-    expect(text).toMatch(/Fire blight[\s\S]*for:<\/b> brown-black, wet/);
+    expect(text).toMatch(/Fire blight[\s\S]*for:<\/b> [^<]*brown-black, wet/);
     expect(text).toContain('against:');
     expect(text).toContain('border-dashed');
     expect(text).toContain('bg-cambium');
