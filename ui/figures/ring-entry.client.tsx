@@ -46,10 +46,13 @@ export function RingEntry({
   const widen = (i: number, by: number) =>
     onArcs(
       arcs.map((a, j) => {
-        const width = ((a.to - a.from + 360) % 360) + 2 * by;
-        return j === i && width > 0 && width < 350
-          ? { ...a, from: (a.from - by + 360) % 360, to: (a.to + by + 360) % 360 }
-          : a;
+        if (j !== i) return a;
+        // Equal ends go all round, as everywhere.
+        const width = (a.from === a.to ? 360 : (a.to - a.from + 360) % 360) + 2 * by;
+        if (width <= 0) return a;
+        return width >= 360
+          ? { ...a, to: a.from }
+          : { ...a, from: (a.from - by + 360) % 360, to: (a.to + by + 360) % 360 };
       }),
     );
   return (
