@@ -861,6 +861,13 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     on({}, { use: rainy, choices: { rainNext24Mm: 9, rainByHour: [0, 0, 0, 0, 0, 0.3, 0, 0] } }),
     on({}, { use: rainy, choices: { rainNext24Mm: 9, rainByHour: [0, 0, 0, 0, 0, 0, 9, 0] } }),
   ],
+  // Into soil a millimetre counts, on leaves a fifth of one.
+  [
+    'rain-coming',
+    'stop',
+    gates({}, { rainNext24Mm: 1, rainByHour: Array.from({ length: 24 }, (_, h) => (h < 2 ? 0.5 : 0)) }),
+    gates({}, { rainNext24Mm: 0.8, rainByHour: Array.from({ length: 24 }, (_, h) => (h < 2 ? 0.4 : 0)) }),
+  ],
   ['wind-unknown', 'stop', on({}, { use: calm, choices: { windMs: null } }), on({}, { use: calm })],
   ['wind', 'stop', on({}, { use: calm, choices: { gustMs: 6 } }), on({}, { use: calm, choices: { gustMs: 4 } })],
   ['wind-usual-unknown', 'hold', on({}, { choices: { windMs: null } }), on()],

@@ -88,7 +88,7 @@ const rain: Check = (f) => {
   const byHour = f.rainByHour && f.rainByHour.length >= hours ? f.rainByHour.slice(0, Math.ceil(hours)) : null;
   const mm = byHour ? byHour.reduce((a, b) => a + b, 0) : f.rainNext24Mm;
   if (!known(mm)) return unknownAir(f, 'rain', 'Will it rain?', `The label wants ${hours} dry hours after.`);
-  if (mm >= (byHour ? RAIN_IN_HOURS_MM : 1))
+  if (mm >= (byHour && flies(f) ? WETS_A_LEAF_MM : MOVES_IN_SOIL_MM))
     return gate(
       'rain-coming',
       'stop',
@@ -119,8 +119,9 @@ const rain: Check = (f) => {
         )
       : null;
 };
-/** A fifth of a millimetre wets a leaf. */
-const RAIN_IN_HOURS_MM = 0.2;
+/** A fifth of a millimetre wets a leaf; what was poured into soil moves with a millimetre, as does what a whole day brings. */
+const WETS_A_LEAF_MM = 0.2;
+const MOVES_IN_SOIL_MM = 1;
 
 const flies = (f: Facts) => AIRBORNE.includes(f.use.method);
 
