@@ -124,7 +124,7 @@ function riskOf(d: DutyInput, sight: Sight, base: Base): Duty | null {
         : 'If people or buildings are under it, keep them away and call a qualified risk assessor.';
   return {
     id: 'risk',
-    sentence: `${[...new Set(why)].join('; ').replace(/^./, (x) => x.toUpperCase())}. ${below}`,
+    sentence: `${[...new Set(why)].join('; ').replace(/^./, (x) => x.toUpperCase())}. ${below.replace(/^./, (x) => x.toUpperCase())}`,
     source: 'findings',
     condition: null,
   };

@@ -1,4 +1,4 @@
-import { openTroubles, type KeptVerdict } from './troubles';
+import { openTroubles, presentTrouble, type KeptVerdict } from './troubles';
 
 const v = (id: string, conditionId: string, more: Partial<KeptVerdict> = {}): KeptVerdict => ({
   id,
@@ -18,4 +18,11 @@ it('naming one trouble leaves the other open; a person may say that it was wrong
 it('a trouble is its newest decision, and is closed when nothing needs doing any more', () => {
   const again = [v('3', 'apple-scab', { decision: 'leave it alone' }), v('2', 'fire-blight'), v('1', 'apple-scab')];
   expect(openTroubles(again).map((x) => x.id)).toEqual(['2']);
+});
+
+it('what a sound tree is guarded against is open, and is not said to be there', () => {
+  const guarded = v('2', 'dutch-elm-disease', { decision: 'protect a sound tree' });
+  expect(openTroubles([guarded])).toEqual([guarded]);
+  expect(presentTrouble([guarded])).toBeUndefined();
+  expect(presentTrouble([guarded, v('1', 'elm-leaf-beetle')])?.conditionId).toBe('elm-leaf-beetle');
 });

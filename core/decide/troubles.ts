@@ -24,3 +24,7 @@ export function openTroubles<V extends KeptVerdict>(verdicts: readonly V[]): V[]
   for (const v of verdicts) if (!newest.has(v.conditionId)) newest.set(v.conditionId, v);
   return [...newest.values()].filter((v) => !overturned.has(v.id) && !CLOSES.includes(v.decision));
 }
+
+/** The newest open trouble that is said to be there; what a sound tree is guarded against is not. */
+export const presentTrouble = <V extends KeptVerdict>(verdicts: readonly V[]): V | undefined =>
+  openTroubles(verdicts).find((v) => v.decision !== 'protect a sound tree');

@@ -1,5 +1,6 @@
 import type { Tree } from '@/store/tree';
-import { diagnose, troublesOf } from '@/app/_server/diagnosis';
+import { presentTrouble } from '@/core/decide/troubles';
+import { diagnose } from '@/app/_server/diagnosis';
 import { viewer } from '@/app/_server/viewer';
 
 const NAMES = {
@@ -14,7 +15,7 @@ const NAMES = {
 /** What saves lives and regions, first on every page of a tree: from what was seen, whatever has been named. */
 export async function TreeWarnings({ tree }: { tree: Tree }) {
   const found = await diagnose(await viewer(), tree);
-  const duties = found?.decide(troublesOf(tree)[0]?.conditionId).duties ?? [];
+  const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
   if (!duties.length) return null;
   return (
     <aside aria-label="Warnings" className="mb-4 border-l-[6px] border-madder bg-sheet pl-3">
