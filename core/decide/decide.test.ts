@@ -105,7 +105,9 @@ describe('something is wrong and not named', () => {
     expect(risk('base-brackets:1', { peopleBelow: false })).toMatch(/wait for the next round/);
     expect(risk('', { roots: { decayed: 1, doubtful: 0, of: 6 } })).toMatch(/1 of 6 main roots/);
     expect(risk('', { barkLoss: 0.6 })).toMatch(/60 %/);
-    expect(risk('', { targets: ['a house'], peopleBelow: false, crownLoss: 60 })).toMatch(/dead\. A house within its reach/);
+    expect(risk('', { targets: ['a house'], peopleBelow: false, crownLoss: 60 })).toMatch(
+      /dead\. A house within its reach/,
+    );
     expect(risk('leaf-galls:2')).toBeUndefined();
   });
 });
