@@ -294,3 +294,32 @@ test('the office sees the spread and may not examine', async ({ page }) => {
   await expect(page.getByText(/To examine takes/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep this look' })).toBeDisabled();
 });
+
+test('what others put on a tree and a sample sent stand on it; a bad number and a day to come are told', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '417', 'well');
+  await page.goto(`/tree/${id}`);
+  await page.getByText('Somebody else put something on it').click();
+  const others = page.locator('details').filter({ hasText: 'Somebody else put something on it' });
+  await others.getByLabel('Active').fill('Imidacloprid');
+  await others.getByLabel('Grams of it').fill('a cup');
+  await others.getByLabel('By whom').fill('The neighbour');
+  await others.getByRole('button', { name: 'Note it' }).click();
+  await expect(others.getByText('The grams must be a plain number')).toBeVisible();
+  await others.getByLabel('Grams of it').fill('4');
+  await others.getByRole('button', { name: 'Note it' }).click();
+  // As the place keeps it, so that it counts against the caps of every label that names the active.
+  await expect(page.getByRole('main').getByText(/imidacloprid, by The neighbour/)).toBeVisible();
+  await page.getByText('A sample or photo was sent').click();
+  const sample = page.locator('details').filter({ hasText: 'A sample or photo was sent' });
+  await sample.getByLabel('What was sent').fill('Leaves in a bag');
+  await sample.getByLabel('To whom').fill('A colleague');
+  await sample.getByLabel('Day').fill('2199-01-01');
+  await sample.getByRole('button', { name: 'Note it' }).click();
+  await expect(sample.getByText('That day has not come yet.')).toBeVisible();
+  await sample.getByLabel('Day').fill('2026-06-01');
+  await sample.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText(/Leaves in a bag, to A colleague/)).toBeVisible();
+});

@@ -346,17 +346,31 @@ export interface OthersApplied {
   onDay: string;
   who: string;
 }
+/** What somebody else put on this tree. */
+export interface ByOthers extends Pick<OthersApplied, 'onDay' | 'active' | 'who'> {
+  family: string;
+  resistance: string;
+  conditionId: string | null;
+  effect: 'none' | 'some' | 'good' | null;
+}
 export const othersApplied = (scope: Scope, placeId: string): Promise<OthersApplied[]> =>
   within(scope, async (tx) => [
     ...(await tx<
       OthersApplied[]
     >`select id, active, grams, on_day as "onDay", who from others_applied where outfit_id = ${scope.outfitId} and place_id = ${placeId} order by on_day desc, id limit 40`),
   ]);
-export const addOthersApplied = (scope: Scope, placeId: string, o: OthersApplied) =>
+/** What others put down on a place, or on one of its trees, where it may also be evidence. */
+export const addOthersApplied = (
+  scope: Scope,
+  x: OthersApplied & Partial<ByOthers> & { placeId: string; treeId?: string },
+) =>
   within(
     scope,
-    (tx) =>
-      tx`insert into others_applied (id, outfit_id, place_id, active, grams, on_day, who, by_person) values (${o.id}, ${scope.outfitId}, ${placeId}, ${o.active}, ${o.grams}, ${o.onDay}, ${o.who}, ${scope.personId}) on conflict (id) do nothing`,
+    (tx) => tx`
+      insert into others_applied (id, outfit_id, place_id, tree_id, active, family, resistance, condition_id, effect, grams, on_day, who, by_person)
+      values (${x.id}, ${scope.outfitId}, ${x.placeId}, ${x.treeId ?? null}, ${x.active}, ${x.family ?? ''}, ${x.resistance ?? ''},
+        ${x.conditionId ?? null}, ${x.effect ?? null}, ${x.grams}, ${x.onDay}, ${x.who}, ${scope.personId})
+      on conflict (id) do nothing`,
   );
 
 /** A tree of a place that must be known of before anybody walks there. */

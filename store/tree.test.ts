@@ -7,9 +7,8 @@ import { getPlan, openPlans, programmeOf, setPlanState, setProgramme } from './p
 import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
-import { othersApplied, placeAlarms } from './grounds';
+import { addOthersApplied, othersApplied, placeAlarms } from './grounds';
 import {
-  addByOthers,
   addLooks,
   addReading,
   addVerdict,
@@ -405,7 +404,7 @@ describe('evidence that comes, goes, and was made by others', () => {
       onDay: '2026-05-02',
       who: 'A neighbour’s contractor',
     };
-    await addByOthers(o, { ...by, id: v7(), placeId: o.placeId, treeId: o.treeId, grams: 12 });
+    await addOthersApplied(o, { ...by, id: v7(), placeId: o.placeId, treeId: o.treeId, grams: 12 });
     const read = await tree();
     expect(read.byOthers).toMatchObject([{ active: 'imidacloprid', effect: 'none' }]);
     expect((await othersApplied(o, o.placeId)).map((x) => [x.active, x.grams])).toEqual([['imidacloprid', 12]]);

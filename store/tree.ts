@@ -9,7 +9,7 @@ import type { Priced } from '@/core/prescribe/costs';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
 import { json, within, type Scope, type Tx } from './db';
-import { activesOfYear } from './grounds';
+import { activesOfYear, type ByOthers } from './grounds';
 import { insertPlan, insertProgramme, treeProgramme, treeWorks, type NewPlan } from './plans';
 
 export interface Reading {
@@ -64,16 +64,6 @@ export interface Sample {
   byName: string;
   answer: string | null;
   answeredOn: string | null;
-}
-/** What somebody else put on this tree. */
-export interface ByOthers {
-  onDay: string;
-  active: string;
-  family: string;
-  resistance: string;
-  who: string;
-  conditionId: string | null;
-  effect: 'none' | 'some' | 'good' | null;
 }
 export interface PlanHead {
   id: string;
@@ -430,20 +420,6 @@ export const answerSample = (
       values (${a.sampleId}, ${scope.outfitId}, ${a.look?.id ?? null}, ${a.answer}, ${a.onDay}, ${scope.personId})
       on conflict (sample_id) do nothing`;
   });
-
-/** What somebody else put on this tree, and how it went. */
-export const addByOthers = (
-  scope: Scope,
-  x: ByOthers & { id: string; placeId: string; treeId: string; grams: number },
-) =>
-  within(
-    scope,
-    (tx) => tx`
-      insert into others_applied (id, outfit_id, place_id, tree_id, active, family, resistance, condition_id, effect, grams, on_day, who, by_person)
-      values (${x.id}, ${scope.outfitId}, ${x.placeId}, ${x.treeId}, ${x.active}, ${x.family}, ${x.resistance}, ${x.conditionId}, ${x.effect},
-        ${x.grams}, ${x.onDay}, ${x.who}, ${scope.personId})
-      on conflict (id) do nothing`,
-  );
 
 /** The client's word on something found while digging; only an open one can be settled. */
 export const settleChange = (scope: Scope, id: string, state: 'approved' | 'declined', how: string) =>

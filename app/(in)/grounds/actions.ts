@@ -10,7 +10,7 @@ import { AREA, LENGTH } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { addOthersApplied, addTrees, getPlace, nextWalkOrder, saveClient, savePlace, takenTags } from '@/store/grounds';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
-import { numberAt, typed } from '@/app/_server/typed';
+import { numberAt, putDown, typed } from '@/app/_server/typed';
 import { allows } from '@/app/_server/viewer';
 import type { Fault } from '@/core/book/write';
 
@@ -178,22 +178,13 @@ export const bookOthers = act(
   z.object({
     id: uuid,
     placeId: uuid,
-    active: z.string().trim().toLowerCase().min(2, 'Name the active ingredient.').max(80, 'At most 80 signs.'),
-    grams: typed,
-    onDay: z.iso.date('Give a day that exists, like 2026-05-14.'),
-    who: z.string().trim().min(1, 'Say who put it down.').max(120, 'At most 120 signs.'),
+    ...putDown,
   }),
   async (v, o): Promise<Answer> => {
     const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
     if (!grams.ok) return refuse('grams', grams.sentence);
     if (!(await getPlace(v, o.placeId))) return refuse('', 'There is no such place in this outfit.');
-    await addOthersApplied(v, o.placeId, {
-      id: o.id,
-      active: o.active,
-      grams: grams.value,
-      onDay: o.onDay,
-      who: o.who,
-    });
+    await addOthersApplied(v, { ...o, grams: grams.value });
     revalidatePath('/', 'layout');
     return done;
   },

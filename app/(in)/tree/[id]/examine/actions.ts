@@ -6,11 +6,12 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { detailSchema, lookSchema } from '@/core/diagnose/look';
 import { findCondition, findHost, findTest, signsFor } from '@/knowledge';
-import { addByOthers, addLooks, alikeTrees, answerSample, sendSample, settleChange, withdrawLook } from '@/store/tree';
+import { addOthersApplied } from '@/store/grounds';
+import { addLooks, alikeTrees, answerSample, sendSample, settleChange, withdrawLook } from '@/store/tree';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { todayOf } from '@/app/_server/viewer';
 import { noTree, seen, treeOf } from '../acting';
-import { numberAt, typed } from '@/app/_server/typed';
+import { numberAt, putDown } from '@/app/_server/typed';
 
 /** Examining: the key, the signs, the tests, crown and vigour; on one tree, or on a row of trees that look alike. */
 export const examine = act('examine', lookSchema, async (v, l): Promise<Answer> => {
@@ -188,12 +189,9 @@ export const byOthers = act(
   z.object({
     id: uuid,
     treeId: uuid,
-    active: z.string().trim().min(2, 'Name the active.').max(80, 'At most 80 signs.'),
+    ...putDown,
     family: z.string().trim().max(60, 'At most 60 signs.'),
     resistance: z.string().trim().max(40, 'At most 40 signs.'),
-    grams: typed,
-    onDay: z.iso.date('Give the day it was put on.'),
-    who: z.string().trim().min(1, 'Say who put it on.').max(120, 'At most 120 signs.'),
     conditionId: z.string().max(60).nullable(),
     effect: z.enum(['none', 'some', 'good']).nullable(),
   }),
@@ -206,7 +204,7 @@ export const byOthers = act(
     if (!tree) return noTree;
     if (x.conditionId !== null && !findCondition(x.conditionId))
       return refuse('conditionId', 'There is no such trouble.');
-    await addByOthers(v, { ...x, grams: grams!, placeId: tree.placeId });
+    await addOthersApplied(v, { ...x, grams: grams!, placeId: tree.placeId });
     seen();
     return done;
   },
