@@ -1,7 +1,6 @@
 import { cache } from 'react';
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide, type DecisionResult } from '@/core/decide/decide';
-import { openTroubles } from '@/core/decide/troubles';
 import { targetsWithin, type Target } from '@/core/decide/targets';
 import { observationDoubts, type Doubt } from '@/core/diagnose/doubts';
 import { newestVisit, type Visit } from '@/core/diagnose/visit';
@@ -148,8 +147,8 @@ export interface Diagnosis {
   decide(named?: string): DecisionResult;
 }
 
-/** Ranking and decision for a tree as it was last seen. */
-export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null> {
+/** Ranking and decision for a tree as it was last seen; worked out once for a page, whoever on it asks. */
+export const diagnose = cache(async (v: Viewer, tree: Tree): Promise<Diagnosis | null> => {
   const host = hostOf(tree);
   if (!host) return null;
   const { knowledge } = await knowledgeOf(v);
@@ -206,7 +205,4 @@ export async function diagnose(v: Viewer, tree: Tree): Promise<Diagnosis | null>
         base,
       ),
   };
-}
-
-/** The troubles of a tree that are open, the newest first. */
-export const troublesOf = (tree: Pick<Tree, 'verdicts'>) => openTroubles(tree.verdicts);
+});

@@ -9,7 +9,7 @@ import type { UnitSystem } from '../units/units';
 import { SAID, type FactKey, type Said } from './said';
 import type { Region } from './region';
 import type { Method } from '../label/methods';
-import { IN_SOIL } from '../label/methods';
+import { AIRBORNE, IN_SOIL } from '../label/methods';
 import { localMonth } from '../season/hemisphere';
 import type { SoilState } from '../weather/air';
 
@@ -188,6 +188,9 @@ export const asking = (
   asks: key,
   answers,
 });
+
+/** What goes through the air and may drift. */
+export const flies = (f: Facts): boolean => AIRBORNE.includes(f.use.method);
 
 /** Actives that two applications share. */
 export const sharesActive = (f: Facts, actives: readonly string[]) =>

@@ -5,6 +5,9 @@ import type { Model } from '../diagnose/model';
 import type { Candidate, Observed } from '../diagnose/rank';
 import type { Decision } from '../diagnose/words';
 
+/** How the tree of a drawn case stands: nothing that would decide by itself. */
+export const ORDINARY = { crownLoss: 10, vigour: 'fair', barkLoss: null, roots: null, peopleBelow: null } as const;
+
 /** What the truth of a case asks for: the decision of somebody who knows what is there, and had it confirmed. */
 export function rightDecision(
   c: { host: Host; month: number; model: Model; truth: readonly string[] },
@@ -24,11 +27,7 @@ export function rightDecision(
       named: c.truth[0]!,
       findings: seen.findings,
       tests,
-      crownLoss: 10,
-      vigour: 'fair',
-      barkLoss: null,
-      roots: null,
-      peopleBelow: null,
+      ...ORDINARY,
     },
     base,
   ).decision;

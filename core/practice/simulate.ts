@@ -15,7 +15,7 @@ import {
 } from '../diagnose/rank';
 import { PLACES_ON_TREE, type Decision } from '../diagnose/words';
 import { chanceFrom } from './chance';
-import { rightDecision } from './right-decision';
+import { ORDINARY, rightDecision } from './right-decision';
 import { complaint, drawCase, report, type DrawnCase, type DrawOptions } from './draw-case';
 
 /** What a simulation of many cases found. */
@@ -151,11 +151,7 @@ export function simulate(knowledge: Knowledge, seeds: Iterable<number>, options:
         month: drawn.month,
         ...seen,
         candidates,
-        crownLoss: 10,
-        vigour: 'fair',
-        barkLoss: null,
-        roots: null,
-        peopleBelow: null,
+        ...ORDINARY,
       },
       base,
     ).decision;

@@ -102,3 +102,12 @@ export function Fact({ name, children }: { name: string; children: React.ReactNo
     </div>
   );
 }
+
+/** What saves lives and regions: before everything else of a page. */
+export function Warnings({ children }: { children: React.ReactNode }) {
+  return (
+    <aside aria-label="Warnings" className="mb-4 border-l-[6px] border-madder bg-sheet pl-3">
+      {children}
+    </aside>
+  );
+}

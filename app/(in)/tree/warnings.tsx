@@ -1,4 +1,5 @@
 import type { Tree } from '@/store/tree';
+import { Warnings } from '@/ui/frame/pieces';
 import { presentTrouble } from '@/core/decide/troubles';
 import { diagnose } from '@/app/_server/diagnosis';
 import { viewer } from '@/app/_server/viewer';
@@ -18,12 +19,12 @@ export async function TreeWarnings({ tree }: { tree: Tree }) {
   const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
   if (!duties.length) return null;
   return (
-    <aside aria-label="Warnings" className="mb-4 border-l-[6px] border-madder bg-sheet pl-3">
+    <Warnings>
       {duties.map((d) => (
         <p key={d.id + (d.condition ?? '')} className="py-1 leading-snug">
           <b className="text-madder">{NAMES[d.id]}.</b> {d.sentence}
         </p>
       ))}
-    </aside>
+    </Warnings>
   );
 }

@@ -1,6 +1,5 @@
-import { AIRBORNE } from '../../label/methods';
 import { showDistance, showFine, showTemperature, showWind } from '../../units/units';
-import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule } from '../gate';
+import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule, flies } from '../gate';
 
 /** Not a number is not known: what nobody measured does not pass. */
 const known = (x: number | null): x is number => x !== null && Number.isFinite(x);
@@ -122,8 +121,6 @@ const rain: Check = (f) => {
 /** A fifth of a millimetre wets a leaf; what was poured into soil moves with a millimetre, as does what a whole day brings. */
 const WETS_A_LEAF_MM = 0.2;
 const MOVES_IN_SOIL_MM = 1;
-
-const flies = (f: Facts) => AIRBORNE.includes(f.use.method);
 
 const lowWind: Check = (f) => {
   const min = f.use.conditions?.minWindMs;

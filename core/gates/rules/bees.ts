@@ -1,9 +1,6 @@
-import { AIRBORNE } from '../../label/methods';
-import { asking, gate, isSoil, labelSource, type Check, type Facts, type Rule } from '../gate';
+import { asking, gate, isSoil, labelSource, type Check, type Facts, type Rule, flies } from '../gate';
 
-const hazard = (f: Facts) => f.label.beeHazard !== 'none';
-const flies = (f: Facts) => AIRBORNE.includes(f.use.method);
-/** Shortest days to bloom that an answer can mean. */
+const hazard = (f: Facts) => f.label.beeHazard !== 'none'; /** Shortest days to bloom that an answer can mean. */
 const DAYS_TO_BLOOM: Record<string, number> = { 'opens within a week': 0, 'opens within three weeks': 8 };
 
 /** The hazard is the product's: what spares bees may go onto open bloom. */

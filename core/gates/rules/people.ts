@@ -1,6 +1,6 @@
 import { AIRBORNE } from '../../label/methods';
 import { after, dayWords } from '../../season/follow-ups';
-import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule } from '../gate';
+import { asking, gate, hasFamily, labelSource, type Check, type Facts, type Rule, flies } from '../gate';
 
 const licence: Check = (f) => {
   if (!f.region.licenceNeeded && !f.label.restricted && !f.label.licenceCategory) return null;
@@ -108,8 +108,6 @@ const regionStale: Check = (f) =>
         [],
         'Read it against the rules in force and sign it under Rules.',
       );
-
-const flies = (f: Facts) => AIRBORNE.includes(f.use.method);
 const under: Check = (f) => {
   if (!flies(f)) return null;
   if (f.said?.below === 'people, pets, cars or laundry')

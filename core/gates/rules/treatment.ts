@@ -1,5 +1,5 @@
 import { dayWords } from '../../season/follow-ups';
-import { BARK_CARRIES_TO, crownLimits, movesSap } from '../../decide/eligible';
+import { BARK_CARRIES_TO, CARRIED, crownLimits, movesSap } from '../../decide/eligible';
 import { atLeast, needsOf } from '../../decide/stakes';
 import { monthName } from '../../season/months';
 import { TREATS } from '../../diagnose/words';
@@ -7,8 +7,8 @@ import { usesHost } from '../../label/match';
 import { OPTION_OF, type Method } from '../../label/methods';
 import { asking, gate, labelMonths, labelSource, type Check, type Facts, type Rule } from '../gate';
 
-/** Methods whose product living sapwood must carry. */
-const CARRIED_BY_BARK: readonly Method[] = ['trunk-injection', 'soil-drench', 'soil-injection', 'root-zone-feeding'];
+/** Whether living sapwood must carry the product; one list with the decision. */
+const carried = (f: Facts): boolean => CARRIED.includes(OPTION_OF[f.use.method]);
 
 const hostOnLabel: Check = (f) =>
   usesHost(f.use, f.host.id, f.host.groups)
@@ -116,7 +116,7 @@ const isAntibiotic = (f: Facts) =>
       (a.group.scheme === 'FRAC' && ['24', '25', '41'].includes(a.group.code)),
   );
 const antibiotic: Check = (f) =>
-  isAntibiotic(f) && f.host.edible && CARRIED_BY_BARK.includes(f.use.method)
+  isAntibiotic(f) && f.host.edible && carried(f)
     ? gate(
         'antibiotic-food-tree',
         'stop',
@@ -221,7 +221,7 @@ const crownLoss: Check = (f) => {
 
 /** Bark that is gone cannot carry what goes up or in; one definition with the decision. */
 const bark: Check = (f) =>
-  CARRIED_BY_BARK.includes(f.use.method) && (f.barkLoss ?? 0) > BARK_CARRIES_TO
+  carried(f) && (f.barkLoss ?? 0) > BARK_CARRIES_TO
     ? gate(
         'bark-loss',
         'hold',
@@ -235,7 +235,7 @@ const bark: Check = (f) =>
 
 const vigour: Check = (f) => {
   // Only what living sapwood must carry asks for vigour: a contact spray, a bait or a guard does not.
-  if (!CARRIED_BY_BARK.includes(f.use.method)) return null;
+  if (!carried(f)) return null;
   if (f.vigour === null)
     return gate(
       'vigour-unknown',

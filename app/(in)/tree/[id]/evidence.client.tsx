@@ -199,6 +199,9 @@ function SendSample({ treeId, laboratories, today }: Props) {
   const said = useSaid();
   const { busy, faults, send } = useSend(sendAway);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  const word = (k: keyof typeof empty, label: string, more: object = {}) => (
+    <TextField label={label} path={k} faults={faults} value={form[k]} onChange={set(k)} {...more} />
+  );
   return (
     <details className="flex-1 basis-80">
       <summary className="min-h-12 py-3 font-bold">A sample or photo was sent</summary>
@@ -214,22 +217,8 @@ function SendSample({ treeId, laboratories, today }: Props) {
         }}
       >
         <FormFaults faults={faults} known={['what', 'sentTo', 'testId', 'sentOn']} />
-        <TextField
-          label="What was sent"
-          path="what"
-          faults={faults}
-          value={form.what}
-          onChange={set('what')}
-          maxLength={400}
-        />
-        <TextField
-          label="To whom"
-          path="sentTo"
-          faults={faults}
-          value={form.sentTo}
-          onChange={set('sentTo')}
-          maxLength={200}
-        />
+        {word('what', 'What was sent', { maxLength: 400 })}
+        {word('sentTo', 'To whom', { maxLength: 200 })}
         <SelectField
           label="For which test"
           path="testId"
@@ -241,7 +230,7 @@ function SendSample({ treeId, laboratories, today }: Props) {
             ...laboratories.map((t) => ({ value: t.id, name: t.name })),
           ]}
         />
-        <TextField label="Day" path="sentOn" type="date" faults={faults} value={form.sentOn} onChange={set('sentOn')} />
+        {word('sentOn', 'Day', { type: 'date' })}
         <button className="press" disabled={busy}>
           Note it
         </button>
@@ -266,6 +255,9 @@ function AddByOthers({ treeId, conditions, today }: Props) {
   const said = useSaid();
   const { busy, faults, send } = useSend(byOthers);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  const word = (k: keyof typeof empty, label: string, more: object = {}) => (
+    <TextField label={label} path={k} faults={faults} value={form[k]} onChange={set(k)} {...more} />
+  );
   return (
     <details className="flex-1 basis-80">
       <summary className="min-h-12 py-3 font-bold">Somebody else put something on it</summary>
@@ -291,50 +283,12 @@ function AddByOthers({ treeId, conditions, today }: Props) {
       >
         <FormFaults faults={faults} known={Object.keys(empty)} />
         <div className="grid grid-cols-2 gap-x-4">
-          <TextField
-            label="Active"
-            path="active"
-            faults={faults}
-            value={form.active}
-            onChange={set('active')}
-            maxLength={80}
-          />
-          <TextField
-            label="Grams of it"
-            path="grams"
-            faults={faults}
-            inputMode="decimal"
-            value={form.grams}
-            onChange={set('grams')}
-            maxLength={20}
-          />
-          <TextField
-            label="Family"
-            path="family"
-            faults={faults}
-            hint="neonicotinoid, oil, sulphur …"
-            value={form.family}
-            onChange={set('family')}
-            maxLength={60}
-          />
-          <TextField
-            label="Group"
-            path="resistance"
-            faults={faults}
-            hint="IRAC 4A"
-            value={form.resistance}
-            onChange={set('resistance')}
-            maxLength={40}
-          />
-          <TextField label="Day" path="onDay" type="date" faults={faults} value={form.onDay} onChange={set('onDay')} />
-          <TextField
-            label="By whom"
-            path="who"
-            faults={faults}
-            value={form.who}
-            onChange={set('who')}
-            maxLength={120}
-          />
+          {word('active', 'Active', { maxLength: 80 })}
+          {word('grams', 'Grams of it', { inputMode: 'decimal', maxLength: 20 })}
+          {word('family', 'Family', { hint: 'neonicotinoid, oil, sulphur …', maxLength: 60 })}
+          {word('resistance', 'Group', { hint: 'IRAC 4A', maxLength: 40 })}
+          {word('onDay', 'Day', { type: 'date' })}
+          {word('who', 'By whom', { maxLength: 120 })}
         </div>
         <SelectField
           label="Against what"

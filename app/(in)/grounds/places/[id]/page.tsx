@@ -5,7 +5,7 @@ import { showArea, showDistance, showMass } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { getGateCode, getPlace, listClients, othersApplied, placeAlarms, placeTrees } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
-import { Fact, Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { knowledgeOf } from '@/app/_server/diagnosis';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
@@ -108,7 +108,7 @@ export default async function PlacePage({
   return (
     <Frame tag={tag} margin={margin} handle="Access, gate, hazards">
       {alarms.length > 0 && (
-        <aside aria-label="Warnings" className="mb-4 border-l-[6px] border-madder bg-sheet pl-3">
+        <Warnings>
           {alarms.map((a) => (
             <p key={a.treeId} className="py-1 leading-snug">
               <Link href={`/tree/${a.treeId}`} className="font-bold text-madder">
@@ -124,7 +124,7 @@ export default async function PlacePage({
               ].join(' ')}
             </p>
           ))}
-        </aside>
+        </Warnings>
       )}
       <h1>{place.name}</h1>
       <p className="text-ink-2">{place.address}</p>

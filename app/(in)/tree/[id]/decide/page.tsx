@@ -5,7 +5,8 @@ import { inWords } from '@/core/diagnose/sureness';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
 import { isSouth } from '@/core/season/hemisphere';
-import { checksOf, latOf, testWords, troublesOf } from '@/app/_server/diagnosis';
+import { openTroubles } from '@/core/decide/troubles';
+import { checksOf, latOf, testWords } from '@/app/_server/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
@@ -152,7 +153,7 @@ export default async function Page({
           decision: result.decision,
           reason: result.reasons.at(-1)?.sentence ?? '',
         }}
-        open={troublesOf(tree).map((t) => ({
+        open={openTroubles(tree.verdicts).map((t) => ({
           id: t.id,
           conditionId: t.conditionId,
           name: nameOf(t.conditionId),

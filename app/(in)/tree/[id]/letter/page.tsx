@@ -6,12 +6,13 @@ import { dayIn } from '@/core/season/follow-ups';
 import { isSouth, localMonth } from '@/core/season/hemisphere';
 import { findWork } from '@/core/work/works';
 import { findHost, findSign } from '@/knowledge';
-import { latOf, testWords, troublesOf } from '@/app/_server/diagnosis';
+import { latOf, testWords } from '@/app/_server/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';
 import { inWords } from '@/core/diagnose/sureness';
 import { inSentence } from '@/core/diagnose/words';
+import { openTroubles } from '@/core/decide/troubles';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { longDay, shortDay } from '@/ui/words';
@@ -31,8 +32,8 @@ export default async function Page({
   const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
   // The decision that was kept speaks; a name in the address only asks what would be said.
   const kept =
-    (named ? troublesOf(tree).find((t) => t.conditionId === named) : undefined) ??
-    troublesOf(tree)[0] ??
+    (named ? openTroubles(tree.verdicts).find((t) => t.conditionId === named) : undefined) ??
+    openTroubles(tree.verdicts)[0] ??
     tree.verdicts[0];
   const about = named ?? kept?.conditionId;
   const result = found.decide(found.candidates.some((c) => c.id === about) ? about : undefined);
