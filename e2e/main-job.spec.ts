@@ -49,14 +49,14 @@ const unfold = (text: string) => text.replace(/\r?\n[ \t]/g, '');
 test('the main job at the desk: plan, record, stock, due date, calendar', async ({ page }) => {
   await signIn(page);
   const id = await mainJob(page, '110');
-  // The day after, the mulch goes back: on the tag, on Today (next weeks) and in the calendar.
+  // The day after, the basin is looked at: on the tag, on Today (next weeks) and in the calendar.
   await page.goto(`/tree/${id}`);
-  await expect(page.getByText('Put the mulch back and check that the basin has soaked in')).toBeVisible();
+  await expect(page.getByText('Check that the basin has soaked in and the mulch is back')).toBeVisible();
   await page.goto('/');
-  await expect(page.getByRole('main').getByRole('link', { name: /^110.*Put the mulch back/ })).toBeVisible();
+  await expect(page.getByRole('main').getByRole('link', { name: /^110.*Check that the basin/ })).toBeVisible();
   const calendar = await page.request.get('/api/calendar/mine.ics');
   expect(calendar.headers()['content-type']).toContain('text/calendar');
-  expect(unfold(await calendar.text())).toMatch(/SUMMARY:110 Wych elm: Put the mulch back/);
+  expect(unfold(await calendar.text())).toMatch(/SUMMARY:110 Wych elm: Check that the basin/);
   await page.goto('/shelf');
   await expect(page.getByText('used on 110, Quay Avenue').first()).toBeVisible();
   // The same tree cannot have it again this year.

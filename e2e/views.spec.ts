@@ -99,7 +99,7 @@ test('by keyboard alone: find, go, walk, help', async ({ page }) => {
 test('a visit marked done can be undone', async ({ page }) => {
   await signIn(page);
   const done = page
-    .getByRole('button', { name: 'Done: Put the mulch back and check that the basin has soaked in' })
+    .getByRole('button', { name: 'Done: Check that the basin has soaked in and the mulch is back' })
     .first();
   const row = page.getByRole('listitem').filter({ has: page.getByText('125', { exact: true }) });
   await row.getByRole('button', { name: /^Done/ }).click();

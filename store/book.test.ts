@@ -124,6 +124,16 @@ it('doing it again closes what was due, and a settled visit can be taken back', 
   expect((await state()).due).toBe(0);
 });
 
+it('a visit counted from an earlier treatment is counted anew from the later one, and never stands twice', async () => {
+  await writeRecord(o, v7, {
+    ...record(),
+    followUps: [due('leaf-fall', '2099-10-01'), due('bud-swell', '2026-02-01')],
+  });
+  await writeRecord(o, v7, { ...record({ planId: null, followUps: [due('leaf-fall', '2099-10-01')] }, 5) });
+  const open = await dueBetween(o, '2000-01-01', '2100-01-01', 9);
+  expect(open.map((f) => f.due)).toEqual(['2099-10-01']);
+});
+
 it('a server killed in the middle of booking leaves the whole record or none', async () => {
   // The child books records in an endless loop and is killed at a moment nobody chose.
   for (const wait of [3, 17, 40, 90]) {

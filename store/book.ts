@@ -41,8 +41,11 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
         ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'`
         : null;
       if (closed && !closed.count) throw new PlanGone();
-      await tx`update follow_up f set state = 'done', settled_at = now(), settled_by = ${scope.personId}
-        where f.outfit_id = ${o} and f.tree_id = ${d.tree.id} and f.state = 'open' and f.kind = 'treat-again' and f.earliest <= ${r.doneOn}
+      // What was due is done by this; what was counted from an earlier visit is counted from this one instead.
+      await tx`update follow_up f
+        set state = case when f.earliest <= ${r.doneOn} then 'done' else 'dropped' end, settled_at = now(), settled_by = ${scope.personId}
+        where f.outfit_id = ${o} and f.tree_id = ${d.tree.id} and f.state = 'open' and f.kind = 'treat-again'
+          and (f.earliest <= ${r.doneOn} or f.rule_id = any(${r.followUps.map((x) => x.ruleId)}))
           and exists (select from record x where x.outfit_id = ${o} and x.root_id = f.root_id and x.label_key = ${d.product.key})`;
     }
     await setFollowUps(tx, o, d.tree.id, r.rootId, r.withdrawn ? [] : r.followUps, followUpId);

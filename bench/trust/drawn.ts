@@ -118,8 +118,10 @@ export interface DrawnTally {
   firstThree: number;
   best: number;
   bestThree: number;
-  /** Ten bins of the leader's chance: cases, right ones, sum of what was said. */
+  /** Ten bins of the leader's chance, where a leader is named: cases, right ones, sum of what was said. */
   bins: { n: number; right: number; said: number }[];
+  /** Cases in which “something else” leads: nobody is named. */
+  unnamed: number;
   /** Of "nine in ten or more": how many, and how many wrong. */
   sure: { n: number; wrong: number };
   /** Leaders above six in ten. */
@@ -136,6 +138,7 @@ const zero = (): DrawnTally => ({
   best: 0,
   bestThree: 0,
   bins: Array.from({ length: 10 }, () => ({ n: 0, right: 0, said: 0 })),
+  unnamed: 0,
   sure: { n: 0, wrong: 0 },
   named: 0,
   cautious: 0,
@@ -158,6 +161,7 @@ export function mergeTallies(a: DrawnTally, b: DrawnTally): DrawnTally {
       right: x.right + b.bins[i]!.right,
       said: x.said + b.bins[i]!.said,
     })),
+    unnamed: a.unnamed + b.unnamed,
     sure: { n: a.sure.n + b.sure.n, wrong: a.sure.wrong + b.sure.wrong },
     named: a.named + b.named,
     cautious: a.cautious + b.cautious,
@@ -220,22 +224,26 @@ export function drawnCases(knowledge: Knowledge, seeds: Iterable<number>, set: D
       if (right(d.truth, best, 1)) out.best++;
       if (right(d.truth, best, 3)) out.bestThree++;
     }
-    const bin = out.bins[Math.min(9, Math.floor(leader.p * 10))]!;
-    bin.n++;
-    bin.said += leader.p;
-    if (good) bin.right++;
-    const claims = leader.id !== UNKNOWN && leader.id !== 'nothing-wrong';
     // “Something else” claims nothing: it is the answer of who does not know.
-    if (leader.p >= 0.9 && leader.id !== UNKNOWN) {
-      out.sure.n++;
-      if (!good && !isThere(knowledge, d, leader.id)) {
-        out.sure.wrong++;
-        if (out.examples.length < 12)
-          out.examples.push(
-            `sure and wrong: ${d.truth.join('+')} on ${d.hostId} → ${leader.id} ${leader.p.toFixed(2)}`,
-          );
+    if (leader.id === UNKNOWN) out.unnamed++;
+    else {
+      const stands = good || isThere(knowledge, d, leader.id);
+      const bin = out.bins[Math.min(9, Math.floor(leader.p * 10))]!;
+      bin.n++;
+      bin.said += leader.p;
+      if (stands) bin.right++;
+      if (leader.p >= 0.9) {
+        out.sure.n++;
+        if (!stands) {
+          out.sure.wrong++;
+          if (out.examples.length < 12)
+            out.examples.push(
+              `sure and wrong: ${d.truth.join('+')} on ${d.hostId} → ${leader.id} ${leader.p.toFixed(2)}`,
+            );
+        }
       }
     }
+    const claims = leader.id !== UNKNOWN && leader.id !== 'nothing-wrong';
     if (claims && leader.p > 0.6 && !(set.removed && isThere(knowledge, d, leader.id))) out.named++;
     if (['look further', 'not yet named', 'test first', 'laboratory first'].includes(result.decision)) out.cautious++;
     for (const h of harms) {

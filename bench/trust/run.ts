@@ -110,15 +110,19 @@ async function measure(cases: number) {
     );
     if (!removed)
       bins.push(
-        `| ${set} | ${t.bins.map((b) => (b.n ? `${Math.round((100 * b.said) / b.n)} → ${Math.round((100 * b.right) / b.n)} (${b.n})` : '–')).join(' | ')} |`,
+        `| ${set} | ${t.bins.map((b) => (b.n ? `${Math.round((100 * b.said) / b.n)} → ${Math.round((100 * b.right) / b.n)} (${b.n})` : '–')).join(' | ')} | ${percent(t.unnamed, t.cases)} |`,
       );
     examples.push(...t.examples.slice(0, 4).map((x) => `${set}: ${x}`));
   }
   say();
-  say('Calibration in ten bins of the leader’s chance: said → right, in percent (cases):');
+  say(
+    'Calibration in ten bins of the chance of the one named first: said → right, in percent (cases); beside it how often nobody is named:',
+  );
   say();
-  say(`| drawn | ${Array.from({ length: 10 }, (_, i) => `${i * 10}–${i * 10 + 10}`).join(' | ')} |`);
-  say(`| --- | ${Array.from({ length: 10 }, () => '---').join(' | ')} |`);
+  say(
+    `| drawn | ${Array.from({ length: 10 }, (_, i) => `${i * 10}–${i * 10 + 10}`).join(' | ')} | “something else” first |`,
+  );
+  say(`| --- | ${Array.from({ length: 11 }, () => '---').join(' | ')} |`);
   for (const b of bins) say(b);
   console.log(`\n${[...clean.short, ...sweep.examples, ...none.other, ...step.jumps].slice(0, 40).join('\n')}`);
   console.log(examples.join('\n'));

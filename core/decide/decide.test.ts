@@ -325,6 +325,16 @@ it('eligibility is one definition: food, bark, bans, hosts, and each crown limit
   expect(
     ids({ antibiotic: false }, { banned: [{ method: 'trunk-injection', hosts: ['stone-fruit'], why: 'x' }] }),
   ).toEqual(['banned']);
+  // A ban names the method of a label; the field guide calls some of them otherwise.
+  for (const [method, option] of [
+    ['root-zone-feeding', 'feeding'],
+    ['trunk-injection', 'infusion'],
+    ['soil-injection', 'soil injection'],
+    ['dormant-spray', 'dormant spray'],
+  ] as const)
+    expect(ids({ antibiotic: false, method: option }, { banned: [{ method, hosts: [], why: 'x' }] })).toContain(
+      'banned',
+    );
   expect(crownLimits({ kind: 'borer', crownLossLimit: 30 }, 50, 55)).toEqual([
     { percent: 55, setBy: 'label' },
     { percent: 50, setBy: 'school' },

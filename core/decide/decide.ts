@@ -4,6 +4,7 @@ import { signsOf } from '../diagnose/reading';
 import { SOUND, UNKNOWN } from '../diagnose/model';
 import { certaintyOf, confirms, inWords, sureOf } from '../diagnose/sureness';
 import { inSentence, type Certainty, type Decision } from '../diagnose/words';
+import type { Method } from '../label/methods';
 import { isSouth, localMonth } from '../season/hemisphere';
 import { monthName } from '../season/months';
 import { actionsOf, answering, onlyPrevents, type Action } from './actions';
@@ -41,7 +42,7 @@ export interface DecideInput extends Health {
   /** The region's own lists. */
   region?: {
     reportable: readonly string[];
-    bannedUses: readonly { method: string; hosts: readonly string[]; why: string }[];
+    bannedUses: readonly { method: Method; hosts: readonly string[]; why: string }[];
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Condition, Host, TreatmentOption } from '../diagnose/knowledge';
+import { carriesOut, type Method } from '../label/methods';
 import { concerns } from '../diagnose/reading';
 import type { Vigour } from '../diagnose/words';
 import type { Schools } from './schools';
@@ -14,7 +15,7 @@ export interface TreeState {
   /** What the soil was found to be at root depth. */
   soil: 'dry' | 'moist' | 'wet' | null;
   /** Methods that the region bans, with the hosts; empty hosts for all. */
-  banned: readonly { method: string; hosts: readonly string[]; why: string }[];
+  banned: readonly { method: Method; hosts: readonly string[]; why: string }[];
   /** A condition in the running must not be cut before the authority has spoken. */
   noCut: string | null;
 }
@@ -84,7 +85,7 @@ export function against(
   const out: Against[] = [];
   const say = (id: string, sentence: string, open = false) => out.push({ id, sentence, open });
   if (!concerns(o.hosts, t.host)) say('host', `Not for ${t.host.name.toLowerCase()}.`);
-  const ban = t.banned.find((b) => b.method === o.method.replaceAll(' ', '-') && concerns(b.hosts, t.host));
+  const ban = t.banned.find((b) => carriesOut(b.method, o.method) && concerns(b.hosts, t.host));
   if (ban) say('banned', `Banned here: ${ban.why}`);
   if (o.antibiotic && t.host.edible && CARRIED.includes(o.method))
     say('food', `${t.host.name} is eaten: no antibiotic goes into a food tree.`);

@@ -390,6 +390,13 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     on({ condition: findCondition('butt-rot'), decision: 'treat now' }, { use: { purpose: 'curative' } }),
     on({}, { use: { purpose: 'curative' } }),
   ],
+  [
+    'no-known-cure',
+    'hold',
+    on({ condition: findCondition('oak-wilt') }, { use: { purpose: 'curative', method: 'foliar-spray' } }),
+    // The field guide’s infusion is what an injection by tees carries out.
+    on({ condition: findCondition('oak-wilt') }, { injected: true, use: { purpose: 'curative' } }),
+  ],
   ['stage-unknown', 'hold', on({}, { use: { stages: ['larvae young'] } }), on()],
   [
     'stage-out-of-reach',

@@ -37,6 +37,12 @@ export const OPTION_OF = {
   dust: 'dust',
   repellent: 'repellent',
 } as const satisfies Record<Method, string>;
+type OptionCarriedOut = (typeof OPTION_OF)[Method] | 'infusion';
+/** The methods of the field guide that a use of a label carries out: an infusion is an injection by tees. */
+export const optionsOf = (method: Method): readonly OptionCarriedOut[] =>
+  method === 'trunk-injection' ? ['trunk injection', 'infusion'] : [OPTION_OF[method]];
+/** Whether a use of a label by this method carries out an option of the field guide. */
+export const carriesOut = (method: Method, option: string): boolean => optionsOf(method).some((o) => o === option);
 /** What goes through the air and may drift. */
 export const AIRBORNE: readonly Method[] = ['bark-spray', 'foliar-spray', 'dormant-spray', 'dust', 'repellent'];
 /** What goes into the ground. */

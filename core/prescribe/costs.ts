@@ -2,7 +2,7 @@ import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
-import { METHOD_NAMES, OPTION_OF, type Method } from '../label/methods';
+import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Day } from '../season/follow-ups';
 import {
@@ -54,10 +54,6 @@ const NOT_NAMED = 0.6;
 const inMonths = (month: number, from: number, to: number) =>
   from <= to ? month >= from && month <= to : month >= from || month <= to;
 
-/** The options of the field guide that a use of a label carries out. */
-const optionMethods = (use: Pick<LabelUse, 'method' | 'sites'>): TreatmentOption['method'][] =>
-  use.method === 'trunk-injection' ? ['trunk injection', 'infusion'] : [OPTION_OF[use.method]];
-
 /**
  * What may be expected of a way to act: the method's practice figure, less outside the window that the field guide gives
  * for this trouble or where it does not name the method, drawn towards one's own checks as they grow.
@@ -96,7 +92,7 @@ export function expected(
   };
 }
 export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options'>, own?: OwnResults) =>
-  expected(use.method, optionMethods(use), day, w, own);
+  expected(use.method, optionsOf(use.method), day, w, own);
 
 /** The likely control by a method, as practice expects it, 0 to 1. */
 export const expectedControl = (method: Method): number => EXPECTED[method][1];

@@ -72,6 +72,18 @@ it('waits for the label’s months and its shortest interval, and never passes i
   ]);
 });
 
+it('two visits a season stay two in every year of the programme', () => {
+  const spring = { ...again(3, 'months'), id: 'spring', months: [2, 3] };
+  const autumn = { ...again(7, 'months'), id: 'autumn', months: [10, 11] };
+  const days = treated(
+    step({ rules: [spring, autumn], months: [1, 2, 3, 10, 11, 12], maxPerYear: 3 }),
+    5,
+    '2026-11-10',
+  );
+  const counts = [2027, 2028, 2029, 2030].map((y) => days.filter((d) => d.startsWith(String(y))).length);
+  expect(counts).toEqual([2, 2, 2, 2]);
+});
+
 it('all visits lie within the years and in order; treatments keep their distance, months and number', () => {
   fc.assert(
     fc.property(

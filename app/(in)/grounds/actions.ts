@@ -11,7 +11,7 @@ import { findHost } from '@/knowledge';
 import { addOthersApplied, addTrees, getPlace, nextWalkOrder, saveClient, savePlace, takenTags } from '@/store/grounds';
 import { act, done, refuse, type Answer } from '@/app/_server/act';
 import { numberAt, putDown, typed } from '@/app/_server/typed';
-import { allows } from '@/app/_server/viewer';
+import { allows, todayOf } from '@/app/_server/viewer';
 import type { Fault } from '@/core/book/write';
 
 const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(120, 'At most 120 signs.');
@@ -183,6 +183,7 @@ export const bookOthers = act(
   async (v, o): Promise<Answer> => {
     const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
     if (!grams.ok) return refuse('grams', grams.sentence);
+    if (o.onDay > todayOf(v)) return refuse('onDay', 'That day has not come yet.');
     if (!(await getPlace(v, o.placeId))) return refuse('', 'There is no such place in this outfit.');
     await addOthersApplied(v, { ...o, grams: grams.value });
     revalidatePath('/', 'layout');

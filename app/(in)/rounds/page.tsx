@@ -16,13 +16,15 @@ export const metadata = { title: 'Rounds' };
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const [plans, works, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
+  const [allPlans, allWorks, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
+  const here = [...allPlans, ...allWorks].find((p) => p.placeId === place) ?? null;
+  // One place alone: its stops and its load, on the screen and on paper.
+  const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
+  const [plans, works] = [wanted(allPlans), wanted(allWorks)];
   const workPlaces = [...groupBy(works, (w) => w.placeId).values()];
   const places = groupBy(plans, (p) => p.placeId);
   const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
-  const here = [...plans, ...works].find((p) => p.placeId === place) ?? null;
-  const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
-  const groups = loadOut(wanted(plans), wanted(works), equipment, v.units);
+  const groups = loadOut(plans, works, equipment, v.units);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Rounds</p>
@@ -138,13 +140,13 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   );
 }
 
-/** How many trees, and the load of this place alone. */
+/** How many trees, and the way to this place alone. */
 const Aside = ({ of, here, words }: { of: { placeId: string }[]; here: string | undefined; words: string }) => (
   <>
     {of.length} {of.length === 1 ? 'tree' : 'trees'}, {words}
     {here !== of[0]!.placeId && (
       <Link href={`/rounds?place=${of[0]!.placeId}`} className="no-print ml-3 underline underline-offset-3">
-        its load alone
+        this place alone
       </Link>
     )}
   </>

@@ -4,7 +4,7 @@ import { atLeast, needsOf } from '../../decide/stakes';
 import { monthName } from '../../season/months';
 import { TREATS } from '../../diagnose/words';
 import { usesHost } from '../../label/match';
-import { OPTION_OF, type Method } from '../../label/methods';
+import { carriesOut, OPTION_OF, type Method } from '../../label/methods';
 import { asking, gate, labelMonths, labelSource, type Check, type Facts, type Rule } from '../gate';
 
 /** Whether living sapwood must carry the product; one list with the decision. */
@@ -332,7 +332,7 @@ const noCure: Check = (f) =>
   f.condition.policy === 'manage' &&
   f.decision !== 'protect a sound tree' &&
   f.use.purpose !== 'preventive' &&
-  !f.condition.options.some((o) => o.use === 'cure' && OPTION_OF[f.use.method] === o.method)
+  !f.condition.options.some((o) => o.use === 'cure' && carriesOut(f.use.method, o.method))
     ? gate(
         'no-known-cure',
         'hold',

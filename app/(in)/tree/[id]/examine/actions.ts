@@ -154,6 +154,8 @@ export const answer = act(
     const sample = tree?.samples.find((s) => s.id === a.sampleId);
     if (!tree || !sample) return noTree;
     if (sample.answer !== null) return refuse('sampleId', 'This sample was answered meanwhile.');
+    if (a.onDay > todayOf(v)) return refuse('onDay', 'That day has not come yet.');
+    if (a.onDay < sample.sentOn) return refuse('onDay', 'That is before it was sent.');
     if (sample.testId && !findTest(sample.testId)?.outcomes.some((o) => o.id === a.outcome))
       return refuse('outcome', 'Choose what the laboratory found.');
     await answerSample(v, {
