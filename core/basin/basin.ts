@@ -13,6 +13,12 @@ export const waterDepth = (volume: Ml, area: SquareM): number => volume / 1000 /
 export const INTAKE = { sandy: 30, loam: 13, clay: 4 } as const;
 export type SoilTexture = keyof typeof INTAKE;
 
+/** A timed test pour: so many millimetres of water, and the answers in minutes that are offered for it. */
+export const TEST_POUR_MM = 10;
+export const TEST_POUR_MINUTES = [5, 15, 30, 60, 120] as const;
+/** What the soil takes in, mm/h, where the test pour took so many minutes. @example intakeTimed(15) // 40 */
+export const intakeTimed = (minutes: number): number => (TEST_POUR_MM * 60) / minutes;
+
 export interface Passes {
   passes: number;
   /** Waiting time between two passes, minutes. */

@@ -46,6 +46,8 @@ export const bookingSchema = z
     lotId: uuid,
     weather: weatherSchema,
     soil: z.enum(SOIL_WORDS).nullable(),
+    /** What the soil took in a timed test pour, mm/h. */
+    intakeMmH: z.number().min(0.1).max(1000).nullish(),
     /** What was said at the tree, beside what the plan had. */
     said: z.record(text(40), text(60)).default({}),
     /** Why the crew went on in spite of a hold, by gate. */

@@ -258,3 +258,20 @@ it('the open plan of the product in hand is no other product on this trunk', () 
   expect(other.ring!.sites).not.toEqual(first.ring!.sites);
   expect(other.gates.map((g) => g.id)).toContain('two-products');
 });
+
+it('the passes that are told are the passes that are gated: slope, compacted soil and a timed test pour count in both', () => {
+  const label = trainingLabels.find((l) => l.key === 'training-01-drench')!;
+  const drench = (s: Partial<Situation> = {}, c: Partial<Choices> = {}) => {
+    const { passes, gates } = prescribe({ ...elm, ...treat, ...s }, label, label.uses[0]!, { ...summer, ...c });
+    expect(gates.find((g) => g.id === 'soil-passes')?.title).toBe(
+      passes!.passes > 1 ? `Pour in ${passes!.passes} passes` : undefined,
+    );
+    return passes!.passes * (passes!.waitMinutes + 1);
+  };
+  const level = drench();
+  const sloped = { ...EMPTY_PLAN, slope: { percent: 20, downDeg: 180 } };
+  expect(drench({ grounds: { plan: sloped, at: { x: 0, y: 0 }, others: [] } })).toBeGreaterThan(level);
+  expect(drench({ ...treat, condition: findCondition('compaction') })).toBeGreaterThan(level);
+  // What was timed on the spot takes the place of what such soil usually takes.
+  expect(drench({ soilTexture: 'clay' }, { intakeMmH: 1000 })).toBe(1);
+});

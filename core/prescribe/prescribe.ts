@@ -1,4 +1,4 @@
-import { INTAKE, splitPasses, waterDepth, type SoilTexture } from '../basin/basin';
+import { INTAKE, splitPasses, waterDepth, type Passes, type SoilTexture } from '../basin/basin';
 import { dose, type Dose, type DoseFault } from '../dose/dose';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
@@ -166,6 +166,8 @@ export interface Prescription {
   ring: Ring | null;
   gates: Gate[];
   treated: Treated;
+  /** How the water of a drench goes in: passes and the wait between them; null where nothing is poured on the ground. */
+  passes: Passes | null;
   /** Tank loads of a spray. */
   loads: Load[];
   uptake: Uptake | null;
@@ -248,8 +250,8 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
   const pouredFrom = worked.ok ? worked.pour.vessel?.name : undefined;
   const passes =
     worked.ok && use.method === 'soil-drench' && worked.carrier && treated.areaM2
-      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), intakeOf(s, c)).passes
-      : 1;
+      ? splitPasses(waterDepth(worked.carrier.totalMl, treated.areaM2), intakeOf(s, c))
+      : null;
   const gates = gatesInForce({
     ...s,
     ...c,
@@ -262,7 +264,7 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     crownRadiusM: s.crown ? s.crown.widthM / 2 : null,
     heightM: s.heightM ?? null,
     readingHeightCm: s.reading?.heightCm ?? null,
-    passes,
+    passes: passes?.passes ?? 1,
     severalStems: (s.reading?.diameters.length ?? 0) > 1,
     stemRuleChosen: c.stemRule !== undefined,
     dose: worked,
@@ -279,6 +281,7 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     ring: placed?.ring ?? null,
     gates,
     treated,
+    passes,
     loads: worked.ok && tank && mixMl ? loads(mixMl, worked.product, tank.holdsMl) : [],
     uptake:
       worked.ok && use.sites && worked.perSite

@@ -506,7 +506,8 @@ export const bacteriaAndAnimals = [
       ],
       ['sanitation', 'Grass and mulch back from the trunk', 'autumn', 9, 11, 'support', 'organic'],
       ['bait', 'Only in stations: pets and owls', 'by label', 9, 3, 'cure'],
-      ['pruning', 'Over half the ring: bridge graft', 'early spring', 3, 5, 'cure', 'organic'],
+      // Scions span the gap and feed a young trunk; round a thick one they are too few, and it stands or falls by its own bark.
+      ['pruning', 'Over half the ring: bridge graft', 'early spring', 3, 5, 'cure', 'organic', { largestCm: 30 }],
     ],
     useless: 'Guards wider than 6.4 mm.',
     tell: 'Mice under the snow; a fine mesh stops them.',

@@ -45,6 +45,7 @@ export const book = act(
       phase: 'apply',
       now: b.startedAt,
       soil: b.soil ?? soilState(said),
+      intakeMmH: b.intakeMmH ?? plan.choices.intakeMmH,
       temperatureC: said.temperatureC,
       windMs: said.windMs,
       rainNext24Mm: said.rainNext24Mm,

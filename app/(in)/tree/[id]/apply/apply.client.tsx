@@ -3,7 +3,6 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
-import { INTAKE, splitPasses } from '@/core/basin/basin';
 import { deviations } from '@/core/book/deviations';
 import { treatedGround } from '@/core/book/ground';
 import type { Dose } from '@/core/dose/dose';
@@ -115,6 +114,7 @@ export function ApplyBench({
       wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
       humidity: String(station.humidity),
       soil: plan.choices.soil,
+      intakeMmH: plan.choices.intakeMmH ?? null,
       said: {} as Said,
       released: {} as Record<string, string>,
       deviation: '',
@@ -151,6 +151,7 @@ export function ApplyBench({
     said: saidNow,
     phase: 'apply',
     soil: form.soil,
+    intakeMmH: form.intakeMmH,
     temperatureC: celsius,
     windMs: ms,
     rainNext24Mm: station.rainNext24Mm,
@@ -190,8 +191,7 @@ export function ApplyBench({
     : [];
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
   const ground = treatedGround(use, dose.diameterCm);
-  const mm = dose.carrier && ground.m2 ? dose.carrier.totalMl / 1000 / ground.m2 : 0;
-  const passes = splitPasses(mm, INTAKE[situation.soilTexture]);
+  const { passes } = now;
   const go = (stage: number) => {
     set('stage', stage);
     window.scrollTo({ top: 0 });
@@ -220,6 +220,7 @@ export function ApplyBench({
           humidity: humidity.value,
         },
         soil: form.soil,
+        intakeMmH: form.intakeMmH,
         said: saidNow,
         released: form.released,
         protection: form.worn,
@@ -389,7 +390,9 @@ export function ApplyBench({
                 {use.method === 'soil-drench' && ground.m2 && (
                   <Fact name="Pour">{`${showTrunk(ground.inner, units).value}–${showTrunk(ground.outer, units).text} from the bark, evenly`}</Fact>
                 )}
-                {passes.passes > 1 && <Fact name="Passes">{`${passes.passes}, ${passes.waitMinutes} min apart`}</Fact>}
+                {passes && passes.passes > 1 && (
+                  <Fact name="Passes">{`${passes.passes}, ${passes.waitMinutes} min apart`}</Fact>
+                )}
                 <Fact name="For">{plan.target}</Fact>
                 <Fact name="Product">{label.actives.map((a) => a.name).join(' + ')}</Fact>
               </dl>

@@ -6,12 +6,14 @@ import type { LabelUse } from '@/core/label/schema';
 import { SOIL_WORDS, type SoilState } from '@/core/weather/air';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
 import { AskFacts } from '../asks';
+import { TestPour } from '../test-pour';
 
 interface Air {
   temperature: string;
   wind: string;
   humidity: string;
   soil: SoilState | null;
+  intakeMmH: number | null;
 }
 
 /** Everything that must be answered before the work is asked before it: facts, the air and the soil of the hour, reasons. */
@@ -100,6 +102,9 @@ export function BeforeStart({
             onChange={(soil: SoilState) => onAir({ soil })}
             options={SOIL_WORDS.map((s) => ({ value: s, name: s }))}
           />
+        )}
+        {use.method === 'soil-drench' && (
+          <TestPour intakeMmH={air.intakeMmH} onTimed={(intakeMmH) => onAir({ intakeMmH })} />
         )}
       </details>
     </section>

@@ -30,6 +30,7 @@ import type { Fault } from '@/core/book/write';
 const choicesSchema = z.object({
   soil: z.enum(SOIL_WORDS).nullable(),
   leaf: z.enum(LEAF_STATES).nullable(),
+  intakeMmH: z.number().min(0.1).max(1000).nullable().default(null),
   stemRule: z.enum(['sum', 'basal-area', 'each', 'largest']).optional(),
   rangePoint: z.number().min(0).max(1).optional(),
   rangeReason: z.string().max(200).optional(),

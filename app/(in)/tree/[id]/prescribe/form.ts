@@ -11,6 +11,7 @@ export const emptyForm = (situation: Situation, usual: Choices) => ({
   pick: '',
   soil: usual.soil,
   leaf: usual.leaf,
+  intakeMmH: null as number | null,
   stemRule: (usual.stemRule ?? null) as Choices['stemRule'] | null,
   rangePoint: null as number | null,
   said: {} as Said,
@@ -27,13 +28,14 @@ export type PrescribeForm = ReturnType<typeof emptyForm>;
 
 type Chosen = Pick<
   PrescribeForm,
-  'soil' | 'leaf' | 'said' | 'density' | 'tankId' | 'stemRule' | 'rangePoint' | 'weights'
+  'soil' | 'leaf' | 'intakeMmH' | 'said' | 'density' | 'tankId' | 'stemRule' | 'rangePoint' | 'weights'
 >;
 /** The form as the core wants it. */
 export const choicesOf = (form: Chosen, usual: Choices, units: UnitSystem): Choices => ({
   ...usual,
   soil: form.soil,
   leaf: form.leaf,
+  intakeMmH: form.intakeMmH,
   said: form.said,
   density: form.density,
   weights: form.weights,

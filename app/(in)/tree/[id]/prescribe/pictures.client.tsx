@@ -1,4 +1,4 @@
-import { INTAKE, splitPasses } from '@/core/basin/basin';
+import { waterDepth, type Passes } from '@/core/basin/basin';
 import { treatedGround } from '@/core/book/ground';
 import type { Dose } from '@/core/dose/dose';
 import type { Gate } from '@/core/gates/gate';
@@ -135,7 +135,7 @@ export function Picture({
   return (
     <>
       {dose.ok && use.method === 'soil-drench' && treated.areaM2 && (
-        <Basin dose={dose} use={use} situation={situation} units={units} />
+        <Basin dose={dose} use={use} passes={result.passes} situation={situation} units={units} />
       )}
       {onGround && (
         <Ground
@@ -153,18 +153,19 @@ export function Picture({
 function Basin({
   dose,
   use,
+  passes,
   situation,
   units,
 }: {
   dose: Dose;
   use: LabelUse;
+  passes: Passes | null;
   situation: Situation;
   units: UnitSystem;
 }) {
   const ground = treatedGround(use, dose.diameterCm);
   if (ground.m2 === null) return null;
-  const mm = dose.carrier ? dose.carrier.totalMl / 1000 / ground.m2 : 0;
-  const passes = splitPasses(mm, INTAKE[situation.soilTexture]);
+  const mm = dose.carrier ? waterDepth(dose.carrier.totalMl, ground.m2) : 0;
   return (
     <>
       <BasinFigure
@@ -177,7 +178,7 @@ function Basin({
       {dose.carrier && (
         <p className="max-w-[420px] text-center">
           {showFine(mm, units).text} of water on the basin
-          {passes.passes > 1
+          {passes && passes.passes > 1
             ? `: pour in ${passes.passes} passes, ${passes.waitMinutes} minutes apart on ${situation.soilTexture} soil`
             : ': one pass'}
         </p>

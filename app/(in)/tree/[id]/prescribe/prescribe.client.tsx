@@ -67,11 +67,11 @@ export function PrescribeBench(props: Props) {
   );
   const { busy, faults, send } = useSend(makePlan);
   const drop = useSend(dropPlan);
-  const { soil, leaf, said: told, density, tankId, stemRule, rangePoint, weights } = form;
+  const { soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights } = form;
   // Only what the sum rests on: a word typed into a reason must not work out every label again.
   const choices = useMemo(
-    () => choicesOf({ soil, leaf, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
-    [soil, leaf, told, density, tankId, stemRule, rangePoint, weights, usual, units],
+    () => choicesOf({ soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
+    [soil, leaf, intakeMmH, told, density, tankId, stemRule, rangePoint, weights, usual, units],
   );
   const offered = useMemo(
     () =>

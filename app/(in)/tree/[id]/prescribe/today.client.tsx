@@ -8,6 +8,7 @@ import { figure } from '@/core/units/units';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { Choices } from '@/ui/controls/controls';
 import { AskFacts } from '../asks';
+import { TestPour } from '../test-pour';
 import type { PrescribeForm } from './form';
 
 /** Soil, leaf, crown, sprayer, range and stems: what is so today, and what the label leaves open. */
@@ -43,6 +44,9 @@ export function AsItIs({
         onChange={(leaf) => setForm((f) => ({ ...f, leaf }))}
         options={LEAF_STATES.map((s) => ({ value: s, name: s }))}
       />
+      {use.method === 'soil-drench' && (
+        <TestPour intakeMmH={form.intakeMmH} onTimed={(intakeMmH) => setForm((f) => ({ ...f, intakeMmH }))} />
+      )}
       {result.treated.spray && use.method === 'foliar-spray' && (
         <Choices
           small
