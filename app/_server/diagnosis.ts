@@ -2,7 +2,7 @@ import { cache } from 'react';
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide, type DecisionResult } from '@/core/decide/decide';
 import { targetsWithin, type Target } from '@/core/decide/targets';
-import { observationDoubts, type Doubt } from '@/core/diagnose/doubts';
+import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts';
 import { newestVisit, type Visit } from '@/core/diagnose/visit';
 import { nearest } from '@/core/grounds/plan';
 import { northernMonth } from '@/core/season/hemisphere';
@@ -171,7 +171,7 @@ export const diagnose = cache(async (v: Viewer, tree: Tree): Promise<Diagnosis |
     host,
     base,
     visit,
-    doubts: observationDoubts(host, observed, Object.keys(setting.nearby ?? {}), knowledge, exclusions),
+    doubts: observationDoubts(host, observed, alarming(setting.nearby ?? {}, knowledge), knowledge, exclusions),
     decide: (named) =>
       decide(
         {

@@ -3,7 +3,7 @@ import type { Candidate } from '../diagnose/rank';
 import { signsOf } from '../diagnose/reading';
 import { SOUND, UNKNOWN } from '../diagnose/model';
 import { certaintyOf, confirms, inWords, sureOf } from '../diagnose/sureness';
-import { inSentence, type Certainty, type Decision } from '../diagnose/words';
+import { certaintyWords, inSentence, type Certainty, type Decision } from '../diagnose/words';
 import type { Method } from '../label/methods';
 import { isSouth, localMonth } from '../season/hemisphere';
 import { monthName } from '../season/months';
@@ -442,7 +442,7 @@ class Deciding {
   private unsure(about: Condition, certainty: Certainty, need: Certainty) {
     this.say(
       'unconfirmed',
-      `${about.name} stands at “${certainty}” (${inWords(this.p)}); what follows from it asks for “${need}”.`,
+      `${about.name} stands at “${certaintyWords(certainty)}” (${inWords(this.p)}); what follows from it asks for “${certaintyWords(need)}”.`,
       this.knowledgeOf,
     );
     this.say('deciding-test', `Deciding test: ${about.decidingTest}.`, this.knowledgeOf);
@@ -544,7 +544,7 @@ class Deciding {
         if (o.needs)
           this.say(
             'waits',
-            `${inSentence(o.what).replace(/^./, (x) => x.toUpperCase())} waits: it asks for “${o.needs}”.`,
+            `${inSentence(o.what).replace(/^./, (x) => x.toUpperCase())} waits: it asks for “${certaintyWords(o.needs)}”.`,
           );
       return 'treat now';
     }

@@ -37,7 +37,7 @@ export interface DutyInput extends Health {
 
 /** Why a condition is suspected, in words; null where nothing but its commonness speaks for it. */
 function suspicion(c: Condition, d: DutyInput, from: number, base: Base): string | null {
-  if (d.confirmed.includes(c.id)) return 'it is confirmed by test';
+  if (d.confirmed.includes(c.id)) return 'it is confirmed';
   if (d.named === c.id) return 'it was named';
   const seen = d.findings.filter(counts);
   const telling = seen.find((f) => c.telling[f.sign] !== undefined);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { baseOf } from '../decide/base';
 import { decide, type DecideInput, type DecisionResult } from '../decide/decide';
 import { northernMonth } from '../season/hemisphere';
-import { observationDoubts, type Exclusion } from './doubts';
+import { alarming, observationDoubts, type Exclusion } from './doubts';
 import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from './knowledge';
 import { balance, wouldChange } from './evidence';
 import { compile, type Model } from './model';
@@ -139,7 +139,7 @@ export function diagnoseCase(q: Case, k: Knowledge, exclusions: readonly Exclusi
     })),
     nextLooks: nextLooks(model, post, observed, 5),
     wouldChange: wouldChange(model, observed),
-    doubts: observationDoubts(host, q, [...q.fears, ...Object.keys(q.nearby)], k, exclusions),
+    doubts: observationDoubts(host, q, [...q.fears, ...alarming(q.nearby, k)], k, exclusions),
   };
 }
 

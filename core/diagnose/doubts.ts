@@ -13,7 +13,7 @@ export type Exclusion = readonly [a: string, b: string, sentence: string];
 /**
  * What contradicts itself or cannot be, in sentences: two answers to one test, observations that exclude one another, signs
  * that cannot be on this host, and a pest that does not attack it, whatever is feared.
- * @param feared conditions that the client fears, or that were found near by
+ * @param feared conditions that the client asks about, or whose find near by alarms people
  */
 export function observationDoubts(
   host: Host,
@@ -54,14 +54,22 @@ export function observationDoubts(
           (f) => f.sign === x && f.state === 'seen' && f.sure !== 'perhaps' && (f.grade ?? 2) >= 2,
         );
   for (const [a, b, sentence] of exclusions) if (there(a) && there(b)) say('cannot be both', sentence);
-  const strangers = feared
+  const strangers = strangersTo(host, feared, k);
+  if (strangers) say('not its host', strangers);
+  return out;
+}
+
+/** That what is feared does not attack this host; null where all of it may. */
+export function strangersTo(host: Host, feared: readonly string[], k: Knowledge): string | null {
+  const names = feared
     .flatMap((id) => k.conditions.find((x) => x.id === id) ?? [])
     .filter((c) => !concerns(c.groups, host))
     .map((c) => c.name);
-  if (strangers.length)
-    say(
-      'not its host',
-      `${strangers.join(', ')} ${strangers.length > 1 ? 'do' : 'does'} not attack ${host.name.toLowerCase()}, whatever is about near by.`,
-    );
-  return out;
+  return names.length
+    ? `${names.join(', ')} ${names.length > 1 ? 'do' : 'does'} not attack ${host.name.toLowerCase()}, whatever is about near by.`
+    : null;
 }
+
+/** Finds near by that people speak of, and ask about for every tree: what must be reported. */
+export const alarming = (nearby: Readonly<Record<string, number>>, k: Knowledge): string[] =>
+  k.conditions.filter((c) => c.reportable && nearby[c.id] !== undefined).map((c) => c.id);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { exclusions, findHost, findSign, findTest, shipped } from '@/knowledge';
-import { observationDoubts } from './doubts';
+import { alarming, observationDoubts } from './doubts';
 import { balance, weigh, wouldChange } from './evidence';
 import { compile, signInSeason, SOUND, UNKNOWN, type Model } from './model';
 import { nextLooks } from './next-look';
@@ -319,6 +319,9 @@ it('what contradicts itself or cannot be is told, and not weighed', () => {
   );
   expect(told.map((d) => d.id).sort()).toEqual(['cannot be both', 'not its host', 'not on this host', 'two answers']);
   expect(told.find((d) => d.id === 'not its host')!.sentence).toMatch(/does not attack rowan/);
+  // Of what is about near by, only what alarms people is said of a tree that it does not attack.
+  const nearby = { 'emerald-ash-borer': 2, 'lime-aphid': 0.1, 'iron-shortage': 0 };
+  expect(alarming(nearby, shipped)).toEqual(['emerald-ash-borer']);
   const m = model('rowan');
   const two: Observed = {
     findings: [],

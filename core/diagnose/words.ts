@@ -1,13 +1,15 @@
 /** The graded words of an examination, weakest first. Kept free of schemas, so that the browser can load them alone. */
 export const CERTAINTIES = ['a guess', 'possible', 'likely', 'near certain', 'confirmed by test'] as const;
 export type Certainty = (typeof CERTAINTIES)[number];
+/** The word as people read it: what confirms may be a laboratory, the deciding test, or the thing itself seen. */
+export const certaintyWords = (c: Certainty): string => (c === 'confirmed by test' ? 'confirmed' : c);
 /** How sure each word is, as a share: "likely (4 in 5)". */
 export const ODDS: Record<Certainty, string> = {
   'a guess': '1 in 5',
   possible: '2 in 5',
   likely: '4 in 5',
   'near certain': '19 in 20',
-  'confirmed by test': 'laboratory or deciding test',
+  'confirmed by test': 'laboratory, deciding test, or the thing itself seen',
 };
 
 export const VIGOURS = ['good', 'fair', 'poor', 'failing'] as const;

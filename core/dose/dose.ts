@@ -103,6 +103,34 @@ export interface DoseFault {
   faults: { path: string; sentence: string }[];
 }
 
+/**
+ * What goes into a trunk on which not every site fits: as much a site, and so much less in all. The rule of the label for
+ * the number of sites is not met then; a gate says so.
+ * @param placed sites that fit
+ */
+export function atPlacedSites(d: Dose, placed: number): Dose {
+  if (!d.sites || placed === 0 || placed >= d.sites.count) return d;
+  const share = placed / d.sites.count;
+  const of = (x: number) => x * share;
+  return {
+    ...d,
+    product: of(d.product),
+    stockMl: d.stockMl === null ? null : of(d.stockMl),
+    actives: d.actives.map((a) => ({ ...a, grams: of(a.grams) })),
+    carrier: d.carrier && { ...d.carrier, totalMl: of(d.carrier.totalMl), waterMl: of(d.carrier.waterMl) },
+    sites: { ...d.sites, count: placed },
+    steps: [
+      ...d.steps,
+      {
+        what: 'Only the sites that fit',
+        sum: `${placed} of ${d.sites.count} sites`,
+        result: `${figure(of(d.product))} ${d.dimension === 'volume' ? 'mL' : 'g'}`,
+        value: of(d.product),
+      },
+    ],
+  };
+}
+
 const stop = (path: string, sentence: string): DoseFault => ({ ok: false, faults: [{ path, sentence }] });
 const lowOf = (p: RatePoint) => (p.kind === 'single' ? p.value : p.low);
 const ends = (p: RatePoint) => {

@@ -275,3 +275,31 @@ it('the passes that are told are the passes that are gated: slope, compacted soi
   // What was timed on the spot takes the place of what such soil usually takes.
   expect(drench({ soilTexture: 'clay' }, { intakeMmH: 1000 })).toBe(1);
 });
+
+it('where not every site fits, the sheet, the sum and the ring name the same number of sites and the same product', () => {
+  const capsules = trainingLabels.find((l) => l.key === 'training-09-capsule')!;
+  const at = (girth: number, s: Partial<Situation> = {}) =>
+    prescribe(
+      { ...elm, ...treat, reading: { ...elm.reading!, diameters: [girth / Math.PI] }, ...s },
+      capsules,
+      capsules.uses[0]!,
+      summer,
+    );
+  const whole = at(200);
+  if (!whole.dose.ok) throw new Error('no dose');
+  const third = {
+    ...elm.reading!,
+    diameters: [200 / Math.PI],
+    arcs: [{ from: 10, to: 130, kind: 'dead-bark' as const }],
+  };
+  const short = at(200, { reading: third });
+  if (!short.dose.ok) throw new Error('no dose');
+  const placed = short.ring!.sites.length;
+  expect(placed).toBeLessThan(whole.dose.sites!.count);
+  expect(short.dose.sites!.count).toBe(placed);
+  expect(short.dose.product).toBeCloseTo((whole.dose.product * placed) / whole.dose.sites!.count, 9);
+  expect(short.dose.pour.amount).toBe(whole.dose.pour.amount);
+  expect(short.gates.map((g) => g.id)).toContain('ring-short');
+  const none = at(200, { reading: { ...third, arcs: [{ from: 0, to: 360, kind: 'dead-bark' }] } });
+  expect(none.gates.find((g) => g.id === 'ring-short')).toMatchObject({ strength: 'stop' });
+});

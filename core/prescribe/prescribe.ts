@@ -1,5 +1,5 @@
 import { INTAKE, splitPasses, waterDepth, type Passes, type SoilTexture } from '../basin/basin';
-import { dose, type Dose, type DoseFault } from '../dose/dose';
+import { atPlacedSites, dose, type Dose, type DoseFault } from '../dose/dose';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
 import type { Facts, Gate, WaterDistance } from '../gates/gate';
@@ -277,7 +277,7 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     water: nearerWater(s.water, near),
   });
   return {
-    dose: worked,
+    dose: worked.ok && placed ? atPlacedSites(worked, placed.ring.sites.length) : worked,
     ring: placed?.ring ?? null,
     gates,
     treated,

@@ -1,3 +1,4 @@
+import { certaintyWords } from '@/core/diagnose/words';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import { openTroubles } from '@/core/decide/troubles';
@@ -200,8 +201,8 @@ export function TreeWhy({ tree }: { tree: Tree }) {
         <h2 className="text-body">{open.length > 1 ? `${open.length} open troubles` : 'Named'}</h2>
         {shown.map((t) => (
           <p key={t.id} className="py-1">
-            <b>{findCondition(t.conditionId)?.name ?? t.conditionId}</b>, {t.certainty}. Decision: {t.decision}.
-            <span className="mt-1 block text-[0.9375rem]">{t.reason}</span>
+            <b>{findCondition(t.conditionId)?.name ?? t.conditionId}</b>, {certaintyWords(t.certainty)}. Decision:{' '}
+            {t.decision}.<span className="mt-1 block text-[0.9375rem]">{t.reason}</span>
             <span className="block text-small text-ink-2">
               {t.byName}, {day(t.at)}
             </span>

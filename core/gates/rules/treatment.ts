@@ -2,7 +2,7 @@ import { dayWords } from '../../season/follow-ups';
 import { BARK_CARRIES_TO, CARRIED, crownLimits, movesSap } from '../../decide/eligible';
 import { atLeast, needsOf } from '../../decide/stakes';
 import { monthName } from '../../season/months';
-import { TREATS } from '../../diagnose/words';
+import { certaintyWords, TREATS } from '../../diagnose/words';
 import { usesHost } from '../../label/match';
 import { carriesOut, OPTION_OF, type Method } from '../../label/methods';
 import { asking, gate, labelMonths, labelSource, type Check, type Facts, type Rule } from '../gate';
@@ -101,7 +101,7 @@ const confirmation: Check = (f) => {
     'diagnosis-unsure',
     'hold',
     'Not sure enough to cure',
-    `A curative treatment of ${c.name} in this way asks for “${need}”; it stands at “${f.certainty ?? 'not said'}”.`,
+    `A curative treatment of ${c.name} in this way asks for “${certaintyWords(need)}”; it stands at “${f.certainty ? certaintyWords(f.certainty) : 'not said'}”.`,
     `knowledge: ${c.name}`,
     [`certainty: ${f.certainty ?? 'none'}`],
     `Do the deciding test: ${c.decidingTest}`,

@@ -158,7 +158,7 @@ const ringFits: Check = (f) =>
   f.ring && f.ring.sites.length < f.ring.wanted
     ? gate(
         'ring-short',
-        'hold',
+        f.ring.sites.length > 0 ? 'hold' : 'stop',
         'Not enough sound ring',
         f.ring.sentence,
         'label spacing, book of old holes',

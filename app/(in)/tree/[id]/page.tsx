@@ -1,3 +1,4 @@
+import { certaintyWords } from '@/core/diagnose/words';
 import Link from 'next/link';
 import { money } from '@/core/cost/prices';
 import { after } from '@/core/season/follow-ups';
@@ -283,8 +284,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <li key={d.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
                 <span className="figures font-bold">{shortDay(d.at.toISOString().slice(0, 10))}</span>
                 <span>
-                  <b className={dropped ? 'line-through' : ''}>{nameOf(d.conditionId)}</b>, {d.certainty}: {d.decision}.
-                  <span className="block text-[0.9375rem]">{d.reason}</span>
+                  <b className={dropped ? 'line-through' : ''}>{nameOf(d.conditionId)}</b>,{' '}
+                  {certaintyWords(d.certainty)}: {d.decision}.<span className="block text-[0.9375rem]">{d.reason}</span>
                   {dropped && after && (
                     <span className="block text-[0.9375rem] text-sap">
                       It was wrong: {nameOf(after.conditionId).toLowerCase()} took its place

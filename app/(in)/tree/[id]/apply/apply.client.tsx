@@ -467,17 +467,27 @@ export function ApplyBench({
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
             faults={faults}
           />
+          {lots.length === 0 && (
+            <p role="alert" className="mt-3 border-l-4 border-madder pl-3 font-semibold">
+              No lot of {label.name} is on the shelf, and a record names its lot.{' '}
+              <Link href="/shelf" className="underline underline-offset-3">
+                Book the delivery first.
+              </Link>
+            </p>
+          )}
           {main(
-            stops.length
-              ? 'Stopped: record only what was done all the same'
-              : questions.length
-                ? `Answer ${questions.length === 1 ? 'the question' : `${questions.length} questions`} first`
-                : unreasoned.length
-                  ? 'Give the reason first'
-                  : words.start,
+            lots.length === 0
+              ? 'Book the delivery first'
+              : stops.length
+                ? 'Stopped: record only what was done all the same'
+                : questions.length
+                  ? `Answer ${questions.length === 1 ? 'the question' : `${questions.length} questions`} first`
+                  : unreasoned.length
+                    ? 'Give the reason first'
+                    : words.start,
             () => {
               setFaults(airFaults);
-              if (airFaults.length || (!stops.length && questions.length + unreasoned.length)) {
+              if (!lots.length || airFaults.length || (!stops.length && questions.length + unreasoned.length)) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }

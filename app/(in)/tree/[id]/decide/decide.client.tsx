@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { CERTAINTIES, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
+import { CERTAINTIES, certaintyWords, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
 import { Choices, FormFaults, TextArea, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -11,7 +11,7 @@ import { decide } from './actions';
 
 interface Props {
   treeId: string;
-  list: { id: string; name: string; kind: string; p: number; sure: string; needs: string }[];
+  list: { id: string; name: string; kind: string; p: number; sure: string; needs: Certainty }[];
   proposed: { conditionId: string; certainty: Certainty; decision: Decision; reason: string };
   /** Troubles that stand open beside it. */
   open: { id: string; conditionId: string; name: string; decision: string }[];
@@ -100,12 +100,12 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
         )}
       </fieldset>
       <Choices
-        label={`How sure${chosen ? ` (what is grave asks for “${chosen.needs}”)` : ''}`}
+        label={`How sure${chosen ? ` (what is grave asks for “${certaintyWords(chosen.needs)}”)` : ''}`}
         path="certainty"
         faults={faults}
         value={form.certainty}
         onChange={(certainty) => setForm((f) => ({ ...f, certainty }))}
-        options={CERTAINTIES.map((c) => ({ value: c, name: `${c} (${ODDS[c]})` }))}
+        options={CERTAINTIES.map((c) => ({ value: c, name: `${certaintyWords(c)} (${ODDS[c]})` }))}
       />
       <Choices
         label="Decision"

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { balance, wouldChange } from '@/core/diagnose/evidence';
 import { nextLooks } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
+import { certaintyWords } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
 import { isSouth } from '@/core/season/hemisphere';
@@ -14,7 +15,7 @@ import { shortDay } from '@/ui/words';
 import { loadDiagnosis } from '../../load';
 import { StepStrip, TreeHead, TreeTag } from '../../tree-frame';
 import { DecideBench } from './decide.client';
-import { DecisionSheet, LookalikeTable } from './parts';
+import { AskedAbout, DecisionSheet, LookalikeTable } from './parts';
 
 export const metadata = { title: 'Decide' };
 
@@ -23,7 +24,7 @@ export default async function Page({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ name?: string }>;
+  searchParams: Promise<{ name?: string; about?: string }>;
 }) {
   const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
   const host = findHost(tree.hostId)!;
@@ -37,6 +38,7 @@ export default async function Page({
   );
   const checks = checksOf(tree);
   const told = testWords(found.knowledge);
+  const { about } = await searchParams;
   const nameOf = (c: string) => found.find(c)?.name ?? c;
   const margin = (
     <>
@@ -80,6 +82,7 @@ export default async function Page({
           ))}
         </section>
       )}
+      <AskedAbout found={found} about={about} />
       <section>
         <h2 className="text-body">Named before</h2>
         {tree.verdicts.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
@@ -89,7 +92,7 @@ export default async function Page({
               <b className={tree.verdicts.some((x) => x.overturns.includes(d.id)) ? 'line-through' : ''}>
                 {nameOf(d.conditionId)}
               </b>
-              , {d.certainty}: {d.decision}.<span className="block">{d.reason}</span>
+              , {certaintyWords(d.certainty)}: {d.decision}.<span className="block">{d.reason}</span>
               {d.overturns.length > 0 && d.overturnedBy.length > 0 && (
                 <span className="block">Overturned an earlier name by {d.overturnedBy.map(told).join(', ')}.</span>
               )}

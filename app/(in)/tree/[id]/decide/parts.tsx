@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { Action } from '@/core/decide/actions';
 import type { DecisionResult } from '@/core/decide/decide';
-import type { Doubt } from '@/core/diagnose/doubts';
+import { strangersTo, type Doubt } from '@/core/diagnose/doubts';
 import { localMonth } from '@/core/season/hemisphere';
 import { monthName } from '@/core/season/months';
 import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
@@ -9,7 +9,8 @@ import { oftenOf, signsOf } from '@/core/diagnose/reading';
 import { concerns } from '@/core/diagnose/reading';
 import type { Observed } from '@/core/diagnose/rank';
 import { inWords, sureOf } from '@/core/diagnose/sureness';
-import { OFTEN } from '@/core/diagnose/words';
+import { certaintyWords, OFTEN } from '@/core/diagnose/words';
+import type { Diagnosis } from '@/app/_server/diagnosis';
 import { SignFigure } from '@/ui/figures/signs';
 
 /** Signs and tests that tell two conditions apart on a host, the clearest first, and what was found of each. */
@@ -88,6 +89,38 @@ export function LookalikeTable({
   );
 }
 
+/** What the client asks about: how likely it is here, and what settles it; or that it does not attack this tree. */
+export function AskedAbout({ found, about }: { found: Diagnosis; about: string | undefined }) {
+  const { host, knowledge, candidates } = found;
+  const asked = about ? found.find(about) : null;
+  const here = asked && candidates.find((c) => c.id === asked.id);
+  return (
+    <section>
+      <h2 className="text-body">The client asks about</h2>
+      <form method="get" className="mt-1 flex gap-2">
+        <select name="about" aria-label="The client asks about" className="box" defaultValue={asked?.id ?? ''}>
+          <option value="">choose</option>
+          {[...knowledge.conditions]
+            .sort((a, b) => a.name.localeCompare(b.name))
+            .map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+        </select>
+        <button className="press">Ask</button>
+      </form>
+      {asked && (
+        <p className="mt-2 text-[0.9375rem]" role="status">
+          {here
+            ? `${asked.name}: ${inWords(here.p)} from what was seen. What settles it: ${asked.decidingTest}.`
+            : strangersTo(host, [asked.id], knowledge)}
+        </p>
+      )}
+    </section>
+  );
+}
+
 const STATUS: Record<Action['status'], string> = {
   now: 'May be done today',
   later: 'In its months',
@@ -112,7 +145,9 @@ function Actions({ status, of, south }: { status: Action['status']; of: readonly
                 ...(o.organic ? ['organic'] : []),
                 ...(status === 'later' ? [`from ${monthName(localMonth(o.from, south))}`] : []),
                 o.when,
-                ...(status === 'unsure' && o.needs && !o.against.length ? [`asks for “${o.needs}”`] : []),
+                ...(status === 'unsure' && o.needs && !o.against.length
+                  ? [`asks for “${certaintyWords(o.needs)}”`]
+                  : []),
               ].join('; ')}
             </span>
             {o.against.map((x) => (
@@ -176,7 +211,7 @@ export function DecisionSheet({
       </p>
       {c && (
         <p className="mt-2 text-lead">
-          <b>{c.name}</b>, {result.certainty}
+          <b>{c.name}</b>, {certaintyWords(result.certainty)}
           {result.certainty === sureOf(result.p)
             ? ` (${inWords(result.p)})`
             : result.certainty === 'near certain'

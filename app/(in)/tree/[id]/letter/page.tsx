@@ -11,7 +11,7 @@ import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';
 import { inWords } from '@/core/diagnose/sureness';
-import { inSentence } from '@/core/diagnose/words';
+import { certaintyWords, inSentence } from '@/core/diagnose/words';
 import { openTroubles } from '@/core/decide/troubles';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
@@ -117,7 +117,9 @@ export default async function Page({
           </>
         )}
         <h2 className="mt-5">What it is, and how sure we are</h2>
-        <p>{c ? `${c.name}: ${result.certainty}, ${inWords(result.p)}. ${c.about}` : 'Not known yet.'}</p>
+        <p>
+          {c ? `${c.name}: ${certaintyWords(result.certainty)}, ${inWords(result.p)}. ${c.about}` : 'Not known yet.'}
+        </p>
         <BalanceFigure
           beams={balance(found.model, found.observed, found.post, 3).filter(
             (b) => b.p > 0.02 || b.id === result.condition,

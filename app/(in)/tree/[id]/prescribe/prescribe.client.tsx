@@ -70,7 +70,8 @@ export function PrescribeBench(props: Props) {
   const { soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights } = form;
   // Only what the sum rests on: a word typed into a reason must not work out every label again.
   const choices = useMemo(
-    () => choicesOf({ soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
+    () =>
+      choicesOf({ soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
     [soil, leaf, intakeMmH, told, density, tankId, stemRule, rangePoint, weights, usual, units],
   );
   const offered = useMemo(
