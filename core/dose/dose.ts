@@ -497,12 +497,16 @@ export function dose(input: DoseInput): Dose | DoseFault {
   const toPour = (product: number) => (what === 'stock' ? product / recipe! : product) / parts;
   const range = { low: low * basis.times * factor, high: high * basis.times * factor };
   const pourDimension = what === 'stock' ? 'volume' : dimension;
-  const measured = toMarks(
-    toPour(limited),
-    { low: toPour(range.low), high: toPour(range.high) },
-    input.vessels.filter((v) => v.dimension === pourDimension),
-    toPour(Math.min(range.high, tightest?.allows ?? Infinity)),
-  );
+  // A capsule comes filled: it is counted, never measured out.
+  const measured: Measured =
+    use.sites?.device === 'capsule'
+      ? { amount: toPour(limited), vessel: null, fullFills: 0, lastMark: 0, differencePercent: 0 }
+      : toMarks(
+          toPour(limited),
+          { low: toPour(range.low), high: toPour(range.high) },
+          input.vessels.filter((v) => v.dimension === pourDimension),
+          toPour(Math.min(range.high, tightest?.allows ?? Infinity)),
+        );
   const poured = measured.vessel ? measured.amount : toPour(limited);
   const fromPour = (v: number) => (what === 'stock' ? v * recipe! : v) * parts;
   const product = Math.min(fromPour(poured), Math.min(range.high, tightest?.allows ?? Infinity));

@@ -149,8 +149,21 @@ const INFUSED: MethodWords = {
   ],
 };
 
-/** The words of a method; an injection by its device. */
-export function methodWords(method: Method, device?: Device): MethodWords {
+/** A feed that goes onto the ground in water. */
+const DISSOLVED: MethodWords = {
+  ...WORDS['root-zone-feeding'],
+  title: 'How much to dissolve, on which ground',
+  start: 'Start watering in',
+  steps: [
+    'Dissolve it in half the water, then fill up.',
+    'Water it in evenly over the ring, clear of the trunk.',
+    'Rinse what lies on paving back onto soil.',
+  ],
+};
+
+/** The words of a method: an injection by its device, a feed by whether it is dissolved. */
+export function methodWords(method: Method, device?: Device, inWater = false): MethodWords {
+  if (method === 'root-zone-feeding' && inWater) return DISSOLVED;
   if (method !== 'trunk-injection') return WORDS[method];
   return device === 'capsule' ? CAPSULES : device === 'tee infusion' ? INFUSED : INJECTED;
 }

@@ -7,6 +7,7 @@ import type { Region } from '../gates/region';
 import { blocked, gatesInForce } from '../gates/rules';
 import { usesHost } from '../label/match';
 import { labelPeriod, within } from '../label/period';
+import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { StemRule } from '../measure/trunk';
@@ -366,6 +367,12 @@ export function serves(s: Situation, use: Pick<LabelUse, 'targets' | 'purpose'>)
   return inHand ? 2 : other ? 1 : 0;
 }
 
+/** Whether the field guide names this method against the trouble in hand: what was decided rests on it. */
+const named = (s: Situation, use: Pick<LabelUse, 'method' | 'targets'>): boolean =>
+  s.condition !== null &&
+  use.targets.includes(s.condition.id) &&
+  s.condition.options.some((o) => carriesOut(use.method, o.method));
+
 export interface Option {
   label: Label;
   use: LabelUse;
@@ -408,6 +415,7 @@ export function options(s: Situation, labels: readonly Label[], c: Choices): Opt
       Number(b.result !== null) - Number(a.result !== null) ||
       serves(s, b.use) - serves(s, a.use) ||
       a.stops - b.stops ||
+      Number(named(s, b.use)) - Number(named(s, a.use)) ||
       a.holds - b.holds ||
       a.label.key.localeCompare(b.label.key),
   );

@@ -29,6 +29,7 @@ import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { OF_THE_PLACE, stillSaid, type Said } from '@/core/gates/said';
+import { AIRBORNE } from '@/core/label/methods';
 import { methodWords } from '@/core/label/method-words';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -86,7 +87,7 @@ export function ApplyBench({
   const unit = smallUnit(dose.dimension, units);
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
-  const words = methodWords(use.method, use.sites?.device);
+  const words = methodWords(use.method, use.sites?.device, dose.carrier !== null);
   // What is the same for every tree of a place on one day is asked once.
   const [ofPlace, setOfPlace] = useDraft(
     `place-said:${plan.placeId}`,
@@ -365,7 +366,13 @@ export function ApplyBench({
               ) : (
                 <Pour
                   big
-                  label={dose.pour.per === 'site' ? 'Into each site' : 'Measure out'}
+                  label={
+                    use.sites?.device === 'capsule'
+                      ? 'One capsule into each site, of'
+                      : dose.pour.per === 'site'
+                        ? 'Into each site'
+                        : 'Measure out'
+                  }
                   value={pour.value}
                   unit={pour.unit}
                 />
@@ -515,7 +522,13 @@ export function ApplyBench({
                   ).text}
             </Fact>
             {dose.sites && <Fact name="Count them back">{dose.sites.count} devices</Fact>}
-            <Fact name="Keep out">{use.intervals.reEntryHours} h after the end</Fact>
+            <Fact name="Keep out">
+              {use.intervals.reEntryHours > 0
+                ? `${use.intervals.reEntryHours} h after the end`
+                : AIRBORNE.includes(use.method)
+                  ? 'until it has dried'
+                  : 'no time on the label'}
+            </Fact>
           </dl>
           <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{words.mind}</p>
           {main('Finished', () => {

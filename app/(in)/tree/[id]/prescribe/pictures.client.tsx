@@ -45,11 +45,13 @@ export function Amounts({
       <Pour
         big={!stop}
         label={
-          dose.pour.per === 'site'
-            ? `${dose.pour.what === 'stock' ? 'Stock solution' : 'Product'}, each site`
-            : dose.pour.what === 'stock'
-              ? 'Stock solution for this tree'
-              : 'Product for this tree'
+          use.sites?.device === 'capsule'
+            ? 'One capsule, each site, of'
+            : dose.pour.per === 'site'
+              ? `${dose.pour.what === 'stock' ? 'Stock solution' : 'Product'}, each site`
+              : dose.pour.what === 'stock'
+                ? 'Stock solution for this tree'
+                : 'Product for this tree'
         }
         value={pour.value}
         unit={pour.unit}

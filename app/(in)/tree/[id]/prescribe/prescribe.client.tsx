@@ -231,7 +231,7 @@ export function PrescribeBench(props: Props) {
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
       <div className="mb-4">
-        <h1>{methodWords(chosen.use.method, chosen.use.sites?.device).title}</h1>
+        <h1>{methodWords(chosen.use.method, chosen.use.sites?.device, chosen.use.carrier.kind !== 'none').title}</h1>
         <p className="text-ink-2">
           {METHOD_NAMES[chosen.use.method]}: {chosen.use.title}, {chosen.label.name}
         </p>
