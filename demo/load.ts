@@ -5,7 +5,7 @@ import { dayIn, after, type Day } from '@/core/season/follow-ups';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/schools';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
-import { priced, type Weighing } from '@/core/prescribe/costs';
+import { priced, stepOfUse, type Weighing } from '@/core/prescribe/costs';
 import { prescribe, type Choices, type Situation } from '@/core/prescribe/prescribe';
 import { usualAnswers, type WorkFacts } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
@@ -89,6 +89,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     programme: null,
     school: USUAL_SCHOOLS.programme,
     options: null,
+    south: false,
   };
   const arborist = staffIds[0]!;
   const crew = staff[2]!;
@@ -427,6 +428,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
             labelId: labelIds.get(labelKey)!,
             label,
             use,
+            step: stepOfUse(use, weighing),
             condition,
             host,
             tree: { id: treeId, tag, lat: null, lon: null },

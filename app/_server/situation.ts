@@ -295,13 +295,14 @@ export function usualChoices(
 }
 
 /** What the ways for this tree are weighed by, and what its steps bring. */
-export const weighingOf = (v: Viewer, tree: Pick<Tree, 'timeZone' | 'programme' | 'verdicts'>): Weighing => ({
+export const weighingOf = (v: Viewer, tree: Tree): Weighing => ({
   prices: v.prices,
   system: v.units,
   today: dayIn(new Date(), tree.timeZone),
   programme: tree.programme,
   school: v.schools.programme,
   options: tree.verdicts[0] ? (findCondition(tree.verdicts[0].conditionId)?.options ?? null) : null,
+  south: isSouth(latOf(tree)),
 });
 
 /** What a work without a label rests on; null while the trunk has not been measured. */

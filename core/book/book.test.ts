@@ -1,3 +1,4 @@
+import { stepOfUse } from '../prescribe/costs';
 import { treatedGround } from './ground';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
@@ -59,6 +60,7 @@ const plan = prescribe(
 );
 if (!plan.dose.ok) throw new Error('no dose');
 const lot = { id: id(3), labelKey: label.key, lotNumber: '26-031', expiresOn: '2027-01-01', onHand: 500 };
+const step = (south: boolean) => stepOfUse(use, { programme: null, school: 'conventional', south });
 const context: BookingContext = {
   now,
   timeZone: 'Europe/London',
@@ -66,6 +68,7 @@ const context: BookingContext = {
   labelId: id(5),
   label,
   use,
+  step: step(false),
   condition,
   host,
   tree: { id: id(6), tag: '117', lat: null, lon: null },
@@ -149,6 +152,26 @@ it('what happened can always be recorded, with a reason', () => {
   expect(r.ok && r.data.deviation).toMatch(/Not worn.*Frozen soil.*expired.*Reason: Thawed by ten/);
 });
 
+it('what is done again comes in the months of the place: south of the equator half a year later, corrected or not', () => {
+  const months = (r: { ok: true; followUps: { kind: string; due: string }[] } | { ok: false }) =>
+    r.ok ? r.followUps.filter((f) => f.kind === 'treat-again').map((f) => Number(f.due.slice(5, 7))) : [];
+  const again = {
+    kind: 'treat-again',
+    id: 'x',
+    what: 'x',
+    why: 'x',
+    after: { count: 1, unit: 'months' },
+    months: [2],
+  } as const;
+  const rule = (south: boolean) =>
+    stepOfUse(
+      { ...use, months: [], followUps: [{ ...again, months: [...again.months] }] },
+      { programme: null, school: 'conventional', south },
+    );
+  expect(months(writeUp({ ...context, step: rule(false) }, booking))).toEqual([2]);
+  expect(months(writeUp({ ...context, step: rule(true) }, booking))).toEqual([8]);
+});
+
 describe('a correction', () => {
   const k: Correction = {
     id: id(8),
@@ -165,7 +188,7 @@ describe('a correction', () => {
   };
   const run = (change: Partial<Correction>, more: object = {}) =>
     correct(
-      { now, timeZone: 'Europe/London', use, was: written.data, wasWithdrawn: false, lot, ...more },
+      { now, timeZone: 'Europe/London', use, step: step(false), was: written.data, wasWithdrawn: false, lot, ...more },
       { ...k, ...change },
     );
   it('gives back what was booked too much, and scales the active', () => {

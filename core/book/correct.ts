@@ -1,5 +1,5 @@
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
-import type { FollowUpRule } from '../season/rules';
+import type { Step } from '../season/programme';
 import type { LabelUse } from '../label/schema';
 import type { ApplicationRecord, Correction } from './record';
 import { searchWords } from './words';
@@ -9,8 +9,8 @@ export interface CorrectionContext {
   now: Date;
   timeZone: string;
   use: LabelUse;
-  /** Rules under the programme of the plan; without one the label's own. */
-  rules?: readonly FollowUpRule[];
+  /** The use as a step of its plan: what follows it, under the programme and in the months of the place. */
+  step: Step;
   /** The newest version, and whether it is withdrawn. */
   was: ApplicationRecord;
   wasWithdrawn: boolean;
@@ -70,7 +70,7 @@ export function correct(
     ok: true,
     data,
     doneOn,
-    followUps: followUps(c.rules ?? c.use.followUps, doneOn, c.use.intervals.minDays),
+    followUps: followUps(c.step.rules, doneOn, c.step.minDays, c.step.months),
     words: searchWords(data),
     stock,
   };

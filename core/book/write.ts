@@ -1,11 +1,10 @@
-import { isSouth, localMonth } from '../season/hemisphere';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
 import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
 import { after, dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
-import type { FollowUpRule } from '../season/rules';
+import type { Step } from '../season/programme';
 import { figure, showAmount, showVolume } from '../units/units';
 import { deviations } from './deviations';
 import { treatedGround } from './ground';
@@ -19,8 +18,8 @@ export interface BookingContext {
   labelId: string;
   label: Label;
   use: LabelUse;
-  /** Rules under the programme of the plan; without one the label's own. */
-  rules?: readonly FollowUpRule[];
+  /** The use as a step of its plan: what follows it, under the programme and in the months of the place. */
+  step: Step;
   condition: Condition;
   host: Host;
   tree: { id: string; tag: string; lat: number | null; lon: number | null };
@@ -154,12 +153,7 @@ export function writeUp(
     ok: true,
     data,
     doneOn,
-    followUps: followUps(
-      c.rules ?? c.use.followUps,
-      doneOn,
-      c.use.intervals.minDays,
-      c.use.months.map((m) => localMonth(m, isSouth(c.tree.lat))),
-    ),
+    followUps: followUps(c.step.rules, doneOn, c.step.minDays, c.step.months),
     words: searchWords(data),
   };
 }

@@ -1,5 +1,5 @@
 import type { Condition, TreatmentOption } from '../diagnose/knowledge';
-import { inSeason } from '../diagnose/model';
+import { inSeason } from '../season/months';
 import type { Certainty } from '../diagnose/words';
 import { against, type Against, type CrownLimit, type TreeState } from './eligible';
 import type { Schools } from './schools';
@@ -66,10 +66,12 @@ export function actionsOf(
 
 /**
  * The methods that answer a trouble that is there: what cures; relief only where relief is all that is wanted; and where
- * nothing cures, the first that keeps it from going on.
+ * nothing cures, the first that keeps it from going on. Teeth and antlers come back tomorrow: whatever keeps them off is
+ * the answer to them, before any bait.
  */
 export function answering(c: Condition, actions: readonly Action[]): Action[] {
   const cures = actions.filter((a) => a.use === 'cure');
+  if (c.kind === 'vertebrate') return [...actions.filter((a) => a.use === 'protect'), ...cures];
   return [
     ...cures,
     ...(c.policy === 'relieve' ? actions.filter((a) => a.use === 'relief') : []),

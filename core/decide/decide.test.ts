@@ -383,3 +383,13 @@ it('the words never contradict the decision, over anything that can be decided',
     { numRuns: 400 },
   );
 });
+
+it('teeth and antlers are answered by what keeps them off, on the day, in every month', () => {
+  for (let month = 1; month <= 12; month++) {
+    const deer = run([as('deer')], { month, findings: [seen('shoots-torn'), seen('rubbed-shreds')] }, 'rowan');
+    expect([month, deer.decision]).toEqual([month, 'treat now']);
+    expect(deer.reasons.map((r) => r.sentence).join(' ')).not.toMatch(/Nothing that works/);
+  }
+  const voles = run([as('voles')], { month: 11, findings: [seen('gnaw-fine-low')] }, 'cider-apple');
+  expect(voles.reasons.find((r) => r.id === 'window-open')!.sentence).toMatch(/mesh.*Bait|mesh.*bait/i);
+});

@@ -94,6 +94,8 @@ export function severityOf(c: Condition, findings: readonly Seen[]): number {
 
 /** From this chance a driver or a neighbour counts as there. */
 const THERE = 0.3;
+/** Below this a likeliest cause is not worth its name. */
+const NAMED_AT_ALL = 0.1;
 /** A harmless name may lead calmly while nothing that harms stands higher than this. */
 const CALM = 0.15;
 
@@ -322,9 +324,9 @@ class Deciding {
     }
     this.say(
       'unsure',
-      first
+      first && first.p >= NAMED_AT_ALL
         ? `The likeliest cause, ${best!.name.toLowerCase()}, stands at ${inWords(first.p)}: too little to act on.`
-        : 'No cause of the base fits what was seen.',
+        : 'Nothing in the field guide fits what was seen.',
     );
     if (best && !this.nameable(best))
       this.say(

@@ -1,3 +1,4 @@
+import { inSeason } from '../season/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { concerns, oftenOf } from './reading';
 import { OFTEN, type PlaceOnTree } from './words';
@@ -106,9 +107,6 @@ const MINUTES: Record<PlaceOnTree, number> = {
 };
 const DIG_MINUTES = 8;
 const CROWN_SIGNS = ['top-dieback', 'crown-thin', 'sudden-collapse', 'crown-grey'];
-
-export const inSeason = (month: number, [from, to]: readonly [number, number]): boolean =>
-  from <= to ? month >= from && month <= to : month >= from || month <= to;
 
 /** Leaves that can be looked at: on evergreens always, else from April to October. */
 export const inLeaf = (host: Pick<Host, 'evergreen'>, month: number): boolean =>

@@ -63,6 +63,7 @@ const money = (more: number): Situation['money'] => {
     programme: null,
     school: 'conventional',
     options: null,
+    south: false,
   };
   const { dose } = prescribe(sound, drench, drench.uses[0]!, fair);
   const { keep, remove } = keepOrReplace(drench, drench.uses[0]!, dose as Dose, by, 0);

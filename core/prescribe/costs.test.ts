@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { trainingLabels } from '@/knowledge';
+import { findCondition, trainingLabels } from '@/knowledge';
 import { USUAL_PRICES } from '../cost/prices';
 import { presentValue } from '../cost/value';
 import type { Dose } from '../dose/dose';
 import { weightOf, yearOf } from '../season/programme';
 import {
+  expectedOfUse,
   courses,
   keepOrReplace,
   lossUntreated,
@@ -23,6 +24,7 @@ const by = (more: Partial<Weighing> = {}): Weighing => ({
   programme: null,
   school: 'conventional',
   options: null,
+  south: false,
   ...more,
 });
 const injection = trainingLabels.find((l) => l.key === 'training-03-borer-injection')!;
@@ -97,4 +99,12 @@ it('treating lowers the chance of loss by what it controls; a new tree is paid o
   // Crossing branches, scab and aphids lose hardly a tree in a hundred years.
   expect(lossUntreated(null, 0)).toBeLessThan(0.005);
   expect(lossUntreated(0.5, 100)).toBeLessThanOrEqual(0.6);
+});
+
+it('the window of the field guide is the window of the place: half a year later south of the equator', () => {
+  const condition = findCondition('elm-leaf-beetle')!;
+  const at = (day: string, south: boolean) => expectedOfUse(use, day, by({ options: condition.options, south })).from;
+  expect(at('2026-06-15', false)).not.toMatch(/outside its window/);
+  expect(at('2026-06-15', true)).toMatch(/outside its window/);
+  expect(at('2026-12-15', true)).not.toMatch(/outside its window/);
 });

@@ -1,3 +1,5 @@
+import { localMonth } from '../season/hemisphere';
+import { inSeason } from '../season/months';
 import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
@@ -51,8 +53,6 @@ export interface Control {
 /** Practice figures: what is left of a method outside its window, or where the field guide does not name it for the trouble. */
 const OUTSIDE_WINDOW = 0.5;
 const NOT_NAMED = 0.6;
-const inMonths = (month: number, from: number, to: number) =>
-  from <= to ? month >= from && month <= to : month >= from || month <= to;
 
 /**
  * What may be expected of a way to act: the method's practice figure, less outside the window that the field guide gives
@@ -63,12 +63,13 @@ export function expected(
   method: Method | 'work',
   names: readonly TreatmentOption['method'][],
   day: Day,
-  w: Pick<Weighing, 'options'>,
+  w: Pick<Weighing, 'options' | 'south'>,
   own?: OwnResults,
 ): Control & { window: string | null } {
   const [low, likely, high, lasts] = EXPECTED[method];
   const named = w.options?.filter((o) => names.includes(o.method)) ?? null;
-  const open = named?.find((o) => inMonths(Number(day.slice(5, 7)), o.from, o.to));
+  const month = Number(day.slice(5, 7));
+  const open = named?.find((o) => inSeason(month, [localMonth(o.from, w.south), localMonth(o.to, w.south)]));
   const option = open ?? named?.[0] ?? null;
   const by = named === null || open ? 1 : option ? OUTSIDE_WINDOW : NOT_NAMED;
   const why =
@@ -91,7 +92,7 @@ export function expected(
     window: option?.when ?? null,
   };
 }
-export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options'>, own?: OwnResults) =>
+export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'options' | 'south'>, own?: OwnResults) =>
   expected(use.method, optionsOf(use.method), day, w, own);
 
 /** The likely control by a method, as practice expects it, 0 to 1. */
@@ -108,6 +109,8 @@ export interface Weighing {
   school: NonNullable<Programme['school']>;
   /** What the field guide offers against the trouble of this tree; null while nothing is named. */
   options: readonly TreatmentOption[] | null;
+  /** South of the equator: what is known by northern months comes half a year later. */
+  south: boolean;
 }
 
 /** What a step of a plan was to cost when it was planned: once, and over the programme’s years in the money of that day. */
@@ -122,22 +125,28 @@ export const priced = ({ now, overYears }: { now: number; overYears: number }, w
   years: (w.programme ?? USUAL_PROGRAMME).years,
 });
 
-/** A use of a label as a step of a plan: its rules under the programme. */
-export const stepOfUse = (use: LabelUse, w: Pick<Weighing, 'programme' | 'school'>): Step => ({
+type Planner = Pick<Weighing, 'programme' | 'school' | 'south'>;
+/** Rules with their months in the year of the place. */
+const localRules = (rules: readonly FollowUpRule[], south: boolean): FollowUpRule[] =>
+  rules.map((r) => (r.months ? { ...r, months: r.months.map((m) => localMonth(m, south)) } : r));
+
+/** A use of a label as a step of a plan: its rules under the programme, in the months of the place. */
+export const stepOfUse = (use: LabelUse, w: Planner): Step => ({
   name: METHOD_NAMES[use.method],
-  rules: programmed(use.followUps, use.method === 'trunk-injection', w.programme ?? USUAL_PROGRAMME, w.school),
+  rules: programmed(
+    localRules(use.followUps, w.south),
+    use.method === 'trunk-injection',
+    w.programme ?? USUAL_PROGRAMME,
+    w.school,
+  ),
   minDays: use.intervals.minDays ?? 0,
   maxPerYear: use.intervals.maxPerYear ?? null,
-  months: use.months,
+  months: use.months.map((m) => localMonth(m, w.south)),
 });
 /** A work without a label as a step of a plan. */
-export const stepOfWork = (
-  name: string,
-  rules: readonly FollowUpRule[],
-  w: Pick<Weighing, 'programme' | 'school'>,
-): Step => ({
+export const stepOfWork = (name: string, rules: readonly FollowUpRule[], w: Planner): Step => ({
   name,
-  rules: programmed(rules, false, w.programme ?? USUAL_PROGRAMME, w.school),
+  rules: programmed(localRules(rules, w.south), false, w.programme ?? USUAL_PROGRAMME, w.school),
   minDays: 0,
   maxPerYear: null,
   months: [],

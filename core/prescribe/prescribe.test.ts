@@ -185,6 +185,7 @@ it('what a region forbids for good on this tree is never offered; what only wait
       programme: null,
       school: 'conventional',
       options: null,
+      south: false,
     })!;
   };
   expect(weighed('training-01-drench', {}, { hosts: ['lime'], targets: ['lime-aphid'] })).toMatchObject({
@@ -209,7 +210,7 @@ it('expects less outside the window that the field guide gives, less where it do
     antibiotic: false,
   } satisfies TreatmentOption;
   const at = (day: string, options: (typeof option)[] | null, own?: { none: number; some: number; good: number }) =>
-    expectedOfUse(drench, day, { options }, own);
+    expectedOfUse(drench, day, { options, south: false }, own);
   const inside = at('2026-05-01', [option]);
   expect(inside).toMatchObject({ low: 0.5, likely: 0.8, high: 0.95, window: 'as leaves unfold' });
   expect(at('2026-05-01', null)).toMatchObject({ likely: 0.8, window: null });

@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { v7 } from 'uuid';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
+import { isSouth } from '@/core/season/hemisphere';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { recordVersions, writeRecord } from '@/store/book';
 import { programmeOf } from '@/store/plans';
@@ -29,7 +30,7 @@ export const correctRecord = act('correct', correctionSchema, async (v, k): Prom
       now: new Date(),
       timeZone: place?.timeZone ?? v.timeZone,
       use,
-      rules: stepOfUse(use, { programme, school: v.schools.programme }).rules,
+      step: stepOfUse(use, { programme, school: v.schools.programme, south: isSouth(newest.data.tree.lat) }),
       was: newest.data,
       wasWithdrawn: newest.withdrawn,
       lot,

@@ -61,7 +61,7 @@ export const book = act(
         labelId: plan.labelId,
         label: plan.label,
         use,
-        rules: stepOfUse(use, weighingOf(v, tree)).rules,
+        step: stepOfUse(use, weighingOf(v, tree)),
         condition,
         host: s.host,
         tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },

@@ -13,6 +13,8 @@ import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation, serves } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
+import { northernMonth } from '@/core/season/hemisphere';
+import { inSeason } from '@/core/season/months';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
@@ -88,17 +90,21 @@ export function PrescribeBench(props: Props) {
     () => (workFacts ? worksFor(workFacts, situation.condition?.options ?? []) : { fit: [], other: [] }),
     [workFacts, situation.condition],
   );
+  // A work whose months are closed is not what is done today.
+  const openNow = useMemo(() => {
+    const month = northernMonth(Number(situation.today.slice(5, 7)), situation.south ? -1 : null);
+    const now = situation.condition?.options.filter((o) => inSeason(month, [o.from, o.to])).map((o) => o.method) ?? [];
+    return fitting.fit.filter((w) => now.includes(w.method));
+  }, [fitting.fit, situation]);
   const standing = open.map((o) => `${o.labelKey}/${o.useKey}`);
   const usable = useMemo(() => offered.filter((o) => o.result), [offered]);
   // What is forbidden is not offered first while something without a product may be done.
   const freest = usable[0];
   // Protection in its window is what a sound tree at risk is for, though today its months are closed.
   const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
-  const first = freest && (protects || freest.stops === 0 || !fitting.fit.length) ? nameOf(freest) : null;
+  const first = freest && (protects || freest.stops === 0 || !openNow.length) ? nameOf(freest) : null;
   const pick =
-    form.pick ||
-    standing[0] ||
-    (first ?? (fitting.fit[0] ? WORK + fitting.fit[0].id : offered[0] ? nameOf(offered[0]) : ''));
+    form.pick || standing[0] || (first ?? (openNow[0] ? WORK + openNow[0].id : offered[0] ? nameOf(offered[0]) : ''));
   const work = pick.startsWith(WORK) ? findWork(pick.slice(WORK.length)) : null;
   const chosen = work ? undefined : (offered.find((o) => nameOf(o) === pick) ?? offered[0]);
   const bearings = form.bearings?.for === pick ? form.bearings.at : undefined;
