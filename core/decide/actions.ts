@@ -67,11 +67,11 @@ export function actionsOf(
 /**
  * The methods that answer a trouble that is there: what cures; relief only where relief is all that is wanted; and where
  * nothing cures, the first that keeps it from going on. Teeth and antlers come back tomorrow: whatever keeps them off is
- * the answer to them, before any bait.
+ * the answer to them, before any bait; a fence is for groups, and stands among the methods.
  */
 export function answering(c: Condition, actions: readonly Action[]): Action[] {
   const cures = actions.filter((a) => a.use === 'cure');
-  if (c.kind === 'vertebrate') return [...actions.filter((a) => a.use === 'protect'), ...cures];
+  if (c.kind === 'vertebrate') return [...actions.filter((a) => a.use === 'protect' && a.method !== 'fence'), ...cures];
   return [
     ...cures,
     ...(c.policy === 'relieve' ? actions.filter((a) => a.use === 'relief') : []),

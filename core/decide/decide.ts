@@ -598,9 +598,10 @@ class Deciding {
       return 'restore vigour first';
     }
     const next = this.nextOf(waiting)!;
+    const meanwhile = this.options.filter((o) => o.status === 'now' && o.use !== 'support');
     this.say(
       'window',
-      `Nothing that works is open in ${this.month(this.input.month)}. Next: ${inSentence(next.what)}, from ${this.month(next.from)} (${next.when}).`,
+      `${meanwhile.length ? `In ${this.month(this.input.month)} there is only: ${meanwhile.map((o) => inSentence(o.what)).join('; ')}` : `Nothing that works is open in ${this.month(this.input.month)}`}. Next: ${inSentence(next.what)}, from ${this.month(next.from)} (${next.when}).`,
     );
     return 'treat in its window';
   }

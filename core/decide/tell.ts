@@ -70,7 +70,7 @@ export function tellOf(t: Tellable): string {
       break;
     case 'treat in its window':
       if (about && about.kind !== 'harmless') out.push(about.tell);
-      out.push(t.next ? `Nothing that works is done today; ${t.next}.` : 'It is done in its season.');
+      out.push(t.next ? `It is done in its season: ${t.next}.` : 'It is done in its season.');
       break;
     case 'restore vigour first':
       out.push(

@@ -1,7 +1,7 @@
 import { inSeason } from '../season/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { concerns, oftenOf } from './reading';
-import { OFTEN, type PlaceOnTree } from './words';
+import { SIGN_OF_HEALTH, OFTEN, type PlaceOnTree } from './words';
 
 /** What is known before anybody looks: where, when, and what stood here or near by before. */
 export interface Setting {
@@ -148,7 +148,7 @@ function chance(c: Condition, sign: Sign, idle: number, telling: boolean, month:
     return telling ? UNKNOWN_SHOWS.telling : Math.min(UNKNOWN_SHOWS.most, Math.max(UNKNOWN_SHOWS.least, sign.idle * 2));
   const often = oftenOf(c, sign.id);
   if (often === undefined) {
-    if (sign.id !== 'crown-full' || c.kind === 'harmless') return null;
+    if (sign.id !== SIGN_OF_HEALTH || c.kind === 'harmless') return null;
     return CROWN_SIGNS.some((x) => c.signs.always.includes(x) || c.signs.usual.includes(x)) ? OFTEN.rare : null;
   }
   const p = OFTEN[often];

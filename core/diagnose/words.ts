@@ -22,6 +22,9 @@ export const VIGOUR_LOOKS: Record<Vigour, string> = {
   failing: 'hardly any new growth, dead wood through the crown',
 };
 
+/** The one sign that speaks for health: that nothing else is there says nothing against it. */
+export const SIGN_OF_HEALTH = 'crown-full';
+
 export const FINDING_STATES = ['seen', 'absent', 'not looked'] as const;
 /** How sure the observer is that it is this sign: another thing than how much of it there is. */
 export const SURE = ['sure', 'perhaps'] as const;

@@ -560,7 +560,7 @@ export const bacteriaAndAnimals = [
     threshold: 'Any on young trees.',
     ways: [
       ['guard', 'Trunk guard before the rut', 'by September', 8, 10, 'protect', 'organic'],
-      ['repellent', 'Soap or meal bags, one a tree; sprays again after rain', 'winter', 10, 4, 'protect', 'organic'],
+      ['repellent', 'Soap or meal bags, one a tree; sprays again after rain', 'winter', 10, 3, 'protect', 'organic'],
       ['fence', 'For groups, 2 m', 'any time', 1, 12, 'protect', 'organic'],
     ],
     useless: 'Poison, insecticide: nothing to spray.',

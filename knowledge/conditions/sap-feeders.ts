@@ -971,8 +971,10 @@ export const sapFeeders = [
       actFrom: 2,
       threshold: 'Ten mites at a beat, spring or autumn.',
       ways: [
-        ['water jet', 'Jet the inner crown', 'spring and autumn', 3, 10, 'relief', 'organic'],
-        ['foliar spray', 'Oil (not on blue spruce) or soap', 'live mites', 4, 10, 'cure', 'organic'],
+        ['water jet', 'Jet the inner crown', 'spring', 3, 6, 'relief', 'organic'],
+        ['water jet', 'Jet the inner crown', 'late summer and autumn', 8, 10, 'relief', 'organic'],
+        ['foliar spray', 'Oil (not on blue spruce) or soap', 'live mites of spring', 4, 6, 'cure', 'organic'],
+        ['foliar spray', 'Oil (not on blue spruce) or soap', 'live mites of late summer', 8, 10, 'cure', 'organic'],
         ['release', 'Predatory mites', 'mild nights', 4, 6, 'cure', 'organic'],
       ],
       useless: 'Broad insecticides: they kill the predators first. Summer: it rests by itself.',

@@ -6,6 +6,7 @@ import type { LabelUse } from '@/core/label/schema';
 import { SOIL_WORDS, type SoilState } from '@/core/weather/air';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
 import { AskFacts } from '../asks';
+import { HoldReasons } from '../hold-reasons';
 import { TestPour } from '../test-pour';
 
 interface Air {
@@ -40,27 +41,14 @@ export function BeforeStart({
   onReason: (gate: string, reason: string) => void;
   faults: FormFault[];
 }) {
-  const holds = gates.filter((g) => g.strength === 'hold' && g.state === 'tripped');
   return (
     <section aria-label="Before you start" className="mt-5 border-t-2 border-bark pt-3">
       <AskFacts title="Before you start" gates={gates} said={said} onSay={onSay} />
-      {holds.map((g) => (
-        <div key={g.id} className="mb-3 border-l-4 border-sap pl-3">
-          <p className="font-semibold text-sap">{g.title}</p>
-          <p className="text-[0.9375rem]">
-            {g.sentence} {g.satisfy}
-          </p>
-          <input
-            aria-label={`${g.title}: go on because`}
-            className="box mt-1"
-            placeholder="Go on because …"
-            maxLength={600}
-            value={reasons[g.id] ?? ''}
-            onChange={(e) => onReason(g.id, e.target.value)}
-          />
-        </div>
-      ))}
-      <details className="border-t border-line" open={faults.some((x) => x.path.startsWith('weather.')) || undefined}>
+      <HoldReasons gates={gates} reasons={reasons} onReason={onReason} />
+      <details
+        className="mt-3 border-t border-line"
+        open={faults.some((x) => x.path.startsWith('weather.')) || undefined}
+      >
         <summary className="figures min-h-12 py-3 font-bold">
           Air {air.temperature} {us ? '°F' : '°C'}, wind {air.wind} {us ? 'mph' : 'm/s'}, {air.humidity} %
           {isSoil(use) ? `, soil ${air.soil ?? 'not said'}` : ''}: change what you measure here

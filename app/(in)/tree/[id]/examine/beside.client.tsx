@@ -266,7 +266,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
           const at = form.targets.find((t) => t.kind === kind);
           return (
             <label key={kind} className="text-small">
-              <span className="block capitalize">{kind}, m away</span>
+              <span className="block first-letter:uppercase">{kind}, m away</span>
               <input
                 inputMode="decimal"
                 maxLength={5}

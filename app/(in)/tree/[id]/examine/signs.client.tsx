@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { sampleSize } from '@/core/measure/efficacy';
-import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
+import { PLACES_ON_TREE, SIGN_OF_HEALTH, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
 import { BEARINGS, GRADES, SPOKEN, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
 
@@ -23,7 +23,9 @@ const nothingElse = (signs: BenchSign[], place: PlaceOnTree) => (f: ExamineForm)
   ...f,
   grades: {
     ...Object.fromEntries(
-      signs.filter((s) => s.place === place && !s.dig && !f.grades[s.id]).map((s) => [s.id, '0' as const]),
+      signs
+        .filter((s) => s.place === place && !s.dig && !f.grades[s.id] && s.id !== SIGN_OF_HEALTH)
+        .map((s) => [s.id, '0' as const]),
     ),
     ...f.grades,
   },
@@ -337,7 +339,7 @@ export function SignWalk({ signs, form, update }: Props) {
             </div>
           </>
         ) : (
-          <p className="py-4 text-lead font-bold capitalize">{place}: all looked at.</p>
+          <p className="py-4 text-lead font-bold first-letter:uppercase">{place}: all looked at.</p>
         )}
         <div className="mt-3 flex gap-2">
           {sign && (
@@ -345,16 +347,19 @@ export function SignWalk({ signs, form, update }: Props) {
               Not looked
             </button>
           )}
-          <button
-            type="button"
-            className="press flex-[1.6]"
-            onClick={() => {
-              update(nothingElse(signs, place));
-              if (next) setPlace(next);
-            }}
-          >
-            Nothing else here{next ? ' →' : ''}
-          </button>
+          {(sign || next) && (
+            <button
+              type="button"
+              className="press flex-[1.6]"
+              onClick={() => {
+                update(nothingElse(signs, place));
+                if (next) setPlace(next);
+              }}
+            >
+              {sign ? 'Nothing else here' : `On to: ${next}`}
+              {next ? ' →' : ''}
+            </button>
+          )}
         </div>
       </div>
       {lastSeen && <Particulars sign={lastSeen} form={form} update={update} />}

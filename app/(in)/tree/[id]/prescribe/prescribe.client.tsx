@@ -29,6 +29,7 @@ import { dropPlan, makePlan } from './actions';
 import { Offer } from './offer.client';
 import { WoundBudgets } from './ring-bench.client';
 import { methodWords } from '@/core/label/method-words';
+import { HoldReasons } from '../hold-reasons';
 import { choicesOf, emptyForm } from './form';
 import { AsItIs, InTheWay, ToBeSaid } from './today.client';
 import { sheetOf, WorkBench } from './work-bench.client';
@@ -130,16 +131,8 @@ export function PrescribeBench(props: Props) {
   );
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
   const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v7(), treeId: t.id }));
-  const release = (gateId: string) => (
-    <input
-      aria-label={`Reason to go on in spite of this hold`}
-      className="box mt-2"
-      placeholder="Go on because …"
-      maxLength={600}
-      value={form.released[gateId] ?? ''}
-      onChange={(e) => setForm((f) => ({ ...f, released: { ...f.released, [gateId]: e.target.value } }))}
-    />
-  );
+  const onReason = (gate: string, reason: string) =>
+    setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }));
   const releasedOf = (gates: Gate[]) =>
     Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
   const onceOf = (key: string, planned: number | null) => planned ?? weighed.find((w) => w.key === key)?.now ?? null;
@@ -187,7 +180,7 @@ export function PrescribeBench(props: Props) {
         units={units}
         refused={refused}
         frame={{ tag, head, strip, why }}
-        release={release}
+        onReason={onReason}
         releasedOf={releasedOf}
         onPlanned={forget}
         below={
@@ -219,7 +212,7 @@ export function PrescribeBench(props: Props) {
 
   const margin = (
     <>
-      <GateList gates={gates} extra={(g) => (g.strength === 'hold' && !g.asks && !refused ? release(g.id) : null)} />
+      <GateList gates={gates} />
       <section>
         <h2 className="text-body">The label’s sentence</h2>
         <p className="quote">“{chosen.use.rate.text}”</p>
@@ -345,6 +338,7 @@ export function PrescribeBench(props: Props) {
                   </p>
                 )}
                 <InTheWay gates={inTheWay} />
+                {!refused && <HoldReasons brief gates={gates} reasons={form.released} onReason={onReason} />}
               </>
             )}
           </div>

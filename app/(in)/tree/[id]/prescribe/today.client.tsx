@@ -106,7 +106,7 @@ export function InTheWay({ gates }: { gates: Gate[] }) {
           ? `${asked} ${asked === 1 ? 'question' : 'questions'} to be answered first.`
           : gates[0]!.strength === 'stop'
             ? `Stopped: ${gates[0]!.title}`
-            : `Held: ${gates[0]!.title}. Write a reason in the margin to go on.`}
+            : `Held: ${gates[0]!.title}. Write a reason to go on.`}
     </p>
   );
 }

@@ -15,6 +15,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { planWork } from './actions';
 import type { PrescribeForm } from './form';
 import { Ground } from './pictures.client';
+import { HoldReasons } from '../hold-reasons';
 import { InTheWay } from './today.client';
 
 /** What a work asks, as typed; a field left alone holds the usual answer. */
@@ -158,7 +159,7 @@ interface WorkBenchProps {
   units: UnitSystem;
   refused: string | null;
   frame: { tag: React.ReactNode; head: React.ReactNode; strip: React.ReactNode; why: React.ReactNode };
-  release: (gateId: string) => React.ReactNode;
+  onReason: (gate: string, reason: string) => void;
   releasedOf: (gates: Gate[]) => Record<string, string>;
   onPlanned: () => void;
   below: React.ReactNode;
@@ -177,7 +178,7 @@ export function WorkBench({
   units,
   refused,
   frame,
-  release,
+  onReason,
   releasedOf,
   onPlanned,
   below,
@@ -207,7 +208,7 @@ export function WorkBench({
       count={countGates(sheet.gates)}
       margin={
         <>
-          <GateList gates={sheet.gates} extra={(g) => (g.strength === 'hold' && !refused ? release(g.id) : null)} />
+          <GateList gates={sheet.gates} />
           {why}
         </>
       }
@@ -241,6 +242,7 @@ export function WorkBench({
             {sendWork.busy ? 'One moment …' : 'Plan this work'}
           </button>
           <InTheWay gates={inTheWay} />
+          {!refused && <HoldReasons brief gates={sheet.gates} reasons={form.released} onReason={onReason} />}
         </div>
         <div className="desk:order-1">
           <WorkAsks work={work} facts={facts} typed={form.typed} faults={typedFaults} onType={onType} />
