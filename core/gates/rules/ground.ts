@@ -65,7 +65,7 @@ const water: Check = (f) => {
       `A well, open water or a drain must be ${distance(need)} away; nobody has said how far it is.`,
       source,
       [],
-      'Pace it and say.',
+      'Pace it, and enter it on the page of the place, or draw the water on its plan.',
       'asked',
     );
   if (f.water === 'none within 100 m' || f.water >= need) return null;

@@ -1,28 +1,23 @@
 import type { Gate } from '@/core/gates/gate';
 
-/** Why a licensed person goes on in spite of a hold: asked where the button is, so that it is found with gloves on. */
+/** Why a licensed person goes on in spite of a hold: asked in the way of the work, so that it is found with gloves on. */
 export function HoldReasons({
   gates,
   reasons,
   onReason,
-  brief = false,
 }: {
   gates: readonly Gate[];
   reasons: Readonly<Record<string, string>>;
   onReason: (gate: string, reason: string) => void;
-  /** The sentence stands elsewhere on the page. */
-  brief?: boolean;
 }) {
   return gates
     .filter((g) => g.strength === 'hold' && g.state === 'tripped' && !g.asks)
     .map((g) => (
       <div key={g.id} className="mt-3 border-l-4 border-sap pl-3">
         <p className="font-semibold text-sap">{g.title}</p>
-        {!brief && (
-          <p className="text-[0.9375rem]">
-            {g.sentence} {g.satisfy}
-          </p>
-        )}
+        <p className="text-[0.9375rem]">
+          {g.sentence} {g.satisfy}
+        </p>
         <input
           aria-label={`${g.title}: go on because`}
           className="box mt-1"

@@ -338,7 +338,6 @@ export function PrescribeBench(props: Props) {
                   </p>
                 )}
                 <InTheWay gates={inTheWay} />
-                {!refused && <HoldReasons brief gates={gates} reasons={form.released} onReason={onReason} />}
               </>
             )}
           </div>
@@ -365,6 +364,7 @@ export function PrescribeBench(props: Props) {
           onSay={(answers) => setForm((f) => ({ ...f, said: { ...f.said, ...answers } }))}
         />
       )}
+      {!planned && !refused && <HoldReasons gates={gates} reasons={form.released} onReason={onReason} />}
       {dose.ok && chosen.use.method === 'soil-drench' && situation.grounds?.at && (
         <section className="mt-6">
           <h2 className="mb-2">On the ground</h2>

@@ -217,7 +217,7 @@ function Row(p: {
   tone: string;
 }) {
   return (
-    <label className="row flex min-h-14 cursor-pointer items-center gap-4 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
+    <label className="row flex min-h-14 cursor-pointer items-center gap-4 px-2 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
       <input
         type="radio"
         name="option"

@@ -242,10 +242,10 @@ export function WorkBench({
             {sendWork.busy ? 'One moment …' : 'Plan this work'}
           </button>
           <InTheWay gates={inTheWay} />
-          {!refused && <HoldReasons brief gates={sheet.gates} reasons={form.released} onReason={onReason} />}
         </div>
         <div className="desk:order-1">
           <WorkAsks work={work} facts={facts} typed={form.typed} faults={typedFaults} onType={onType} />
+          {!refused && <HoldReasons gates={sheet.gates} reasons={form.released} onReason={onReason} />}
         </div>
       </div>
       {sheet.trenches && situation.grounds?.at && (
