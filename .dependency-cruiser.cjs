@@ -1,10 +1,10 @@
-// The arrows of docs/architecture.md: app -> store, core, ui, knowledge, stand-ins; ui -> core; store -> core; nothing back.
+// The arrows of docs/architecture.md: app -> commands, store, core, ui, knowledge, stand-ins; ui -> core; store -> core; nothing back.
 const only = (name, from, allowed) => ({
   name,
   severity: 'error',
   // Tests and their helpers may reach for real labels and weather.
   from: { path: from, pathNot: '(\\.test\\.tsx?$|/testing\\.ts$)' },
-  to: { path: '^(app|core|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/', pathNot: allowed },
+  to: { path: '^(app|commands|core|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/', pathNot: allowed },
 });
 module.exports = {
   forbidden: [
@@ -19,7 +19,21 @@ module.exports = {
     only('ui-knows-core', '^ui/', '^(ui|core)/'),
     only('store-knows-core', '^store/', '^(store|core)/'),
     only('stand-ins-know-core', '^stand-ins/', '^(stand-ins|core)/'),
-    only('app-knows-no-scripts', '^app/', '^(app|store|core|ui|knowledge|stand-ins)/'),
+    only('app-knows-no-scripts', '^app/', '^(app|commands|store|core|ui|knowledge|stand-ins)/'),
+    only('commands-know-store-and-core', '^commands/', '^(commands|store|core|knowledge)/'),
+    {
+      name: 'writing-is-a-command',
+      comment: 'An action hands over to a verb; signing in and the share page, which have no session, are their own.',
+      severity: 'error',
+      from: { path: '^app/\\(in\\)/.*actions\\.ts$' },
+      to: { path: '^store/' },
+    },
+    {
+      name: 'a-verb-knows-no-page',
+      severity: 'error',
+      from: { path: '^commands/' },
+      to: { dependencyTypes: ['npm', 'npm-dev'], path: 'node_modules/(next|react)' },
+    },
     {
       name: 'core-is-pure',
       severity: 'error',

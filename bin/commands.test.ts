@@ -89,6 +89,31 @@ it('every example of docs/core.md answers as it says', () => {
   }
 }, 60_000);
 
+describe('an outfit and its first owner', () => {
+  const make = (...more: string[]) =>
+    call('outfit.ts', ['--name', 'Harbour Crew', '--owner', 'Ada Quay', ...more], {
+      env: { DATABASE_OWNER_URL: process.env.ELMHORN_TEST_OWNER_URL ?? '' },
+    });
+  it('are made once, with a link for the password', () => {
+    const email = `ada-${Date.now()}@harbour.example`;
+    const made = make('--email', email.toUpperCase());
+    expect([made.status, made.err]).toEqual([0, '']);
+    expect(made.out).toMatch(/Harbour Crew is there\. Ada Quay sets a password.*\n\s+\/reset\/[\w-]{43}\n/);
+    const again = make('--email', email);
+    expect([again.status, again.err]).toEqual([1, 'elmhorn: somebody signs in with this e-mail address already.\n']);
+  });
+  it.each([
+    ['no e-mail', []],
+    ['no address', ['--email', 'ada']],
+    ['a zone that is none', ['--email', 'a@b.example', '--zone', 'Mars/Olympus']],
+    ['an unknown option', ['--email', 'a@b.example', '--colour', 'red']],
+  ])('%s is one sentence and exit code 1', (_, more) => {
+    const r = make(...more);
+    expect(r.status).toBe(1);
+    expect(r.err).toMatch(/^elmhorn: [^\n]+\n$/);
+  });
+});
+
 describe('starting', () => {
   const sentence = /^elmhorn: [^\n]+\n$/;
   it.each([

@@ -1,8 +1,9 @@
+import { createServer as createHttpServer } from 'node:http';
 import { createServer } from 'node:net';
-import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import postgres from 'postgres';
+import { addressOf } from '@/core/settings/address';
 import { readSettings } from '@/core/settings/settings';
 import { codeVersion } from '@/store/migrate';
 
@@ -54,16 +55,30 @@ async function main() {
   if (!(await portFree())) fail(`port ${settings.PORT} on ${settings.HOST} is taken; choose another with PORT.`);
   await checkDatabase();
   if (!existsSync(join(root, '.next', 'BUILD_ID'))) fail('there is no production build; run “npm run build” first.');
-  const child = spawn(
-    process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(settings.PORT), '-H', settings.HOST],
-    {
-      cwd: root,
-      stdio: ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-    },
+  Object.assign(process.env, { NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' });
+  const { default: next } = await import('next');
+  const app = next({ dev: false, dir: root, hostname: settings.HOST, port: settings.PORT });
+  await app.prepare();
+  const handle = app.getRequestHandler();
+  const server = createHttpServer((request, response) => {
+    // Nobody else says who asks: what came in that header is replaced.
+    const said = request.headers['x-forwarded-for'];
+    request.headers['x-forwarded-for'] = addressOf(
+      Array.isArray(said) ? said.join(',') : (said ?? null),
+      request.socket.remoteAddress ?? 'unknown',
+      settings.ELMHORN_PROXIES,
+    );
+    void handle(request, response);
+  });
+  server.listen(settings.PORT, settings.HOST, () =>
+    console.log(`Elmhorn listens on http://${settings.HOST}:${settings.PORT}`),
   );
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => child.kill(signal));
-  child.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));
+  // What was begun is finished; what hangs is left behind after ten seconds.
+  const stop = () => {
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 10_000).unref();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, stop);
 }
 void main();

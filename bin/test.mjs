@@ -50,6 +50,7 @@ await run(async () => {
     check('types', 'sh', ['-c', 'node_modules/.bin/next typegen >/dev/null && node_modules/.bin/tsc --noEmit']);
     check('boundaries', bin('depcruise'), [
       'app',
+      'commands',
       'core',
       'knowledge',
       'store',

@@ -114,3 +114,94 @@ test('security headers, and cookies that scripts cannot read', async ({ page, co
   const [cookie] = await context.cookies();
   expect(cookie).toMatchObject({ name: 'elmhorn', httpOnly: true, sameSite: 'Lax' });
 });
+
+test('a password: changed by oneself, or by a link that the owner hands over; what is quickly guessed is refused', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/people');
+  const email = `rowan-${Date.now()}@oxmere.example`;
+  await page.getByLabel('Name', { exact: true }).fill('Rowan Thatch');
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('First password').fill('rowanthatch');
+  await page.getByRole('button', { name: 'Add them' }).click();
+  await expect(page.getByText(/quickly guessed/)).toBeVisible();
+  await page.getByLabel('First password').fill('walnut harbour seventeen');
+  await page.getByRole('button', { name: 'Add them' }).click();
+  await expect(page.getByText('Rowan Thatch can sign in now.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Change Rowan Thatch' }).first().click();
+  await page.getByRole('button', { name: 'Make a link for a new password' }).click();
+  const link = await page.getByLabel(/^For Rowan Thatch/).inputValue();
+  const other = await (await browser.newContext({ baseURL })).newPage();
+  await other.goto(link);
+  await other.getByLabel('New password for Rowan Thatch').fill('aaaaaaaaaaaa');
+  await other.getByRole('button', { name: 'Set it' }).click();
+  await expect(other.getByText(/quickly guessed/)).toBeVisible();
+  await other.getByLabel('New password for Rowan Thatch').fill('larch gravel ninety spoons');
+  await other.getByRole('button', { name: 'Set it' }).click();
+  await other.waitForURL(/sign-in/);
+  await signInByHand(other, email, 'walnut harbour seventeen');
+  await expect(other.getByText('E-mail and password do not match.')).toBeVisible();
+  await signInByHand(other, email, 'larch gravel ninety spoons');
+  await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
+  await other.goto(link);
+  await expect(other.getByText(/does not work/)).toBeVisible();
+
+  await other.goto('/me');
+  await other.getByLabel('The password you have now').fill('wrong');
+  await other.getByLabel('A new one').fill('otter ledger violin march');
+  await other.getByRole('button', { name: 'Change the password' }).click();
+  await expect(other.getByText('That is not your password.')).toBeVisible();
+  await other.getByLabel('The password you have now').fill('larch gravel ninety spoons');
+  await other.getByRole('button', { name: 'Change the password' }).click();
+  await other.waitForURL(/sign-in/);
+  await signInByHand(other, email, 'otter ledger violin march');
+  await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
+});
+
+test('every verb over plain HTTP: listed with its schema, told by its content, refused from other sites and other roles', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const path = '/api/v1/commands';
+  expect((await page.request.get(path)).status()).toBe(401);
+  await signIn(page, TECHNICIAN);
+  const list = (await (await page.request.get(path)).json()) as { name: string; address: string; input: object }[];
+  expect(list.map((c) => c.name)).toEqual(expect.arrayContaining(['measure', 'examine', 'plan', 'book', 'correct']));
+  expect(list.every((c) => Object.keys(c.input).length > 0)).toBe(true);
+  const id = await openTree(page, '131');
+  const reading = {
+    id: crypto.randomUUID(),
+    treeId: id,
+    stems: [{ kind: 'girth', value: '141', unit: 'cm' }],
+    atHeight: '130',
+    height: '',
+    heightUnit: 'm',
+    crownWidth: '',
+    crownBase: '',
+    flares: [],
+    atHeightUnit: 'cm',
+    grain: '',
+    obstacles: '',
+    arcs: [],
+    method: 'tape',
+  };
+  const post = (name: string, data: unknown, headers = {}) => page.request.post(`${path}/${name}`, { data, headers });
+  const first = await post('measure', reading);
+  expect([first.status(), (await first.json()).ok]).toEqual([200, true]);
+  expect((await post('measure', reading)).status()).toBe(200);
+  const other = await post('measure', { ...reading, stems: [{ kind: 'girth', value: '171', unit: 'cm' }] });
+  expect([other.status(), (await other.json()).faults[0].path]).toEqual([422, 'id']);
+  await page.goto(`/tree/${id}`);
+  await expect(page.getByText('141.0 cm').or(page.getByText('55.5 in')).first()).toBeVisible();
+  expect((await post('prescribe', {})).status()).toBe(404);
+  expect((await post('plan', {})).status()).toBe(422);
+  expect((await post('measure', reading, { 'sec-fetch-site': 'cross-site' })).status()).toBe(403);
+  expect((await post('measure', { ...reading, obstacles: 'x'.repeat(3_000_000) })).status()).toBe(413);
+  const stranger = await (await browser.newContext({ baseURL })).newPage();
+  expect((await stranger.request.post(`${path}/measure`, { data: reading })).status()).toBe(401);
+});

@@ -5,10 +5,11 @@ import { USUAL_PRICES, type Prices } from '@/core/cost/prices';
 import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
 import type { UnitSystem } from '@/core/units/units';
-import { db, within, type Scope } from './db';
+import { db, together, within, type Scope } from './db';
 
 const sha = (token: string) => createHash('sha256').update(token).digest();
 const DAYS = 30;
+const TOO_MANY = 'Too many attempts. Wait a quarter of an hour and try again.';
 
 export interface Viewer extends Scope {
   name: string;
@@ -38,24 +39,86 @@ export const hashPassword = (password: string) => hash(password, COST);
 export async function signIn(
   email: string,
   password: string,
-  address: string,
+  machine: string,
 ): Promise<{ token: string } | { sentence: string }> {
   const sql = db();
-  const [{ sign_in_throttled: throttled } = { sign_in_throttled: false }] = await sql<
-    { sign_in_throttled: boolean }[]
-  >`select sign_in_throttled(${email}, ${address})`;
-  if (throttled) return { sentence: 'Too many attempts. Wait a quarter of an hour and try again.' };
+  const [tried] = await sql<{ allowed: boolean }[]>`select sign_in_try(${email}, ${machine}) as allowed`;
+  if (!tried?.allowed) return { sentence: TOO_MANY };
   const [person] = await sql<
     { person_id: string; outfit_id: string; password_hash: string }[]
   >`select * from sign_in_lookup(${email})`;
   // A wrong address costs the same time as a wrong password, so that neither tells who works here.
   const good = person ? await verify(person.password_hash, password) : (await hashPassword(password), false);
-  if (!person || !good) {
-    await sql`select sign_in_failed(${email}, ${address})`;
-    return { sentence: 'E-mail and password do not match.' };
-  }
-  await sql`select sign_in_cleared(${email})`;
+  if (!person || !good) return { sentence: 'E-mail and password do not match.' };
+  await sql`select sign_in_good(${email}, ${machine})`;
   return { token: await openSession({ outfitId: person.outfit_id, personId: person.person_id }) };
+}
+
+/**
+ * Sets a new password for whoever knows the old one, and ends every session and the calendar address.
+ * @returns a sentence where it is not the old one, or was tried too often
+ */
+export async function changePassword(viewer: Viewer, was: string, next: string): Promise<string | null> {
+  const sql = db();
+  const self = `self:${viewer.personId}`;
+  const [tried] = await sql<{ allowed: boolean }[]>`select sign_in_try(${viewer.email}, ${self}) as allowed`;
+  if (!tried?.allowed) return TOO_MANY;
+  const [person] = await sql<{ password_hash: string }[]>`select * from sign_in_lookup(${viewer.email})`;
+  if (!person || !(await verify(person.password_hash, was))) return 'That is not your password.';
+  await sql`select sign_in_good(${viewer.email}, ${self})`;
+  await setPassword(viewer, next);
+  return null;
+}
+
+async function setPassword(scope: Scope, password: string) {
+  const hashed = await hashPassword(password);
+  await within(scope, async (tx) => {
+    await tx`
+      update person
+      set password_hash = ${hashed}, calendar_token_hash = null
+      where id = ${scope.personId}`;
+    await tx`delete from session where person_id = ${scope.personId}`;
+  });
+}
+
+/** A link with which somebody sets a new password, once, within a day; an older one stops working. */
+export async function makeReset(scope: Scope, personId: string): Promise<string | null> {
+  const token = randomBytes(32).toString('base64url');
+  return within(scope, async (tx) => {
+    const known = await tx`select from person where id = ${personId} and active`;
+    if (!known.length) return null;
+    await tx`delete from password_reset where person_id = ${personId}`;
+    await tx`
+      insert into password_reset (token_hash, outfit_id, person_id, made_by, expires_at)
+      values (${sha(token)}, ${scope.outfitId}, ${personId}, ${scope.personId}, now() + interval '1 day')`;
+    return token;
+  });
+}
+
+/** Whose password a link may set; null when it does not work (any more). */
+export async function resetFor(token: string): Promise<(Scope & { name: string; email: string }) | null> {
+  const [found] = await db()<
+    { person_id: string; outfit_id: string; name: string; email: string }[]
+  >`select * from password_reset_lookup(${sha(token)})`;
+  return found ? { outfitId: found.outfit_id, personId: found.person_id, name: found.name, email: found.email } : null;
+}
+
+/** Sets a password by its link; false when somebody used it meanwhile. */
+export async function useReset(token: string, password: string): Promise<boolean> {
+  const who = await resetFor(token);
+  if (!who) return false;
+  return together(who, async () => {
+    const used = await within(
+      who,
+      (tx) => tx`
+        update password_reset
+        set used_at = now()
+        where token_hash = ${sha(token)} and used_at is null`,
+    );
+    if (!used.count) return false;
+    await setPassword(who, password);
+    return true;
+  });
 }
 
 async function openSession(scope: Scope): Promise<string> {
@@ -79,7 +142,8 @@ export async function calendarOwner(token: string): Promise<Viewer | null> {
   return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
 }
 
-async function loadViewer(scope: Scope): Promise<Viewer | null> {
+/** A person as the app sees them; null where there is none. */
+export async function loadViewer(scope: Scope): Promise<Viewer | null> {
   return within(scope, async (tx) => {
     const [v] = await tx`
       select p.name, p.email, p.role, p.units, p.theme, p.licence_number, p.licence_categories, p.licence_expires,
@@ -116,8 +180,12 @@ async function loadViewer(scope: Scope): Promise<Viewer | null> {
 
 export const signOut = (scope: Scope, token: string) =>
   within(scope, (tx) => tx`delete from session where token_hash = ${sha(token)}`);
+/** Ends every session and the secret calendar address: whoever signs out everywhere means everywhere. */
 export const signOutEverywhere = (scope: Scope) =>
-  within(scope, (tx) => tx`delete from session where person_id = ${scope.personId}`);
+  within(scope, async (tx) => {
+    await tx`update person set calendar_token_hash = null where id = ${scope.personId}`;
+    return tx`delete from session where person_id = ${scope.personId}`;
+  });
 
 /** A new secret calendar address; the old one stops working. */
 export async function newCalendarToken(scope: Scope): Promise<string> {

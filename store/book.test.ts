@@ -134,6 +134,28 @@ it('a visit counted from an earlier treatment is counted anew from the later one
   expect(open.map((f) => f.due)).toEqual(['2099-10-01']);
 });
 
+it('a record that is taken back opens the visits it had settled, and one that is put back settles them again', async () => {
+  await writeRecord(o, v7, { ...record(), followUps: [due('again', '2026-05-01')] });
+  const second = record({ planId: null, followUps: [due('again', '2027-06-01')] }, 5);
+  await writeRecord(o, v7, second);
+  const open = async () => (await dueBetween(o, '2000-01-01', '2100-01-01', 9)).map((f) => f.due);
+  expect(await open()).toEqual(['2027-06-01']);
+  const version = (n: number, withdrawn: boolean) =>
+    writeRecord(o, v7, {
+      ...second,
+      id: v7(),
+      version: n,
+      withdrawn,
+      planId: null,
+      correction: 'booked on the wrong tree',
+      moves: [],
+    });
+  await version(2, true);
+  expect(await open()).toEqual(['2026-05-01']);
+  await version(3, false);
+  expect(await open()).toEqual(['2027-06-01']);
+});
+
 it('a server killed in the middle of booking leaves the whole record or none', async () => {
   // The child books records in an endless loop and is killed at a moment nobody chose.
   for (const wait of [3, 17, 40, 90]) {

@@ -41,16 +41,32 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
         ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'`
         : null;
       if (closed && !closed.count) throw new PlanGone();
-      // What was due is done by this; what was counted from an earlier visit is counted from this one instead.
-      await tx`update follow_up f
-        set state = case when f.earliest <= ${r.doneOn} then 'done' else 'dropped' end, settled_at = now(), settled_by = ${scope.personId}
-        where f.outfit_id = ${o} and f.tree_id = ${d.tree.id} and f.state = 'open' and f.kind = 'treat-again'
-          and (f.earliest <= ${r.doneOn} or f.rule_id = any(${r.followUps.map((x) => x.ruleId)}))
-          and exists (select from record x where x.outfit_id = ${o} and x.root_id = f.root_id and x.label_key = ${d.product.key})`;
     }
+    await reopenSettled(tx, o, r.rootId);
+    if (!r.withdrawn) await settleEarlier(tx, scope, r);
     await setFollowUps(tx, o, d.tree.id, r.rootId, r.withdrawn ? [] : r.followUps, followUpId);
     return true;
   });
+
+/** Visits that this record had settled stand open again; a newer version settles what it settles anew. */
+const reopenSettled = (tx: Tx, outfit: string, rootId: string) => tx`
+  update follow_up
+  set state = 'open', settled_at = null, settled_by = null, settled_by_root = null
+  where outfit_id = ${outfit} and settled_by_root = ${rootId}`;
+
+/** What was due of this product is done by this; what was counted from an earlier visit is counted from this one instead. */
+const settleEarlier = (tx: Tx, scope: Scope, r: NewRecord) => tx`
+  update follow_up f
+  set state = case when f.earliest <= ${r.doneOn} then 'done' else 'dropped' end,
+    settled_at = now(), settled_by = ${scope.personId}, settled_by_root = ${r.rootId}
+  where f.outfit_id = ${scope.outfitId} and f.tree_id = ${r.data.tree.id} and f.state = 'open' and f.kind = 'treat-again'
+    and f.root_id <> ${r.rootId}
+    and (f.earliest <= ${r.doneOn} or f.rule_id = any(${r.followUps.map((x) => x.ruleId)}))
+    and exists (
+      select from record x
+      where x.outfit_id = ${scope.outfitId} and x.root_id = f.root_id and x.label_key = ${r.data.product.key}
+        and x.done_on <= ${r.doneOn}
+    )`;
 
 /** The plan was carried out or dropped by somebody else meanwhile. */
 export class PlanGone extends Error {}
@@ -68,7 +84,9 @@ async function setFollowUps(
     await tx`
       insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
       values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason}, ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest})
-      on conflict (outfit_id, root_id, rule_id) do update set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason where follow_up.state = 'open'`;
+      on conflict (outfit_id, root_id, rule_id) do update set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason,
+        state = 'open', settled_at = null
+      where follow_up.state = 'open' or (follow_up.state = 'dropped' and follow_up.settled_by is null)`;
 }
 
 export interface BookFilter {

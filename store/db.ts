@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import postgres from 'postgres';
 
 /** What PostgreSQL sends for numeric and date is turned into numbers and YYYY-MM-DD strings, not strings and instants. */
@@ -7,20 +8,33 @@ const types = {
   date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x },
 };
 
+/** Nothing waits for ever: a statement, a lock, a transaction that somebody left open. Milliseconds. */
+const PATIENCE = { statement_timeout: 20_000, lock_timeout: 5_000, idle_in_transaction_session_timeout: 20_000 };
+
 export const connect = (url: string, max = 10) =>
-  postgres(url, { max, types, onnotice: () => {}, connect_timeout: 5, idle_timeout: 60 });
+  postgres(url, {
+    max,
+    types,
+    onnotice: () => {},
+    connect_timeout: 5,
+    idle_timeout: 60,
+    // A database that is back is used again within a second, however long it was away.
+    backoff: () => 0.25,
+    connection: PATIENCE,
+  });
 
 export type Sql = ReturnType<typeof connect>;
 export type Tx = postgres.TransactionSql<{ numeric: number; bigint: number; date: string }>;
 
-let pool: Sql | null = null;
+// Bundles of one process share one pool: each holds its own copy of this module.
+const shared = globalThis as { elmhornPool?: Sql };
 /** The app's pool, as the role that owns nothing. */
 export function db(): Sql {
-  if (!pool) {
+  if (!shared.elmhornPool) {
     if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set');
-    pool = connect(process.env.DATABASE_URL);
+    shared.elmhornPool = connect(process.env.DATABASE_URL);
   }
-  return pool;
+  return shared.elmhornPool;
 }
 
 /** Whose rows a transaction may see and write. */
@@ -29,13 +43,22 @@ export interface Scope {
   personId: string;
 }
 
+const ambient = new AsyncLocalStorage<{ scope: Scope; tx: Tx }>();
+
 /** Runs `work` in one transaction with outfit and person set for row-level security; all of it lands, or none. */
 export async function within<T>(scope: Scope, work: (tx: Tx) => Promise<T>): Promise<T> {
+  const around = ambient.getStore();
+  // Inside `together` everything lands or fails as one; another outfit never shares a transaction.
+  if (around?.scope.outfitId === scope.outfitId && around.scope.personId === scope.personId) return work(around.tx);
   return (await db().begin(async (tx) => {
     await tx`select set_config('elmhorn.outfit', ${scope.outfitId}, true), set_config('elmhorn.person', ${scope.personId}, true)`;
     return work(tx as unknown as Tx);
   })) as T;
 }
+
+/** Everything that `work` reads and writes through the store is one transaction; when it throws, none of it was. */
+export const together = <T>(scope: Scope, work: () => Promise<T>): Promise<T> =>
+  within(scope, (tx) => ambient.run({ scope, tx }, work));
 
 /** JSON for a jsonb parameter. */
 // The library's JSONValue type knows no interfaces, though any plain data will do.

@@ -2,7 +2,18 @@ import { v7 } from 'uuid';
 import { db, within, type Sql } from './db';
 import { addTrees, exportTrees, placeTrees, searchTrees } from './grounds';
 import { migrate, MigrationRefused } from './migrate';
-import { signIn, signOutEverywhere, viewerOf, hashPassword } from './auth';
+import {
+  calendarOwner,
+  changePassword,
+  hashPassword,
+  makeReset,
+  newCalendarToken,
+  resetFor,
+  signIn,
+  signOutEverywhere,
+  useReset,
+  viewerOf,
+} from './auth';
 import { changePerson } from './people';
 import { makeOutfit, ownerSql, ownerUrl, type TestOutfit } from './testing';
 
@@ -107,19 +118,67 @@ it('migrations: a second run changes nothing, a changed file is refused', async 
 });
 
 describe('signing in', () => {
-  it('opens a session, ends them all, and throttles guesses', async () => {
-    const email = `${o.personId}@test.example`;
-    await owner`update person set password_hash = ${await hashPassword('right-password')} where id = ${o.personId}`;
-    const good = await signIn(email, 'right-password', o.personId);
-    if (!('token' in good)) throw new Error(good.sentence);
-    expect(await viewerOf(good.token)).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
+  const email = () => `${o.personId}@test.example`;
+  const machine = () => v7();
+  beforeEach(
+    async () =>
+      void (await owner`update person set password_hash = ${await hashPassword('right-password')} where id = ${o.personId}`),
+  );
+  const tokenOf = async (password: string, from: string) => {
+    const opened = await signIn(email(), password, from);
+    return 'token' in opened ? opened.token : null;
+  };
+
+  it('opens a session; signing out everywhere ends every session and the calendar address', async () => {
+    const token = (await tokenOf('right-password', machine()))!;
+    expect(await viewerOf(token)).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
+    const calendar = await newCalendarToken(o);
+    expect(await calendarOwner(calendar)).not.toBeNull();
     await signOutEverywhere(o);
-    expect(await viewerOf(good.token)).toBeNull();
+    expect(await viewerOf(token)).toBeNull();
+    expect(await calendarOwner(calendar)).toBeNull();
+  });
+
+  it('guessing is slowed where it comes from, and locks nobody out elsewhere', async () => {
+    const [attacker, home] = [machine(), machine()];
     for (let i = 0; i < 8; i++)
-      expect(await signIn(email, 'wrong', o.personId)).toEqual({ sentence: 'E-mail and password do not match.' });
-    expect(await signIn(email, 'right-password', o.personId)).toEqual({
+      expect(await signIn(email(), 'wrong', attacker)).toEqual({ sentence: 'E-mail and password do not match.' });
+    expect(await signIn(email(), 'right-password', attacker)).toEqual({
       sentence: expect.stringMatching(/Too many attempts/),
     });
+    expect(await tokenOf('right-password', home)).not.toBeNull();
+  });
+
+  it('many guesses at once are counted like many one by one, and so are many addresses of one machine', async () => {
+    const from = machine();
+    const at = await Promise.all(Array.from({ length: 20 }, () => signIn(email(), 'wrong', from)));
+    expect(at.filter((a) => 'sentence' in a && /match/.test(a.sentence))).toHaveLength(8);
+    const one = machine();
+    const many = await Promise.all(Array.from({ length: 40 }, (_, i) => signIn(`n${i}@test.example`, 'wrong', one)));
+    expect(many.filter((a) => 'sentence' in a && /match/.test(a.sentence))).toHaveLength(30);
+  });
+
+  it('a password is changed by whoever knows the old one, and every session ends', async () => {
+    const token = (await tokenOf('right-password', machine()))!;
+    const v = (await viewerOf(token))!;
+    expect(await changePassword(v, 'wrong', 'a-new-one')).toMatch(/not your password/);
+    expect(await changePassword(v, 'right-password', 'a-new-one')).toBeNull();
+    expect(await viewerOf(token)).toBeNull();
+    expect(await tokenOf('right-password', machine())).toBeNull();
+    expect(await tokenOf('a-new-one', machine())).not.toBeNull();
+  });
+
+  it('a reset link serves once, a newer one ends it, and no other outfit can make one', async () => {
+    const first = (await makeReset(o, o.personId))!;
+    const second = (await makeReset(o, o.personId))!;
+    expect(await resetFor(first)).toBeNull();
+    expect(await resetFor(second)).toMatchObject({ personId: o.personId, email: email() });
+    const both = await Promise.all([useReset(second, 'by-the-link'), useReset(second, 'by-another')]);
+    expect(both.filter(Boolean)).toHaveLength(1);
+    expect(await resetFor(second)).toBeNull();
+    expect(await tokenOf(both[0] ? 'by-the-link' : 'by-another', machine())).not.toBeNull();
+    const theirs = await makeOutfit(owner);
+    expect(await makeReset(theirs, o.personId)).toBeNull();
   });
   it('an outfit keeps an owner', async () =>
     expect(

@@ -104,7 +104,7 @@ export const savePlace = (scope: Scope, p: PlaceInput) =>
     await tx`
       insert into place (id, outfit_id, client_id, name, address, time_zone, outline, area_m2, soil_texture, water_m, first_picking, last_picking, pickings, access, hazards, dogs, notes)
       values (${p.id}, ${scope.outfitId}, ${p.clientId}, ${p.name}, ${p.address}, ${p.timeZone}, ${p.outline ? json(tx, p.outline) : null}, ${p.areaM2}, ${p.soilTexture}, ${p.waterM}, ${p.firstPicking}, ${p.lastPicking}, ${json(tx, p.pickings)}, ${p.access}, ${p.hazards}, ${p.dogs}, ${p.notes})
-      on conflict (id) do update set client_id = excluded.client_id, name = excluded.name, address = excluded.address, outline = excluded.outline, area_m2 = excluded.area_m2,
+      on conflict (id) do update set client_id = excluded.client_id, name = excluded.name, address = excluded.address, time_zone = excluded.time_zone, outline = excluded.outline, area_m2 = excluded.area_m2,
         soil_texture = excluded.soil_texture, water_m = excluded.water_m, first_picking = excluded.first_picking, last_picking = excluded.last_picking, pickings = excluded.pickings, access = excluded.access, hazards = excluded.hazards, dogs = excluded.dogs, notes = excluded.notes`;
     if (p.gateCode === null) return;
     if (p.gateCode === '') await tx`delete from gate_code where place_id = ${p.id}`;

@@ -59,13 +59,17 @@ export async function migrate(ownerUrl: string, appPassword?: string): Promise<s
       if (was === m.checksum) continue;
       if (was)
         throw new MigrationRefused(`migration ${m.name} was changed after it had been applied; restore the file.`);
-      await sql.begin(async (tx) => {
-        await tx.unsafe(m.sql);
-        await tx`insert into schema_migration (version, name, checksum) values (${m.version}, ${m.name}, ${m.checksum})`;
-      });
+      await sql
+        .begin(async (tx) => {
+          await tx.unsafe(m.sql);
+          await tx`insert into schema_migration (version, name, checksum) values (${m.version}, ${m.name}, ${m.checksum})`;
+        })
+        .catch((error: Error) => {
+          throw new MigrationRefused(`migration ${m.name} failed, and nothing of it was kept: ${error.message}.`);
+        });
       applied.push(m.name);
     }
-    if (appPassword) await sql.unsafe(`alter role elmhorn_app password '${appPassword.replace(/[^a-zA-Z0-9]/g, '')}'`);
+    if (appPassword) await sql.unsafe(`alter role elmhorn_app password '${appPassword.replaceAll("'", "''")}'`);
     return applied;
   } finally {
     await sql.end({ timeout: 5 });

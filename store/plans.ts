@@ -47,7 +47,13 @@ export interface NewPlan {
 /** Opens a plan; an open plan of the same product on the same tree gives way to it. Sent twice, it lands once. */
 export async function insertPlan(tx: Tx, scope: Scope, p: NewPlan) {
   if ((await tx`select from plan where id = ${p.id}`).length) return;
-  await tx`update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${p.treeId} and label_id = ${p.labelId} and state = 'open'`;
+  // A product is one product, whatever version of its label a plan was made from.
+  await tx`
+    update plan n
+    set state = 'dropped'
+    from label own, label other
+    where n.outfit_id = ${scope.outfitId} and n.tree_id = ${p.treeId} and n.state = 'open'
+      and own.id = ${p.labelId} and other.id = n.label_id and other.key = own.key`;
   await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, released, price, by_person)
     values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId}, ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
 }

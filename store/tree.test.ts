@@ -234,6 +234,16 @@ describe('a plan', () => {
     expect((await setPlanState(o, second.id, 'open', 'dropped')).count).toBe(0);
     expect((await setPlanState(o, second.id, 'dropped', 'open')).count).toBe(1);
   });
+  it('gives way to one of the same product made from another version of its label', async () => {
+    const [was] = await owner`select outfit_id, key, data from label where id = ${o.labelId}`;
+    const next = v7();
+    await owner`insert into label (id, outfit_id, key, version, data) values (${next}, ${o.outfitId}, ${was!.key}, 2, ${was!.data})`;
+    const first = plan();
+    await openPlan(first);
+    const second = { ...plan(), labelId: next };
+    await openPlan(second);
+    expect((await openPlans(o)).map((p) => p.id)).toEqual([second.id]);
+  });
   it('the newest programme of a tree holds, and its plans and works keep the price they were planned at', async () => {
     await setProgramme(o, [{ id: v7(), treeId: o.treeId }], { school: 'organic', everyYears: null, years: 10 });
     const last = { school: null, everyYears: 3, years: 12 };

@@ -6,7 +6,6 @@ import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
 import { dueBetween } from '@/store/follow-ups';
 import { openPlans } from '@/store/plans';
-import { listVessels, shelfLabels } from '@/store/shelf';
 import { getTree } from '@/store/tree';
 import { treatNotPlanned } from '@/store/today';
 import { Frame } from '@/ui/frame/frame';
@@ -14,7 +13,7 @@ import { GateLine } from '@/ui/frame/gates';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { fromToday, longDay, shortDay } from '@/ui/words';
-import { situationOf, usualChoices } from '../_server/situation';
+import { heldBy, situationFor, usualChoices } from '@/commands/facts/situation';
 import { station } from '../_server/station';
 import { allows, todayOf, viewer } from '../_server/viewer';
 import { Settle } from './tree/[id]/overview.client';
@@ -40,14 +39,13 @@ export default async function Today() {
   const horizon = after(today, 28, 'days');
   const s = station();
   const now = s.at(new Date());
-  const [plans, late, due, soon, undecided, labels, vessels] = await Promise.all([
+  const [plans, late, due, soon, undecided, held] = await Promise.all([
     openPlans(v, 25),
     dueBetween(v, '1900-01-01', after(today, -1, 'days'), 25),
     dueBetween(v, today, today, 25),
     dueBetween(v, after(today, 1, 'days'), horizon, 12),
     treatNotPlanned(v, 6),
-    shelfLabels(v),
-    listVessels(v),
+    heldBy(v),
   ]);
   // For what is decided and not planned: is there any way to do it today, and if not, what stands against it?
   const ways = await Promise.all(
@@ -55,10 +53,10 @@ export default async function Today() {
       const tree = await getTree(v, u.treeId, today.slice(0, 4));
       if (!tree) return null;
       const choices = usualChoices(tree, now);
-      const situation = situationOf(v, tree, labels, vessels);
+      const situation = await situationFor(v, tree, held, new Date());
       const fits = options(
         situation,
-        labels.map((l) => l.label),
+        held.labels.map((l) => l.label),
         choices,
       ).filter((o) => o.use.targets.includes(u.conditionId));
       const best = fits[0];

@@ -24,8 +24,8 @@ export const idOr404 = (text: string): string => (uuid.safeParse(text).success ?
 
 export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayIn(new Date(), v.timeZone);
 
-/** The machine that asks, as far as a proxy in front tells. */
-export const clientAddress = async () => (await headers()).get('x-forwarded-for')?.split(',')[0]?.trim() || 'local';
+/** The machine that asks; `bin/start.ts` has put it there, whatever the client wrote. */
+export const clientAddress = async () => (await headers()).get('x-forwarded-for')?.split(',').at(-1)?.trim() || 'local';
 
 export const allows = (v: Viewer, right: Right) => may(v.role, right);
 

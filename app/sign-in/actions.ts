@@ -5,7 +5,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { signIn, signOut, signOutEverywhere } from '@/store/auth';
-import { faultsOf, refuse, type Answer } from '../_server/act';
+import { faultsOf, refuse, type Answer } from '@/commands/command';
 import { clientAddress, COOKIE, currentViewer, secureCookies } from '../_server/viewer';
 
 const credentials = z.object({

@@ -83,6 +83,7 @@ export function ensureOgrinfo() {
 
 const sources = [
   'app',
+  'commands',
   'core',
   'knowledge',
   'store',

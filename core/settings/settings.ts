@@ -22,6 +22,13 @@ const settingsSchema = z.object({
   ELMHORN_CLIMATE: z
     .enum(['sheltered', 'coastal', 'continental'], 'must be sheltered, coastal or continental')
     .default('sheltered'),
+  /** How many proxies of one's own stand in front; so many entries of X-Forwarded-For, from the right, are believed. */
+  ELMHORN_PROXIES: z.coerce
+    .number('must be a whole number from 0 to 9')
+    .int('must be a whole number from 0 to 9')
+    .min(0, 'must be from 0 to 9')
+    .max(9, 'must be from 0 to 9')
+    .default(0),
   ELMHORN_STATION_SEED: z.coerce.number('must be a whole number').int('must be a whole number').default(7),
 });
 export type Settings = z.infer<typeof settingsSchema>;

@@ -1,12 +1,13 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/units/units';
 import { leave } from '@/app/sign-in/actions';
 import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepOutfit, makeCalendar, prefer } from './actions';
+import { changeOwnPassword, keepOutfit, makeCalendar, prefer } from './actions';
 
 type Theme = 'light' | 'daylight' | 'night';
 
@@ -75,6 +76,49 @@ export function CalendarAddress() {
       )}
       <FormFaults faults={faults} />
     </section>
+  );
+}
+
+export function ChangePassword() {
+  const [form, setForm] = useState({ was: '', next: '' });
+  const { busy, faults, send } = useSend(changeOwnPassword);
+  const router = useRouter();
+  return (
+    <form
+      className="mt-8 max-w-xl"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send(form, () => router.replace('/sign-in'));
+      }}
+    >
+      <h2 className="mb-2">Password</h2>
+      <FormFaults faults={faults} known={['was', 'next']} />
+      <TextField
+        label="The password you have now"
+        path="was"
+        faults={faults}
+        type="password"
+        autoComplete="current-password"
+        maxLength={200}
+        value={form.was}
+        onChange={(was) => setForm((f) => ({ ...f, was }))}
+      />
+      <TextField
+        label="A new one"
+        path="next"
+        faults={faults}
+        hint="At least ten signs; four words that do not belong together serve well. You sign in again with it everywhere."
+        type="password"
+        autoComplete="new-password"
+        maxLength={200}
+        value={form.next}
+        onChange={(next) => setForm((f) => ({ ...f, next }))}
+      />
+      <button className="press" disabled={busy}>
+        Change the password
+      </button>
+    </form>
   );
 }
 

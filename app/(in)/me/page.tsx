@@ -5,7 +5,7 @@ import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { allows, viewer } from '../../_server/viewer';
-import { CalendarAddress, Leave, OutfitForm, Preferences } from './me.client';
+import { CalendarAddress, ChangePassword, Leave, OutfitForm, Preferences } from './me.client';
 
 export const metadata = { title: 'Your settings' };
 
@@ -35,6 +35,7 @@ export default async function Me() {
       <h1>Your settings</h1>
       <Preferences units={v.units} theme={v.theme} />
       <CalendarAddress />
+      <ChangePassword />
       {allows(v, 'manage people') && (
         <OutfitForm
           outfit={{

@@ -3,13 +3,13 @@ import { monthName } from '@/core/season/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import { closedCases, practiceRounds } from '@/store/knowledge';
-import { finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { finder, knowledgeOf } from '@/commands/facts/diagnosis';
 import { idOr404, viewer } from '@/app/_server/viewer';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { PracticeBench } from './practice.client';
-import { ownCase } from './own-cases';
+import { ownCase } from '@/commands/facts/own-cases';
 
 export const metadata = { title: 'Practice round' };
 

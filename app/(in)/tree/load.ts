@@ -2,7 +2,8 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { getTree, type Tree } from '@/store/tree';
 import type { Viewer } from '@/store/auth';
-import { diagnose, type Diagnosis } from '@/app/_server/diagnosis';
+import { diagnosed } from '@/app/_server/diagnosed';
+import type { Diagnosis } from '@/commands/facts/diagnosis';
 import { idOr404, todayOf, viewer } from '@/app/_server/viewer';
 
 /** The tree of an address and who looks at it; what is not there, or not theirs, is the same page that says so. */
@@ -19,6 +20,6 @@ export async function loadDiagnosis(
 ): Promise<{ v: Viewer; tree: Tree; found: Diagnosis; named: string | undefined }> {
   const [{ id }, { name }] = await Promise.all([params, searchParams]);
   const { v, tree } = await loadTree(id);
-  const found = (await diagnose(v, tree)) ?? notFound();
+  const found = (await diagnosed(v, tree)) ?? notFound();
   return { v, tree, found, named: found.candidates.some((c) => c.id === name) ? name : undefined };
 }

@@ -1,7 +1,7 @@
 import type { Tree } from '@/store/tree';
 import { Warnings } from '@/ui/frame/pieces';
 import { presentTrouble } from '@/core/decide/troubles';
-import { diagnose } from '@/app/_server/diagnosis';
+import { diagnosed } from '@/app/_server/diagnosed';
 import { viewer } from '@/app/_server/viewer';
 
 const NAMES = {
@@ -15,7 +15,7 @@ const NAMES = {
 
 /** What saves lives and regions, first on every page of a tree: from what was seen, whatever has been named. */
 export async function TreeWarnings({ tree }: { tree: Tree }) {
-  const found = await diagnose(await viewer(), tree);
+  const found = await diagnosed(await viewer(), tree);
   const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
   if (!duties.length) return null;
   return (

@@ -5,8 +5,8 @@ import { uuid } from '@/core/book/record';
 import { COLUMNS, looksLikeText, readTrees } from '@/core/exchange/trees-csv';
 import { hosts } from '@/knowledge';
 import { addTrees, getPlace, nextWalkOrder, takenTags } from '@/store/grounds';
-import { databaseSentence } from '../../_server/act';
-import { faulty, route } from '../../_server/api';
+import { databaseSentence } from '@/commands/command';
+import { bodyOf, faulty, route } from '../../_server/api';
 
 const MOST = 20_000;
 const body = z.object({
@@ -23,10 +23,9 @@ const body = z.object({
 
 /** Reads a tree list and writes all of it or nothing; the answer is one JSON line a step, so that progress can be shown. */
 export const POST = route('edit grounds', async (v, request) => {
-  if (Number(request.headers.get('content-length') ?? 0) > 12_000_000)
-    return faulty(413, { path: 'csv', sentence: 'A list may have 8 MB at most.' });
-  const raw = await request.json().catch(() => null);
-  const read = body.safeParse(raw);
+  const sent = await bodyOf(request, 12_000_000);
+  if (!sent.ok) return sent.fault;
+  const read = body.safeParse(sent.value);
   if (!read.success)
     return faulty(400, { path: read.error.issues[0]!.path.join('.'), sentence: read.error.issues[0]!.message });
   const { placeId, mapping, units, csv } = read.data;

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { proposalAnswerSchema, type ProposalAnswer } from '@/core/proposal/proposal';
-import { databaseSentence, done, faultsOf, refuse, type Answer } from '@/app/_server/act';
+import { databaseSentence, done, faultsOf, refuse, type Answer } from '@/commands/command';
 import { answerProposal } from '@/store/proposals';
 
 const schema = proposalAnswerSchema.extend({ token: z.string().min(10).max(100) });

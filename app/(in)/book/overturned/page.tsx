@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { finder, knowledgeOf, testWords } from '@/app/_server/diagnosis';
+import { finder, knowledgeOf, testWords } from '@/commands/facts/diagnosis';
 import { viewer } from '@/app/_server/viewer';
 import { overturned } from '@/store/knowledge';
 import { Frame } from '@/ui/frame/frame';

@@ -5,7 +5,7 @@ import type { Condition } from '@/core/diagnose/knowledge';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
-import { finder, knowledgeOf } from '@/app/_server/diagnosis';
+import { finder, knowledgeOf } from '@/commands/facts/diagnosis';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';

@@ -11,7 +11,7 @@ export function HoldReasons({
   onReason: (gate: string, reason: string) => void;
 }) {
   return gates
-    .filter((g) => g.strength === 'hold' && g.state === 'tripped' && !g.asks)
+    .filter((g) => g.strength === 'hold' && !g.asks)
     .map((g) => (
       <div key={g.id} className="mt-3 border-l-4 border-sap pl-3">
         <p className="font-semibold text-sap">{g.title}</p>

@@ -15,7 +15,7 @@ import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { loadTree } from '../load';
 import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
-import { checksOf, finder, knowledgeOf, testWords, hostOf, visitOf } from '@/app/_server/diagnosis';
+import { checksOf, finder, knowledgeOf, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
 import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
 import { treeProposals } from '@/store/proposals';

@@ -7,7 +7,7 @@ import { getGateCode, getPlace, listClients, othersApplied, placeAlarms, placeTr
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import { knowledgeOf } from '@/app/_server/diagnosis';
+import { knowledgeOf } from '@/commands/facts/diagnosis';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { hostNames } from '../../host-names';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';

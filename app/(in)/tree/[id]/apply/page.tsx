@@ -3,8 +3,8 @@ import { findCondition } from '@/knowledge';
 import { refusal } from '@/core/people/rights';
 import { getPlan } from '@/store/plans';
 import { getGateCode, getPlace } from '@/store/grounds';
-import { listVessels, lotsOf, shelfLabels } from '@/store/shelf';
-import { situationOf } from '@/app/_server/situation';
+import { lotsOf } from '@/store/shelf';
+import { heldBy, situationFor } from '@/commands/facts/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
@@ -42,9 +42,8 @@ export default async function Page({
         </Link>
       </Frame>
     );
-  const [labels, vessels, lots, place, code] = await Promise.all([
-    shelfLabels(v),
-    listVessels(v),
+  const [held, lots, place, code] = await Promise.all([
+    heldBy(v),
     lotsOf(v, plan.label.key),
     getPlace(v, tree.placeId),
     allows(v, 'see gate codes') ? getGateCode(v, tree.placeId) : null,
@@ -54,7 +53,7 @@ export default async function Page({
       key={plan.id}
       units={v.units}
       timeZone={tree.timeZone}
-      situation={situationOf(v, tree, labels, vessels)}
+      situation={await situationFor(v, tree, held, new Date(), { trouble: plan.conditionId })}
       plan={{
         id: plan.id,
         treeId: tree.id,

@@ -7,7 +7,7 @@ import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
 import { isSouth } from '@/core/season/hemisphere';
 import { openTroubles } from '@/core/decide/troubles';
-import { checksOf, latOf, testWords } from '@/app/_server/diagnosis';
+import { checksOf, latOf, testWords } from '@/commands/facts/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';

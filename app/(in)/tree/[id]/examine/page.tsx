@@ -2,7 +2,7 @@ import { compile, signInSeason } from '@/core/diagnose/model';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { alikeTrees } from '@/store/tree';
-import { hostOf, knowledgeOf, settingOf, treeMonth } from '@/app/_server/diagnosis';
+import { hostOf, knowledgeOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
@@ -16,7 +16,7 @@ export const metadata = { title: 'Examine' };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
   const host = hostOf(tree)!;
-  const month = treeMonth(tree);
+  const month = treeMonth(tree, new Date());
   const [{ knowledge }, alike, setting] = await Promise.all([
     knowledgeOf(v),
     alikeTrees(v, tree),

@@ -6,7 +6,7 @@ import { dayIn } from '@/core/season/follow-ups';
 import { isSouth, localMonth } from '@/core/season/hemisphere';
 import { findWork } from '@/core/work/works';
 import { findHost, findSign } from '@/knowledge';
-import { latOf, testWords } from '@/app/_server/diagnosis';
+import { latOf, testWords } from '@/commands/facts/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { balance } from '@/core/diagnose/evidence';

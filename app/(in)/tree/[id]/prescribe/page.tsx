@@ -1,13 +1,12 @@
 import type { OwnResults } from '@/core/prescribe/costs';
 import { refusal } from '@/core/people/rights';
 import { findWork } from '@/core/work/works';
-import { checksOf } from '@/app/_server/diagnosis';
-import { situationOf, usualChoices, workFactsOf } from '@/app/_server/situation';
+import { checksOf } from '@/commands/facts/diagnosis';
+import { heldBy, situationFor, usualChoices, workFactsOf } from '@/commands/facts/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
-import { listSprayers, listVessels, shelfLabels } from '@/store/shelf';
 import { uptakeLog } from '@/store/book';
-import { alikeTrees, nearbyFinds } from '@/store/tree';
+import { alikeTrees } from '@/store/tree';
 import { loadTree } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { PrescribeBench } from './prescribe.client';
@@ -23,21 +22,10 @@ export default async function Page({
 }) {
   const { v, tree } = await loadTree((await params).id);
   const trouble = (await searchParams).for;
-  const [labels, vessels, tanks, alike, finds, log] = await Promise.all([
-    shelfLabels(v),
-    listVessels(v),
-    listSprayers(v),
-    alikeTrees(v, tree),
-    nearbyFinds(v, tree),
-    uptakeLog(v),
-  ]);
-  const now = station().at(new Date());
-  const situation = situationOf(v, tree, labels, vessels, {
-    tanks,
-    uptakeLog: log,
-    finds,
-    ...(trouble ? { trouble } : {}),
-  });
+  const now = new Date();
+  const weather = station().at(now);
+  const [held, alike, log] = await Promise.all([heldBy(v), alikeTrees(v, tree), uptakeLog(v)]);
+  const situation = await situationFor(v, tree, held, now, { uptakeLog: log, ...(trouble ? { trouble } : {}) });
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
@@ -53,8 +41,8 @@ export default async function Page({
       treeId={tree.id}
       units={v.units}
       situation={situation}
-      usual={{ ...usualChoices(tree, now), ...(stems === 'ask' ? {} : { stemRule: stems }) }}
-      shelf={labels.map((l) => ({ id: l.id, label: l.label }))}
+      usual={{ ...usualChoices(tree, weather), ...(stems === 'ask' ? {} : { stemRule: stems }) }}
+      shelf={held.labels.map((l) => ({ id: l.id, label: l.label }))}
       open={tree.plans
         .filter((p) => p.state === 'open')
         .map((p) => ({
@@ -64,7 +52,7 @@ export default async function Page({
           product: p.result.dose.ok ? p.result.dose.product : null,
           once: p.price?.now ?? null,
         }))}
-      workFacts={workFactsOf(v, tree)}
+      workFacts={workFactsOf(v, tree, now)}
       works={tree.works
         .filter((w) => w.state === 'open')
         .map((w) => ({

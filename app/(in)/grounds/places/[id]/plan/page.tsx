@@ -5,7 +5,7 @@ import { rootZoneRadius } from '@/core/rootzone/zone';
 import { findHost } from '@/knowledge';
 import { getPlace, placePlan } from '@/store/grounds';
 import { PrintButton } from '@/ui/controls/print.client';
-import { onPlan } from '@/app/_server/situation';
+import { onPlan } from '@/commands/facts/situation';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { PlanBench } from './plan.client';
 

@@ -1,4 +1,3 @@
-import { cache } from 'react';
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide, type DecisionResult } from '@/core/decide/decide';
 import { targetsWithin, type Target } from '@/core/decide/targets';
@@ -20,7 +19,7 @@ import type { Viewer } from '@/store/auth';
 import { nearbyFinds, type Look, type Tree } from '@/store/tree';
 
 /** What this outfit knows: what ships, with its own entries laid over it. Asked once a request. */
-export const knowledgeOf = cache(async (v: Viewer): Promise<Overlaid> => overlay(shipped, await ownEntries(v)));
+export const knowledgeOf = async (v: Viewer): Promise<Overlaid> => overlay(shipped, await ownEntries(v));
 
 export const finder = (k: Knowledge): ((id: string) => Condition | null) => {
   const map = new Map(k.conditions.map((c) => [c.id, c]));
@@ -90,7 +89,7 @@ export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<S
   };
 }
 
-export const monthIn = (timeZone: string, at: Date = new Date()) => Number(dayIn(at, timeZone).slice(5, 7));
+export const monthIn = (timeZone: string, at: Date) => Number(dayIn(at, timeZone).slice(5, 7));
 
 /** The newest visit to a tree, its looks taken together. */
 export const visitOf = (tree: Pick<Tree, 'looks' | 'timeZone'>): Visit | null => newestVisit(tree.looks, tree.timeZone);
@@ -100,7 +99,7 @@ export const latOf = (tree: Pick<Tree, 'lat' | 'grounds' | 'others'>): number | 
   tree.lat ?? tree.grounds?.origin?.lat ?? tree.others.find((t) => t.lat !== null)?.lat ?? null;
 
 /** The month of the northern year in which a tree stands at an instant. */
-export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'grounds' | 'others'>, at: Date = new Date()): number =>
+export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'grounds' | 'others'>, at: Date): number =>
   northernMonth(monthIn(tree.timeZone, at), latOf(tree));
 
 /** The host of a tree, with what its owner said of eating its crop. */
@@ -148,12 +147,12 @@ export interface Diagnosis {
 }
 
 /** Ranking and decision for a tree as it was last seen; worked out once for a page, whoever on it asks. */
-export const diagnose = cache(async (v: Viewer, tree: Tree): Promise<Diagnosis | null> => {
+export async function diagnose(v: Viewer, tree: Tree, now: Date): Promise<Diagnosis | null> {
   const host = hostOf(tree);
   if (!host) return null;
   const { knowledge } = await knowledgeOf(v);
   const visit = visitOf(tree);
-  const setting = await settingOf(v, tree, treeMonth(tree, visit?.at));
+  const setting = await settingOf(v, tree, treeMonth(tree, visit?.at ?? now));
   const model = compile(knowledge, host, setting);
   const observed = observedOf(tree);
   const post = posterior(model, evidenceOf(model, observed));
@@ -177,7 +176,7 @@ export const diagnose = cache(async (v: Viewer, tree: Tree): Promise<Diagnosis |
         {
           host,
           // What is open is asked of today; what was seen, of the day it was seen.
-          month: treeMonth(tree),
+          month: treeMonth(tree, now),
           lat: latOf(tree),
           candidates,
           ...(named ? { named } : {}),
@@ -205,4 +204,4 @@ export const diagnose = cache(async (v: Viewer, tree: Tree): Promise<Diagnosis |
         base,
       ),
   };
-});
+}

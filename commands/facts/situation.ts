@@ -1,3 +1,5 @@
+import { severityOf } from '@/core/decide/decide';
+import type { Tank } from '@/core/spray/loads';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
@@ -21,16 +23,17 @@ import { isSouth } from '@/core/season/hemisphere';
 import { checksOf, hostOf, latOf, treeMonth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 import type { Viewer } from '@/store/auth';
-import type { ShelfLabel } from '@/store/shelf';
+import { listSprayers, listVessels, shelfLabels, type ShelfLabel } from '@/store/shelf';
+import { nearbyFinds } from '@/store/tree';
 import type { Reading, Tree, Verdict } from '@/store/tree';
 
 const YEAR = 365.25 * 864e5;
 
-/** The worst grade of a condition's own signs at the last look; null when none of them was looked at. */
-function severityOf(condition: Condition, visit: Visit | null): number | null {
+/** How bad a trouble is by its own signs, as the decision weighs it; null when none of them was looked at. */
+function severityAt(condition: Condition, visit: Visit | null): number | null {
   const own = signsOf(condition);
   const looked = (visit?.findings ?? []).filter((f) => own.includes(f.sign) && f.state !== 'not looked');
-  return looked.length ? Math.max(...looked.map((f) => f.grade ?? 0)) : null;
+  return looked.length ? severityOf(condition, looked) : null;
 }
 
 /** What is doubtful about a reading, in the light of the ones before it, its height and its host. */
@@ -113,7 +116,7 @@ function troubleOf(
       liveDrivers: t.ranking
         .filter((r) => r.p >= 0.3 && condition.drivers.includes(r.id))
         .map((r) => findCondition(r.id)!.name),
-      severity: severityOf(condition, visit),
+      severity: severityAt(condition, visit),
       findKm,
       atRisk:
         (condition.protect && findKm !== null && findKm <= condition.protect.withinKm) ||
@@ -122,28 +125,52 @@ function troubleOf(
   ];
 }
 
-/** Everything a prescription for this tree rests on, from what the store holds. */
-export function situationOf(
+/** What an outfit holds that every dose is worked out with. */
+export interface Held {
+  labels: ShelfLabel[];
+  vessels: Vessel[];
+  tanks: Tank[];
+}
+export async function heldBy(v: Viewer): Promise<Held> {
+  const [labels, vessels, tanks] = await Promise.all([shelfLabels(v), listVessels(v), listSprayers(v)]);
+  return { labels, vessels, tanks };
+}
+
+/**
+ * Everything a prescription for this tree rests on: gathered here for every page and every verb, so that the browser's
+ * gates and the server's ask the same facts.
+ * @param trouble the trouble in hand, by its condition; without one the newest open trouble
+ */
+export async function situationFor(
   viewer: Viewer,
   tree: Tree,
-  labels: ShelfLabel[],
-  vessels: Vessel[],
-  more: Pick<Situation, 'tanks' | 'uptakeLog'> & {
-    /** Nearest finds by condition, km. */
-    finds?: Readonly<Record<string, number>>;
-    /** The trouble in hand, by its condition. */
-    trouble?: string;
-  } = {},
+  held: Held,
+  now: Date,
+  { trouble, uptakeLog }: { trouble?: string; uptakeLog?: Situation['uptakeLog'] } = {},
+): Promise<Situation> {
+  const finds = await nearbyFinds(viewer, tree);
+  return situationOf(viewer, tree, held, now, finds, trouble, uptakeLog);
+}
+
+function situationOf(
+  viewer: Viewer,
+  tree: Tree,
+  { labels, vessels, tanks }: Held,
+  now: Date,
+  /** Nearest finds by condition, km. */
+  finds: Readonly<Record<string, number>>,
+  trouble: string | undefined,
+  uptakeLog: Situation['uptakeLog'],
 ): Situation {
   const host = hostOf(tree);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
-  const today = dayIn(new Date(), tree.timeZone);
+  const today = dayIn(now, tree.timeZone);
   const visit = visitOf(tree);
   const open = openTroubles(tree.verdicts);
-  const troubles = open.flatMap((t) => troubleOf(t, tree, visit, more.finds ?? {}));
+  const troubles = open.flatMap((t) => troubleOf(t, tree, visit, finds));
   // The trouble in hand: the one asked for, else the newest open one, else what was decided last.
-  const verdict = open.find((t) => t.conditionId === more.trouble) ?? open[0] ?? tree.verdicts[0];
-  const inHand = verdict && troubleOf(verdict, tree, visit, more.finds ?? {})[0];
+  const verdict = open.find((t) => t.conditionId === trouble) ?? open[0] ?? tree.verdicts[0];
+  const inHand = verdict && troubleOf(verdict, tree, visit, finds)[0];
   const [reading, before] = tree.readings;
   const done = tree.records.filter((r) => !r.withdrawn);
   const year = today.slice(0, 4);
@@ -222,7 +249,8 @@ export function situationOf(
     ),
     vessels,
     region: regionFor(viewer),
-    ...more,
+    tanks,
+    ...(uptakeLog ? { uptakeLog } : {}),
     crown: measuredCrown,
     heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
     flares: reading?.flares ?? [],
@@ -240,7 +268,7 @@ export function situationOf(
         }
       : null,
     hostContradicted: tree.keyContradicted,
-    severity: condition ? severityOf(condition, visit) : null,
+    severity: condition ? severityAt(condition, visit) : null,
     findKm: inHand?.findKm ?? null,
     ...(inHand ? { atRisk: inHand.atRisk } : {}),
     helpersSeen: visit?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
@@ -260,7 +288,7 @@ export function situationOf(
       })),
     ),
     money: {
-      by: weighingOf(viewer, tree),
+      by: weighingOf(viewer, tree, now),
       lossUntreated: lossUntreated(condition?.lossPerYear ?? null, visit?.crownLoss ?? null),
     },
     programme: tree.programme?.school ?? viewer.schools.programme,
@@ -295,10 +323,10 @@ export function usualChoices(
 }
 
 /** What the ways for this tree are weighed by, and what its steps bring. */
-export const weighingOf = (v: Viewer, tree: Tree): Weighing => ({
+export const weighingOf = (v: Viewer, tree: Tree, now: Date): Weighing => ({
   prices: v.prices,
   system: v.units,
-  today: dayIn(new Date(), tree.timeZone),
+  today: dayIn(now, tree.timeZone),
   programme: tree.programme,
   school: v.schools.programme,
   options: tree.verdicts[0] ? (findCondition(tree.verdicts[0].conditionId)?.options ?? null) : null,
@@ -306,14 +334,14 @@ export const weighingOf = (v: Viewer, tree: Tree): Weighing => ({
 });
 
 /** What a work without a label rests on; null while the trunk has not been measured. */
-export function workFactsOf(v: Viewer, tree: Tree): WorkFacts | null {
+export function workFactsOf(v: Viewer, tree: Tree, now: Date): WorkFacts | null {
   const host = findHost(tree.hostId);
   const reading = tree.readings[0];
   if (!host || !reading) return null;
   const region = regionFor(v);
   const condition = tree.verdicts[0] ? findCondition(tree.verdicts[0].conditionId) : null;
   return {
-    today: dayIn(new Date(), tree.timeZone),
+    today: dayIn(now, tree.timeZone),
     system: v.units,
     tag: tree.tag,
     host: {
@@ -335,7 +363,7 @@ export function workFactsOf(v: Viewer, tree: Tree): WorkFacts | null {
           disease: ['fungus', 'bacterium', 'water mould'].includes(condition.kind),
         }
       : null,
-    northernMonth: treeMonth(tree),
+    northernMonth: treeMonth(tree, now),
     wiltRegion:
       region.closedSeasons.some((c) => c.hosts.some((h) => h === 'oak' || h === 'red-oak' || h === 'live-oak')) ||
       (region.presence['oak-wilt'] ?? 0) >= 0.3,

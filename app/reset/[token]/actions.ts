@@ -1,0 +1,20 @@
+'use server';
+
+import { z } from 'zod';
+import { done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { passwordSchema, tooEasy } from '@/commands/people/password';
+import { resetFor, useReset as applyReset } from '@/store/auth';
+
+const GONE = 'This link does not work (any more). Ask for a new one.';
+const schema = z.object({ token: z.string().min(20, GONE).max(100, GONE), password: passwordSchema });
+
+/** Sets a password by the link that an owner handed over; nobody is signed in here. */
+export async function setNewPassword(input: { token: string; password: string }): Promise<Answer> {
+  const read = schema.safeParse(input);
+  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  const who = await resetFor(read.data.token);
+  if (!who) return refuse('', GONE);
+  const easy = tooEasy(read.data.password, [who.name, who.email]);
+  if (easy) return refuse('password', easy);
+  return (await applyReset(read.data.token, read.data.password)) ? done : refuse('', GONE);
+}

@@ -1,0 +1,38 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { FormFaults, TextField } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { setNewPassword } from './actions';
+
+export function NewPassword({ token, name }: { token: string; name: string }) {
+  const [password, setPassword] = useState('');
+  const { busy, faults, send } = useSend(setNewPassword);
+  const router = useRouter();
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ token, password }, () => router.replace('/sign-in'));
+      }}
+    >
+      <FormFaults faults={faults} known={['password']} />
+      <TextField
+        label={`New password for ${name}`}
+        path="password"
+        faults={faults}
+        hint="At least ten signs; four words that do not belong together serve well."
+        type="password"
+        autoComplete="new-password"
+        maxLength={200}
+        value={password}
+        onChange={setPassword}
+      />
+      <button className="press press-main w-full" disabled={busy}>
+        Set it
+      </button>
+    </form>
+  );
+}

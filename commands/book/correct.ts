@@ -1,0 +1,73 @@
+import { v7 } from 'uuid';
+import { correct } from '@/core/book/correct';
+import { correctionSchema } from '@/core/book/record';
+import { isSouth } from '@/core/season/hemisphere';
+import { stepOfUse } from '@/core/prescribe/costs';
+import { recordVersions, writeRecord } from '@/store/book';
+import { programmeOf } from '@/store/plans';
+import { getPlace } from '@/store/grounds';
+import { getLabel, lotById } from '@/store/shelf';
+import { refuse, type Answer } from '@/commands/command';
+import { command } from '@/commands/command';
+
+/** The next version of a record: stock and follow-ups follow it, in one transaction. */
+export const correctRecord = command({
+  name: 'correct',
+  right: 'correct',
+  schema: correctionSchema,
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, k): Promise<Answer<{ id: string }>> => {
+    const versions = await recordVersions(v, k.rootId);
+    const newest = versions[0];
+    if (!newest) return refuse('', 'There is no such record in this outfit.');
+    const [held, place, lot, programme] = await Promise.all([
+      getLabel(v, newest.data.product.labelId),
+      getPlace(v, newest.data.place.id),
+      lotById(v, k.lotId),
+      programmeOf(v, newest.treeId),
+    ]);
+    const use = held?.label.uses.find((u) => u.key === newest.data.use.key);
+    if (!use) return refuse('', 'The label version of this record is gone.');
+    const made = correct(
+      {
+        now,
+        timeZone: place?.timeZone ?? v.timeZone,
+        use,
+        step: stepOfUse(use, { programme, school: v.schools.programme, south: isSouth(newest.data.tree.lat) }),
+        was: newest.data,
+        wasWithdrawn: newest.withdrawn,
+        lot,
+      },
+      k,
+    );
+    if (!made.ok) return made;
+    try {
+      await writeRecord(v, v7, {
+        id: k.id,
+        rootId: newest.rootId,
+        version: newest.version + 1,
+        planId: newest.planId,
+        startedAt: k.startedAt,
+        endedAt: k.endedAt,
+        doneOn: made.doneOn,
+        byPerson: newest.byPerson,
+        withdrawn: k.withdrawn,
+        correction: k.reason,
+        words: made.words,
+        data: made.data,
+        followUps: made.followUps,
+        moves: made.stock.map((m) => ({
+          ...m,
+          id: v7(),
+          reason: `correction of ${newest.data.tree.tag}, ${newest.doneOn}`,
+        })),
+      });
+    } catch (error) {
+      const code = (error as { code?: string }).code;
+      if (code === '23505') return refuse('', 'Somebody else corrected this record meanwhile. Load it again.');
+      if (code === '23514') return refuse('lotId', 'There is not enough left in this lot.');
+      throw error;
+    }
+    return { ok: true, value: { id: k.id } };
+  },
+});

@@ -1,0 +1,133 @@
+import { createHash } from 'node:crypto';
+import { z } from 'zod';
+import type { Fault } from '@/core/book/write';
+import { may, refusal, type Right } from '@/core/people/rights';
+import type { Weather } from '@/core/weather/air';
+import type { Viewer } from '@/store/auth';
+import { commandDone, startCommand } from '@/store/commands';
+import { pgCode, together } from '@/store/db';
+
+/** What a verb answers: a value, or faults with the place of each. */
+export type Answer<T = null> = { ok: true; value: T } | { ok: false; faults: Fault[] };
+
+export const done: Answer = { ok: true, value: null };
+export const refuse = (path: string, sentence: string): { ok: false; faults: Fault[] } => ({
+  ok: false,
+  faults: [{ path, sentence }],
+});
+
+/** Zod's issues as faults. */
+export const faultsOf = (error: z.ZodError): Fault[] =>
+  error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message }));
+
+/** Who acts, when, and in what air: all that a verb may know beside its input and the store. */
+export interface Context {
+  viewer: Viewer;
+  now: Date;
+  /** What the station of this installation says of an instant. */
+  air: (at: Date) => Weather;
+}
+
+/** One verb: who may, what it is told, and what it does; gathers its facts, asks core, and writes once. */
+export interface Command<S extends z.ZodType = z.ZodType, T = unknown> {
+  name: string;
+  /** Null: everybody who is signed in. */
+  right: Right | null;
+  schema: S;
+  /** The id that makes a repeat a repeat: the same content again is the same answer, other content is refused. */
+  once?: (input: z.output<S>) => string;
+  run: (context: Context, input: z.output<S>) => Promise<Answer<T>>;
+}
+export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T> => c;
+// What stands in the list of all verbs takes whatever its own schema takes.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+export type AnyCommand = Command<any, any>;
+
+/** A refusal of the database, in words; null when it is a bug or an outage. */
+export function databaseSentence(error: unknown): string | null {
+  switch (pgCode(error)) {
+    case '23505':
+      return 'There is one like this already.';
+    case '23503':
+      return 'What this belongs to is not there (any more).';
+    case '23514':
+      return 'The database refuses this value.';
+    case '22P02':
+    case '22021':
+    case '22P05':
+      return 'This text holds signs that cannot be stored.';
+    case '53100':
+      return 'The disk of the database is full. Nothing was written; tell whoever runs it.';
+    case '57014':
+    case '55P03':
+    case '25P03':
+      return 'Somebody else holds what this needs, or it took too long. Nothing was written; try again.';
+    case '42501':
+      return 'The database refuses: these rows are not yours to change.';
+    default:
+      return null;
+  }
+}
+
+/** Undoes the transaction of a verb that answered with faults: what was refused leaves nothing behind. */
+class Refused extends Error {
+  constructor(readonly answer: { ok: false; faults: Fault[] }) {
+    super('refused');
+  }
+}
+
+/** The same content has the same digest, whatever the order of its keys. */
+export function digestOf(input: unknown): string {
+  const sorted = (x: unknown): unknown =>
+    Array.isArray(x)
+      ? x.map(sorted)
+      : x && typeof x === 'object' && !(x instanceof Date)
+        ? Object.fromEntries(
+            Object.entries(x)
+              .filter(([, v]) => v !== undefined)
+              .sort(([a], [b]) => (a < b ? -1 : 1))
+              .map(([k, v]) => [k, sorted(v)]),
+          )
+        : x;
+  return createHash('sha256')
+    .update(JSON.stringify(sorted(input)))
+    .digest('hex');
+}
+
+const OTHER_CONTENT =
+  'This was sent before with other content, and that stands. Look at it first; what you typed here is kept.';
+
+/**
+ * Performs a verb: the right, the schema, then the work in one transaction. Whatever happens, the answer is a value or
+ * sentences with their places, and nothing is half-written.
+ * @throws what is neither a refusal of the verb nor one of the database: a bug or an outage
+ */
+export async function perform<S extends z.ZodType, T>(
+  verb: Command<S, T>,
+  context: Context,
+  input: unknown,
+): Promise<Answer<T>> {
+  const { viewer } = context;
+  if (verb.right && !may(viewer.role, verb.right)) return refuse('', refusal(viewer.role, verb.right));
+  const read = verb.schema.safeParse(input);
+  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  try {
+    return await together(viewer, async () => {
+      const id = verb.once?.(read.data);
+      if (id !== undefined) {
+        const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data) });
+        if (before === 'other') throw new Refused(refuse('id', OTHER_CONTENT));
+        if (before !== 'new') return before.answer as Answer<T>;
+      }
+      const answer = await verb.run(context, read.data);
+      if (!answer.ok) throw new Refused(answer);
+      if (id !== undefined) await commandDone(viewer, id, answer);
+      return answer;
+    });
+  } catch (error) {
+    if (error instanceof Refused) return error.answer;
+    const sentence = databaseSentence(error);
+    if (sentence) return refuse('', sentence);
+    throw error;
+  }
+}

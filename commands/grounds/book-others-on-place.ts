@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { readNumber } from '@/core/units/numbers';
+import { addOthersApplied, getPlace } from '@/store/grounds';
+import { done, refuse, type Answer } from '@/commands/command';
+import { putDown } from '@/commands/typed';
+import { todayOf } from '@/commands/today';
+import { command } from '@/commands/command';
+
+/** What the client or others put down on this place: it counts against the caps of every label. */
+export const bookOthers = command({
+  name: 'book-others-on-place',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    ...putDown,
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, o): Promise<Answer> => {
+    const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
+    if (!grams.ok) return refuse('grams', grams.sentence);
+    if (o.onDay > todayOf(v, now)) return refuse('onDay', 'That day has not come yet.');
+    if (!(await getPlace(v, o.placeId))) return refuse('', 'There is no such place in this outfit.');
+    await addOthersApplied(v, { ...o, grams: grams.value });
+    return done;
+  },
+});

@@ -1,0 +1,18 @@
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { readGeoJson } from '@/core/grounds/geojson';
+import { type GroundsPlan } from '@/core/grounds/plan';
+import { refuse, type Answer } from '@/commands/command';
+import { command } from '@/commands/command';
+
+/** Reads a file into a plan that is shown before it is kept; nothing is written. */
+export const bringPlan = command({
+  name: 'bring-grounds',
+  right: 'edit grounds',
+  schema: z.object({ placeId: uuid, text: z.string().max(2_000_000, 'A plan has at most 2 MB.') }),
+  run: async (_context, { text }): Promise<Answer<{ plan: GroundsPlan; left: string[] }>> => {
+    const read = readGeoJson(text, v7);
+    return read.ok ? { ok: true, value: read.value } : refuse(read.path, read.sentence);
+  },
+});

@@ -1,0 +1,54 @@
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
+import { readNumber } from '@/core/units/numbers';
+import { LENGTH } from '@/core/units/units';
+import { findHost } from '@/knowledge';
+import { addTrees, getPlace, nextWalkOrder, takenTags } from '@/store/grounds';
+import { refuse, type Answer } from '@/commands/command';
+import { typed } from '@/commands/typed';
+import { command } from '@/commands/command';
+
+export const hangTag = command({
+  name: 'hang-tag',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
+    hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'),
+    girth: typed,
+    unit: z.enum(['cm', 'in']),
+  }),
+  run: async ({ viewer: v }, t): Promise<Answer<{ id: string }>> => {
+    if (!(await getPlace(v, t.placeId))) return refuse('', 'There is no such place in this outfit.');
+    const girth =
+      t.girth.trim() === ''
+        ? null
+        : readNumber(t.girth, { name: 'The girth', above: 0, max: Math.round(3000 / LENGTH[t.unit]), unit: t.unit });
+    if (girth && !girth.ok) return refuse('girth', girth.sentence);
+    if ((await takenTags(v, t.placeId, [t.tag])).length)
+      return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
+    const stems = girth ? [{ kind: 'girth' as const, typed: { value: girth.value, unit: t.unit } }] : null;
+    await addTrees(
+      v,
+      [
+        {
+          id: t.id,
+          placeId: t.placeId,
+          tag: t.tag,
+          hostId: t.hostId,
+          lat: null,
+          lon: null,
+          walkOrder: await nextWalkOrder(v, t.placeId),
+          note: '',
+          ...(stems ? { diameterCm: combinedDiameter(stemDiameters(stems), 'sum'), stems } : {}),
+        },
+      ],
+      v.breastHeightCm,
+      v7,
+    );
+    return { ok: true, value: { id: t.id } };
+  },
+});

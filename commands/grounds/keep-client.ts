@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { saveClient } from '@/store/grounds';
+import { done } from '@/commands/command';
+import { name } from '@/commands/grounds/shared-grounds';
+import { command } from '@/commands/command';
+
+export const keepClient = command({
+  name: 'keep-client',
+  right: 'edit grounds',
+  schema: z.object({ id: uuid, name: name('A client'), contact: z.string().trim().max(400, 'At most 400 signs.') }),
+  run: async ({ viewer: v }, c) => {
+    await saveClient(v, c);
+    return done;
+  },
+});

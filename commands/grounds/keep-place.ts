@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { readNumber } from '@/core/units/numbers';
+import { AREA, LENGTH } from '@/core/units/units';
+import { savePlace } from '@/store/grounds';
+import { type Answer } from '@/commands/command';
+import { numberAt, typed } from '@/commands/typed';
+import { may } from '@/core/people/rights';
+import type { Fault } from '@/core/book/write';
+import { name } from '@/commands/grounds/shared-grounds';
+import { command } from '@/commands/command';
+
+const zones = new Set(Intl.supportedValuesOf('timeZone'));
+
+const placeSchema = z.object({
+  id: uuid,
+  clientId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the client.'),
+  name: name('A place'),
+  address: z.string().trim().max(300, 'At most 300 signs.'),
+  timeZone: z.string().refine((z) => zones.has(z) || z === 'UTC', 'Choose a time zone from the list.'),
+  outline: z.string().max(20_000, 'At most a few hundred corners.'),
+  area: typed,
+  areaUnit: z.enum(['m²', 'ft²']),
+  soilTexture: z.enum(['sandy', 'loam', 'clay']),
+  water: typed,
+  noWater: z.boolean(),
+  distanceUnit: z.enum(['m', 'ft']),
+  firstPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-09-25.')]),
+  lastPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-10-25.')]),
+  pickings: z.string().max(2000, 'At most 2000 signs.'),
+  access: z.string().max(1000, 'At most 1000 signs.'),
+  hazards: z.string().max(1000, 'At most 1000 signs.'),
+  dogs: z.string().max(300, 'At most 300 signs.'),
+  notes: z.string().max(4000, 'At most 4000 signs.'),
+  gateCode: z.string().trim().max(60, 'At most 60 signs.').nullable(),
+});
+
+/** Corners as “lat, lon” lines. */
+function readOutline(text: string, faults: Fault[]): { lat: number; lon: number }[] | null {
+  const lines = text.split('\n').filter((l) => l.trim());
+  if (!lines.length) return null;
+  const corners = lines.map((l, i) => {
+    const [a = '', b = ''] = l.trim().split(/[\s;]+|,\s*/);
+    const lat = readNumber(a, { name: `Corner ${i + 1}: the latitude`, min: -90, max: 90 });
+    const lon = readNumber(b, { name: `Corner ${i + 1}: the longitude`, min: -180, max: 180 });
+    for (const r of [lat, lon])
+      if (!r.ok && !faults.some((f) => f.path === 'outline')) faults.push({ path: 'outline', sentence: r.sentence });
+    return { lat: lat.ok ? lat.value : 0, lon: lon.ok ? lon.value : 0 };
+  });
+  if (corners.length < 3)
+    faults.push({
+      path: 'outline',
+      sentence: 'An outline needs at least three corners, one a line: latitude, longitude.',
+    });
+  return corners;
+}
+
+/** Spans of varieties as “name: day to day” lines. */
+function readPickings(text: string, faults: Fault[]): { variety: string; from: string; to: string }[] {
+  const fault = (line: number, why: string) =>
+    faults.push({
+      path: 'pickings',
+      sentence: `Line ${line}: ${why} Write it like “Bittersweet: 2026-09-20 to 2026-10-15”.`,
+    });
+  return text
+    .split('\n')
+    .filter((l) => l.trim())
+    .flatMap((l, i) => {
+      const [, variety, from, to] = /^\s*(.{1,80}?)\s*:\s*(\S+)\s+to\s+(\S+)\s*$/.exec(l) ?? [];
+      const days = [from, to].map((d) => z.iso.date().safeParse(d).success);
+      if (!variety || !from || !to) fault(i + 1, 'a name, a first and a last day are needed.');
+      else if (!days.every(Boolean)) fault(i + 1, 'there is no such day.');
+      else if (to < from) fault(i + 1, 'picking ends before it begins.');
+      else return [{ variety, from, to }];
+      return [];
+    });
+}
+
+export const keepPlace = command({
+  name: 'keep-place',
+  right: 'edit grounds',
+  schema: placeSchema,
+  run: async ({ viewer: v }, p): Promise<Answer<{ id: string }>> => {
+    const faults: Fault[] = [];
+    const number = (path: string, text: string, rule: Parameters<typeof numberAt>[3]) =>
+      numberAt(faults, path, text, rule, true);
+    const perArea = p.areaUnit === 'm²' ? 1 : AREA['ft²'];
+    const area = number('area', p.area, {
+      name: 'The area',
+      above: 0,
+      max: Math.round(1e8 / perArea),
+      unit: p.areaUnit,
+    });
+    const water = number('water', p.water, {
+      name: 'The distance to water',
+      min: 0,
+      max: 100_000,
+      unit: p.distanceUnit,
+    });
+    const outline = readOutline(p.outline, faults);
+    const pickings = readPickings(p.pickings, faults);
+    if (p.lastPicking && !p.firstPicking)
+      faults.push({ path: 'firstPicking', sentence: 'A last picking needs its first.' });
+    if (p.lastPicking && p.firstPicking && p.lastPicking < p.firstPicking)
+      faults.push({ path: 'lastPicking', sentence: 'The last picking comes after the first.' });
+    if (faults.length) return { ok: false, faults };
+    await savePlace(v, {
+      id: p.id,
+      clientId: p.clientId,
+      name: p.name,
+      address: p.address,
+      timeZone: p.timeZone,
+      outline,
+      areaM2: area === null ? null : area * perArea,
+      soilTexture: p.soilTexture,
+      waterM: p.noWater ? -1 : water === null ? null : p.distanceUnit === 'm' ? water : (water * LENGTH.ft) / 100,
+      firstPicking: p.firstPicking || null,
+      lastPicking: p.lastPicking || null,
+      pickings,
+      access: p.access,
+      hazards: p.hazards,
+      dogs: p.dogs,
+      notes: p.notes,
+      // Who may not see the code cannot change it either.
+      gateCode: may(v.role, 'see gate codes') ? p.gateCode : null,
+    });
+    return { ok: true, value: { id: p.id } };
+  },
+});

@@ -1,0 +1,3 @@
+import { z } from 'zod';
+
+export const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(120, 'At most 120 signs.');

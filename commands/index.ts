@@ -1,0 +1,108 @@
+import { correctRecord } from './book/correct';
+import { keepClient } from './grounds/keep-client';
+import { keepPlace } from './grounds/keep-place';
+import { hangTag } from './grounds/hang-tag';
+import { bookOthers } from './grounds/book-others-on-place';
+import { keepPlan } from './grounds/draw-grounds';
+import { bringPlan } from './grounds/bring-grounds';
+import { setLikelihood } from './guide/set-likelihood';
+import { addOwnCondition } from './guide/add-own-condition';
+import { prefer } from './people/set-preferences';
+import { changeOwnPassword } from './people/change-password';
+import { makeResetLink } from './people/make-reset-link';
+import { makeCalendar } from './people/make-calendar-address';
+import { keepOutfit } from './people/keep-outfit';
+import { newPerson } from './people/add-person';
+import { editPerson } from './people/edit-person';
+import { chooseSchools } from './people/choose-schools';
+import { keepPrices } from './people/keep-prices';
+import { endRound } from './practice/end-practice';
+import { keepRegion } from './rules/keep-region';
+import { signRegion } from './rules/sign-region';
+import { signLabel } from './shelf/check-label';
+import { bringLabel } from './shelf/bring-label';
+import { receiveLot } from './shelf/receive-lot';
+import { count } from './shelf/count-stock';
+import { keepVessel } from './shelf/keep-vessel';
+import { dropVessel } from './shelf/drop-vessel';
+import { keepSprayer } from './shelf/keep-sprayer';
+import { dropSprayer } from './shelf/drop-sprayer';
+import { warnBelow } from './shelf/warn-below';
+import { keepEquipment } from './shelf/keep-equipment';
+import { dropEquipment } from './shelf/drop-equipment';
+import { settleFollowUp } from './tree/settle-visit';
+import { editTree } from './tree/edit-tree';
+import { archiveTree } from './tree/archive-tree';
+import { finishWork } from './tree/finish-work';
+import { revoke } from './tree/take-back-offer';
+import { book } from './tree/book';
+import { decide } from './tree/decide';
+import { examine } from './tree/examine';
+import { withdraw } from './tree/withdraw-look';
+import { send } from './tree/send-sample';
+import { answer } from './tree/answer-sample';
+import { byOthers } from './tree/book-others-on-tree';
+import { answerChange } from './tree/settle-change';
+import { measure } from './tree/measure';
+import { makePlan } from './tree/plan';
+import { planWork } from './tree/plan-work';
+import { dropPlan } from './tree/drop-plan';
+import { setProgramme } from './tree/set-programme';
+import { propose } from './tree/offer';
+import type { AnyCommand } from './command';
+
+/** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
+export const COMMANDS: readonly AnyCommand[] = [
+  correctRecord,
+  keepClient,
+  keepPlace,
+  hangTag,
+  bookOthers,
+  keepPlan,
+  bringPlan,
+  setLikelihood,
+  addOwnCondition,
+  prefer,
+  makeCalendar,
+  changeOwnPassword,
+  makeResetLink,
+  keepOutfit,
+  newPerson,
+  editPerson,
+  chooseSchools,
+  keepPrices,
+  endRound,
+  keepRegion,
+  signRegion,
+  signLabel,
+  bringLabel,
+  receiveLot,
+  count,
+  keepVessel,
+  dropVessel,
+  keepSprayer,
+  dropSprayer,
+  warnBelow,
+  keepEquipment,
+  dropEquipment,
+  settleFollowUp,
+  editTree,
+  archiveTree,
+  finishWork,
+  revoke,
+  book,
+  decide,
+  examine,
+  withdraw,
+  send,
+  answer,
+  byOthers,
+  answerChange,
+  measure,
+  makePlan,
+  planWork,
+  dropPlan,
+  setProgramme,
+  propose,
+];
+export const commandNamed = (name: string): AnyCommand | null => COMMANDS.find((c) => c.name === name) ?? null;

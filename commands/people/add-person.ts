@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { ROLES } from '@/core/people/rights';
+import { addPerson } from '@/store/people';
+import { done, refuse } from '@/commands/command';
+import { pgCode } from '@/store/db';
+import { command } from '@/commands/command';
+import { passwordSchema, tooEasy } from './password';
+
+export const newPerson = command({
+  name: 'add-person',
+  right: 'manage people',
+  schema: z.object({
+    id: uuid,
+    name: z.string().trim().min(1, 'The name is missing.').max(120, 'At most 120 signs.'),
+    email: z.email('That is no e-mail address.').max(200),
+    role: z.enum(ROLES),
+    password: passwordSchema,
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer: v }, p) => {
+    const easy = tooEasy(p.password, [p.name, p.email, v.outfitName]);
+    if (easy) return refuse('password', easy);
+    try {
+      await addPerson(v, { ...p, email: p.email.toLowerCase() });
+    } catch (error) {
+      if (pgCode(error) === '23505') return refuse('email', 'Somebody signs in with this address already.');
+      throw error;
+    }
+    return done;
+  },
+});

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { changePassword } from '@/store/auth';
+import { command, done, refuse, type Answer } from '../command';
+import { passwordSchema, tooEasy } from './password';
+
+/** A new password for oneself; every session ends, this one too. */
+export const changeOwnPassword = command({
+  name: 'change-password',
+  right: null,
+  schema: z.object({ was: z.string().min(1, 'Type the password you have now.').max(200), next: passwordSchema }),
+  run: async ({ viewer: v }, { was, next }): Promise<Answer> => {
+    const easy = tooEasy(next, [v.name, v.email, v.outfitName]);
+    if (easy) return refuse('next', easy);
+    const sentence = await changePassword(v, was, next);
+    return sentence ? refuse('was', sentence) : done;
+  },
+});

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { readNumber } from '@/core/units/numbers';
+import { LENGTH } from '@/core/units/units';
+import { regions } from '@/knowledge';
+import { setOutfit } from '@/store/people';
+import { done, refuse, type Answer } from '@/commands/command';
+import { command } from '@/commands/command';
+
+export const keepOutfit = command({
+  name: 'keep-outfit',
+  right: 'manage people',
+  schema: z.object({
+    name: z.string().trim().min(1, 'The outfit needs a name.').max(120, 'At most 120 signs.'),
+    region: z.string().refine((r) => r in regions, 'Choose a region.'),
+    breastHeight: z.string().max(20),
+    unit: z.enum(['cm', 'in']),
+  }),
+  run: async ({ viewer: v }, o): Promise<Answer> => {
+    const read = readNumber(o.breastHeight, {
+      name: 'Breast height',
+      min: o.unit === 'cm' ? 100 : 39.4,
+      max: o.unit === 'cm' ? 200 : 78.7,
+      unit: o.unit,
+    });
+    if (!read.ok) return refuse('breastHeight', read.sentence);
+    await setOutfit(v, { name: o.name, region: o.region, breastHeightCm: read.value * LENGTH[o.unit] });
+    return done;
+  },
+});

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { setPrices } from '@/store/people';
+import type { Fault } from '@/core/book/write';
+import { done } from '@/commands/command';
+import { numberAt, typed } from '@/commands/typed';
+import { command } from '@/commands/command';
+
+/** What the outfit asks for its work, typed in whole money and a yearly percentage. */
+export const keepPrices = command({
+  name: 'keep-prices',
+  right: 'manage people',
+  schema: z.object({
+    currency: z.string().regex(/^[A-Z]{3}$/, 'Three letters, like GBP or EUR.'),
+    visit: typed,
+    hour: typed,
+    device: typed,
+    removeAndReplant: typed,
+    discount: typed,
+  }),
+  run: async ({ viewer: v }, p) => {
+    const faults: Fault[] = [];
+    const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) =>
+      Math.round((numberAt(faults, path, p[path], { name, min: 0, max: 1e6 }) ?? 0) * 100);
+    const discount = numberAt(faults, 'discount', p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
+    const prices = {
+      currency: p.currency,
+      visit: money('visit', 'The visit'),
+      hour: money('hour', 'The hour'),
+      device: money('device', 'The device'),
+      removeAndReplant: money('removeAndReplant', 'Removing and replanting'),
+      discount: (discount ?? 0) / 100,
+    };
+    if (faults.length) return { ok: false as const, faults };
+    await setPrices(v, prices);
+    return done;
+  },
+});

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { makeReset } from '@/store/auth';
+import { command, refuse, type Answer } from '../command';
+
+/** A link for somebody who has lost the password; the owner hands it over, and never learns the password. */
+export const makeResetLink = command({
+  name: 'make-reset-link',
+  right: 'manage people',
+  schema: z.object({ personId: uuid }),
+  run: async ({ viewer: v }, { personId }): Promise<Answer<{ path: string }>> => {
+    const token = await makeReset(v, personId);
+    return token
+      ? { ok: true, value: { path: `/reset/${token}` } }
+      : refuse('personId', 'There is nobody of that name who may sign in.');
+  },
+});

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { DECISIONS } from '@/core/diagnose/words';
+import { baseOf } from '@/core/decide/base';
+import { practiceCase, scoreRound, type Score } from '@/core/practice/round';
+import { findHost } from '@/knowledge';
+import { addPracticeRound } from '@/store/knowledge';
+import { refuse, type Answer } from '@/commands/command';
+import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { ownCase } from '@/commands/facts/own-cases';
+import { command } from '@/commands/command';
+
+/** Ends a round: the case is drawn again from its seed here, and scored from what was asked. */
+export const endRound = command({
+  name: 'end-practice',
+  right: 'practise',
+  schema: z.object({
+    id: uuid,
+    seed: z.number().int().min(0).max(1_000_000_000),
+    level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+    own: uuid.nullable(),
+    asked: z.array(z.string().max(80)).max(400),
+    condition: z.string('Name what it is.').min(1, 'Name what it is.').max(60),
+    decision: z.enum(DECISIONS, 'Say what is to be done.'),
+  }),
+  run: async ({ viewer: v }, r): Promise<Answer<Score>> => {
+    const { knowledge } = await knowledgeOf(v);
+    const drawn = r.own ? await ownCase(v, r.own) : practiceCase(knowledge, r.seed, r.level);
+    if (!drawn) return refuse('', 'This case is no longer there.');
+    if (!drawn.model.conditions.some((c) => c.id === r.condition))
+      return refuse('condition', 'That does not happen to this host.');
+    const score = scoreRound(drawn, [...new Set(r.asked)], r, findHost(drawn.hostId)!, baseOf(knowledge));
+    await addPracticeRound(v, {
+      id: r.id,
+      seed: r.seed,
+      level: r.level,
+      score: score.points,
+      data: { truth: score.truth[0]!, said: r.condition, minutes: score.minutes, wounds: score.wounds },
+    });
+    return { ok: true, value: score };
+  },
+});

@@ -1,0 +1,31 @@
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { labelSchema } from '@/core/label/schema';
+import { addLabel } from '@/store/shelf';
+import { faultsOf, refuse, type Answer } from '@/commands/command';
+import { command } from '@/commands/command';
+
+/** A label from its file: the schema's own sentences name the place of every fault. */
+export const bringLabel = command({
+  name: 'bring-label',
+  right: 'keep the shelf',
+  schema: z.object({ text: z.string().max(400_000, 'A label file has at most 400 kB.') }),
+  run: async ({ viewer: v }, { text }): Promise<Answer<{ name: string; version: number }>> => {
+    let data: unknown;
+    try {
+      data = JSON.parse(text);
+    } catch {
+      return refuse('label', 'This file is not JSON. docs/label-format.md shows what a label looks like.');
+    }
+    const read = labelSchema.safeParse(data);
+    if (!read.success)
+      return {
+        ok: false,
+        faults: faultsOf(read.error)
+          .slice(0, 12)
+          .map((f) => ({ path: 'label', sentence: `${f.path || 'The file'}: ${f.sentence}` })),
+      };
+    const version = await addLabel(v, v7(), read.data);
+    return { ok: true, value: { name: read.data.name, version } };
+  },
+});

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { EQUIPMENT_KINDS } from '@/core/work/load-out';
+import { saveEquipment } from '@/store/shelf';
+import { done, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { numberAt, typed } from '@/commands/typed';
+import { command } from '@/commands/command';
+
+/** Bits, devices, drills, probes and tools, with their number. */
+export const keepEquipment = command({
+  name: 'keep-equipment',
+  right: 'keep the shelf',
+  schema: z.object({
+    id: uuid,
+    kind: z.enum(EQUIPMENT_KINDS),
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    sizeMm: typed,
+    holdsMl: typed,
+    count: typed,
+    /** Looked over today: sharp, tight, complete. */
+    checked: z.boolean(),
+    checkedOn: z.iso.date().nullable(),
+  }),
+  run: async ({ viewer: v, now }, e): Promise<Answer> => {
+    const faults: Fault[] = [];
+    const sizeMm =
+      e.kind === 'bit'
+        ? numberAt(faults, 'sizeMm', e.sizeMm, { name: 'The diameter', above: 0, max: 60, unit: 'mm' })
+        : null;
+    const holdsMl = numberAt(
+      faults,
+      'holdsMl',
+      e.holdsMl,
+      { name: 'What one holds', above: 0, max: 50_000, unit: 'mL' },
+      true,
+    );
+    const count = numberAt(faults, 'count', e.count, { name: 'The number', min: 0, max: 100_000, whole: true });
+    if (faults.length) return { ok: false, faults };
+    await saveEquipment(v, {
+      id: e.id,
+      kind: e.kind,
+      name: e.name,
+      sizeMm,
+      holdsMl,
+      count: count!,
+      checkedOn: e.checked ? todayOf(v, now) : e.checkedOn,
+    });
+    return done;
+  },
+});

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { readNumber } from '@/core/units/numbers';
+import { saveSprayer } from '@/store/shelf';
+import { done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { typed } from '@/commands/typed';
+import { command } from '@/commands/command';
+
+/** A sprayer, with its flow as measured: fill, spray for a minute, measure what is gone. */
+export const keepSprayer = command({
+  name: 'keep-sprayer',
+  right: 'keep the shelf',
+  schema: z.object({
+    id: uuid,
+    name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
+    holds: typed,
+    flow: typed,
+  }),
+  run: async ({ viewer: v, now }, x): Promise<Answer> => {
+    const holds = readNumber(x.holds, { name: 'What the tank holds', above: 0, max: 5000, unit: 'L' });
+    if (!holds.ok) return refuse('holds', holds.sentence);
+    const flow = x.flow.trim() ? readNumber(x.flow, { name: 'The flow', above: 0, max: 1000, unit: 'L/min' }) : null;
+    if (flow && !flow.ok) return refuse('flow', flow.sentence);
+    await saveSprayer(v, {
+      id: x.id,
+      name: x.name,
+      holdsMl: holds.value * 1000,
+      flowMlMin: flow?.ok ? flow.value * 1000 : null,
+      calibratedOn: flow?.ok ? todayOf(v, now) : null,
+    });
+    return done;
+  },
+});

@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import type { Fault } from '@/core/book/write';
+import { isLiquid } from '@/core/label/liquid';
+import { VOLUME } from '@/core/units/units';
+import { setStockLevel, shelfLabels } from '@/store/shelf';
+import { done, refuse, type Answer } from '@/commands/command';
+import { numberAt, typed } from '@/commands/typed';
+import { amountUnit, factor } from '@/commands/shelf/shared-shelf';
+import { command } from '@/commands/command';
+
+/** Below this much a product is to be ordered; an empty field takes the warning away. */
+export const warnBelow = command({
+  name: 'warn-below',
+  right: 'keep the shelf',
+  schema: z.object({ labelKey: z.string().max(60), below: typed, unit: amountUnit }),
+  run: async ({ viewer: v }, l): Promise<Answer> => {
+    const held = (await shelfLabels(v)).find((x) => x.key === l.labelKey);
+    if (!held) return refuse('below', 'This product is not on the shelf.');
+    if (isLiquid(held.label) !== l.unit in VOLUME)
+      return refuse('below', 'This product is counted in the other kind of unit.');
+    const faults: Fault[] = [];
+    const below = numberAt(
+      faults,
+      'below',
+      l.below,
+      { name: 'The amount', above: 0, max: 1_000_000, unit: l.unit },
+      true,
+    );
+    if (faults.length) return { ok: false, faults };
+    await setStockLevel(v, l.labelKey, below === null ? null : below * factor(l.unit));
+    return done;
+  },
+});

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { setTreeArchived } from '@/store/grounds';
+import { done } from '@/commands/command';
+import { noTree } from '@/commands/tree/tree-of';
+import { command } from '@/commands/command';
+
+export const archiveTree = command({
+  name: 'archive-tree',
+  right: 'edit grounds',
+  schema: z.object({ id: uuid, archived: z.boolean() }),
+  run: async ({ viewer: v }, t) => {
+    const changed = await setTreeArchived(v, t.id, t.archived);
+    return changed.count ? done : noTree;
+  },
+});

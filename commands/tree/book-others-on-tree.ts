@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { findCondition } from '@/knowledge';
+import { addOthersApplied } from '@/store/grounds';
+import { done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { numberAt, putDown } from '@/commands/typed';
+import { command } from '@/commands/command';
+
+/** What others put on this tree, and how it went: it counts towards limits, and is evidence. */
+export const byOthers = command({
+  name: 'book-others-on-tree',
+  right: 'examine',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    ...putDown,
+    family: z.string().trim().max(60, 'At most 60 signs.'),
+    resistance: z.string().trim().max(40, 'At most 40 signs.'),
+    conditionId: z.string().max(60).nullable(),
+    effect: z.enum(['none', 'some', 'good']).nullable(),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, x): Promise<Answer> => {
+    const faults: Fault[] = [];
+    const grams = numberAt(faults, 'grams', x.grams, { name: 'The grams', above: 0, max: 1e6, unit: 'g' });
+    if (x.onDay > todayOf(v, now)) faults.push({ path: 'onDay', sentence: 'That day has not come yet.' });
+    if (faults.length) return { ok: false, faults };
+    const tree = await treeOf(v, x.treeId, now);
+    if (!tree) return noTree;
+    if (x.conditionId !== null && !findCondition(x.conditionId))
+      return refuse('conditionId', 'There is no such trouble.');
+    await addOthersApplied(v, { ...x, grams: grams!, placeId: tree.placeId });
+    return done;
+  },
+});

@@ -1,0 +1,106 @@
+import { v7 } from 'uuid';
+import { stepOfUse } from '@/core/prescribe/costs';
+import { bookingSchema, weatherSchema } from '@/core/book/record';
+import { writeUp } from '@/core/book/write';
+import { stillSaid } from '@/core/gates/said';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { soilState } from '@/core/weather/air';
+import { findCondition } from '@/knowledge';
+import { PlanGone, writeRecord } from '@/store/book';
+import { getPlan } from '@/store/plans';
+import { lotsOf } from '@/store/shelf';
+import { refuse, type Answer } from '@/commands/command';
+import { treeOf } from '@/commands/tree/tree-of';
+import { saidSchema } from '@/commands/said';
+import { heldBy, situationFor, weighingOf } from '@/commands/facts/situation';
+import { command } from '@/commands/command';
+
+/** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
+export const book = command({
+  name: 'book',
+  right: 'apply',
+  schema: bookingSchema,
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+    const plan = await getPlan(v, b.planId);
+    if (!plan) return refuse('planId', 'This plan is not in this outfit.');
+    const [tree, held, lots] = await Promise.all([treeOf(v, plan.treeId, now), heldBy(v), lotsOf(v, plan.label.key)]);
+    const use = plan.label.uses.find((u) => u.key === plan.useKey);
+    const condition = findCondition(plan.conditionId);
+    if (!tree || !use || !condition || !plan.result.dose.ok)
+      return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
+    const saidNow = saidSchema.safeParse(b.said);
+    if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
+    const said = weatherSchema.parse(b.weather);
+    const s = await situationFor(v, tree, held, now, { trouble: plan.conditionId });
+    // The same gates once more, with the ground and air of the hour in which it was done.
+    const fresh = prescribe(s, plan.label, use, {
+      ...plan.choices,
+      // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
+      said: { ...stillSaid(plan.choices.said), ...saidNow.data },
+      phase: 'apply',
+      now: b.startedAt,
+      soil: b.soil ?? soilState(said),
+      intakeMmH: b.intakeMmH ?? plan.choices.intakeMmH,
+      temperatureC: said.temperatureC,
+      windMs: said.windMs,
+      rainNext24Mm: said.rainNext24Mm,
+      rainByHour: said.rainByHour ?? null,
+      humidity: said.humidity,
+      windFromDeg: said.windFromDeg,
+    });
+    const up = writeUp(
+      {
+        now,
+        timeZone: tree.timeZone,
+        applicator: { id: v.personId, name: v.name, licence: v.licence },
+        labelId: plan.labelId,
+        label: plan.label,
+        use,
+        step: stepOfUse(use, weighingOf(v, tree, now)),
+        condition,
+        host: s.host,
+        tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
+        place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
+        dose: plan.result.dose,
+        ring: plan.result.ring,
+        treated: plan.result.treated,
+        gates: fresh.gates,
+        released: { ...plan.released, ...b.released },
+        lot: lots.find((l) => l.id === b.lotId) ?? null,
+      },
+      b,
+    );
+    if (!up.ok) {
+      // The same booking sent twice finds its plan done; the first one stands.
+      if (plan.state === 'done' && tree.records.some((r) => r.rootId === b.id))
+        return { ok: true, value: { recordId: b.id, due: [] } };
+      return { ok: false, faults: up.faults };
+    }
+    try {
+      await writeRecord(v, v7, {
+        id: b.id,
+        rootId: b.id,
+        version: 1,
+        planId: plan.id,
+        startedAt: b.startedAt,
+        endedAt: b.endedAt,
+        doneOn: up.doneOn,
+        byPerson: v.personId,
+        withdrawn: false,
+        correction: null,
+        words: up.words,
+        data: up.data,
+        followUps: up.followUps,
+        moves: [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
+      });
+    } catch (error) {
+      if (error instanceof PlanGone)
+        return refuse('planId', 'Somebody else has carried out or dropped this plan meanwhile. Nothing was written.');
+      if ((error as { code?: string }).code === '23514')
+        return refuse('lotId', 'Somebody else took from this lot meanwhile; there is not enough left.');
+      throw error;
+    }
+    return { ok: true, value: { recordId: b.id, due: up.followUps.map((f) => ({ what: f.what, due: f.due })) } };
+  },
+});

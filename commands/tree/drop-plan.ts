@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { setPlanState } from '@/store/plans';
+import { done, refuse } from '@/commands/command';
+import { command } from '@/commands/command';
+
+export const dropPlan = command({
+  name: 'drop-plan',
+  right: 'prescribe',
+  schema: z.object({ id: uuid, drop: z.boolean() }),
+  run: async ({ viewer: v }, { id, drop }) => {
+    const changed = await setPlanState(v, id, drop ? 'open' : 'dropped', drop ? 'dropped' : 'open');
+    return changed.count ? done : refuse('', 'This plan was carried out or dropped meanwhile.');
+  },
+});

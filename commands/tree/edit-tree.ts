@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { findHost } from '@/knowledge';
+import { changeTree } from '@/store/tree';
+import { done } from '@/commands/command';
+import { noTree } from '@/commands/tree/tree-of';
+import { numberAt, typed } from '@/commands/typed';
+import type { Fault } from '@/core/book/write';
+import { command } from '@/commands/command';
+
+export const editTree = command({
+  name: 'edit-tree',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
+    hostId: z.string().refine((h) => findHost(h) !== null, 'Choose a host from the list.'),
+    note: z.string().max(2000, 'At most 2000 signs.'),
+    walkOrder: typed,
+    lat: typed,
+    lon: typed,
+    variety: z.string().trim().max(80, 'At most 80 signs.'),
+    eaten: z.boolean().nullable(),
+  }),
+  run: async ({ viewer: v }, t) => {
+    const faults: Fault[] = [];
+    const walkOrder = numberAt(faults, 'walkOrder', t.walkOrder, {
+      name: 'The walking order',
+      min: 0,
+      max: 1_000_000,
+      whole: true,
+    });
+    const lat = numberAt(faults, 'lat', t.lat, { name: 'The latitude', min: -90, max: 90 }, true);
+    const lon = numberAt(faults, 'lon', t.lon, { name: 'The longitude', min: -180, max: 180 }, true);
+    if (!faults.length && (lat === null) !== (lon === null))
+      faults.push({ path: lat === null ? 'lat' : 'lon', sentence: 'A position needs both numbers.' });
+    if (faults.length) return { ok: false, faults };
+    const changed = await changeTree(v, { ...t, walkOrder: walkOrder!, lat, lon });
+    return changed.count ? done : noTree;
+  },
+});

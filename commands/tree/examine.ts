@@ -1,0 +1,100 @@
+import { v7 } from 'uuid';
+import type { Fault } from '@/core/book/write';
+import { detailSchema, lookSchema } from '@/core/diagnose/look';
+import { findHost, findTest, signsFor } from '@/knowledge';
+import { addLooks, alikeTrees } from '@/store/tree';
+import { done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { numberAt } from '@/commands/typed';
+import { command } from '@/commands/command';
+
+/** Examining: the key, the signs, the tests, crown and vigour; on one tree, or on a row of trees that look alike. */
+export const examine = command({
+  name: 'examine',
+  right: 'examine',
+  schema: lookSchema,
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, l): Promise<Answer> => {
+    const faults: Fault[] = [];
+    const crownLoss = numberAt(
+      faults,
+      'crownLoss',
+      l.crownLoss,
+      { name: 'Crown loss', min: 0, max: 100, unit: '%', whole: true },
+      true,
+    );
+    const price = numberAt(faults, 'changePrice', l.changePrice, { name: 'The price', min: 0, max: 1_000_000 }, true);
+    if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
+      faults.push({ path: 'alike', sentence: 'A tree stands twice in the row.' });
+    if (faults.length) return { ok: false, faults };
+    const tree = await treeOf(v, l.treeId, now);
+    const host = tree && findHost(tree.hostId);
+    if (!tree || !host) return noTree;
+    const record = l.detail.check?.recordId;
+    if (record && !tree.records.some((r) => r.rootId === record))
+      return refuse('detail.check', 'The treatment that this look checks is not in the book of this tree.');
+    const known = new Set(signsFor(host).map((s) => s.id));
+    const strange = l.findings.findIndex((f) => !known.has(f.sign));
+    if (strange >= 0) return refuse(`findings.${strange}`, 'This sign is not in the vocabulary for this host.');
+    for (const [i, t] of l.tests.entries())
+      if (!findTest(t.test)?.outcomes.some((o) => o.id === t.outcome))
+        return refuse(`tests.${i}`, 'This test has no such outcome.');
+    const row = await alikeTrees(v, tree);
+    const stranger = l.alike.findIndex((a) => !row.some((t) => t.id === a.treeId));
+    if (stranger >= 0)
+      return refuse(`alike.${stranger}`, 'This tree is not of the same kind in the same row; examine it by itself.');
+    const looked = l.findings.filter((f) => f.state !== 'not looked');
+    const { detail } = l;
+    const said =
+      looked.length > 0 ||
+      l.tests.length > 0 ||
+      crownLoss !== null ||
+      l.vigour !== null ||
+      l.note.trim() !== '' ||
+      l.hostKey.some((k) => k !== null) ||
+      detail.soilMoisture !== null ||
+      detail.barkLoss.length + detail.anchors.length + detail.targets.length > 0 ||
+      detail.peopleBelow !== null ||
+      detail.check !== null;
+    if (!said) return refuse('findings', 'Nothing was entered. Look at something first: an empty look says nothing.');
+    const one = {
+      crownLoss,
+      vigour: l.vigour,
+      hostKey: l.hostKey,
+      hostConfirmed: l.hostKey.length === host.key.length && l.hostKey.every((k) => k === true),
+      note: l.note,
+      today: todayOf(v, now),
+    };
+    const bare = detailSchema.parse({ soilMoisture: l.detail.soilMoisture });
+    await addLooks(v, [
+      {
+        ...one,
+        id: l.id,
+        treeId: tree.id,
+        findings: looked,
+        tests: l.tests,
+        detail: l.detail,
+        change: l.change.trim()
+          ? { id: v7(), what: l.change.trim(), priceMinor: price === null ? null : Math.round(price * 100) }
+          : null,
+      },
+      // What was tested, dug or drawn was so on one tree; the signs speak for the row, but for the exceptions.
+      ...l.alike.map((a) => ({
+        ...one,
+        id: a.id,
+        treeId: a.treeId,
+        hostConfirmed: false,
+        hostKey: [],
+        findings: [
+          ...looked.filter((f) => !a.except.some((x) => x.sign === f.sign)),
+          ...a.except.filter((x) => x.state !== 'not looked' && known.has(x.sign)),
+        ].map(({ bearing: _, ...f }) => f),
+        tests: [],
+        detail: bare,
+        change: null,
+      })),
+    ]);
+    return done;
+  },
+});

@@ -1,0 +1,30 @@
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { dayIn, followUps } from '@/core/season/follow-ups';
+import { stepOfWork } from '@/core/prescribe/costs';
+import { uuid } from '@/core/book/record';
+import { getWorkPlan, settleWork } from '@/store/plans';
+import { done, refuse, type Answer } from '@/commands/command';
+import { treeOf } from '@/commands/tree/tree-of';
+import { weighingOf } from '@/commands/facts/situation';
+import { command } from '@/commands/command';
+
+/** A work carried out today, or dropped; its follow-ups are counted from today. */
+export const finishWork = command({
+  name: 'finish-work',
+  right: 'apply',
+  schema: z.object({ id: uuid, done: z.boolean(), note: z.string().trim().max(2000, 'At most 2000 signs.') }),
+  run: async ({ viewer: v, now }, p): Promise<Answer> => {
+    const plan = await getWorkPlan(v, p.id);
+    const tree = plan && (await treeOf(v, plan.treeId, now));
+    if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
+    const today = dayIn(now, tree.timeZone);
+    const settled = await settleWork(
+      v,
+      { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },
+      v7,
+      p.done ? followUps(stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(v, tree, now)).rules, today) : [],
+    );
+    return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
+  },
+});

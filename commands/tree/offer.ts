@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { USUAL_PROGRAMME } from '@/core/season/programme';
+import { usualAnswers } from '@/core/work/work';
+import { weighUse, weighWork } from '@/core/prescribe/compare';
+import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
+import { addProposal } from '@/store/proposals';
+import { findWork } from '@/core/work/works';
+import { uuid } from '@/core/book/record';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { refuse, type Answer } from '@/commands/command';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { numberAt, typed } from '@/commands/typed';
+import { heldBy, situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
+import type { Fault } from '@/core/book/write';
+import { command } from '@/commands/command';
+
+/** Offers ways to the client: each weighed again here, as the tree and the shelf stand now. */
+export const propose = command({
+  name: 'offer',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    keys: z.array(z.string().max(200)).min(1, 'Offer one way at least.').max(12, 'At most twelve ways.'),
+    message: z.string().trim().max(2000, 'At most 2000 signs.'),
+    days: typed,
+  }),
+  run: async ({ viewer: v, now, air }, p): Promise<Answer<{ path: string }>> => {
+    const faults: Fault[] = [];
+    const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
+    if (faults.length) return { ok: false, faults };
+    const [tree, held] = await Promise.all([treeOf(v, p.treeId, now), heldBy(v)]);
+    if (!tree) return noTree;
+    const weather = air(now);
+    const s = await situationFor(v, tree, held, now);
+    const choices = { ...usualChoices(tree, weather), system: v.units };
+    const facts = workFactsOf(v, tree, now);
+    const by = weighingOf(v, tree, now);
+    const weighed = p.keys.flatMap((key) => {
+      const work = key.startsWith('work:') ? findWork(key.slice(5)) : null;
+      if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
+      const label = held.labels.find((l) => l.label.uses.some((u) => `${l.key}/${u.key}` === key));
+      const use = label?.label.uses.find((u) => `${label.key}/${u.key}` === key);
+      return label && use ? (weighUse(label.label, use, prescribe(s, label.label, use, choices), 0, by) ?? []) : [];
+    });
+    const never = weighed.find((w) => w.forbidden);
+    if (never)
+      return refuse('keys', `${never.method}, ${never.name}: ${never.forbidden}. What is forbidden is not offered.`);
+    if (!weighed.length) return refuse('keys', 'None of these ways can be worked out for this tree.');
+    const token = await addProposal(v, {
+      id: p.id,
+      treeId: tree.id,
+      days: days!,
+      data: {
+        outfit: v.outfitName,
+        by: v.name,
+        client: tree.clientName,
+        place: tree.placeName,
+        tag: tree.tag,
+        host: s.host.name,
+        found: s.condition ? `${s.condition.name}. ${s.condition.tell}` : 'Nothing has been named yet.',
+        message: p.message,
+        currency: v.prices.currency,
+        years: (by.programme ?? USUAL_PROGRAMME).years,
+        options: weighed.map(offer),
+        changes: tree.changes
+          .filter((c) => c.state === 'open')
+          .map((c) => ({ id: c.id, what: c.what, price: c.priceMinor })),
+      },
+    });
+    return { ok: true, value: { path: `/share/${token}` } };
+  },
+});

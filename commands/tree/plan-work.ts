@@ -1,0 +1,74 @@
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { readAnswers } from '@/core/work/work';
+import { weighWork } from '@/core/prescribe/compare';
+import { priced } from '@/core/prescribe/costs';
+import { findWork } from '@/core/work/works';
+import { uuid } from '@/core/book/record';
+import { blocked } from '@/core/gates/rules';
+import { addWorkPlans } from '@/store/plans';
+import { type Tree } from '@/store/tree';
+import { done, refuse, type Answer } from '@/commands/command';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { weighingOf, workFactsOf } from '@/commands/facts/situation';
+import { command } from '@/commands/command';
+
+/** Planning a work without a label: its arithmetic and gates run again here, for the tree in hand and its like. */
+export const planWork = command({
+  name: 'plan-work',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    workId: z.string().max(60),
+    answers: z.record(z.string().max(40), z.union([z.string().max(60), z.number(), z.boolean()])),
+    released: z.record(z.string().max(60), z.string().max(600)),
+    alike: z
+      .array(z.object({ id: uuid, treeId: uuid }))
+      .max(60, 'At most 60 trees at once.')
+      .default([]),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, p): Promise<Answer> => {
+    const work = findWork(p.workId);
+    if (!work) return refuse('workId', 'There is no such work.');
+    const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
+    let first: Tree | null = null;
+    for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
+      const tree = await treeOf(v, t.treeId, now);
+      const facts = tree && workFactsOf(v, tree, now);
+      if (!tree || !facts) {
+        if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
+        continue;
+      }
+      const read = readAnswers(work, facts, p.answers);
+      if (!read.ok) return { ok: false, faults: read.faults };
+      const sheet = work.workOut(facts, read.answers);
+      first ??= tree;
+      const by = weighingOf(v, { ...tree, programme: first.programme ?? tree.programme }, now);
+      const open = blocked(sheet.gates, p.released);
+      if (open.length) {
+        if (t.id === p.id)
+          return {
+            ok: false,
+            faults: open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` })),
+          };
+        continue;
+      }
+      plans.push({
+        id: t.id,
+        treeId: tree.id,
+        workId: work.id,
+        conditionId: facts.condition?.id ?? null,
+        answers: read.answers,
+        sheet,
+        released: p.released,
+        price: priced(weighWork(work, sheet, 0, by), by),
+      });
+    }
+    const programme = first?.programme;
+    const rows = plans.flatMap(({ treeId }) => (treeId === p.treeId ? [] : [{ id: v7(), treeId }]));
+    await addWorkPlans(v, plans, programme ? { rows, as: programme } : null);
+    return done;
+  },
+});

@@ -1,0 +1,163 @@
+import { v7 } from 'uuid';
+import { z } from 'zod';
+import { DENSITY } from '@/core/spray/crown';
+import { weighUse } from '@/core/prescribe/compare';
+import { priced } from '@/core/prescribe/costs';
+import { uuid } from '@/core/book/record';
+import { LEAF_STATES } from '@/core/diagnose/words';
+import { blocked } from '@/core/gates/rules';
+import { added, aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
+import { SOIL_WORDS } from '@/core/weather/air';
+import { getLabel } from '@/store/shelf';
+import { planRow, type NewVerdict, type Tree, type Verdict } from '@/store/tree';
+import type { Gate } from '@/core/gates/gate';
+import { refuse, type Answer } from '@/commands/command';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { saidSchema } from '@/commands/said';
+import { heldBy, situationFor, usualChoices } from '@/commands/facts/situation';
+import { command } from '@/commands/command';
+
+const choicesSchema = z.object({
+  soil: z.enum(SOIL_WORDS).nullable(),
+  leaf: z.enum(LEAF_STATES).nullable(),
+  intakeMmH: z.number().min(0.1).max(1000).nullable().default(null),
+  stemRule: z.enum(['sum', 'basal-area', 'each', 'largest']).optional(),
+  rangePoint: z.number().min(0).max(1).optional(),
+  rangeReason: z.string().max(200).optional(),
+  said: saidSchema.optional(),
+  density: z.enum(Object.keys(DENSITY) as [keyof typeof DENSITY]).optional(),
+  bearings: z.array(z.number().int().min(0).max(359)).max(200).optional(),
+  tankId: uuid.optional(),
+  weights: z.strictObject({ flare: z.number().min(0).max(3), sector: z.number().min(0).max(3) }).optional(),
+});
+
+/**
+ * What is named on a like tree of the row on which nothing is named yet: as on the tree in hand, and no surer than a tree
+ * that nobody has looked at can be.
+ */
+const verdictLike = (like: Tree, own: Tree, now: Date): Verdict | null => {
+  const [given] = like.verdicts;
+  return given
+    ? {
+        ...given,
+        id: v7(),
+        at: now,
+        lookId: own.looks[0]?.id ?? null,
+        certainty: own.looks.length ? given.certainty : 'possible',
+        reason: `As ${like.tag} in the same row. ${given.reason}`.slice(0, 2000),
+        ranking: [],
+        overturnedBy: [],
+        overturns: [],
+      }
+    : null;
+};
+
+/** Holds that a certified person may go on in spite of, each with the reason given for the row; questions stay open. */
+const holdsReleased = (gates: Gate[], reason: string): Record<string, string> =>
+  reason ? Object.fromEntries(gates.filter((g) => g.strength === 'hold' && !g.asks).map((g) => [g.id, reason])) : {};
+
+/** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */
+export const makePlan = command({
+  name: 'plan',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    /** The trouble in hand, by its condition. */
+    trouble: z.string().max(60).optional(),
+    labelId: uuid,
+    useKey: z.string().max(60),
+    choices: choicesSchema,
+    released: z.record(z.string().max(60), z.string().max(600)),
+    /** Like trees of the same row that get the same, each dosed by its own trunk. */
+    alike: z
+      .array(z.object({ id: uuid, treeId: uuid }))
+      .max(60, 'At most 60 trees at once.')
+      .default([]),
+    /** Why to go on in spite of holds that only the like trees have. */
+    alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer: v, now, air }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+    const [all, held] = await Promise.all([heldBy(v), getLabel(v, p.labelId)]);
+    const use = held?.label.uses.find((u) => u.key === p.useKey);
+    if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
+    const weather = air(now);
+    // The row is planned as the tree in hand is: its programme goes with the plan.
+    // What this press plans on the place counts against its cap, tree by tree.
+    let pressed: Record<string, number> = {};
+    const one = async (treeId: string, like: Tree | null) => {
+      const own = await treeOf(v, treeId, now);
+      if (!own) return null;
+      const verdict = own.verdicts.length || !like ? null : verdictLike(like, own, now);
+      const tree = verdict ? { ...own, verdicts: [verdict] } : own;
+      // Sites moved by hand are those of the tree in hand.
+      const { bearings, ...shared } = p.choices;
+      const choices: Choices = {
+        ...usualChoices(tree, weather),
+        ...shared,
+        ...(!like && bearings ? { bearings } : {}),
+        system: v.units,
+      };
+      const seenAlone = await situationFor(v, tree, all, now, like ? {} : { trouble: p.trouble });
+      const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive ?? {}, pressed) };
+      const result = prescribe(s, held.label, use, choices);
+      const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
+      const weighed = weighUse(held.label, use, result, 0, by);
+      const released = like ? { ...holdsReleased(result.gates, p.alikeReason), ...p.released } : p.released;
+      return {
+        tree,
+        verdict,
+        s,
+        choices,
+        result,
+        released,
+        open: blocked(result.gates, released),
+        price: weighed && priced(weighed, by),
+      };
+    };
+    const chosen = await one(p.treeId, null);
+    if (!chosen) return noTree;
+    const { tree, result, open } = chosen;
+    if (!result.dose.ok || open.length)
+      return {
+        ok: false,
+        faults: open.length
+          ? open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` }))
+          : [{ path: '', sentence: 'There is no dose for this tree.' }],
+      };
+    const count = (r: typeof result) => {
+      if (r.dose.ok) pressed = added(pressed, Object.fromEntries(r.dose.actives.map((a) => [a.name, a.grams])));
+    };
+    count(result);
+    const planned = (x: NonNullable<Awaited<ReturnType<typeof one>>>, planId: string) => ({
+      id: planId,
+      treeId: x.tree.id,
+      labelId: p.labelId,
+      useKey: use.key,
+      // The trouble that the product acts on, which need not be the one named last.
+      conditionId: aimedAt(x.s, use).condition?.id ?? x.s.condition?.id ?? 'nothing-wrong',
+      choices: x.choices,
+      result: x.result,
+      released: x.released,
+      price: x.price,
+    });
+    const plans = [planned(chosen, p.id)];
+    const verdicts: NewVerdict[] = [];
+    const left: { tag: string; why: string }[] = [];
+    for (const a of p.alike) {
+      const other = await one(a.treeId, tree);
+      if (!other) continue;
+      const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
+      if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
+      else {
+        plans.push(planned(other, a.id));
+        count(other.result);
+        if (other.verdict) verdicts.push({ ...other.verdict, treeId: a.treeId });
+      }
+    }
+    const rows = plans.slice(1).map(({ treeId }) => ({ id: v7(), treeId }));
+    await planRow(v, { plans, verdicts, programme: tree.programme && { rows, as: tree.programme } });
+    return { ok: true, value: { left } };
+  },
+});

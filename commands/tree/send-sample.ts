@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { findTest } from '@/knowledge';
+import { sendSample } from '@/store/tree';
+import { done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { command } from '@/commands/command';
+
+/** A sample or a photograph was sent: to whom, and for which test. No picture is read by machine. */
+export const send = command({
+  name: 'send-sample',
+  right: 'examine',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    what: z.string().trim().min(3, 'Say what was sent.').max(400, 'At most 400 signs.'),
+    sentTo: z.string().trim().min(2, 'Say to whom.').max(200, 'At most 200 signs.'),
+    testId: z.string().max(60).nullable(),
+    sentOn: z.iso.date('Give the day it was sent.'),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer: v, now }, s): Promise<Answer> => {
+    if (!(await treeOf(v, s.treeId, now))) return noTree;
+    if (s.testId !== null && findTest(s.testId)?.cost !== 'laboratory')
+      return refuse('testId', 'This is not a laboratory test.');
+    if (s.sentOn > todayOf(v, now)) return refuse('sentOn', 'That day has not come yet.');
+    await sendSample(v, s);
+    return done;
+  },
+});

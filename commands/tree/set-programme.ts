@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { PROGRAMME_LIMITS } from '@/core/season/programme';
+import { uuid } from '@/core/book/record';
+import { setProgramme as saveProgramme } from '@/store/plans';
+import { done, type Answer } from '@/commands/command';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { command } from '@/commands/command';
+
+/** How this tree is to be treated over the years; what is booked from now on follows it. */
+export const setProgramme = command({
+  name: 'set-programme',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    school: z.enum(['conventional', 'organic', 'threshold']).nullable(),
+    everyYears: z.number().int().min(PROGRAMME_LIMITS.everyYears.min).max(PROGRAMME_LIMITS.everyYears.max).nullable(),
+    years: z.number().int().min(PROGRAMME_LIMITS.years.min).max(PROGRAMME_LIMITS.years.max),
+  }),
+  run: async ({ viewer: v, now }, { id, treeId, ...programme }): Promise<Answer> => {
+    if (!(await treeOf(v, treeId, now))) return noTree;
+    await saveProgramme(v, [{ id, treeId }], programme);
+    return done;
+  },
+});

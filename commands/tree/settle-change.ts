@@ -1,0 +1,20 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { settleChange } from '@/store/tree';
+import { done, refuse } from '@/commands/command';
+import { command } from '@/commands/command';
+
+/** The client's word on what was found while digging. */
+export const answerChange = command({
+  name: 'settle-change',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    approved: z.boolean(),
+    how: z.string().trim().min(3, 'Say who agreed, and how.').max(400, 'At most 400 signs.'),
+  }),
+  run: async ({ viewer: v }, c) => {
+    const changed = await settleChange(v, c.id, c.approved ? 'approved' : 'declined', c.how);
+    return changed.count ? done : refuse('', 'This was settled meanwhile, or it is not in this outfit.');
+  },
+});

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { revokeProposal } from '@/store/proposals';
+import { uuid } from '@/core/book/record';
+import { done, refuse, type Answer } from '@/commands/command';
+import { command } from '@/commands/command';
+
+export const revoke = command({
+  name: 'take-back-offer',
+  right: 'prescribe',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer: v }, { id }): Promise<Answer> => {
+    const changed = await revokeProposal(v, id);
+    return changed.count ? done : refuse('', 'This proposal was taken back before.');
+  },
+});

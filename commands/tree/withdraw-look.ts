@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { uuid } from '@/core/book/record';
+import { withdrawLook } from '@/store/tree';
+import { done, refuse, type Answer } from '@/commands/command';
+import { treeOf } from '@/commands/tree/tree-of';
+import { command } from '@/commands/command';
+
+/** Takes a look back: it stays in the book of the tree with its reason, and is no evidence any more. */
+export const withdraw = command({
+  name: 'withdraw-look',
+  right: 'examine',
+  schema: z.object({
+    treeId: uuid,
+    lookId: uuid,
+    reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(400, 'At most 400 signs.'),
+  }),
+  run: async ({ viewer: v, now }, w): Promise<Answer> => {
+    const tree = await treeOf(v, w.treeId, now);
+    if (!tree?.looks.some((l) => l.id === w.lookId))
+      return refuse('lookId', 'This look was taken back meanwhile, or it is not of this tree.');
+    await withdrawLook(v, w.lookId, w.reason);
+    return done;
+  },
+});

@@ -1,0 +1,32 @@
+import { json, within, type Scope } from './db';
+
+/**
+ * Notes that a verb begins. Two sends of the same id wait for each other here, so that only one of them does the work.
+ * @returns `new`, or the answer of the first send of the same content, or `other` where the content differs
+ */
+export const startCommand = (
+  scope: Scope,
+  c: { id: string; name: string; digest: string },
+): Promise<'new' | 'other' | { answer: unknown }> =>
+  within(scope, async (tx) => {
+    const made = await tx`
+      insert into command_done (outfit_id, id, name, digest, person_id)
+      values (${scope.outfitId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId})
+      on conflict (outfit_id, id) do nothing`;
+    if (made.count) return 'new';
+    const [was] = await tx<{ name: string; digest: string; answer: unknown }[]>`
+      select name, digest, answer
+      from command_done
+      where outfit_id = ${scope.outfitId} and id = ${c.id}`;
+    return was?.name === c.name && was.digest === c.digest ? { answer: was.answer } : 'other';
+  });
+
+/** Keeps what was answered, for whoever sends the same again. */
+export const commandDone = (scope: Scope, id: string, answer: unknown) =>
+  within(
+    scope,
+    (tx) => tx`
+      update command_done
+      set answer = ${json(tx, answer)}
+      where outfit_id = ${scope.outfitId} and id = ${id} and answer is null`,
+  );
