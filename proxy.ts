@@ -20,6 +20,8 @@ export function proxy(request: NextRequest) {
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
+  // Where somebody was going, for after the sign-in.
+  headers.set('x-elmhorn-to', request.nextUrl.pathname + request.nextUrl.search);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);

@@ -104,3 +104,21 @@ it('the simulated station: the same hour, the same weather; the sheltered one le
     ]).toEqual([true, true, true, true]);
   }
 });
+
+describe('a comma before three figures', () => {
+  const girth = { name: 'The girth', above: 0, max: 30_000, unit: 'mm' };
+  it('is asked about where both readings can be', () =>
+    expect(readNumber('1,234', girth)).toEqual({
+      ok: false,
+      sentence: 'The girth: “1,234” may be 1.234 or 1234 mm. Type it without the comma.',
+    }));
+  it('is the one that can be, where only one can', () => {
+    expect(readNumber('50,123', { name: 'The latitude', min: -90, max: 90 })).toEqual({ ok: true, value: 50.123 });
+    expect(readNumber('1,234', { name: 'The price', min: 0, max: 1e6, whole: true })).toEqual({
+      ok: true,
+      value: 1234,
+    });
+    expect(readNumber('145,1', { name: 'The girth', above: 0, max: 2500 })).toEqual({ ok: true, value: 145.1 });
+    expect(readNumber('0,125', { name: 'The girth', above: 0, max: 2500 })).toEqual({ ok: true, value: 0.125 });
+  });
+});

@@ -205,3 +205,28 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
   const stranger = await (await browser.newContext({ baseURL })).newPage();
   expect((await stranger.request.post(`${path}/measure`, { data: reading })).status()).toBe(401);
 });
+
+test('where somebody was going is where they are after the sign-in; no address of another site is', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '107');
+  await page.context().clearCookies();
+  await page.goto(`/tree/${id}/decide`);
+  await expect(page).toHaveURL(/sign-in\?to=/);
+  await page.getByRole('button', { name: OWNER }).click();
+  await page.waitForURL(`**/tree/${id}/decide`);
+  for (const to of ['//evil.example', '/\\evil.example', 'https://evil.example', '/%0a/evil']) {
+    await page.context().clearCookies();
+    await page.goto(`/sign-in?to=${encodeURIComponent(to)}`);
+    await page.getByRole('button', { name: OWNER }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    expect(new URL(page.url()).host).toBe(new URL(test.info().project.use.baseURL!).host);
+  }
+  // The first tab stop leads past the bar to the work.
+  await page.goto('/shelf');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'To the work' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#work')).toBeFocused();
+});

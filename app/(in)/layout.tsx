@@ -11,6 +11,12 @@ export default async function SignedIn({ children }: { children: React.ReactNode
   const w = station().at(new Date());
   return (
     <UndoBar>
+      <a
+        href="#work"
+        className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-40 focus:bg-sheet focus:px-4 focus:py-3 focus:font-bold"
+      >
+        To the work
+      </a>
       <Bar
         name={v.name}
         due={due}

@@ -14,9 +14,16 @@ export const currentViewer = cache(async (): Promise<Viewer | null> => {
   return token && token.length < 200 ? viewerOf(token) : null;
 });
 
-/** Who is signed in; anybody else goes to the sign-in page. */
+/** A path of our own, and nothing that a browser could take for another site; anything else leads to Today. */
+export const localPath = (to: string | null | undefined): string =>
+  to && /^\/(?![/\\])[\x21-\x7e]*$/.test(to) && !to.includes('\\') && !to.startsWith('/sign-in') ? to : '/';
+
+/** Who is signed in; anybody else goes to the sign-in page, and from there to where they were going. */
 export async function viewer(): Promise<Viewer> {
-  return (await currentViewer()) ?? redirect('/sign-in');
+  const v = await currentViewer();
+  if (v) return v;
+  const to = localPath((await headers()).get('x-elmhorn-to'));
+  return redirect(to === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(to)}`);
 }
 
 /** An id from an address; what cannot be one leads to the page that says so. */

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { signIn, signOut, signOutEverywhere } from '@/store/auth';
 import { faultsOf, refuse, type Answer } from '@/commands/command';
-import { clientAddress, COOKIE, currentViewer, secureCookies } from '../_server/viewer';
+import { clientAddress, COOKIE, currentViewer, localPath, secureCookies } from '../_server/viewer';
 
 const credentials = z.object({
   email: z
@@ -18,7 +18,7 @@ const credentials = z.object({
 });
 
 /** Opens a session and goes to Today; a wrong pair is one sentence that does not tell which half was wrong. */
-export async function enter(input: { email: string; password: string }): Promise<Answer> {
+export async function enter(input: { email: string; password: string; to?: string }): Promise<Answer> {
   const read = credentials.safeParse(input);
   if (!read.success) return { ok: false, faults: faultsOf(read.error) };
   let opened;
@@ -36,13 +36,15 @@ export async function enter(input: { email: string; password: string }): Promise
     path: '/',
     maxAge: 30 * 86_400,
   });
-  redirect('/');
+  redirect(localPath(typeof input.to === 'string' ? input.to : null));
 }
 
 /** Comes in as one of the sample people; only in the demonstration. */
-export async function enterAs(email: string): Promise<Answer> {
+export async function enterAs(email: string, to?: string): Promise<Answer> {
   const known = process.env.ELMHORN_DEMO === '1' && samplePeople.some((p) => p.email === email);
-  return known ? enter({ email, password: SAMPLE_PASSWORD }) : refuse('', 'There are no sample people here.');
+  return known
+    ? enter({ email, password: SAMPLE_PASSWORD, ...(to ? { to } : {}) })
+    : refuse('', 'There are no sample people here.');
 }
 
 export async function leave(everywhere: boolean): Promise<void> {

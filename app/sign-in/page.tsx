@@ -1,14 +1,16 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { currentViewer } from '../_server/viewer';
+import { currentViewer, localPath } from '../_server/viewer';
 import { samplePeople } from '@/stand-ins/sample-people';
 import { SignIn } from './sign-in.client';
 
 export const metadata: Metadata = { title: 'Sign in' };
 export const dynamic = 'force-dynamic';
 
-export default async function Page() {
-  if (await currentViewer()) redirect('/');
+export default async function Page({ searchParams }: { searchParams: Promise<{ to?: string | string[] }> }) {
+  const { to: wanted } = await searchParams;
+  const to = localPath(typeof wanted === 'string' ? wanted : null);
+  if (await currentViewer()) redirect(to);
   return (
     <main className="mx-auto flex min-h-dvh max-w-4xl flex-col justify-center gap-10 px-6 py-10 desk:flex-row desk:items-center desk:gap-16">
       <div className="flex-1">
@@ -27,6 +29,7 @@ export default async function Page() {
           className="absolute top-4 left-1/2 -ml-1.75 size-3.5 rounded-full border border-bark bg-paper"
         />
         <SignIn
+          to={to}
           people={
             process.env.ELMHORN_DEMO === '1'
               ? samplePeople.map((p) => ({

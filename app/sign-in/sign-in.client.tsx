@@ -5,11 +5,12 @@ import { FormFaults, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { enter, enterAs } from './actions';
 
-export function SignIn({ people }: { people: { name: string; role: string; email: string }[] }) {
+/** @param to where whoever signs in was going */
+export function SignIn({ people, to }: { people: { name: string; role: string; email: string }[]; to: string }) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const byHand = useSend(enter);
-  const byPress = useSend(enterAs);
+  const byPress = useSend((who: string) => enterAs(who, to));
   const busy = byHand.busy || byPress.busy;
   return (
     <>
@@ -38,7 +39,7 @@ export function SignIn({ people }: { people: { name: string; role: string; email
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
-          byHand.send({ email, password });
+          byHand.send({ email, password, to });
         }}
       >
         <h2 className="mb-3">{people.length ? 'Or with your own name' : 'Sign in'}</h2>

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { COLUMNS, guessMapping, looksLikeText, readTrees, type ImportContext } from './trees-csv';
+import Papa from 'papaparse';
+import { COLUMNS, guessMapping, looksLikeText, parserFaults, readTrees, type ImportContext } from './trees-csv';
 
 const hosts = new Map([['wych elm', { id: 'wych-elm', growthCmPerYear: 1.2, largestCm: 220 }]]);
 const context = (headers: string[], more: Partial<ImportContext> = {}): ImportContext => ({
@@ -29,6 +30,17 @@ it.each([
     ['ID', 'Botanical name', 'DBH in', 'Height ft'],
     { tag: 'ID', host: 'Botanical name', diameter: 'DBH in', height: 'Height ft', girth: null },
     { trunk: 'in', height: 'ft' },
+  ],
+  [
+    ['tree_id', 'species_latin', 'trunk_girth_in', 'height_ft', 'latitude', 'longitude'],
+    { tag: 'tree_id', host: 'species_latin', girth: 'trunk_girth_in', height: 'height_ft', lat: 'latitude' },
+    { trunk: 'in', height: 'ft' },
+  ],
+  [
+    // Its own export.
+    ['Tag', 'Host', 'Latin name', 'Client', 'Place', 'Girth cm', 'Diameter cm', 'Height m', 'Latitude', 'Longitude'],
+    { tag: 'Tag', host: 'Host', girth: 'Girth cm', diameter: 'Diameter cm', lat: 'Latitude', lon: 'Longitude' },
+    { trunk: 'cm', height: 'm' },
   ],
 ])('guesses columns and units from %p', (headers, mapping, units) => {
   const guess = guessMapping(headers);
@@ -100,4 +112,30 @@ it('takes binary noise for what it is, and never throws on any table', () => {
       },
     ),
   );
+});
+
+it('no row of a file is lost in silence: rows offered and rows faulted are the rows that were read', () => {
+  const cell = fc.stringMatching(/^[a-z0-9 ]{0,6}$/);
+  fc.assert(
+    fc.property(
+      fc.array(fc.array(cell, { minLength: 1, maxLength: 5 }), { minLength: 1, maxLength: 12 }),
+      fc.boolean(),
+      (rows, torn) => {
+        const body = rows.map((r, i) => [`t${i}`, 'wych elm', ...r].join(','));
+        if (torn) body[0] = `t0,"wych elm,${rows[0]!.join(',')}`;
+        const parsed = Papa.parse<Record<string, string>>(['Tag,Host,Note', ...body].join('\n'), { header: true });
+        const faults = parserFaults(parsed.errors);
+        const { trees } = readTrees(parsed.data, context(['Tag', 'Host', 'Note']));
+        const short = parsed.data.length < rows.length;
+        const wide = rows.some((r) => r.length > 1);
+        if (short || wide || torn) expect(faults.length).toBeGreaterThan(0);
+        else expect(trees).toHaveLength(rows.length);
+      },
+    ),
+  );
+});
+
+it('a cell that was guarded against being a formula comes back as it was', () => {
+  const { trees } = readTrees([{ Tag: '1', Host: 'wych elm', Note: "'=1+1" }], context(['Tag', 'Host', 'Note']));
+  expect(trees[0]!.note).toBe('=1+1');
 });

@@ -33,11 +33,14 @@ const HINTS: Record<Column, RegExp> = {
   girth: /(girth|circumference|gbh|cbh)/i,
   diameter: /(diameter|dbh|calip)/i,
   height: /(height|hgt)/i,
-  lat: /^(lat|y$)/i,
-  lon: /^(lon|lng|x$)/i,
+  lat: /^(lat|latitude|y)\b/i,
+  lon: /^(lon|long|lng|longitude|x)\b/i,
   order: /(order|sequence|walk)/i,
   note: /(note|remark|comment)/i,
 };
+
+/** A header as words: trunk_in and Trunk-in are “trunk in”. */
+const inWords = (header: string) => header.trim().replace(/[_-]+/g, ' ');
 
 /** Guesses columns and units from the headers; every header is used once. */
 export function guessMapping(headers: string[]): { mapping: Mapping; units: Units } {
@@ -45,18 +48,18 @@ export function guessMapping(headers: string[]): { mapping: Mapping; units: Unit
   const mapping = Object.fromEntries(
     COLUMNS.map((c) => {
       const found = headers.find(
-        (h) => !used.has(h) && HINTS[c].test(h.trim()) && !(c === 'height' && /measure|dbh|breast/i.test(h)),
+        (h) => !used.has(h) && HINTS[c].test(inWords(h)) && !(c === 'height' && /measure|dbh|breast/i.test(h)),
       );
       if (found) used.add(found);
       return [c, found ?? null];
     }),
   ) as Mapping;
-  const trunk = mapping.girth ?? mapping.diameter ?? '';
+  const trunk = inWords(mapping.girth ?? mapping.diameter ?? '');
   return {
     mapping,
     units: {
       trunk: /\b(in|inch|inches)\b|"/i.test(trunk) ? 'in' : /\bmm\b/i.test(trunk) ? 'mm' : 'cm',
-      height: /\b(ft|feet|foot)\b/i.test(mapping.height ?? '') ? 'ft' : 'm',
+      height: /\b(ft|feet|foot)\b/i.test(inWords(mapping.height ?? '')) ? 'ft' : 'm',
     },
   };
 }
@@ -97,6 +100,23 @@ export function looksLikeText(text: string): boolean {
   return odd <= sample.length * 0.02;
 }
 
+/** What was guarded against being a formula in a spreadsheet, as it was: '=1+1 is =1+1. */
+const unguarded = (cell: string) => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+
+const PARSER_SAYS: Readonly<Record<string, string>> = {
+  MissingQuotes: 'A quotation mark is opened here and never closed; it swallows what follows.',
+  InvalidQuotes: 'A quotation mark stands in the middle of a cell.',
+  TooManyFields: 'This row has more cells than the line of names.',
+};
+/**
+ * What a CSV parser could not make sense of, as faults of the list: no row is lost in silence.
+ * @param errors as the parser reports them; rows are counted from 0 below the header
+ */
+export const parserFaults = (errors: readonly { code: string; row?: number | undefined }[]): RowFault[] =>
+  errors.flatMap((e) =>
+    PARSER_SAYS[e.code] ? [{ line: (e.row ?? 0) + 2, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
+  );
+
 /**
  * Reads the rows of a tree list.
  * @param rows cells by header, in the order of the file
@@ -121,7 +141,7 @@ export function readTrees(
   rows.forEach((row, i) => {
     const line = i + 2;
     const before = faults.length;
-    const cell = (k: Column) => (c.mapping[k] ? (row[c.mapping[k]] ?? '').trim() : '');
+    const cell = (k: Column) => (c.mapping[k] ? unguarded((row[c.mapping[k]] ?? '').trim()) : '');
     const fault = (k: Column, sentence: string) => faults.push({ line, column: c.mapping[k], sentence });
     const number = (k: Column, rule: Parameters<typeof readNumber>[1]): number | null => {
       if (cell(k) === '') return null;

@@ -12,6 +12,25 @@ export interface NumberRule {
   whole?: boolean;
 }
 
+const fits = (x: number, r: NumberRule) =>
+  (r.above === undefined || x > r.above) &&
+  (r.min === undefined || x >= r.min) &&
+  (r.max === undefined || x <= r.max) &&
+  (!r.whole || Number.isInteger(x));
+
+/**
+ * The number that is meant: “1,234” is a decimal here and a thousand there. Where only one of the two can be, it is that
+ * one; where both can, nobody knows.
+ * @returns null when both can be meant
+ */
+function grouped(text: string, rule: NumberRule): number | null {
+  const decimal = Number(text.replace(',', '.'));
+  if (!/^[+-]?[1-9]\d{0,2},\d{3}$/.test(text)) return decimal;
+  const thousand = Number(text.replace(',', ''));
+  const [a, b] = [fits(decimal, rule), fits(thousand, rule)];
+  return a && b ? null : b ? thousand : decimal;
+}
+
 /**
  * Reads a typed number. Comma and point both mark decimals; exponents and words are refused, since "3e9" in a girth
  * field is a slip, never a reading.
@@ -23,7 +42,13 @@ export function readNumber(text: string, rule: NumberRule): Typed {
   if (trimmed === '') return { ok: false, sentence: `${rule.name} is missing.` };
   if (!/^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(trimmed))
     return { ok: false, sentence: `${rule.name} must be a plain number, not “${trimmed.slice(0, 24)}”.` };
-  const value = Number(trimmed.replace(',', '.'));
+  const read = grouped(trimmed, rule);
+  if (read === null)
+    return {
+      ok: false,
+      sentence: `${rule.name}: “${trimmed}” may be ${Number(trimmed.replace(',', '.'))} or ${trimmed.replace(',', '')}${unit}. Type it without the comma.`,
+    };
+  const value = read;
   if (rule.above !== undefined && value <= rule.above)
     return { ok: false, sentence: `${rule.name} must be more than ${rule.above}${unit}.` };
   if (rule.min !== undefined && value < rule.min)

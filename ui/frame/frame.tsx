@@ -39,7 +39,11 @@ export function Frame({
       </aside>
       {head && <div className="no-print sticky top-0 z-10 hidden bg-bark text-on-bark phone:block">{head}</div>}
       <MarginShell count={count} handle={handle} margin={margin}>
-        <main className="min-w-0 bg-sheet px-6.5 py-5 phone:min-h-dvh phone:px-4 phone:pt-4 phone:pb-28">
+        <main
+          id="work"
+          tabIndex={-1}
+          className="min-w-0 bg-sheet outline-none px-6.5 py-5 phone:min-h-dvh phone:px-4 phone:pt-4 phone:pb-28"
+        >
           {children}
         </main>
       </MarginShell>

@@ -8,6 +8,16 @@ interface Offer {
 }
 const Context = createContext<(offer: Offer) => void>(() => {});
 
+/** What came of an undo: only what the server says was undone is called so. */
+async function undone(undo: () => Promise<unknown>): Promise<string> {
+  try {
+    const answer = (await undo()) as { ok: boolean; faults?: { sentence: string }[] } | undefined;
+    return answer?.ok === false ? `Not undone. ${answer.faults?.[0]?.sentence ?? ''}` : 'Undone.';
+  } catch {
+    return 'Not undone: no answer from the server. It stands as it was; try again where it was done.';
+  }
+}
+
 /** Says what was just done, and offers to undo it. */
 export const useSaid = () => useContext(Context);
 
@@ -35,8 +45,9 @@ export function UndoBar({ children }: { children: React.ReactNode }) {
                 type="button"
                 className="min-h-12 px-2 font-bold underline underline-offset-3"
                 onClick={() => {
-                  void offer.undo?.();
-                  setOffer({ sentence: 'Undone.' });
+                  const undo = offer.undo!;
+                  setOffer({ sentence: 'One moment …' });
+                  void undone(undo).then((sentence) => setOffer({ sentence }));
                 }}
               >
                 Undo

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
-import { COLUMNS, looksLikeText, readTrees } from '@/core/exchange/trees-csv';
+import { COLUMNS, looksLikeText, parserFaults, readTrees } from '@/core/exchange/trees-csv';
 import { hosts } from '@/knowledge';
 import { addTrees, getPlace, nextWalkOrder, takenTags } from '@/store/grounds';
 import { databaseSentence } from '@/commands/command';
@@ -70,7 +70,8 @@ export const POST = route('edit grounds', async (v, request) => {
       hosts: known,
       taken: new Set(await takenTags(v, placeId, tags)),
     });
-    if (faults.length) return say({ faults: faults.slice(0, 1000) });
+    const all = [...parserFaults(parsed.errors), ...faults];
+    if (all.length) return say({ faults: all.slice(0, 1000) });
     const from = await nextWalkOrder(v, placeId);
     await addTrees(
       v,

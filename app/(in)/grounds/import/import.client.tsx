@@ -8,6 +8,7 @@ import {
   COLUMNS,
   guessMapping,
   looksLikeText,
+  parserFaults,
   readTrees,
   type Mapping,
   type RowFault,
@@ -25,6 +26,18 @@ interface Props {
 }
 const MOST = 20_000;
 
+/** The text of a file: UTF-8 where it is, else the Western European code page of older offices, which is then said. */
+function decoded(bytes: ArrayBuffer): { text: string; as: string } {
+  try {
+    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), as: '' };
+  } catch {
+    return {
+      text: new TextDecoder('windows-1252').decode(bytes),
+      as: 'This file is not UTF-8; it was read as Windows-1252. Look whether names with accents are right.',
+    };
+  }
+}
+
 export function ImportBench({ places, place, hosts, reader }: Props) {
   const [placeId, setPlace] = useState(place);
   const [file, setFile] = useState<{
@@ -32,6 +45,7 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
     headers: string[];
     rows: Record<string, string>[];
     text: string;
+    faults: RowFault[];
   } | null>(null);
   const [mapping, setMapping] = useState<Mapping | null>(null);
   const [units, setUnits] = useState<Units>({ trunk: 'cm', height: 'm' });
@@ -54,7 +68,7 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
     if (!f) return;
     if (f.size > 8_000_000)
       return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 8 MB at most. Split it.`);
-    const text = await f.text();
+    const { text, as } = decoded(await f.arrayBuffer());
     if (!looksLikeText(text))
       return setSentence(`${f.name} is not a text file. Save the list as CSV (UTF-8) and choose it again.`);
     const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
@@ -67,10 +81,10 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
     if (parsed.data.length > MOST)
       return setSentence(`${f.name} holds ${parsed.data.length} rows; ${MOST} at a time is the most.`);
     const guess = guessMapping(headers);
-    setSentence('');
+    setSentence(as);
     setMapping(guess.mapping);
     setUnits(guess.units);
-    setFile({ name: f.name, headers, rows: parsed.data, text });
+    setFile({ name: f.name, headers, rows: parsed.data, text, faults: parserFaults(parsed.errors) });
   };
 
   const send = async () => {
@@ -113,7 +127,7 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
     setProgress(null);
   };
 
-  const faults = answer.faults.length ? answer.faults : (read?.faults ?? []);
+  const faults = answer.faults.length ? answer.faults : [...(file?.faults ?? []), ...(read?.faults ?? [])];
   if (answer.written !== null)
     return (
       <div role="status">

@@ -1,6 +1,5 @@
-import ical from 'ical-generator';
 import { after } from '@/core/season/follow-ups';
-import { findHost } from '@/knowledge';
+import { calendarOf } from '../../../_server/calendar';
 import { calendarOwner } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
 import { currentViewer, todayOf } from '../../../_server/viewer';
@@ -23,23 +22,8 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
     );
   const today = todayOf(v);
   const due = await dueBetween(v, after(today, -1, 'years'), after(today, 5, 'years'), 5000);
-  const calendar = ical({
-    name: `Elmhorn, ${v.outfitName}`,
-    prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' },
-  });
-  for (const f of due)
-    calendar.createEvent({
-      id: `${f.id}@elmhorn`,
-      // A follow-up is a day, not an hour.
-      start: new Date(`${f.due}T00:00:00`),
-      end: new Date(`${after(f.due, 1, 'days')}T00:00:00`),
-      allDay: true,
-      floating: true,
-      summary: `${f.tag} ${findHost(f.hostId)?.name ?? ''}: ${f.what}`,
-      location: f.placeName,
-      description: `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`,
-    });
-  return new Response(calendar.toString(), {
+  const text = calendarOf(`Elmhorn, ${v.outfitName}`, due, process.env.ELMHORN_ORIGIN ?? '');
+  return new Response(text, {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': 'attachment; filename="elmhorn.ics"',
