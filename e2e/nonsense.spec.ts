@@ -147,3 +147,51 @@ test('bodies that are no answers: a sentence, never a crash', async ({ page }) =
   });
   expect(foreign.status()).toBe(403);
 });
+
+test('an answer that is lost: sent again it lands once, after a reload too; corrected meanwhile it is refused and kept', async ({
+  page,
+}) => {
+  await signIn(page);
+  const id = await openTree(page, '133', 'quay');
+  /** Points in the history of this trunk. */
+  const readings = async () => {
+    await page.goto(`/tree/${id}`);
+    const trunk = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Trunk', exact: true }) });
+    await expect(trunk.locator('circle').first()).toBeVisible();
+    return trunk.locator('circle').count();
+  };
+  const before = await readings();
+  await page.goto(`/tree/${id}/measure`);
+  // The server gets it, and its answer never comes back.
+  let cut = true;
+  await page.route('**/measure', async (route) => {
+    if (route.request().method() !== 'POST' || !cut) return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
+  await page.getByLabel(/^Girth/).fill('152.3');
+  const keep = page.getByRole('button', { name: 'Keep this reading' });
+  await keep.click();
+  await expect(page.getByText(/No answer from the server/)).toBeVisible();
+  cut = false;
+  await page.reload();
+  await expect(page.getByLabel(/^Girth/).first()).toHaveValue('152.3');
+  await keep.click();
+  await page.waitForURL(/(examine|decide|prescribe)$/);
+  expect(await readings()).toBe(before + 1);
+
+  cut = true;
+  await page.goto(`/tree/${id}/measure`);
+  await page.getByLabel(/^Girth/).fill('153.1');
+  await keep.click();
+  await expect(page.getByText(/No answer from the server/)).toBeVisible();
+  cut = false;
+  await page.getByLabel(/^Girth/).fill('163.1');
+  await keep.click();
+  await expect(page.getByText(/sent before with other content/)).toBeVisible();
+  await expect(page.getByLabel(/^Girth/).first()).toHaveValue('163.1');
+  await keep.click();
+  await page.waitForURL(/(examine|decide|prescribe)$/);
+  await page.goto(`/tree/${id}`);
+  await expect(page.getByText('163.1 cm').first()).toBeVisible();
+});

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
+import { v7 } from 'uuid';
 import type { FormFault } from './controls';
 
 const PREFIX = 'elmhorn-draft:';
@@ -45,6 +46,35 @@ export function useDraft<T>(
   return [value, set, forget];
 }
 
+/**
+ * The id of what a form makes, kept on this device beside its draft: sent again after a lost answer or a reload, it is the
+ * same thing and lands once. It is renewed when it has landed, or when something else has landed under it.
+ * @param key as of the draft
+ */
+export function useMadeId(key: string): { id: string; renew: () => void } {
+  const [id, setId] = useState(() => v7());
+  const place = `${PREFIX}id:${key}`;
+  useEffect(() => {
+    try {
+      const kept = localStorage.getItem(place);
+      // The server cannot know what this device keeps.
+      // eslint-disable-next-line react-hooks/set-state-in-effect
+      if (kept) setId(kept);
+      else localStorage.setItem(place, id);
+    } catch {}
+    // Only when the form is another one; the id itself changes by `renew`.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [place]);
+  const renew = useCallback(() => {
+    const next = v7();
+    try {
+      localStorage.setItem(place, next);
+    } catch {}
+    setId(next);
+  }, [place]);
+  return { id, renew };
+}
+
 /** Removes every draft of this device, when somebody signs out. */
 export function forgetDrafts() {
   try {
@@ -52,9 +82,13 @@ export function forgetDrafts() {
   } catch {}
 }
 
-/** Sends something to the server: busy while it runs, the faults that came back, and a sentence when the network is gone. */
+/**
+ * Sends something to the server: busy while it runs, the faults that came back, and a sentence when the network is gone.
+ * @param made the id of what is made, where the form makes something
+ */
 export function useSend<I, T>(
   action: (input: I) => Promise<{ ok: true; value: T } | { ok: false; faults: FormFault[] }>,
+  made?: { renew: () => void },
 ) {
   const [busy, start] = useTransition();
   const [faults, setFaults] = useState<FormFault[]>([]);
@@ -63,6 +97,7 @@ export function useSend<I, T>(
       try {
         const answer = await action(input);
         setFaults(answer.ok ? [] : answer.faults);
+        if (answer.ok || answer.faults.some((f) => f.path === 'id')) made?.renew();
         if (answer.ok) then?.(answer.value);
       } catch (error) {
         if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;

@@ -1,11 +1,9 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { v7 } from 'uuid';
 import { CERTAINTIES, certaintyWords, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
 import { Choices, FormFaults, TextArea, Tick } from '@/ui/controls/controls';
-import { useDraft, useSend } from '@/ui/controls/use.client';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { decide } from './actions';
 
@@ -24,12 +22,13 @@ const LEADING = 6;
 export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
   const router = useRouter();
   const said = useSaid();
-  const [id] = useState(() => v7());
+  const made = useMadeId(`decide:${treeId}`);
+  const { id } = made;
   const [form, setForm, forget] = useDraft(`decide:${treeId}:${proposed.conditionId}`, {
     ...proposed,
     overturns: [] as string[],
   });
-  const { busy, faults, send } = useSend(decide);
+  const { busy, faults, send } = useSend(decide, made);
   const others = open.filter((o) => o.conditionId !== form.conditionId);
   const chosen = list.find((c) => c.id === form.conditionId);
   const leading = list.slice(0, LEADING);

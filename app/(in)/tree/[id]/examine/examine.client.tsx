@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { v7 } from 'uuid';
+import { v5 } from 'uuid';
 import { soilAsTest } from '@/core/diagnose/effect';
 import { balance } from '@/core/diagnose/evidence';
 import type { Model } from '@/core/diagnose/model';
@@ -10,7 +10,7 @@ import { nextLooks, type NextLook } from '@/core/diagnose/next-look';
 import { evidenceOf, posterior } from '@/core/diagnose/rank';
 import type { Vigour } from '@/core/diagnose/words';
 import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
-import { useDraft, useSend } from '@/ui/controls/use.client';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
 import { examine } from './actions';
@@ -35,7 +35,8 @@ interface Props {
 export function ExamineBench({ treeId, host, confirmed, signs, model, last, records, alike, refused }: Props) {
   const router = useRouter();
   const said = useSaid();
-  const [id] = useState(() => v7());
+  const made = useMadeId(`look:${treeId}`);
+  const { id } = made;
   const [form, setForm, forget] = useDraft<ExamineForm>(`look:${treeId}`, {
     key: host.key.map(() => null as boolean | null),
     grades: {},
@@ -57,7 +58,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
     alike: {},
   });
   const update: Update = (change) => setForm((f) => (typeof change === 'function' ? change(f) : { ...f, ...change }));
-  const { busy, faults, send } = useSend(examine);
+  const { busy, faults, send } = useSend(examine, made);
   const [skipped, setSkipped] = useState<string[]>([]);
   const [everything, setEverything] = useState(false);
   const shown = everything ? signs : signs.filter((s) => s.inSeason || form.grades[s.id]);
@@ -128,7 +129,8 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
             change: form.change,
             changePrice: form.changePrice,
             alike: Object.entries(form.alike).map(([tree, except]) => ({
-              id: v7(),
+              // The same row sent again is the same looks.
+              id: v5(tree, id),
               treeId: tree,
               except: Object.entries(except).map(([s, g]) => toFinding(s, g)),
             })),

@@ -2,8 +2,6 @@
 
 import { Bluetooth, Plus, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { v7 } from 'uuid';
 import { doubts } from '@/core/measure/plausible';
 import { combinedDiameter, girthFromDiameter, stemDiameters } from '@/core/measure/trunk';
 import type { Arc, Flare } from '@/core/ring/ring';
@@ -12,7 +10,7 @@ import { readNumber } from '@/core/units/numbers';
 import { CM_PER_IN, LENGTH, showTrunk, type LengthUnit, type UnitSystem } from '@/core/units/units';
 import { simulatedTape } from '@/stand-ins/diameter-tape';
 import { Choices, Field, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
-import { useDraft, useSend } from '@/ui/controls/use.client';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { measure } from './actions';
 
@@ -64,7 +62,8 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
   const router = useRouter();
   const said = useSaid();
   const own: LengthUnit = units === 'us' ? 'in' : 'cm';
-  const [id] = useState(() => v7());
+  const made = useMadeId(`measure:${treeId}`);
+  const { id } = made;
   const [form, setForm, forget] = useDraft(`measure:${treeId}`, {
     stems: [{ kind: 'girth', value: '', unit: own }] as Stem[],
     atHeight: units === 'us' ? (breastHeightCm / CM_PER_IN).toFixed(1) : String(breastHeightCm),
@@ -78,7 +77,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
     method: 'tape' as 'tape' | 'diameter tape' | 'sent by tape',
     more: false,
   });
-  const { busy, faults, send } = useSend(measure);
+  const { busy, faults, send } = useSend(measure, made);
   const stem = (i: number, change: Partial<Stem>) =>
     setForm((f) => ({ ...f, stems: f.stems.map((s, j) => (j === i ? { ...s, ...change } : s)) }));
   const diameters = readStems(form.stems);

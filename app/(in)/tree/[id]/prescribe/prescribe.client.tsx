@@ -2,8 +2,8 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { v7 } from 'uuid';
+import { useMemo } from 'react';
+import { v5 } from 'uuid';
 import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
@@ -21,7 +21,7 @@ import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import type { WorkFacts } from '@/core/work/work';
 import { findWork, worksFor } from '@/core/work/works';
 import { FormFaults } from '@/ui/controls/controls';
-import { useDraft, useSend } from '@/ui/controls/use.client';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -62,13 +62,14 @@ export function PrescribeBench(props: Props) {
   const { by, lossUntreated } = situation.money!;
   const router = useRouter();
   const said = useSaid();
-  const [id] = useState(() => v7());
+  const made = useMadeId(`prescribe:${treeId}`);
+  const { id } = made;
   const [form, setForm, forget] = useDraft(
     `prescribe:${treeId}`,
     emptyForm(situation, usual),
     (kept) => kept.day === situation.today,
   );
-  const { busy, faults, send } = useSend(makePlan);
+  const { busy, faults, send } = useSend(makePlan, made);
   const drop = useSend(dropPlan);
   const { soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights } = form;
   // Only what the sum rests on: a word typed into a reason must not work out every label again.
@@ -130,7 +131,7 @@ export function PrescribeBench(props: Props) {
     [usable, situation, fitting, workFacts, by, own],
   );
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
-  const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v7(), treeId: t.id }));
+  const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v5(t.id, id), treeId: t.id }));
   const onReason = (gate: string, reason: string) =>
     setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }));
   const releasedOf = (gates: Gate[]) =>
@@ -172,7 +173,7 @@ export function PrescribeBench(props: Props) {
         work={work}
         facts={workFacts}
         treeId={treeId}
-        planId={id}
+        made={made}
         form={form}
         onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
         alike={alike}

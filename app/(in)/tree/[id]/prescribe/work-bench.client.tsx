@@ -151,7 +151,8 @@ interface WorkBenchProps {
   /** Null while the trunk has not been measured. */
   facts: WorkFacts | null;
   treeId: string;
-  planId: string;
+  /** The id of the plan that this bench makes. */
+  made: { id: string; renew: () => void };
   form: Pick<PrescribeForm, 'typed' | 'released'>;
   onType: (key: string, value: string | boolean) => void;
   alike: { id: string; treeId: string }[];
@@ -170,7 +171,7 @@ export function WorkBench({
   work,
   facts,
   treeId,
-  planId,
+  made,
   form,
   onType,
   alike,
@@ -185,7 +186,7 @@ export function WorkBench({
 }: WorkBenchProps) {
   const router = useRouter();
   const said = useSaid();
-  const sendWork = useSend(planWork);
+  const sendWork = useSend(planWork, made);
   const { tag, head, strip, why } = frame;
   if (!facts)
     return (
@@ -228,7 +229,7 @@ export function WorkBench({
             disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedFaults.length > 0}
             onClick={() =>
               sendWork.send(
-                { id: planId, treeId, workId: work.id, answers: form.typed, released: releasedOf(sheet.gates), alike },
+                { id: made.id, treeId, workId: work.id, answers: form.typed, released: releasedOf(sheet.gates), alike },
                 () => {
                   onPlanned();
                   said({
