@@ -11,7 +11,7 @@ export const keepOutfit = command({
   right: 'manage people',
   schema: z.object({
     name: z.string().trim().min(1, 'The outfit needs a name.').max(120, 'At most 120 signs.'),
-    region: z.string().refine((r) => r in regions, 'Choose a region.'),
+    region: z.string().refine((r) => Object.hasOwn(regions, r), 'Choose a region.'),
     breastHeight: z.string().max(20),
     unit: z.enum(['cm', 'in']),
   }),

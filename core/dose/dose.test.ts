@@ -300,3 +300,42 @@ describe('for any label, tree and vessel', () => {
     }),
   );
 });
+
+describe('what is not a number', () => {
+  const label = testLabel({ rate: perDiameter(3, 'mL', 1, 'cm') });
+  it.each([
+    ['a year’s product', { treeYearProduct: NaN }],
+    ['a job’s product', { applicationProduct: Infinity }],
+    ['the site’s area', { siteAreaM2: NaN }],
+    ['the ground', { areaM2: NaN }],
+    ['what others put down', { siteYearActive: { testide: NaN } }],
+    ['what the tree has had', { treeYearActive: { testide: -Infinity } }],
+    ['a place in a range', { rangePoint: NaN }],
+  ])('%s: nothing is dosed', (_, more) => {
+    expect(dose({ label, useKey: 'use', diameters: [40], vessels: [], ...more })).toMatchObject({
+      ok: false,
+      faults: [{ sentence: expect.stringMatching(/not a number/) }],
+    });
+  });
+  it('a name that every record has is no amount', () => {
+    expect(() => testLabel({ key: 'constructor' })).toThrow(/this name cannot be used/);
+    const odd = testLabel(
+      {
+        rate: perDiameter(3, 'mL', 1, 'cm'),
+        limits: [
+          {
+            limit: 'per-area-year',
+            active: 'constructor',
+            amount: { value: 1, unit: 'kg' },
+            each: { value: 1, unit: 'ha' },
+            text: 'x',
+          },
+        ],
+      },
+      { actives: [{ name: 'constructor', gPerL: 100, group: { scheme: 'none', code: '' }, family: 'x' }] },
+    );
+    const d = dose({ label: odd, useKey: 'use', diameters: [40], vessels: [], siteAreaM2: 10_000, siteYearActive: {} });
+    expect(d).toMatchObject({ ok: true });
+    if (d.ok) expect(d.product).toBeGreaterThan(0);
+  });
+});

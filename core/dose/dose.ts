@@ -131,6 +131,7 @@ export function atPlacedSites(d: Dose, placed: number): Dose {
   };
 }
 
+const NOT_A_NUMBER = 'A figure that this dose rests on is not a number. Nothing is dosed on it.';
 const stop = (path: string, sentence: string): DoseFault => ({ ok: false, faults: [{ path, sentence }] });
 const lowOf = (p: RatePoint) => (p.kind === 'single' ? p.value : p.low);
 const ends = (p: RatePoint) => {
@@ -243,6 +244,41 @@ function carrierVolume(
  * @example dose({ label, useKey: 'drench', diameters: [46.2], vessels })
  */
 export function dose(input: DoseInput): Dose | DoseFault {
+  const given = [
+    input.treeYearProduct,
+    input.applicationProduct,
+    input.siteAreaM2,
+    input.areaM2,
+    input.holes,
+    input.sprayVolumeMl,
+    input.girthAtInjection,
+    input.rangePoint,
+    ...Object.values(input.treeYearActive ?? {}),
+    ...Object.values(input.siteYearActive ?? {}),
+  ];
+  if (!given.every((x) => x === undefined || Number.isFinite(x))) return stop('', NOT_A_NUMBER);
+  const worked = workOut(input);
+  if (!worked.ok) return worked;
+  const { exact, limited, product, pour, stockMl, actives, carrier, perSite } = worked;
+  const figures = [
+    exact,
+    limited,
+    product,
+    pour.amount,
+    stockMl ?? 0,
+    carrier?.totalMl ?? 0,
+    perSite?.product ?? 0,
+    ...actives.map((a) => a.grams),
+  ];
+  // What is not a number passes every comparison with a limit: it must never pass as a dose.
+  return figures.every(Number.isFinite) ? worked : stop('', NOT_A_NUMBER);
+}
+
+/** An own entry of a record; names that every object has are no entries. */
+const entry = (of: Readonly<Record<string, number>> | undefined, name: string): number =>
+  of && Object.hasOwn(of, name) ? of[name]! : 0;
+
+function workOut(input: DoseInput): Dose | DoseFault {
   const { label } = input;
   const system = input.system ?? 'metric';
   const use = label.uses.find((u) => u.key === input.useKey);
@@ -417,7 +453,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
       if (input.siteAreaM2 === undefined)
         return stop('siteAreaM2', 'The label caps what an area may get in a year: enter the area of this place.');
       const capG = (toBase(l.amount.value, l.amount.unit) * input.siteAreaM2) / toM2(l.each.value, l.each.unit);
-      const used = input.siteYearActive?.[l.active] ?? 0;
+      const used = entry(input.siteYearActive, l.active);
       const allows = Math.max(0, (capG - used) / share);
       bounds.push({
         limit: l.limit,
@@ -435,7 +471,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
     const whole = l.of === 'active' ? together && limitAmount / together : toProduct(l.of, limitAmount);
     if (whole === null)
       return stop(`limits.${l.limit}`, 'This limit cannot be brought to product with what the label says.');
-    const activeUsed = label.actives.reduce((sum, a) => sum + (input.treeYearActive?.[a.name] ?? 0), 0);
+    const activeUsed = label.actives.reduce((sum, a) => sum + entry(input.treeYearActive, a.name), 0);
     const used =
       l.limit === 'per-tree-year'
         ? l.of === 'active' && input.treeYearActive

@@ -33,6 +33,8 @@ const area = z.strictObject({ value: positive, unit: z.enum(unitsOf<AreaUnit>(AR
 const id = z
   .string()
   .regex(/^[a-z0-9][a-z0-9-]*$/, 'use lower-case letters, digits and hyphens')
+  // A key stands as a name in records of amounts; one that every record has already would be read as an amount.
+  .refine((key) => !(key in {}), 'this name cannot be used')
   .max(60);
 const sentence = z.string().trim().min(1).max(600);
 
