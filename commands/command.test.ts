@@ -4,12 +4,14 @@ import { z } from 'zod';
 import { ROLES, may } from '@/core/people/rights';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { db, within, type Sql } from '@/store/db';
+import { getPlace } from '@/store/grounds';
 import { makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { command, digestOf, done, perform, refuse, type Context } from './command';
 import { COMMANDS } from './index';
 import { measure } from './tree/measure';
 import { keepClient } from './grounds/keep-client';
+import { keepPlace } from './grounds/keep-place';
 
 let owner: Sql;
 let o: TestOutfit;
@@ -157,6 +159,52 @@ it('one’s own client is kept, changed and found', async () => {
   expect(first.ok).toBe(true);
   await perform(keepClient, at(), { ...client, name: 'Harbour trust' });
   expect((await owner`select name from client where id = ${id}`)[0]!.name).toBe('Harbour trust');
+});
+
+describe('a form that rests on an older version', () => {
+  const place = (more: object = {}) => ({
+    id: o.placeId,
+    clientId: '',
+    name: 'Place',
+    address: '',
+    timeZone: 'Europe/London',
+    outline: '',
+    area: '',
+    areaUnit: 'm²',
+    soilTexture: 'loam',
+    water: '',
+    noWater: false,
+    distanceUnit: 'm',
+    firstPicking: '',
+    lastPicking: '',
+    pickings: '',
+    access: '',
+    hazards: '',
+    dogs: '',
+    notes: '',
+    gateCode: null,
+    basedOn: 1,
+    ...more,
+  });
+  it('is told what stands now, writes nothing, and goes over it when it is sent again', async () => {
+    const [row] = await owner`select client_id, version from place where id = ${o.placeId}`;
+    const clientId = row!.client_id as string;
+    const version = row!.version as number;
+    const send = (more: object) => perform(keepPlace, at(), place({ clientId, ...more }));
+    expect((await send({ water: '4', hazards: 'bees in the hedge', basedOn: version })).ok).toBe(true);
+    const told = await send({ water: '', hazards: '', timeZone: 'America/New_York', basedOn: version });
+    if (told.ok) throw new Error('kept');
+    expect(told.faults[0]).toMatchObject({ path: 'version', sentence: expect.stringMatching(/changed this place/) });
+    expect(told.faults.slice(1)).toEqual([
+      { path: 'timeZone', sentence: 'The time zone is now: Europe/London.' },
+      { path: 'water', sentence: 'The distance to water, in metres, is now: 4.' },
+      { path: 'hazards', sentence: 'What is said of hazards is now: bees in the hedge.' },
+    ]);
+    const now = await getPlace(o, o.placeId);
+    expect(now).toMatchObject({ waterM: 4, hazards: 'bees in the hedge', timeZone: 'Europe/London' });
+    expect((await send({ timeZone: 'America/New_York', basedOn: now!.version })).ok).toBe(true);
+    expect(await getPlace(o, o.placeId)).toMatchObject({ waterM: null, hazards: '', timeZone: 'America/New_York' });
+  });
 });
 
 it('a digest depends on content alone: not on the order of keys, and on every value', () => {

@@ -35,6 +35,8 @@ export interface Place {
   hazards: string;
   dogs: string;
   notes: string;
+  /** Counts the changes of what the form shows. */
+  version: number;
 }
 export interface TreeRow {
   id: string;
@@ -79,7 +81,7 @@ export const listPlaces = (
 const placeColumns = (
   tx: Tx,
 ) => tx`p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.outline, p.area_m2 as "areaM2",
-  p.soil_texture as "soilTexture", p.water_m as "waterM", p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings, p.access, p.hazards, p.dogs, p.notes`;
+  p.soil_texture as "soilTexture", p.water_m as "waterM", p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings, p.access, p.hazards, p.dogs, p.notes, p.version`;
 
 export const getPlace = (scope: Scope, id: string): Promise<Place | null> =>
   within(scope, async (tx) => {
@@ -97,19 +99,27 @@ export const getGateCode = (scope: Scope, placeId: string): Promise<string | nul
       (await tx<{ code: string }[]>`select code from gate_code where place_id = ${placeId}`)[0]?.code ?? null,
   );
 
-export type PlaceInput = Omit<Place, 'clientName'> & { gateCode: string | null };
+export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
+  gateCode: string | null;
+  /** The version that the form rests on; null for a new place. */
+  basedOn: number | null;
+};
 
-export const savePlace = (scope: Scope, p: PlaceInput) =>
+/** @returns false where the place has been changed since the version that this rests on; nothing is written then */
+export const savePlace = (scope: Scope, p: PlaceInput): Promise<boolean> =>
   within(scope, async (tx) => {
+    const [now] = await tx<{ version: number }[]>`select version from place where id = ${p.id} for update`;
+    if (now && now.version !== p.basedOn) return false;
     await tx`
       insert into place (id, outfit_id, client_id, name, address, time_zone, outline, area_m2, soil_texture, water_m, first_picking, last_picking, pickings, access, hazards, dogs, notes)
       values (${p.id}, ${scope.outfitId}, ${p.clientId}, ${p.name}, ${p.address}, ${p.timeZone}, ${p.outline ? json(tx, p.outline) : null}, ${p.areaM2}, ${p.soilTexture}, ${p.waterM}, ${p.firstPicking}, ${p.lastPicking}, ${json(tx, p.pickings)}, ${p.access}, ${p.hazards}, ${p.dogs}, ${p.notes})
       on conflict (id) do update set client_id = excluded.client_id, name = excluded.name, address = excluded.address, time_zone = excluded.time_zone, outline = excluded.outline, area_m2 = excluded.area_m2,
         soil_texture = excluded.soil_texture, water_m = excluded.water_m, first_picking = excluded.first_picking, last_picking = excluded.last_picking, pickings = excluded.pickings, access = excluded.access, hazards = excluded.hazards, dogs = excluded.dogs, notes = excluded.notes`;
-    if (p.gateCode === null) return;
+    if (p.gateCode === null) return true;
     if (p.gateCode === '') await tx`delete from gate_code where place_id = ${p.id}`;
     else
       await tx`insert into gate_code (place_id, outfit_id, code) values (${p.id}, ${scope.outfitId}, ${p.gateCode}) on conflict (place_id) do update set code = excluded.code`;
+    return true;
   });
 
 export const placeTrees = (

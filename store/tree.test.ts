@@ -129,11 +129,30 @@ describe('a tree', () => {
   });
   it('another host has to be confirmed again', async () => {
     const head = { id: o.treeId, tag: 'T1', note: '', walkOrder: 1, lat: null, lon: null, variety: '', eaten: null };
+    const basedOn = async () => (await tree()).version;
     await owner`update tree set host_confirmed_at = now() where id = ${o.treeId}`;
-    await changeTree(o, { ...head, hostId: 'wych-elm' });
+    await changeTree(o, { ...head, hostId: 'wych-elm', basedOn: await basedOn() });
     expect((await tree()).hostConfirmedAt).not.toBeNull();
-    await changeTree(o, { ...head, hostId: 'common-ash' });
+    await changeTree(o, { ...head, hostId: 'common-ash', basedOn: await basedOn() });
     expect((await tree()).hostConfirmedAt).toBeNull();
+  });
+  it('a form that rests on an older version overwrites nothing; a look makes no form stale', async () => {
+    const head = {
+      id: o.treeId,
+      tag: 'T1',
+      hostId: 'wych-elm',
+      walkOrder: 1,
+      lat: null,
+      lon: null,
+      variety: '',
+      eaten: null,
+    };
+    const { version } = await tree();
+    await owner`update tree set host_confirmed_at = now(), plan_x = 3, plan_y = 4 where id = ${o.treeId}`;
+    expect((await tree()).version).toBe(version);
+    expect((await changeTree(o, { ...head, note: 'by the gate', basedOn: version })).count).toBe(1);
+    expect((await changeTree(o, { ...head, note: 'of a stale form', basedOn: version })).count).toBe(0);
+    expect(await tree()).toMatchObject({ note: 'by the gate', version: version + 1 });
   });
   it.each([
     ['a diameter of nothing', () => addReading(o, reading(0))],
@@ -150,6 +169,7 @@ describe('a tree', () => {
           lon: null,
           variety: '',
           eaten: null,
+          basedOn: 1,
         }),
     ],
     [
@@ -165,6 +185,7 @@ describe('a tree', () => {
           lon: null,
           variety: '',
           eaten: null,
+          basedOn: 1,
         }),
     ],
     [

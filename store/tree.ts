@@ -132,6 +132,8 @@ export interface Tree {
   note: string;
   archivedAt: Date | null;
   walkOrder: number;
+  /** Counts the changes of what its form shows. */
+  version: number;
   placeId: string;
   placeName: string;
   address: string;
@@ -182,7 +184,7 @@ export const getTree = (scope: Scope, id: string, year: string): Promise<Tree | 
 export async function loadTree(tx: Tx, scope: Scope, id: string, year: string): Promise<Tree | null> {
   const o = scope.outfitId;
   const [head] = await tx<Tree[]>`
-    select t.id, t.tag, t.host_id as "hostId", t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note, t.archived_at as "archivedAt", t.walk_order as "walkOrder",
+    select t.id, t.tag, t.host_id as "hostId", t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note, t.archived_at as "archivedAt", t.walk_order as "walkOrder", t.version,
       p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone", p.area_m2 as "areaM2", p.water_m as "waterM", p.grounds, t.plan_x as "planX", t.plan_y as "planY", p.soil_texture as "soilTexture", p.first_picking as "firstPicking",
       p.last_picking as "lastPicking", p.pickings, t.variety, t.eaten,
       (select n.id from tree n where n.outfit_id = ${o} and n.place_id = t.place_id and n.archived_at is null and (n.walk_order, n.id) < (t.walk_order, t.id) order by n.walk_order desc, n.id desc limit 1) as "previousId",
@@ -500,6 +502,8 @@ export const changeTree = (
     lon: number | null;
     variety: string;
     eaten: boolean | null;
+    /** The version that the form rests on. */
+    basedOn: number;
   },
 ) =>
   within(
@@ -507,5 +511,5 @@ export const changeTree = (
     (
       tx,
     ) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon}, variety = ${t.variety}, eaten = ${t.eaten},
-    host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id}`,
+    host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id} and version = ${t.basedOn}`,
   );

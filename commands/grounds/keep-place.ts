@@ -2,8 +2,9 @@ import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { AREA, LENGTH } from '@/core/units/units';
-import { savePlace } from '@/store/grounds';
-import { type Answer } from '@/commands/command';
+import { getPlace, savePlace, type PlaceInput } from '@/store/grounds';
+import { stale } from '@/commands/stale';
+import { refuse, type Answer } from '@/commands/command';
 import { numberAt, typed } from '@/commands/typed';
 import { may } from '@/core/people/rights';
 import type { Fault } from '@/core/book/write';
@@ -33,6 +34,8 @@ const placeSchema = z.object({
   dogs: z.string().max(300, 'At most 300 signs.'),
   notes: z.string().max(4000, 'At most 4000 signs.'),
   gateCode: z.string().trim().max(60, 'At most 60 signs.').nullable(),
+  /** Null for a new place. */
+  basedOn: z.number().int().min(1).nullable(),
 });
 
 /** Corners as “lat, lon” lines. */
@@ -104,7 +107,7 @@ export const keepPlace = command({
     if (p.lastPicking && p.firstPicking && p.lastPicking < p.firstPicking)
       faults.push({ path: 'lastPicking', sentence: 'The last picking comes after the first.' });
     if (faults.length) return { ok: false, faults };
-    await savePlace(v, {
+    const wanted: PlaceInput = {
       id: p.id,
       clientId: p.clientId,
       name: p.name,
@@ -123,7 +126,31 @@ export const keepPlace = command({
       notes: p.notes,
       // Who may not see the code cannot change it either.
       gateCode: may(v.role, 'see gate codes') ? p.gateCode : null,
-    });
-    return { ok: true, value: { id: p.id } };
+      basedOn: p.basedOn,
+    };
+    if (await savePlace(v, wanted)) return { ok: true, value: { id: p.id } };
+    const now = await getPlace(v, p.id);
+    return now
+      ? stale(
+          'this place',
+          { ...now, water: now.waterM },
+          { ...wanted, water: wanted.waterM },
+          {
+            name: 'The name',
+            address: 'The address',
+            timeZone: 'The time zone',
+            soilTexture: 'The soil',
+            water: 'The distance to water, in metres,',
+            firstPicking: 'The first picking',
+            lastPicking: 'The last picking',
+            outline: 'The outline',
+            pickings: 'The list of varieties',
+            access: 'The access',
+            hazards: 'What is said of hazards',
+            dogs: 'What is said of dogs',
+            notes: 'The note',
+          },
+        )
+      : refuse('', 'There is no such place in this outfit.');
   },
 });

@@ -3,7 +3,8 @@ import { uuid } from '@/core/book/record';
 import { findHost } from '@/knowledge';
 import { changeTree } from '@/store/tree';
 import { done } from '@/commands/command';
-import { noTree } from '@/commands/tree/tree-of';
+import { stale } from '@/commands/stale';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { numberAt, typed } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
 import { command } from '@/commands/command';
@@ -21,8 +22,9 @@ export const editTree = command({
     lon: typed,
     variety: z.string().trim().max(80, 'At most 80 signs.'),
     eaten: z.boolean().nullable(),
+    basedOn: z.number().int().min(1),
   }),
-  run: async ({ viewer: v }, t) => {
+  run: async ({ viewer: v, now: at }, t) => {
     const faults: Fault[] = [];
     const walkOrder = numberAt(faults, 'walkOrder', t.walkOrder, {
       name: 'The walking order',
@@ -35,7 +37,18 @@ export const editTree = command({
     if (!faults.length && (lat === null) !== (lon === null))
       faults.push({ path: lat === null ? 'lat' : 'lon', sentence: 'A position needs both numbers.' });
     if (faults.length) return { ok: false, faults };
-    const changed = await changeTree(v, { ...t, walkOrder: walkOrder!, lat, lon });
-    return changed.count ? done : noTree;
+    const wanted = { ...t, walkOrder: walkOrder!, lat, lon };
+    const changed = await changeTree(v, wanted);
+    if (changed.count) return done;
+    const now = await treeOf(v, t.id, at);
+    return now
+      ? stale('this tree', now, wanted, {
+          tag: 'The tag',
+          hostId: 'The host',
+          note: 'The note',
+          walkOrder: 'The walking order',
+          variety: 'The variety',
+        })
+      : noTree;
   },
 });

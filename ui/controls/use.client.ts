@@ -84,11 +84,11 @@ export function forgetDrafts() {
 
 /**
  * Sends something to the server: busy while it runs, the faults that came back, and a sentence when the network is gone.
- * @param made the id of what is made, where the form makes something
+ * @param on the id of what is made, where the form makes something; what to do when what the form rests on has changed
  */
 export function useSend<I, T>(
   action: (input: I) => Promise<{ ok: true; value: T } | { ok: false; faults: FormFault[] }>,
-  made?: { renew: () => void },
+  on?: { renew?: () => void; stale?: () => void },
 ) {
   const [busy, start] = useTransition();
   const [faults, setFaults] = useState<FormFault[]>([]);
@@ -97,7 +97,8 @@ export function useSend<I, T>(
       try {
         const answer = await action(input);
         setFaults(answer.ok ? [] : answer.faults);
-        if (answer.ok || answer.faults.some((f) => f.path === 'id')) made?.renew();
+        if (answer.ok || answer.faults.some((f) => f.path === 'id')) on?.renew?.();
+        if (!answer.ok && answer.faults.some((f) => f.path === 'version')) on?.stale?.();
         if (answer.ok) then?.(answer.value);
       } catch (error) {
         if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;

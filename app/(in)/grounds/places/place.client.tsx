@@ -28,6 +28,7 @@ interface Editable {
   notes: string;
   /** Null where the person may not see it. */
   gateCode: string | null;
+  version: number;
 }
 const short = (x: number) => String(Number(x.toPrecision(6)));
 
@@ -62,8 +63,16 @@ export function PlaceForm({
     dogs: place?.dogs ?? '',
     notes: place?.notes ?? '',
     gateCode: place ? place.gateCode : '',
+    basedOn: place?.version ?? null,
   });
-  const { busy, faults, send } = useSend(keepPlace);
+  // Told once that it has been changed meanwhile, whoever sends again means to go over it.
+  const [seenNewer, setSeenNewer] = useState(false);
+  const { busy, faults, send } = useSend(keepPlace, {
+    stale: () => {
+      setSeenNewer(true);
+      router.refresh();
+    },
+  });
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
     <form
@@ -71,11 +80,20 @@ export function PlaceForm({
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send({ id, ...form, areaUnit: us ? 'ft²' : 'm²', distanceUnit: us ? 'ft' : 'm' }, (kept) => {
-          forget();
-          said({ sentence: `${form.name} is kept.` });
-          router.push(`/grounds/places/${kept.id}`);
-        });
+        send(
+          {
+            id,
+            ...form,
+            basedOn: seenNewer ? (place?.version ?? null) : form.basedOn,
+            areaUnit: us ? 'ft²' : 'm²',
+            distanceUnit: us ? 'ft' : 'm',
+          },
+          (kept) => {
+            forget();
+            said({ sentence: `${form.name} is kept.` });
+            router.push(`/grounds/places/${kept.id}`);
+          },
+        );
       }}
     >
       <FormFaults faults={faults} known={Object.keys(form)} />

@@ -104,6 +104,7 @@ interface Editable {
   lon: number | null;
   variety: string;
   eaten: boolean | null;
+  version: number;
 }
 
 export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: string; name: string }[] }) {
@@ -114,10 +115,17 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
     lat: tree.lat === null ? '' : String(tree.lat),
     lon: tree.lon === null ? '' : String(tree.lon),
   });
-  const { busy, faults, send } = useSend(editTree);
+  const router = useRouter();
+  // Told once that it has been changed meanwhile, whoever sends again means to go over it.
+  const [seenNewer, setSeenNewer] = useState(false);
+  const { busy, faults, send } = useSend(editTree, {
+    stale: () => {
+      setSeenNewer(true);
+      router.refresh();
+    },
+  });
   const archive = useSend(archiveTree);
   const said = useSaid();
-  const router = useRouter();
   const set = (k: keyof typeof form) => (v: string) => setForm((f) => ({ ...f, [k]: v }));
   if (!open)
     return (
@@ -134,7 +142,7 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send(form, () => {
+        send({ ...form, basedOn: seenNewer ? tree.version : form.version }, () => {
           setOpen(false);
           said({ sentence: 'Tree changed.' });
         });

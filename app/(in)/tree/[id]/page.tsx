@@ -413,6 +413,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             lon: tree.lon,
             variety: tree.variety,
             eaten: tree.eaten,
+            version: tree.version,
           }}
           hosts={hostNames()}
         />
