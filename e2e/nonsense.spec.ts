@@ -151,7 +151,6 @@ test('bodies that are no answers: a sentence, never a crash', async ({ page }) =
 test('an answer that is lost: sent again it lands once, after a reload too; corrected meanwhile it is refused and kept', async ({
   page,
 }) => {
-  await signIn(page);
   const id = await openTree(page, '133', 'quay');
   /** Points in the history of this trunk. */
   const readings = async () => {
