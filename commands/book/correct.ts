@@ -1,14 +1,13 @@
-import { v7 } from 'uuid';
+import { command, refuse, type Answer } from '@/commands/command';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
-import { isSouth } from '@/core/season/hemisphere';
 import { stepOfUse } from '@/core/prescribe/costs';
+import { isSouth } from '@/core/season/hemisphere';
 import { recordVersions, writeRecord } from '@/store/book';
-import { programmeOf } from '@/store/plans';
 import { getPlace } from '@/store/grounds';
+import { programmeOf } from '@/store/plans';
 import { getLabel, lotById } from '@/store/shelf';
-import { refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
 
 /** The next version of a record: stock and follow-ups follow it, in one transaction. */
 export const correctRecord = command({

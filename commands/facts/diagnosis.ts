@@ -2,21 +2,21 @@ import { baseOf, type Base } from '@/core/decide/base';
 import { decide, type DecisionResult } from '@/core/decide/decide';
 import { targetsWithin, type Target } from '@/core/decide/targets';
 import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts';
-import { newestVisit, type Visit } from '@/core/diagnose/visit';
-import { nearest } from '@/core/grounds/plan';
-import { northernMonth } from '@/core/season/hemisphere';
-import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { judgeCheck, soilAsTest, type CheckVerdict } from '@/core/diagnose/effect';
+import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
 import { overlay, type Overlaid } from '@/core/diagnose/overlay';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
+import { newestVisit, type Visit } from '@/core/diagnose/visit';
+import { nearest } from '@/core/grounds/plan';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { dayIn } from '@/core/season/follow-ups';
+import { northernMonth } from '@/core/season/hemisphere';
 import { exclusions, findHost, shipped } from '@/knowledge';
-import { regionFor } from './region';
-import { ownEntries } from '@/store/knowledge';
 import type { Viewer } from '@/store/auth';
+import { ownEntries } from '@/store/knowledge';
 import { nearbyFinds, type Look, type Tree } from '@/store/tree';
+import { regionFor } from './region';
 
 /** What this outfit knows: what ships, with its own entries laid over it. Asked once a request. */
 export const knowledgeOf = async (v: Viewer): Promise<Overlaid> => overlay(shipped, await ownEntries(v));

@@ -1,8 +1,8 @@
+import { knowledgeOf, monthIn } from '@/commands/facts/diagnosis';
 import { closedCase, type PracticeCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
-import { closedCases } from '@/store/knowledge';
 import type { Viewer } from '@/store/auth';
-import { knowledgeOf, monthIn } from '@/commands/facts/diagnosis';
+import { closedCases } from '@/store/knowledge';
 
 /** Closed cases of the outfit's own as practice cases: no tag, no place, no client in them. */
 export async function ownCase(v: Viewer, id: string): Promise<PracticeCase | null> {

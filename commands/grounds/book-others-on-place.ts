@@ -1,11 +1,10 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { addOthersApplied, getPlace } from '@/store/grounds';
-import { done, refuse, type Answer } from '@/commands/command';
-import { putDown } from '@/commands/typed';
-import { todayOf } from '@/commands/today';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** What the client or others put down on this place: it counts against the caps of every label. */
 export const bookOthers = command({

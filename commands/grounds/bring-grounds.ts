@@ -1,10 +1,9 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
+import { command, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { readGeoJson } from '@/core/grounds/geojson';
 import { type GroundsPlan } from '@/core/grounds/plan';
-import { refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 /** Reads a file into a plan that is shown before it is kept; nothing is written. */
 export const bringPlan = command({

@@ -1,10 +1,9 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { areaOf, toGlobe } from '@/core/grounds/plan';
 import { groundsPlanSchema } from '@/core/grounds/schema';
 import { savePlan } from '@/store/grounds';
-import { done, refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 const metre = z.number('A place on the plan is a number of metres.').min(-20_000).max(20_000);
 

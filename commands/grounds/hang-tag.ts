@@ -1,14 +1,13 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
+import { command, refuse, type Answer } from '@/commands/command';
+import { typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { readNumber } from '@/core/units/numbers';
 import { LENGTH } from '@/core/units/units';
 import { findHost } from '@/knowledge';
 import { addTrees, getPlace, nextWalkOrder, takenTags } from '@/store/grounds';
-import { refuse, type Answer } from '@/commands/command';
-import { typed } from '@/commands/typed';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 export const hangTag = command({
   name: 'hang-tag',

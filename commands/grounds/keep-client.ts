@@ -1,9 +1,8 @@
-import { z } from 'zod';
+import { command, done } from '@/commands/command';
+import { name } from '@/commands/grounds/name';
 import { uuid } from '@/core/book/record';
 import { saveClient } from '@/store/grounds';
-import { done } from '@/commands/command';
-import { name } from '@/commands/grounds/shared-grounds';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const keepClient = command({
   name: 'keep-client',

@@ -1,15 +1,14 @@
-import { z } from 'zod';
+import { command, refuse, type Answer } from '@/commands/command';
+import { name } from '@/commands/grounds/name';
+import { stale } from '@/commands/stale';
+import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { may } from '@/core/people/rights';
 import { readNumber } from '@/core/units/numbers';
 import { AREA, LENGTH } from '@/core/units/units';
 import { getPlace, savePlace, type PlaceInput } from '@/store/grounds';
-import { stale } from '@/commands/stale';
-import { refuse, type Answer } from '@/commands/command';
-import { numberAt, typed } from '@/commands/typed';
-import { may } from '@/core/people/rights';
-import type { Fault } from '@/core/book/write';
-import { name } from '@/commands/grounds/shared-grounds';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 const zones = new Set(Intl.supportedValuesOf('timeZone'));
 

@@ -1,10 +1,9 @@
-import { z } from 'zod';
+import { command, faultsOf, refuse, type Answer } from '@/commands/command';
+import { breaks, note } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { ownConditionEntry } from '@/core/diagnose/overlay';
 import { addEntry } from '@/store/knowledge';
-import { faultsOf, refuse, type Answer } from '@/commands/command';
-import { note, breaks } from '@/commands/guide/shared-guide';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** An own condition, as JSON of the published shape; the same checks run over it as over what ships. */
 export const addOwnCondition = command({

@@ -1,10 +1,9 @@
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { breaks, note } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { likelihoodEntry } from '@/core/diagnose/overlay';
 import { shipped } from '@/knowledge';
 import { addEntry } from '@/store/knowledge';
-import { done, refuse, type Answer } from '@/commands/command';
-import { note, breaks } from '@/commands/guide/shared-guide';
-import { command } from '@/commands/command';
 
 export const setLikelihood = command({
   name: 'set-likelihood',

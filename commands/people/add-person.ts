@@ -1,10 +1,9 @@
-import { z } from 'zod';
+import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
-import { addPerson } from '@/store/people';
-import { done, refuse } from '@/commands/command';
 import { pgCode } from '@/store/db';
-import { command } from '@/commands/command';
+import { addPerson } from '@/store/people';
+import { z } from 'zod';
 import { passwordSchema, tooEasy } from './password';
 
 export const newPerson = command({

@@ -1,5 +1,5 @@
-import { z } from 'zod';
 import { changePassword } from '@/store/auth';
+import { z } from 'zod';
 import { command, done, refuse, type Answer } from '../command';
 import { passwordSchema, tooEasy } from './password';
 

@@ -1,7 +1,6 @@
-import { z } from 'zod';
+import { command, done } from '@/commands/command';
 import { setSchools } from '@/store/people';
-import { done } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** The schools of the outfit, where practitioners disagree; each decision names the one it used. */
 export const chooseSchools = command({

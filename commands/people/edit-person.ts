@@ -1,9 +1,8 @@
-import { z } from 'zod';
+import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
 import { changePerson } from '@/store/people';
-import { done, refuse } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 const licence = z.string().trim().max(80, 'At most 80 signs.');
 

@@ -1,10 +1,9 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
 import { readNumber } from '@/core/units/numbers';
 import { LENGTH } from '@/core/units/units';
 import { regions } from '@/knowledge';
 import { setOutfit } from '@/store/people';
-import { done, refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const keepOutfit = command({
   name: 'keep-outfit',

@@ -1,9 +1,8 @@
-import { z } from 'zod';
-import { setPrices } from '@/store/people';
-import type { Fault } from '@/core/book/write';
-import { done } from '@/commands/command';
+import { command, done } from '@/commands/command';
 import { numberAt, typed } from '@/commands/typed';
-import { command } from '@/commands/command';
+import type { Fault } from '@/core/book/write';
+import { setPrices } from '@/store/people';
+import { z } from 'zod';
 
 /** What the outfit asks for its work, typed in whole money and a yearly percentage. */
 export const keepPrices = command({

@@ -1,7 +1,6 @@
-import { z } from 'zod';
+import { command, type Answer } from '@/commands/command';
 import { newCalendarToken } from '@/store/auth';
-import { type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const makeCalendar = command({
   name: 'make-calendar-address',

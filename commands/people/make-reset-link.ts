@@ -1,6 +1,6 @@
-import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { makeReset } from '@/store/auth';
+import { z } from 'zod';
 import { command, refuse, type Answer } from '../command';
 
 /** A link for somebody who has lost the password; the owner hands it over, and never learns the password. */

@@ -1,7 +1,6 @@
-import { z } from 'zod';
+import { command, done } from '@/commands/command';
 import { setPreference } from '@/store/people';
-import { done } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const prefer = command({
   name: 'set-preferences',

@@ -1,14 +1,13 @@
-import { z } from 'zod';
+import { command, refuse, type Answer } from '@/commands/command';
+import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { ownCase } from '@/commands/facts/own-cases';
 import { uuid } from '@/core/book/record';
-import { DECISIONS } from '@/core/diagnose/words';
 import { baseOf } from '@/core/decide/base';
+import { DECISIONS } from '@/core/diagnose/words';
 import { practiceCase, scoreRound, type Score } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import { addPracticeRound } from '@/store/knowledge';
-import { refuse, type Answer } from '@/commands/command';
-import { knowledgeOf } from '@/commands/facts/diagnosis';
-import { ownCase } from '@/commands/facts/own-cases';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** Ends a round: the case is drawn again from its seed here, and scored from what was asked. */
 export const endRound = command({

@@ -1,14 +1,13 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
+import { command, faultsOf, type Answer } from '@/commands/command';
+import { regionFor } from '@/commands/facts/region';
+import { numberAt, typed } from '@/commands/typed';
+import type { Fault } from '@/core/book/write';
 import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { conditions } from '@/knowledge';
 import { saveRegion } from '@/store/people';
-import { faultsOf, type Answer } from '@/commands/command';
-import { regionFor } from '@/commands/facts/region';
-import { numberAt, typed } from '@/commands/typed';
-import type { Fault } from '@/core/book/write';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 const lines = z.string().max(8000, 'At most 8000 signs.');
 

@@ -1,10 +1,9 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
-import { saveRegion } from '@/store/people';
-import { done, type Answer } from '@/commands/command';
+import { command, done, type Answer } from '@/commands/command';
 import { regionFor } from '@/commands/facts/region';
 import { todayOf } from '@/commands/today';
-import { command } from '@/commands/command';
+import { saveRegion } from '@/store/people';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 /** Signs the profile as compared with the rules in force, today, by the owner who presses. */
 export const signRegion = command({

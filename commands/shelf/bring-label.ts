@@ -1,9 +1,8 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
+import { command, faultsOf, refuse, type Answer } from '@/commands/command';
 import { labelSchema } from '@/core/label/schema';
 import { addLabel } from '@/store/shelf';
-import { faultsOf, refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 /** A label from its file: the schema's own sentences name the place of every fault. */
 export const bringLabel = command({

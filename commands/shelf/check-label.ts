@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { checkLabel } from '@/store/shelf';
-import { done, refuse } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const signLabel = command({
   name: 'check-label',

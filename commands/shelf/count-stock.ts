@@ -1,13 +1,12 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { amountUnit, factor } from '@/commands/shelf/amount';
+import { typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { VOLUME } from '@/core/units/units';
 import { pgCode } from '@/store/db';
 import { countLot, lotById, takeOut } from '@/store/shelf';
-import { done, refuse, type Answer } from '@/commands/command';
-import { typed } from '@/commands/typed';
-import { amountUnit, factor } from '@/commands/shelf/shared-shelf';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const count = command({
   name: 'count-stock',

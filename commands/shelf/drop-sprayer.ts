@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { command, done } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { removeSprayer } from '@/store/shelf';
-import { done } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const dropSprayer = command({
   name: 'drop-sprayer',

@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { command, done } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { removeVessel } from '@/store/shelf';
-import { done } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const dropVessel = command({
   name: 'drop-vessel',

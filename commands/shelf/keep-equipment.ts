@@ -1,12 +1,11 @@
-import { z } from 'zod';
+import { command, done, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';
 import { saveEquipment } from '@/store/shelf';
-import { done, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { numberAt, typed } from '@/commands/typed';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** Bits, devices, drills, probes and tools, with their number. */
 export const keepEquipment = command({

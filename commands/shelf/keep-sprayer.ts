@@ -1,11 +1,10 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { saveSprayer } from '@/store/shelf';
-import { done, refuse, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { typed } from '@/commands/typed';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** A sprayer, with its flow as measured: fill, spray for a minute, measure what is gone. */
 export const keepSprayer = command({

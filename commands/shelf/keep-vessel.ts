@@ -1,10 +1,9 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { addVessel } from '@/store/shelf';
-import { done, refuse, type Answer } from '@/commands/command';
-import { typed } from '@/commands/typed';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const keepVessel = command({
   name: 'keep-vessel',

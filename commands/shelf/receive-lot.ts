@@ -1,14 +1,13 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { amountUnit, factor } from '@/commands/shelf/amount';
+import { todayOf } from '@/commands/today';
+import { typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { isLiquid } from '@/core/label/liquid';
 import { readNumber } from '@/core/units/numbers';
 import { VOLUME } from '@/core/units/units';
 import { receive, shelfLabels } from '@/store/shelf';
-import { done, refuse, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { typed } from '@/commands/typed';
-import { amountUnit, factor } from '@/commands/shelf/shared-shelf';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const receiveLot = command({
   name: 'receive-lot',

@@ -1,12 +1,11 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { amountUnit, factor } from '@/commands/shelf/amount';
+import { numberAt, typed } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
 import { isLiquid } from '@/core/label/liquid';
 import { VOLUME } from '@/core/units/units';
 import { setStockLevel, shelfLabels } from '@/store/shelf';
-import { done, refuse, type Answer } from '@/commands/command';
-import { numberAt, typed } from '@/commands/typed';
-import { amountUnit, factor } from '@/commands/shelf/shared-shelf';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** Below this much a product is to be ordered; an empty field takes the warning away. */
 export const warnBelow = command({

@@ -1,12 +1,11 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { detailSchema } from '@/core/diagnose/look';
 import { findTest } from '@/knowledge';
 import { answerSample } from '@/store/tree';
-import { done, refuse, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** The answer to a sample; the outcome of a laboratory test becomes evidence, as a look of its own. */
 export const answer = command({

@@ -1,9 +1,8 @@
-import { z } from 'zod';
+import { command, done } from '@/commands/command';
+import { noTree } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { setTreeArchived } from '@/store/grounds';
-import { done } from '@/commands/command';
-import { noTree } from '@/commands/tree/tree-of';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const archiveTree = command({
   name: 'archive-tree',

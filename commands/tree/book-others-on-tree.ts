@@ -1,13 +1,12 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { numberAt, putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { findCondition } from '@/knowledge';
 import { addOthersApplied } from '@/store/grounds';
-import { done, refuse, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { numberAt, putDown } from '@/commands/typed';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** What others put on this tree, and how it went: it counts towards limits, and is evidence. */
 export const byOthers = command({

@@ -1,19 +1,18 @@
-import { v7 } from 'uuid';
-import { stepOfUse } from '@/core/prescribe/costs';
+import { command, refuse, type Answer } from '@/commands/command';
+import { heldBy, situationFor, weighingOf } from '@/commands/facts/situation';
+import { saidSchema } from '@/commands/said';
+import { treeOf } from '@/commands/tree/tree-of';
 import { bookingSchema, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
 import { stillSaid } from '@/core/gates/said';
+import { stepOfUse } from '@/core/prescribe/costs';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
 import { getPlan } from '@/store/plans';
 import { lotsOf } from '@/store/shelf';
-import { refuse, type Answer } from '@/commands/command';
-import { treeOf } from '@/commands/tree/tree-of';
-import { saidSchema } from '@/commands/said';
-import { heldBy, situationFor, weighingOf } from '@/commands/facts/situation';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
 
 /** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
 export const book = command({

@@ -1,12 +1,11 @@
-import { z } from 'zod';
+import { command, refuse, type Answer } from '@/commands/command';
+import { diagnose } from '@/commands/facts/diagnosis';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { CERTAINTIES, DECISIONS, TREATS } from '@/core/diagnose/words';
 import { findHost } from '@/knowledge';
 import { addVerdict } from '@/store/tree';
-import { refuse, type Answer } from '@/commands/command';
-import { diagnose } from '@/commands/facts/diagnosis';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** Deciding: the person's own word; where it differs from the ranking and the rules, with its reason. */
 export const decide = command({

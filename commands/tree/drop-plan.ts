@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { setPlanState } from '@/store/plans';
-import { done, refuse } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const dropPlan = command({
   name: 'drop-plan',

@@ -1,13 +1,12 @@
-import { z } from 'zod';
-import { uuid } from '@/core/book/record';
-import { findHost } from '@/knowledge';
-import { changeTree } from '@/store/tree';
-import { done } from '@/commands/command';
+import { command, done } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { numberAt, typed } from '@/commands/typed';
+import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
-import { command } from '@/commands/command';
+import { findHost } from '@/knowledge';
+import { changeTree } from '@/store/tree';
+import { z } from 'zod';
 
 export const editTree = command({
   name: 'edit-tree',

@@ -1,13 +1,12 @@
-import { v7 } from 'uuid';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { numberAt } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
 import { detailSchema, lookSchema } from '@/core/diagnose/look';
 import { findHost, findTest, signsFor } from '@/knowledge';
 import { addLooks, alikeTrees } from '@/store/tree';
-import { done, refuse, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { numberAt } from '@/commands/typed';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
 
 /** Examining: the key, the signs, the tests, crown and vigour; on one tree, or on a row of trees that look alike. */
 export const examine = command({

@@ -1,13 +1,12 @@
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { weighingOf } from '@/commands/facts/situation';
+import { treeOf } from '@/commands/tree/tree-of';
+import { uuid } from '@/core/book/record';
+import { stepOfWork } from '@/core/prescribe/costs';
+import { dayIn, followUps } from '@/core/season/follow-ups';
+import { getWorkPlan, settleWork } from '@/store/plans';
 import { v7 } from 'uuid';
 import { z } from 'zod';
-import { dayIn, followUps } from '@/core/season/follow-ups';
-import { stepOfWork } from '@/core/prescribe/costs';
-import { uuid } from '@/core/book/record';
-import { getWorkPlan, settleWork } from '@/store/plans';
-import { done, refuse, type Answer } from '@/commands/command';
-import { treeOf } from '@/commands/tree/tree-of';
-import { weighingOf } from '@/commands/facts/situation';
-import { command } from '@/commands/command';
 
 /** A work carried out today, or dropped; its follow-ups are counted from today. */
 export const finishWork = command({

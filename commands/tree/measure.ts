@@ -1,13 +1,12 @@
-import { z } from 'zod';
+import { command, type Answer } from '@/commands/command';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { LENGTH } from '@/core/units/units';
 import { addReading } from '@/store/tree';
-import { type Answer } from '@/commands/command';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { numberAt, typed } from '@/commands/typed';
-import type { Fault } from '@/core/book/write';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 const lengthUnits = Object.keys(LENGTH) as [keyof typeof LENGTH];
 

@@ -1,18 +1,17 @@
-import { z } from 'zod';
-import { USUAL_PROGRAMME } from '@/core/season/programme';
-import { usualAnswers } from '@/core/work/work';
-import { weighUse, weighWork } from '@/core/prescribe/compare';
-import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
-import { addProposal } from '@/store/proposals';
-import { findWork } from '@/core/work/works';
-import { uuid } from '@/core/book/record';
-import { prescribe } from '@/core/prescribe/prescribe';
-import { refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Answer } from '@/commands/command';
+import { heldBy, situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
 import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { numberAt, typed } from '@/commands/typed';
-import { heldBy, situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
+import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
-import { command } from '@/commands/command';
+import { weighUse, weighWork } from '@/core/prescribe/compare';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
+import { USUAL_PROGRAMME } from '@/core/season/programme';
+import { usualAnswers } from '@/core/work/work';
+import { findWork } from '@/core/work/works';
+import { addProposal } from '@/store/proposals';
+import { z } from 'zod';
 
 /** Offers ways to the client: each weighed again here, as the tree and the shelf stand now. */
 export const propose = command({

@@ -1,17 +1,16 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
-import { readAnswers } from '@/core/work/work';
-import { weighWork } from '@/core/prescribe/compare';
-import { priced } from '@/core/prescribe/costs';
-import { findWork } from '@/core/work/works';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { weighingOf, workFactsOf } from '@/commands/facts/situation';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { blocked } from '@/core/gates/rules';
+import { weighWork } from '@/core/prescribe/compare';
+import { priced } from '@/core/prescribe/costs';
+import { readAnswers } from '@/core/work/work';
+import { findWork } from '@/core/work/works';
 import { addWorkPlans } from '@/store/plans';
 import { type Tree } from '@/store/tree';
-import { done, refuse, type Answer } from '@/commands/command';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { weighingOf, workFactsOf } from '@/commands/facts/situation';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 /** Planning a work without a label: its arithmetic and gates run again here, for the tree in hand and its like. */
 export const planWork = command({

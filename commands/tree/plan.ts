@@ -1,21 +1,20 @@
-import { v7 } from 'uuid';
-import { z } from 'zod';
-import { DENSITY } from '@/core/spray/crown';
-import { weighUse } from '@/core/prescribe/compare';
-import { priced } from '@/core/prescribe/costs';
+import { command, refuse, type Answer } from '@/commands/command';
+import { heldBy, situationFor, usualChoices } from '@/commands/facts/situation';
+import { saidSchema } from '@/commands/said';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
+import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
+import { weighUse } from '@/core/prescribe/compare';
+import { priced } from '@/core/prescribe/costs';
 import { added, aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
+import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { getLabel } from '@/store/shelf';
 import { planRow, type NewVerdict, type Tree, type Verdict } from '@/store/tree';
-import type { Gate } from '@/core/gates/gate';
-import { refuse, type Answer } from '@/commands/command';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { saidSchema } from '@/commands/said';
-import { heldBy, situationFor, usualChoices } from '@/commands/facts/situation';
-import { command } from '@/commands/command';
+import { v7 } from 'uuid';
+import { z } from 'zod';
 
 const choicesSchema = z.object({
   soil: z.enum(SOIL_WORDS).nullable(),

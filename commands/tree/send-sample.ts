@@ -1,11 +1,10 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { findTest } from '@/knowledge';
 import { sendSample } from '@/store/tree';
-import { done, refuse, type Answer } from '@/commands/command';
-import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** A sample or a photograph was sent: to whom, and for which test. No picture is read by machine. */
 export const send = command({

@@ -1,10 +1,9 @@
-import { z } from 'zod';
-import { PROGRAMME_LIMITS } from '@/core/season/programme';
-import { uuid } from '@/core/book/record';
-import { setProgramme as saveProgramme } from '@/store/plans';
-import { done, type Answer } from '@/commands/command';
+import { command, done, type Answer } from '@/commands/command';
 import { noTree, treeOf } from '@/commands/tree/tree-of';
-import { command } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { PROGRAMME_LIMITS } from '@/core/season/programme';
+import { setProgramme as saveProgramme } from '@/store/plans';
+import { z } from 'zod';
 
 /** How this tree is to be treated over the years; what is booked from now on follows it. */
 export const setProgramme = command({

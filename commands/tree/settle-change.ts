@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { settleChange } from '@/store/tree';
-import { done, refuse } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** The client's word on what was found while digging. */
 export const answerChange = command({

@@ -1,8 +1,7 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { settle } from '@/store/follow-ups';
-import { done, refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 export const settleFollowUp = command({
   name: 'settle-visit',

@@ -1,8 +1,7 @@
-import { z } from 'zod';
-import { revokeProposal } from '@/store/proposals';
+import { command, done, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { done, refuse, type Answer } from '@/commands/command';
-import { command } from '@/commands/command';
+import { revokeProposal } from '@/store/proposals';
+import { z } from 'zod';
 
 export const revoke = command({
   name: 'take-back-offer',

@@ -1,9 +1,8 @@
-import { z } from 'zod';
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { withdrawLook } from '@/store/tree';
-import { done, refuse, type Answer } from '@/commands/command';
-import { treeOf } from '@/commands/tree/tree-of';
-import { command } from '@/commands/command';
+import { z } from 'zod';
 
 /** Takes a look back: it stays in the book of the tree with its reason, and is no evidence any more. */
 export const withdraw = command({

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/units/units';
 import { leave } from '@/app/sign-in/actions';
+import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -47,34 +48,13 @@ export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme 
 }
 
 export function CalendarAddress() {
-  const { busy, faults, send } = useSend(makeCalendar);
-  const [address, setAddress] = useState('');
   return (
     <section className="mt-6">
       <h2>Calendar</h2>
       <p className="mt-1 mb-3 max-w-xl text-[0.9375rem]">
         A secret address with everything that is due. Whoever has it can read the dates; a new one ends the old.
       </p>
-      {address ? (
-        <TextField
-          label="Subscribe to"
-          path="address"
-          readOnly
-          value={address}
-          onChange={() => {}}
-          onFocus={(e) => e.currentTarget.select()}
-        />
-      ) : (
-        <button
-          type="button"
-          className="press"
-          disabled={busy}
-          onClick={() => send({}, ({ path }) => setAddress(window.location.origin + path))}
-        >
-          Make a calendar address
-        </button>
-      )}
-      <FormFaults faults={faults} />
+      <MadeAddress label="Subscribe to" press="Make a calendar address" input={{}} action={makeCalendar} />
     </section>
   );
 }

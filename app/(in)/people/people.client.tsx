@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { ROLES, type Role } from '@/core/people/rights';
+import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -62,36 +63,6 @@ export function AddPerson() {
         Add them
       </button>
     </form>
-  );
-}
-
-/** A link with which somebody sets a new password: shown once, handed over by the owner. */
-function ResetLink({ person }: { person: Pick<Editable, 'id' | 'name'> }) {
-  const { busy, faults, send } = useSend(makeResetLink);
-  const [address, setAddress] = useState('');
-  return (
-    <div className="mt-4">
-      {address ? (
-        <TextField
-          label={`For ${person.name}, once, within a day`}
-          path="address"
-          readOnly
-          value={address}
-          onChange={() => {}}
-          onFocus={(e) => e.currentTarget.select()}
-        />
-      ) : (
-        <button
-          type="button"
-          className="press press-plain"
-          disabled={busy}
-          onClick={() => send({ personId: person.id }, ({ path }) => setAddress(window.location.origin + path))}
-        >
-          Make a link for a new password
-        </button>
-      )}
-      <FormFaults faults={faults} />
-    </div>
   );
 }
 
@@ -171,7 +142,17 @@ export function ChangePerson({ person }: { person: Editable }) {
       <Tick checked={form.active} onChange={(active) => setForm((f) => ({ ...f, active }))}>
         May sign in
       </Tick>
-      {person.active && <ResetLink person={person} />}
+      {person.active && (
+        <div className="mt-4">
+          <MadeAddress
+            label={`For ${person.name}, once, within a day`}
+            press="Make a link for a new password"
+            className="press press-plain"
+            input={{ personId: person.id }}
+            action={makeResetLink}
+          />
+        </div>
+      )}
       <div className="mt-3 flex gap-3">
         <button className="press" disabled={busy}>
           Keep

@@ -1,10 +1,11 @@
-import { z } from 'zod';
 import { faultsIn } from '@/core/diagnose/check';
 import { overlay, type OwnEntry } from '@/core/diagnose/overlay';
 import { shipped } from '@/knowledge';
-import { ownEntries } from '@/store/knowledge';
 import type { Viewer } from '@/store/auth';
+import { ownEntries } from '@/store/knowledge';
+import { z } from 'zod';
 
+/** What an entry of one's own rests on. */
 export const note = z.string().trim().min(3, 'Say what it rests on.').max(500, 'At most 500 signs.');
 
 /** What an entry would break, told before it is kept; what ships is sound, so every fault is the entry's. */
