@@ -48,4 +48,5 @@ export const regions: Record<string, Region> = z.record(z.string(), regionSchema
     presence: { 'emerald-ash-borer': 2, 'oak-wilt': 1, 'ash-dieback': 0.03, 'citrus-greening': 0.3 },
   },
 });
-export const regionOf = (key: string): Region => (Object.hasOwn(regions, key) ? regions[key] : undefined) ?? regions.estuary!;
+export const regionOf = (key: string): Region =>
+  (Object.hasOwn(regions, key) ? regions[key] : undefined) ?? regions.estuary!;
