@@ -43,6 +43,9 @@ export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T>
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 export type AnyCommand = Command<any, any>;
 
+/** What is said of a bug or an outage. */
+export const NOT_YOUR_FAULT = 'That did not work, and it was not your fault. Nothing was written; try again.';
+
 /** A refusal of the database, in words; null when it is a bug or an outage. */
 export function databaseSentence(error: unknown): string | null {
   switch (pgCode(error)) {
@@ -94,8 +97,11 @@ export function digestOf(input: unknown): string {
     .digest('hex');
 }
 
-const OTHER_CONTENT =
-  'This was sent before with other content, and that stands. Look at it first; what you typed here is kept.';
+/** What stands under this id is something else. */
+export const sentBefore = refuse(
+  'id',
+  'This was sent before with other content, and that stands. Look at it first; what you typed here is kept.',
+);
 
 /**
  * Performs a verb: the right, the schema, then the work in one transaction. Whatever happens, the answer is a value or
@@ -116,7 +122,7 @@ export async function perform<S extends z.ZodType, T>(
       const id = verb.once?.(read.data);
       if (id !== undefined) {
         const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data) });
-        if (before === 'other') throw new Refused(refuse('id', OTHER_CONTENT));
+        if (before === 'other') throw new Refused(sentBefore);
         if (before !== 'new') return before.answer as Answer<T>;
       }
       const answer = await verb.run(context, read.data);

@@ -1,7 +1,7 @@
 import { may, refusal, type Right } from '@/core/people/rights';
 import type { Fault } from '@/core/book/write';
 import type { Viewer } from '@/store/auth';
-import { databaseSentence } from '@/commands/command';
+import { databaseSentence, NOT_YOUR_FAULT } from '@/commands/command';
 import { currentViewer } from './viewer';
 
 export const faulty = (status: number, ...faults: Fault[]) => Response.json({ faults }, { status });
@@ -60,10 +60,7 @@ export function route(
       const sentence = databaseSentence(error);
       if (sentence) return faulty(409, { path: '', sentence });
       console.error(error);
-      return faulty(503, {
-        path: '',
-        sentence: 'That did not work, and it was not your fault. Nothing was written; try again.',
-      });
+      return faulty(503, { path: '', sentence: NOT_YOUR_FAULT });
     }
   };
 }

@@ -1,25 +1,34 @@
 import { revalidatePath } from 'next/cache';
 import { unstable_rethrow } from 'next/navigation';
 import type { z } from 'zod';
-import { perform, refuse, type Answer, type Command } from '@/commands/command';
+import { NOT_YOUR_FAULT, perform, refuse, type Answer, type Command } from '@/commands/command';
+import type { Viewer } from '@/store/auth';
 import { station } from './station';
 import { currentViewer } from './viewer';
 
-export const SIGNED_OUT = 'You are signed out. Sign in again in another tab; what you typed is kept here.';
+/** Performs a verb by the clock and the station of this server; every page that may show what it changed is made anew. */
+export async function performHere<S extends z.ZodType, T>(
+  viewer: Viewer,
+  verb: Command<S, T>,
+  input: unknown,
+): Promise<Answer<T>> {
+  const answer = await perform(verb, { viewer, now: new Date(), air: (at) => station().at(at) }, input);
+  if (answer.ok) revalidatePath('/', 'layout');
+  return answer;
+}
 
-/** A verb as a server action: the session is the viewer, the clock and the station are this server's. */
+/** A verb as a server action, for whoever the session says. */
 export function serve<S extends z.ZodType, T>(verb: Command<S, T>): (input: z.input<S>) => Promise<Answer<T>> {
   return async (input) => {
     try {
       const viewer = await currentViewer();
-      if (!viewer) return refuse('', SIGNED_OUT);
-      const answer = await perform(verb, { viewer, now: new Date(), air: (at) => station().at(at) }, input);
-      if (answer.ok) revalidatePath('/', 'layout');
-      return answer;
+      return viewer
+        ? await performHere(viewer, verb, input)
+        : refuse('', 'You are signed out. Sign in again in another tab; what you typed is kept here.');
     } catch (error) {
       unstable_rethrow(error);
       console.error(error);
-      return refuse('', 'That did not work, and it was not your fault. Nothing was written; try again.');
+      return refuse('', NOT_YOUR_FAULT);
     }
   };
 }

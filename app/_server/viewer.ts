@@ -3,7 +3,7 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { uuid } from '@/core/book/record';
 import { may, type Right } from '@/core/people/rights';
-import { dayIn } from '@/core/season/follow-ups';
+import { todayOf as dayOf } from '@/commands/today';
 import { viewerOf, type Viewer } from '@/store/auth';
 
 export const COOKIE = 'elmhorn';
@@ -29,7 +29,7 @@ export async function viewer(): Promise<Viewer> {
 /** An id from an address; what cannot be one leads to the page that says so. */
 export const idOr404 = (text: string): string => (uuid.safeParse(text).success ? text : notFound());
 
-export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayIn(new Date(), v.timeZone);
+export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayOf(v, new Date());
 
 /** The machine that asks; `bin/start.ts` has put it there, whatever the client wrote. */
 export const clientAddress = async () => (await headers()).get('x-forwarded-for')?.split(',').at(-1)?.trim() || 'local';

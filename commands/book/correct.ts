@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, sentBefore, type Answer } from '@/commands/command';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
 import { stepOfUse } from '@/core/prescribe/costs';
@@ -41,7 +41,7 @@ export const correctRecord = command({
     );
     if (!made.ok) return made;
     try {
-      await writeRecord(v, v7, {
+      const written = await writeRecord(v, v7, {
         id: k.id,
         rootId: newest.rootId,
         version: newest.version + 1,
@@ -61,6 +61,7 @@ export const correctRecord = command({
           reason: `correction of ${newest.data.tree.tag}, ${newest.doneOn}`,
         })),
       });
+      if (!written) return sentBefore;
     } catch (error) {
       const code = (error as { code?: string }).code;
       if (code === '23505') return refuse('', 'Somebody else corrected this record meanwhile. Load it again.');

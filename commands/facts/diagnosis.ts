@@ -146,11 +146,10 @@ export interface Diagnosis {
   decide(named?: string): DecisionResult;
 }
 
-/** Ranking and decision for a tree as it was last seen; worked out once for a page, whoever on it asks. */
-export async function diagnose(v: Viewer, tree: Tree, now: Date): Promise<Diagnosis | null> {
+/** Ranking and decision for a tree as it was last seen. */
+export async function diagnose(v: Viewer, tree: Tree, knowledge: Knowledge, now: Date): Promise<Diagnosis | null> {
   const host = hostOf(tree);
   if (!host) return null;
-  const { knowledge } = await knowledgeOf(v);
   const visit = visitOf(tree);
   const setting = await settingOf(v, tree, treeMonth(tree, visit?.at ?? now));
   const model = compile(knowledge, host, setting);

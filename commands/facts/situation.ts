@@ -144,26 +144,14 @@ export async function heldBy(v: Viewer): Promise<Held> {
 export async function situationFor(
   viewer: Viewer,
   tree: Tree,
-  held: Held,
+  { labels, vessels, tanks }: Held,
   now: Date,
   { trouble, uptakeLog }: { trouble?: string; uptakeLog?: Situation['uptakeLog'] } = {},
 ): Promise<Situation> {
-  const finds = await nearbyFinds(viewer, tree);
-  return situationOf(viewer, tree, held, now, finds, trouble, uptakeLog);
-}
-
-function situationOf(
-  viewer: Viewer,
-  tree: Tree,
-  { labels, vessels, tanks }: Held,
-  now: Date,
-  /** Nearest finds by condition, km. */
-  finds: Readonly<Record<string, number>>,
-  trouble: string | undefined,
-  uptakeLog: Situation['uptakeLog'],
-): Situation {
   const host = hostOf(tree);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
+  // Nearest finds by condition, km.
+  const finds = await nearbyFinds(viewer, tree);
   const today = dayIn(now, tree.timeZone);
   const visit = visitOf(tree);
   const open = openTroubles(tree.verdicts);

@@ -18,7 +18,7 @@ export const newPerson = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer: v }, p) => {
-    const easy = tooEasy(p.password, [p.name, p.email, v.outfitName]);
+    const easy = await tooEasy(p.password, [p.name, p.email, v.outfitName]);
     if (easy) return refuse('password', easy);
     try {
       await addPerson(v, { ...p, email: p.email.toLowerCase() });

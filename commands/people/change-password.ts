@@ -9,7 +9,7 @@ export const changeOwnPassword = command({
   right: null,
   schema: z.object({ was: z.string().min(1, 'Type the password you have now.').max(200), next: passwordSchema }),
   run: async ({ viewer: v }, { was, next }): Promise<Answer> => {
-    const easy = tooEasy(next, [v.name, v.email, v.outfitName]);
+    const easy = await tooEasy(next, [v.name, v.email, v.outfitName]);
     if (easy) return refuse('next', easy);
     const sentence = await changePassword(v, was, next);
     return sentence ? refuse('was', sentence) : done;

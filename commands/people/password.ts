@@ -1,12 +1,20 @@
-import { zxcvbn, zxcvbnOptions } from '@zxcvbn-ts/core';
-import * as common from '@zxcvbn-ts/language-common';
-import * as english from '@zxcvbn-ts/language-en';
 import { z } from 'zod';
 
-zxcvbnOptions.setOptions({
-  dictionary: { ...common.dictionary, ...english.dictionary },
-  graphs: common.adjacencyGraphs,
-});
+let loaded: Promise<typeof import('@zxcvbn-ts/core').zxcvbn> | null = null;
+/** The estimator with its dictionaries: more than a second of work, done when the first password is looked at. */
+const estimator = () =>
+  (loaded ??= (async () => {
+    const [{ zxcvbn, zxcvbnOptions }, common, english] = await Promise.all([
+      import('@zxcvbn-ts/core'),
+      import('@zxcvbn-ts/language-common'),
+      import('@zxcvbn-ts/language-en'),
+    ]);
+    zxcvbnOptions.setOptions({
+      dictionary: { ...common.dictionary, ...english.dictionary },
+      graphs: common.adjacencyGraphs,
+    });
+    return zxcvbn;
+  })());
 
 export const passwordSchema = z
   .string('Type a password.')
@@ -22,11 +30,11 @@ const OWN_LEFT = 6;
  * Why a password is too easy to guess, in a sentence; null when it is good enough.
  * @param about words that a guesser would try first: the person's name and address, the outfit
  */
-export function tooEasy(password: string, about: readonly string[]): string | null {
+export async function tooEasy(password: string, about: readonly string[]): Promise<string | null> {
   const words = about.flatMap((w) => [w, ...w.split(/[^\p{L}\p{N}]+/u)]).filter((w) => w.length > 2);
   const rest = words.reduce((left, w) => left.replaceAll(w.toLowerCase(), ''), password.toLowerCase());
   if (rest.length < OWN_LEFT) return 'This is quickly guessed. It is made of names that a guesser tries first.';
-  const { score, feedback } = zxcvbn(password.slice(0, 100), words);
+  const { score, feedback } = (await estimator())(password.slice(0, 100), words);
   if (score >= STRONG) return null;
   return `This is quickly guessed. ${feedback.warning ?? 'Four words that do not belong together are hard to guess and easy to keep.'}`;
 }

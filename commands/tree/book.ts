@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, sentBefore, type Answer } from '@/commands/command';
 import { heldBy, situationFor, weighingOf } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
 import { treeOf } from '@/commands/tree/tree-of';
@@ -40,7 +40,8 @@ export const book = command({
       phase: 'apply',
       now: b.startedAt,
       soil: b.soil ?? soilState(said),
-      intakeMmH: b.intakeMmH ?? plan.choices.intakeMmH,
+      // Null is “not timed”, said at the tree; only a sheet that does not ask leaves it to the plan.
+      intakeMmH: b.intakeMmH === undefined ? plan.choices.intakeMmH : b.intakeMmH,
       temperatureC: said.temperatureC,
       windMs: said.windMs,
       rainNext24Mm: said.rainNext24Mm,
@@ -70,14 +71,9 @@ export const book = command({
       },
       b,
     );
-    if (!up.ok) {
-      // The same booking sent twice finds its plan done; the first one stands.
-      if (plan.state === 'done' && tree.records.some((r) => r.rootId === b.id))
-        return { ok: true, value: { recordId: b.id, due: [] } };
-      return { ok: false, faults: up.faults };
-    }
+    if (!up.ok) return { ok: false, faults: up.faults };
     try {
-      await writeRecord(v, v7, {
+      const written = await writeRecord(v, v7, {
         id: b.id,
         rootId: b.id,
         version: 1,
@@ -93,6 +89,8 @@ export const book = command({
         followUps: up.followUps,
         moves: [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
       });
+      // A record that came here by another way than a verb has this id: it stands, and this is not it.
+      if (!written) return sentBefore;
     } catch (error) {
       if (error instanceof PlanGone)
         return refuse('planId', 'Somebody else has carried out or dropped this plan meanwhile. Nothing was written.');

@@ -1,5 +1,5 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { diagnose } from '@/commands/facts/diagnosis';
+import { diagnose, knowledgeOf } from '@/commands/facts/diagnosis';
 import { noTree, treeOf } from '@/commands/tree/tree-of';
 import { uuid } from '@/core/book/record';
 import { CERTAINTIES, DECISIONS, TREATS } from '@/core/diagnose/words';
@@ -24,7 +24,7 @@ export const decide = command({
   once: (x) => x.id,
   run: async ({ viewer: v, now }, d): Promise<Answer<{ next: string }>> => {
     const tree = await treeOf(v, d.treeId, now);
-    const found = tree && (await diagnose(v, tree, now));
+    const found = tree && (await diagnose(v, tree, (await knowledgeOf(v)).knowledge, now));
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);

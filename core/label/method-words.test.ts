@@ -11,5 +11,12 @@ it('only what is poured is said to be poured, and a basin belongs to a drench', 
       expect(w.steps.length).toBeGreaterThan(1);
     }
   expect(methodWords('foliar-spray').steps.join(' ')).toMatch(/inside.*out.*undersides/s);
+  const feed = [methodWords('root-zone-feeding'), methodWords('root-zone-feeding', undefined, true)].map((w) =>
+    w.steps.join(' '),
+  );
+  expect(feed).toEqual([
+    expect.stringMatching(/Spread.*clear of the trunk/),
+    expect.stringMatching(/Dissolve.*Water it in/),
+  ]);
   expect(methodWords('trunk-injection', 'capsule').start).toMatch(/capsules/);
 });

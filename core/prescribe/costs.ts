@@ -1,5 +1,4 @@
-import { localMonth } from '../season/hemisphere';
-import { inSeason } from '../season/months';
+import { inWindow, localMonth } from '../season/hemisphere';
 import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
@@ -68,8 +67,7 @@ export function expected(
 ): Control & { window: string | null } {
   const [low, likely, high, lasts] = EXPECTED[method];
   const named = w.options?.filter((o) => names.includes(o.method)) ?? null;
-  const month = Number(day.slice(5, 7));
-  const open = named?.find((o) => inSeason(month, [localMonth(o.from, w.south), localMonth(o.to, w.south)]));
+  const open = named?.find((o) => inWindow(day, o, w.south));
   const option = open ?? named?.[0] ?? null;
   const by = named === null || open ? 1 : option ? OUTSIDE_WINDOW : NOT_NAMED;
   const why =

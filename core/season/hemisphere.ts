@@ -1,3 +1,5 @@
+import { inSeason } from './months';
+
 /**
  * Months of the two halves of the earth. All that is known is written for the northern year; south of the equator the same
  * stage comes six months later. Every border turns a local month into a northern one with `northernMonth`, and back with
@@ -13,3 +15,7 @@ export const northernMonth = (month: number, lat: number | null | undefined): nu
 
 /** The local month in which a month of the northern year comes. */
 export const localMonth = (month: number, south: boolean): number => (south ? turned(month) : month);
+
+/** Whether a day at a place lies in a window that is written in northern months. */
+export const inWindow = (day: string, window: { from: number; to: number }, south: boolean): boolean =>
+  inSeason(Number(day.slice(5, 7)), [localMonth(window.from, south), localMonth(window.to, south)]);

@@ -42,13 +42,12 @@ export function readNumber(text: string, rule: NumberRule): Typed {
   if (trimmed === '') return { ok: false, sentence: `${rule.name} is missing.` };
   if (!/^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(trimmed))
     return { ok: false, sentence: `${rule.name} must be a plain number, not “${trimmed.slice(0, 24)}”.` };
-  const read = grouped(trimmed, rule);
-  if (read === null)
+  const value = grouped(trimmed, rule);
+  if (value === null)
     return {
       ok: false,
       sentence: `${rule.name}: “${trimmed}” may be ${Number(trimmed.replace(',', '.'))} or ${trimmed.replace(',', '')}${unit}. Type it without the comma.`,
     };
-  const value = read;
   if (rule.above !== undefined && value <= rule.above)
     return { ok: false, sentence: `${rule.name} must be more than ${rule.above}${unit}.` };
   if (rule.min !== undefined && value < rule.min)

@@ -48,15 +48,7 @@ export function GateLine({ gate, children }: { gate: Gate; children?: React.Reac
 }
 
 /** The gates in force, stops first. */
-export function GateList({
-  gates,
-  title = 'Gates',
-  extra,
-}: {
-  gates: Gate[];
-  title?: string;
-  extra?: (g: Gate) => React.ReactNode;
-}) {
+export function GateList({ gates, title = 'Gates' }: { gates: Gate[]; title?: string }) {
   return (
     <section aria-label={title}>
       <h2 className="text-body">{title}</h2>
@@ -67,9 +59,7 @@ export function GateList({
       )}
       <ul>
         {gates.map((g) => (
-          <GateLine key={g.id} gate={g}>
-            {extra?.(g)}
-          </GateLine>
+          <GateLine key={g.id} gate={g} />
         ))}
       </ul>
     </section>

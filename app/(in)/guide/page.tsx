@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { KINDS, PLACES_ON_TREE } from '@/core/diagnose/words';
-import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { allows, viewer } from '@/app/_server/viewer';
 import { SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
@@ -13,7 +13,7 @@ type Query = { find?: string; host?: string; place?: string; table?: string; kin
 /** Everything Elmhorn knows, by host, by place on the tree, by look-alike, or by a word. */
 export default async function Page({ searchParams }: { searchParams: Promise<Query> }) {
   const [v, q] = await Promise.all([viewer(), searchParams]);
-  const { knowledge: k, adrift } = await knowledgeOf(v);
+  const { knowledge: k, adrift } = await knowledgeFor(v);
   const host = k.hosts.find((h) => h.id === q.host);
   const place = PLACES_ON_TREE.find((p) => p === q.place);
   const table = k.lookalikes.find((t) => t.id === q.table);

@@ -3,7 +3,8 @@ import { monthName } from '@/core/season/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import { closedCases, practiceRounds } from '@/store/knowledge';
-import { finder, knowledgeOf } from '@/commands/facts/diagnosis';
+import { finder } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { idOr404, viewer } from '@/app/_server/viewer';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
@@ -20,7 +21,7 @@ export default async function Page({
   searchParams: Promise<{ seed?: string; level?: string; own?: string }>;
 }) {
   const [v, q] = await Promise.all([viewer(), searchParams]);
-  const [{ knowledge }, rounds, closed] = await Promise.all([knowledgeOf(v), practiceRounds(v), closedCases(v)]);
+  const [{ knowledge }, rounds, closed] = await Promise.all([knowledgeFor(v), practiceRounds(v), closedCases(v)]);
   const level = LEVELS.find((l) => String(l.level) === q.level)?.level ?? 1;
   // The next case follows from how many were done: the same page shows the same case, and no clock is asked.
   const seed = /^\d{1,9}$/.test(q.seed ?? '') ? Number(q.seed) : rounds.length * 17 + level * 1000 + 1;

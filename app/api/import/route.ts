@@ -5,7 +5,7 @@ import { uuid } from '@/core/book/record';
 import { COLUMNS, looksLikeText, parserFaults, readTrees } from '@/core/exchange/trees-csv';
 import { hosts } from '@/knowledge';
 import { addTrees, getPlace, nextWalkOrder, takenTags } from '@/store/grounds';
-import { databaseSentence } from '@/commands/command';
+import { databaseSentence, NOT_YOUR_FAULT } from '@/commands/command';
 import { bodyOf, faulty, route } from '../../_server/api';
 
 const MOST = 20_000;
@@ -41,9 +41,7 @@ export const POST = route('edit grounds', async (v, request) => {
             const sentence = databaseSentence(error);
             if (!sentence) console.error(error);
             say({
-              sentence: sentence
-                ? `Nothing was written. ${sentence}`
-                : 'That did not work, and it was not your fault. Nothing was written; try again.',
+              sentence: sentence ? `Nothing was written. ${sentence}` : NOT_YOUR_FAULT,
             });
           }
           controller.close();

@@ -14,7 +14,7 @@ export async function setNewPassword(input: { token: string; password: string })
   if (!read.success) return { ok: false, faults: faultsOf(read.error) };
   const who = await resetFor(read.data.token);
   if (!who) return refuse('', GONE);
-  const easy = tooEasy(read.data.password, [who.name, who.email]);
+  const easy = await tooEasy(read.data.password, [who.name, who.email]);
   if (easy) return refuse('password', easy);
   return (await applyReset(read.data.token, read.data.password)) ? done : refuse('', GONE);
 }

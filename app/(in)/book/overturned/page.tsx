@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { finder, knowledgeOf, testWords } from '@/commands/facts/diagnosis';
+import { finder, testWords } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { viewer } from '@/app/_server/viewer';
 import { overturned } from '@/store/knowledge';
 import { Frame } from '@/ui/frame/frame';
@@ -11,7 +12,7 @@ export const metadata = { title: 'Overturned diagnoses' };
 /** Which diagnoses were overturned, by which test, and what had been put on meanwhile: how an outfit learns. */
 export default async function Page() {
   const v = await viewer();
-  const [rows, { knowledge }] = await Promise.all([overturned(v), knowledgeOf(v)]);
+  const [rows, { knowledge }] = await Promise.all([overturned(v), knowledgeFor(v)]);
   const find = finder(knowledge);
   const name = (id: string) => find(id)?.name ?? id;
   const test = testWords(knowledge);

@@ -5,7 +5,8 @@ import type { Condition } from '@/core/diagnose/knowledge';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
-import { finder, knowledgeOf } from '@/commands/facts/diagnosis';
+import { finder } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
@@ -13,14 +14,14 @@ import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { OverrideForm } from './override.client';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
-  const { knowledge } = await knowledgeOf(await viewer());
+  const { knowledge } = await knowledgeFor(await viewer());
   return { title: finder(knowledge)((await params).id)?.name ?? 'Field guide' };
 }
 
 /** One condition: what it shows, what it is taken for, what comes before and after it, what is done, and what is not. */
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const [v, { id }] = await Promise.all([viewer(), params]);
-  const { knowledge: k } = await knowledgeOf(v);
+  const { knowledge: k } = await knowledgeFor(v);
   const find = finder(k);
   const c = find(id) ?? notFound();
   const signs = new Map(k.signs.map((s) => [s.id, s]));

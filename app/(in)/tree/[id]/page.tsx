@@ -15,7 +15,8 @@ import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { loadTree } from '../load';
 import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
-import { checksOf, finder, knowledgeOf, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
+import { checksOf, finder, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
 import { treeProposals } from '@/store/proposals';
@@ -30,7 +31,7 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { v, tree } = await loadTree((await params).id);
-  const [{ knowledge }, proposals] = await Promise.all([knowledgeOf(v), treeProposals(v, tree.id)]);
+  const [{ knowledge }, proposals] = await Promise.all([knowledgeFor(v), treeProposals(v, tree.id)]);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(v);

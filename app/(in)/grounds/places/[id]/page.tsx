@@ -7,7 +7,7 @@ import { getGateCode, getPlace, listClients, othersApplied, placeAlarms, placeTr
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { hostNames } from '../../host-names';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
@@ -29,7 +29,7 @@ export default async function PlacePage({
   const order = Number(q.after);
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
-  const { knowledge } = await knowledgeOf(v);
+  const { knowledge } = await knowledgeFor(v);
   const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
   const [alarms, rows, clients, others, code] = await Promise.all([
     placeAlarms(v, id, [...dangers.keys()]),

@@ -87,7 +87,7 @@ export function ApplyBench({
   const unit = smallUnit(dose.dimension, units);
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
-  const words = methodWords(use.method, use.sites?.device, dose.carrier !== null);
+  const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
   // What is the same for every tree of a place on one day is asked once.
   const [ofPlace, setOfPlace] = useDraft(
     `place-said:${plan.placeId}`,

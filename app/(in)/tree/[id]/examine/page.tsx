@@ -2,7 +2,8 @@ import { compile, signInSeason } from '@/core/diagnose/model';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { alikeTrees } from '@/store/tree';
-import { hostOf, knowledgeOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
+import { hostOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
+import { knowledgeFor } from '@/app/_server/diagnosed';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
@@ -18,7 +19,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const host = hostOf(tree)!;
   const month = treeMonth(tree, new Date());
   const [{ knowledge }, alike, setting] = await Promise.all([
-    knowledgeOf(v),
+    knowledgeFor(v),
     alikeTrees(v, tree),
     settingOf(v, tree, month),
   ]);

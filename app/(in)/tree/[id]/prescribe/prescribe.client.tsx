@@ -13,8 +13,7 @@ import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation, serves } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
-import { northernMonth } from '@/core/season/hemisphere';
-import { inSeason } from '@/core/season/months';
+import { inWindow } from '@/core/season/hemisphere';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
@@ -94,8 +93,8 @@ export function PrescribeBench(props: Props) {
   );
   // A work whose months are closed is not what is done today.
   const openNow = useMemo(() => {
-    const month = northernMonth(Number(situation.today.slice(5, 7)), situation.south ? -1 : null);
-    const now = situation.condition?.options.filter((o) => inSeason(month, [o.from, o.to])).map((o) => o.method) ?? [];
+    const { condition, today, south = false } = situation;
+    const now = condition?.options.filter((o) => inWindow(today, o, south)).map((o) => o.method) ?? [];
     return fitting.fit.filter((w) => now.includes(w.method));
   }, [fitting.fit, situation]);
   const standing = open.map((o) => `${o.labelKey}/${o.useKey}`);

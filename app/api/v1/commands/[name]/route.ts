@@ -1,8 +1,6 @@
-import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
-import { perform } from '@/commands/command';
 import { bodyOf, faulty, route } from '../../../../_server/api';
-import { station } from '../../../../_server/station';
+import { performHere } from '../../../../_server/serve';
 
 /** One verb over plain HTTP, at an address that stays from build to build; JSON in, the answer of the verb out. */
 export const POST = route(null, async (viewer, request, { name }) => {
@@ -10,7 +8,6 @@ export const POST = route(null, async (viewer, request, { name }) => {
   if (!verb) return faulty(404, { path: '', sentence: 'There is no such command.' });
   const sent = await bodyOf(request, 2_500_000);
   if (!sent.ok) return sent.fault;
-  const answer = await perform(verb, { viewer, now: new Date(), air: (at) => station().at(at) }, sent.value);
-  if (answer.ok) revalidatePath('/', 'layout');
+  const answer = await performHere(viewer, verb, sent.value);
   return Response.json(answer, { status: answer.ok ? 200 : 422, headers: { 'cache-control': 'no-store' } });
 });
