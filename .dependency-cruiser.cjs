@@ -4,7 +4,7 @@ const only = (name, from, allowed) => ({
   severity: 'error',
   // Tests and their helpers may reach for real labels and weather.
   from: { path: from, pathNot: '(\\.test\\.tsx?$|/testing\\.ts$)' },
-  to: { path: '^(app|commands|core|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/', pathNot: allowed },
+  to: { path: '^(app|commands|views|core|knowledge|store|ui|stand-ins|demo|bin|bench|e2e)/', pathNot: allowed },
 });
 module.exports = {
   forbidden: [
@@ -19,8 +19,9 @@ module.exports = {
     only('ui-knows-core', '^ui/', '^(ui|core)/'),
     only('store-knows-core', '^store/', '^(store|core)/'),
     only('stand-ins-know-core', '^stand-ins/', '^(stand-ins|core)/'),
-    only('app-knows-no-scripts', '^app/', '^(app|commands|store|core|ui|knowledge|stand-ins)/'),
+    only('app-knows-no-scripts', '^app/', '^(app|commands|views|store|core|ui|knowledge|stand-ins)/'),
     only('commands-know-store-and-core', '^commands/', '^(commands|store|core|knowledge)/'),
+    only('views-read', '^views/', '^(views|commands/facts|commands/today|store|core|knowledge)/?'),
     {
       name: 'writing-is-a-command',
       comment: 'An action hands over to a verb; signing in and the share page, which have no session, are their own.',

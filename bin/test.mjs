@@ -48,22 +48,7 @@ await run(async () => {
     check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
     check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
     check('types', 'sh', ['-c', 'node_modules/.bin/next typegen >/dev/null && node_modules/.bin/tsc --noEmit']);
-    check('boundaries', bin('depcruise'), [
-      'app',
-      'commands',
-      'core',
-      'knowledge',
-      'store',
-      'ui',
-      'stand-ins',
-      'demo',
-      'bin',
-      'bench',
-      'e2e',
-      'proxy.ts',
-      '--config',
-      '.dependency-cruiser.cjs',
-    ]);
+    check('boundaries', 'npm', ['run', '--silent', 'boundaries']);
     check('unused', bin('knip'), []);
 
     await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });

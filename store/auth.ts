@@ -5,7 +5,7 @@ import { USUAL_PRICES, type Prices } from '@/core/cost/prices';
 import type { Region } from '@/core/gates/region';
 import type { Role } from '@/core/people/rights';
 import type { UnitSystem } from '@/core/units/units';
-import { db, together, within, type Scope } from './db';
+import { db, together, within, type Scope, type Tx } from './db';
 
 const sha = (token: string) => createHash('sha256').update(token).digest();
 const DAYS = 30;
@@ -130,52 +130,102 @@ async function openSession(scope: Scope): Promise<string> {
   return token;
 }
 
-/** Who a session cookie belongs to, or null. */
-export async function viewerOf(token: string): Promise<Viewer | null> {
-  const [found] = await db()<{ person_id: string; outfit_id: string }[]>`select * from session_lookup(${sha(token)})`;
-  return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
+/** Who is signed in, and how much waits: what every page begins with. */
+export interface Floor {
+  viewer: Viewer;
+  /** Visits due by today and plans that wait for a crew, counted up to 1000 each. */
+  waiting: number;
 }
+
+/** Who a session cookie belongs to, or null; one transaction of two statements. */
+export const floorOf = async (token: string, now: Date): Promise<Floor | null> =>
+  (await db().begin(async (tx) => {
+    const [found] = await tx<Opened[]>`select * from session_open(${sha(token)})`;
+    if (!found) return null;
+    const [row] = await tx<(ViewerRow & { waiting: number })[]>`
+      select ${viewerColumns(tx as unknown as Tx)},
+        (select count(*) from (
+          select from follow_up f
+          where f.outfit_id = o.id and f.state = 'open' and f.due <= (${now}::timestamptz at time zone o.time_zone)::date
+          limit 1000) f)::int
+        + (select count(*) from (select from plan n where n.outfit_id = o.id and n.state = 'open' limit 1000) n)::int as waiting
+      from person p
+      join outfit o on o.id = p.outfit_id
+      where p.id = ${found.person_id}`;
+    return row ? { viewer: viewerFrom(found, row), waiting: row.waiting } : null;
+  })) as Floor | null;
 
 /** Who a calendar address belongs to, or null. */
 export async function calendarOwner(token: string): Promise<Viewer | null> {
-  const [found] = await db()<{ person_id: string; outfit_id: string }[]>`select * from calendar_lookup(${sha(token)})`;
+  const [found] = await db()<Opened[]>`select * from calendar_lookup(${sha(token)})`;
   return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
 }
 
 /** A person as the app sees them; null where there is none. */
-export async function loadViewer(scope: Scope): Promise<Viewer | null> {
-  return within(scope, async (tx) => {
-    const [v] = await tx`
-      select p.name, p.email, p.role, p.units, p.theme, p.licence_number, p.licence_categories, p.licence_expires,
-        o.name as outfit_name, o.region, o.time_zone, o.breast_height_cm, o.crown_loss_school, o.programme, o.schools, o.prices,
-        (select r.data from region_profile r where r.outfit_id = o.id and r.key = o.region order by r.version desc limit 1) as own_region
-      from person p join outfit o on o.id = p.outfit_id where p.id = ${scope.personId}`;
-    if (!v) return null;
-    return {
-      ...scope,
-      name: v.name,
-      email: v.email,
-      role: v.role,
-      units: v.units,
-      theme: v.theme,
-      outfitName: v.outfit_name,
-      region: v.region,
-      ownRegion: v.own_region,
-      timeZone: v.time_zone,
-      breastHeightCm: v.breast_height_cm,
-      schools: {
-        ...USUAL_SCHOOLS,
-        ...v.schools,
-        crownLoss: v.crown_loss_school === 'knowledge' ? 'knowledge' : v.crown_loss_school === '30' ? 30 : 50,
-        programme: v.programme,
-      },
-      prices: { ...USUAL_PRICES, ...v.prices },
-      licence:
-        v.licence_number && v.licence_expires
-          ? { number: v.licence_number, categories: v.licence_categories, expires: v.licence_expires }
-          : null,
-    };
+export const loadViewer = (scope: Scope): Promise<Viewer | null> =>
+  within(scope, async (tx) => {
+    const [row] = await tx<ViewerRow[]>`
+      select ${viewerColumns(tx)}
+      from person p
+      join outfit o on o.id = p.outfit_id
+      where p.id = ${scope.personId}`;
+    return row ? viewerFrom({ outfit_id: scope.outfitId, person_id: scope.personId }, row) : null;
   });
+
+interface Opened {
+  person_id: string;
+  outfit_id: string;
+}
+type ViewerRow = Omit<Viewer, keyof Scope | 'schools' | 'prices' | 'licence'> & {
+  crownLossSchool: string;
+  programme: Schools['programme'];
+  schools: Partial<Schools>;
+  prices: Partial<Prices>;
+  licenceNumber: string | null;
+  licenceCategories: string[];
+  licenceExpires: string | null;
+};
+
+const viewerColumns = (tx: Tx) => tx`
+  p.name, p.email, p.role, p.units, p.theme,
+  p.licence_number as "licenceNumber", p.licence_categories as "licenceCategories", p.licence_expires as "licenceExpires",
+  o.name as "outfitName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
+  o.crown_loss_school as "crownLossSchool", o.programme, o.schools, o.prices,
+  (select r.data
+   from region_profile r
+   where r.outfit_id = o.id and r.key = o.region
+   order by r.version desc
+   limit 1) as "ownRegion"`;
+
+function viewerFrom(
+  { outfit_id, person_id }: Opened,
+  { crownLossSchool, programme, schools, prices, licenceNumber, licenceCategories, licenceExpires, ...v }: ViewerRow,
+): Viewer {
+  return {
+    outfitId: outfit_id,
+    personId: person_id,
+    name: v.name,
+    email: v.email,
+    role: v.role,
+    units: v.units,
+    theme: v.theme,
+    outfitName: v.outfitName,
+    region: v.region,
+    ownRegion: v.ownRegion,
+    timeZone: v.timeZone,
+    breastHeightCm: v.breastHeightCm,
+    schools: {
+      ...USUAL_SCHOOLS,
+      ...schools,
+      crownLoss: crownLossSchool === 'knowledge' ? 'knowledge' : crownLossSchool === '30' ? 30 : 50,
+      programme,
+    },
+    prices: { ...USUAL_PRICES, ...prices },
+    licence:
+      licenceNumber && licenceExpires
+        ? { number: licenceNumber, categories: licenceCategories, expires: licenceExpires }
+        : null,
+  };
 }
 
 export const signOut = (scope: Scope, token: string) =>

@@ -2,7 +2,8 @@ import { fork } from 'node:child_process';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import type { FollowUp } from '@/core/season/follow-ups';
-import { listRecords, PlanGone, recordVersions, uptakeLog, writeRecord, type NewRecord } from './book';
+import { listRecords, PlanGone, recordVersions, writeRecord, type NewRecord } from './book';
+import { heldBy } from './shelf';
 import { db, type Sql } from './db';
 import { dueBetween, settle } from './follow-ups';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
@@ -196,7 +197,7 @@ it('the log of uptake holds the minutes of injections that stand, by product', a
   await injected('trunk-injection', 25);
   await injected('soil-drench', 90);
   await injected('trunk-injection', 600, { withdrawn: true });
-  const log = await uptakeLog(o);
+  const log = (await heldBy(o)).uptakeLog;
   expect(Object.keys(log)).toEqual(['training-01-drench']);
   expect(log['training-01-drench']!.sort((a, b) => a - b)).toEqual([25, 40]);
 });

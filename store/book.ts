@@ -143,14 +143,3 @@ export const recordVersions = (scope: Scope, id: string): Promise<RecordVersion[
       from record r join person p on p.id = r.by_person join person w on w.id = r.written_by
       where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id}) order by r.version desc`),
   ]);
-
-/** Minutes from start to empty at the outfit's own injections, by product, the newest fifty of each; the sheet ends when all devices are empty. */
-export const uptakeLog = (scope: Scope): Promise<Record<string, number[]>> =>
-  within(scope, async (tx) => {
-    const rows = await tx<{ key: string; minutes: number[] }[]>`
-      select label_key as key, array_agg(minutes) as minutes from (
-        select label_key, (extract(epoch from ended_at - started_at) / 60)::float8 as minutes, row_number() over (partition by label_key order by done_on desc, id desc) as n
-        from record where outfit_id = ${scope.outfitId} and latest and not withdrawn and method = 'trunk-injection' and ended_at > started_at) x
-      where n <= 50 group by 1`;
-    return Object.fromEntries(rows.map((r) => [r.key, r.minutes]));
-  });

@@ -11,9 +11,11 @@ const types = {
 /** Nothing waits for ever: a statement, a lock, a transaction that somebody left open. Milliseconds. */
 const PATIENCE = { statement_timeout: 20_000, lock_timeout: 5_000, idle_in_transaction_session_timeout: 20_000 };
 
-export const connect = (url: string, max = 10) =>
+/** @param onStatement hears every statement before it is sent; for tests, since listening costs a stack trace each */
+export const connect = (url: string, max = 10, onStatement?: (statement: string) => void) =>
   postgres(url, {
     max,
+    ...(onStatement ? { debug: (_: number, statement: string) => onStatement(statement) } : {}),
     types,
     onnotice: () => {},
     connect_timeout: 5,
@@ -27,12 +29,12 @@ export type Sql = ReturnType<typeof connect>;
 export type Tx = postgres.TransactionSql<{ numeric: number; bigint: number; date: string }>;
 
 // Bundles of one process share one pool: each holds its own copy of this module.
-const shared = globalThis as { elmhornPool?: Sql };
+const shared = globalThis as { elmhornPool?: Sql; elmhornListener?: (statement: string) => void };
 /** The app's pool, as the role that owns nothing. */
 export function db(): Sql {
   if (!shared.elmhornPool) {
     if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set');
-    shared.elmhornPool = connect(process.env.DATABASE_URL);
+    shared.elmhornPool = connect(process.env.DATABASE_URL, 10, shared.elmhornListener);
   }
   return shared.elmhornPool;
 }
@@ -59,6 +61,12 @@ export async function within<T>(scope: Scope, work: (tx: Tx) => Promise<T>): Pro
 /** Everything that `work` reads and writes through the store is one transaction; when it throws, none of it was. */
 export const together = <T>(scope: Scope, work: () => Promise<T>): Promise<T> =>
   within(scope, (tx) => ambient.run({ scope, tx }, work));
+
+/** The rows of a query as one JSON list, in their order: a part of a larger statement. Instants come as text; `dated` mends them. */
+export const asList = (tx: Tx, rows: postgres.PendingQuery<postgres.Row[]>) =>
+  tx`(select coalesce(json_agg(x), '[]') from (${rows}) x)`;
+export const dated = <T extends { at: Date }>(rows: readonly T[]): T[] =>
+  rows.map((r) => ({ ...r, at: new Date(r.at) }));
 
 /** JSON for a jsonb parameter. */
 // The library's JSONValue type knows no interfaces, though any plain data will do.

@@ -26,18 +26,6 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
       join tree t on t.id = f.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} order by f.due, f.id`),
   ]);
 
-/** How many things want somebody by `day`: visits due, and plans that wait for a crew. Counted up to 1000 each. */
-export const countWaiting = (scope: Scope, day: string): Promise<number> =>
-  within(
-    scope,
-    async (tx) =>
-      (
-        await tx<{ n: number }[]>`
-          select (select count(*) from (select from follow_up where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${day} limit 1000) f)::int
-            + (select count(*) from (select from plan where outfit_id = ${scope.outfitId} and state = 'open' limit 1000) p)::int as n`
-      )[0]!.n,
-  );
-
 export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'open' | 'done') =>
   within(
     scope,

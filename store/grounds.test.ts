@@ -12,7 +12,7 @@ import {
   signIn,
   signOutEverywhere,
   useReset,
-  viewerOf,
+  floorOf,
 } from './auth';
 import { changePerson } from './people';
 import { makeOutfit, ownerSql, ownerUrl, type TestOutfit } from './testing';
@@ -131,11 +131,11 @@ describe('signing in', () => {
 
   it('opens a session; signing out everywhere ends every session and the calendar address', async () => {
     const token = (await tokenOf('right-password', machine()))!;
-    expect(await viewerOf(token)).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
+    expect((await floorOf(token, new Date()))?.viewer).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
     const calendar = await newCalendarToken(o);
     expect(await calendarOwner(calendar)).not.toBeNull();
     await signOutEverywhere(o);
-    expect(await viewerOf(token)).toBeNull();
+    expect(await floorOf(token, new Date())).toBeNull();
     expect(await calendarOwner(calendar)).toBeNull();
   });
 
@@ -160,10 +160,10 @@ describe('signing in', () => {
 
   it('a password is changed by whoever knows the old one, and every session ends', async () => {
     const token = (await tokenOf('right-password', machine()))!;
-    const v = (await viewerOf(token))!;
+    const v = (await floorOf(token, new Date()))!.viewer;
     expect(await changePassword(v, 'wrong', 'a-new-one')).toMatch(/not your password/);
     expect(await changePassword(v, 'right-password', 'a-new-one')).toBeNull();
-    expect(await viewerOf(token)).toBeNull();
+    expect(await floorOf(token, new Date())).toBeNull();
     expect(await tokenOf('right-password', machine())).toBeNull();
     expect(await tokenOf('a-new-one', machine())).not.toBeNull();
   });

@@ -99,6 +99,23 @@ export const getGateCode = (scope: Scope, placeId: string): Promise<string | nul
       (await tx<{ code: string }[]>`select code from gate_code where place_id = ${placeId}`)[0]?.code ?? null,
   );
 
+/** What a crew must know at the gate; the code only for those whose role needs it. */
+export interface Arrival {
+  access: string;
+  hazards: string;
+  dogs: string;
+  code: string | null;
+}
+export const arrivalAt = (scope: Scope, placeId: string, withCode: boolean): Promise<Arrival | null> =>
+  within(scope, async (tx) => {
+    const [found] = await tx<Arrival[]>`
+      select p.access, p.hazards, p.dogs,
+        ${withCode ? tx`(select g.code from gate_code g where g.place_id = p.id and g.outfit_id = p.outfit_id)` : tx`null`} as code
+      from place p
+      where p.id = ${placeId} and p.outfit_id = ${scope.outfitId}`;
+    return found ?? null;
+  });
+
 export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
   gateCode: string | null;
   /** The version that the form rests on; null for a new place. */
@@ -432,22 +449,28 @@ export const placeStand = (
       left join lateral (select crown_loss from look where outfit_id = ${o} and tree_id = t.id and crown_loss is not null order by at desc, id limit 1) l on true
       left join lateral (select condition_id, decision from verdict where outfit_id = ${o} and tree_id = t.id order by at desc, id limit 1) v on true
       where t.outfit_id = ${o} and t.place_id = ${placeId} and t.archived_at is null order by t.walk_order, t.id limit 1000`;
-    return { trees: [...trees], used: await activesOfYear(tx, o, placeId, year) };
+    const used = await tx<{ name: string; grams: number }[]>`
+      select u.name, u.grams
+      from place p
+      cross join lateral (${activesOfPlace(tx, year)}) u
+      where p.outfit_id = ${o} and p.id = ${placeId}`;
+    return { trees: [...trees], used: Object.fromEntries(used.map((u) => [u.name, u.grams])) };
   });
 
-/** Grams of each active put on a place in a year, by this outfit and, as far as it is told, by others. */
-export async function activesOfYear(
-  tx: Tx,
-  outfit: string,
-  placeId: string,
-  year: string,
-): Promise<Record<string, number>> {
-  const [from, to] = [`${year}-01-01`, `${year}-12-31`];
-  const used = await tx<{ name: string; grams: number }[]>`
-    select name, sum(grams)::float8 as grams from (
-      select a->>'name' as name, (a->>'grams')::float8 as grams from record r cross join lateral jsonb_array_elements(r.data->'actives') a
-      where r.outfit_id = ${outfit} and r.place_id = ${placeId} and r.latest and not r.withdrawn and r.done_on between ${from} and ${to}
-      union all select active, grams::float8 from others_applied where outfit_id = ${outfit} and place_id = ${placeId} and on_day between ${from} and ${to}
-    ) x group by name`;
-  return Object.fromEntries(used.map((u) => [u.name, u.grams]));
-}
+/**
+ * Grams of each active put on the place `p` of the statement around it in a year, by this outfit and, as far as it is told, by
+ * others: rows of name and grams.
+ */
+export const activesOfPlace = (tx: Tx, year: string) => tx`
+  select name, sum(grams)::float8 as grams from (
+    select a->>'name' as name, (a->>'grams')::float8 as grams
+    from record r
+    cross join lateral jsonb_array_elements(r.data->'actives') a
+    where r.outfit_id = p.outfit_id and r.place_id = p.id and r.latest and not r.withdrawn
+      and r.done_on between ${`${year}-01-01`} and ${`${year}-12-31`}
+    union all
+    select b.active, b.grams::float8
+    from others_applied b
+    where b.outfit_id = p.outfit_id and b.place_id = p.id and b.on_day between ${`${year}-01-01`} and ${`${year}-12-31`}
+  ) x
+  group by name`;

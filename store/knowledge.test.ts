@@ -12,7 +12,9 @@ import {
   practiceRounds,
 } from './knowledge';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
-import { addLooks, addVerdict, alikeTrees, getTree, nearbyFinds } from './tree';
+import { addLooks } from './looks';
+import { addVerdict, nearbyFinds } from './verdicts';
+import { alikeTrees, getTree } from './tree';
 
 let owner: Sql;
 let o: TestOutfit;
@@ -140,7 +142,7 @@ it('what is named on another tree counts as near by: none on this one, 0 on the 
   await owner`insert into place (id, outfit_id, client_id, name, time_zone) select ${place}, outfit_id, client_id, 'Far', 'Europe/London' from place where id = ${o.placeId}`;
   await owner`insert into tree (id, outfit_id, place_id, tag, host_id, lat, lon) values (${far}, ${o.outfitId}, ${place}, 'T3', 'wych-elm', 50.1, -4)`;
   const year = String(new Date().getFullYear());
-  const nearby = async () => nearbyFinds(o, (await getTree(o, o.treeId, year))!);
+  const nearby = async () => (await nearbyFinds(o, [(await getTree(o, o.treeId, year))!])).get(o.treeId)!;
   await verdict('elm-leaf-beetle');
   expect(await nearby()).toEqual({});
   await verdict('dutch-elm-disease', { treeId: far });

@@ -118,12 +118,6 @@ export interface WorkPlan {
   price: Priced | null;
 }
 
-export const treeWorks = (tx: Tx, outfit: string, treeId: string) =>
-  tx<
-    WorkPlan[]
-  >`select w.id, w.work_id as "workId", w.condition_id as "conditionId", w.answers, w.sheet, w.state, w.at, p.name as "byName", w.done_on as "doneOn", w.note, w.price
-    from work_plan w join person p on p.id = w.by_person where w.outfit_id = ${outfit} and w.tree_id = ${treeId} order by (w.state = 'open') desc, w.at desc limit 40`;
-
 /** Opens works for trees; an open one of the same kind on the same tree gives way. */
 export const addWorkPlans = (
   scope: Scope,
@@ -198,12 +192,16 @@ export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
       order by p.name, t.walk_order, t.id`),
   ]);
 
-export const treeProgramme = (tx: Tx, outfit: string, treeId: string) =>
-  tx<
-    Programme[]
-  >`select school, every_years as "everyYears", years from programme where outfit_id = ${outfit} and tree_id = ${treeId} order by at desc, id desc limit 1`;
 export const programmeOf = (scope: Scope, treeId: string): Promise<Programme | null> =>
-  within(scope, async (tx) => (await treeProgramme(tx, scope.outfitId, treeId))[0] ?? null);
+  within(scope, async (tx) => {
+    const [newest] = await tx<Programme[]>`
+      select school, every_years as "everyYears", years
+      from programme
+      where outfit_id = ${scope.outfitId} and tree_id = ${treeId}
+      order by at desc, id desc
+      limit 1`;
+    return newest ?? null;
+  });
 
 /** Sets the programme of trees; sent twice, it lands once. */
 export async function insertProgramme(

@@ -2,7 +2,7 @@ import type { Label } from '@/core/label/schema';
 import type { Vessel } from '@/core/mix/vessels';
 import type { Tank } from '@/core/spray/loads';
 import type { Equipment } from '@/core/work/load-out';
-import { json, within, type Scope, type Tx } from './db';
+import { asList, json, within, type Scope, type Tx } from './db';
 
 export interface ShelfLabel {
   id: string;
@@ -21,14 +21,21 @@ export interface Lot {
   onHand: number;
 }
 
+const labels = (tx: Tx, scope: Scope) => tx`
+  select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy"
+  from label l
+  left join lateral (
+    select k.at::date as day, p.name
+    from label_check k
+    join person p on p.id = k.by_person
+    where k.outfit_id = l.outfit_id and k.label_id = l.id
+    order by k.at desc
+    limit 1) k on true
+  where l.outfit_id = ${scope.outfitId}
+  order by l.key, l.version desc`;
 /** The newest version of every label, with its last check against the label in hand. */
-export const shelfLabels = (scope: Scope): Promise<ShelfLabel[]> => within(scope, (tx) => loadLabels(tx, scope));
-export const loadLabels = async (tx: Tx, scope: Scope): Promise<ShelfLabel[]> => [
-  ...(await tx<ShelfLabel[]>`
-    select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy"
-    from label l left join lateral (select k.at::date as day, p.name from label_check k join person p on p.id = k.by_person where k.outfit_id = l.outfit_id and k.label_id = l.id order by k.at desc limit 1) k on true
-    where l.outfit_id = ${scope.outfitId} order by l.key, l.version desc`),
-];
+export const shelfLabels = (scope: Scope): Promise<ShelfLabel[]> =>
+  within(scope, async (tx) => [...(await tx<ShelfLabel[]>`${labels(tx, scope)}`)]);
 export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; checkedOn: string | null } | null> =>
   within(
     scope,
@@ -177,12 +184,14 @@ export const lastMoves = (scope: Scope): Promise<Move[]> =>
       from stock_move m join lot l on l.id = m.lot_id join person p on p.id = m.by_person where m.outfit_id = ${scope.outfitId} order by m.at desc, m.id desc limit 12`),
   ]);
 
-export const listVessels = (scope: Scope): Promise<Vessel[]> => within(scope, (tx) => loadVessels(tx, scope));
-export const loadVessels = async (tx: Tx, scope: Scope): Promise<Vessel[]> => [
-  ...(await tx<
-    Vessel[]
-  >`select id, name, dimension, capacity, graduation, reserved from vessel where outfit_id = ${scope.outfitId} order by dimension desc, capacity limit 200`),
-];
+const vessels = (tx: Tx, scope: Scope) => tx`
+  select id, name, dimension, capacity, graduation, reserved
+  from vessel
+  where outfit_id = ${scope.outfitId}
+  order by dimension desc, capacity
+  limit 200`;
+export const listVessels = (scope: Scope): Promise<Vessel[]> =>
+  within(scope, async (tx) => [...(await tx<Vessel[]>`${vessels(tx, scope)}`)]);
 export const addVessel = (scope: Scope, v: Vessel) =>
   within(
     scope,
@@ -192,12 +201,14 @@ export const addVessel = (scope: Scope, v: Vessel) =>
 export const removeVessel = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from vessel where id = ${id}`);
 
+const sprayers = (tx: Tx, scope: Scope) => tx`
+  select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn"
+  from sprayer
+  where outfit_id = ${scope.outfitId}
+  order by holds_ml, name
+  limit 100`;
 export const listSprayers = (scope: Scope): Promise<Tank[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<
-      Tank[]
-    >`select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn" from sprayer where outfit_id = ${scope.outfitId} order by holds_ml, name limit 100`),
-  ]);
+  within(scope, async (tx) => [...(await tx<Tank[]>`${sprayers(tx, scope)}`)]);
 export const saveSprayer = (scope: Scope, s: Tank) =>
   within(
     scope,
@@ -234,3 +245,35 @@ export const labelVersions = (
       { id: string; version: number; at: Date; label: Label }[]
     >`select id, version, created_at as at, data as label from label where outfit_id = ${scope.outfitId} and key = ${key} order by version desc limit 50`),
   ]);
+
+/** What a prescription draws on: the shelf, what is mixed and sprayed with, and how fast the outfit's own injections went in. */
+export interface Held {
+  labels: ShelfLabel[];
+  vessels: Vessel[];
+  tanks: Tank[];
+  /** Minutes from start to empty, by product, the newest fifty of each. */
+  uptakeLog: Record<string, number[]>;
+}
+export const heldBy = (scope: Scope): Promise<Held> =>
+  within(scope, async (tx) => {
+    const [held] = await tx<Held[]>`
+      select
+        ${asList(tx, labels(tx, scope))} as labels,
+        ${asList(tx, vessels(tx, scope))} as vessels,
+        ${asList(tx, sprayers(tx, scope))} as tanks,
+        coalesce((select json_object_agg(u.key, u.minutes) from (${uptake(tx, scope)}) u), '{}') as "uptakeLog"`;
+    return held!;
+  });
+
+/** A sheet ends when all devices are empty, so that start to end is the time of uptake. */
+const uptake = (tx: Tx, scope: Scope) => tx`
+  select l.key, array_agg(r.minutes) as minutes
+  from (select distinct key from label where outfit_id = ${scope.outfitId}) l
+  cross join lateral (
+    select (extract(epoch from ended_at - started_at) / 60)::float8 as minutes
+    from record
+    where outfit_id = ${scope.outfitId} and label_key = l.key and latest and not withdrawn
+      and method = 'trunk-injection' and ended_at > started_at
+    order by done_on desc, id desc
+    limit 50) r
+  group by l.key`;

@@ -41,3 +41,18 @@ export async function makeOutfit(owner: Sql): Promise<TestOutfit> {
 
 export const ownerSql = () => connect(ownerUrl, 2);
 export { within };
+
+/**
+ * How many statements `work` sends, and how many transactions it opens; what sets the outfit counts, begin and commit do not.
+ * Call `listenToStatements` before the pool is opened.
+ */
+export async function counted(work: () => Promise<unknown>): Promise<{ statements: number; transactions: number }> {
+  heard.length = 0;
+  await work();
+  const transactions = heard.filter((s) => /^\s*begin/i.test(s)).length;
+  return { statements: heard.filter((s) => !/^\s*(begin|commit|rollback)/i.test(s)).length, transactions };
+}
+const heard: string[] = [];
+export const listenToStatements = () => {
+  (globalThis as { elmhornListener?: (statement: string) => void }).elmhornListener = (s) => heard.push(s);
+};

@@ -8,18 +8,9 @@ import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
 import { addOthersApplied, othersApplied, placeAlarms } from './grounds';
-import {
-  addLooks,
-  addReading,
-  addVerdict,
-  answerSample,
-  changeTree,
-  getTree,
-  planRow,
-  sendSample,
-  settleChange,
-  withdrawLook,
-} from './tree';
+import { addLooks, addReading, answerSample, sendSample, settleChange, withdrawLook } from './looks';
+import { addVerdict, planRow } from './verdicts';
+import { changeTree, getTree } from './tree';
 
 let owner: Sql;
 let o: TestOutfit;

@@ -1,13 +1,11 @@
-import { countWaiting } from '@/store/follow-ups';
 import { showTemperature, showWind } from '@/core/units/units';
 import { Bar } from '@/ui/frame/bar.client';
 import { UndoBar } from '@/ui/frame/undo.client';
 import { station } from '../_server/station';
-import { todayOf, viewer } from '../_server/viewer';
+import { currentFloor, viewer } from '../_server/viewer';
 
 export default async function SignedIn({ children }: { children: React.ReactNode }) {
   const v = await viewer();
-  const due = await countWaiting(v, todayOf(v));
   const w = station().at(new Date());
   return (
     <UndoBar>
@@ -19,7 +17,7 @@ export default async function SignedIn({ children }: { children: React.ReactNode
       </a>
       <Bar
         name={v.name}
-        due={due}
+        due={(await currentFloor())?.waiting ?? 0}
         weather={`Station ${showTemperature(w.temperatureC, v.units)}, wind ${showWind(w.windMs, v.units)}`}
       />
       {children}

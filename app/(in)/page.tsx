@@ -1,24 +1,19 @@
-import { options } from '@/core/prescribe/prescribe';
-import { after } from '@/core/season/follow-ups';
 import { showFill, showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
-import { dueBetween } from '@/store/follow-ups';
-import { openPlans } from '@/store/plans';
-import { getTree } from '@/store/tree';
-import { treatNotPlanned } from '@/store/today';
 import { Frame } from '@/ui/frame/frame';
 import { GateLine } from '@/ui/frame/gates';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { fromToday, longDay, shortDay } from '@/ui/words';
-import { heldBy, situationFor, usualChoices } from '@/commands/facts/situation';
+import { todayView } from '@/views/today';
 import { station } from '../_server/station';
-import { allows, todayOf, viewer } from '../_server/viewer';
+import { allows, viewer } from '../_server/viewer';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
-import { prescribe } from '@/core/prescribe/prescribe';
+
+const STATES = { open: 'open today', stopped: 'stopped', 'no product': 'no product on the shelf' } as const;
 
 const WORDS = [
   'Nothing wants',
@@ -35,40 +30,13 @@ const WORDS = [
 
 export default async function Today() {
   const v = await viewer();
-  const today = todayOf(v);
-  const horizon = after(today, 28, 'days');
+  const at = new Date();
   const s = station();
-  const now = s.at(new Date());
-  const [plans, late, due, soon, undecided, held] = await Promise.all([
-    openPlans(v, 25),
-    dueBetween(v, '1900-01-01', after(today, -1, 'days'), 25),
-    dueBetween(v, today, today, 25),
-    dueBetween(v, after(today, 1, 'days'), horizon, 12),
-    treatNotPlanned(v, 6),
-    heldBy(v),
-  ]);
-  // For what is decided and not planned: is there any way to do it today, and if not, what stands against it?
-  const ways = await Promise.all(
-    undecided.map(async (u) => {
-      const tree = await getTree(v, u.treeId, today.slice(0, 4));
-      if (!tree) return null;
-      const choices = usualChoices(tree, now);
-      const situation = await situationFor(v, tree, held, new Date());
-      const fits = options(
-        situation,
-        held.labels.map((l) => l.label),
-        choices,
-      ).filter((o) => o.use.targets.includes(u.conditionId));
-      const best = fits[0];
-      const stop = best && best.stops > 0 ? prescribe(situation, best.label, best.use, choices).gates[0]! : null;
-      return { ...u, open: best !== undefined && best.stops === 0, best, stop };
-    }),
-  );
-  const decided = ways.filter((w) => w !== null);
-  const forbidden = decided.filter((w) => !w.open && w.stop);
+  const now = s.at(at);
+  const { today, horizon, plans, late, due, soon, undecided } = await todayView(v, at, now);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
-  for (const f of forbidden)
-    stops.set(f.stop!.id, { gate: f.stop!, tags: [...(stops.get(f.stop!.id)?.tags ?? []), f.tag] });
+  for (const { stop, tag } of undecided)
+    if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
   const n = plans.length + late.length + due.length;
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -211,18 +179,18 @@ export default async function Today() {
       <Section
         title="Decided, not planned"
         aside="treat now"
-        empty={decided.length === 0 && 'Every “treat now” has its plan.'}
+        empty={undecided.length === 0 && 'Every “treat now” has its plan.'}
       >
         <ul>
-          {decided.map((u) => (
+          {undecided.map((u) => (
             <TagRow
               key={u.treeId}
               href={`/tree/${u.treeId}/prescribe`}
               tag={u.tag}
               title={`${name(u.hostId)}, ${u.placeName}`}
               right={
-                <span className={`text-[0.9375rem] font-semibold ${u.open ? '' : 'text-madder'}`}>
-                  {u.open ? 'open today' : u.stop ? 'stopped' : 'no product on the shelf'}
+                <span className={`text-[0.9375rem] font-semibold ${u.state === 'open' ? '' : 'text-madder'}`}>
+                  {STATES[u.state]}
                 </span>
               }
             >

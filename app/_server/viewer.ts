@@ -4,15 +4,16 @@ import { cache } from 'react';
 import { uuid } from '@/core/book/record';
 import { may, type Right } from '@/core/people/rights';
 import { todayOf as dayOf } from '@/commands/today';
-import { viewerOf, type Viewer } from '@/store/auth';
+import { floorOf, type Floor, type Viewer } from '@/store/auth';
 
 export const COOKIE = 'elmhorn';
 
-/** Who is signed in, or null; asked once a request. */
-export const currentViewer = cache(async (): Promise<Viewer | null> => {
+/** Who is signed in and how much waits for them, or null; asked once a request. */
+export const currentFloor = cache(async (): Promise<Floor | null> => {
   const token = (await cookies()).get(COOKIE)?.value;
-  return token && token.length < 200 ? viewerOf(token) : null;
+  return token && token.length < 200 ? floorOf(token, new Date()) : null;
 });
+export const currentViewer = async (): Promise<Viewer | null> => (await currentFloor())?.viewer ?? null;
 
 /** A path of our own, and nothing that a browser could take for another site; anything else leads to Today. */
 export const localPath = (to: string | null | undefined): string =>

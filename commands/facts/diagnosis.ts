@@ -15,7 +15,8 @@ import { northernMonth } from '@/core/season/hemisphere';
 import { exclusions, findHost, shipped } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { ownEntries } from '@/store/knowledge';
-import { nearbyFinds, type Look, type Tree } from '@/store/tree';
+import type { Look, Tree } from '@/store/tree';
+import type { Finds } from '@/store/verdicts';
 import { regionFor } from './region';
 
 /** What this outfit knows: what ships, with its own entries laid over it. Asked once a request. */
@@ -60,7 +61,7 @@ export function checksOf(tree: Tree): JudgedCheck[] {
 }
 
 /** Where, when, and what stood here before: what the ranking starts from. */
-export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<Setting> {
+export function settingOf(v: Viewer, tree: Tree, nearby: Finds, month: number): Setting {
   // How it went is evidence, whoever put it on.
   const others = tree.byOthers.flatMap((o): Outcome[] =>
     o.conditionId && o.effect ? [{ condition: o.conditionId, effect: o.effect }] : [],
@@ -75,7 +76,7 @@ export async function settingOf(v: Viewer, tree: Tree, month: number): Promise<S
   return {
     month,
     presence: regionFor(v).presence,
-    nearby: await nearbyFinds(v, tree),
+    nearby,
     history: [
       ...new Set(
         tree.verdicts
@@ -147,11 +148,11 @@ export interface Diagnosis {
 }
 
 /** Ranking and decision for a tree as it was last seen. */
-export async function diagnose(v: Viewer, tree: Tree, knowledge: Knowledge, now: Date): Promise<Diagnosis | null> {
+export function diagnose(v: Viewer, tree: Tree, knowledge: Knowledge, nearby: Finds, now: Date): Diagnosis | null {
   const host = hostOf(tree);
   if (!host) return null;
   const visit = visitOf(tree);
-  const setting = await settingOf(v, tree, treeMonth(tree, visit?.at ?? now));
+  const setting = settingOf(v, tree, nearby, treeMonth(tree, visit?.at ?? now));
   const model = compile(knowledge, host, setting);
   const observed = observedOf(tree);
   const post = posterior(model, evidenceOf(model, observed));

@@ -7,7 +7,6 @@ import { toLocal, type GroundsPlan } from '@/core/grounds/plan';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
-import type { Vessel } from '@/core/mix/vessels';
 import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
 import type { Choices, Situation } from '@/core/prescribe/prescribe';
 import type { Point } from '@/core/rootzone/probe-grid';
@@ -15,15 +14,14 @@ import { dayIn } from '@/core/season/follow-ups';
 import { isSouth } from '@/core/season/hemisphere';
 import { usualLeaf } from '@/core/season/leaf';
 import { crownVolume, type Crown } from '@/core/spray/crown';
-import type { Tank } from '@/core/spray/loads';
 import type { UnitSystem } from '@/core/units/units';
 import { soilState, type Weather } from '@/core/weather/air';
 import type { WorkFacts } from '@/core/work/work';
 import { findCondition, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { listSprayers, listVessels, shelfLabels, type ShelfLabel } from '@/store/shelf';
+import type { Held } from '@/store/shelf';
 import type { Reading, Tree, Verdict } from '@/store/tree';
-import { nearbyFinds } from '@/store/tree';
+import type { Finds } from '@/store/verdicts';
 import { checksOf, hostOf, latOf, treeMonth, visitOf } from './diagnosis';
 import { regionFor } from './region';
 
@@ -125,33 +123,23 @@ function troubleOf(
   ];
 }
 
-/** What an outfit holds that every dose is worked out with. */
-export interface Held {
-  labels: ShelfLabel[];
-  vessels: Vessel[];
-  tanks: Tank[];
-}
-export async function heldBy(v: Viewer): Promise<Held> {
-  const [labels, vessels, tanks] = await Promise.all([shelfLabels(v), listVessels(v), listSprayers(v)]);
-  return { labels, vessels, tanks };
-}
-
 /**
- * Everything a prescription for this tree rests on: gathered here for every page and every verb, so that the browser's
- * gates and the server's ask the same facts.
- * @param trouble the trouble in hand, by its condition; without one the newest open trouble
+ * Everything a prescription for this tree rests on: built here for every page and every verb, so that the browser's gates and
+ * the server's ask the same facts.
+ * @param held what the outfit holds, and how fast its own injections went in
+ * @param finds what was named near by
+ * @param trouble the trouble in hand, by its condition; null: the newest open one
  */
-export async function situationFor(
+export function situationFor(
   viewer: Viewer,
   tree: Tree,
-  { labels, vessels, tanks }: Held,
+  { labels, vessels, tanks, uptakeLog }: Held,
+  finds: Finds,
   now: Date,
-  { trouble, uptakeLog }: { trouble?: string; uptakeLog?: Situation['uptakeLog'] } = {},
-): Promise<Situation> {
+  trouble: string | null,
+): Situation {
   const host = hostOf(tree);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
-  // Nearest finds by condition, km.
-  const finds = await nearbyFinds(viewer, tree);
   const today = dayIn(now, tree.timeZone);
   const visit = visitOf(tree);
   const open = openTroubles(tree.verdicts);
@@ -238,7 +226,7 @@ export async function situationFor(
     vessels,
     region: regionFor(viewer),
     tanks,
-    ...(uptakeLog ? { uptakeLog } : {}),
+    uptakeLog,
     crown: measuredCrown,
     heightM: tree.readings.find((r) => r.treeHeightM !== null)?.treeHeightM ?? null,
     flares: reading?.flares ?? [],

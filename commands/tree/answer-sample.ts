@@ -1,10 +1,11 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { detailSchema } from '@/core/diagnose/look';
 import { findTest } from '@/knowledge';
-import { answerSample } from '@/store/tree';
+import { answerSample } from '@/store/looks';
 import { z } from 'zod';
 
 /** The answer to a sample; the outcome of a laboratory test becomes evidence, as a look of its own. */

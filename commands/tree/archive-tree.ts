@@ -1,5 +1,5 @@
 import { command, done } from '@/commands/command';
-import { noTree } from '@/commands/tree/tree-of';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { setTreeArchived } from '@/store/grounds';
 import { z } from 'zod';

@@ -1,6 +1,7 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { numberAt, putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';

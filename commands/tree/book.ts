@@ -1,7 +1,7 @@
 import { command, refuse, sentBefore, type Answer } from '@/commands/command';
-import { heldBy, situationFor, weighingOf } from '@/commands/facts/situation';
+import { situationFor, weighingOf } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
-import { treeOf } from '@/commands/tree/tree-of';
+import { findsNear, treeOf } from '@/commands/facts/tree';
 import { bookingSchema, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
 import { stillSaid } from '@/core/gates/said';
@@ -11,7 +11,7 @@ import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
 import { getPlan } from '@/store/plans';
-import { lotsOf } from '@/store/shelf';
+import { lotsOf, heldBy } from '@/store/shelf';
 import { v7 } from 'uuid';
 
 /** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
@@ -31,7 +31,7 @@ export const book = command({
     const saidNow = saidSchema.safeParse(b.said);
     if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
     const said = weatherSchema.parse(b.weather);
-    const s = await situationFor(v, tree, held, now, { trouble: plan.conditionId });
+    const s = situationFor(v, tree, held, await findsNear(v, tree), now, plan.conditionId);
     // The same gates once more, with the ground and air of the hour in which it was done.
     const fresh = prescribe(s, plan.label, use, {
       ...plan.choices,

@@ -1,10 +1,11 @@
 import { command, refuse, type Answer } from '@/commands/command';
 import { diagnose, knowledgeOf } from '@/commands/facts/diagnosis';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { findsNear, treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { CERTAINTIES, DECISIONS, TREATS } from '@/core/diagnose/words';
 import { findHost } from '@/knowledge';
-import { addVerdict } from '@/store/tree';
+import { addVerdict } from '@/store/verdicts';
 import { z } from 'zod';
 
 /** Deciding: the person's own word; where it differs from the ranking and the rules, with its reason. */
@@ -24,7 +25,7 @@ export const decide = command({
   once: (x) => x.id,
   run: async ({ viewer: v, now }, d): Promise<Answer<{ next: string }>> => {
     const tree = await treeOf(v, d.treeId, now);
-    const found = tree && (await diagnose(v, tree, (await knowledgeOf(v)).knowledge, now));
+    const found = tree && diagnose(v, tree, (await knowledgeOf(v)).knowledge, await findsNear(v, tree), now);
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);

@@ -1,6 +1,7 @@
 import { command, done } from '@/commands/command';
 import { stale } from '@/commands/stale';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';

@@ -1,11 +1,13 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { numberAt } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
 import { detailSchema, lookSchema } from '@/core/diagnose/look';
 import { findHost, findTest, signsFor } from '@/knowledge';
-import { addLooks, alikeTrees } from '@/store/tree';
+import { addLooks } from '@/store/looks';
+import { alikeTrees } from '@/store/tree';
 import { v7 } from 'uuid';
 
 /** Examining: the key, the signs, the tests, crown and vigour; on one tree, or on a row of trees that look alike. */

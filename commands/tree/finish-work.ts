@@ -1,6 +1,6 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { weighingOf } from '@/commands/facts/situation';
-import { treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
 import { uuid } from '@/core/book/record';
 import { stepOfWork } from '@/core/prescribe/costs';
 import { dayIn, followUps } from '@/core/season/follow-ups';

@@ -1,11 +1,12 @@
 import { command, type Answer } from '@/commands/command';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { LENGTH } from '@/core/units/units';
-import { addReading } from '@/store/tree';
+import { addReading } from '@/store/looks';
 import { z } from 'zod';
 
 const lengthUnits = Object.keys(LENGTH) as [keyof typeof LENGTH];

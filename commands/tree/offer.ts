@@ -1,6 +1,8 @@
+import { heldBy } from '@/store/shelf';
 import { command, refuse, type Answer } from '@/commands/command';
-import { heldBy, situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
+import { findsNear, treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
@@ -31,7 +33,7 @@ export const propose = command({
     const [tree, held] = await Promise.all([treeOf(v, p.treeId, now), heldBy(v)]);
     if (!tree) return noTree;
     const weather = air(now);
-    const s = await situationFor(v, tree, held, now);
+    const s = situationFor(v, tree, held, await findsNear(v, tree), now, null);
     const choices = { ...usualChoices(tree, weather), system: v.units };
     const facts = workFactsOf(v, tree, now);
     const by = weighingOf(v, tree, now);

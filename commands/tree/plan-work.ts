@@ -1,6 +1,7 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { weighingOf, workFactsOf } from '@/commands/facts/situation';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { blocked } from '@/core/gates/rules';
 import { weighWork } from '@/core/prescribe/compare';

@@ -1,7 +1,8 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { heldBy, situationFor, usualChoices } from '@/commands/facts/situation';
+import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treesOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
@@ -11,8 +12,9 @@ import { priced } from '@/core/prescribe/costs';
 import { added, aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
-import { getLabel } from '@/store/shelf';
-import { planRow, type NewVerdict, type Tree, type Verdict } from '@/store/tree';
+import { getLabel, heldBy } from '@/store/shelf';
+import { nearbyFinds, planRow, type NewVerdict } from '@/store/verdicts';
+import { type Tree, type Verdict } from '@/store/tree';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
@@ -85,8 +87,10 @@ export const makePlan = command({
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Record<string, number> = {};
-    const one = async (treeId: string, like: Tree | null) => {
-      const own = await treeOf(v, treeId, now);
+    const row = await treesOf(v, [p.treeId, ...p.alike.map((a) => a.treeId)], now);
+    const finds = await nearbyFinds(v, row);
+    const one = (treeId: string, like: Tree | null) => {
+      const own = row.find((t) => t.id === treeId);
       if (!own) return null;
       const verdict = own.verdicts.length || !like ? null : verdictLike(like, own, now);
       const tree = verdict ? { ...own, verdicts: [verdict] } : own;
@@ -98,7 +102,7 @@ export const makePlan = command({
         ...(!like && bearings ? { bearings } : {}),
         system: v.units,
       };
-      const seenAlone = await situationFor(v, tree, all, now, like ? {} : { trouble: p.trouble });
+      const seenAlone = situationFor(v, tree, all, finds.get(tree.id)!, now, p.trouble ?? null);
       const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive ?? {}, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
@@ -115,7 +119,7 @@ export const makePlan = command({
         price: weighed && priced(weighed, by),
       };
     };
-    const chosen = await one(p.treeId, null);
+    const chosen = one(p.treeId, null);
     if (!chosen) return noTree;
     const { tree, result, open } = chosen;
     if (!result.dose.ok || open.length)
@@ -129,7 +133,7 @@ export const makePlan = command({
       if (r.dose.ok) pressed = added(pressed, Object.fromEntries(r.dose.actives.map((a) => [a.name, a.grams])));
     };
     count(result);
-    const planned = (x: NonNullable<Awaited<ReturnType<typeof one>>>, planId: string) => ({
+    const planned = (x: NonNullable<ReturnType<typeof one>>, planId: string) => ({
       id: planId,
       treeId: x.tree.id,
       labelId: p.labelId,
@@ -145,7 +149,7 @@ export const makePlan = command({
     const verdicts: NewVerdict[] = [];
     const left: { tag: string; why: string }[] = [];
     for (const a of p.alike) {
-      const other = await one(a.treeId, tree);
+      const other = one(a.treeId, tree);
       if (!other) continue;
       const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
       if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });

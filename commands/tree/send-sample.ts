@@ -1,9 +1,10 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { findTest } from '@/knowledge';
-import { sendSample } from '@/store/tree';
+import { sendSample } from '@/store/looks';
 import { z } from 'zod';
 
 /** A sample or a photograph was sent: to whom, and for which test. No picture is read by machine. */

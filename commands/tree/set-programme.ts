@@ -1,5 +1,6 @@
 import { command, done, type Answer } from '@/commands/command';
-import { noTree, treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
+import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { PROGRAMME_LIMITS } from '@/core/season/programme';
 import { setProgramme as saveProgramme } from '@/store/plans';

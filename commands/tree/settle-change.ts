@@ -1,6 +1,6 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { settleChange } from '@/store/tree';
+import { settleChange } from '@/store/looks';
 import { z } from 'zod';
 
 /** The client's word on what was found while digging. */

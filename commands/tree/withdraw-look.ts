@@ -1,7 +1,7 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
-import { treeOf } from '@/commands/tree/tree-of';
+import { treeOf } from '@/commands/facts/tree';
 import { uuid } from '@/core/book/record';
-import { withdrawLook } from '@/store/tree';
+import { withdrawLook } from '@/store/looks';
 import { z } from 'zod';
 
 /** Takes a look back: it stays in the book of the tree with its reason, and is no evidence any more. */

@@ -273,7 +273,9 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     illegalSite: placed?.illegal ?? null,
     vesselUnreserved: pouredFrom && s.unreserved?.includes(pouredFrom) ? pouredFrom : null,
     labelChecked: s.checked[label.key] ?? null,
-    costs: worked.ok && s.money ? keepOrReplace(label, use, worked, s.money.by, s.money.lossUntreated) : null,
+    // Ten years are walked for the way that is chosen, and not for every product on the shelf.
+    costs:
+      withRing && worked.ok && s.money ? keepOrReplace(label, use, worked, s.money.by, s.money.lossUntreated) : null,
     // What is drawn on the plan is nearer the truth than what was paced, and the nearer of both counts.
     water: nearerWater(s.water, near),
   });
@@ -382,6 +384,19 @@ export interface Option {
   result: Prescription | null;
 }
 
+/** What stands against a way today, the gravest first; nothing while a question is only open. */
+export const stopsOf = (o: Pick<Option, 'result'>): Gate[] =>
+  o.result?.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped') ?? [];
+
+/** The freest way on the shelf against one trouble; null where no label names it for this host. */
+export function wayAgainst(s: Situation, labels: readonly Label[], c: Choices, condition: string): Option | null {
+  const against = labels.flatMap((label) => {
+    const uses = label.uses.filter((u) => u.targets.includes(condition));
+    return uses.length ? [{ ...label, uses }] : [];
+  });
+  return options(s, against, c)[0] ?? null;
+}
+
 /** Whether a use is for this host and for what was named, and not for another. */
 const meant = (s: Situation, use: LabelUse) =>
   usesHost(use, s.host.id, s.host.groups) &&
@@ -404,7 +419,7 @@ export function options(s: Situation, labels: readonly Label[], c: Choices): Opt
         label,
         use,
         // A question that is open stops nothing yet; it stands beside what holds.
-        stops: result.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped').length,
+        stops: stopsOf({ result }).length,
         holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
         result,
       };

@@ -3,8 +3,7 @@ import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { summary } from '@/core/book/words';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
-import { listPlaces } from '@/store/grounds';
-import { listRecords } from '@/store/book';
+import { bookView } from '@/views/book';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -24,10 +23,11 @@ export default async function Book({
   const params = await searchParams;
   const { filter, faults } = bookQuery(params);
   const at = cursor.safeParse(String(params.after ?? '').split('_'));
-  const [rows, places] = await Promise.all([
-    listRecords(v, { ...filter, after: at.success ? { doneOn: at.data[0], id: at.data[1] } : null, limit: PAGE }),
-    listPlaces(v, null, 200),
-  ]);
+  const { rows, places } = await bookView(v, {
+    ...filter,
+    after: at.success ? { doneOn: at.data[0], id: at.data[1] } : null,
+    limit: PAGE,
+  });
   const more = rows.length > PAGE;
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);

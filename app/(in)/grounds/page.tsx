@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { findHost, hosts } from '@/knowledge';
-import { listClients, listPlaces, searchTrees } from '@/store/grounds';
+import { groundsView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, viewer } from '../../_server/viewer';
@@ -26,22 +26,22 @@ export default async function Grounds({
     .slice(0, 6);
   const at = cursor.safeParse(q);
   const placeAt = uuid.safeParse(q.pid);
-  const [rows, clients, places] = await Promise.all([
-    searchTrees(v, {
+  const { rows, clients, places } = await groundsView(
+    v,
+    {
       words,
       hostsOfWord: words.map((w) =>
         hosts.filter((h) => `${h.name} ${h.latin}`.toLowerCase().includes(w.toLowerCase())).map((h) => h.id),
       ),
       after: at.success ? at.data : null,
       limit: PAGE,
-    }),
-    listClients(v),
-    listPlaces(
-      v,
-      typeof q.places === 'string' && placeAt.success ? { name: q.places.slice(0, 120), id: placeAt.data } : null,
-      40,
-    ),
-  ]);
+    },
+    {
+      after:
+        typeof q.places === 'string' && placeAt.success ? { name: q.places.slice(0, 120), id: placeAt.data } : null,
+      limit: 40,
+    },
+  );
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { KINDS, PLACES_ON_TREE } from '@/core/diagnose/words';
-import { knowledgeFor } from '@/app/_server/diagnosed';
+import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';

@@ -2,15 +2,13 @@ import Link from 'next/link';
 import { monthName } from '@/core/season/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
-import { closedCases, practiceRounds } from '@/store/knowledge';
+import { practiceView } from '@/views/practice';
 import { finder } from '@/commands/facts/diagnosis';
-import { knowledgeFor } from '@/app/_server/diagnosed';
 import { idOr404, viewer } from '@/app/_server/viewer';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { PracticeBench } from './practice.client';
-import { ownCase } from '@/commands/facts/own-cases';
 
 export const metadata = { title: 'Practice round' };
 
@@ -21,11 +19,10 @@ export default async function Page({
   searchParams: Promise<{ seed?: string; level?: string; own?: string }>;
 }) {
   const [v, q] = await Promise.all([viewer(), searchParams]);
-  const [{ knowledge }, rounds, closed] = await Promise.all([knowledgeFor(v), practiceRounds(v), closedCases(v)]);
+  const { knowledge, rounds, closed, own } = await practiceView(v, q.own ? idOr404(q.own) : null);
   const level = LEVELS.find((l) => String(l.level) === q.level)?.level ?? 1;
   // The next case follows from how many were done: the same page shows the same case, and no clock is asked.
   const seed = /^\d{1,9}$/.test(q.seed ?? '') ? Number(q.seed) : rounds.length * 17 + level * 1000 + 1;
-  const own = q.own ? await ownCase(v, idOr404(q.own)) : null;
   const drawn = own ?? practiceCase(knowledge, seed, level);
   const host = findHost(drawn.hostId)!;
   const find = finder(knowledge);

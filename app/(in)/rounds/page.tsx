@@ -2,10 +2,10 @@ import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import type { OpenPlan, OpenWork } from '@/store/plans';
 import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
-import { listEquipment } from '@/store/shelf';
+import { roundsView } from '@/views/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { viewer } from '../../_server/viewer';
@@ -16,7 +16,7 @@ export const metadata = { title: 'Rounds' };
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const [allPlans, allWorks, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
+  const { plans: allPlans, works: allWorks, equipment } = await roundsView(v);
   const here = [...allPlans, ...allWorks].find((p) => p.placeId === place) ?? null;
   // One place alone: its stops and its load, on the screen and on paper.
   const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);

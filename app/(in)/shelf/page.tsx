@@ -2,17 +2,7 @@ import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
 import { figure, MASS, showAmount, smallUnit, VOLUME } from '@/core/units/units';
-import { openPlans } from '@/store/plans';
-import {
-  lastMoves,
-  listEquipment,
-  listLots,
-  listSprayers,
-  listVessels,
-  shelfLabels,
-  stockBalances,
-  stockLevels,
-} from '@/store/shelf';
+import { shelfView } from '@/views/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';
@@ -34,17 +24,7 @@ export const metadata = { title: 'Shelf' };
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
-  const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment] = await Promise.all([
-    shelfLabels(v),
-    listLots(v),
-    listVessels(v),
-    lastMoves(v),
-    listSprayers(v),
-    openPlans(v),
-    stockBalances(v),
-    stockLevels(v),
-    listEquipment(v),
-  ]);
+  const { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment } = await shelfView(v);
   const keep = allows(v, 'keep the shelf');
   const show = (amount: number, unit: 'mL' | 'g') =>
     showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;

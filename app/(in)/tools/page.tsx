@@ -1,4 +1,4 @@
-import { listVessels, shelfLabels } from '@/store/shelf';
+import { toolsView } from '@/views/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { viewer } from '../../_server/viewer';
 import { Tools } from './tools.client';
@@ -7,7 +7,7 @@ export const metadata = { title: 'Bench tools' };
 
 export default async function BenchTools() {
   const v = await viewer();
-  const [labels, vessels] = await Promise.all([shelfLabels(v), listVessels(v)]);
+  const { labels, vessels } = await toolsView(v);
   const tag = <p className="text-head leading-tight font-extrabold">Bench tools</p>;
   const margin = (
     <section>

@@ -1,6 +1,7 @@
 import { certaintyWords } from '@/core/diagnose/words';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
+import type { Duty } from '@/core/decide/duties';
 import { openTroubles } from '@/core/decide/troubles';
 import { girthFromDiameter } from '@/core/measure/trunk';
 import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
@@ -164,7 +165,7 @@ export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem;
 }
 
 /** The steps as a strip, for a phone; and before everything else what saves lives and regions. */
-export function StepStrip({ tree, here }: { tree: Tree; here: StepName }) {
+export function StepStrip({ tree, duties, here }: { tree: Tree; duties: readonly Duty[]; here: StepName }) {
   return (
     <>
       <nav
@@ -185,7 +186,7 @@ export function StepStrip({ tree, here }: { tree: Tree; here: StepName }) {
             </Link>
           ))}
       </nav>
-      <TreeWarnings tree={tree} />
+      <TreeWarnings duties={duties} />
     </>
   );
 }

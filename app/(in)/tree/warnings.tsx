@@ -1,8 +1,5 @@
-import type { Tree } from '@/store/tree';
 import { Warnings } from '@/ui/frame/pieces';
-import { presentTrouble } from '@/core/decide/troubles';
-import { diagnosed } from '@/app/_server/diagnosed';
-import { viewer } from '@/app/_server/viewer';
+import type { Duty } from '@/core/decide/duties';
 
 const NAMES = {
   gas: 'Gas in the soil',
@@ -14,9 +11,7 @@ const NAMES = {
 } as const;
 
 /** What saves lives and regions, first on every page of a tree: from what was seen, whatever has been named. */
-export async function TreeWarnings({ tree }: { tree: Tree }) {
-  const found = await diagnosed(await viewer(), tree);
-  const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
+export function TreeWarnings({ duties }: { duties: readonly Duty[] }) {
   if (!duties.length) return null;
   return (
     <Warnings>

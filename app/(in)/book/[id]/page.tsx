@@ -2,10 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume, showWind } from '@/core/units/units';
-import { recordVersions } from '@/store/book';
-import { getPlace } from '@/store/grounds';
-import { lotsOf } from '@/store/shelf';
-import { getTree } from '@/store/tree';
+import { recordView } from '@/views/book';
 import { RingFigure } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
@@ -24,15 +21,10 @@ export default async function RecordPage({
   searchParams: Promise<{ fresh?: string }>;
 }) {
   const v = await viewer();
-  const versions = await recordVersions(v, idOr404((await params).id));
-  const r = versions[0] ?? notFound();
+  const seen = (await recordView(v, idOr404((await params).id), new Date())) ?? notFound();
+  const { versions, newest: r, tree, place, lots } = seen;
   const d = r.data;
   const fresh = (await searchParams).fresh === '1';
-  const [tree, place, lots] = await Promise.all([
-    getTree(v, d.tree.id, todayOf(v).slice(0, 4)),
-    getPlace(v, d.place.id),
-    lotsOf(v, d.product.key),
-  ]);
   const zone = place?.timeZone ?? v.timeZone;
   const due = tree?.followUps.filter((f) => f.state === 'open') ?? [];
   const dimension = d.unit === 'mL' ? ('volume' as const) : ('mass' as const);

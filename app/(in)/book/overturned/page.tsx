@@ -1,8 +1,7 @@
 import Link from 'next/link';
 import { finder, testWords } from '@/commands/facts/diagnosis';
-import { knowledgeFor } from '@/app/_server/diagnosed';
 import { viewer } from '@/app/_server/viewer';
-import { overturned } from '@/store/knowledge';
+import { overturnedView } from '@/views/book';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -12,7 +11,7 @@ export const metadata = { title: 'Overturned diagnoses' };
 /** Which diagnoses were overturned, by which test, and what had been put on meanwhile: how an outfit learns. */
 export default async function Page() {
   const v = await viewer();
-  const [rows, { knowledge }] = await Promise.all([overturned(v), knowledgeFor(v)]);
+  const { rows, knowledge } = await overturnedView(v);
   const find = finder(knowledge);
   const name = (id: string) => find(id)?.name ?? id;
   const test = testWords(knowledge);

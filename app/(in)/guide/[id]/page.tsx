@@ -6,7 +6,7 @@ import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder } from '@/commands/facts/diagnosis';
-import { knowledgeFor } from '@/app/_server/diagnosed';
+import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';

@@ -12,26 +12,25 @@ import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, fromToday, shortDay } from '@/ui/words';
-import { loadTree } from '../load';
+import { overviewOf } from '@/views/tree';
+import { ofTree } from '../load';
 import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
 import { checksOf, finder, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
-import { knowledgeFor } from '@/app/_server/diagnosed';
 import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
-import { treeProposals } from '@/store/proposals';
 import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
 import { hostNames } from '@/app/(in)/grounds/host-names';
 
+const load = ofTree(overviewOf);
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
-  const { tree } = await loadTree((await params).id);
+  const { tree } = await load((await params).id);
   return { title: `${tree.tag}, ${tree.placeName}` };
 }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, tree } = await loadTree((await params).id);
-  const [{ knowledge }, proposals] = await Promise.all([knowledgeFor(v), treeProposals(v, tree.id)]);
+  const { v, tree, knowledge, duties, proposals } = await load((await params).id);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(v);
@@ -72,7 +71,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       margin={<TreeWhy tree={tree} />}
       handle="What was named and done"
     >
-      <StepStrip tree={tree} here="tree" />
+      <StepStrip tree={tree} duties={duties} here="tree" />
       <div className="flex flex-wrap items-center justify-between gap-4">
         <div>
           <h1>{open[0] && open[0].due <= today ? open[0].what : 'This tree'}</h1>

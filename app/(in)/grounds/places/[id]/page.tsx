@@ -3,11 +3,10 @@ import { notFound } from 'next/navigation';
 import { uuid } from '@/core/book/record';
 import { showArea, showDistance, showMass } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import { getGateCode, getPlace, listClients, othersApplied, placeAlarms, placeTrees } from '@/store/grounds';
+import { placeView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import { knowledgeFor } from '@/app/_server/diagnosed';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { hostNames } from '../../host-names';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
@@ -24,20 +23,12 @@ export default async function PlacePage({
 }) {
   const v = await viewer();
   const id = idOr404((await params).id);
-  const place = (await getPlace(v, id)) ?? notFound();
   const q = await searchParams;
   const order = Number(q.after);
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
-  const { knowledge } = await knowledgeFor(v);
-  const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
-  const [alarms, rows, clients, others, code] = await Promise.all([
-    placeAlarms(v, id, [...dangers.keys()]),
-    placeTrees(v, id, after, PAGE),
-    listClients(v),
-    othersApplied(v, id),
-    mayCode ? getGateCode(v, id) : null,
-  ]);
+  const { place, knowledge, dangers, alarms, rows, clients, others, code } =
+    (await placeView(v, id, after, PAGE)) ?? notFound();
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { getLabel, labelVersions } from '@/store/shelf';
+import { labelView } from '@/views/shelf';
 import { differences } from '@/core/label/difference';
 import Link from 'next/link';
 import { findCondition, findHost } from '@/knowledge';
@@ -14,9 +14,8 @@ export const metadata = { title: 'Label' };
 export default async function LabelPage({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
   const id = idOr404((await params).id);
-  const held = (await getLabel(v, id)) ?? notFound();
-  const { label } = held;
-  const versions = await labelVersions(v, label.key);
+  const held = (await labelView(v, id)) ?? notFound();
+  const { label, versions } = held;
   const before = versions.find((x) => x.version < label.version);
   const changed = before ? differences(before.label, label) : [];
   const tag = (

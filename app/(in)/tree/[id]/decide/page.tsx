@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { notFound } from 'next/navigation';
 import { balance, wouldChange } from '@/core/diagnose/evidence';
 import { nextLooks } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
@@ -12,12 +13,14 @@ import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
-import { loadDiagnosis } from '../../load';
+import { treeView } from '@/views/tree';
+import { namedIn, ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag } from '../../tree-frame';
 import { DecideBench } from './decide.client';
 import { AskedAbout, DecisionSheet, LookalikeTable } from './parts';
 
-export const metadata = { title: 'Decide' };
+const load = ofTree(treeView);
+export const generateMetadata = titled('Decide', load);
 
 export default async function Page({
   params,
@@ -26,7 +29,10 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ name?: string; about?: string }>;
 }) {
-  const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
+  const seen = await load((await params).id);
+  const { v, tree, duties } = seen;
+  const found = seen.found ?? notFound();
+  const named = namedIn(seen, (await searchParams).name);
   const host = findHost(tree.hostId)!;
   const result = found.decide(named);
   const beams = balance(found.model, found.observed, found.post, 4, named);
@@ -112,7 +118,7 @@ export default async function Page({
       margin={margin}
       handle="The next look, and before"
     >
-      <StepStrip tree={tree} here="decide" />
+      <StepStrip tree={tree} duties={duties} here="decide" />
       <h1 className="mb-3">What is it, and what is to be done?</h1>
       {tree.looks.length === 0 && (
         <p className="mb-4 border-l-4 border-sap pl-3">

@@ -1,29 +1,24 @@
 import { compile, signInSeason } from '@/core/diagnose/model';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
-import { alikeTrees } from '@/store/tree';
 import { hostOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
-import { knowledgeFor } from '@/app/_server/diagnosed';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
-import { loadTree } from '../../load';
+import { examineView } from '@/views/tree';
+import { ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { ExamineBench } from './examine.client';
 import type { Grade } from './form';
 
-export const metadata = { title: 'Examine' };
+const load = ofTree(examineView);
+export const generateMetadata = titled('Examine', load);
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, tree } = await loadTree((await params).id);
+  const { v, now, tree, finds, knowledge, duties, alike } = await load((await params).id);
   const host = hostOf(tree)!;
-  const month = treeMonth(tree, new Date());
-  const [{ knowledge }, alike, setting] = await Promise.all([
-    knowledgeFor(v),
-    alikeTrees(v, tree),
-    settingOf(v, tree, month),
-  ]);
-  const model = compile(knowledge, host, setting);
+  const month = treeMonth(tree, now);
+  const model = compile(knowledge, host, settingOf(v, tree, finds, month));
   const last = tree.looks[0];
   const lastGrade = new Map<string, Grade>(
     last?.findings.map((f) => [f.sign, f.state === 'absent' ? '0' : (String(f.grade ?? '-') as Grade)]),
@@ -57,7 +52,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       margin={margin}
       handle="The last look, beside"
     >
-      <StepStrip tree={tree} here="examine" />
+      <StepStrip tree={tree} duties={duties} here="examine" />
       <ExamineBench
         key={tree.id}
         treeId={tree.id}

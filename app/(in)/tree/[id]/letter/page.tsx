@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { notFound } from 'next/navigation';
 import { monthName } from '@/core/season/months';
 import { doneWords, letterOf } from '@/core/decide/letter';
 import { METHOD_NAMES } from '@/core/label/methods';
@@ -16,10 +17,12 @@ import { openTroubles } from '@/core/decide/troubles';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { longDay, shortDay } from '@/ui/words';
-import { loadDiagnosis } from '../../load';
+import { treeView } from '@/views/tree';
+import { namedIn, ofTree, titled } from '../../load';
 import { TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 
-export const metadata = { title: 'For the client' };
+const load = ofTree(treeView);
+export const generateMetadata = titled('For the client', load);
 
 /** The decision as one page that can be read to a client, and printed. */
 export default async function Page({
@@ -29,7 +32,10 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ name?: string }>;
 }) {
-  const { v, tree, found, named } = await loadDiagnosis(params, searchParams);
+  const inHand = await load((await params).id);
+  const { v, tree } = inHand;
+  const found = inHand.found ?? notFound();
+  const named = namedIn(inHand, (await searchParams).name);
   // The decision that was kept speaks; a name in the address only asks what would be said.
   const kept =
     (named ? openTroubles(tree.verdicts).find((t) => t.conditionId === named) : undefined) ??

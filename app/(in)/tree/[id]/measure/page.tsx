@@ -4,14 +4,16 @@ import { findHost } from '@/knowledge';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
 import { dayAndClock } from '@/ui/words';
-import { loadTree } from '../../load';
+import { treeView } from '@/views/tree';
+import { ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag } from '../../tree-frame';
 import { MeasureBench } from './measure.client';
 
-export const metadata = { title: 'Measure' };
+const load = ofTree(treeView);
+export const generateMetadata = titled('Measure', load);
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, tree } = await loadTree((await params).id);
+  const { v, tree, duties } = await load((await params).id);
   const host = findHost(tree.hostId);
   const last = tree.readings[0];
   const margin = (
@@ -62,7 +64,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       margin={margin}
       handle="Earlier readings"
     >
-      <StepStrip tree={tree} here="measure" />
+      <StepStrip tree={tree} duties={duties} here="measure" />
       <MeasureBench
         treeId={tree.id}
         units={v.units}

@@ -2,16 +2,16 @@ import type { OwnResults } from '@/core/prescribe/costs';
 import { refusal } from '@/core/people/rights';
 import { findWork } from '@/core/work/works';
 import { checksOf } from '@/commands/facts/diagnosis';
-import { heldBy, situationFor, usualChoices, workFactsOf } from '@/commands/facts/situation';
+import { situationFor, usualChoices, workFactsOf } from '@/commands/facts/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
-import { uptakeLog } from '@/store/book';
-import { alikeTrees } from '@/store/tree';
-import { loadTree } from '../../load';
+import { prescribeView } from '@/views/tree';
+import { ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { PrescribeBench } from './prescribe.client';
 
-export const metadata = { title: 'Prescribe' };
+const load = ofTree(prescribeView);
+export const generateMetadata = titled('Prescribe', load);
 
 export default async function Page({
   params,
@@ -20,12 +20,10 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ for?: string }>;
 }) {
-  const { v, tree } = await loadTree((await params).id);
-  const trouble = (await searchParams).for;
-  const now = new Date();
+  const { v, now, tree, finds, duties, held, alike } = await load((await params).id);
+  const trouble = (await searchParams).for ?? null;
   const weather = station().at(now);
-  const [held, alike, log] = await Promise.all([heldBy(v), alikeTrees(v, tree), uptakeLog(v)]);
-  const situation = await situationFor(v, tree, held, now, { uptakeLog: log, ...(trouble ? { trouble } : {}) });
+  const situation = situationFor(v, tree, held, finds, now, trouble);
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
@@ -68,7 +66,7 @@ export default async function Page({
       refused={allows(v, 'prescribe') ? null : refusal(v.role, 'prescribe')}
       tag={<TreeTag tree={tree} units={v.units} here="prescribe" />}
       head={<TreeHead tree={tree} units={v.units} here="prescribe" />}
-      strip={<StepStrip tree={tree} here="prescribe" />}
+      strip={<StepStrip tree={tree} duties={duties} here="prescribe" />}
       why={<TreeWhy tree={tree} />}
     />
   );

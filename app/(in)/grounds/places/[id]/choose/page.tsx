@@ -8,8 +8,7 @@ import { readNumber } from '@/core/units/numbers';
 import { figure, showAmount, showMass } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { findHost } from '@/knowledge';
-import { getPlace, placeStand } from '@/store/grounds';
-import { shelfLabels } from '@/store/shelf';
+import { chooseView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { idOr404, todayOf, viewer } from '@/app/_server/viewer';
@@ -26,8 +25,7 @@ export default async function Choose({
 }) {
   const v = await viewer();
   const id = idOr404((await params).id);
-  const place = (await getPlace(v, id)) ?? notFound();
-  const [labels, stand] = await Promise.all([shelfLabels(v), placeStand(v, id, todayOf(v).slice(0, 4))]);
+  const { place, labels, stand } = (await chooseView(v, id, todayOf(v).slice(0, 4))) ?? notFound();
   const q = await searchParams;
   const trees = stand.trees.flatMap((t) => {
     const host = findHost(t.hostId);

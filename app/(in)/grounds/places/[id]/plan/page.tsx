@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { rootZoneRadius } from '@/core/rootzone/zone';
 import { findHost } from '@/knowledge';
-import { getPlace, placePlan } from '@/store/grounds';
+import { planView } from '@/views/grounds';
 import { PrintButton } from '@/ui/controls/print.client';
 import { onPlan } from '@/commands/facts/situation';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
@@ -14,8 +14,7 @@ export const metadata = { title: 'Plan of the grounds' };
 export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
   const id = idOr404((await params).id);
-  const place = (await getPlace(v, id)) ?? notFound();
-  const held = (await placePlan(v, id)) ?? notFound();
+  const { place, held } = (await planView(v, id)) ?? notFound();
   const plan = held.grounds ?? EMPTY_PLAN;
   return (
     <PlanBench

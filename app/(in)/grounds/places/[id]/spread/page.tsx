@@ -2,8 +2,8 @@ import { scaleLinear } from 'd3-scale';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { findHost, findSign } from '@/knowledge';
-import { getPlace } from '@/store/grounds';
-import { findingsOfPlace, type SpreadTree } from '@/store/knowledge';
+import type { SpreadTree } from '@/store/knowledge';
+import { spreadView } from '@/views/grounds';
 import { idOr404, viewer } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
@@ -22,8 +22,7 @@ export default async function Page({
   searchParams: Promise<{ sign?: string }>;
 }) {
   const [v, { id }, { sign: asked }] = await Promise.all([viewer(), params, searchParams]);
-  const [place, trees] = await Promise.all([getPlace(v, idOr404(id)), findingsOfPlace(v, idOr404(id))]);
-  if (!place) notFound();
+  const { place, trees } = (await spreadView(v, idOr404(id))) ?? notFound();
   const seenOn = (sign: string, when: 'now' | 'before') =>
     trees.filter((t) => (t[when]?.findings[sign] ?? 0) > 0).length;
   const signs = [

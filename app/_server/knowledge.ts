@@ -1,0 +1,6 @@
+import { cache } from 'react';
+import { knowledgeOf } from '@/commands/facts/diagnosis';
+import type { Viewer } from '@/store/auth';
+
+/** What ships with the outfit's own entries over it; read and laid together once a request. */
+export const knowledgeFor = cache((viewer: Viewer) => knowledgeOf(viewer));

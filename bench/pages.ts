@@ -1,0 +1,105 @@
+import { readFileSync, statSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
+import { connect, type Sql } from '@/store/db';
+import { sessionFor } from './session';
+import type { Report } from './table';
+
+/**
+ * What a page costs on the sample outfit: statements and transactions as the database logs them, the server's own CPU, and the
+ * size of what it sends. The server stands already; its process and the database's log are told by the environment.
+ */
+const url = process.env.ELMHORN_BENCH_URL!;
+const LOG = process.env.ELMHORN_BENCH_LOG!;
+const SERVER = process.env.ELMHORN_BENCH_PID!;
+const WARM = 5;
+const TIMES = 30;
+
+/** Each page with the statements and the milliseconds of CPU that it may cost; null where only the figure is wanted. */
+const BUDGETS: [name: string, path: (tree: string, plan: string) => string, statements: number, cpu: number | null][] =
+  [
+    ['Today', () => '/', 12, 40],
+    ['tree', (t) => `/tree/${t}`, 10, 25],
+    ['measure', (t) => `/tree/${t}/measure`, 10, null],
+    ['examine', (t) => `/tree/${t}/examine`, 10, 50],
+    ['decide', (t) => `/tree/${t}/decide`, 10, null],
+    ['prescribe', (t) => `/tree/${t}/prescribe`, 10, 60],
+    ['apply', (_, p) => p, 10, null],
+    ['book', () => '/book', 10, 35],
+    ['rounds', () => '/rounds', 10, null],
+    ['season', () => '/season', 10, null],
+    ['grounds', () => '/grounds', 10, null],
+    ['shelf', () => '/shelf', 12, null],
+    ['field guide', () => '/guide', 10, null],
+    ['me', () => '/me', 2, null],
+  ];
+
+/** User and system time of the server so far, ms. */
+function cpuOfServer(): number {
+  const fields = readFileSync(`/proc/${SERVER}/stat`, 'utf8')
+    .replace(/^.*\) /, '')
+    .split(' ');
+  return (Number(fields[11]) + Number(fields[12])) * 10;
+}
+
+/** What the database logged since `from`: statements that do something, and transactions. */
+function logged(from: number) {
+  const lines = readFileSync(LOG, 'utf8').slice(from).split('\n');
+  const sent = lines.flatMap((l) => /(?:statement|execute [^:]*): (.*)/.exec(l)?.[1] ?? []);
+  return {
+    statements: sent.filter((s) => !/^\s*(begin|commit|rollback)/i.test(s)).length,
+    transactions: sent.filter((s) => /^\s*begin/i.test(s)).length,
+  };
+}
+
+export async function pages(report: Report): Promise<void> {
+  const owner = connect(process.env.DATABASE_OWNER_URL!, 1);
+  const cookie = await sessionFor(owner, 'maren@oxmere.example');
+  const { tree, plan } = await subjects(owner);
+  const ask = async (path: string) => {
+    const r = await fetch(url + path, { headers: { cookie } });
+    const text = await r.text();
+    if (!r.ok) throw new Error(`${path}: ${r.status}`);
+    return text;
+  };
+  await logStatements(owner, true);
+  const counts = new Map<string, ReturnType<typeof logged>>();
+  for (const [name, path] of BUDGETS) {
+    await ask(path(tree, plan));
+    const from = statSync(LOG).size;
+    await ask(path(tree, plan));
+    await new Promise((done) => setTimeout(done, 150));
+    counts.set(name, logged(from));
+  }
+  await logStatements(owner, false);
+  for (const [name, path, statements, cpu] of BUDGETS) {
+    const { statements: n, transactions } = counts.get(name)!;
+    report(`${name}: statements (in ${transactions} transactions)`, n, '', statements);
+    for (let i = 0; i < WARM; i++) await ask(path(tree, plan));
+    const before = cpuOfServer();
+    let text = '';
+    for (let i = 0; i < TIMES; i++) text = await ask(path(tree, plan));
+    report(`${name}: CPU of the server a request`, (cpuOfServer() - before) / TIMES, 'ms', cpu ?? 100);
+    const kB = Buffer.byteLength(text) / 1024;
+    report(`${name}: HTML before compression (${(gzipSync(text).length / 1024).toFixed(0)} kB after)`, kB, 'kB', 120);
+  }
+  await owner.end();
+}
+
+/** A tree that has been examined and decided, and a sheet that waits. */
+async function subjects(owner: Sql) {
+  const [row] = await owner<{ tree: string; plan: string }[]>`
+    select
+      (select v.tree_id from verdict v join person w on w.id = v.by_person where w.email like '%@oxmere.example'
+       order by v.decision = 'treat now' desc, v.at desc limit 1) as tree,
+      (select '/tree/' || n.tree_id || '/apply?plan=' || n.id from plan n join person w on w.id = n.by_person
+       where w.email like '%@oxmere.example' and n.state = 'open' order by n.id limit 1) as plan`;
+  return row!;
+}
+
+/** The app's sessions begin anew, so that what is set for them counts at once. */
+async function logStatements(owner: Sql, on: boolean) {
+  const [{ name } = { name: '' }] = await owner<{ name: string }[]>`select current_database() as name`;
+  await owner.unsafe(`alter database "${name}" ${on ? `set log_statement = 'all'` : 'reset log_statement'}`);
+  await owner`select pg_terminate_backend(pid) from pg_stat_activity where usename = 'elmhorn_app' and datname = ${name}`;
+  await new Promise((done) => setTimeout(done, 500));
+}

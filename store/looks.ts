@@ -1,0 +1,131 @@
+import type { Arc, Flare } from '@/core/ring/ring';
+import type { Finding, TestResult } from '@/core/diagnose/knowledge';
+import type { LookDetail } from '@/core/diagnose/look';
+import type { Vigour } from '@/core/diagnose/words';
+import type { StemReading } from '@/core/measure/trunk';
+import { json, within, type Scope, type Tx } from './db';
+
+export interface NewReading {
+  id: string;
+  treeId: string;
+  diameterCm: number;
+  atHeightCm: number;
+  stems: StemReading[];
+  treeHeightM: number | null;
+  crownWidthM: number | null;
+  crownBaseM: number | null;
+  obstacles: string;
+  arcs: Arc[];
+  flares: Flare[];
+  grainDeg: number;
+  method: string;
+}
+/** Adds a reading; sent twice, it lands once. */
+export const addReading = (scope: Scope, r: NewReading) =>
+  within(
+    scope,
+    (
+      tx,
+    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares, grain_deg, method)
+    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)}, ${r.grainDeg}, ${r.method}) on conflict (id) do nothing`,
+  );
+export interface NewLook {
+  id: string;
+  treeId: string;
+  crownLoss: number | null;
+  vigour: Vigour | null;
+  /** Answers of the host key; null where nobody answered. */
+  hostKey: (boolean | null)[];
+  hostConfirmed: boolean;
+  findings: Finding[];
+  tests: TestResult[];
+  detail: LookDetail;
+  note: string;
+  today: string;
+  /** What the client must agree to, when digging found something. */
+  change: { id: string; what: string; priceMinor: number | null } | null;
+}
+/** Adds looks with their findings and tests, confirms hosts where the key did, and settles the looks that were due by now. */
+export const addLooks = (scope: Scope, looks: readonly NewLook[]) =>
+  within(scope, async (tx) => {
+    for (const l of looks) await insertLook(tx, scope, l);
+  });
+
+async function insertLook(tx: Tx, scope: Scope, l: NewLook) {
+  const o = scope.outfitId;
+  const made = await tx`
+    insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
+    values (${l.id}, ${o}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}, ${json(tx, l.detail)})
+    on conflict (id) do nothing`;
+  if (!made.count) return;
+  const findings = l.findings.map((f) => ({
+    outfit_id: o,
+    look_id: l.id,
+    sign_id: f.sign,
+    state: f.state,
+    grade: f.grade ?? null,
+    bearing: f.bearing ?? null,
+    counted_of: f.counted?.of ?? null,
+    counted_had: f.counted?.had ?? null,
+    sure: f.sure ?? 'sure',
+    last_season: f.lastSeason ?? false,
+  }));
+  if (findings.length) await tx`insert into finding ${tx(findings)}`;
+  const tests = l.tests.map((t) => ({ outfit_id: o, look_id: l.id, test_id: t.test, outcome: t.outcome }));
+  if (tests.length) await tx`insert into test_result ${tx(tests)}`;
+  if (l.change)
+    await tx`
+      insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
+      values (${l.change.id}, ${o}, ${l.treeId}, ${l.id}, ${l.change.what}, ${l.change.priceMinor}, ${scope.personId})`;
+  if (l.hostConfirmed)
+    await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
+  await tx`
+    update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
+    where outfit_id = ${o} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect')
+      and earliest <= ${l.today}`;
+}
+
+/** Takes a look back, with its reason: it stays in the book of the tree and is no evidence any more. */
+export const withdrawLook = (scope: Scope, lookId: string, reason: string) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into look_withdrawal (look_id, outfit_id, reason, by_person)
+      select l.id, ${scope.outfitId}, ${reason}, ${scope.personId} from look l
+      where l.id = ${lookId} and l.outfit_id = ${scope.outfitId}
+      on conflict (look_id) do nothing`,
+  );
+
+/** Notes that a sample or a photograph was sent. */
+export const sendSample = (
+  scope: Scope,
+  s: { id: string; treeId: string; what: string; sentTo: string; testId: string | null; sentOn: string },
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into sample (id, outfit_id, tree_id, what, sent_to, test_id, sent_on, by_person)
+      values (${s.id}, ${scope.outfitId}, ${s.treeId}, ${s.what}, ${s.sentTo}, ${s.testId}, ${s.sentOn}, ${scope.personId})
+      on conflict (id) do nothing`,
+  );
+
+/** Keeps the answer to a sample; where it is the outcome of a test, as a look of its own, so that it becomes evidence. */
+export const answerSample = (
+  scope: Scope,
+  a: { sampleId: string; answer: string; onDay: string; look: NewLook | null },
+) =>
+  within(scope, async (tx) => {
+    if (a.look) await insertLook(tx, scope, a.look);
+    return tx`
+      insert into sample_answer (sample_id, outfit_id, look_id, answer, on_day, by_person)
+      values (${a.sampleId}, ${scope.outfitId}, ${a.look?.id ?? null}, ${a.answer}, ${a.onDay}, ${scope.personId})
+      on conflict (sample_id) do nothing`;
+  });
+
+/** The client's word on something found while digging; only an open one can be settled. */
+export const settleChange = (scope: Scope, id: string, state: 'approved' | 'declined', how: string) =>
+  within(
+    scope,
+    (tx) =>
+      tx`update plan_change set state = ${state}, settled_at = now(), settled_by = ${scope.personId}, settled_how = ${how} where id = ${id} and state = 'open'`,
+  );

@@ -1,0 +1,35 @@
+import { treeOf } from '@/commands/facts/tree';
+import type { Viewer } from '@/store/auth';
+import { listRecords, recordVersions, type BookFilter } from '@/store/book';
+import { together } from '@/store/db';
+import { getPlace, listPlaces } from '@/store/grounds';
+import { overturned } from '@/store/knowledge';
+import { lotsOf } from '@/store/shelf';
+import { knowledgeOf } from '@/commands/facts/diagnosis';
+
+/** A page of the book, one row more than asked for where there is more, and the places to choose from. */
+export const bookView = (v: Viewer, filter: BookFilter) =>
+  together(v, async () => {
+    const [rows, places] = await Promise.all([listRecords(v, filter), listPlaces(v, null, 200)]);
+    return { rows, places };
+  });
+
+/** A record with its versions, newest first, its tree, place and lots as they stand; null where there is none. */
+export const recordView = (v: Viewer, id: string, now: Date) =>
+  together(v, async () => {
+    const versions = await recordVersions(v, id);
+    const newest = versions[0];
+    if (!newest) return null;
+    const [tree, place, lots] = await Promise.all([
+      treeOf(v, newest.data.tree.id, now),
+      getPlace(v, newest.data.place.id),
+      lotsOf(v, newest.data.product.key),
+    ]);
+    return { versions, newest, tree, place, lots };
+  });
+
+export const overturnedView = (v: Viewer) =>
+  together(v, async () => {
+    const [rows, { knowledge }] = await Promise.all([overturned(v), knowledgeOf(v)]);
+    return { rows, knowledge };
+  });

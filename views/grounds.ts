@@ -1,0 +1,69 @@
+import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { may } from '@/core/people/rights';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import {
+  getGateCode,
+  getPlace,
+  listClients,
+  listPlaces,
+  othersApplied,
+  placeAlarms,
+  placePlan,
+  placeStand,
+  placeTrees,
+  searchTrees,
+  type TreeSearch,
+} from '@/store/grounds';
+import { findingsOfPlace } from '@/store/knowledge';
+import { shelfLabels } from '@/store/shelf';
+
+/** A page of trees, clients and a page of places; each list holds one row more than asked for where there is more. */
+export const groundsView = (
+  v: Viewer,
+  search: TreeSearch,
+  places: { after: { name: string; id: string } | null; limit: number },
+) =>
+  together(v, async () => {
+    const [rows, clients, found] = await Promise.all([
+      searchTrees(v, search),
+      listClients(v),
+      listPlaces(v, places.after, places.limit),
+    ]);
+    return { rows, clients, places: found };
+  });
+
+/** A place with a page of its trees, what is dangerous there, and its gate code for those who need it. */
+export const placeView = (v: Viewer, id: string, after: { walkOrder: number; id: string } | null, limit: number) =>
+  together(v, async () => {
+    const [place, { knowledge }] = await Promise.all([getPlace(v, id), knowledgeOf(v)]);
+    if (!place) return null;
+    const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
+    const [alarms, rows, clients, others, code] = await Promise.all([
+      placeAlarms(v, id, [...dangers.keys()]),
+      placeTrees(v, id, after, limit),
+      listClients(v),
+      othersApplied(v, id),
+      may(v.role, 'see gate codes') ? getGateCode(v, id) : null,
+    ]);
+    return { place, knowledge, dangers, alarms, rows, clients, others, code };
+  });
+
+/** The trees of a place with what a choice among them rests on. */
+export const chooseView = (v: Viewer, id: string, year: string) =>
+  together(v, async () => {
+    const [place, labels, stand] = await Promise.all([getPlace(v, id), shelfLabels(v), placeStand(v, id, year)]);
+    return place && { place, labels, stand };
+  });
+
+export const spreadView = (v: Viewer, id: string) =>
+  together(v, async () => {
+    const [place, trees] = await Promise.all([getPlace(v, id), findingsOfPlace(v, id)]);
+    return place && { place, trees };
+  });
+
+export const planView = (v: Viewer, id: string) =>
+  together(v, async () => {
+    const [place, held] = await Promise.all([getPlace(v, id), placePlan(v, id)]);
+    return place && held && { place, held };
+  });

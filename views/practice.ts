@@ -1,0 +1,17 @@
+import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { ownCase } from '@/commands/facts/own-cases';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { closedCases, practiceRounds } from '@/store/knowledge';
+
+/** The rounds a person has played, the outfit's closed cases, and one of them where it was asked for. */
+export const practiceView = (v: Viewer, own: string | null) =>
+  together(v, async () => {
+    const [{ knowledge }, rounds, closed, asked] = await Promise.all([
+      knowledgeOf(v),
+      practiceRounds(v),
+      closedCases(v),
+      own ? ownCase(v, own) : null,
+    ]);
+    return { knowledge, rounds, closed, own: asked };
+  });

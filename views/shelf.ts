@@ -1,0 +1,53 @@
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { openPlans, openWorks } from '@/store/plans';
+import {
+  getLabel,
+  labelVersions,
+  lastMoves,
+  listEquipment,
+  listLots,
+  listSprayers,
+  listVessels,
+  shelfLabels,
+  stockBalances,
+  stockLevels,
+} from '@/store/shelf';
+
+/** Everything on the shelf, and what open plans will take of it. */
+export const shelfView = (v: Viewer) =>
+  together(v, async () => {
+    const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment] = await Promise.all([
+      shelfLabels(v),
+      listLots(v),
+      listVessels(v),
+      lastMoves(v),
+      listSprayers(v),
+      openPlans(v),
+      stockBalances(v),
+      stockLevels(v),
+      listEquipment(v),
+    ]);
+    return { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment };
+  });
+
+/** One version of a label, and all versions of it. */
+export const labelView = (v: Viewer, id: string) =>
+  together(v, async () => {
+    const held = await getLabel(v, id);
+    return held && { ...held, versions: await labelVersions(v, held.label.key) };
+  });
+
+/** What the tools of the bench are tried with. */
+export const toolsView = (v: Viewer) =>
+  together(v, async () => {
+    const [labels, vessels] = await Promise.all([shelfLabels(v), listVessels(v)]);
+    return { labels, vessels };
+  });
+
+/** What waits for a crew, and what it is loaded with. */
+export const roundsView = (v: Viewer) =>
+  together(v, async () => {
+    const [plans, works, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
+    return { plans, works, equipment };
+  });

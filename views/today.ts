@@ -1,0 +1,65 @@
+import { situationFor, usualChoices } from '@/commands/facts/situation';
+import { treesOf } from '@/commands/facts/tree';
+import { todayOf } from '@/commands/today';
+import type { Gate } from '@/core/gates/gate';
+import { stopsOf, wayAgainst } from '@/core/prescribe/prescribe';
+import { after } from '@/core/season/follow-ups';
+import type { Weather } from '@/core/weather/air';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { dueBetween, type DueRow } from '@/store/follow-ups';
+import { openPlans, type OpenPlan } from '@/store/plans';
+import { heldBy } from '@/store/shelf';
+import { treatNotPlanned, type ToTreat } from '@/store/today';
+import { nearbyFinds } from '@/store/verdicts';
+
+/** What was decided and not planned, and whether anything on the shelf may be done against it today. */
+export interface Undecided extends ToTreat {
+  /** Open today, stopped, or nothing on the shelf is for it. */
+  state: 'open' | 'stopped' | 'no product';
+  /** What stands against the freest way. */
+  stop: Gate | null;
+}
+
+export interface Today {
+  today: string;
+  /** Last day of what lies ahead. */
+  horizon: string;
+  plans: OpenPlan[];
+  late: DueRow[];
+  due: DueRow[];
+  soon: DueRow[];
+  undecided: Undecided[];
+}
+
+const AHEAD_DAYS = 28;
+
+/** The day at a glance, in one transaction. */
+export const todayView = (v: Viewer, now: Date, weather: Weather): Promise<Today> =>
+  together(v, async () => {
+    const today = todayOf(v, now);
+    const horizon = after(today, AHEAD_DAYS, 'days');
+    const [plans, late, due, soon, wanted] = await Promise.all([
+      openPlans(v, 25),
+      dueBetween(v, '1900-01-01', after(today, -1, 'days'), 25),
+      dueBetween(v, today, today, 25),
+      dueBetween(v, after(today, 1, 'days'), horizon, 12),
+      treatNotPlanned(v, 6),
+    ]);
+    return { today, horizon, plans, late, due, soon, undecided: await ways(v, wanted, now, weather) };
+  });
+
+async function ways(v: Viewer, wanted: ToTreat[], now: Date, weather: Weather): Promise<Undecided[]> {
+  if (!wanted.length) return [];
+  const trees = await treesOf(v, [...new Set(wanted.map((w) => w.treeId))], now);
+  const [held, finds] = await Promise.all([heldBy(v), nearbyFinds(v, trees)]);
+  const labels = held.labels.map((l) => l.label);
+  return wanted.flatMap((w): Undecided[] => {
+    const tree = trees.find((t) => t.id === w.treeId);
+    if (!tree) return [];
+    const s = situationFor(v, tree, held, finds.get(tree.id)!, now, w.conditionId);
+    const way = wayAgainst(s, labels, usualChoices(tree, weather), w.conditionId);
+    const stop = way ? (stopsOf(way)[0] ?? null) : null;
+    return [{ ...w, stop, state: !way?.result ? 'no product' : stop ? 'stopped' : 'open' }];
+  });
+}

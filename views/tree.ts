@@ -1,0 +1,71 @@
+import { diagnose, knowledgeOf, type Diagnosis } from '@/commands/facts/diagnosis';
+import { findsNear, treeOf } from '@/commands/facts/tree';
+import { presentTrouble } from '@/core/decide/troubles';
+import type { Duty } from '@/core/decide/duties';
+import type { Knowledge } from '@/core/diagnose/knowledge';
+import { may } from '@/core/people/rights';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { arrivalAt } from '@/store/grounds';
+import { getPlan } from '@/store/plans';
+import { treeProposals } from '@/store/proposals';
+import { heldBy, lotsOf } from '@/store/shelf';
+import { alikeTrees, type Tree } from '@/store/tree';
+import type { Finds } from '@/store/verdicts';
+
+/** A tree, what is known, and what its signs say: what every page about it begins with. */
+export interface TreeInHand {
+  tree: Tree;
+  finds: Finds;
+  knowledge: Knowledge;
+  /** Null where its host is not known here. */
+  found: Diagnosis | null;
+  /** What saves lives and regions, from what was seen, whatever has been named. */
+  duties: Duty[];
+}
+
+/** Reads in one transaction what a page of a tree needs beside the tree itself; null where there is no such tree. */
+const ofTree = <T extends object>(
+  v: Viewer,
+  id: string,
+  now: Date,
+  more: (tree: Tree) => Promise<T>,
+): Promise<(TreeInHand & T) | null> =>
+  together(v, async () => {
+    const tree = await treeOf(v, id, now);
+    if (!tree) return null;
+    const [{ knowledge }, finds, rest] = await Promise.all([knowledgeOf(v), findsNear(v, tree), more(tree)]);
+    const found = diagnose(v, tree, knowledge, finds, now);
+    const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
+    return { tree, finds, knowledge, found, duties, ...rest };
+  });
+
+/** Measuring, deciding and the letter need nothing more. */
+export const treeView = (v: Viewer, id: string, now: Date) => ofTree(v, id, now, async () => ({}));
+
+export const overviewOf = (v: Viewer, id: string, now: Date) =>
+  ofTree(v, id, now, async (tree) => ({ proposals: await treeProposals(v, tree.id) }));
+
+export const examineView = (v: Viewer, id: string, now: Date) =>
+  ofTree(v, id, now, async (tree) => ({ alike: await alikeTrees(v, tree) }));
+
+export const prescribeView = (v: Viewer, id: string, now: Date) =>
+  ofTree(v, id, now, async (tree) => {
+    const [held, alike] = await Promise.all([heldBy(v), alikeTrees(v, tree)]);
+    return { held, alike };
+  });
+
+/** The sheet of a plan: the one asked for while it is open, else the first open one; null where none is. */
+export const applyView = (v: Viewer, id: string, now: Date, planId: string | null) =>
+  ofTree(v, id, now, async (tree) => {
+    const open = tree.plans.filter((p) => p.state === 'open');
+    const head = open.find((p) => p.id === planId) ?? open[0];
+    const plan = head ? await getPlan(v, head.id) : null;
+    if (!plan) return { open, sheet: null };
+    const [held, lots, arrival] = await Promise.all([
+      heldBy(v),
+      lotsOf(v, plan.label.key),
+      arrivalAt(v, tree.placeId, may(v.role, 'see gate codes')),
+    ]);
+    return { open, sheet: { plan, held, lots, arrival } };
+  });

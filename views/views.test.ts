@@ -1,0 +1,109 @@
+import { v7 } from 'uuid';
+import { simulatedStation } from '@/stand-ins/weather-station';
+import { floorOf, hashPassword, loadViewer, signIn, type Viewer } from '@/store/auth';
+import { db, type Sql } from '@/store/db';
+import { counted, listenToStatements, makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
+import { bookView, overturnedView, recordView } from './book';
+import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
+import { practiceView } from './practice';
+import { labelView, roundsView, shelfView, toolsView } from './shelf';
+import { todayView } from './today';
+import { applyView, examineView, overviewOf, prescribeView, treeView } from './tree';
+
+const NOW = new Date('2026-06-12T10:00:00Z');
+let owner: Sql;
+let o: TestOutfit;
+let v: Viewer;
+listenToStatements();
+beforeAll(async () => {
+  owner = ownerSql();
+  o = await makeOutfit(owner);
+  v = (await loadViewer(o))!;
+});
+afterAll(async () => {
+  await owner.end();
+  await db().end();
+});
+
+const everything = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 };
+/** What begins every page: who is signed in, and how much waits. */
+const FLOOR = 2;
+
+/** Every view that stands behind a page, with the most statements its page may cost beside the floor. */
+const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
+  today: [10, () => todayView(v, NOW, simulatedStation(7).at(NOW))],
+  tree: [8, () => overviewOf(v, o.treeId, NOW)],
+  'measure, decide, letter': [8, () => treeView(v, o.treeId, NOW)],
+  examine: [8, () => examineView(v, o.treeId, NOW)],
+  prescribe: [8, () => prescribeView(v, o.treeId, NOW)],
+  apply: [8, () => applyView(v, o.treeId, NOW, null)],
+  book: [8, () => bookView(v, everything)],
+  record: [8, () => recordView(v, v7(), NOW)],
+  overturned: [8, () => overturnedView(v)],
+  grounds: [
+    8,
+    () => groundsView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
+  ],
+  place: [8, () => placeView(v, o.placeId, null, 50)],
+  choose: [8, () => chooseView(v, o.placeId, '2026')],
+  spread: [8, () => spreadView(v, o.placeId)],
+  plan: [8, () => planView(v, o.placeId)],
+  shelf: [10, () => shelfView(v)],
+  label: [8, () => labelView(v, o.labelId)],
+  rounds: [8, () => roundsView(v)],
+  tools: [8, () => toolsView(v)],
+  practice: [8, () => practiceView(v, null)],
+};
+
+describe('what a page reads', () => {
+  it.each(Object.entries(VIEWS))('%s: one transaction, and no more statements than it may', async (_, [most, read]) => {
+    const cost = await counted(read);
+    expect(cost.transactions).toBe(1);
+    expect(cost.statements).toBeLessThanOrEqual(most);
+    // Setting the outfit and one query at least: a view that reads nothing has been counted wrongly.
+    expect(cost.statements).toBeGreaterThanOrEqual(2);
+  });
+
+  it('who is signed in and how much waits are one transaction of two statements', async () => {
+    const email = `${o.personId}@test.example`;
+    await owner`update person set password_hash = ${await hashPassword('a long pass phrase 7')} where id = ${o.personId}`;
+    const opened = await signIn(email, 'a long pass phrase 7', 'here');
+    if (!('token' in opened)) throw new Error(opened.sentence);
+    let seen: Awaited<ReturnType<typeof floorOf>> = null;
+    expect(await counted(async () => (seen = await floorOf(opened.token, NOW)))).toEqual({
+      statements: FLOOR,
+      transactions: 1,
+    });
+    expect(seen).toMatchObject({ viewer: { ...v }, waiting: 1 });
+  });
+
+  it('no row costs a statement: one decided tree or five, one tree of a place or twenty', async () => {
+    const cost = () => Promise.all([counted(VIEWS.today![1])]).then(([c]) => c!.statements);
+    await decide(o.treeId);
+    const [one, place] = [await cost(), await counted(VIEWS.place![1])];
+    for (let i = 0; i < 20; i++) {
+      const id = v7();
+      await owner`insert into tree (id, outfit_id, place_id, tag, host_id) values (${id}, ${o.outfitId}, ${o.placeId}, ${`R${i}`}, 'wych-elm')`;
+      if (i < 4) await decide(id);
+    }
+    const today = await todayView(v, NOW, simulatedStation(7).at(NOW));
+    expect(today.undecided).toHaveLength(5);
+    expect(await cost()).toBe(one);
+    expect(await counted(VIEWS.place![1])).toEqual(place);
+  });
+});
+
+const decide = (treeId: string) => owner`
+  insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+  values (${v7()}, ${o.outfitId}, ${treeId}, ${NOW}, ${o.personId}, 'scale-insect', 'near certain', 'treat now', '', '[]', '{}')`;
+
+describe('today', () => {
+  it('says of each decision whether anything on the shelf may be done against it today', async () => {
+    const today = await todayView(v, NOW, simulatedStation(7).at(NOW));
+    for (const u of today.undecided)
+      expect(u.state).toBe(u.stop ? 'stopped' : u.state === 'open' ? 'open' : 'no product');
+    const other = await makeOutfit(owner);
+    const theirs = (await loadViewer(other))!;
+    expect((await todayView(theirs, NOW, simulatedStation(7).at(NOW))).undecided).toEqual([]);
+  });
+});
