@@ -39,7 +39,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|date-fns)/' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|date-fns|@date-fns/tz)/' },
     },
     {
       name: 'no-database-in-the-browser',

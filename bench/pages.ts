@@ -11,8 +11,8 @@ import type { Report } from './table';
 const url = process.env.ELMHORN_BENCH_URL!;
 const LOG = process.env.ELMHORN_BENCH_LOG!;
 const SERVER = process.env.ELMHORN_BENCH_PID!;
-const WARM = 5;
-const TIMES = 30;
+const WARM = 40;
+const TIMES = 40;
 
 /** Each page with the statements and the milliseconds of CPU that it may cost; null where only the figure is wanted. */
 const BUDGETS: [name: string, path: (tree: string, plan: string) => string, statements: number, cpu: number | null][] =

@@ -1,21 +1,19 @@
 import { format, parseISO } from 'date-fns';
+import { inZone } from '@/core/season/zone';
 
 export { dayWords as shortDay } from '@/core/season/follow-ups';
 /** With the weekday: Tuesday 24 November. */
 export const longDay = (day: string): string => format(parseISO(day), 'EEEE d MMMM');
 
 /** An instant in a place's own time, as 14:05 or 24 Nov 2026, 14:05. */
-export const clock = (at: string | Date, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(at));
-export const dayAndClock = (at: string | Date, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  }).format(new Date(at));
+export const clock = inZone('en-GB', { hour: '2-digit', minute: '2-digit' });
+export const dayAndClock = inZone('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+});
 
 /** How far a day lies from today, in words. */
 export function fromToday(day: string, today: string): string {

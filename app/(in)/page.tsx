@@ -1,5 +1,6 @@
 import { showFill, showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
+import { inZone } from '@/core/season/zone';
 import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
@@ -13,6 +14,7 @@ import { allows, viewer } from '../_server/viewer';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 
+const hour = inZone('en-GB', { hour: '2-digit' });
 const STATES = { open: 'open today', stopped: 'stopped', 'no product': 'no product on the shelf' } as const;
 
 const WORDS = [
@@ -56,9 +58,7 @@ export default async function Today() {
       <ul className="figures text-small">
         {hours.map((h) => (
           <li key={h.at} className="flex h-6 items-center gap-2">
-            <span className="w-9">
-              {new Intl.DateTimeFormat('en-GB', { timeZone: v.timeZone, hour: '2-digit' }).format(new Date(h.at))} h
-            </span>
+            <span className="w-9">{hour(h.at, v.timeZone)} h</span>
             <span
               className={`h-3 border border-ink-2 ${h.windMs <= 4.5 && h.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`}
               style={{ width: Math.min(78, 6 + h.windMs * 11) }}

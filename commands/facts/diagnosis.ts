@@ -5,6 +5,7 @@ import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts'
 import { judgeCheck, soilAsTest, type CheckVerdict } from '@/core/diagnose/effect';
 import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
+import { lastFew } from '@/core/diagnose/once';
 import { overlay, type Overlaid } from '@/core/diagnose/overlay';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
 import { newestVisit, type Visit } from '@/core/diagnose/visit';
@@ -19,8 +20,15 @@ import type { Look, Tree } from '@/store/tree';
 import type { Finds } from '@/store/verdicts';
 import { regionFor } from './region';
 
-/** What this outfit knows: what ships, with its own entries laid over it. Asked once a request. */
-export const knowledgeOf = async (v: Viewer): Promise<Overlaid> => overlay(shipped, await ownEntries(v));
+/** Outfits whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
+const overlaid = lastFew<Overlaid>(50);
+
+/** What this outfit knows: what ships, with its own entries laid over it. */
+export async function knowledgeOf(v: Viewer): Promise<Overlaid> {
+  const entries = await ownEntries(v);
+  const key = [v.outfitId, ...entries.map((e) => `${e.kind} ${e.key} ${e.version}`)].join();
+  return overlaid(key, () => overlay(shipped, entries));
+}
 
 export const finder = (k: Knowledge): ((id: string) => Condition | null) => {
   const map = new Map(k.conditions.map((c) => [c.id, c]));

@@ -1,4 +1,5 @@
 import type { Condition, Knowledge, QuickTest, Sign } from '../diagnose/knowledge';
+import { once } from '../diagnose/once';
 
 /** What a decision looks up in the knowledge. */
 export interface Base {
@@ -10,7 +11,7 @@ export interface Base {
 }
 
 /** The look-ups of a knowledge base, made once. */
-export function baseOf(k: Pick<Knowledge, 'conditions' | 'signs' | 'tests'>): Base {
+export const baseOf = once((k: Pick<Knowledge, 'conditions' | 'signs' | 'tests'>): Base => {
   const by = <T extends { id: string }>(list: readonly T[]) => {
     const map = new Map(list.map((x) => [x.id, x]));
     return (id: string): T | null => map.get(id) ?? null;
@@ -28,4 +29,4 @@ export function baseOf(k: Pick<Knowledge, 'conditions' | 'signs' | 'tests'>): Ba
     test,
     namedBy: (t, o) => named.get(`${t}/${o}`) ?? [],
   };
-}
+});

@@ -1,6 +1,7 @@
 import { inSeason } from '../season/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
 import { concerns, oftenOf } from './reading';
+import { lastFew, once } from './once';
 import { SIGN_OF_HEALTH, OFTEN, type PlaceOnTree } from './words';
 
 /** What is known before anybody looks: where, when, and what stood here or near by before. */
@@ -180,11 +181,13 @@ function profiled(
   by: readonly (readonly (number | null)[])[],
   count: number,
 ): Pick<Observable, 'profile' | 'profiles' | 'chances'> {
-  const kinds = new Map<string, number>([[by.map(() => '').join(), 0]]);
+  const kinds = new Map<string, number>();
   const rows: (number | null)[][] = [by.map(() => null)];
   const profile = Array.from({ length: count }, (_, c) => {
+    // Most candidates have nothing to do with most that can be looked at.
+    if (by.every((r) => r[c] === null)) return 0;
     const row = by.map((r) => r[c]!);
-    const key = row.map((x) => x ?? '').join();
+    const key = row.join();
     const known = kinds.get(key);
     if (known !== undefined) return known;
     kinds.set(key, rows.length);
@@ -195,12 +198,13 @@ function profiled(
   const chances = Array.from({ length: outcomes }, () => new Array<number>(n * n));
   for (let a = 0; a < n; a++)
     for (let b = 0; b < n; b++) {
-      const raw = idle.map((x, k) => chanceOf(x, rows[a]![k]!, rows[b]![k]!));
       if (kind === 'sign') {
-        chances[0]![a * n + b] = short(raw[0]!);
-        chances[1]![a * n + b] = short(1 - raw[0]!);
+        const seen = chanceOf(idle[0]!, rows[a]![0]!, rows[b]![0]!);
+        chances[0]![a * n + b] = short(seen);
+        chances[1]![a * n + b] = short(1 - seen);
         continue;
       }
+      const raw = idle.map((x, k) => chanceOf(x, rows[a]![k]!, rows[b]![k]!));
       const last = outcomes - 1;
       const others = raw.slice(0, last).reduce((x, y) => x + y, 0);
       raw[last] = Math.max(rows[a]![last] ?? 0, rows[b]![last] ?? 0, 1 - others, 0.03);
@@ -227,16 +231,47 @@ function comesOut(c: Condition, t: QuickTest, o: QuickTest['outcomes'][number]):
  * @param knowledge all that is known, an outfit's own entries already laid over it
  * @returns candidates (the sound tree and the unknown always among them), everything that can be looked at, and the chains
  */
-export function compile(
-  knowledge: Pick<Knowledge, 'signs' | 'tests' | 'conditions'>,
-  host: Host,
-  setting: Setting,
-): Model {
+export function compile(knowledge: Known, host: Host, setting: Setting): Model {
+  const { here, observables, chains } = groundOf(knowledge, host, setting.month);
+  const lasting = lastingIn(knowledge);
+  return {
+    conditions: here.map((c) => ({
+      id: c.id,
+      name: c.name,
+      kind: c.kind,
+      harmless: c.kind === 'harmless',
+      odds:
+        oddsOf(
+          c,
+          host,
+          setting,
+          [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x)),
+        ) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
+    })),
+    observables,
+    chains,
+  };
+}
+
+type Known = Pick<Knowledge, 'signs' | 'tests' | 'conditions'>;
+/** What a model of a host in a month has whatever the setting: plain data that nobody changes. */
+interface Ground extends Pick<Model, 'observables' | 'chains'> {
+  here: Condition[];
+}
+/** Hosts and months whose ground is kept at hand: a crew's day asks for few, and each is some hundred kilobytes. */
+const KEPT = 24;
+const groundsOf = once((_: Known) => lastFew<Ground>(KEPT));
+const groundOf = (knowledge: Known, host: Host, month: number): Ground =>
+  groundsOf(knowledge)([month, host.id, host.evergreen, ...host.groups].join(), () =>
+    workOutGround(knowledge, host, month),
+  );
+const lastingIn = once((k: Known): ReadonlySet<string> => new Set(k.signs.filter((s) => s.lasts).map((s) => s.id)));
+
+function workOutGround(knowledge: Known, host: Host, month: number): Ground {
   const here = knowledge.conditions.filter((c) => concerns(c.groups, host));
-  const leaf = inLeaf(host, setting.month);
+  const leaf = inLeaf(host, month);
   const named = new Set(here.flatMap((c) => Object.keys(c.tests)));
   const telling = new Set(here.flatMap((c) => Object.keys(c.telling)));
-  const lasting = new Set(knowledge.signs.filter((s) => s.lasts).map((s) => s.id));
   const signs = knowledge.signs
     .filter((s) => concerns(s.groups, host))
     .map((s): Observable => {
@@ -260,7 +295,7 @@ export function compile(
         lasts: s.lasts,
         presumes: [],
         said: [],
-        ...profiled('sign', [idle], [here.map((c) => chance(c, s, idle, tells, setting.month))], here.length),
+        ...profiled('sign', [idle], [here.map((c) => chance(c, s, idle, tells, month))], here.length),
       };
     });
   const tests = knowledge.tests
@@ -294,21 +329,5 @@ export function compile(
       return j === undefined ? [] : [[j, i, f.onlyFollows ? JOINS_ALWAYS : JOINS]];
     }),
   );
-  return {
-    conditions: here.map((c) => ({
-      id: c.id,
-      name: c.name,
-      kind: c.kind,
-      harmless: c.kind === 'harmless',
-      odds:
-        oddsOf(
-          c,
-          host,
-          setting,
-          [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x)),
-        ) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
-    })),
-    observables: [...signs, ...tests],
-    chains,
-  };
+  return { here, observables: [...signs, ...tests], chains };
 }

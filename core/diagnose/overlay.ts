@@ -37,6 +37,7 @@ function withOften(c: Condition, sign: string, often: Often | null): Condition {
  * What ships is never changed, so that an update loses nothing of it.
  */
 export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overlaid {
+  if (!entries.length) return { knowledge: shipped, adrift: [] };
   const adrift: string[] = [];
   const signs = new Set(shipped.signs.map((s) => s.id));
   const conditions = new Map(shipped.conditions.map((c) => [c.id, c]));

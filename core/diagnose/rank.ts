@@ -1,5 +1,6 @@
 import type { Finding, TestResult } from './knowledge';
 import { SOUND, type Model, type Observable } from './model';
+import { once } from './once';
 import type { Sure } from './words';
 
 /** What has been looked at: signs with their state and grade, and tests with their outcome. Order does not matter. */
@@ -39,16 +40,6 @@ export interface Posterior {
   weight: Float64Array;
   /** How likely each candidate is there, alone or with another. */
   marginal: Float64Array;
-}
-
-/** What follows from an observable or a model alone is worked out once; both are plain data that nobody changes. */
-function once<K extends object, V>(work: (key: K) => V): (key: K) => V {
-  const known = new WeakMap<K, V>();
-  return (key) => {
-    let value = known.get(key);
-    if (value === undefined) known.set(key, (value = work(key)));
-    return value;
-  };
 }
 
 /** Chances of every outcome by pair of profiles, with the mistakes of people and tests in them. */

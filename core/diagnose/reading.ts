@@ -1,12 +1,15 @@
 import type { Condition, Host } from './knowledge';
+import { once } from './once';
 import { OFTEN_WORDS, type Often } from './words';
 
 // Apart from the schemas, so that the browser can rank without carrying them.
 
+/** How often a condition shows each of its signs; the surest word counts where a sign stands twice. */
+const wordsOf = once(
+  (c: Condition) => new Map([...OFTEN_WORDS].reverse().flatMap((w) => c.signs[w].map((s): [string, Often] => [s, w]))),
+);
 /** How often a condition shows a sign; undefined where it has nothing to do with it. */
-export function oftenOf(c: Condition, sign: string): Often | undefined {
-  return OFTEN_WORDS.find((w) => c.signs[w].includes(sign));
-}
+export const oftenOf = (c: Condition, sign: string): Often | undefined => wordsOf(c).get(sign);
 /** Every sign that a condition makes, the surest first; "never" left out. */
 export const signsOf = (c: Condition): string[] => [
   ...c.signs.always,

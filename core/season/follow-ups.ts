@@ -1,8 +1,8 @@
 import { addDays, addMonths, addWeeks, addYears, format, formatISO, parseISO } from 'date-fns';
 import type { FollowUpRule } from './rules';
+import type { Day } from './zone';
 
-/** A calendar day as YYYY-MM-DD in the place's own time zone. */
-export type Day = string;
+export { dayIn, type Day } from './zone';
 
 export interface FollowUp {
   ruleId: string;
@@ -24,12 +24,6 @@ const iso = (d: Date): Day => formatISO(d, { representation: 'date' });
 /** `count` units after a day; a month that is too short ends on its last day (31 January + 1 month = 28 or 29 February). */
 export const after = (day: Day, count: number, unit: FollowUpRule['after']['unit']): Day =>
   iso(adders[unit](parseISO(day), count));
-
-/** The calendar day of an instant in a time zone. */
-export const dayIn = (instant: Date | string, timeZone: string): Day =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
-    new Date(instant),
-  );
 
 function intoMonths(day: Day, months: number[] | undefined): Day {
   if (!months?.length) return day;

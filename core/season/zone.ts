@@ -1,35 +1,38 @@
-const parts = (instant: Date, timeZone: string) =>
-  Object.fromEntries(
-    new Intl.DateTimeFormat('en-CA', {
-      timeZone,
-      hourCycle: 'h23',
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
-      hour: '2-digit',
-      minute: '2-digit',
-    })
-      .formatToParts(instant)
-      .map((p) => [p.type, p.value]),
-  );
+import { TZDate } from '@date-fns/tz';
+
+/** A calendar day as YYYY-MM-DD in the place's own time zone. */
+export type Day = string;
+
+/** Formats instants as a clock in a zone would; a formatter is dear to make and is kept for each zone. */
+export function inZone(locale: string, options: Intl.DateTimeFormatOptions) {
+  const kept = new Map<string, Intl.DateTimeFormat>();
+  return (instant: Date | string, timeZone: string): string => {
+    let format = kept.get(timeZone);
+    if (!format) kept.set(timeZone, (format = new Intl.DateTimeFormat(locale, { ...options, timeZone })));
+    return format.format(new Date(instant));
+  };
+}
+
+/** The calendar day of an instant in a time zone. */
+export const dayIn: (instant: Date | string, timeZone: string) => Day = inZone('en-CA', {
+  year: 'numeric',
+  month: '2-digit',
+  day: '2-digit',
+});
+const clockIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit', minute: '2-digit' });
 
 /** An instant as a clock on the wall of `timeZone` shows it: YYYY-MM-DDTHH:MM. */
-export function wallClock(instant: string, timeZone: string): string {
-  const p = parts(new Date(instant), timeZone);
-  return `${p.year}-${p.month}-${p.day}T${p.hour}:${p.minute}`;
-}
+export const wallClock = (instant: string, timeZone: string): string =>
+  `${dayIn(instant, timeZone)}T${clockIn(instant, timeZone)}`;
 
 /**
  * The instant of a wall-clock time in a time zone, as ISO; null when there is no such day or time. In the hour that a
  * change to summer time leaves out, the clock is read as if it had not been changed yet.
  */
 export function zonedInstant(wall: string, timeZone: string): string | null {
-  const m = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/.exec(wall);
-  if (!m) return null;
-  const utc = Date.parse(`${wall.slice(0, 16)}:00Z`);
-  if (Number.isNaN(utc) || new Date(utc).toISOString().slice(0, 16) !== wall.slice(0, 16)) return null;
-  let guess = utc;
-  // Twice is enough: the second step mends a guess that fell on the other side of a change of the clock.
-  for (let i = 0; i < 2; i++) guess += utc - Date.parse(`${wallClock(new Date(guess).toISOString(), timeZone)}:00Z`);
-  return new Date(guess).toISOString();
+  const utc = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(wall) ? new Date(`${wall.slice(0, 16)}:00Z`) : null;
+  // A day or an hour that does not exist would be carried into the next.
+  if (!utc || Number.isNaN(utc.getTime()) || utc.toISOString().slice(0, 16) !== wall.slice(0, 16)) return null;
+  const [y, m, d] = [utc.getUTCFullYear(), utc.getUTCMonth(), utc.getUTCDate()];
+  return new Date(+new TZDate(y, m, d, utc.getUTCHours(), utc.getUTCMinutes(), timeZone)).toISOString();
 }
