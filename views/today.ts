@@ -60,6 +60,6 @@ async function ways(v: Viewer, wanted: ToTreat[], now: Date, weather: Weather): 
     const s = situationFor(v, tree, held, finds.get(tree.id)!, now, w.conditionId);
     const way = wayAgainst(s, labels, usualChoices(tree, weather), w.conditionId);
     const stop = way ? (stopsOf(way)[0] ?? null) : null;
-    return [{ ...w, stop, state: !way?.result ? 'no product' : stop ? 'stopped' : 'open' }];
+    return [{ ...w, stop, state: !way ? 'no product' : stop ? 'stopped' : 'open' }];
   });
 }

@@ -76,6 +76,9 @@ export interface Observable {
   /** A test: signs of which one must have been seen, and signs that say the same as one of its outcomes. */
   presumes: readonly string[];
   said: readonly string[];
+  /** By outcome, how often it comes by chance; and by profile, how often it comes under it, null where it has nothing to do with it. */
+  idle: readonly number[];
+  rows: readonly (readonly (number | null)[])[];
   /** Candidates that make this observable alike share a profile; profile of each candidate, 0 for those it has nothing to do with. */
   profile: number[];
   profiles: number;
@@ -171,16 +174,13 @@ export function chanceOf(idle: number, a: number | null, b: number | null): numb
 /** Five places are more than any word of a likelihood can claim, and a model has to travel to a phone. */
 const short = (p: number) => Math.round(p * 1e5) / 1e5;
 
+type Rows = readonly (readonly (number | null)[])[];
+
 /**
- * Profiles and their chances from the rows of an observable: `by[k][c]` is how likely candidate c shows outcome k, null
- * where it has nothing to do with it. Signs have one row, "seen"; the last outcome of a test is what is left over.
+ * The profiles of an observable: `by[k][c]` is how likely candidate c shows outcome k, null where it has nothing to do with
+ * it. Signs have one outcome, "seen"; the last outcome of a test is what is left over.
  */
-function profiled(
-  kind: Observable['kind'],
-  idle: readonly number[],
-  by: readonly (readonly (number | null)[])[],
-  count: number,
-): Pick<Observable, 'profile' | 'profiles' | 'chances'> {
+function profilesOf(by: Rows, count: number): { rows: Rows; profile: number[] } {
   const kinds = new Map<string, number>();
   const rows: (number | null)[][] = [by.map(() => null)];
   const profile = Array.from({ length: count }, (_, c) => {
@@ -193,8 +193,17 @@ function profiled(
     kinds.set(key, rows.length);
     return rows.push(row) - 1;
   });
+  return { rows, profile };
+}
+
+/** Chances of every outcome by pair of profiles. */
+export function withChances(
+  kind: Observable['kind'],
+  idle: readonly number[],
+  { rows, profile }: { rows: Rows; profile: number[] },
+): Pick<Observable, 'idle' | 'rows' | 'profile' | 'profiles' | 'chances'> {
   const n = rows.length;
-  const outcomes = kind === 'sign' ? 2 : by.length;
+  const outcomes = kind === 'sign' ? 2 : idle.length;
   const chances = Array.from({ length: outcomes }, () => new Array<number>(n * n));
   for (let a = 0; a < n; a++)
     for (let b = 0; b < n; b++) {
@@ -210,7 +219,7 @@ function profiled(
       raw[last] = Math.max(rows[a]![last] ?? 0, rows[b]![last] ?? 0, 1 - others, 0.03);
       for (let k = 0; k < outcomes; k++) chances[k]![a * n + b] = short(raw[k]! / (others + raw[last]));
     }
-  return { profile, profiles: n, chances };
+  return { idle, rows, profile, profiles: n, chances };
 }
 
 /** How often an outcome comes out where nothing that it names is there: its own idle rate, never more than the specificity leaves. */
@@ -235,19 +244,11 @@ export function compile(knowledge: Known, host: Host, setting: Setting): Model {
   const { here, observables, chains } = groundOf(knowledge, host, setting.month);
   const lasting = lastingIn(knowledge);
   return {
-    conditions: here.map((c) => ({
-      id: c.id,
-      name: c.name,
-      kind: c.kind,
-      harmless: c.kind === 'harmless',
-      odds:
-        oddsOf(
-          c,
-          host,
-          setting,
-          [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x)),
-        ) * (c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1),
-    })),
+    conditions: here.map((c) => {
+      const marks = [...c.signs.always, ...c.signs.usual].some((x) => lasting.has(x));
+      const alone = c.onlyFollows ? ALONE_ONLY_FOLLOWS : c.drivers.length ? ALONE : 1;
+      return conditionIn(c, oddsOf(c, host, setting, marks) * alone);
+    }),
     observables,
     chains,
   };
@@ -267,6 +268,57 @@ const groundOf = (knowledge: Known, host: Host, month: number): Ground =>
   );
 const lastingIn = once((k: Known): ReadonlySet<string> => new Set(k.signs.filter((s) => s.lasts).map((s) => s.id)));
 
+/** A sign as something to look at; what follows from its kind alone is set here. */
+export const signAsObservable = (
+  s: Pick<Sign, 'id' | 'place' | 'words' | 'dig' | 'lasts'> & { echoes: boolean; telling: boolean },
+  idle: readonly number[],
+  profiles: { rows: Rows; profile: number[] },
+): Observable => ({
+  id: s.id,
+  kind: 'sign',
+  place: s.place,
+  words: s.words,
+  outcomes: [
+    { id: 'seen', words: 'seen' },
+    { id: 'absent', words: 'absent' },
+  ],
+  minutes: s.dig ? DIG_MINUTES : MINUTES[s.place],
+  wounds: 0,
+  laboratory: false,
+  weight: s.echoes ? 0.6 : 1,
+  error: s.telling ? 0.003 : 0.06,
+  telling: s.telling,
+  lasts: s.lasts,
+  presumes: [],
+  said: [],
+  ...withChances('sign', idle, profiles),
+});
+
+/** A quick test or a laboratory's as something to do; what follows from its kind alone is set here. */
+export const testAsObservable = (
+  t: Pick<Observable, 'id' | 'words' | 'outcomes' | 'minutes' | 'wounds' | 'laboratory' | 'presumes' | 'said'>,
+  idle: readonly number[],
+  profiles: { rows: Rows; profile: number[] },
+): Observable => ({
+  ...t,
+  kind: 'test',
+  place: null,
+  weight: 1,
+  error: t.laboratory ? 0.002 : 0.05,
+  telling: false,
+  lasts: false,
+  ...withChances('test', idle, profiles),
+});
+
+/** A candidate with its odds against a sound tree. */
+export const conditionIn = (c: Pick<Condition, 'id' | 'name' | 'kind'>, odds: number): ModelCondition => ({
+  id: c.id,
+  name: c.name,
+  kind: c.kind,
+  harmless: c.kind === 'harmless',
+  odds,
+});
+
 function workOutGround(knowledge: Known, host: Host, month: number): Ground {
   const here = knowledge.conditions.filter((c) => concerns(c.groups, host));
   const leaf = inLeaf(host, month);
@@ -277,51 +329,33 @@ function workOutGround(knowledge: Known, host: Host, month: number): Ground {
     .map((s): Observable => {
       const tells = telling.has(s.id);
       const idle = tells ? TELLING_IDLE : s.idle;
-      return {
-        id: s.id,
-        kind: 'sign',
-        place: s.place,
-        words: s.words,
-        outcomes: [
-          { id: 'seen', words: 'seen' },
-          { id: 'absent', words: 'absent' },
-        ],
-        minutes: s.dig ? DIG_MINUTES : MINUTES[s.place],
-        wounds: 0,
-        laboratory: false,
-        weight: s.echoes ? 0.6 : 1,
-        error: tells ? 0.003 : 0.06,
-        telling: tells,
-        lasts: s.lasts,
-        presumes: [],
-        said: [],
-        ...profiled('sign', [idle], [here.map((c) => chance(c, s, idle, tells, month))], here.length),
-      };
+      return signAsObservable(
+        { ...s, echoes: s.echoes !== undefined, telling: tells },
+        [idle],
+        profilesOf([here.map((c) => chance(c, s, idle, tells, month))], here.length),
+      );
     });
   const tests = knowledge.tests
     .filter((t) => named.has(t.id) && concerns(t.groups, host) && (leaf || !t.leaf))
-    .map((t): Observable => ({
-      id: t.id,
-      kind: 'test',
-      place: null,
-      words: t.ask,
-      outcomes: t.outcomes.map((o) => ({ id: o.id, words: o.words })),
-      minutes: t.minutes + t.waitDays * 2 + (t.cost === 'kit' ? 0.5 : 0),
-      wounds: t.wounds,
-      laboratory: t.cost === 'laboratory',
-      weight: 1,
-      error: t.cost === 'laboratory' ? 0.002 : 0.05,
-      telling: false,
-      lasts: false,
-      presumes: t.presumes,
-      said: t.outcomes.flatMap((o) => (o.sameAs ? [o.sameAs] : [])),
-      ...profiled(
-        'test',
+    .map((t) =>
+      testAsObservable(
+        {
+          id: t.id,
+          words: t.ask,
+          outcomes: t.outcomes.map((o) => ({ id: o.id, words: o.words })),
+          minutes: t.minutes + t.waitDays * 2 + (t.cost === 'kit' ? 0.5 : 0),
+          wounds: t.wounds,
+          laboratory: t.cost === 'laboratory',
+          presumes: t.presumes,
+          said: t.outcomes.flatMap((o) => (o.sameAs ? [o.sameAs] : [])),
+        },
         t.outcomes.map((o) => falsely(t, o)),
-        t.outcomes.map((o) => here.map((c) => comesOut(c, t, o))),
-        here.length,
+        profilesOf(
+          t.outcomes.map((o) => here.map((c) => comesOut(c, t, o))),
+          here.length,
+        ),
       ),
-    }));
+    );
   const index = new Map(here.map((c, i) => [c.id, i]));
   const chains = here.flatMap((f, i) =>
     f.drivers.flatMap((d): [number, number, number][] => {

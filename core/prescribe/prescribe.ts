@@ -388,13 +388,17 @@ export interface Option {
 export const stopsOf = (o: Pick<Option, 'result'>): Gate[] =>
   o.result?.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped') ?? [];
 
-/** The freest way on the shelf against one trouble; null where no label names it for this host. */
+/** A way on the shelf against one trouble, an open one where there is any; null where no label names it for this host. */
 export function wayAgainst(s: Situation, labels: readonly Label[], c: Choices, condition: string): Option | null {
-  const against = labels.flatMap((label) => {
-    const uses = label.uses.filter((u) => u.targets.includes(condition));
-    return uses.length ? [{ ...label, uses }] : [];
-  });
-  return options(s, against, c)[0] ?? null;
+  let freest: Option | null = null;
+  for (const label of labels)
+    for (const use of label.uses) {
+      if (!use.targets.includes(condition) || !meant(s, use)) continue;
+      const way = optionOf(s, label, use, c);
+      if (!way.stops) return way;
+      if (!freest || way.stops < freest.stops) freest = way;
+    }
+  return freest;
 }
 
 /** Whether a use is for this host and for what was named, and not for another. */
@@ -405,25 +409,28 @@ const meant = (s: Situation, use: LabelUse) =>
     use.method === 'repellent' ||
     [s.condition.id, ...(s.troubles ?? []).map((t) => t.condition.id)].some((t) => use.targets.includes(t)));
 
+function optionOf(s: Situation, label: Label, use: LabelUse, c: Choices): Option {
+  // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
+  const result = workOut(s, label, use, c, false);
+  return {
+    label,
+    use,
+    // A question that is open stops nothing yet; it stands beside what holds.
+    stops: stopsOf({ result }).length,
+    holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
+    result,
+  };
+}
+
 /**
  * Every use on the shelf, the freest first. Those that the label never allows on this host or against what was named are
  * counted with one stop and come last; they are worked out once somebody opens one.
  */
 export function options(s: Situation, labels: readonly Label[], c: Choices): Option[] {
   const offered = labels.flatMap((label) =>
-    label.uses.map((use): Option => {
-      if (!meant(s, use)) return { label, use, stops: 1, holds: 0, result: null };
-      // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
-      const result = workOut(s, label, use, c, false);
-      return {
-        label,
-        use,
-        // A question that is open stops nothing yet; it stands beside what holds.
-        stops: stopsOf({ result }).length,
-        holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
-        result,
-      };
-    }),
+    label.uses.map(
+      (use): Option => (meant(s, use) ? optionOf(s, label, use, c) : { label, use, stops: 1, holds: 0, result: null }),
+    ),
   );
   return offered.sort(
     (a, b) =>

@@ -133,17 +133,8 @@ export function Choices<T extends string>({
       <legend className={hideLabel ? 'sr-only' : 'mb-1 font-semibold'}>{label}</legend>
       <div className="flex flex-wrap">
         {options.map((o) => (
-          <label
-            key={o.value}
-            className={`-mr-px -mb-px flex cursor-pointer items-center justify-center border border-ink-2 px-3.5 text-center has-checked:bg-ink has-checked:font-bold has-checked:text-sheet has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-slate ${small ? 'min-h-12 text-[0.9375rem]' : 'min-h-[var(--target)]'}`}
-          >
-            <input
-              type="radio"
-              name={name}
-              className="sr-only"
-              checked={value === o.value}
-              onChange={() => onChange(o.value)}
-            />
+          <label key={o.value} className={small ? 'choice choice-small' : 'choice'}>
+            <input type="radio" name={name} checked={value === o.value} onChange={() => onChange(o.value)} />
             {o.name}
           </label>
         ))}

@@ -4,16 +4,16 @@ import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { v5 } from 'uuid';
 import { soilAsTest } from '@/core/diagnose/effect';
-import { balance } from '@/core/diagnose/evidence';
-import type { Model } from '@/core/diagnose/model';
-import { nextLooks, type NextLook } from '@/core/diagnose/next-look';
-import { evidenceOf, posterior } from '@/core/diagnose/rank';
+import { fromWire, type WireModel } from '@/core/diagnose/wire';
+import type { NextLook } from '@/core/diagnose/next-look';
+import { once } from '@/core/diagnose/once';
 import type { Vigour } from '@/core/diagnose/words';
 import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
 import { examine } from './actions';
+import { answerTo, type BenchAnswer } from './answer';
 import { AlikeTrees, BarkAndRoots, CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
 import { findingsOf, testsOf, toFinding, without, type BenchSign, type ExamineForm, type Update } from './form';
 import { NextLookCard } from './next-look.client';
@@ -25,14 +25,30 @@ interface Props {
   host: { name: string; rootstock: string | null; key: { ask: string; ifNot: string[] }[] };
   confirmed: boolean;
   signs: BenchSign[];
-  model: Model;
+  model: WireModel;
+  /** The answer to an empty form. */
+  first: BenchAnswer;
   last: { crownLoss: number | null; vigour: Vigour | null };
   records: { id: string; name: string }[];
   alike: { id: string; tag: string }[];
   refused: string | null;
 }
 
-export function ExamineBench({ treeId, host, confirmed, signs, model, last, records, alike, refused }: Props) {
+const modelOf = (sent: WireModel, signs: BenchSign[]) => built(sent)(signs);
+const built = once((sent: WireModel) => once((signs: BenchSign[]) => fromWire(sent, signs)));
+
+export function ExamineBench({
+  treeId,
+  host,
+  confirmed,
+  signs,
+  model: sent,
+  first,
+  last,
+  records,
+  alike,
+  refused,
+}: Props) {
   const router = useRouter();
   const said = useSaid();
   const made = useMadeId(`look:${treeId}`);
@@ -61,29 +77,25 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
   const { busy, faults, send } = useSend(examine, made);
   const [skipped, setSkipped] = useState<string[]>([]);
   const [everything, setEverything] = useState(false);
-  const shown = everything ? signs : signs.filter((s) => s.inSeason || form.grades[s.id]);
+  const shown = everything ? signs : signs.filter((s) => !s.outOfSeason || form.grades[s.id]);
 
-  const inSeasonNow = useMemo(() => new Set(signs.filter((s) => s.inSeason).map((s) => s.id)), [signs]);
+  const inSeasonNow = useMemo(() => new Set(signs.filter((s) => !s.outOfSeason).map((s) => s.id)), [signs]);
   // The figure may lag a frame behind the finger, never the finger behind the figure.
   const grades = useDeferredValue(form.grades);
   const more = useDeferredValue(form.more);
   const tests = useDeferredValue(form.tests);
   const moisture = useDeferredValue(form.soilMoisture);
   const { beams, looks } = useMemo(() => {
-    const observed = { findings: findingsOf({ grades, more }), tests: soilAsTest(moisture, testsOf({ tests })) };
-    const post = posterior(model, evidenceOf(model, observed));
-    return {
-      beams: balance(model, observed, post, 3),
-      looks: nextLooks(
-        model,
-        post,
-        observed,
-        4,
-        (o) => !skipped.includes(o.kind + o.id) && (o.kind === 'test' || everything || inSeasonNow.has(o.id)),
-      ),
-    };
-  }, [model, grades, more, tests, moisture, skipped, everything, inSeasonNow]);
-  const nameOf = (c: string) => model.conditions.find((x) => x.id === c)?.name ?? c;
+    // The answer to an empty form came with the page; the model is put together once there is something to ask it.
+    if (![grades, tests].some((of) => Object.keys(of).length) && !moisture && !skipped.length && !everything)
+      return first;
+    return answerTo(
+      modelOf(sent, signs),
+      { findings: findingsOf({ grades, more }), tests: soilAsTest(moisture, testsOf({ tests })) },
+      (o) => !skipped.includes(o.kind + o.id) && (o.kind === 'test' || everything || inSeasonNow.has(o.id)),
+    );
+  }, [first, sent, signs, grades, more, tests, moisture, skipped, everything, inSeasonNow]);
+  const nameOf = (c: string) => sent.conditions.find(([id]) => id === c)?.[1] ?? c;
   const answer = (look: NextLook, outcome: string) =>
     update(
       look.kind === 'sign'
@@ -219,7 +231,7 @@ export function ExamineBench({ treeId, host, confirmed, signs, model, last, reco
         {done.length > 0 && (
           <ul className="flex flex-wrap gap-2" aria-label="Tests done">
             {done.map(([t, o]) => {
-              const test = model.observables.find((x) => x.kind === 'test' && x.id === t);
+              const test = sent.tests.find((x) => x.id === t);
               return (
                 <li key={t}>
                   <button

@@ -21,10 +21,10 @@ export interface BenchSign {
   words: string;
   worst: string;
   figure?: string;
-  dig: boolean;
-  /** Leaf, flower and fruit can be looked at in this month. */
-  inSeason: boolean;
-  sector: boolean;
+  dig?: boolean;
+  /** Leaf, flower or fruit that cannot be looked at in this month. */
+  outOfSeason?: boolean;
+  sector?: boolean;
   count?: string;
   /** How it stood at the last look. */
   last?: Grade;

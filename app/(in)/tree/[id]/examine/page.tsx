@@ -1,4 +1,5 @@
 import { compile, signInSeason } from '@/core/diagnose/model';
+import { toWire } from '@/core/diagnose/wire';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { hostOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
@@ -8,6 +9,7 @@ import { shortDay } from '@/ui/words';
 import { examineView } from '@/views/tree';
 import { ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
+import { answerTo, NOTHING_SEEN } from './answer';
 import { ExamineBench } from './examine.client';
 import type { Grade } from './form';
 
@@ -18,6 +20,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { v, now, tree, finds, knowledge, duties, alike } = await load((await params).id);
   const host = hostOf(tree)!;
   const month = treeMonth(tree, now);
+  const signs = signsFor(host);
+  const inSeason = new Set(signs.filter((s) => signInSeason(s, host, month)).map((s) => s.id));
   const model = compile(knowledge, host, settingOf(v, tree, finds, month));
   const last = tree.looks[0];
   const lastGrade = new Map<string, Grade>(
@@ -65,19 +69,20 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           })),
         }}
         confirmed={tree.hostConfirmedAt !== null}
-        signs={signsFor(host).map((s) => ({
+        signs={signs.map((s) => ({
           id: s.id,
           place: s.place,
           words: s.words,
           worst: s.worst,
-          dig: s.dig,
-          inSeason: signInSeason(s, host, month),
-          sector: s.sector,
+          ...(s.dig ? { dig: true } : {}),
+          ...(inSeason.has(s.id) ? {} : { outOfSeason: true }),
+          ...(s.sector ? { sector: true } : {}),
           ...(s.figure ? { figure: s.figure } : {}),
           ...(s.count ? { count: s.count } : {}),
           ...(lastGrade.has(s.id) ? { last: lastGrade.get(s.id)! } : {}),
         }))}
-        model={model}
+        model={toWire(model, signs)}
+        first={answerTo(model, NOTHING_SEEN, (o) => o.kind === 'test' || inSeason.has(o.id))}
         last={{ crownLoss: last?.crownLoss ?? null, vigour: last?.vigour ?? null }}
         records={tree.records
           .filter((r) => !r.withdrawn && r.target)

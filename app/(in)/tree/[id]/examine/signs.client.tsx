@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { sampleSize } from '@/core/measure/efficacy';
 import { PLACES_ON_TREE, SIGN_OF_HEALTH, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
@@ -112,10 +112,15 @@ function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<Props, '
   );
 }
 
+/** Places that the page comes with: the list shows little more at first. */
+const FIRST = 1;
+
 /** All places at once, for the desk: tabs lead to them, keys grade the sign in focus and go on to the next. */
 export function SignList({ signs, form, update }: Props) {
   const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
   const [open, setOpen] = useState<string | null>(null);
+  // The page comes with what can be seen of it; the rest is there before a hand can reach it.
+  const all = useDeferredValue(true, false);
   const go = (place: string) => document.getElementById(`place-${place}`)?.scrollIntoView({ block: 'start' });
   return (
     <div className="phone:hidden">
@@ -149,7 +154,7 @@ export function SignList({ signs, form, update }: Props) {
         role="region"
         aria-label="Signs, from the ground up"
       >
-        {places.map((place) => (
+        {(all ? places : places.slice(0, FIRST)).map((place) => (
           <section key={place} id={`place-${place}`} aria-label={place} className="pt-3">
             <div className="flex items-center justify-between gap-3">
               <h2 className="text-body capitalize">{place}</h2>
@@ -237,14 +242,9 @@ function SignRow({
         </p>
         <div className="flex">
           {GRADES.map((g) => (
-            <label
-              key={g}
-              title={SPOKEN[g]}
-              className={`figures -mr-px flex h-11 min-w-11 cursor-pointer items-center justify-center border border-ink-2 px-1 text-small has-checked:font-bold has-focus-visible:outline-3 has-focus-visible:outline-slate ${g === '-' ? 'has-checked:border-ink' : g === '0' ? 'has-checked:bg-line has-checked:text-ink' : 'has-checked:bg-ink has-checked:text-sheet'}`}
-            >
+            <label key={g} title={SPOKEN[g]} className="grade">
               <input
                 type="radio"
-                className="sr-only"
                 name={sign.id}
                 aria-label={SPOKEN[g]}
                 checked={value === g}

@@ -1,0 +1,106 @@
+import {
+  conditionIn,
+  signAsObservable,
+  testAsObservable,
+  type Model,
+  type ModelCondition,
+  type Observable,
+} from './model';
+import type { Sign } from './knowledge';
+
+/**
+ * A model on its way to a browser: what can be worked out again is left behind, and a sign is named by its place in the list
+ * that travels beside it.
+ */
+export interface WireModel {
+  conditions: [id: string, name: string, kind: ModelCondition['kind'], odds: number][];
+  chains: Model['chains'];
+  signs: [sign: number, profile: string, rows: (number | null)[], idle: number, flags: number][];
+  tests: (Pick<Observable, 'id' | 'words' | 'outcomes' | 'minutes' | 'idle' | 'rows'> & {
+    profile: string;
+    wounds?: 1 | 2;
+    laboratory?: true;
+    presumes?: readonly string[];
+    said?: readonly string[];
+  })[];
+}
+
+/** What a sign must bring along. */
+export type WireSign = Pick<Sign, 'id' | 'place' | 'words'> & Partial<Pick<Sign, 'dig'>>;
+
+const FLAGS = { echoes: 1, telling: 2, lasts: 4 } as const;
+/** One letter for each candidate; 36 profiles are three times what any observable has. */
+const MOST = 36;
+const written = (o: Observable): string => {
+  if (o.profiles > MOST) throw new Error(`${o.id} has ${o.profiles} profiles, more than a letter can tell`);
+  return o.profile.map((p) => p.toString(MOST)).join('');
+};
+const read = (profile: string): number[] => [...profile].map((p) => Number.parseInt(p, MOST));
+
+export function toWire(model: Model, signs: readonly WireSign[]): WireModel {
+  const at = new Map(signs.map((s, i) => [s.id, i]));
+  const tests: WireModel['tests'] = [];
+  const seen: WireModel['signs'] = [];
+  for (const o of model.observables) {
+    if (o.kind === 'test') {
+      tests.push({
+        id: o.id,
+        words: o.words,
+        outcomes: o.outcomes,
+        minutes: o.minutes,
+        idle: o.idle,
+        rows: o.rows,
+        profile: written(o),
+        ...(o.wounds ? { wounds: o.wounds } : {}),
+        ...(o.laboratory ? { laboratory: true } : {}),
+        ...(o.presumes.length ? { presumes: o.presumes } : {}),
+        ...(o.said.length ? { said: o.said } : {}),
+      });
+      continue;
+    }
+    const sign = at.get(o.id);
+    if (sign === undefined) throw new Error(`the sign ${o.id} is not in the list beside the model`);
+    const flags = (o.weight < 1 ? FLAGS.echoes : 0) + (o.telling ? FLAGS.telling : 0) + (o.lasts ? FLAGS.lasts : 0);
+    seen.push([sign, written(o), o.rows.map((r) => r[0]!), o.idle[0]!, flags]);
+  }
+  return {
+    conditions: model.conditions.map((c) => [c.id, c.name, c.kind, c.odds]),
+    chains: model.chains,
+    signs: seen,
+    tests,
+  };
+}
+
+/** The model that was sent, to the last figure. */
+export function fromWire(wire: WireModel, signs: readonly WireSign[]): Model {
+  const observables = wire.signs.map(([i, profile, rows, idle, flags]): Observable => {
+    const { id, place, words, dig = false } = signs[i]!;
+    const has = (flag: number) => (flags & flag) !== 0;
+    return signAsObservable(
+      { id, place, words, dig, lasts: has(FLAGS.lasts), echoes: has(FLAGS.echoes), telling: has(FLAGS.telling) },
+      [idle],
+      { rows: rows.map((r) => [r]), profile: read(profile) },
+    );
+  });
+  const tests = wire.tests.map((t) =>
+    testAsObservable(
+      {
+        id: t.id,
+        words: t.words,
+        outcomes: t.outcomes,
+        minutes: t.minutes,
+        wounds: t.wounds ?? 0,
+        laboratory: t.laboratory ?? false,
+        presumes: t.presumes ?? [],
+        said: t.said ?? [],
+      },
+      t.idle,
+      { rows: t.rows, profile: read(t.profile) },
+    ),
+  );
+  return {
+    conditions: wire.conditions.map(([id, name, kind, odds]) => conditionIn({ id, name, kind }, odds)),
+    observables: [...observables, ...tests],
+    chains: wire.chains,
+  };
+}
