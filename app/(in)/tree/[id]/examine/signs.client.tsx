@@ -1,6 +1,7 @@
 'use client';
 
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useHydrated } from '@/ui/controls/when-near.client';
 import { sampleSize } from '@/core/measure/efficacy';
 import { PLACES_ON_TREE, SIGN_OF_HEALTH, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
@@ -120,7 +121,7 @@ export function SignList({ signs, form, update }: Props) {
   const places = PLACES_ON_TREE.filter((p) => signs.some((s) => s.place === p));
   const [open, setOpen] = useState<string | null>(null);
   // The page comes with what can be seen of it; the rest is there before a hand can reach it.
-  const all = useDeferredValue(true, false);
+  const all = useHydrated();
   const go = (place: string) => document.getElementById(`place-${place}`)?.scrollIntoView({ block: 'start' });
   return (
     <div className="phone:hidden">

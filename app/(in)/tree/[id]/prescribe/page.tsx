@@ -1,6 +1,7 @@
 import type { OwnResults } from '@/core/prescribe/costs';
 import { refusal } from '@/core/people/rights';
-import { findWork } from '@/core/work/works';
+import { inWindow } from '@/core/season/hemisphere';
+import { findWork, worksFor } from '@/core/work/works';
 import { checksOf } from '@/commands/facts/diagnosis';
 import { situationFor, usualChoices, workFactsOf } from '@/commands/facts/situation';
 import { station } from '@/app/_server/station';
@@ -24,6 +25,11 @@ export default async function Page({
   const trouble = (await searchParams).for ?? null;
   const weather = station().at(now);
   const situation = situationFor(v, tree, held, finds, now, trouble);
+  const facts = workFactsOf(v, tree, now);
+  const offered = situation.condition?.options ?? [];
+  // A work whose months are closed is not what is done today.
+  const openNow = offered.filter((o) => inWindow(situation.today, o, situation.south ?? false)).map((o) => o.method);
+  const openWorks = facts ? worksFor(facts, offered).fit.filter((w) => openNow.includes(w.method)) : [];
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
@@ -50,7 +56,8 @@ export default async function Page({
           product: p.result.dose.ok ? p.result.dose.product : null,
           once: p.price?.now ?? null,
         }))}
-      workFacts={workFactsOf(v, tree, now)}
+      workFacts={facts}
+      openWork={openWorks[0]?.id ?? null}
       works={tree.works
         .filter((w) => w.state === 'open')
         .map((w) => ({

@@ -2,39 +2,40 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { v5 } from 'uuid';
 import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
-import type { Label, LabelUse } from '@/core/label/schema';
-import { weighUse, weighWork } from '@/core/prescribe/compare';
-import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
+import type { Label } from '@/core/label/schema';
+import type { OwnResults } from '@/core/prescribe/costs';
 import { options, prescribe, type Choices as Choosable, type Situation, serves } from '@/core/prescribe/prescribe';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
-import { inWindow } from '@/core/season/hemisphere';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import type { WorkFacts } from '@/core/work/work';
-import { findWork, worksFor } from '@/core/work/works';
 import { FormFaults } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { WhenNear } from '@/ui/controls/when-near.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { useSaid } from '@/ui/frame/undo.client';
 import { dropPlan, makePlan } from './actions';
-import { Offer } from './offer.client';
 import { WoundBudgets } from './ring-bench.client';
 import { methodWords } from '@/core/label/method-words';
 import { HoldReasons } from '../hold-reasons';
 import { choicesOf, emptyForm } from './form';
 import { AsItIs, InTheWay, ToBeSaid } from './today.client';
-import { sheetOf, WorkBench } from './work-bench.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
-import { PlanOfTree, type PlannedStep } from './programme.client';
-import { SideBySide, Shelf, Alike, WORK } from './ways.client';
+import { Alike } from './alike.client';
+import { nameOf, WORK } from './name';
+
+// Only when a work is chosen, and only when somebody comes down to them.
+const WorkBench = dynamic(() => import('./work-bench.client').then((m) => m.WorkBench));
+const OtherWays = dynamic(() => import('./other-ways.client').then((m) => m.OtherWays), { ssr: false });
 
 interface Props {
   treeId: string;
@@ -45,6 +46,8 @@ interface Props {
   open: { id: string; labelKey: string; useKey: string; product: number | null; once: number | null }[];
   workFacts: WorkFacts | null;
   works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
+  /** A work without a product that may be done today; null where there is none. */
+  openWork: string | null;
   /** Trees of the same host further along the row. */
   alike: { id: string; tag: string }[];
   frequency: Schools['frequency'];
@@ -58,7 +61,7 @@ interface Props {
 
 export function PrescribeBench(props: Props) {
   const { treeId, units, situation, usual, shelf, open, workFacts, own, refused, tag, head, strip, why } = props;
-  const { by, lossUntreated } = situation.money!;
+  const { by } = situation.money!;
   const router = useRouter();
   const said = useSaid();
   const made = useMadeId(`prescribe:${treeId}`);
@@ -86,48 +89,24 @@ export function PrescribeBench(props: Props) {
       ),
     [situation, shelf, choices],
   );
-  const nameOf = (o: { label: Label; use: LabelUse }) => `${o.label.key}/${o.use.key}`;
-  const fitting = useMemo(
-    () => (workFacts ? worksFor(workFacts, situation.condition?.options ?? []) : { fit: [], other: [] }),
-    [workFacts, situation.condition],
-  );
-  // A work whose months are closed is not what is done today.
-  const openNow = useMemo(() => {
-    const { condition, today, south = false } = situation;
-    const now = condition?.options.filter((o) => inWindow(today, o, south)).map((o) => o.method) ?? [];
-    return fitting.fit.filter((w) => now.includes(w.method));
-  }, [fitting.fit, situation]);
   const standing = open.map((o) => `${o.labelKey}/${o.useKey}`);
   const usable = useMemo(() => offered.filter((o) => o.result), [offered]);
   // What is forbidden is not offered first while something without a product may be done.
   const freest = usable[0];
   // Protection in its window is what a sound tree at risk is for, though today its months are closed.
   const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
-  const first = freest && (protects || freest.stops === 0 || !openNow.length) ? nameOf(freest) : null;
+  const first = freest && (protects || freest.stops === 0 || !props.openWork) ? nameOf(freest) : null;
   const pick =
-    form.pick || standing[0] || (first ?? (openNow[0] ? WORK + openNow[0].id : offered[0] ? nameOf(offered[0]) : ''));
-  const work = pick.startsWith(WORK) ? findWork(pick.slice(WORK.length)) : null;
-  const chosen = work ? undefined : (offered.find((o) => nameOf(o) === pick) ?? offered[0]);
+    form.pick ||
+    standing[0] ||
+    (first ?? (props.openWork ? WORK + props.openWork : offered[0] ? nameOf(offered[0]) : ''));
+  const workId = pick.startsWith(WORK) ? pick.slice(WORK.length) : null;
+  const chosen = workId ? undefined : (offered.find((o) => nameOf(o) === pick) ?? offered[0]);
   const bearings = form.bearings?.for === pick ? form.bearings.at : undefined;
   const result = useMemo(
     () =>
       chosen ? prescribe(situation, chosen.label, chosen.use, { ...choices, ...(bearings ? { bearings } : {}) }) : null,
     [situation, chosen, choices, bearings],
-  );
-  const weighed = useMemo(
-    () => [
-      // Only what acts on what was named is weighed as a way against it; a feed or a repellent stands on the shelf below.
-      ...usable
-        .filter((o) => !situation.condition || serves(situation, o.use) > 0)
-        .flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
-      ...(workFacts
-        ? fitting.fit.map((w) => {
-            const { sheet } = sheetOf(w, workFacts, {});
-            return weighWork(w, sheet, blocked(sheet.gates, {}).length, by, own[`work:${w.id}`]);
-          })
-        : []),
-    ],
-    [usable, situation, fitting, workFacts, by, own],
   );
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
   const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v5(t.id, id), treeId: t.id }));
@@ -135,41 +114,36 @@ export function PrescribeBench(props: Props) {
     setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }));
   const releasedOf = (gates: Gate[]) =>
     Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
-  const onceOf = (key: string, planned: number | null) => planned ?? weighed.find((w) => w.key === key)?.now ?? null;
-  const steps: PlannedStep[] = [
-    ...open.flatMap((o) => {
-      const key = `${o.labelKey}/${o.useKey}`;
-      const use = offered.find((x) => nameOf(x) === key)?.use;
-      return use ? [{ id: o.id, step: stepOfUse(use, by), once: onceOf(key, o.once) }] : [];
-    }),
-    ...props.works.map((w) => ({
-      id: w.id,
-      step: stepOfWork(w.name, w.rules, by),
-      once: onceOf(WORK + w.workId, w.once),
-    })),
-  ];
   const list = (
-    <>
-      <PlanOfTree treeId={treeId} steps={steps} by={by} refused={refused !== null} />
-      <SideBySide weighed={weighed} pick={pick} onPick={choose} by={by} loss={lossUntreated} />
-      {!refused && weighed.length > 0 && <Offer treeId={treeId} weighed={weighed} />}
-      <Shelf offered={offered} fitting={fitting} pick={pick} nameOf={nameOf} onPick={choose} />
-    </>
+    <WhenNear id="plan" label="The plan of this tree, and other ways">
+      <OtherWays
+        treeId={treeId}
+        situation={situation}
+        offered={offered}
+        open={open}
+        workFacts={workFacts}
+        works={props.works}
+        own={own}
+        refused={refused !== null}
+        pick={pick}
+        onPick={choose}
+      />
+    </WhenNear>
   );
   const row = (
     <Alike
       trees={props.alike}
       chosen={form.alike}
       onChoose={(next) => setForm((f) => ({ ...f, alike: next }))}
-      reason={work ? null : form.alikeReason}
+      reason={workId ? null : form.alikeReason}
       onReason={(alikeReason) => setForm((f) => ({ ...f, alikeReason }))}
     />
   );
 
-  if (work)
+  if (workId)
     return (
       <WorkBench
-        work={work}
+        workId={workId}
         facts={workFacts}
         treeId={treeId}
         made={made}

@@ -6,10 +6,8 @@ import { courses, type Weighing } from '@/core/prescribe/costs';
 import { type Option } from '@/core/prescribe/prescribe';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { Work } from '@/core/work/work';
-import { Choices, TickTag } from '@/ui/controls/controls';
-
-/** What a work is called among the ways. */
-export const WORK = 'work:';
+import { Choices } from '@/ui/controls/controls';
+import { WORK } from './name';
 
 const KINDS = {
   all: { name: 'all', keeps: () => true, why: '' },
@@ -232,62 +230,5 @@ function Row(p: {
       </span>
       <span className={`text-[0.9375rem] font-semibold ${p.tone}`}>{p.right}</span>
     </label>
-  );
-}
-
-/** The like trees of the row: one plan, each dosed by its own trunk. */
-export function Alike({
-  trees,
-  chosen,
-  onChoose,
-  reason,
-  onReason,
-}: {
-  trees: { id: string; tag: string }[];
-  chosen: string[];
-  onChoose: (next: string[]) => void;
-  /** Why to go on in spite of holds that only these trees have; null where the way has no use for it. */
-  reason: string | null;
-  onReason: (why: string) => void;
-}) {
-  if (!trees.length) return null;
-  return (
-    <section className="mt-7">
-      <h2>The same for the row</h2>
-      <p className="text-[0.9375rem] text-ink-2">
-        Each tree is dosed by its own trunk, and each passes its own gates; what does not pass is left out and named.
-        Where nothing is named on a tree, it is named as on this one: only possible, until somebody has looked.
-      </p>
-      <div className="mt-2 flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="press"
-          onClick={() => onChoose(chosen.length === trees.length ? [] : trees.map((t) => t.id))}
-        >
-          {chosen.length === trees.length ? 'None of them' : `All ${trees.length} like it`}
-        </button>
-        {trees.map((t) => (
-          <TickTag
-            key={t.id}
-            checked={chosen.includes(t.id)}
-            onChange={(on) => onChoose(on ? [...chosen, t.id] : chosen.filter((x) => x !== t.id))}
-          >
-            {t.tag}
-          </TickTag>
-        ))}
-      </div>
-      {reason !== null && chosen.length > 0 && (
-        <label className="mt-3 block">
-          <span className="font-semibold">Go on in spite of holds on these trees</span>
-          <input
-            className="box mt-1"
-            placeholder="because …"
-            maxLength={600}
-            value={reason}
-            onChange={(e) => onReason(e.target.value)}
-          />
-        </label>
-      )}
-    </section>
   );
 }

@@ -6,6 +6,7 @@ import type { Situation } from '@/core/prescribe/prescribe';
 import type { UnitSystem } from '@/core/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { readAnswers, usualAnswers } from '@/core/work/work';
+import { findWork } from '@/core/work/works';
 import { Choices, FormFaults, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
@@ -147,7 +148,7 @@ export function WorkSteps({ sheet }: { sheet: WorkSheet }) {
 }
 
 interface WorkBenchProps {
-  work: Work;
+  workId: string;
   /** Null while the trunk has not been measured. */
   facts: WorkFacts | null;
   treeId: string;
@@ -168,7 +169,7 @@ interface WorkBenchProps {
 
 /** A work without a label: what it asks, its figures, its gates, and the plan of it. */
 export function WorkBench({
-  work,
+  workId,
   facts,
   treeId,
   made,
@@ -188,14 +189,17 @@ export function WorkBench({
   const said = useSaid();
   const sendWork = useSend(planWork, made);
   const { tag, head, strip, why } = frame;
-  if (!facts)
+  const work = findWork(workId);
+  if (!work || !facts)
     return (
       <Frame tag={tag} head={head} margin={why}>
         {strip}
-        <h1>{work.name}</h1>
-        <Link href={`/tree/${treeId}/measure`} className="press mt-3">
-          Measure the trunk first
-        </Link>
+        <h1>{work?.name ?? 'This work is not known any more'}</h1>
+        {work && (
+          <Link href={`/tree/${treeId}/measure`} className="press mt-3">
+            Measure the trunk first
+          </Link>
+        )}
         {below}
       </Frame>
     );
