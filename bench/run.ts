@@ -2,6 +2,7 @@ import { chromium } from '@playwright/test';
 import { cpus, totalmem } from 'node:os';
 import { gzipSync } from 'node:zlib';
 import { prescribe, type Situation } from '@/core/prescribe/prescribe';
+import { UNSAID } from '@/core/prescribe/unsaid';
 import { dose } from '@/core/dose/dose';
 import { choose } from '@/core/cost/choose';
 import { placeRing } from '@/core/ring/ring';
@@ -38,6 +39,7 @@ function core() {
     1,
   );
   const s: Situation = {
+    ...UNSAID,
     today: '2026-06-01',
     host: findHost('wych-elm')!,
     hostConfirmed: true,

@@ -1,3 +1,4 @@
+import { UNSAID } from './prescribe/unsaid';
 import { z } from 'zod';
 import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from './basin/basin';
 import { caseSchema, decideCase, decideSchema, diagnoseCase, strangeIn, vocabulary } from './diagnose/ask';
@@ -286,6 +287,7 @@ export const QUESTIONS: Record<string, Question> = {
       const one = read && (read.length > 1 ? combinedDiameter(read, 'basal-area') : read[0]!);
       return prescribe(
         {
+          ...UNSAID,
           ...q,
           host,
           condition,

@@ -1,3 +1,4 @@
+import { UNSAID } from '@/core/prescribe/unsaid';
 import postgres from 'postgres';
 import { v7 } from 'uuid';
 import { writeUp } from '@/core/book/write';
@@ -366,6 +367,8 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       const oldSites: OldSite[] = [];
       const condition = findCondition(found?.condition ?? 'something-else')!;
       const situation = (day: Day): Situation => ({
+        ...UNSAID,
+        supervised: true,
         today: day,
         host,
         hostConfirmed: confirmed,

@@ -224,6 +224,7 @@ export function situationFor(
       r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
     ),
     vessels,
+    near: null,
     region: regionFor(viewer),
     tanks,
     uptakeLog,
@@ -246,7 +247,7 @@ export function situationFor(
     hostContradicted: tree.keyContradicted,
     severity: condition ? severityAt(condition, visit) : null,
     findKm: inHand?.findKm ?? null,
-    ...(inHand ? { atRisk: inHand.atRisk } : {}),
+    atRisk: inHand?.atRisk ?? false,
     helpersSeen: visit?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
     alsoPlanned: planned.map((p) => ({
       labelKey: p.labelKey,

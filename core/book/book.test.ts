@@ -1,3 +1,4 @@
+import { UNSAID } from '../prescribe/unsaid';
 import { stepOfUse } from '../prescribe/costs';
 import { treatedGround } from './ground';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
@@ -41,6 +42,7 @@ const situation = {
 } as const;
 const plan = prescribe(
   {
+    ...UNSAID,
     ...situation,
     vessels: [...situation.vessels],
     earlier: [],

@@ -47,17 +47,17 @@ export interface Facts {
   certainty: Certainty | null;
   decision: Decision | null;
   /** The school of the outfit on crown loss; it never loosens a label. */
-  crownSchool?: Schools['crownLoss'];
+  crownSchool: Schools['crownLoss'];
   /** Share of the girth without living bark, and main trunk in cm. */
-  barkLoss?: number | null;
+  barkLoss: number | null;
   /** The condition is a state of risk here: a find near by, its own past. */
-  atRisk?: boolean;
+  atRisk: boolean;
   /** South of the equator: the months of a label are turned by half a year. */
-  south?: boolean;
+  south: boolean;
   /** Names of the drivers behind the condition that the decision found alive. */
-  liveDrivers?: string[];
+  liveDrivers: string[];
   /** Products that a proper check found without effect on a condition of this tree. */
-  withoutEffect?: { condition: string; labelKey: string }[];
+  withoutEffect: { condition: string; labelKey: string }[];
   crownLoss: number | null;
   vigour: Vigour | null;
   reading: { day: string; doubts: Doubt[] } | null;
@@ -70,44 +70,45 @@ export interface Facts {
   windMs: number | null;
   rainNext24Mm: number | null;
   /** Rain of the coming hours, mm an hour, the next hour first; null where only the day's sum is known. */
-  rainByHour?: readonly number[] | null;
-  gustMs?: number | null;
+  rainByHour: readonly number[] | null;
+  gustMs: number | null;
   /** Other applications to this tree, newest last, by anyone. */
   earlier: Earlier[];
   /** Open plans for this tree, by other products. */
-  alsoPlanned?: AlsoPlanned[];
+  alsoPlanned: AlsoPlanned[];
   /** What somebody at the tree has said. */
-  said?: Said;
+  said: Said;
   /** A look answered the host key with a "no". */
-  hostContradicted?: boolean;
+  hostContradicted: boolean;
   /** Worst grade of the condition's own signs, 0 to 4; null when nobody graded one. */
-  severity?: number | null;
+  severity: number | null;
   /** Nearest find of the condition, km; null when none is known. */
-  findKm?: number | null;
+  findKm: number | null;
   /** Nearest things on the plan of the grounds, metres from the trunk. */
-  near?: { kind: string; name: string; metres: number }[];
+  near: { kind: string; name: string; metres: number }[];
   /** Whom the wind carries a spray to, by the plan of the grounds. */
-  driftsOver?: string[];
-  crownRadiusM?: number | null;
-  heightM?: number | null;
+  driftsOver: string[];
+  crownRadiusM: number | null;
+  heightM: number | null;
   /** Honeydew was found on it at the last look. */
-  sticky?: boolean;
-  humidity?: number | null;
-  soilTexture?: 'sandy' | 'loam' | 'clay';
+  sticky: boolean;
+  humidity: number | null;
+  soilTexture: 'sandy' | 'loam' | 'clay';
   /** Passes a drench must be split into. */
-  passes?: number;
+  passes: number;
   /** Expected cost of keeping and of removing the tree, minor units. */
-  costs?: { keep: number; remove: number } | null;
-  programme?: 'conventional' | 'organic' | 'threshold';
+  costs: { keep: number; remove: number } | null;
+  programme: 'conventional' | 'organic' | 'threshold';
   /** Prescribing, or at the tree with the product in hand. */
-  phase?: 'plan' | 'apply';
-  now?: string;
+  phase: 'plan' | 'apply';
+  /** The instant at the tree; null while it is only planned. */
+  now: string | null;
   /** The vessel that the dose is poured from is not kept for pesticides alone. */
-  vesselUnreserved?: string | null;
+  vesselUnreserved: string | null;
   /** The person who applies holds a licence and may supervise. */
-  supervised?: boolean;
+  supervised: boolean;
   /** A site was moved by hand to where it may not be. */
-  illegalSite?: string | null;
+  illegalSite: string | null;
   dose: Dose | DoseFault | null;
   ring: Ring | null;
   /** Who prescribes or applies. */
@@ -116,10 +117,10 @@ export interface Facts {
   /** First and last picking of an edible crop on this tree; the last is null where nobody has said. */
   harvest: { from: string; to: string | null } | null;
   /** Height of the reading above soil, cm, and the girth at injection height where it was measured. */
-  readingHeightCm?: number | null;
+  readingHeightCm: number | null;
   region: Region;
   /** The units in which a gate is told; metric when nobody says. */
-  system?: UnitSystem;
+  system: UnitSystem;
 }
 
 /** An earlier application to this tree, by anyone. */

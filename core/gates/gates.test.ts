@@ -1,3 +1,4 @@
+import { UNSAID } from '../prescribe/unsaid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { USUAL_PRICES } from '../cost/prices';
 import type { Dose } from '../dose/dose';
@@ -14,6 +15,8 @@ const vessels = [{ id: 'c', name: 'cylinder', dimension: 'volume' as const, capa
 
 /** A sound elm with leaf beetle, in a place and on a day on which nothing stands against a drench. */
 const sound: Situation = {
+  ...UNSAID,
+  supervised: true,
   today: '2026-06-01',
   host: findHost('wych-elm')!,
   hostConfirmed: true,

@@ -1,3 +1,4 @@
+import { UNSAID } from './unsaid';
 import type { LabelUse } from '../label/schema';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import { EMPTY_PLAN } from '../grounds/plan';
@@ -11,6 +12,8 @@ import type { OldSite } from '../ring/ring';
 import { options, prescribe, type Choices, type Situation } from './prescribe';
 
 const elm: Situation = {
+  ...UNSAID,
+  supervised: true,
   today: '2026-07-01',
   host: findHost('wych-elm')!,
   hostConfirmed: true,

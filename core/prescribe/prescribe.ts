@@ -46,31 +46,31 @@ export interface Situation {
   condition: Condition | null;
   certainty: Certainty | null;
   decision: Decision | null;
-  liveDrivers?: Facts['liveDrivers'];
+  liveDrivers: Facts['liveDrivers'];
   /** Every open trouble of the tree, the one in hand among them. */
-  troubles?: Trouble[];
-  atRisk?: boolean;
-  crownSchool?: Facts['crownSchool'];
-  barkLoss?: number | null;
-  south?: boolean;
-  sticky?: boolean;
-  withoutEffect?: Facts['withoutEffect'];
+  troubles: Trouble[];
+  atRisk: boolean;
+  crownSchool: Facts['crownSchool'];
+  barkLoss: number | null;
+  south: boolean;
+  sticky: boolean;
+  withoutEffect: Facts['withoutEffect'];
   crownLoss: number | null;
   vigour: Vigour | null;
   reading: { day: Day; diameters: Cm[]; heightCm: Cm; doubts: Doubt[]; arcs: Arc[] } | null;
   /** Other readings of this trunk, by height: a girth at injection height counts for the holes. */
-  girths?: { heightCm: Cm; girthCm: Cm }[];
+  girths: { heightCm: Cm; girthCm: Cm }[];
   /** Earlier applications to this tree, newest last. */
   earlier: Facts['earlier'];
   /** Product (mL or g) put on this tree this calendar year, by label key. */
   treeYearProduct: Record<string, number>;
-  /** What was put on this tree, by day: counted in the label's own year, by product and by active. */
-  treeLog?: { day: Day; labelKey: string; product: number; actives: { name: string; grams: Grams }[] }[];
+  /** What was put on this tree, by day: counted in the label's own year, by product and by active; null where only sums are known. */
+  treeLog: { day: Day; labelKey: string; product: number; actives: { name: string; grams: Grams }[] }[] | null;
   siteAreaM2: SquareM | null;
   /** Grams of each active put on the whole place this year. */
   siteYearActive: Record<string, Grams>;
   /** Grams of each active that open plans on the place will bring, this tree's own left out. */
-  sitePlannedActive?: Record<string, Grams>;
+  sitePlannedActive: Record<string, Grams>;
   water: WaterDistance | null;
   harvest: Facts['harvest'];
   soilTexture: SoilTexture;
@@ -78,35 +78,35 @@ export interface Situation {
   vessels: Vessel[];
   region: Region;
   /** The crown as measured; null while nobody has. */
-  crown?: Crown | null;
-  heightM?: number | null;
-  flares?: Flare[];
+  crown: Crown | null;
+  heightM: number | null;
+  flares: Flare[];
   /** How far clockwise of a part of the crown the flare stands that feeds it. */
-  grainDeg?: number;
-  sectors?: Sector[];
+  grainDeg: number;
+  sectors: Sector[];
   /** What stands near, where no plan is drawn but somebody knows. */
-  near?: Treated['near'];
+  near: Treated['near'] | null;
   /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
-  grounds?: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
-  hostContradicted?: boolean;
-  severity?: number | null;
-  findKm?: number | null;
-  helpersSeen?: boolean;
+  grounds: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
+  hostContradicted: boolean;
+  severity: number | null;
+  findKm: number | null;
+  helpersSeen: boolean;
   /** Open plans of this tree, the product in hand among them. */
-  alsoPlanned?: Facts['alsoPlanned'];
+  alsoPlanned: Facts['alsoPlanned'];
   /** Sites on this trunk that are still planned, by product. */
-  otherSites?: { labelKey: string; bearing: number; heightCm: Cm }[];
-  programme?: Facts['programme'];
-  supervised?: boolean;
+  otherSites: { labelKey: string; bearing: number; heightCm: Cm }[];
+  programme: Facts['programme'];
+  supervised: boolean;
   /** What its ways are weighed by, and the yearly chance of losing the tree untreated. */
-  money?: { by: Weighing; lossUntreated: number };
+  money: { by: Weighing; lossUntreated: number } | null;
   /** Names of vessels that are not kept for pesticides alone. */
-  unreserved?: string[];
+  unreserved: string[];
   /** Spray used on earlier trees of this host, for its own litres a cubic metre. */
-  sprayLog?: { litres: number; m3: number }[];
-  tanks?: Tank[];
+  sprayLog: { litres: number; m3: number }[];
+  tanks: Tank[];
   /** Minutes from start to empty at earlier injections, by product. */
-  uptakeLog?: Record<string, number[]>;
+  uptakeLog: Record<string, number[]>;
   licence: Facts['licence'];
   /** Day of the last check against the label in hand, by label key. */
   checked: Record<string, Day | null>;
@@ -256,11 +256,17 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
   const gates = gatesInForce({
     ...s,
     ...c,
+    rainByHour: c.rainByHour ?? null,
+    gustMs: c.gustMs ?? null,
+    humidity: c.humidity ?? null,
+    phase: c.phase ?? 'plan',
+    now: c.now ?? null,
+    system: c.system ?? 'metric',
     said: { ...(s.helpersSeen ? { helpers: 'many at work' } : {}), ...slopeOnPlan(s, near), ...c.said },
     label,
     use,
     alsoPlanned: s.alsoPlanned?.filter((p) => p.labelKey !== label.key),
-    near: near ?? undefined,
+    near: near ?? [],
     driftsOver: treated.driftsOver,
     crownRadiusM: s.crown ? s.crown.widthM / 2 : null,
     heightM: s.heightM ?? null,
@@ -428,8 +434,8 @@ function optionOf(s: Situation, label: Label, use: LabelUse, c: Choices): Option
  */
 export function options(s: Situation, labels: readonly Label[], c: Choices): Option[] {
   const offered = labels.flatMap((label) =>
-    label.uses.map(
-      (use): Option => (meant(s, use) ? optionOf(s, label, use, c) : { label, use, stops: 1, holds: 0, result: null }),
+    label.uses.map((use): Option =>
+      meant(s, use) ? optionOf(s, label, use, c) : { label, use, stops: 1, holds: 0, result: null },
     ),
   );
   return offered.sort(

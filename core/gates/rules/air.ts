@@ -38,9 +38,9 @@ const air: Check = (f) => {
 
 const soilWarmth: Check = (f) => {
   const min = f.use.conditions?.minSoilC;
-  if (min === undefined || f.said?.['soil-warmth'] === 'warm enough') return null;
+  if (min === undefined || f.said['soil-warmth'] === 'warm enough') return null;
   const least = showTemperature(min, f.system ?? 'metric');
-  return f.said?.['soil-warmth']
+  return f.said['soil-warmth']
     ? gate(
         'soil-cold',
         'stop',
@@ -97,7 +97,7 @@ const rain: Check = (f) => {
       [],
       'Wait for a dry spell.',
     );
-  return hours > 24 && !byHour && !f.said?.rain
+  return hours > 24 && !byHour && !f.said.rain
     ? asking(
         'rain',
         'rain-unknown',
@@ -106,7 +106,7 @@ const rain: Check = (f) => {
         `The label wants ${hours} dry hours, and the forecast at hand reaches 24.`,
         labelSource(f, 'rain'),
       )
-    : f.said?.rain === 'rain expected'
+    : f.said.rain === 'rain expected'
       ? gate(
           'rain-coming',
           'stop',
@@ -171,7 +171,7 @@ const usualWind: Check = (f) => {
 const gusts: Check = (f) =>
   !flies(f) || f.phase !== 'apply' || (f.gustMs !== null && f.gustMs !== undefined)
     ? null
-    : f.said?.gusts === 'gusty'
+    : f.said.gusts === 'gusty'
       ? gate(
           'gusty',
           'hold',
@@ -181,7 +181,7 @@ const gusts: Check = (f) =>
           ['said at the tree'],
           'Wait, coarser drops, lower pressure.',
         )
-      : f.said?.gusts
+      : f.said.gusts
         ? null
         : asking(
             'gusts',
@@ -195,7 +195,7 @@ const gusts: Check = (f) =>
 const reach: Check = (f) =>
   f.use.method !== 'foliar-spray' && f.use.method !== 'dormant-spray'
     ? null
-    : f.said?.reach === 'part is out of reach'
+    : f.said.reach === 'part is out of reach'
       ? gate(
           'out-of-reach',
           'hold',
@@ -205,7 +205,7 @@ const reach: Check = (f) =>
           ['said at the tree'],
           'A longer lance, a lift, or a method that reaches it.',
         )
-      : f.said?.reach || !(f.heightM !== null && f.heightM !== undefined && f.heightM > REACH_M)
+      : f.said.reach || !(f.heightM !== null && f.heightM !== undefined && f.heightM > REACH_M)
         ? null
         : asking(
             'reach',
@@ -219,7 +219,7 @@ const reach: Check = (f) =>
 const REACH_M = 6;
 const inversion: Check = (f) => {
   if (!flies(f)) return null;
-  if (f.said?.inversion === 'inversion measured')
+  if (f.said.inversion === 'inversion measured')
     return gate(
       'inversion',
       'hold',
@@ -229,7 +229,7 @@ const inversion: Check = (f) => {
       ['measured'],
       'Wait until the sun has mixed the air.',
     );
-  return f.windMs !== null && f.windMs < 1.5 && !f.said?.inversion
+  return f.windMs !== null && f.windMs < 1.5 && !f.said.inversion
     ? asking(
         'inversion',
         'inversion-unknown',
@@ -242,7 +242,7 @@ const inversion: Check = (f) => {
 };
 const leafWet: Check = (f) => {
   if (!f.use.conditions?.leafDry) return null;
-  if (!f.said?.leaves)
+  if (!f.said.leaves)
     return f.phase === 'apply'
       ? asking(
           'leaves',
@@ -268,7 +268,7 @@ const leafWet: Check = (f) => {
 const BURNS = ['oil', 'soap', 'sulphur', 'bacillus'];
 const sun: Check = (f) => {
   if (!flies(f) || !hasFamily(f, ...BURNS)) return null;
-  if (f.said?.sun === 'strong midday sun')
+  if (f.said.sun === 'strong midday sun')
     return gate(
       'strong-sun',
       'hold',
@@ -278,7 +278,7 @@ const sun: Check = (f) => {
       [],
       'Early or late in the day.',
     );
-  return f.phase === 'apply' && !f.said?.sun
+  return f.phase === 'apply' && !f.said.sun
     ? asking(
         'sun',
         'sun-unknown',
@@ -305,7 +305,7 @@ const heat: Check = (f) => {
 };
 const thirst: Check = (f) => {
   if (f.use.method !== 'foliar-spray') return null;
-  if (f.said?.drought === 'yes' || f.condition?.id === 'drought-stress')
+  if (f.said.drought === 'yes' || f.condition?.id === 'drought-stress')
     return gate(
       'drought-foliage',
       'hold',
@@ -315,7 +315,7 @@ const thirst: Check = (f) => {
       [],
       'Water, wait until they are firm, then spray.',
     );
-  return f.phase === 'apply' && !f.said?.drought
+  return f.phase === 'apply' && !f.said.drought
     ? asking(
         'drought',
         'drought-unknown',

@@ -9,7 +9,7 @@ const bloom: Check = (f) => {
   // A label that names days before bloom means every way onto or into the tree, a drench too.
   const reaches = flies(f) || f.use.method === 'trunk-injection' || (isSoil(f.use) && days !== undefined);
   if (!hazard(f) || f.host.beePlant === 'no' || !reaches) return null;
-  const said = f.said?.bloom;
+  const said = f.said.bloom;
   if (!said)
     return asking(
       'bloom',
@@ -38,8 +38,8 @@ const bloom: Check = (f) => {
 };
 const below: Check = (f) => {
   if (!hazard(f) || !(flies(f) || (isSoil(f.use) && f.label.systemic))) return null;
-  const drawn = f.near?.find((n) => n.kind === 'flowers' && n.metres < (f.crownRadiusM ?? 3) + 2);
-  const said = f.said?.['ground-bloom'];
+  const drawn = f.near.find((n) => n.kind === 'flowers' && n.metres < (f.crownRadiusM ?? 3) + 2);
+  const said = f.said['ground-bloom'];
   // A plan shows what somebody drew, not what flowers today.
   if (!said && !drawn)
     return asking(
@@ -75,8 +75,8 @@ const below: Check = (f) => {
 };
 const hive: Check = (f) => {
   if (!hazard(f) || !flies(f)) return null;
-  const drawn = f.near?.find((n) => n.kind === 'hive' && n.metres < 50);
-  if (f.said?.hive === 'within 50 m' || (!f.said?.hive && drawn))
+  const drawn = f.near.find((n) => n.kind === 'hive' && n.metres < 50);
+  if (f.said.hive === 'within 50 m' || (!f.said.hive && drawn))
     return gate(
       'hive-near',
       'hold',
@@ -86,7 +86,7 @@ const hive: Check = (f) => {
       [drawn ? 'plan of the grounds' : 'said at the tree'],
       'Tell the keeper, spray after dusk, or close the hives.',
     );
-  return f.said?.hive
+  return f.said.hive
     ? null
     : asking(
         'hive',
@@ -99,7 +99,7 @@ const hive: Check = (f) => {
 };
 /** Honeydew draws bees like bloom does; where it drips, a bee-hazardous spray meets them. */
 const honeydew: Check = (f) =>
-  hazard(f) && flies(f) && f.said?.honeydew === 'bees on the honeydew'
+  hazard(f) && flies(f) && f.said.honeydew === 'bees on the honeydew'
     ? gate(
         'honeydew-bees',
         'stop',
@@ -109,7 +109,7 @@ const honeydew: Check = (f) =>
         ['said at the tree'],
         'After dusk once they have left and by a product that spares them; or a water jet.',
       )
-    : hazard(f) && flies(f) && f.sticky === true && !f.said?.honeydew && f.phase === 'apply'
+    : hazard(f) && flies(f) && f.sticky === true && !f.said.honeydew && f.phase === 'apply'
       ? asking(
           'honeydew',
           'honeydew-unknown',
@@ -120,7 +120,7 @@ const honeydew: Check = (f) =>
         )
       : null;
 const helpers: Check = (f) =>
-  flies(f) && hazard(f) && f.said?.helpers === 'many at work'
+  flies(f) && hazard(f) && f.said.helpers === 'many at work'
     ? gate(
         'helpers-active',
         'hold',

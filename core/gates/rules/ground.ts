@@ -110,14 +110,14 @@ const beesInSoil: Check = (f) => {
 /** A pesticide into the ground, not a feed. */
 const drenched = (f: Facts) => isSoil(f.use) && f.use.method !== 'root-zone-feeding';
 const nearest = (f: Facts, kind: string) =>
-  f.near?.filter((n) => n.kind === kind).sort((a, b) => a.metres - b.metres)[0];
+  f.near.filter((n) => n.kind === kind).sort((a, b) => a.metres - b.metres)[0];
 
 const services: Check = (f) =>
   !PROBES.includes(f.use.method)
     ? null
-    : f.said?.services === 'located and marked'
+    : f.said.services === 'located and marked'
       ? null
-      : f.said?.services
+      : f.said.services
         ? gate(
             'services-not-located',
             'stop',
@@ -156,9 +156,8 @@ const boundary: Check = (f) => {
     return stop(`${n.name || 'The neighbour'} is ${distance(n.metres)} away; ${distance(need)} must be kept.`, [
       `${n.metres.toFixed(1)} m`,
     ]);
-  if (f.said?.boundary === 'nearer')
-    return stop(`The boundary is nearer than ${distance(need)}.`, ['said at the tree']);
-  return n || f.said?.boundary
+  if (f.said.boundary === 'nearer') return stop(`The boundary is nearer than ${distance(need)}.`, ['said at the tree']);
+  return n || f.said.boundary
     ? null
     : asking(
         'boundary',
@@ -172,7 +171,7 @@ const boundary: Check = (f) => {
 
 const runoff: Check = (f) => {
   if (!drenched(f) || f.water === 'none within 100 m') return null;
-  if (f.said?.slope === 'slopes to water')
+  if (f.said.slope === 'slopes to water')
     return gate(
       'slope-runoff',
       'hold',
@@ -182,7 +181,7 @@ const runoff: Check = (f) => {
       ['slopes to water'],
       'A lip on the lower side, small passes, or another method.',
     );
-  return f.said?.slope || f.water === null || f.water > 50
+  return f.said.slope || f.water === null || f.water > 50
     ? null
     : asking(
         'slope',
@@ -198,7 +197,7 @@ const runoff: Check = (f) => {
 const intake: Check = (f) => {
   if (f.use.method !== 'soil-drench' || !((f.passes ?? 1) > 1)) return null;
   // How it is poured is settled at the tree; while it is planned, the passes are told.
-  if (f.said?.passes === 'in passes' || f.phase !== 'apply')
+  if (f.said.passes === 'in passes' || f.phase !== 'apply')
     return gate(
       'soil-passes',
       'note',
@@ -208,7 +207,7 @@ const intake: Check = (f) => {
       [`soil ${f.soilTexture ?? 'loam'}`],
       'Wait between the passes.',
     );
-  return f.said?.passes || f.passes! > 12
+  return f.said.passes || f.passes! > 12
     ? gate(
         'soil-intake',
         'hold',
@@ -230,7 +229,7 @@ const intake: Check = (f) => {
 
 const groundWater: Check = (f) => {
   if (!drenched(f) || f.soilTexture !== 'sandy') return null;
-  if (f.said?.['ground-water'] === 'shallower')
+  if (f.said['ground-water'] === 'shallower')
     return gate(
       'shallow-ground-water',
       'hold',
@@ -240,7 +239,7 @@ const groundWater: Check = (f) => {
       ['ground water shallower than 2 m'],
       'Trunk injection, or a method without product.',
     );
-  return f.said?.['ground-water']
+  return f.said['ground-water']
     ? null
     : asking(
         'ground-water',
@@ -254,7 +253,7 @@ const groundWater: Check = (f) => {
 
 const litter: Check = (f) => {
   if (f.use.method !== 'soil-drench') return null;
-  if (f.said?.litter === 'still in place')
+  if (f.said.litter === 'still in place')
     return gate(
       'litter-in-place',
       'hold',
@@ -264,7 +263,7 @@ const litter: Check = (f) => {
       ['mulch in place'],
       'Pull it back to the edge of the basin; put it back after.',
     );
-  return f.said?.litter || f.phase !== 'apply'
+  return f.said.litter || f.phase !== 'apply'
     ? null
     : asking(
         'litter',
@@ -280,7 +279,7 @@ const edibles: Check = (f) => {
   if (!drenched(f) || f.host.edible) return null;
   const bed = nearest(f, 'bed');
   const reach = (f.crownRadiusM ?? 3) + 1;
-  if (f.said?.edibles === 'edible plants' || (bed && bed.metres < reach))
+  if (f.said.edibles === 'edible plants' || (bed && bed.metres < reach))
     return gate(
       'edibles-in-root-zone',
       'hold',
@@ -292,7 +291,7 @@ const edibles: Check = (f) => {
       bed ? ['plan of the grounds'] : ['said at the tree'],
       'Another method, or clear the bed for the season.',
     );
-  return f.said?.edibles
+  return f.said.edibles
     ? null
     : asking(
         'edibles',
@@ -313,7 +312,7 @@ const feed: Check = (f) => {
     month: Number(f.today.slice(5, 7)),
     southern: f.south ?? false,
     young: f.dose?.ok === true && f.dose.diameterCm < 8,
-    drought: f.said?.drought === 'yes' || f.condition?.id === 'drought-stress',
+    drought: f.said.drought === 'yes' || f.condition?.id === 'drought-stress',
     hot: (f.temperatureC ?? 0) > 30,
     soilDry: f.soil === 'dry' || f.soil === 'water-repellent',
     tested: f.certainty === 'confirmed by test',

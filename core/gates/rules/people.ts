@@ -67,7 +67,7 @@ const labelChecked: Check = (f) => {
 /** A profile that nobody has compared with the rules in force for this long is stale. */
 const STALE_MONTHS = 12;
 const supervised: Check = (f) =>
-  f.label.restricted && f.supervised === false
+  f.label.restricted && !f.supervised
     ? gate(
         'restricted-supervisor',
         'stop',
@@ -110,7 +110,7 @@ const regionStale: Check = (f) =>
       );
 const under: Check = (f) => {
   if (!flies(f)) return null;
-  if (f.said?.below === 'people, pets, cars or laundry')
+  if (f.said.below === 'people, pets, cars or laundry')
     return gate(
       'under-drip',
       'hold',
@@ -120,7 +120,7 @@ const under: Check = (f) => {
       ['said at the tree'],
       'Clear and cone off; cover ponds and benches.',
     );
-  return f.said?.below
+  return f.said.below
     ? null
     : asking(
         'below',
@@ -132,7 +132,7 @@ const under: Check = (f) => {
       );
 };
 const drift: Check = (f) =>
-  flies(f) && f.driftsOver?.length
+  flies(f) && f.driftsOver.length
     ? gate(
         'drift-reaches',
         'hold',
@@ -146,8 +146,8 @@ const drift: Check = (f) =>
 const notice: Check = (f) => {
   const n = f.region.notify;
   if (!n?.methods.includes(f.use.method)) return null;
-  if (f.said?.notice === 'done' || f.said?.notice === 'not asked for here') return null;
-  return f.said?.notice
+  if (f.said.notice === 'done' || f.said.notice === 'not asked for here') return null;
+  return f.said.notice
     ? gate(
         'notice-open',
         'hold',
@@ -170,7 +170,7 @@ const attendance: Check = (f) => {
   const hangs =
     f.use.method === 'trunk-injection' && f.use.sites?.device !== undefined && f.use.sites.device !== 'capsule';
   if (!hangs) return null;
-  if (f.said?.attendance === 'nobody')
+  if (f.said.attendance === 'nobody')
     return gate(
       'unattended',
       'hold',
@@ -180,7 +180,7 @@ const attendance: Check = (f) => {
       [],
       'Stay, or fence and sign it.',
     );
-  return f.phase === 'apply' && !f.said?.attendance
+  return f.phase === 'apply' && !f.said.attendance
     ? asking(
         'attendance',
         'attendance-unknown',
@@ -198,8 +198,8 @@ const stations: Check = (f) => {
   if (f.use.method !== 'bait' || !(f.use.inStations || rodent)) return null;
   const strength = f.use.inStations ? 'stop' : 'hold';
   const source = f.use.inStations ? labelSource(f, 'stations') : 'practice';
-  if (f.said?.stations === 'locked') return null;
-  return f.said?.stations
+  if (f.said.stations === 'locked') return null;
+  return f.said.stations
     ? gate(
         'bait-open',
         strength,
@@ -230,7 +230,7 @@ const atTree =
   ): Check =>
   (f) => {
     if (f.phase !== 'apply' || !when(f)) return null;
-    const said = f.said?.[key];
+    const said = f.said[key];
     if (said === bad) return gate(id, 'hold', title, sentence, 'practice', [said], 'Put it right before going on.');
     return said ? null : asking(key, `${id}-unknown`, 'hold', title, sentence, 'practice');
   };
@@ -290,7 +290,7 @@ const CONFUSED: [string, string][] = [
 ];
 const names: Check = (f) => {
   const pair = f.label.actives.map((a) => CONFUSED.find((c) => c.includes(a.name)) && a).find(Boolean);
-  if (!pair || f.phase !== 'apply' || f.said?.name === 'read') return null;
+  if (!pair || f.phase !== 'apply' || f.said.name === 'read') return null;
   const other = CONFUSED.find((c) => c.includes(pair.name))!.find((n) => n !== pair.name);
   return asking(
     'name',
@@ -315,7 +315,7 @@ const household: Check = (f) =>
     : null;
 const tank: Check = (f) => {
   const other = flies(f)
-    ? f.alsoPlanned?.find(
+    ? f.alsoPlanned.find(
         (p) =>
           AIRBORNE.includes(p.method) && ![...p.families, ...p.actives].some((x) => f.label.tankPartners.includes(x)),
       )

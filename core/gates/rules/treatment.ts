@@ -84,7 +84,7 @@ const confirmation: Check = (f) => {
   const c = f.condition;
   if (!c) return null;
   if (f.decision === 'protect a sound tree' || f.use.purpose === 'preventive')
-    return f.decision === 'protect a sound tree' || f.atRisk !== false || !c.protect
+    return f.decision === 'protect a sound tree' || f.atRisk || !c.protect
       ? null
       : gate(
           'not-at-risk',
@@ -156,8 +156,8 @@ const harmless: Check = (f) =>
 
 const follower: Check = (f) => {
   const c = f.condition;
-  if (!c || (!c.onlyFollows && !f.liveDrivers?.length)) return null;
-  const behind = f.liveDrivers?.join(' and ').toLowerCase();
+  if (!c || (!c.onlyFollows && !f.liveDrivers.length)) return null;
+  const behind = f.liveDrivers.join(' and ').toLowerCase();
   return gate(
     'follower',
     'hold',
@@ -172,7 +172,7 @@ const follower: Check = (f) => {
 };
 
 const noEffect: Check = (f) =>
-  f.condition && f.withoutEffect?.some((e) => e.condition === f.condition!.id && e.labelKey === f.label.key)
+  f.condition && f.withoutEffect.some((e) => e.condition === f.condition!.id && e.labelKey === f.label.key)
     ? gate(
         'no-effect',
         'hold',
@@ -347,7 +347,7 @@ const noCure: Check = (f) =>
 const stage: Check = (f) => {
   if (!f.use.stages.length) return null;
   const answers = [...f.use.stages, 'another stage'];
-  if (!f.said?.stage)
+  if (!f.said.stage)
     return asking(
       'stage',
       'stage-unknown',

@@ -208,7 +208,7 @@ const illegalSite: Check = (f) =>
 
 const collar: Check = (f) => {
   if (f.use.method !== 'trunk-injection') return null;
-  if (f.said?.collar === 'decayed or cankered')
+  if (f.said.collar === 'decayed or cankered')
     return gate(
       'collar-decayed',
       'hold',
@@ -218,7 +218,7 @@ const collar: Check = (f) => {
       ['said at the tree'],
       'Another height with sound wood, or another method.',
     );
-  return f.phase === 'apply' && !f.said?.collar
+  return f.phase === 'apply' && !f.said.collar
     ? asking(
         'collar',
         'collar-unknown',
@@ -237,7 +237,7 @@ const bark: Check = (f) =>
   f.dose?.ok &&
   f.dose.diameterCm > 40 &&
   f.host.groups.some((g) => THICK_BARK.includes(g)) &&
-  !f.said?.['bark-mm']
+  !f.said['bark-mm']
     ? asking(
         'bark-mm',
         'bark-thickness',
@@ -261,7 +261,7 @@ const poorUptake: Check = (f) => {
     vapourDeficit(f.temperatureC, f.humidity) < 0.2
   )
     why.push('the air is stagnant and damp');
-  if (f.said?.drought === 'yes') why.push('the tree lacks water');
+  if (f.said.drought === 'yes') why.push('the tree lacks water');
   return why.length
     ? gate(
         'uptake-poor',
@@ -277,7 +277,7 @@ const poorUptake: Check = (f) => {
 
 const twoProducts: Check = (f) => {
   const other =
-    f.use.method === 'trunk-injection' ? f.alsoPlanned?.find((p) => p.method === 'trunk-injection') : undefined;
+    f.use.method === 'trunk-injection' ? f.alsoPlanned.find((p) => p.method === 'trunk-injection') : undefined;
   return other
     ? gate(
         'two-products',
