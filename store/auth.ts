@@ -23,6 +23,7 @@ export interface Viewer extends Scope {
   ownRegion: Region | null;
   timeZone: string;
   breastHeightCm: number;
+  paper: 'A4' | 'Letter';
   schools: Schools;
   prices: Prices;
   licence: { number: string; categories: string[]; expires: string } | null;
@@ -190,6 +191,7 @@ const viewerColumns = (tx: Tx) => tx`
   p.name, p.email, p.role, p.units, p.theme,
   p.licence_number as "licenceNumber", p.licence_categories as "licenceCategories", p.licence_expires as "licenceExpires",
   o.name as "outfitName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
+  o.paper,
   o.crown_loss_school as "crownLossSchool", o.programme, o.schools, o.prices,
   (select r.data
    from region_profile r
@@ -214,6 +216,7 @@ function viewerFrom(
     ownRegion: v.ownRegion,
     timeZone: v.timeZone,
     breastHeightCm: v.breastHeightCm,
+    paper: v.paper,
     schools: {
       ...USUAL_SCHOOLS,
       ...schools,

@@ -57,11 +57,17 @@ export async function changePerson(
 export const setPreference = (scope: Scope, p: { units: string; theme: string }) =>
   within(scope, (tx) => tx`update person set units = ${p.units}, theme = ${p.theme} where id = ${scope.personId}`);
 
-export const setOutfit = (scope: Scope, o: { name: string; region: string; breastHeightCm: number }) =>
+export const setOutfit = (
+  scope: Scope,
+  o: { name: string; region: string; breastHeightCm: number; paper: 'A4' | 'Letter' },
+) =>
   within(
     scope,
     (tx) =>
-      tx`update outfit set name = ${o.name}, region = ${o.region}, breast_height_cm = ${o.breastHeightCm} where id = ${scope.outfitId}`,
+      tx`
+        update outfit
+        set name = ${o.name}, region = ${o.region}, breast_height_cm = ${o.breastHeightCm}, paper = ${o.paper}
+        where id = ${scope.outfitId}`,
   );
 
 /** The outfit's choice where practitioners disagree. */

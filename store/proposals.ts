@@ -41,6 +41,8 @@ export interface SharedProposal {
   id: string;
   data: Proposal;
   expiresAt: Date;
+  /** What the outfit prints on. */
+  paper: 'A4' | 'Letter';
   answer: { options: string[]; changes: string[]; who: string; at: Date } | null;
 }
 const scopeOf = async (token: string): Promise<(Scope & { id: string }) | null> => {
@@ -56,9 +58,9 @@ export async function sharedProposal(token: string): Promise<SharedProposal | nu
   if (!scope) return null;
   return within(scope, async (tx) => {
     const [p] = await tx<SharedProposal[]>`
-      select p.id, p.data, p.expires_at as "expiresAt",
+      select p.id, p.data, p.expires_at as "expiresAt", o.paper,
         case when a.proposal_id is not null then jsonb_build_object('options', a.option_keys, 'changes', a.changes, 'who', a.who, 'at', a.at) end as answer
-      from proposal p left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id where p.id = ${scope.id}`;
+      from proposal p join outfit o on o.id = p.outfit_id left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id where p.id = ${scope.id}`;
     return p ?? null;
   });
 }

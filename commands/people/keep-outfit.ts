@@ -13,6 +13,7 @@ export const keepOutfit = command({
     region: z.string().refine((r) => Object.hasOwn(regions, r), 'Choose a region.'),
     breastHeight: z.string().max(20),
     unit: z.enum(['cm', 'in']),
+    paper: z.enum(['A4', 'Letter'], 'Choose the paper.').default('A4'),
   }),
   run: async ({ viewer: v }, o): Promise<Answer> => {
     const read = readNumber(o.breastHeight, {
@@ -22,7 +23,7 @@ export const keepOutfit = command({
       unit: o.unit,
     });
     if (!read.ok) return refuse('breastHeight', read.sentence);
-    await setOutfit(v, { name: o.name, region: o.region, breastHeightCm: read.value * LENGTH[o.unit] });
+    await setOutfit(v, { name: o.name, region: o.region, breastHeightCm: read.value * LENGTH[o.unit], paper: o.paper });
     return done;
   },
 });

@@ -1,14 +1,15 @@
 'use client';
 
 import { CircleHelp, Menu, Search } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { part } from '../controls/part.client';
 import { helpFor, PLACES } from './places';
 
-// The sheet and its dialog come when one is opened first: no page needs them to be read.
-const Sheet = dynamic(() => import('./sheet.client').then((m) => m.Sheet), { ssr: false });
+// The sheet and its dialog come once the page has settled: no page needs them to be read, and help must open without signal.
+const Sheet = part(() => import('./sheet.client').then((m) => m.Sheet));
+const SETTLED_MS = 3000;
 
 const KEYS: [string, string][] = [
   ['/', 'find a tag'],
@@ -74,6 +75,11 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [router]);
+
+  useEffect(() => {
+    const later = setTimeout(Sheet.prepare, SETTLED_MS);
+    return () => clearTimeout(later);
+  }, []);
 
   const place = PLACES.find((p) => here(p.path));
   return (

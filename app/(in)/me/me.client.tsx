@@ -106,7 +106,7 @@ export function OutfitForm({
   outfit,
   regions,
 }: {
-  outfit: { name: string; region: string; breastHeight: string; unit: 'cm' | 'in' };
+  outfit: { name: string; region: string; breastHeight: string; unit: 'cm' | 'in'; paper: 'A4' | 'Letter' };
   regions: { value: string; name: string }[];
 }) {
   const [form, setForm] = useState(outfit);
@@ -148,6 +148,15 @@ export function OutfitForm({
         maxLength={20}
         value={form.breastHeight}
         onChange={(breastHeight) => setForm((f) => ({ ...f, breastHeight }))}
+      />
+      <Choices
+        label="Paper of what is printed"
+        value={form.paper}
+        onChange={(paper) => setForm((f) => ({ ...f, paper }))}
+        options={[
+          { value: 'A4', name: 'A4' },
+          { value: 'Letter', name: 'Letter' },
+        ]}
       />
       <button className="press" disabled={busy}>
         Keep the outfit

@@ -45,6 +45,7 @@ export default async function Me() {
               v.units === 'us' ? Math.round((v.breastHeightCm / CM_PER_IN) * 10) / 10 : v.breastHeightCm,
             ),
             unit: v.units === 'us' ? 'in' : 'cm',
+            paper: v.paper,
           }}
           regions={Object.entries(regions).map(([value, r]) => ({ value, name: r.name }))}
         />

@@ -1,6 +1,6 @@
 'use client';
 
-import dynamic from 'next/dynamic';
+import { part } from '@/ui/controls/part.client';
 import { useState } from 'react';
 import { Choices, Field, SelectField, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
@@ -10,7 +10,7 @@ import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
 import { BEARINGS, GRADES, SPOKEN, without, type BenchSign, type ExamineForm, type Grade, type Update } from './form';
 
 // Most looks draw no ring: the figure comes when its part is opened.
-const ArcsFigure = dynamic(() => import('@/ui/figures/arcs').then((m) => m.ArcsFigure), { ssr: false });
+const ArcsFigure = part(() => import('@/ui/figures/arcs').then((m) => m.ArcsFigure));
 
 interface Props {
   form: ExamineForm;

@@ -18,6 +18,7 @@ import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import type { WorkFacts } from '@/core/work/work';
 import { FormFaults } from '@/ui/controls/controls';
+import { part, PartBoundary } from '@/ui/controls/part.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { WhenNear } from '@/ui/controls/when-near.client';
 import { Frame } from '@/ui/frame/frame';
@@ -33,9 +34,10 @@ import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
 import { Alike } from './alike.client';
 import { nameOf, WORK } from './name';
 
+const ONE_MOMENT = <p className="py-6 font-semibold text-ink-2">One moment …</p>;
 // Only when a work is chosen, and only when somebody comes down to them.
 const WorkBench = dynamic(() => import('./work-bench.client').then((m) => m.WorkBench));
-const OtherWays = dynamic(() => import('./other-ways.client').then((m) => m.OtherWays), { ssr: false });
+const OtherWays = part(() => import('./other-ways.client').then((m) => m.OtherWays), ONE_MOMENT);
 
 interface Props {
   treeId: string;
@@ -142,28 +144,30 @@ export function PrescribeBench(props: Props) {
 
   if (workId)
     return (
-      <WorkBench
-        workId={workId}
-        facts={workFacts}
-        treeId={treeId}
-        made={made}
-        form={form}
-        onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
-        alike={alike}
-        situation={situation}
-        units={units}
-        refused={refused}
-        frame={{ tag, head, strip, why }}
-        onReason={onReason}
-        releasedOf={releasedOf}
-        onPlanned={forget}
-        below={
-          <>
-            {row}
-            {list}
-          </>
-        }
-      />
+      <PartBoundary key={workId} back="Back to the shelf" onBack={() => choose(offered[0] ? nameOf(offered[0]) : '')}>
+        <WorkBench
+          workId={workId}
+          facts={workFacts}
+          treeId={treeId}
+          made={made}
+          form={form}
+          onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
+          alike={alike}
+          situation={situation}
+          units={units}
+          refused={refused}
+          frame={{ tag, head, strip, why }}
+          onReason={onReason}
+          releasedOf={releasedOf}
+          onPlanned={forget}
+          below={
+            <>
+              {row}
+              {list}
+            </>
+          }
+        />
+      </PartBoundary>
     );
 
   if (!chosen || !result)

@@ -1,0 +1,78 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import { money } from '@/core/cost/prices';
+import { takenNames } from '@/core/proposal/proposal';
+import type { SharedProposal } from '@/store/proposals';
+import { longDay } from '@/ui/words';
+
+const face = (file: string) => readFileSync(join(process.cwd(), 'node_modules/dejavu-fonts-ttf/ttf', file));
+const INK = '#221f1a';
+const FAINT = '#5b564b';
+const MARGIN = 48;
+
+/**
+ * An offer as a tagged PDF with its fonts in it: any name of Europe is legible on any machine, and a screen reader finds the
+ * headings and the options.
+ */
+export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProposal): Promise<Buffer> {
+  const doc = new PDFDocument({
+    size: paper === 'Letter' ? 'LETTER' : 'A4',
+    margin: MARGIN,
+    pdfVersion: '1.7',
+    tagged: true,
+    lang: 'en-GB',
+    displayTitle: true,
+    info: { Title: `Tree ${d.tag}, ${d.place}`, Author: d.outfit },
+  });
+  doc.registerFont('plain', face('DejaVuSans.ttf'));
+  doc.registerFont('bold', face('DejaVuSans-Bold.ttf'));
+  const chunks: Buffer[] = [];
+  doc.on('data', (c: Buffer) => chunks.push(c));
+  const ended = new Promise<void>((done) => doc.on('end', () => done()));
+
+  const root = doc.struct('Document');
+  doc.addStructure(root);
+  type Tag = 'H1' | 'H2' | 'P';
+  const say = (tag: Tag, text: string, { size = 10.5, colour = INK, above = 0 } = {}) =>
+    root.add(
+      doc.struct(tag, {}, () => {
+        doc
+          .font(tag === 'P' ? 'plain' : 'bold')
+          .fontSize(size)
+          .fillColor(colour);
+        doc.y += above;
+        doc.text(text, MARGIN, doc.y, { lineGap: 3 });
+      }),
+    );
+
+  say('P', `${d.outfit} for ${d.client}, ${d.place}`, { size: 9, colour: FAINT });
+  say('H1', `Tree ${d.tag}, ${d.host.toLowerCase()}`, { size: 20, above: 4 });
+  say('P', d.found, { above: 6 });
+  if (d.message) say('P', d.message, { above: 6 });
+  say(
+    'P',
+    `Open until ${longDay(expiresAt.toISOString().slice(0, 10))}. Prices are estimates; the label in hand and local rules come first on the day.`,
+    { size: 9, colour: FAINT, above: 6 },
+  );
+  d.options.forEach((o, i) => {
+    say('H2', `${i + 1}. ${o.name}`, { size: 13, above: 16 });
+    say('P', o.what, { above: 2 });
+    say('P', `Now ${money(o.now, d)}. Over ${d.years} years ${money(o.overYears, d)}. ${o.visits}.`, { above: 2 });
+    say('P', o.expected, { above: 2 });
+    say('P', o.risks, { size: 9, colour: FAINT, above: 2 });
+  });
+  if (d.changes.length) say('H2', 'Found while digging', { size: 13, above: 16 });
+  for (const c of d.changes) say('P', c.price === null ? c.what : `${c.what} ${money(c.price, d)}`, { above: 2 });
+  say(
+    'P',
+    answer
+      ? `${answer.who} answered: ${takenNames(d, answer.options)}.`
+      : 'Chosen: ____________   Name: ______________________   Day: ____________',
+    { above: 26 },
+  );
+  root.end();
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}

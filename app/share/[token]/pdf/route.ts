@@ -1,0 +1,20 @@
+import { sharedProposal } from '@/store/proposals';
+import { offerPdf } from './offer';
+
+/** The offer as a PDF, for whoever keeps paper. */
+export async function GET(_: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  const { token } = await params;
+  const p = token.length < 100 ? await sharedProposal(token) : null;
+  if (!p)
+    return Response.json(
+      { faults: [{ path: '', sentence: 'This offer has run out or was taken back.' }] },
+      { status: 404 },
+    );
+  return new Response(new Uint8Array(await offerPdf(p)), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `attachment; filename="offer-${p.data.tag.replace(/[^A-Za-z0-9-]/g, '')}.pdf"`,
+      'cache-control': 'no-store',
+    },
+  });
+}
