@@ -1,4 +1,23 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test } from './hands';
+
+/** Every address that the application answers, from its own folders: a new one is tried without anybody thinking of it. */
+const ROUTES = readdirSync(join(__dirname, '..', 'app'), { recursive: true, encoding: 'utf8' })
+  .filter((file) => /(^|\/)(page\.tsx|route\.tsx?)$/.test(file))
+  .map((file) => `/${file.replace(/(^|\/)(page|route)\.tsx?$/, '').replace(/\(in\)\/?/, '')}`)
+  .sort();
+/** For everybody, by a secret in the address or by nature. */
+const OPEN = [
+  '/sign-in',
+  '/reset/[token]',
+  '/share/[token]',
+  '/share/[token]/pdf',
+  '/api/calendar/[token]',
+  '/api/health',
+];
+/** The same for every outfit. */
+const SHARED = ['/guide/[id]', '/api/v1/commands/[name]'];
 
 test('another outfit’s ids give nothing on any route', async ({ page, browser, baseURL }) => {
   await signIn(page);
@@ -15,18 +34,24 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   const other = await (await browser.newContext({ baseURL })).newPage();
   await signInByHand(other, 'idris@fellside.example');
   await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
-  for (const path of [
-    ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${tree}${p}`),
-    `${place}/spread`,
-    `${place}/plan`,
-    `${place}/choose`,
-    record,
-    place,
-    label,
-  ])
-    expect([path, (await other.goto(path))!.status()]).toEqual([path, 404]);
-  for (const path of [`/api/labels/${label.split('/').pop()}`, `/api/grounds/${place.split('/').pop()}`])
+  const last = (path: string) => path.split('/').pop()!;
+  const ids: Record<string, string> = {
+    '/tree/[id]': tree,
+    '/grounds/places/[id]': last(place),
+    '/book/[id]': last(record),
+    '/shelf/labels/[id]': last(label),
+    '/api/labels/[id]': last(label),
+    '/api/grounds/[id]': last(place),
+    '/api/photos/[id]': crypto.randomUUID(),
+  };
+  const tried = ROUTES.filter((r) => r.includes('[') && !OPEN.includes(r) && !SHARED.includes(r));
+  expect(tried.length).toBeGreaterThan(14);
+  for (const route of tried) {
+    const known = Object.keys(ids).find((k) => route === k || route.startsWith(`${k}/`));
+    expect([route, known !== undefined]).toEqual([route, true]);
+    const path = route.replace('[id]', ids[known!]!);
     expect([path, (await other.request.get(path)).status()]).toEqual([path, 404]);
+  }
   const csv = await (await other.request.get(`/api/trees.csv?place=${place.split('/').pop()}`)).text();
   expect(csv.trim().split('\r\n')).toHaveLength(1);
   const photo = await other.request.post(`/api/photos?id=${crypto.randomUUID()}&tree=${tree}`, {
@@ -53,12 +78,19 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
 });
 
 test('who is not signed in sees the sign-in page, and no file', async ({ page }) => {
-  for (const path of ['/', '/grounds', '/book', '/shelf', '/people', '/me', '/tools', '/rules']) {
-    await page.goto(path);
-    await expect(page).toHaveURL(/sign-in/);
+  for (const route of ROUTES.filter((r) => !OPEN.includes(r))) {
+    const path = route.replace('[id]', crypto.randomUUID()).replace('[name]', 'measure');
+    if (!route.startsWith('/api/')) {
+      const answer = await page.request.get(path, { maxRedirects: 0 });
+      expect([path, answer.status()]).toEqual([path, 307]);
+      expect(answer.headers().location).toMatch(/\/sign-in(\?|$)/);
+      continue;
+    }
+    // What is only posted says so to whoever asks for it; posted without a session it is refused like the rest.
+    const asked = (await page.request.get(path)).status();
+    const answer = asked === 405 ? (await page.request.post(path, { data: {} })).status() : asked;
+    expect([path, answer]).toEqual([path, 401]);
   }
-  for (const path of ['/api/trees.csv', '/api/book.csv', '/api/trees.geojson'])
-    expect((await page.request.get(path)).status()).toBe(401);
 });
 
 test('roles: the technician applies and does not prescribe; the office sees no gate code', async ({ page }) => {

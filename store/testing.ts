@@ -56,3 +56,97 @@ const heard: string[] = [];
 export const listenToStatements = () => {
   (globalThis as { elmhornListener?: (statement: string) => void }).elmhornListener = (s) => heard.push(s);
 };
+
+interface Column {
+  name: string;
+  type: string;
+  /** The table whose row of the same outfit it names, and by which column. */
+  table: string | null;
+  key: string | null;
+}
+/** What the checks of a table ask for and its types cannot tell. */
+const CHOSEN: Record<string, Record<string, unknown>> = {
+  finding: { state: 'absent' },
+  photo: { mime: 'image/jpeg' },
+  equipment: { kind: 'drill' },
+  command_done: { digest: '0'.repeat(64) },
+};
+
+/** A row in every table that has none yet of this outfit, worked out from the tables themselves: a new one cannot be forgotten. */
+export async function fillEveryTable(owner: Sql, o: TestOutfit, tables: readonly string[]): Promise<void> {
+  let empty = [...tables];
+  let why = new Map<string, string>();
+  while (empty.length) {
+    const left: string[] = [];
+    why = new Map();
+    for (const t of empty) {
+      const [{ n } = { n: 0 }] = await owner<
+        { n: number }[]
+      >`select count(*)::int as n from ${owner(t)} where outfit_id = ${o.outfitId}`;
+      const refused = n
+        ? null
+        : await addRow(owner, o, t).then(
+            () => null,
+            (error: Error) => error.message,
+          );
+      if (refused) {
+        left.push(t);
+        why.set(t, refused);
+      }
+    }
+    if (left.length === empty.length)
+      throw new Error(`no row could be made for ${[...why].map(([t, w]) => `${t} (${w})`).join('; ')}`);
+    empty = left;
+  }
+}
+
+async function addRow(owner: Sql, o: TestOutfit, t: string) {
+  const columns = await owner<Column[]>`
+    select a.attname as name, format_type(a.atttypid, null) as type, f.relname as "table", f.attname as key
+    from pg_attribute a
+    left join lateral (
+      select r.relname, k.attname
+      from pg_constraint c
+      cross join lateral unnest(c.conkey, c.confkey) as pair (here, there)
+      join pg_class r on r.oid = c.confrelid
+      join pg_attribute k on k.attrelid = c.confrelid and k.attnum = pair.there
+      where c.conrelid = a.attrelid and c.contype = 'f' and pair.here = a.attnum and r.relname <> 'outfit'
+      limit 1) f on true
+    where a.attrelid = ${t}::regclass and a.attnum > 0 and not a.attisdropped and a.attgenerated = ''
+      and a.attnotnull and (not a.atthasdef or a.attname = 'outfit_id')`;
+  const row: Record<string, unknown> = {};
+  for (const c of columns) row[c.name] = CHOSEN[t]?.[c.name] ?? (await valueFor(owner, o, t, c));
+  await owner`insert into ${owner(t)} ${owner(row as Record<string, string>)}`;
+}
+
+async function valueFor(owner: Sql, o: TestOutfit, t: string, c: Column): Promise<unknown> {
+  if (c.name === 'outfit_id') return o.outfitId;
+  if (c.table && c.key) {
+    const [held] = await owner<
+      { v: unknown }[]
+    >`select ${owner(c.key)} as v from ${owner(c.table)} where outfit_id = ${o.outfitId} limit 1`;
+    if (!held) throw new Error(`${c.table} has no row yet`);
+    return held.v;
+  }
+  if (c.type === 'uuid') return v7();
+  if (c.type === 'bytea') return Buffer.from(v7());
+  if (c.type === 'boolean') return false;
+  if (c.type === 'date') return '2026-01-01';
+  if (/^timestamp/.test(c.type)) return new Date('2026-01-01T00:00:00Z');
+  if (/^json/.test(c.type)) return {};
+  if (c.type.endsWith('[]')) return [];
+  if (/text|char/.test(c.type)) return (await wordsOf(owner, t, c.name))[0] ?? 'some words';
+  return 1;
+}
+
+/** The words that a check allows in a column, where it names them. */
+async function wordsOf(owner: Sql, t: string, column: string): Promise<string[]> {
+  const [check] = await owner<{ d: string }[]>`
+    select pg_get_constraintdef(c.oid) as d
+    from pg_constraint c
+    join pg_attribute a on a.attrelid = c.conrelid and a.attnum = any (c.conkey)
+    where c.conrelid = ${t}::regclass and c.contype = 'c' and a.attname = ${column}
+      and pg_get_constraintdef(c.oid) like '%ARRAY[%'
+    limit 1`;
+  return [...(check?.d ?? '').matchAll(/'([^']*)'::text/g)].map((m) => m[1]!);
+}

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { db, pgCode, within, type Sql } from './db';
-import { makeOutfit, ownerSql, type TestOutfit } from './testing';
+import { fillEveryTable, makeOutfit, ownerSql, type TestOutfit } from './testing';
 
 let owner: Sql;
 let mine: TestOutfit;
@@ -15,6 +15,8 @@ beforeAll(async () => {
       { t: string }[]
     >`select table_name as t from information_schema.columns join information_schema.tables using (table_schema, table_name) where table_schema = 'public' and column_name = 'outfit_id' and table_type = 'BASE TABLE'`
   ).map((r) => r.t);
+  // A wall before an empty room proves nothing.
+  await fillEveryTable(owner, theirs, tables);
 });
 afterAll(async () => {
   await owner.end();
@@ -43,7 +45,10 @@ it('another outfit’s rows cannot be read, changed, erased or added to, in any 
     const seen = await within(mine, (tx) => tx`select * from ${tx(t)} where outfit_id = ${theirs.outfitId}`);
     expect([t, seen.length]).toEqual([t, 0]);
     for (const change of ['update', 'delete'] as const) {
-      const before = await owner`select count(*)::int as n from ${owner(t)} where outfit_id = ${theirs.outfitId}`;
+      const before = await owner<
+        { n: number }[]
+      >`select count(*)::int as n from ${owner(t)} where outfit_id = ${theirs.outfitId}`;
+      expect([t, before[0]!.n > 0]).toEqual([t, true]);
       const done = await within(mine, (tx) =>
         change === 'delete'
           ? tx`delete from ${tx(t)} where outfit_id = ${theirs.outfitId}`
