@@ -2,7 +2,7 @@ import nextJest from 'next/jest.js';
 
 const config = nextJest({ dir: './' })({
   testEnvironment: 'node',
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   // Property tests and spawned commands on a busy machine; nothing waits for the clock.
   testTimeout: 60_000,
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],

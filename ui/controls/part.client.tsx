@@ -1,6 +1,6 @@
 'use client';
 
-import { Component, useEffect, useState, type ComponentType, type ReactNode } from 'react';
+import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
 
 /** A part that is fetched when it is first shown. */
 export interface FetchedPart<P> {
@@ -16,11 +16,13 @@ export interface FetchedPart<P> {
  */
 export function part<P extends object>(
   load: () => Promise<ComponentType<P>>,
-  waiting: ReactNode = null,
+  waiting: (props: P) => ReactNode = () => null,
 ): FetchedPart<P> {
   let ready: ComponentType<P> | null = null;
   const fetched = async () => (ready = await load());
-  const Part: FetchedPart<P> = (props) => <Fetched ready={ready} fetch={fetched} waiting={waiting} props={props} />;
+  const Part: FetchedPart<P> = (props) => (
+    <Fetched ready={ready} fetch={fetched} waiting={waiting(props)} props={props} />
+  );
   Part.prepare = () => void fetched().catch(() => {});
   return Part;
 }
@@ -48,27 +50,14 @@ function Fetched<P extends object>({
     return () => void (here = false);
   }, [Shown, failed, fetch]);
   if (Shown) return <Shown {...props} />;
-  return failed ? <NotCome again="Try again" onAgain={() => setFailed(false)} /> : waiting;
-}
-
-const NotCome = ({ again, onAgain }: { again: string; onAgain: () => void }) => (
-  <div role="alert" className="my-3 border-l-4 border-sap bg-sheet p-3 text-ink">
-    <p className="font-semibold">This part has not come yet, and the network does not answer.</p>
-    <p>Everything else goes on working, and what you typed stays.</p>
-    <button type="button" className="press mt-2" onClick={onAgain}>
-      {again}
-    </button>
-  </div>
-);
-
-/** Around a part that comes with the page where it is needed at once: when it cannot be fetched later, there is a way back. */
-export class PartBoundary extends Component<
-  { children: ReactNode; back: string; onBack: () => void },
-  { failed: boolean }
-> {
-  override state = { failed: false };
-  static getDerivedStateFromError = () => ({ failed: true });
-  override render() {
-    return this.state.failed ? <NotCome again={this.props.back} onAgain={this.props.onBack} /> : this.props.children;
-  }
+  if (!failed) return waiting;
+  return (
+    <div role="alert" className="my-3 border-l-4 border-sap bg-sheet p-3 text-ink">
+      <p className="font-semibold">This part has not come yet, and the network does not answer.</p>
+      <p>Everything else goes on working, and what you typed stays.</p>
+      <button type="button" className="press mt-2" onClick={() => setFailed(false)}>
+        Try again
+      </button>
+    </div>
+  );
 }

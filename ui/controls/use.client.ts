@@ -27,6 +27,12 @@ export function useDraft<T>(
       if (parsed && (check.current?.(parsed) ?? true)) setValue((was) => ({ ...was, ...parsed }));
     } catch {}
   }, [key]);
+  // The same form in another tab is the same draft: both show what was typed last, and neither overwrites the other.
+  const blank = useRef(initial);
+  useElsewhere(PREFIX + key, (kept) => {
+    const typed = kept === null ? blank.current : (JSON.parse(kept) as Partial<T>);
+    setValue((was) => ({ ...was, ...typed }));
+  });
   const set = useCallback(
     (next: T | ((was: T) => T)) =>
       setValue((was) => {
@@ -44,6 +50,24 @@ export function useDraft<T>(
     } catch {}
   }, [key]);
   return [value, set, forget];
+}
+
+/** Hears what another tab of this browser writes under a name; null when it takes it away. */
+function useElsewhere(place: string, hear: (kept: string | null) => void) {
+  const latest = useRef(hear);
+  useEffect(() => {
+    latest.current = hear;
+  });
+  useEffect(() => {
+    const onStorage = (e: StorageEvent) => {
+      if (e.key !== place) return;
+      try {
+        latest.current(e.newValue);
+      } catch {}
+    };
+    window.addEventListener('storage', onStorage);
+    return () => window.removeEventListener('storage', onStorage);
+  }, [place]);
 }
 
 /**
@@ -65,6 +89,7 @@ export function useMadeId(key: string): { id: string; renew: () => void } {
     // Only when the form is another one; the id itself changes by `renew`.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [place]);
+  useElsewhere(place, (kept) => kept && setId(kept));
   const renew = useCallback(() => {
     const next = v7();
     try {
@@ -103,7 +128,11 @@ export function useSend<I, T>(
       } catch (error) {
         if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;
         setFaults([
-          { path: '', sentence: 'No answer from the server. What you typed is kept on this device; try again.' },
+          {
+            path: '',
+            // Only a form that makes something keeps a draft.
+            sentence: `No answer from the server. What you typed is ${on?.renew ? 'kept on this device' : 'still here'}; try again.`,
+          },
         ]);
       }
     });

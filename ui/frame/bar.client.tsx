@@ -5,11 +5,11 @@ import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { part } from '../controls/part.client';
+import { useSettled } from '../controls/settled.client';
 import { helpFor, PLACES } from './places';
 
 // The sheet and its dialog come once the page has settled: no page needs them to be read, and help must open without signal.
 const Sheet = part(() => import('./sheet.client').then((m) => m.Sheet));
-const SETTLED_MS = 3000;
 
 const KEYS: [string, string][] = [
   ['/', 'find a tag'],
@@ -76,10 +76,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
     return () => window.removeEventListener('keydown', onKey);
   }, [router]);
 
-  useEffect(() => {
-    const later = setTimeout(Sheet.prepare, SETTLED_MS);
-    return () => clearTimeout(later);
-  }, []);
+  useSettled(Sheet.prepare);
 
   const place = PLACES.find((p) => here(p.path));
   return (

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { useHydrated } from '@/ui/controls/when-near.client';
+import { useHydrated } from '@/ui/controls/settled.client';
 import { sampleSize } from '@/core/measure/efficacy';
 import { PLACES_ON_TREE, SIGN_OF_HEALTH, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';

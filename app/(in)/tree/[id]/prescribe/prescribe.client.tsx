@@ -2,8 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import dynamic from 'next/dynamic';
-import { useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { v5 } from 'uuid';
 import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
@@ -18,9 +17,9 @@ import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import type { WorkFacts } from '@/core/work/work';
 import { FormFaults } from '@/ui/controls/controls';
-import { part, PartBoundary } from '@/ui/controls/part.client';
+import { part } from '@/ui/controls/part.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
-import { WhenNear } from '@/ui/controls/when-near.client';
+import { WhenNear } from '@/ui/controls/settled.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -34,10 +33,17 @@ import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
 import { Alike } from './alike.client';
 import { nameOf, WORK } from './name';
 
-const ONE_MOMENT = <p className="py-6 font-semibold text-ink-2">One moment …</p>;
 // Only when a work is chosen, and only when somebody comes down to them.
-const WorkBench = dynamic(() => import('./work-bench.client').then((m) => m.WorkBench));
-const OtherWays = part(() => import('./other-ways.client').then((m) => m.OtherWays), ONE_MOMENT);
+const WorkBench = part(
+  () => import('./work-bench.client').then((m) => m.WorkBench),
+  ({ frame }) => (
+    <Frame tag={frame.tag} head={frame.head} margin={frame.why}>
+      {frame.strip}
+      <p className="py-6 font-semibold text-ink-2">One moment …</p>
+    </Frame>
+  ),
+);
+const OtherWays = part(() => import('./other-ways.client').then((m) => m.OtherWays));
 
 interface Props {
   treeId: string;
@@ -75,6 +81,12 @@ export function PrescribeBench(props: Props) {
   );
   const { busy, faults, send } = useSend(makePlan, made);
   const drop = useSend(dropPlan);
+  const [near, setNear] = useState(false);
+  const onNear = useCallback(() => {
+    setNear(true);
+    // Whoever sees the works may pick one.
+    WorkBench.prepare();
+  }, []);
   const { soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights } = form;
   // Only what the sum rests on: a word typed into a reason must not work out every label again.
   const choices = useMemo(
@@ -117,7 +129,7 @@ export function PrescribeBench(props: Props) {
   const releasedOf = (gates: Gate[]) =>
     Object.fromEntries(Object.entries(form.released).filter(([g, why]) => why.trim() && gates.some((x) => x.id === g)));
   const list = (
-    <WhenNear id="plan" label="The plan of this tree, and other ways">
+    <WhenNear id="plan" label="The plan of this tree, and other ways" near={near} onNear={onNear}>
       <OtherWays
         treeId={treeId}
         situation={situation}
@@ -144,30 +156,28 @@ export function PrescribeBench(props: Props) {
 
   if (workId)
     return (
-      <PartBoundary key={workId} back="Back to the shelf" onBack={() => choose(offered[0] ? nameOf(offered[0]) : '')}>
-        <WorkBench
-          workId={workId}
-          facts={workFacts}
-          treeId={treeId}
-          made={made}
-          form={form}
-          onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
-          alike={alike}
-          situation={situation}
-          units={units}
-          refused={refused}
-          frame={{ tag, head, strip, why }}
-          onReason={onReason}
-          releasedOf={releasedOf}
-          onPlanned={forget}
-          below={
-            <>
-              {row}
-              {list}
-            </>
-          }
-        />
-      </PartBoundary>
+      <WorkBench
+        workId={workId}
+        facts={workFacts}
+        treeId={treeId}
+        made={made}
+        form={form}
+        onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
+        alike={alike}
+        situation={situation}
+        units={units}
+        refused={refused}
+        frame={{ tag, head, strip, why }}
+        onReason={onReason}
+        releasedOf={releasedOf}
+        onPlanned={forget}
+        below={
+          <>
+            {row}
+            {list}
+          </>
+        }
+      />
     );
 
   if (!chosen || !result)

@@ -61,7 +61,7 @@ export function PlanOfTree({
   const inYears = [...new Set(visits.map((v) => v.day.slice(0, 4)))];
   const cost = (minor: number | null) => (minor === null ? '–' : money(minor, by.prices));
   return (
-    <section className="mt-7">
+    <section id="plan" className="mt-7 scroll-mt-20">
       <h2>The plan of this tree</h2>
       {steps.length === 0 ? (
         <p className="text-ink-2">
