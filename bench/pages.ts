@@ -2,7 +2,7 @@ import { readFileSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { connect, type Sql } from '@/store/db';
 import { sessionFor } from './session';
-import type { Report } from './table';
+import type { Table } from './table';
 
 /**
  * What a page costs on the sample outfit: statements and transactions as the database logs them, the server's own CPU, and the
@@ -51,7 +51,7 @@ function logged(from: number) {
   };
 }
 
-export async function pages(report: Report): Promise<void> {
+export async function pages({ report, row }: Table): Promise<void> {
   const owner = connect(process.env.DATABASE_OWNER_URL!, 1);
   const cookie = await sessionFor(owner, 'maren@oxmere.example');
   const { tree, plan } = await subjects(owner);
@@ -78,9 +78,13 @@ export async function pages(report: Report): Promise<void> {
     const before = cpuOfServer();
     let text = '';
     for (let i = 0; i < TIMES; i++) text = await ask(path(tree, plan));
-    report(`${name}: CPU of the server a request`, (cpuOfServer() - before) / TIMES, 'ms', cpu ?? 100);
+    const spent = (cpuOfServer() - before) / TIMES;
+    if (cpu === null) row(`${name}: CPU of the server a request`, `${spent.toFixed(0)} ms`, 'reported', true);
+    else report(`${name}: CPU of the server a request`, spent, 'ms', cpu);
     const kB = Buffer.byteLength(text) / 1024;
-    report(`${name}: HTML before compression (${(gzipSync(text).length / 1024).toFixed(0)} kB after)`, kB, 'kB', 120);
+    const size = `${name}: HTML before compression (${(gzipSync(text).length / 1024).toFixed(0)} kB after)`;
+    if (name === 'examine') report(size, kB, 'kB', 120);
+    else row(size, `${kB.toFixed(0)} kB`, 'reported', true);
   }
   await owner.end();
 }

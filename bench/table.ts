@@ -1,5 +1,5 @@
 /** One row of the table: what, the figure, its unit, and how much it may be. */
-export type Report = (what: string, value: number, unit: string, budget: number, words?: string) => void;
+type Report = (what: string, value: number, unit: string, budget: number, words?: string) => void;
 
 export interface Table {
   /** A figure with its budget; beyond it the row is marked. */

@@ -39,7 +39,14 @@ await run(async () => {
     say('Measuring …');
     tsx(
       ['bench/run.ts'],
-      { ...owner, DATABASE_URL: cluster.appUrl(), ELMHORN_BENCH_URL: url, ELMHORN_CHROMIUM: chromium },
+      {
+        ...owner,
+        DATABASE_URL: cluster.appUrl(),
+        ELMHORN_BENCH_URL: url,
+        ELMHORN_BENCH_LOG: cluster.log,
+        ELMHORN_BENCH_PID: String(server.pid),
+        ELMHORN_CHROMIUM: chromium,
+      },
       'the measurement did not finish',
     );
     say('Putting cases to the decision …');

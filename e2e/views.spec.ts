@@ -7,7 +7,8 @@ for (const [theme, size] of [
   ['light', WIDE],
   ['daylight', WIDE],
   ['night', WIDE],
-  ['light', { width: 390, height: 844 }],
+  // The narrowest that a page must reflow to: a phone of 390 at most of its zoom, or an old one.
+  ['light', { width: 320, height: 844 }],
 ] as const)
   test(`every view in ${theme} at ${size.width}: clean by axe, nothing wider than the screen`, async ({
     browser,
@@ -172,4 +173,48 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
   await page.getByLabel('Expires').fill('2020-01-01');
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByText('This lot has expired already')).toBeVisible();
+});
+
+test('single keys can be switched off on this device, and back on', async ({ page }) => {
+  await signIn(page);
+  await page.keyboard.press('?');
+  const help = page.getByRole('dialog', { name: /^Help/ });
+  await help.getByRole('checkbox', { name: /^Single keys lead somewhere/ }).uncheck();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page).toHaveURL(/\/$/);
+  await page.reload();
+  await page.getByRole('button', { name: 'Help and keys' }).click();
+  await help.getByRole('checkbox', { name: /^Single keys lead somewhere/ }).check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { name: 'The year ahead' })).toBeVisible();
+});
+
+test('without a network help, search and menu open, and what was typed stays', async ({ page, context }) => {
+  await signIn(page);
+  const id = await openTree(page, '113');
+  await page.goto(`/tree/${id}/measure`);
+  await page.getByLabel(/^Girth/).fill('151');
+  // The page has settled when its parts have come.
+  await page.waitForTimeout(3000);
+  await context.setOffline(true);
+  for (const [button, dialog] of [
+    ['Help and keys', /^Help/],
+    ['Find a tag', 'Find a tag'],
+  ] as const) {
+    await page.getByRole('button', { name: button }).click();
+    await expect(page.getByRole('dialog', { name: dialog })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+  }
+  await expect(page.getByLabel(/^Girth/)).toHaveValue('151');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(page.getByText(/No answer from the server. What you typed is kept on this device/)).toBeVisible();
+  await expect(page.getByLabel(/^Girth/)).toHaveValue('151');
 });

@@ -98,6 +98,8 @@ export async function openCluster(dir) {
     ownerUrl: (database = 'elmhorn') => url('elmhorn_owner', password, database),
     appUrl: (database = 'elmhorn') => url('elmhorn_app', password, database),
     password,
+    /** Where the server writes its log. */
+    log,
     /** Stops the server, but only if this call started it. */
     stop() {
       if (started && running()) call('pg_ctl', ['-D', data, '-m', 'fast', '-w', 'stop']);

@@ -4,6 +4,7 @@ import { CircleHelp, Menu, Search } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { Tick } from '../controls/controls';
 import { part } from '../controls/part.client';
 import { useSettled } from '../controls/settled.client';
 import { helpFor, PLACES } from './places';
@@ -30,6 +31,32 @@ const typing = (e: KeyboardEvent) =>
   (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)) &&
   !(e.target instanceof HTMLInputElement && /radio|checkbox/.test(e.target.type));
 
+/** Whether single letters lead somewhere: a choice of this device, since it is hands and voices that differ. */
+const KEYS_OFF = 'elmhorn:keys-off';
+function singleKeys(): boolean {
+  try {
+    return localStorage.getItem(KEYS_OFF) === null;
+  } catch {
+    return true;
+  }
+}
+function keepSingleKeys(on: boolean): boolean {
+  try {
+    if (on) localStorage.removeItem(KEYS_OFF);
+    else localStorage.setItem(KEYS_OFF, '1');
+  } catch {}
+  return on;
+}
+
+function SingleKeys() {
+  const [on, setOn] = useState(singleKeys);
+  return (
+    <Tick checked={on} onChange={(wanted) => setOn(keepSingleKeys(wanted))}>
+      Single keys lead somewhere on this device. Off for whoever speaks to it, or presses by mistake.
+    </Tick>
+  );
+}
+
 /** The bar at the top: the places, the search, the help, who is signed in; and the keys of the whole product. */
 export function Bar({ name, due, weather }: { name: string; due: number; weather: string }) {
   const path = usePathname();
@@ -51,6 +78,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
         return;
       }
       if (e.ctrlKey || e.metaKey || e.altKey || typing(e) || document.querySelector('[role=dialog]')) return;
+      if (!singleKeys()) return;
       if (Date.now() - going.current < 1200) {
         going.current = 0;
         const place = PLACES.find((p) => p.letter === e.key);
@@ -81,7 +109,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
   const place = PLACES.find((p) => here(p.path));
   return (
     <header className="no-print sticky top-0 z-20 flex h-[52px] items-stretch bg-bark text-on-bark phone:static">
-      <Link href="/" className="flex w-[212px] items-center px-4.5 text-lead font-bold phone:w-auto">
+      <Link href="/" className="flex w-[212px] items-center px-4.5 text-lead font-bold phone:w-auto phone:px-3">
         Elmhorn
       </Link>
       <nav aria-label="Places" className="flex items-stretch overflow-x-auto phone:hidden">
@@ -99,8 +127,10 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
           </Link>
         ))}
       </nav>
-      <span className="hidden flex-1 items-center px-2 font-semibold phone:flex">{place?.name ?? ''}</span>
-      <div className="ml-auto flex items-stretch pr-2">
+      <span className="hidden min-w-0 flex-1 items-center truncate px-2 font-semibold phone:flex">
+        {place?.name ?? ''}
+      </span>
+      <div className="ml-auto flex items-stretch pr-2 phone:pr-0">
         <button
           type="button"
           onClick={() => setOpen('find')}
@@ -189,6 +219,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
               </div>
             ))}
           </dl>
+          <SingleKeys />
           <p className="mt-5 text-small text-ink-2">
             The label in hand and local rules come first. Restricted work belongs to licensed people.
           </p>

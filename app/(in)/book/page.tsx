@@ -98,9 +98,9 @@ export default async function Book({
             ))}
           </select>
         </label>
-        <div className="flex gap-3">
+        <div className="flex flex-wrap gap-3">
           {(['from', 'to'] as const).map((k) => (
-            <label key={k} className="block flex-1">
+            <label key={k} className="block min-w-32 flex-1">
               <span className="mb-1 block font-semibold">{k === 'from' ? 'From' : 'To'}</span>
               <input name={k} type="date" className="box" defaultValue={filter[k] ?? ''} max={todayOf(v)} />
             </label>

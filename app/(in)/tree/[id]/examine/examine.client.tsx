@@ -110,8 +110,10 @@ export function ExamineBench({
       noValidate
       onKeyDown={(e) => {
         // Alt and a figure answer the next look from anywhere in the form.
-        if (!e.altKey || !/^[1-9]$/.test(e.key)) return;
-        const button = e.currentTarget.querySelector<HTMLButtonElement>(`[data-answer="${e.key}"]`);
+        // By its place on the board: with Alt some keyboards type another sign.
+        const figure = /^(?:Digit|Numpad)([1-9])$/.exec(e.code)?.[1];
+        if (!e.altKey || !figure) return;
+        const button = e.currentTarget.querySelector<HTMLButtonElement>(`[data-answer="${figure}"]`);
         if (button) {
           e.preventDefault();
           button.click();
