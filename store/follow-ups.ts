@@ -1,4 +1,4 @@
-import { within, type Scope, type Tx } from './db';
+import { within, type Scope } from './db';
 
 export interface DueRow {
   id: string;
@@ -15,20 +15,30 @@ export interface DueRow {
   latest: string;
 }
 
-const columns = (tx: Tx) =>
-  tx`f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest`;
-
 /** Open follow-ups due from `from` to `to`, in order of date. */
 export const dueBetween = (scope: Scope, from: string, to: string, limit: number): Promise<DueRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
-      select ${columns(tx)} from (select * from follow_up where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to} order by due, id limit ${limit}) f
-      join tree t on t.id = f.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} order by f.due, f.id`),
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason,
+        f.only_if as "onlyIf", f.due, f.earliest, f.latest
+      from (
+        select *
+        from follow_up
+        where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to}
+        order by due, id
+        limit ${limit}) f
+      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      order by f.due, f.id`),
   ]);
 
 export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'open' | 'done') =>
   within(
     scope,
     (tx) =>
-      tx`update follow_up set state = ${to}, settled_at = ${to === 'open' ? null : new Date()}, settled_by = ${to === 'open' ? null : scope.personId} where id = ${id} and state = ${from}`,
+      tx`
+        update follow_up
+        set state = ${to}, settled_at = ${to === 'open' ? null : new Date()},
+          settled_by = ${to === 'open' ? null : scope.personId}
+        where id = ${id} and state = ${from}`,
   );

@@ -1,34 +1,26 @@
-import type { Arc, Flare } from '@/core/ring/ring';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { LookDetail } from '@/core/diagnose/look';
 import type { Vigour } from '@/core/diagnose/words';
-import type { StemReading } from '@/core/measure/trunk';
 import { json, within, type Scope, type Tx } from './db';
+import type { Reading } from './tree';
 
-export interface NewReading {
-  id: string;
-  treeId: string;
-  diameterCm: number;
-  atHeightCm: number;
-  stems: StemReading[];
-  treeHeightM: number | null;
-  crownWidthM: number | null;
-  crownBaseM: number | null;
-  obstacles: string;
-  arcs: Arc[];
-  flares: Flare[];
-  grainDeg: number;
-  method: string;
-}
+export type NewReading = Omit<Reading, 'at' | 'byName'> & { treeId: string };
 /** Adds a reading; sent twice, it lands once. */
 export const addReading = (scope: Scope, r: NewReading) =>
   within(
     scope,
-    (
-      tx,
-    ) => tx`insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares, grain_deg, method)
-    values (${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)}, ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)}, ${r.grainDeg}, ${r.method}) on conflict (id) do nothing`,
+    (tx) => tx`
+      insert into reading (
+        id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems,
+        tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares,
+        grain_deg, method)
+      values (
+        ${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)},
+        ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)},
+        ${r.grainDeg}, ${r.method})
+      on conflict (id) do nothing`,
   );
+
 export interface NewLook {
   id: string;
   treeId: string;
@@ -127,5 +119,8 @@ export const settleChange = (scope: Scope, id: string, state: 'approved' | 'decl
   within(
     scope,
     (tx) =>
-      tx`update plan_change set state = ${state}, settled_at = now(), settled_by = ${scope.personId}, settled_how = ${how} where id = ${id} and state = 'open'`,
+      tx`
+        update plan_change
+        set state = ${state}, settled_at = now(), settled_by = ${scope.personId}, settled_how = ${how}
+        where id = ${id} and state = 'open'`,
   );

@@ -28,8 +28,14 @@ export interface Plan {
 export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
   within(scope, async (tx) => {
     const [p] = await tx<Plan[]>`
-      select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label, n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, n.result, n.released, n.state, n.at, p.name as "byName"
-      from plan n join label l on l.id = n.label_id join tree t on t.id = n.tree_id join person p on p.id = n.by_person where n.id = ${id}`;
+      select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
+        n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, n.result, n.released, n.state, n.at,
+        p.name as "byName"
+      from plan n
+      join label l on l.id = n.label_id
+      join tree t on t.id = n.tree_id
+      join person p on p.id = n.by_person
+      where n.id = ${id}`;
     return p ?? null;
   });
 
@@ -54,8 +60,13 @@ export async function insertPlan(tx: Tx, scope: Scope, p: NewPlan) {
     from label own, label other
     where n.outfit_id = ${scope.outfitId} and n.tree_id = ${p.treeId} and n.state = 'open'
       and own.id = ${p.labelId} and other.id = n.label_id and other.key = own.key`;
-  await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, released, price, by_person)
-    values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId}, ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
+  await tx`
+    insert into plan (
+      id, outfit_id, tree_id, label_id, use_key, condition_id,
+      facts, result, released, price, by_person)
+    values (
+      ${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId},
+      ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
 }
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
@@ -63,7 +74,12 @@ export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped',
 
 /** Whether the newest word on a tree (t) is that it is sound and only protected. */
 const sound = (tx: Tx) =>
-  tx`coalesce((select v.decision = 'protect a sound tree' from verdict v where v.outfit_id = t.outfit_id and v.tree_id = t.id order by v.at desc, v.id desc limit 1), false)`;
+  tx`coalesce((
+    select v.decision = 'protect a sound tree'
+    from verdict v
+    where v.outfit_id = t.outfit_id and v.tree_id = t.id
+    order by v.at desc, v.id desc
+    limit 1), false)`;
 
 export interface OpenPlan {
   id: string;
@@ -94,12 +110,34 @@ export interface OpenPlan {
 export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenPlan[]>`
-      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", l.key as "labelKey", l.data->>'name' as "labelName", u->>'method' as method,
-        n.result->'dose'->>'dimension' as unit, (n.result->'dose'->>'product')::float8 as product, (n.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl", (n.result->'dose'->'sites'->>'count')::int as sites,
-        jsonb_array_length(n.result->'treated'->'grid'->'holes') as holes, (u->'sites'->>'drillMm')::float8 as "drillMm", u->'sites'->>'device' as device, u->'sites'->'deviceHolds' as "deviceHolds", (n.result->'dose'->>'girthCm')::float8 as "girthCm", coalesce((u->>'inStations')::boolean, false) as "inStations", ${sound(tx)} as sound, array(select jsonb_array_elements_text(u->'protection')) as protection, n.at
-      from (select * from plan where outfit_id = ${scope.outfitId} and state = 'open' order by at, id limit ${limit}) n
-      join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId} join label l on l.id = n.label_id
-      cross join lateral (select x as u from jsonb_array_elements(l.data->'uses') x where x->>'key' = n.use_key limit 1) u
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        l.key as "labelKey", l.data->>'name' as "labelName", u->>'method' as method,
+        n.result->'dose'->>'dimension' as unit,
+        (n.result->'dose'->>'product')::float8 as product,
+        (n.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl",
+        (n.result->'dose'->'sites'->>'count')::int as sites,
+        (n.result->'dose'->>'girthCm')::float8 as "girthCm",
+        jsonb_array_length(n.result->'treated'->'grid'->'holes') as holes,
+        (u->'sites'->>'drillMm')::float8 as "drillMm",
+        u->'sites'->>'device' as device,
+        u->'sites'->'deviceHolds' as "deviceHolds",
+        coalesce((u->>'inStations')::boolean, false) as "inStations",
+        array(select jsonb_array_elements_text(u->'protection')) as protection,
+        ${sound(tx)} as sound, n.at
+      from (
+        select *
+        from plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+        order by at, id
+        limit ${limit}) n
+      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      join label l on l.id = n.label_id
+      cross join lateral (
+        select x as u
+        from jsonb_array_elements(l.data->'uses') x
+        where x->>'key' = n.use_key
+        limit 1) u
       order by p.name, t.walk_order, t.id`),
   ]);
 
@@ -136,9 +174,17 @@ export const addWorkPlans = (
   within(scope, async (tx) => {
     for (const w of works) {
       if ((await tx`select from work_plan where id = ${w.id}`).length) continue;
-      await tx`update work_plan set state = 'dropped' where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'`;
-      await tx`insert into work_plan (id, outfit_id, tree_id, work_id, condition_id, answers, sheet, released, price, by_person)
-        values (${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId}, ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
+      await tx`
+        update work_plan
+        set state = 'dropped'
+        where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'`;
+      await tx`
+        insert into work_plan (
+          id, outfit_id, tree_id, work_id, condition_id,
+          answers, sheet, released, price, by_person)
+        values (
+          ${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId},
+          ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
     }
     if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
   });
@@ -152,12 +198,21 @@ export const settleWork = (
 ): Promise<boolean> =>
   within(scope, async (tx) => {
     const [row] = await tx<{ tree_id: string }[]>`
-      update work_plan set state = ${w.state}, done_on = ${w.doneOn}, done_by = ${w.state === 'done' ? scope.personId : null}, note = ${w.note}
-      where id = ${w.id} and state = 'open' returning tree_id`;
+      update work_plan
+      set state = ${w.state}, done_on = ${w.doneOn}, note = ${w.note},
+        done_by = ${w.state === 'done' ? scope.personId : null}
+      where id = ${w.id} and state = 'open'
+      returning tree_id`;
     if (!row) return false;
     for (const f of followUps)
-      await tx`insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
-        values (${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason}, ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest}) on conflict do nothing`;
+      await tx`
+        insert into follow_up (
+          id, outfit_id, tree_id, root_id, rule_id, kind, what, reason,
+          only_if, due, earliest, latest)
+        values (
+          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason},
+          ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest})
+        on conflict do nothing`;
     return true;
   });
 
@@ -186,9 +241,16 @@ export interface OpenWork {
 export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenWork[]>`
-      select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", w.work_id as "workId", w.sheet, ${sound(tx)} as sound
-      from (select * from work_plan where outfit_id = ${scope.outfitId} and state = 'open' order by at, id limit ${limit}) w
-      join tree t on t.id = w.tree_id and t.outfit_id = ${scope.outfitId} join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
+      select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        w.work_id as "workId", w.sheet, ${sound(tx)} as sound
+      from (
+        select *
+        from work_plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+        order by at, id
+        limit ${limit}) w
+      join tree t on t.id = w.tree_id and t.outfit_id = w.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = w.outfit_id
       order by p.name, t.walk_order, t.id`),
   ]);
 

@@ -51,8 +51,14 @@ export interface NewVerdict {
   overturns: string[];
 }
 const insertVerdict = (tx: Tx, scope: Scope, v: NewVerdict) =>
-  tx`insert into verdict (id, outfit_id, tree_id, look_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by, overturns)
-    values (${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId}, ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}, ${v.overturns}) on conflict (id) do nothing`;
+  tx`
+    insert into verdict (
+      id, outfit_id, tree_id, look_id, at, by_person, condition_id,
+      certainty, decision, reason, ranking, overturned_by, overturns)
+    values (
+      ${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId},
+      ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}, ${v.overturns})
+    on conflict (id) do nothing`;
 export const addVerdict = (scope: Scope, v: NewVerdict) => within(scope, (tx) => insertVerdict(tx, scope, v));
 
 /** A tree and its like of the row: what is named on them, their plans and their programme, together or not at all. */

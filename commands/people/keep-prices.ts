@@ -1,6 +1,7 @@
 import { command, done } from '@/commands/command';
 import { numberAt, typed } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
+import { inMinor } from '@/core/cost/prices';
 import { setPrices } from '@/store/people';
 import { z } from 'zod';
 
@@ -19,7 +20,7 @@ export const keepPrices = command({
   run: async ({ viewer: v }, p) => {
     const faults: Fault[] = [];
     const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) =>
-      Math.round((numberAt(faults, path, p[path], { name, min: 0, max: 1e6 }) ?? 0) * 100);
+      inMinor(numberAt(faults, path, p[path], { name, min: 0, max: 1e6 }) ?? 0, p);
     const discount = numberAt(faults, 'discount', p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
     const prices = {
       currency: p.currency,

@@ -1,3 +1,4 @@
+import { inMinor } from '@/core/cost/prices';
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
@@ -77,7 +78,7 @@ export const examine = command({
         tests: l.tests,
         detail: l.detail,
         change: l.change.trim()
-          ? { id: v7(), what: l.change.trim(), priceMinor: price === null ? null : Math.round(price * 100) }
+          ? { id: v7(), what: l.change.trim(), priceMinor: price === null ? null : inMinor(price, v.prices) }
           : null,
       },
       // What was tested, dug or drawn was so on one tree; the signs speak for the row, but for the exceptions.

@@ -1,3 +1,4 @@
+import { exactMoney, inMajor, inMinor, minorPer, money } from './prices';
 import fc from 'fast-check';
 import { choose, type Candidate } from './choose';
 import { every, outlook, presentValue } from './value';
@@ -54,4 +55,25 @@ it('500 trees whose worth goes with their size are within half a percent of the 
   const got = choose(trees, 3000);
   expect(got.gap).toBeLessThanOrEqual(0.005);
   expect(got.firstLeft!.perUnit).toBeLessThanOrEqual(1.2 * got.lastTaken!.perUnit + 1);
+});
+
+describe('money', () => {
+  it.each([
+    ['GBP', 100, '£123', '£123.45'],
+    ['JPY', 1, 'JP¥12,345', 'JP¥12,345'],
+    ['KWD', 1000, 'KWD 12', 'KWD 12.345'],
+  ])('%s has its own minor unit: %i to the unit', (currency, per, estimate, exact) => {
+    const p = { currency };
+    const spaced = (s: string) => s.replace(/\u00a0/g, ' ');
+    expect(minorPer(p)).toBe(per);
+    expect(spaced(money(12_345, p))).toBe(estimate);
+    expect(spaced(exactMoney(12_345, p))).toBe(exact);
+  });
+  it('what is typed comes back as it was typed, to the last minor unit', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('GBP', 'JPY', 'KWD', 'USD'), fc.integer({ min: 0, max: 1e8 }), (currency, minor) => {
+        expect(inMinor(inMajor(minor, { currency }), { currency })).toBe(minor);
+      }),
+    );
+  });
 });

@@ -6,16 +6,18 @@ import { labelDoubts } from './doubts';
 import { labelSchema } from './schema';
 import { labelOf } from './written';
 
+const POUNDS = { currency: 'GBP' };
+
 const drench = trainingLabels.find((l) => l.key === 'training-01-drench')!;
 
 it.each(trainingLabels.map((l) => [l.key, l] as const))('%s comes back from its form as it went in', (_, label) => {
-  const back = labelSchema.parse(labelOf(labelDraft(label), label));
+  const back = labelSchema.parse(labelOf(labelDraft(label, POUNDS), label, POUNDS));
   expect(differences(label, back)).toEqual([]);
   expect(back).toEqual({ ...label, version: label.version + 1 });
 });
 
 it('a label is entered from nothing: identity, a class table with its own water, a second use', () => {
-  const f = labelDraft(null);
+  const f = labelDraft(null, POUNDS);
   Object.assign(f, {
     name: 'Paper label',
     registration: 'P 1',
@@ -65,7 +67,7 @@ it('a label is entered from nothing: identity, a class table with its own water,
       protection: 'Gloves',
     },
   ];
-  const made = labelSchema.parse(labelOf(f, null));
+  const made = labelSchema.parse(labelOf(f, null, POUNDS));
   expect(made.uses.map((u) => u.key)).toEqual(['basin-drench', 'basin-drench-2']);
   expect(made.actives[0]).toMatchObject({ gPerL: 240, group: { scheme: 'IRAC', code: '4a' }, family: 'other' });
   expect(made.uses[0]!.rate.dose).toMatchObject({
@@ -81,9 +83,9 @@ it('a label is entered from nothing: identity, a class table with its own water,
 
 it('faults are found while typing, each with its place', () => {
   const at = (change: (f: ReturnType<typeof labelDraft>) => void) => {
-    const f = labelDraft(drench);
+    const f = labelDraft(drench, POUNDS);
     change(f);
-    const read = labelSchema.safeParse(labelOf(f, drench));
+    const read = labelSchema.safeParse(labelOf(f, drench, POUNDS));
     return read.success ? [] : read.error.issues.map((i) => i.path.join('.'));
   };
   expect(at(() => {})).toEqual([]);
@@ -113,10 +115,10 @@ it('whatever is typed into any field, the form makes a label or names the place 
       fc.array(fc.tuple(fc.constantFrom(...fields.map(([k]) => k)), fc.constantFrom(...texts)), { maxLength: 6 }),
       fc.constantFrom(...texts),
       (label, changes, cell) => {
-        const f = labelDraft(label);
+        const f = labelDraft(label, POUNDS);
         for (const [k, v] of changes) Object.assign(f.uses[0]!, { [k]: v });
         f.uses[0]!.classes.rows[0]!.low = cell;
-        const read = labelSchema.safeParse(labelOf(f, label));
+        const read = labelSchema.safeParse(labelOf(f, label, POUNDS));
         if (read.success) labelDoubts(read.data);
         else for (const i of read.error.issues) expect(i.path.length).toBeGreaterThan(0);
       },
@@ -126,7 +128,7 @@ it('whatever is typed into any field, the form makes a label or names the place 
 });
 
 it('a limit that lies below the rate is doubted: no tree could get the rate', () => {
-  const f = labelDraft(drench);
+  const f = labelDraft(drench, POUNDS);
   const limit = {
     limit: 'per-tree' as const,
     unit: 'mL',
@@ -138,7 +140,7 @@ it('a limit that lies below the rate is doubted: no tree could get the rate', ()
   };
   const doubts = (...limits: (typeof f.uses)[0]['limits']) => {
     f.uses[0]!.limits = limits;
-    return labelDoubts(labelSchema.parse(labelOf(f, drench))).map((d) => d.path.join('.'));
+    return labelDoubts(labelSchema.parse(labelOf(f, drench, POUNDS))).map((d) => d.path.join('.'));
   };
   // The rate is 3 to 6 mL for each 10 cm of girth.
   expect(doubts({ ...limit, value: '2.9' })).toEqual(['uses.0.limits.0.amount']);
@@ -150,9 +152,9 @@ it('a limit that lies below the rate is doubted: no tree could get the rate', ()
 });
 
 it('the label’s words go when its numbers change, and stay while they do not', () => {
-  const f = labelDraft(drench);
+  const f = labelDraft(drench, POUNDS);
   f.uses[0]!.reEntry = '48';
-  const made = labelSchema.parse(labelOf(f, drench));
+  const made = labelSchema.parse(labelOf(f, drench, POUNDS));
   expect(made.uses[0]!.intervals.text).toMatch(/re-entry after 48 hours/);
   expect(made.uses[0]!.rate.text).toBe(drench.uses[0]!.rate.text);
   expect(made.uses[0]!.carrier).toEqual(drench.uses[0]!.carrier);

@@ -1,3 +1,4 @@
+import { inMajor, type Currency } from '../cost/prices';
 import { AREA, LENGTH, VOLUME } from '../units/units';
 import type { FollowUpRule } from '../season/rules';
 import type { Device, Method } from './methods';
@@ -298,8 +299,11 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
   };
 }
 
-/** A label as it is typed; without one, an empty form with one use. */
-export function labelDraft(from: Label | null): LabelDraft {
+/**
+ * A label as it is typed; without one, an empty form with one use.
+ * @param money the currency of the outfit, in which the price is typed
+ */
+export function labelDraft(from: Label | null, money: Currency): LabelDraft {
   return {
     name: from?.name ?? '',
     registration: from?.registration ?? '',
@@ -313,7 +317,7 @@ export function labelDraft(from: Label | null): LabelDraft {
     density: str(from?.densityGPerMl),
     keeps: str(from?.mixKeepsHours),
     partners: (from?.tankPartners ?? []).join(', '),
-    price: from?.priceMinor === undefined ? '' : str(from.priceMinor / 100),
+    price: from?.priceMinor === undefined ? '' : str(inMajor(from.priceMinor, money)),
     n: percent(from?.nutrients?.n),
     p2o5: percent(from?.nutrients?.p2o5),
     k2o: percent(from?.nutrients?.k2o),

@@ -1,3 +1,4 @@
+import { inMinor, type Currency } from '../cost/prices';
 import { readNumber } from '../units/numbers';
 import { unitsFor, type LabelDraft, type LimitDraft, type RowDraft, type TableDraft, type UseDraft } from './draft';
 import type { Carrier, Label, LabelUse, RatePoint, SiteRule } from './schema';
@@ -255,7 +256,7 @@ function useOf(f: UseDraft, was: LabelUse | undefined, key: string, label: Pick<
 }
 
 /** The label that a form says, over the version it came from; `labelSchema` has the last word on it. */
-export function labelOf(f: LabelDraft, from: Label | null): unknown {
+export function labelOf(f: LabelDraft, from: Label | null, money: Currency): unknown {
   const taken = new Set<string>(f.uses.flatMap((u) => u.base ?? []));
   const keyOf = (u: UseDraft) => {
     if (u.base !== null) return u.base;
@@ -284,7 +285,7 @@ export function labelOf(f: LabelDraft, from: Label | null): unknown {
     ...some('densityGPerMl', f.density),
     ...some('mixKeepsHours', f.keeps),
     tankPartners: list(f.partners, /,/),
-    ...(n(f.price) === undefined ? {} : { priceMinor: Math.round(n(f.price)! * 100) }),
+    ...(n(f.price) === undefined ? {} : { priceMinor: inMinor(n(f.price)!, money) }),
     ...([f.n, f.p2o5, f.k2o].some((x) => x.trim())
       ? { nutrients: { n: share(f.n) ?? 0, p2o5: share(f.p2o5) ?? 0, k2o: share(f.k2o) ?? 0, release: f.release } }
       : {}),

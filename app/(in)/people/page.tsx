@@ -1,3 +1,4 @@
+import { inMajor } from '@/core/cost/prices';
 import { ROLES, rightsTable } from '@/core/people/rights';
 import { listPeople } from '@/store/people';
 import { shortDay } from '@/ui/words';
@@ -53,10 +54,10 @@ export default async function People() {
           <PricesForm
             prices={{
               currency: v.prices.currency,
-              visit: String(v.prices.visit / 100),
-              hour: String(v.prices.hour / 100),
-              device: String(v.prices.device / 100),
-              removeAndReplant: String(v.prices.removeAndReplant / 100),
+              visit: String(inMajor(v.prices.visit, v.prices)),
+              hour: String(inMajor(v.prices.hour, v.prices)),
+              device: String(inMajor(v.prices.device, v.prices)),
+              removeAndReplant: String(inMajor(v.prices.removeAndReplant, v.prices)),
               discount: String(100 * v.prices.discount),
             }}
           />

@@ -1,6 +1,6 @@
 import { certaintyWords } from '@/core/diagnose/words';
 import Link from 'next/link';
-import { money } from '@/core/cost/prices';
+import { exactMoney, money } from '@/core/cost/prices';
 import { after } from '@/core/season/follow-ups';
 import { programmeWords, USUAL_PROGRAMME } from '@/core/season/programme';
 import { showAmount, showTrunk } from '@/core/units/units';
@@ -258,7 +258,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <li key={c.id} className="row py-3">
                 <p>
                   <b>{c.what}</b>
-                  {c.priceMinor !== null && <span className="figures"> {(c.priceMinor / 100).toFixed(2)}</span>}
+                  {c.priceMinor !== null && <span className="figures"> {exactMoney(c.priceMinor, v.prices)}</span>}
                 </p>
                 <p className="text-small text-ink-2">
                   {c.byName}, {dayAndClock(c.at, tree.timeZone)}:{' '}

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
-import { money } from '@/core/cost/prices';
+import { exactMoney, money } from '@/core/cost/prices';
 import { takenNames } from '@/core/proposal/proposal';
 import type { SharedProposal } from '@/store/proposals';
 import { longDay } from '@/ui/words';
@@ -63,7 +63,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
     say('P', o.risks, { size: 9, colour: FAINT, above: 2 });
   });
   if (d.changes.length) say('H2', 'Found while digging', { size: 13, above: 16 });
-  for (const c of d.changes) say('P', c.price === null ? c.what : `${c.what} ${money(c.price, d)}`, { above: 2 });
+  for (const c of d.changes) say('P', c.price === null ? c.what : `${c.what} ${exactMoney(c.price, d)}`, { above: 2 });
   say(
     'P',
     answer

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Currency } from '@/core/cost/prices';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { dose } from '@/core/dose/dose';
@@ -19,11 +20,14 @@ import { UseForm } from './use.client';
 
 export function LabelEditor({
   from,
+  prices,
   hosts,
   targets,
   units,
 }: {
   from: Label | null;
+  /** The outfit's money, in which the price is typed. */
+  prices: Currency;
   hosts: Named[];
   targets: Named[];
   units: UnitSystem;
@@ -32,7 +36,7 @@ export function LabelEditor({
   const said = useSaid();
   const [f, setForm, forget] = useDraft<LabelDraft>(
     `label:${from ? `${from.key}-${from.version}` : 'new'}`,
-    labelDraft(from),
+    labelDraft(from, prices),
   );
   const [at, setAt] = useState(0);
   const { busy, faults, send } = useSend(bringLabel);
@@ -41,7 +45,7 @@ export function LabelEditor({
   const use = f.uses[here]!;
   const setUse = (change: Partial<UseDraft>) =>
     setForm((was) => ({ ...was, uses: was.uses.map((u, i) => (i === here ? { ...u, ...change } : u)) }));
-  const data = useMemo(() => labelOf(f, from), [f, from]);
+  const data = useMemo(() => labelOf(f, from, prices), [f, from, prices]);
   const read = useMemo(() => labelSchema.safeParse(data), [data]);
   const begun = f.name !== '' && (use.low !== '' || use.form === 'classes');
   const issues = read.success ? [] : read.error.issues;

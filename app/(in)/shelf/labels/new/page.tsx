@@ -22,6 +22,7 @@ export default async function NewLabel({ searchParams }: { searchParams: Promise
   return (
     <LabelEditor
       from={held?.label ?? null}
+      prices={{ currency: v.prices.currency }}
       hosts={[...groups, ...hosts.map((h) => ({ id: h.id, name: h.name }))]}
       targets={conditions.map((c) => ({ id: c.id, name: c.name }))}
       units={v.units}

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { exactMoney } from '@/core/cost/prices';
 import { monthName } from '@/core/season/months';
 import { doneWords, letterOf } from '@/core/decide/letter';
 import { METHOD_NAMES } from '@/core/label/methods';
@@ -175,7 +176,7 @@ export default async function Page({
             <h2 className="mt-5">Found while digging</h2>
             {tree.changes.map((x) => (
               <p key={x.id}>
-                {x.what} {x.priceMinor !== null && `(${(x.priceMinor / 100).toFixed(2)})`}: {x.state}
+                {x.what} {x.priceMinor !== null && `(${exactMoney(x.priceMinor, v.prices)})`}: {x.state}
               </p>
             ))}
           </>

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { money } from '@/core/cost/prices';
+import { money, inMinor } from '@/core/cost/prices';
 import { stemDiameters } from '@/core/measure/trunk';
 import { expectedControl } from '@/core/prescribe/costs';
 import { capLeft, chooseTrees } from '@/core/prescribe/stand';
@@ -54,7 +54,7 @@ export default async function Choose({
   const budget = typed.trim() ? readNumber(typed, { name: 'The sum', above: 0, max: 1e7 }) : null;
   const cap = picked ? capLeft(picked.use, place.areaM2, stand.used) : null;
   const by = budget?.ok
-    ? ({ kind: 'budget', left: Math.round(budget.value * 100), prices: v.prices } as const)
+    ? ({ kind: 'budget', left: inMinor(budget.value, v.prices), prices: v.prices } as const)
     : cap
       ? ({ kind: 'cap', ...cap } as const)
       : null;
