@@ -22,6 +22,11 @@ export function ensurePackages() {
   writeFileSync(stamp, want);
 }
 
+/** How long another run of the package manager is waited for, and what it says while it holds its lock. */
+const LOCK_WAIT_MS = 120_000;
+const LOCK_RETRY_MS = 5_000;
+const LOCKED = /could not get lock|unable to (acquire|lock)|is held by process/i;
+
 /** Installs Debian packages as root or through passwordless sudo; otherwise says what to type. */
 function installDebian(packages, why) {
   const asRoot = process.getuid?.() === 0;
@@ -30,8 +35,18 @@ function installDebian(packages, why) {
   if (!asRoot && !sudo) throw new Plain(`${why} is missing. Type: sudo ${command}`);
   say(`Installing ${why} from Debian's packages …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const apt = (args) =>
+  const once = (args) =>
     spawnSync(asRoot ? 'apt-get' : 'sudo', asRoot ? args : ['-n', 'apt-get', ...args], { env, encoding: 'utf8' });
+  // A fresh machine often updates itself meanwhile: its lock is waited for, and not taken for a failure.
+  const apt = (args) => {
+    const until = Date.now() + LOCK_WAIT_MS;
+    for (;;) {
+      const done = once(args);
+      if (done.status === 0 || !LOCKED.test(done.stderr ?? '') || Date.now() > until) return done;
+      say('  The package manager is busy; waiting for it …');
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, LOCK_RETRY_MS);
+    }
+  };
   apt(['update']);
   const done = apt(['install', '-y', '--no-install-recommends', ...packages]);
   if (done.status !== 0)
@@ -84,6 +99,7 @@ export function ensureOgrinfo() {
 const sources = [
   'app',
   'commands',
+  'views',
   'core',
   'knowledge',
   'store',
@@ -94,7 +110,6 @@ const sources = [
   'next.config.ts',
   'postcss.config.mjs',
   'proxy.ts',
-  'instrumentation.ts',
   'tsconfig.json',
 ];
 
