@@ -9,8 +9,20 @@ import { ensureBuild, ensureChromium, ensureOgrinfo, ensurePackages, root } from
 import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
 
+/** Files that differ from the last commit, new ones among them. */
+function uncommitted() {
+  const git = (...args) => spawnSync('git', args, { cwd: root, encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
+  return [
+    ...git('diff', '--name-only', '--diff-filter=d', 'HEAD'),
+    ...git('ls-files', '--others', '--exclude-standard'),
+  ];
+}
+
 await run(async () => {
-  const want = options(process.argv.slice(2), { only: 'text', data: 'text' });
+  const want = options(process.argv.slice(2), { only: 'text', data: 'text', changed: 'flag' });
+  // For the hand: what is not committed yet, and the tests that it reaches; the journeys are left to the whole run.
+  const changed = want.changed ? uncommitted() : null;
+  if (changed && !changed.length) return say('Nothing is changed.');
   const began = Date.now();
   ensurePackages();
   const chromium = ensureChromium();
@@ -45,8 +57,9 @@ await run(async () => {
     failed += bad;
   };
   try {
-    check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-    check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+    check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--ignore-unknown', ...(changed ?? ['.'])]);
+    const linted = changed?.filter((f) => /\.(tsx?|mjs)$/.test(f)) ?? ['.'];
+    if (linted.length) check('lint', bin('eslint'), [...linted, '--max-warnings', '0', '--no-warn-ignored']);
     check('types', 'sh', ['-c', 'node_modules/.bin/next typegen >/dev/null && node_modules/.bin/tsc --noEmit']);
     check('boundaries', 'npm', ['run', '--silent', 'boundaries']);
     check('unused', bin('knip'), []);
@@ -54,14 +67,24 @@ await run(async () => {
     await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
     const unit = join(scratch, 'jest.json');
     if (
-      step('unit', bin('jest'), ['--ci', '--json', `--outputFile=${unit}`], {
-        DATABASE_URL: cluster.appUrl('elmhorn_unit'),
-        ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),
-      }) !== null
+      step(
+        'unit',
+        bin('jest'),
+        [
+          '--ci',
+          '--json',
+          `--outputFile=${unit}`,
+          ...(changed ? ['--passWithNoTests', '--findRelatedTests', ...changed] : []),
+        ],
+        {
+          DATABASE_URL: cluster.appUrl('elmhorn_unit'),
+          ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),
+        },
+      ) !== null
     )
       counts(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
 
-    if (!want.only || want.only.includes('journeys')) {
+    if (!changed && (!want.only || want.only.includes('journeys'))) {
       ensureBuild();
       await prepareDatabase(cluster, 'elmhorn_e2e', { reset: true });
       tsx(
