@@ -5,7 +5,7 @@ import type { FollowUp } from '@/core/season/follow-ups';
 import { listRecords, PlanGone, recordVersions, writeRecord, type NewRecord } from './book';
 import { heldBy } from './shelf';
 import { db, type Sql } from './db';
-import { dueBetween, settle } from './follow-ups';
+import { calendarVisits, dueBetween, settle } from './follow-ups';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 
 let owner: Sql;
@@ -200,4 +200,17 @@ it('the log of uptake holds the minutes of injections that stand, by product', a
   const log = (await heldBy(o)).uptakeLog;
   expect(Object.keys(log)).toEqual(['training-01-drench']);
   expect(log['training-01-drench']!.sort((a, b) => a - b)).toEqual([25, 40]);
+});
+
+it('a visit counts its moves and its end for the calendars that follow it; what was long off is no longer sent', async () => {
+  await writeRecord(o, v7, record());
+  const visits = (since: string) => calendarVisits(o, '1900-01-01', '2999-01-01', new Date(since));
+  const [first] = await visits('2020-01-01');
+  expect(first).toMatchObject({ state: 'open', version: 0 });
+  await owner`update follow_up set due = due + 1, latest = latest + 1 where id = ${first!.id}`;
+  await owner`update follow_up set settled_by = settled_by where id = ${first!.id}`;
+  expect((await visits('2020-01-01')).find((f) => f.id === first!.id)).toMatchObject({ state: 'open', version: 1 });
+  await settle(o, first!.id, 'open', 'done');
+  expect((await visits('2020-01-01')).find((f) => f.id === first!.id)).toMatchObject({ state: 'done', version: 2 });
+  expect((await visits('2999-01-01')).find((f) => f.id === first!.id)).toBeUndefined();
 });

@@ -32,6 +32,36 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
       order by f.due, f.id`),
   ]);
 
+/** A visit as a calendar follows it. */
+export interface CalendarVisit extends DueRow {
+  state: 'open' | 'done' | 'dropped';
+  /** Counts its changes, and when the last one was. */
+  version: number;
+  changedAt: Date;
+}
+/** Open visits from `from` to `to`, and those that were done or dropped since `since`: a calendar must strike them out. */
+export const calendarVisits = (scope: Scope, from: string, to: string, since: Date): Promise<CalendarVisit[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<CalendarVisit[]>`
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason,
+        f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, f.version, f.changed_at as "changedAt"
+      from (
+        (select *
+         from follow_up
+         where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to}
+         order by due, id
+         limit 5000)
+        union all
+        (select *
+         from follow_up
+         where outfit_id = ${scope.outfitId} and state <> 'open' and settled_at >= ${since} and due between ${from} and ${to}
+         order by settled_at desc
+         limit 2000)) f
+      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      order by f.due, f.id`),
+  ]);
+
 export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'open' | 'done') =>
   within(
     scope,

@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { calendarOf } from './calendar';
 
 const visit = {
   id: 'v1',
@@ -13,6 +14,9 @@ const visit = {
   due: '2026-10-25',
   earliest: '2026-10-20',
   latest: '2026-10-30',
+  state: 'open' as const,
+  version: 2,
+  changedAt: new Date('2026-10-01T08:30:00Z'),
 };
 
 // A day is that day east and west of Greenwich, at the date line, and when clocks change.
@@ -24,7 +28,8 @@ it.each([
   'Pacific/Pago_Pago',
   'Australia/Lord_Howe',
 ])('a visit stands on its own day when the server lives in %s', (TZ) => {
-  const code = `require('./app/_server/calendar').calendarOf('x', ${JSON.stringify([visit])}, 'https://e.example')`;
+  const told = `[${JSON.stringify(visit)}].map((v) => ({ ...v, changedAt: new Date(v.changedAt) }))`;
+  const code = `require('./app/_server/calendar').calendarOf('x', ${told}, 'https://e.example')`;
   const r = spawnSync(process.execPath, ['--import', 'tsx', '-e', `process.stdout.write(${code})`], {
     cwd: join(__dirname, '../..'),
     encoding: 'utf8',
@@ -33,4 +38,16 @@ it.each([
   expect(r.stdout).toMatch(/DTSTART;VALUE=DATE:20261025\r\n/);
   expect(r.stdout).toMatch(/DTEND;VALUE=DATE:20261026\r\n/);
   expect(r.stdout).toMatch(/URL;VALUE=URI:https:\/\/e\.example\/tree\/t1/);
+});
+
+it('a calendar learns of a move by its number and its instant, and of what is off by its being struck out', () => {
+  const text = calendarOf('x', [visit, { ...visit, id: 'v2', state: 'dropped', version: 5 }], '').replace(/\r\n /g, '');
+  const [open, off] = text.split('BEGIN:VEVENT').slice(1);
+  expect(open).toMatch(/SEQUENCE:2\r\n/);
+  expect(open).toMatch(/LAST-MODIFIED:20261001T083000Z\r\n/);
+  expect(open).toMatch(/STATUS:CONFIRMED\r\n/);
+  expect(open).toMatch(/TRANSP:TRANSPARENT\r\n/);
+  expect(off).toMatch(/SEQUENCE:5\r\n/);
+  expect(off).toMatch(/STATUS:CANCELLED\r\n/);
+  expect(text).toMatch(/REFRESH-INTERVAL;VALUE=DURATION:PT6H\r\n/);
 });

@@ -1,4 +1,4 @@
-import ical, { ICalEventTransparency } from 'ical-generator';
+import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { after, type Day } from '@/core/season/follow-ups';
 import { findHost } from '@/knowledge';
 
@@ -14,14 +14,21 @@ interface Due {
   due: Day;
   earliest: Day;
   latest: Day;
+  state: 'open' | 'done' | 'dropped';
+  version: number;
+  changedAt: Date;
 }
 
+/** How often a subscribed calendar should ask again, s. */
+const REFRESH_S = 6 * 3600;
+
 /**
- * Visits as iCalendar. A visit is a day, not an hour: it is written as the day that it is, whatever zone the server, or
+ * Visits as iCalendar; what is done or off is struck out rather than left away, so that it goes from every calendar.
+ * A visit is a day, not an hour: it is written as the day that it is, whatever zone the server, or
  * whoever reads it, lives in.
  */
 export function calendarOf(name: string, visits: readonly Due[], origin: string): string {
-  const calendar = ical({ name, prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' } });
+  const calendar = ical({ name, prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' }, ttl: REFRESH_S });
   // The library writes a day by its UTC parts.
   const day = (d: Day) => new Date(`${d}T00:00:00Z`);
   for (const f of visits)
@@ -31,6 +38,10 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
       end: day(after(f.due, 1, 'days')),
       allDay: true,
       transparency: ICalEventTransparency.TRANSPARENT,
+      sequence: f.version,
+      lastModified: f.changedAt,
+      stamp: f.changedAt,
+      status: f.state === 'open' ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED,
       summary: `${f.tag} ${findHost(f.hostId)?.name ?? ''}: ${f.what}`,
       location: f.placeName,
       description: `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`,

@@ -1,8 +1,11 @@
 import { after } from '@/core/season/follow-ups';
 import { calendarOf } from '../../../_server/calendar';
 import { calendarOwner } from '@/store/auth';
-import { dueBetween } from '@/store/follow-ups';
+import { calendarVisits } from '@/store/follow-ups';
 import { currentViewer, todayOf } from '../../../_server/viewer';
+
+/** How long a visit that is done or off is still sent, struck out, for calendars that ask seldom. */
+const STRUCK_OUT_MS = 60 * 864e5;
 
 /** What is due, as iCalendar: by a secret address for subscribing, or `mine.ics` for whoever is signed in. */
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
@@ -21,8 +24,9 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       { status: 404 },
     );
   const today = todayOf(v);
-  const due = await dueBetween(v, after(today, -1, 'years'), after(today, 5, 'years'), 5000);
-  const text = calendarOf(`Elmhorn, ${v.outfitName}`, due, process.env.ELMHORN_ORIGIN ?? '');
+  const since = new Date(Date.now() - STRUCK_OUT_MS);
+  const visits = await calendarVisits(v, after(today, -1, 'years'), after(today, 5, 'years'), since);
+  const text = calendarOf(`Elmhorn, ${v.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
   return new Response(text, {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',
