@@ -123,7 +123,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
       {table && (
         <section className="mb-6">
           <h2>{table.name}</h2>
-          <div className="overflow-x-auto">
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="What tells the look-alikes apart">
             <table className="dense mt-1">
               <thead>
                 <tr>

@@ -71,7 +71,7 @@ export default async function People() {
         </Section>
       )}
       <Section title="Who may do what">
-        <div className="overflow-x-auto">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Who may what">
           <table className="dense max-w-3xl">
             <thead>
               <tr>

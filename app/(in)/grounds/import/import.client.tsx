@@ -194,7 +194,7 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
             />
           </div>
           <h2 className="mt-3">The first rows, as understood</h2>
-          <div className="overflow-x-auto">
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The columns of the file">
             <table className="dense figures">
               <thead>
                 <tr>

@@ -50,7 +50,7 @@ export function LookalikeTable({
   return (
     <section className="mt-6" aria-label="Look-alikes side by side">
       <h2>Which of the two?</h2>
-      <div className="overflow-x-auto">
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="What tells the look-alikes apart">
         <table className="dense mt-1">
           <thead>
             <tr>
