@@ -103,7 +103,7 @@ export const makePlan = command({
         system: v.units,
       };
       const seenAlone = situationFor(v, tree, all, finds.get(tree.id)!, now, p.trouble ?? null);
-      const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive ?? {}, pressed) };
+      const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
       const weighed = weighUse(held.label, use, result, 0, by);

@@ -22,7 +22,7 @@ export const USUAL_PRICES: Prices = {
   removeAndReplant: 185_000,
   discount: 0.04,
 };
-/** What a currency is asked by; where a page has only that, it says the code. */
+/** All that reading an amount needs to know of the prices. */
 export type Currency = Pick<Prices, 'currency'>;
 
 const formats = new Map<string, Intl.NumberFormat>();

@@ -204,11 +204,11 @@ export function ringInput(
     rows: use.sites.rows,
     arcs: s.reading?.arcs ?? [],
     oldSites: s.oldSites,
-    flares: s.flares ?? [],
-    sectors: s.sectors ?? [],
-    grainDeg: s.grainDeg ?? 0,
+    flares: s.flares,
+    sectors: s.sectors,
+    grainDeg: s.grainDeg,
     weights,
-    others: (s.otherSites ?? [])
+    others: s.otherSites
       .filter((o) => o.labelKey !== label.key)
       .map((o) => ({ ...o, clearCm: use.sites!.minSpacingCm })),
   };
@@ -237,7 +237,7 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     treeYearActive: year.actives,
     girthAtInjection: girthThere(s, use),
     siteAreaM2: s.siteAreaM2 ?? undefined,
-    siteYearActive: added(s.siteYearActive, s.sitePlannedActive ?? {}),
+    siteYearActive: added(s.siteYearActive, s.sitePlannedActive),
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,
     sprayVolumeMl: treated.spray?.ml,
@@ -245,9 +245,9 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
   });
   const input = withRing && worked.ok ? ringInput(s, label, use, worked, c.weights) : null;
   const placed = input ? byHand(placeRing(input), input, c.bearings) : null;
-  const tank = s.tanks?.find((t) => t.id === c.tankId) ?? s.tanks?.[0];
+  const tank = s.tanks.find((t) => t.id === c.tankId) ?? s.tanks[0];
   const mixMl = worked.ok && treated.spray && worked.carrier ? worked.carrier.totalMl : 0;
-  const near = treated.near ?? s.near ?? null;
+  const near = treated.near ?? s.near;
   const pouredFrom = worked.ok ? worked.pour.vessel?.name : undefined;
   const passes =
     worked.ok && use.method === 'soil-drench' && worked.carrier && treated.areaM2
@@ -265,11 +265,11 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     said: { ...(s.helpersSeen ? { helpers: 'many at work' } : {}), ...slopeOnPlan(s, near), ...c.said },
     label,
     use,
-    alsoPlanned: s.alsoPlanned?.filter((p) => p.labelKey !== label.key),
+    alsoPlanned: s.alsoPlanned.filter((p) => p.labelKey !== label.key),
     near: near ?? [],
     driftsOver: treated.driftsOver,
     crownRadiusM: s.crown ? s.crown.widthM / 2 : null,
-    heightM: s.heightM ?? null,
+    heightM: s.heightM,
     readingHeightCm: s.reading?.heightCm ?? null,
     passes: passes?.passes ?? 1,
     severalStems: (s.reading?.diameters.length ?? 0) > 1,
@@ -277,7 +277,7 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
     dose: worked,
     ring: placed?.ring ?? null,
     illegalSite: placed?.illegal ?? null,
-    vesselUnreserved: pouredFrom && s.unreserved?.includes(pouredFrom) ? pouredFrom : null,
+    vesselUnreserved: pouredFrom && s.unreserved.includes(pouredFrom) ? pouredFrom : null,
     labelChecked: s.checked[label.key] ?? null,
     // Ten years are walked for the way that is chosen, and not for every product on the shelf.
     costs:
@@ -303,7 +303,7 @@ function workOut(given: Situation, label: Label, use: LabelUse, c: Choices, with
               soil: c.soil,
               leaf: c.leaf,
             },
-            s.uptakeLog?.[label.key],
+            s.uptakeLog[label.key],
           )
         : null,
   };
@@ -328,7 +328,7 @@ function treeYear(s: Situation, label: Label, use: LabelUse): { product: number;
 
 /** A girth that was measured within a hand of where the holes go. */
 const girthThere = (s: Situation, use: LabelUse): Cm | undefined =>
-  use.sites && s.girths?.find((g) => Math.abs(g.heightCm - use.sites!.heightCm) <= 20)?.girthCm;
+  use.sites && s.girths.find((g) => Math.abs(g.heightCm - use.sites!.heightCm) <= 20)?.girthCm;
 
 /** Share of the intake that a slope leaves, and what compacted soil leaves of it. */
 const COMPACTED_TAKES = 0.3;

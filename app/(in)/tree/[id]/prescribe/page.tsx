@@ -28,7 +28,7 @@ export default async function Page({
   const facts = workFactsOf(v, tree, now);
   const offered = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
-  const openNow = offered.filter((o) => inWindow(situation.today, o, situation.south ?? false)).map((o) => o.method);
+  const openNow = offered.filter((o) => inWindow(situation.today, o, situation.south)).map((o) => o.method);
   const openWorks = facts ? worksFor(facts, offered).fit.filter((w) => openNow.includes(w.method)) : [];
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {
