@@ -39,7 +39,10 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|date-fns|@date-fns/tz)/' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core'],
+        pathNot: 'node_modules/(zod|date-fns|@date-fns/tz|papaparse|@types/papaparse|fuse.js|proj4|@types/proj4)/',
+      },
     },
     {
       name: 'no-database-in-the-browser',

@@ -5,7 +5,7 @@ const secure = (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ['sharp', '@node-rs/argon2', 'postgres', 'ical-generator', 'pdfkit'],
+  serverExternalPackages: ['sharp', '@node-rs/argon2', 'postgres', 'ical-generator', 'pdfkit', 'pino'],
   experimental: { serverActions: { bodySizeLimit: '2mb' } },
   headers: async () => [
     {

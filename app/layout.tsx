@@ -1,5 +1,7 @@
 import type { Metadata, Viewport } from 'next';
+import { cookies } from 'next/headers';
 import localFont from 'next/font/local';
+import { THEME_COOKIE, THEMES } from '@/core/people/looks';
 import { currentViewer } from './_server/viewer';
 import '@/ui/theme.css';
 
@@ -19,8 +21,11 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1, them
 
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
   const viewer = await currentViewer();
+  const kept = (await cookies()).get(THEME_COOKIE)?.value;
+  // A phone in the sun and a desk at night look different for the same person.
+  const device = THEMES.find((t) => t === kept);
   return (
-    <html lang="en-GB" data-theme={viewer?.theme ?? 'light'} className={atkinson.variable}>
+    <html lang="en-GB" data-theme={device ?? viewer?.theme ?? 'light'} className={atkinson.variable}>
       <body>{children}</body>
     </html>
   );

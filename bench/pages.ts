@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { connect, type Sql } from '@/store/db';
+import { cpuOf } from './cpu';
 import { sessionFor } from './session';
 import type { Table } from './table';
 
@@ -32,14 +33,6 @@ const BUDGETS: [name: string, path: (tree: string, plan: string) => string, stat
     ['field guide', () => '/guide', 10, null],
     ['me', () => '/me', 2, null],
   ];
-
-/** User and system time of the server so far, ms. */
-function cpuOfServer(): number {
-  const fields = readFileSync(`/proc/${SERVER}/stat`, 'utf8')
-    .replace(/^.*\) /, '')
-    .split(' ');
-  return (Number(fields[11]) + Number(fields[12])) * 10;
-}
 
 /** What the database logged since `from`: statements that do something, and transactions. */
 function logged(from: number) {
@@ -75,10 +68,10 @@ export async function pages({ report, row }: Table): Promise<void> {
     const { statements: n, transactions } = counts.get(name)!;
     report(`${name}: statements (in ${transactions} transactions)`, n, '', statements);
     for (let i = 0; i < WARM; i++) await ask(path(tree, plan));
-    const before = cpuOfServer();
+    const before = cpuOf(SERVER);
     let text = '';
     for (let i = 0; i < TIMES; i++) text = await ask(path(tree, plan));
-    const spent = (cpuOfServer() - before) / TIMES;
+    const spent = (cpuOf(SERVER) - before) / TIMES;
     if (cpu === null) row(`${name}: CPU of the server a request`, `${spent.toFixed(0)} ms`, 'reported', true);
     else report(`${name}: CPU of the server a request`, spent, 'ms', cpu);
     const kB = Buffer.byteLength(text) / 1024;

@@ -1,7 +1,8 @@
 import { chromium } from '@playwright/test';
 import { cpus, totalmem } from 'node:os';
 import { gzipSync } from 'node:zlib';
-import { prescribe, type Situation } from '@/core/prescribe/prescribe';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { type Situation } from '@/core/prescribe/situation';
 import { UNSAID } from '@/core/prescribe/unsaid';
 import { dose } from '@/core/dose/dose';
 import { choose } from '@/core/cost/choose';
@@ -11,6 +12,7 @@ import { nextLooks } from '@/core/diagnose/next-look';
 import { evidenceOf, posterior } from '@/core/diagnose/rank';
 import { drawCase } from '@/core/practice/draw-case';
 import { findCondition, findHost, regionOf, shipped, trainingLabels } from '@/knowledge';
+import { crews } from './crews';
 import { pages } from './pages';
 import { sessionFor } from './session';
 import { simulation, told } from './simulate';
@@ -39,7 +41,7 @@ function core() {
     'ms',
     1,
   );
-  const s: Situation = {
+  const situation: Situation = {
     ...UNSAID,
     today: '2026-06-01',
     host: findHost('wych-elm')!,
@@ -66,7 +68,7 @@ function core() {
   report(
     'dose and gates of one plan',
     time(2000, () =>
-      prescribe(s, label, label.uses[0]!, {
+      prescribe(situation, label, label.uses[0]!, {
         soil: 'moist',
         leaf: 'full',
         temperatureC: 15,
@@ -354,6 +356,7 @@ async function main() {
   const cookie = await sessionFor(owner, 'city@scale.example');
   await owner.end();
   await pages(figures);
+  await crews(figures);
   await lists(cookie);
   await paint(cookie);
   console.log(

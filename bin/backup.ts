@@ -1,6 +1,7 @@
 import { existsSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { connect } from '@/store/db';
-import { asked, fail, refused, tool } from './backup/command';
+import { asked, refused, tool } from './backup/command';
+import { fail } from './setup/fail';
 import { contentsOf, type Contents } from './backup/contents';
 
 /**

@@ -1,3 +1,4 @@
+import { heatModels } from '@/knowledge/heat';
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { answerTo, NotKnown } from '@/core/question';
@@ -68,6 +69,7 @@ function main() {
       condition: findCondition,
       knowledge: () => shipped,
       exclusions: () => exclusions,
+      heatModels: () => heatModels,
       region: (key) =>
         regions[key] ?? refuse('region', `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}`),
     }),

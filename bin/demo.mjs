@@ -36,6 +36,7 @@ await run(async () => {
       PORT: String(port),
       HOST: '127.0.0.1',
       ELMHORN_DEMO: '1',
+      ELMHORN_LOG: process.env.ELMHORN_LOG ?? 'error',
     };
     app = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
       cwd: root,

@@ -3,13 +3,10 @@ import { parseArgs } from 'node:util';
 import postgres from 'postgres';
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { fail } from './setup/fail';
 import { hashPassword } from '@/store/auth';
 
 /** `npm run outfit`: an outfit and its first owner, who sets a password by the link that is printed. */
-const fail = (sentence: string): never => {
-  console.error(`elmhorn: ${sentence}`);
-  process.exit(1);
-};
 const schema = z.object({
   name: z
     .string('--name is missing: how the outfit is called')

@@ -1,7 +1,9 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { connect } from '@/store/db';
-import { asked, fail, refused, tool } from './backup/command';
+import { setAppPassword } from '@/store/migrate';
+import { asked, refused, tool } from './backup/command';
+import { fail } from './setup/fail';
 import { contentsOf, differences, type Contents } from './backup/contents';
 
 const contentsSchema = z.object({
@@ -9,6 +11,15 @@ const contentsSchema = z.object({
   schema: z.number().int(),
   tables: z.array(z.object({ table: z.string(), rows: z.string(), hash: z.string() })).min(1),
 });
+
+/** What a text holds as JSON; nothing where it is none. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
 
 /**
  * `npm run restore -- FILE`: a backup into an empty database, with the role that the app uses, the policies and the triggers;
@@ -18,7 +29,7 @@ async function main() {
   const { file, url } = asked('restore');
   const beside = `${file}.contents.json`;
   for (const f of [file, beside]) if (!existsSync(f)) fail(`${f} is not there.`);
-  const read = contentsSchema.safeParse(JSON.parse(readFileSync(beside, 'utf8')));
+  const read = contentsSchema.safeParse(jsonOf(readFileSync(beside, 'utf8')));
   const was: Contents = read.success ? read.data : fail(`${beside} is not the list that a backup writes.`);
   const sql = connect(url, 1);
   try {
@@ -31,7 +42,7 @@ async function main() {
       `do $$ begin if not exists (select from pg_roles where rolname = 'elmhorn_app') then create role elmhorn_app login; end if; end $$`,
     );
     const password = process.env.DATABASE_APP_PASSWORD;
-    if (password) await sql.unsafe(`alter role elmhorn_app password '${password.replaceAll("'", "''")}'`);
+    if (password) await setAppPassword(sql, password);
     await tool('pg_restore', ['--no-owner', '--exit-on-error', '--single-transaction', `--dbname=${url}`, file]);
     await sql`analyze`;
     const wrong = (await sql.begin(async (tx) => {

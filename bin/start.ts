@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { createServer as createHttpServer } from 'node:http';
 import { createServer } from 'node:net';
 import { existsSync } from 'node:fs';
@@ -5,14 +6,11 @@ import { join } from 'node:path';
 import postgres from 'postgres';
 import { addressOf } from '@/core/settings/address';
 import { readSettings } from '@/core/settings/settings';
+import { fail } from './setup/fail';
+import { log, pathOf } from '@/store/log';
 import { codeVersion } from '@/store/migrate';
 
 /** `npm start`: checks everything that a server needs before it serves, and says in one sentence what is missing. */
-const fail = (sentence: string): never => {
-  console.error(`elmhorn: ${sentence}`);
-  process.exit(1);
-};
-
 const read = readSettings(process.env);
 const settings = read.ok ? read.settings : fail(read.sentence);
 const root = join(__dirname, '..');
@@ -27,13 +25,16 @@ async function checkDatabase() {
         'DATABASE_URL signs in as a role that could pass the walls between outfits; use elmhorn_app, which owns nothing.',
       );
     const version = await sql<{ v: number }[]>`select schema_version() as v`.then((r) => r[0]!.v).catch(() => 0);
+    const serves = await sql<{ serves: boolean }[]>`select serves_code(${codeVersion()}) as serves`
+      .then((r) => r[0]!.serves)
+      .catch(() => false);
     if (version < codeVersion())
       fail(
         `the database has schema ${version}, this Elmhorn needs ${codeVersion()}; run “npm run migrate” with DATABASE_OWNER_URL first.`,
       );
-    if (version > codeVersion())
+    if (!serves)
       fail(
-        `the database has schema ${version}, newer than this Elmhorn knows (${codeVersion()}); start the newer Elmhorn.`,
+        `the database has schema ${version}, which took away what this Elmhorn (${codeVersion()}) rests on; start the newer Elmhorn.`,
       );
   } catch (error) {
     const code = (error as { code?: string }).code;
@@ -68,6 +69,25 @@ async function main() {
       request.socket.remoteAddress ?? 'unknown',
       settings.ELMHORN_PROXIES,
     );
+    const id = randomUUID();
+    const began = performance.now();
+    request.headers['x-request-id'] = id;
+    response.setHeader('x-request-id', id);
+    response.on('close', () => {
+      const { method, url = '/' } = request;
+      if (url.startsWith('/_next/static')) return;
+      log.info(
+        {
+          request: id,
+          method,
+          path: pathOf(url),
+          status: response.statusCode,
+          ms: Math.round(performance.now() - began),
+          ...(response.writableFinished ? {} : { broken: true }),
+        },
+        'request',
+      );
+    });
     void handle(request, response);
   });
   server.listen(settings.PORT, settings.HOST, () =>

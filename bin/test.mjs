@@ -102,6 +102,7 @@ await run(async () => {
           PORT: String(port),
           HOST: '127.0.0.1',
           ELMHORN_DEMO: '1',
+          ELMHORN_LOG: 'error',
         },
       });
       const url = `http://127.0.0.1:${port}`;

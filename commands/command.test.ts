@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { ROLES, may } from '@/core/people/rights';
-import { loadViewer, type Viewer } from '@/store/auth';
-import { db, within, type Sql } from '@/store/db';
+import { type Viewer } from '@/store/auth';
+import { within } from '@/store/db';
 import { getPlace } from '@/store/grounds';
-import { makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
+import { makeOutfit } from '@/store/testing';
+import { NOW, ownOutfit } from './testing';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { command, digestOf, done, perform, refuse, type Context } from './command';
 import { COMMANDS } from './index';
@@ -13,27 +14,16 @@ import { measure } from './tree/measure';
 import { keepClient } from './grounds/keep-client';
 import { keepPlace } from './grounds/keep-place';
 
-let owner: Sql;
-let o: TestOutfit;
-let viewer: Viewer;
-const at = (who: Viewer = viewer): Context => ({
+const made = ownOutfit();
+const at = (who: Viewer = made.viewer): Omit<Context, 'observed'> => ({
   viewer: who,
-  now: new Date('2026-06-01T10:00:00Z'),
+  now: NOW,
   air: (t) => simulatedStation(7).at(t),
-});
-beforeAll(async () => {
-  owner = ownerSql();
-  o = await makeOutfit(owner);
-  viewer = (await loadViewer(o))!;
-});
-afterAll(async () => {
-  await owner.end();
-  await db().end();
 });
 
 const reading = (id: string, girth: string) => ({
   id,
-  treeId: o.treeId,
+  treeId: made.o.treeId,
   stems: [{ kind: 'girth' as const, value: girth, unit: 'cm' as const }],
   atHeight: '130',
   height: '',
@@ -48,14 +38,14 @@ const reading = (id: string, girth: string) => ({
   method: 'tape' as const,
 });
 const kept = async (id: string) =>
-  (await owner<{ cm: number }[]>`select diameter_cm::float8 as cm from reading where id = ${id}`).map((r) => r.cm);
-const noted = async (id: string) => (await owner`select from command_done where id = ${id}`).length;
+  (await made.owner<{ cm: number }[]>`select diameter_cm::float8 as cm from reading where id = ${id}`).map((r) => r.cm);
+const noted = async (id: string) => (await made.owner`select from command_done where id = ${id}`).length;
 
 describe('the same id', () => {
   it('with the same content is the same answer, and the work is done once', async () => {
     const id = v7();
     const first = await perform(measure, at(), reading(id, '100'));
-    expect(first).toMatchObject({ ok: true, value: { next: `/tree/${o.treeId}/decide` } });
+    expect(first).toMatchObject({ ok: true, value: { next: `/tree/${made.o.treeId}/decide` } });
     expect(await perform(measure, at(), reading(id, '100'))).toEqual(first);
     expect(await kept(id)).toHaveLength(1);
   });
@@ -102,7 +92,7 @@ it('what a verb wrote before it answered with a fault, or failed, was never writ
   const id = v7();
   expect(await perform(half, at(), { id, fail: false })).toEqual(refuse('name', 'Not so.'));
   await expect(perform(half, at(), { id, fail: true })).rejects.toThrow('a bug');
-  expect(await owner`select from client where name = ${name}`).toHaveLength(0);
+  expect(await made.owner`select from client where name = ${name}`).toHaveLength(0);
   expect(await noted(id)).toBe(0);
 });
 
@@ -119,7 +109,67 @@ it('a refusal of the database is a sentence, and nothing stays behind', async ()
     },
   });
   expect(await perform(twice, at(), {})).toEqual(refuse('', 'There is one like this already.'));
-  expect(await owner`select from client where name = 'twice' and outfit_id = ${o.outfitId}`).toHaveLength(0);
+  expect(await made.owner`select from client where name = 'twice' and outfit_id = ${made.o.outfitId}`).toHaveLength(0);
+});
+
+describe('figures', () => {
+  const girth = async (value: unknown) => {
+    const id = v7();
+    const input = { ...reading(id, ''), stems: [{ kind: 'girth', value, unit: 'cm' }], height: null, atHeight: 130 };
+    return { answer: await perform(measure, at(), input), cm: (await kept(id))[0] };
+  };
+  it('come as a program says them, or as somebody typed them; the same figure is the same content', async () => {
+    expect((await girth(145.1)).cm).toBeCloseTo(145.1 / Math.PI, 9);
+    expect((await girth('145,1')).cm).toBeCloseTo(145.1 / Math.PI, 9);
+    const id = v7();
+    const first = await perform(measure, at(), reading(id, '100'));
+    expect(
+      await perform(measure, at(), { ...reading(id, ''), stems: [{ kind: 'girth', value: 100, unit: 'cm' }] }),
+    ).toEqual(first);
+  });
+  it.each([Number.NaN, Infinity, null, true, {}, 1e300])('%p is none', async (value) => {
+    const { answer, cm } = await girth(value);
+    expect(answer.ok).toBe(false);
+    expect(cm).toBeUndefined();
+  });
+});
+
+describe('when it was seen', () => {
+  const seen = async (observedAt: string | undefined) => {
+    const id = v7();
+    const answer = await perform(measure, at(), { ...reading(id, '100'), ...(observedAt ? { observedAt } : {}) });
+    const [row] = await made.owner<{ at: Date; received: Date }[]>`
+      select at, created_at as received from reading where id = ${id}`;
+    return { answer, row };
+  };
+  it('is what the device says, beside when it was received', async () => {
+    const { row } = await seen('2026-05-28T07:30:00+01:00');
+    expect(row!.at.toISOString()).toBe('2026-05-28T06:30:00.000Z');
+    expect(Math.abs(Date.now() - row!.received.getTime())).toBeLessThan(60_000);
+  });
+  it('is when it was received, where the device says nothing or its clock is ahead', async () => {
+    for (const said of [undefined, '2026-06-01T10:40:00Z', '2027-01-01T00:00:00Z'])
+      expect((await seen(said)).row!.at.toISOString()).toBe('2026-06-01T10:00:00.000Z');
+  });
+  it.each(['2026-04-01T10:00:00Z', 'yesterday'])('%s is refused', async (said) => {
+    const { answer, row } = await seen(said);
+    expect(answer).toMatchObject({ ok: false, faults: [{ path: 'observedAt' }] });
+    expect(row).toBeUndefined();
+  });
+  it.each(COMMANDS.map((c) => [c.name, c] as const))(
+    '%s: takes it beside its content, however strict that is',
+    async (_, c) => {
+      const answer = await perform(c, at(), { observedAt: '2026-05-30T10:00:00Z' });
+      const faults = answer.ok ? [] : answer.faults;
+      expect(faults.filter((f) => /observedAt/.test(f.sentence + f.path))).toEqual([]);
+    },
+  );
+  it('is no content: a repeat that says another instant is the same', async () => {
+    const id = v7();
+    const first = await perform(measure, at(), { ...reading(id, '100'), observedAt: '2026-05-30T10:00:00Z' });
+    expect(await perform(measure, at(), { ...reading(id, '100'), observedAt: '2026-05-31T10:00:00Z' })).toEqual(first);
+    expect(await kept(id)).toHaveLength(1);
+  });
 });
 
 describe('every verb of the list', () => {
@@ -131,22 +181,24 @@ describe('every verb of the list', () => {
 
   it.each(COMMANDS.map((c) => [c.name, c] as const))('%s: refuses every role that lacks its right', async (_, c) => {
     for (const role of ROLES.filter((r) => c.right && !may(r, c.right)))
-      expect(await perform(c, at({ ...viewer, role }), {})).toMatchObject({ ok: false, faults: [{ path: '' }] });
+      expect(await perform(c, at({ ...made.viewer, role }), {})).toMatchObject({ ok: false, faults: [{ path: '' }] });
   });
 
   it.each(COMMANDS.map((c) => [c.name, c] as const))('%s: takes no nonsense for a fact', async (name, c) => {
-    const before = await owner`select count(*)::int as n from command_done where outfit_id = ${o.outfitId}`;
+    const before = await made.owner`select count(*)::int as n from command_done where outfit_id = ${made.o.outfitId}`;
     const nonsense: unknown[] = [null, undefined, 7, 'text', [], { id: 'x' }, { id: NaN }, { __proto__: { id: v7() } }];
     // What asks for nothing at all may be asked with nothing.
     if (!c.schema.safeParse({}).success) nonsense.push({});
     for (const x of nonsense)
       if (!c.schema.safeParse(x).success) expect([name, (await perform(c, at(), x)).ok]).toEqual([name, false]);
-    expect(await owner`select count(*)::int as n from command_done where outfit_id = ${o.outfitId}`).toEqual(before);
+    expect(await made.owner`select count(*)::int as n from command_done where outfit_id = ${made.o.outfitId}`).toEqual(
+      before,
+    );
   });
 });
 
 it('another outfit’s tree cannot be measured, whoever asks', async () => {
-  const theirs = await makeOutfit(owner);
+  const theirs = await makeOutfit(made.owner);
   const id = v7();
   expect(await perform(measure, at(), { ...reading(id, '100'), treeId: theirs.treeId })).toMatchObject({ ok: false });
   expect(await kept(id)).toEqual([]);
@@ -158,16 +210,17 @@ it('one’s own client is kept, changed and found', async () => {
   const first = await perform(keepClient, at(), client);
   expect(first.ok).toBe(true);
   await perform(keepClient, at(), { ...client, name: 'Harbour trust' });
-  expect((await owner`select name from client where id = ${id}`)[0]!.name).toBe('Harbour trust');
+  expect((await made.owner`select name from client where id = ${id}`)[0]!.name).toBe('Harbour trust');
 });
 
 describe('a form that rests on an older version', () => {
   const place = (more: object = {}) => ({
-    id: o.placeId,
+    id: made.o.placeId,
     clientId: '',
     name: 'Place',
     address: '',
     timeZone: 'Europe/London',
+    region: '',
     outline: '',
     area: '',
     areaUnit: 'm²',
@@ -187,7 +240,7 @@ describe('a form that rests on an older version', () => {
     ...more,
   });
   it('is told what stands now, writes nothing, and goes over it when it is sent again', async () => {
-    const [row] = await owner`select client_id, version from place where id = ${o.placeId}`;
+    const [row] = await made.owner`select client_id, version from place where id = ${made.o.placeId}`;
     const clientId = row!.client_id as string;
     const version = row!.version as number;
     const send = (more: object) => perform(keepPlace, at(), place({ clientId, ...more }));
@@ -200,10 +253,14 @@ describe('a form that rests on an older version', () => {
       { path: 'water', sentence: 'The distance to water, in metres, is now: 4.' },
       { path: 'hazards', sentence: 'What is said of hazards is now: bees in the hedge.' },
     ]);
-    const now = await getPlace(o, o.placeId);
+    const now = await getPlace(made.o, made.o.placeId);
     expect(now).toMatchObject({ waterM: 4, hazards: 'bees in the hedge', timeZone: 'Europe/London' });
     expect((await send({ timeZone: 'America/New_York', basedOn: now!.version })).ok).toBe(true);
-    expect(await getPlace(o, o.placeId)).toMatchObject({ waterM: null, hazards: '', timeZone: 'America/New_York' });
+    expect(await getPlace(made.o, made.o.placeId)).toMatchObject({
+      waterM: null,
+      hazards: '',
+      timeZone: 'America/New_York',
+    });
   });
 });
 

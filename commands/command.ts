@@ -23,9 +23,32 @@ export const faultsOf = (error: z.ZodError): Fault[] =>
 /** Who acts, when, and in what air: all that a verb may know beside its input and the store. */
 export interface Context {
   viewer: Viewer;
+  /** When the server received it. */
   now: Date;
+  /** When it was seen or done, by the device that tells of it. */
+  observed: Date;
   /** What the station of this installation says of an instant. */
   air: (at: Date) => Weather;
+  /** Hears how far a long piece of work is. */
+  progress?: (done: number, of: number) => void;
+}
+
+/** What goes beside the content of every verb: a device without signal says when it was seen. */
+const envelope = z.looseObject({
+  observedAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
+});
+/** Days without signal are weeks at most. */
+const BEHIND_MS = 60 * 86_400_000;
+
+/**
+ * The instant at which something was seen: as the device says, never later than it was received; else when it was received.
+ * A page that is in touch with the server says nothing: the server's clock is the better one.
+ */
+function seenAt(said: string | undefined, now: Date): Date | { ok: false; faults: Fault[] } {
+  const at = said ? new Date(said) : now;
+  if (at.getTime() < now.getTime() - BEHIND_MS)
+    return refuse('observedAt', 'This was seen more than sixty days ago by the clock of this device. Set the clock.');
+  return at > now ? now : at;
 }
 
 /** One verb: who may, what it is told, and what it does; gathers its facts, asks core, and writes once. */
@@ -36,6 +59,8 @@ export interface Command<S extends z.ZodType = z.ZodType, T = unknown> {
   schema: S;
   /** The id that makes a repeat a repeat: the same content again is the same answer, other content is refused. */
   once?: (input: z.output<S>) => string;
+  /** Heavy work on what was sent, done before the transaction opens: no connection is held for it. */
+  prepare?: (input: z.output<S>) => Promise<Answer<z.output<S>>>;
   run: (context: Context, input: z.output<S>) => Promise<Answer<T>>;
 }
 export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T> => c;
@@ -110,13 +135,21 @@ export const sentBefore = refuse(
  */
 export async function perform<S extends z.ZodType, T>(
   verb: Command<S, T>,
-  context: Context,
+  context: Omit<Context, 'observed'>,
   input: unknown,
 ): Promise<Answer<T>> {
   const { viewer } = context;
   if (verb.right && !may(viewer.role, verb.right)) return refuse('', refusal(viewer.role, verb.right));
-  const read = verb.schema.safeParse(input);
+  // What is no object has nothing beside it, and is left to the schema of the verb.
+  const sent = envelope.safeParse(typeof input === 'object' && input !== null && !Array.isArray(input) ? input : {});
+  if (!sent.success) return { ok: false, faults: faultsOf(sent.error) };
+  const { observedAt, ...content } = sent.data;
+  const read = verb.schema.safeParse(observedAt === undefined ? input : content);
   if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  const observed = seenAt(observedAt, context.now);
+  if (!(observed instanceof Date)) return observed;
+  const ready = verb.prepare ? await verb.prepare(read.data) : { ok: true as const, value: read.data };
+  if (!ready.ok) return ready;
   try {
     return await together(viewer, async () => {
       const id = verb.once?.(read.data);
@@ -125,7 +158,7 @@ export async function perform<S extends z.ZodType, T>(
         if (before === 'other') throw new Refused(sentBefore);
         if (before !== 'new') return before.answer as Answer<T>;
       }
-      const answer = await verb.run(context, read.data);
+      const answer = await verb.run({ ...context, observed }, ready.value);
       if (!answer.ok) throw new Refused(answer);
       if (id !== undefined) await commandDone(viewer, id, answer);
       return answer;

@@ -5,6 +5,7 @@ import { hangTag } from './grounds/hang-tag';
 import { bookOthers } from './grounds/book-others-on-place';
 import { keepPlan } from './grounds/draw-grounds';
 import { bringPlan } from './grounds/bring-grounds';
+import { bringTrees } from './grounds/bring-trees';
 import { setLikelihood } from './guide/set-likelihood';
 import { addOwnCondition } from './guide/add-own-condition';
 import { prefer } from './people/set-preferences';
@@ -43,6 +44,7 @@ import { send } from './tree/send-sample';
 import { answer } from './tree/answer-sample';
 import { byOthers } from './tree/book-others-on-tree';
 import { answerChange } from './tree/settle-change';
+import { keepPhoto } from './tree/keep-photo';
 import { measure } from './tree/measure';
 import { makePlan } from './tree/plan';
 import { planWork } from './tree/plan-work';
@@ -60,6 +62,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   bookOthers,
   keepPlan,
   bringPlan,
+  bringTrees,
   setLikelihood,
   addOwnCondition,
   prefer,
@@ -98,6 +101,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   answer,
   byOthers,
   answerChange,
+  keepPhoto,
   measure,
   makePlan,
   planWork,

@@ -2,8 +2,16 @@ import { z } from 'zod';
 import type { Fault } from '@/core/book/write';
 import { readNumber } from '@/core/units/numbers';
 
-/** A number as somebody typed it. */
-export const typed = z.string('This must be text.').max(40, 'That is too long for a number.');
+/**
+ * A number in the unit that stands beside it: as somebody typed it, with its comma and its slips, or as a program says it.
+ * Null, like an empty field, is what nobody has said.
+ */
+export const typed = z
+  .union(
+    [z.string().max(40, 'That is too long for a number.'), z.number().finite(), z.null()],
+    'This must be a number, or the text of one.',
+  )
+  .transform((said) => (said === null ? '' : String(said)));
 
 /** Reads one typed number; null for an empty optional field; faults go to `out`. */
 export function numberAt(

@@ -2,7 +2,8 @@ import type { z } from 'zod';
 import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
 import type { Exclusion } from './diagnose/doubts';
 import type { Label } from './label/schema';
-import type { Situation } from './prescribe/prescribe';
+import type { HeatModel } from './season/heat';
+import type { Situation } from './prescribe/situation';
 
 /** What a question may look up by key; the knowledge itself stays outside the core. */
 export interface Lookup {
@@ -12,6 +13,7 @@ export interface Lookup {
   region(key: string): Situation['region'];
   knowledge(): Knowledge;
   exclusions(): readonly Exclusion[];
+  heatModels(): readonly HeatModel[];
 }
 
 /** A key that leads nowhere, told like a schema's own fault. */

@@ -60,7 +60,15 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
         spacingM: z.number().min(0.3).max(3).default(0.75),
         pattern: z.enum(['square', 'triangular']).default('triangular'),
         outline: z.array(point).min(3).max(400).optional(),
-        kept: z.array(z.array(point).min(3).max(400)).max(100).default([]),
+        kept: z
+          .array(
+            z.strictObject({
+              corners: z.array(point).min(3).max(400),
+              holes: z.array(z.array(point).min(3)).optional(),
+            }),
+          )
+          .max(100)
+          .default([]),
         trunks: z.array(point).max(400).default([]),
       })
       .refine((q) => q.innerM < q.outerM, { path: ['innerM'], message: 'must be smaller than outerM' })

@@ -22,6 +22,7 @@ import { CM_PER_IN, LENGTH, MASS, VOLUME } from './units/units';
 import { soilState, SOIL_WORDS, vapourDeficit } from './weather/air';
 import { found, NotKnown, question, type Lookup, type Question } from './question';
 import { METHOD_QUESTIONS } from './questions-methods';
+import { SEASON_QUESTIONS } from './questions-season';
 
 /**
  * Every question that the core answers, with the schema of its input: the command line, scripts and checks go through
@@ -487,4 +488,5 @@ export const QUESTIONS: Record<string, Question> = {
   ) as Question,
   label: question('whether a label is sound; the label as Elmhorn reads it', labelSchema, (l) => l) as Question,
   ...METHOD_QUESTIONS,
+  ...SEASON_QUESTIONS,
 };

@@ -1,5 +1,6 @@
 import { UNSAID } from '@/core/prescribe/unsaid';
 import postgres from 'postgres';
+import { told } from '@/core/units/units';
 import { v7 } from 'uuid';
 import { writeUp } from '@/core/book/write';
 import { dayIn, after, type Day } from '@/core/season/follow-ups';
@@ -7,7 +8,8 @@ import { USUAL_PRICES } from '@/core/cost/prices';
 import { USUAL_SCHOOLS } from '@/core/decide/schools';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { priced, stepOfUse, type Weighing } from '@/core/prescribe/costs';
-import { prescribe, type Choices, type Situation } from '@/core/prescribe/prescribe';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { type Choices, type Situation } from '@/core/prescribe/situation';
 import { usualAnswers, type WorkFacts } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
 import { isLiquid } from '@/core/label/liquid';
@@ -242,7 +244,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           region: regionOf('estuary').name,
         };
         const answers = { ...usualAnswers(guard, facts), rabbits: true };
-        const sheet = guard.workOut(facts, answers);
+        const sheet = told((system) => guard.workOut({ ...facts, system }, answers));
         put('work_plan', {
           id: v7(),
           outfit_id: outfit,
@@ -250,8 +252,10 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           work_id: guard.id,
           condition_id: null,
           answers: sql.json(answers),
-          sheet: sql.json(sheet as never),
-          price: sql.json(priced(weighWork(guard, sheet, 0, weighing), weighing) as never),
+          document: 2,
+          sheet: sql.json(sheet.metric as never),
+          sheet_us: sql.json(sheet.us as never),
+          price: sql.json(priced(weighWork(guard, sheet.metric, 0, weighing), weighing) as never),
           at: at(ago(4)),
           by_person: arborist,
         });
@@ -396,14 +400,14 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         checked: Object.fromEntries(trainingLabels.map((l) => [l.key, ago(60)])),
       });
       const choices = (day: Day): Choices => {
-        const w = station.at(at(day));
+        const weather = station.at(at(day));
         return {
           soil: 'moist',
           said: { boundary: 'far enough', edibles: 'nothing', 'ground-bloom': 'nothing' } as const,
           leaf: host.evergreen || (day.slice(5) > '05-10' && day.slice(5) < '10-01') ? 'full' : 'leafless',
-          temperatureC: w.temperatureC,
-          windMs: w.windMs,
-          rainNext24Mm: w.rainNext24Mm,
+          temperatureC: weather.temperatureC,
+          windMs: weather.windMs,
+          rainNext24Mm: weather.rainNext24Mm,
         };
       };
       const work = (labelKey: string, day: Day) => {
@@ -411,10 +415,11 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         const use = label.uses.find((u) => u.targets.includes(condition.id)) ?? label.uses[0]!;
         const s = situation(day);
         const result = prescribe(s, label, use, choices(day));
-        return { label, use, s, result };
+        const us = prescribe(s, label, use, { ...choices(day), system: 'us' });
+        return { label, use, s, result, us };
       };
       const apply = (labelKey: string, lotNumber: string, day: Day) => {
-        const { label, use, result } = work(labelKey, day);
+        const { label, use, result, us } = work(labelKey, day);
         if (!result.dose.ok) return;
         const lot = lotIds.get(lotNumber)!;
         const id = v7();
@@ -470,7 +475,9 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           use_key: use.key,
           condition_id: condition.id,
           facts: sql.json(choices(day) as never),
+          document: 2,
           result: sql.json(result as never),
+          result_us: sql.json(us as never),
           released: sql.json(released),
           state: 'done',
           at: at(day, 8),
@@ -511,29 +518,29 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           oldSites.push({ bearing: b, heightCm: use.sites!.heightCm, year: Number(day.slice(0, 4)) });
         const active = (siteActive[day.slice(0, 4)] ??= {});
         for (const a of result.dose.actives) active[a.name] = (active[a.name] ?? 0) + a.grams;
-        for (const f of up.followUps) {
-          const past = f.due < ago(12) && f.kind !== 'treat-again';
+        for (const followUp of up.followUps) {
+          const past = followUp.due < ago(12) && followUp.kind !== 'treat-again';
           put('follow_up', {
             id: v7(),
             outfit_id: outfit,
             tree_id: treeId,
             root_id: id,
-            rule_id: f.ruleId,
-            kind: f.kind,
-            what: f.what,
-            reason: f.reason,
-            only_if: f.onlyIf ?? null,
-            due: f.due,
-            earliest: f.earliest,
-            latest: f.latest,
+            rule_id: followUp.ruleId,
+            kind: followUp.kind,
+            what: followUp.what,
+            reason: followUp.reason,
+            only_if: followUp.onlyIf ?? null,
+            due: followUp.due,
+            earliest: followUp.earliest,
+            latest: followUp.latest,
             state: past ? 'done' : 'open',
-            settled_at: past ? at(f.due) : null,
+            settled_at: past ? at(followUp.due) : null,
             settled_by: past ? crewId : null,
           });
         }
       };
       const planOnly = (labelKey: string) => {
-        const { label, use, result } = work(labelKey, today);
+        const { label, use, result, us } = work(labelKey, today);
         const weighed = weighUse(label, use, result, 0, weighing);
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
         put('plan', {
@@ -544,7 +551,9 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           use_key: use.key,
           condition_id: condition.id,
           facts: sql.json(choices(today) as never),
+          document: 2,
           result: sql.json(result as never),
+          result_us: sql.json(us as never),
           released: sql.json(
             Object.fromEntries(
               result.gates.filter((g) => g.strength === 'hold').map((g) => [g.id, 'Agreed with the client']),

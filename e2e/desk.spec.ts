@@ -225,3 +225,69 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   await expect(page.getByText(/Not worn: Long sleeves.*Reason: Boots and sleeves soaked through/)).toBeVisible();
   await expect(page.getByText('Released: Larvae found on the neighbour')).toBeVisible();
 });
+
+test('the sheet on paper: the tag largest, every step and blank on it, nothing that is pressed', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/rounds');
+  const sheet = await page.locator('main a[href*="/apply?plan="]').first().getAttribute('href');
+  await page.goto(sheet!.replace('/apply', '/paper'));
+  const paper = page.getByRole('article', { name: 'Paper sheet' });
+  const tag = (await paper.getByRole('heading', { level: 1 }).innerText()).trim();
+  await expect(page).toHaveTitle(new RegExp(`^${tag} Paper sheet`));
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print this sheet' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Back to the sheet' })).toBeHidden();
+  for (const what of ['Worn, before anything is opened', 'In this order', 'Written at the tree'])
+    await expect(paper.getByRole('heading', { name: what })).toBeVisible();
+  const ink = await paper.evaluate((e) => getComputedStyle(e).color);
+  await page.evaluate(() => (document.documentElement.dataset.theme = 'night'));
+  expect(await paper.evaluate((e) => getComputedStyle(e).color)).toBe(ink);
+  expect(ink).toBe('rgb(0, 0, 0)');
+});
+
+test('a place has its own rules: its profile is kept with it, and can be read and signed by itself', async ({
+  page,
+}) => {
+  await signIn(page, OWNER);
+  const mark = Date.now().toString(36);
+  await page.goto('/grounds/places/new');
+  await page.getByLabel('Client').selectOption({ index: 1 });
+  await page.getByLabel('Name of the place').fill(`Border ${mark}`);
+  const rules = page.getByLabel('Rules in force here');
+  await expect(rules.locator('option').first()).toContainText('as the outfit');
+  await rules.selectOption({ label: 'Upland District' });
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: `Border ${mark}` })).toBeVisible();
+  await page.getByText('Change this place').click();
+  await expect(page.getByLabel('Rules in force here')).toHaveValue('upland');
+  await page.goto('/rules');
+  await page.getByRole('link', { name: 'Upland District' }).click();
+  await expect(page.getByRole('heading', { name: 'The profile of Upland District' })).toBeVisible();
+});
+
+test('two who change one person: the second is told what stands, and goes over it only when sent again', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/people');
+  const email = `${Date.now().toString(36)}@oxmere.example`;
+  await page.getByLabel('Name', { exact: true }).fill(`Tegen ${email.slice(0, 6)}`);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('First password').fill('a gate by the long water');
+  await page.getByRole('button', { name: 'Add them' }).click();
+  const change = (p: typeof page) => p.getByRole('button', { name: `Change Tegen ${email.slice(0, 6)}` });
+  await expect(change(page)).toBeVisible();
+  const other = await (await browser.newContext({ baseURL })).newPage();
+  await signIn(other, OWNER);
+  await other.goto('/people');
+  for (const p of [page, other]) await change(p).click();
+  await page.getByLabel('Role').first().selectOption('arborist');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(change(page)).toBeVisible();
+  await other.getByLabel('Role').first().selectOption('office');
+  await other.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(other.getByText(/Somebody changed what stands of Tegen/)).toBeVisible();
+  await expect(other.getByText('The role is now: arborist.').first()).toBeVisible();
+});

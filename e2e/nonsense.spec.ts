@@ -90,7 +90,7 @@ test('lists: binary noise, faults line by line, then ten thousand rows at once',
   await page.getByRole('button', { name: 'Keep this place' }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
   await page.getByRole('link', { name: 'Bring trees in' }).click();
-  await expect(page.getByRole('heading', { name: 'Trees from a CSV file' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Trees from a list' })).toBeVisible();
   const choose = (text: Buffer | string, file = 'trees.csv') =>
     page
       .locator('input[type=file]')
@@ -98,8 +98,9 @@ test('lists: binary noise, faults line by line, then ten thousand rows at once',
   await choose(Buffer.from(Array.from({ length: 5000 }, (_, i) => (i * 7919) % 256)), 'noise.csv');
   await expect(page.getByText('noise.csv is not a text file')).toBeVisible();
   await choose('Tree No,Species,Girth cm\n1,Wych elm,-4\n2,Triffid,90\n2,Silver birch,3e9\n');
-  await expect(page.getByText('4 faults: nothing comes in before they are mended')).toBeVisible();
-  await expect(page.getByText('No host is called “Triffid”.')).toBeVisible();
+  await page.getByLabel('Trunks were measured on').fill('2026-05-04');
+  await expect(page.getByText('3 faults: nothing comes in before they are mended')).toBeVisible();
+  await expect(page.getByText('1 row waits for its species, above.')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Bring/ })).toBeDisabled();
   await choose(
     'Tree No,Species,Girth cm\n' +
@@ -108,19 +109,47 @@ test('lists: binary noise, faults line by line, then ten thousand rows at once',
         (_, i) => `N${i},${i % 2 ? 'Silver birch' : 'Betula pendula'},${40 + (i % 50)}`,
       ).join('\n'),
   );
+  await page.getByLabel('Trunks were measured on').fill('2026-05-04');
   await page.getByRole('button', { name: 'Bring 10000 trees in' }).click();
   await expect(page.getByText('10000 trees hang now.')).toBeVisible({ timeout: 120_000 });
   // The same file again: every tag hangs already, so nothing comes in twice.
   await page.getByRole('link', { name: 'Look at the place' }).click();
   await page.getByRole('link', { name: 'Bring trees in' }).click();
   await choose('Tree No,Species\nN1,Silver birch\n');
-  await page.getByRole('button', { name: 'Bring 1 trees in' }).click();
+  await page.getByRole('button', { name: 'Bring 1 tree in' }).click();
   await expect(page.getByText('Tag N1 hangs at this place already.')).toBeVisible();
   const place = new URL(page.url()).searchParams.get('place');
   const csv = await (await page.request.get(`/api/trees.csv?place=${place}`)).text();
   expect(csv.trim().split('\r\n')).toHaveLength(10_001);
   const geo = await (await page.request.get(`/api/trees.geojson?place=${place}`)).json();
   expect(geo.features).toHaveLength(10_000);
+});
+
+test('a workbook with titles, German names, an unknown species and a missing day comes in whole', async ({ page }) => {
+  const mark = Date.now().toString(36);
+  await page.goto('/grounds/places/new');
+  await page.getByLabel('Client').selectOption({ label: 'Quayside School' });
+  await page.getByLabel('Name of the place').fill(`Survey ${mark}`);
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await page.getByRole('link', { name: 'Bring trees in' }).click();
+  await page.locator('input[type=file]').setInputFiles('e2e/files/survey.xlsx');
+  await expect(page.getByText('The names of the columns stand in line 3.')).toBeVisible();
+  await expect(page.getByText('2 faults: nothing comes in before they are mended')).toBeVisible();
+  const bring = page.getByRole('button', { name: /^Bring/ });
+  await expect(bring).toBeDisabled();
+  await page.getByLabel('“Paulownia tomentosa”, 2 rows').selectOption({ label: 'Other broadleaf' });
+  await page.getByLabel('“Wich elm”, 1 row').selectOption({ index: 1 });
+  await page.getByLabel('Trunks were measured on').fill('2025-06-02');
+  await bring.click();
+  await expect(page.getByText('4 trees hang now.')).toBeVisible();
+  // The tree without an entry can be measured and examined, under its own name.
+  const id = await openTree(page, 'X2', mark);
+  await expect(page.getByRole('complementary', { name: 'Tag' }).getByText('Paulownia tomentosa')).toBeVisible();
+  await page.goto(`/tree/${id}/measure`);
+  await page.getByLabel(/^Girth/).fill('84');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await page.waitForURL(/examine/);
+  await expect(page.getByRole('heading', { name: 'What do you see?' })).toBeVisible();
 });
 
 test('bodies that are no answers: a sentence, never a crash', async ({ page }) => {

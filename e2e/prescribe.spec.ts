@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { ALL_WELL, choose, counted, expect, openTree, OWNER, phone, signIn, test } from './hands';
 
@@ -321,7 +322,9 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
   const csv = Array.from({ length: 41 }, (_, i) => `A${i + 1},wych-elm,${90 + 3 * i}`);
   const answer = await page.request.post('/api/import', {
     data: {
+      id: randomUUID(),
       placeId,
+      measuredOn: '2026-05-04',
       mapping: { tag: 'tag', host: 'host', girth: 'girth', ...rest },
       units: { trunk: 'cm', height: 'm' },
       csv: ['tag,host,girth', ...csv].join('\n'),

@@ -28,6 +28,11 @@ for (const [theme, size] of [
         .first()
         .getAttribute('href'),
     );
+    const sheet = await page
+      .goto('/rounds')
+      .then(() =>
+        page.getByRole('link', { name: /\d/ }).and(page.locator('[href*="/apply"]')).first().getAttribute('href'),
+      );
     const views = [
       '/',
       '/grounds',
@@ -54,6 +59,7 @@ for (const [theme, size] of [
       `${place!}/choose`,
       '/rules',
       '/shelf/labels/new',
+      sheet!.replace('/apply', '/paper'),
       ...['', '/measure', '/examine', '/decide', '/letter', '/prescribe', '/apply'].map((p) => `/tree/${id}${p}`),
     ];
     await page.setViewportSize(size);
@@ -125,7 +131,10 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
   const label = await (await page.request.get(`/api/labels/${id}`)).json();
   await file(JSON.stringify({ ...label, uses: [{ ...label.uses[0], protection: [] }] }));
   await expect(page.getByText(/uses\.0\.protection/)).toBeVisible();
+  // The same file is the same version; what says anything else is the next.
   await file(JSON.stringify(label));
+  await expect(page.getByText(/stands on the shelf as version \d/)).toBeVisible();
+  await file(JSON.stringify({ ...label, signalWord: 'Danger' }));
   await expect(page.getByText(/stands on the shelf as version 2/)).toBeVisible();
   await page.getByRole('button', { name: 'count, take out of lot B-203' }).click();
   await page.getByLabel('There is, mL').fill('lots');

@@ -30,6 +30,66 @@ const host = (
 const GRAFTED_POME = 'Below the union shoots carry smaller, duller leaves, sometimes thorns; rub them off.';
 const GRAFTED_STONE = 'Suckers from below the union or from the roots carry the leaf of a wild plum or cherry.';
 
+/** What else lists call a host; a name that means different trees in different countries stands nowhere and is asked. */
+const ALSO: Readonly<Record<string, string[]>> = {
+  'wych-elm': ['Scots elm'],
+  'field-elm': ['English elm', 'Smooth-leaved elm', 'Ulmus procera', 'Ulmus carpinifolia'],
+  'small-leaved-lime': ['Small-leaved linden', 'Littleleaf linden'],
+  'common-lime': ['European linden', 'Tilia × vulgaris', 'Tilia europaea'],
+  'london-plane': ['Platanus × acerifolia', 'Platanus hybrida'],
+  'silver-birch': ['European white birch', 'Betula verrucosa'],
+  'common-ash': ['European ash'],
+  rowan: ['European mountain ash'],
+  'norway-spruce': ['Common spruce'],
+  'pedunculate-oak': ['English oak', 'Common oak', 'Quercus pedunculata'],
+  'horse-chestnut': ['Conker tree'],
+  beech: ['European beech', 'Common beech'],
+  'sweet-chestnut': ['Spanish chestnut'],
+  hazel: ['Common hazel'],
+  hornbeam: ['European hornbeam', 'Common hornbeam'],
+  alder: ['Common alder', 'Black alder'],
+  'sycamore-maple': ['Great maple'],
+  'american-sycamore': ['American plane', 'Buttonwood'],
+  sweetgum: ['Sweet gum'],
+  'tulip-tree': ['Tulip poplar'],
+  'false-acacia': ['Black locust'],
+  aspen: ['European aspen'],
+  hawthorn: ['Common hawthorn'],
+  'sweet-cherry': ['Wild cherry', 'Gean'],
+  walnut: ['English walnut', 'Persian walnut'],
+  holly: ['English holly', 'Common holly'],
+  box: ['Common box', 'Boxwood'],
+  yew: ['English yew', 'Common yew'],
+  larch: ['European larch'],
+  'silver-fir': ['European silver fir'],
+  'scots-pine': ['Scotch pine'],
+  'black-pine': ['Austrian pine'],
+  'white-pine': ['Eastern white pine', 'Weymouth pine'],
+  'blue-spruce': ['Colorado spruce'],
+  'eastern-hemlock': ['Canada hemlock'],
+  olive: ['Olive tree'],
+  'pin-oak': ['Swamp Spanish oak'],
+  'red-oak': ['Northern red oak', 'Quercus borealis'],
+};
+
+/** Stands for every species without an entry of its own; what burns some trees is taken to burn these. */
+const unlisted = (kind: 'broadleaf' | 'conifer', name: string, evergreen: boolean, ...key: Key[]) =>
+  host(
+    `other-${kind}`,
+    name,
+    'species as written on the tree',
+    [kind],
+    [3, 400],
+    {
+      unlisted: true,
+      beePlant: kind === 'broadleaf' ? 'strongly' : 'no',
+      edible: true,
+      evergreen,
+      sensitive: ['oil', 'copper', 'sulphur', 'soil neonicotinoid'],
+    },
+    ...key,
+  );
+
 /** Each host with the short key that confirms it and the look-alikes a "no" points to. */
 const data: z.input<typeof hostSchema>[] = [
   {
@@ -814,6 +874,22 @@ const data: z.input<typeof hostSchema>[] = [
     ['A round flat scar is left where a needle is pulled off?', 'norway-spruce', 'douglas-fir'],
     ['Cones stand upright and fall apart?', 'norway-spruce'],
   ),
+  unlisted(
+    'broadleaf',
+    'Other broadleaf',
+    false,
+    ['Broad leaves, not needles or scales?', 'other-conifer'],
+    ['None of the trees in the guide, by leaf, bud and bark?'],
+  ),
+  unlisted(
+    'conifer',
+    'Other conifer',
+    true,
+    ['Needles or scales, and cones?', 'other-broadleaf'],
+    ['None of the conifers in the guide, by needle, cone and bark?'],
+  ),
 ];
 
-export const hosts: readonly Host[] = z.array(hostSchema).parse(data);
+export const hosts: readonly Host[] = z
+  .array(hostSchema)
+  .parse(data.map((h) => ({ ...h, ...(ALSO[h.id] ? { also: ALSO[h.id] } : {}) })));

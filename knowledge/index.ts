@@ -18,6 +18,11 @@ export { exclusions } from './exclusions';
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
 export const findHost: (id: string) => Host | null = byId(hosts);
+/** The Latin name of a host; null for what stands for every tree without an entry. */
+export const latinOf = (hostId: string): string | null => {
+  const host = findHost(hostId);
+  return host && !host.unlisted ? host.latin : null;
+};
 export const findCondition: (id: string) => Condition | null = byId(conditions);
 export const findSign: (id: string) => Sign | null = byId(signs);
 export const findTest: (id: string) => QuickTest | null = byId(tests);

@@ -19,8 +19,8 @@ export interface Viewer extends Scope {
   theme: 'light' | 'daylight' | 'night';
   outfitName: string;
   region: string;
-  /** The region profile as this outfit keeps it; null while it has changed nothing. */
-  ownRegion: Region | null;
+  /** Region profiles as this outfit keeps them, by their key; those it has changed nothing in are not among them. */
+  ownRegions: Readonly<Record<string, Region>>;
   timeZone: string;
   breastHeightCm: number;
   paper: 'A4' | 'Letter';
@@ -193,11 +193,12 @@ const viewerColumns = (tx: Tx) => tx`
   o.name as "outfitName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
   o.paper,
   o.crown_loss_school as "crownLossSchool", o.programme, o.schools, o.prices,
-  (select r.data
-   from region_profile r
-   where r.outfit_id = o.id and r.key = o.region
-   order by r.version desc
-   limit 1) as "ownRegion"`;
+  (select coalesce(jsonb_object_agg(newest.key, newest.data), '{}')
+   from (
+     select distinct on (r.key) r.key, r.data
+     from region_profile r
+     where r.outfit_id = o.id
+     order by r.key, r.version desc) newest) as "ownRegions"`;
 
 function viewerFrom(
   { outfit_id, person_id }: Opened,
@@ -213,7 +214,7 @@ function viewerFrom(
     theme: v.theme,
     outfitName: v.outfitName,
     region: v.region,
-    ownRegion: v.ownRegion,
+    ownRegions: v.ownRegions,
     timeZone: v.timeZone,
     breastHeightCm: v.breastHeightCm,
     paper: v.paper,

@@ -80,10 +80,10 @@ async function setFollowUps(
   newId: () => string,
 ) {
   await tx`update follow_up set state = 'dropped', settled_at = now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open' and not rule_id = any(${wanted.map((w) => w.ruleId)})`;
-  for (const f of wanted)
+  for (const followUp of wanted)
     await tx`
       insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
-      values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason}, ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest})
+      values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what}, ${followUp.reason}, ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
       on conflict (outfit_id, root_id, rule_id) do update set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason,
         state = 'open', settled_at = null
       where follow_up.state = 'open' or (follow_up.state = 'dropped' and follow_up.settled_by is null)`;
@@ -110,23 +110,47 @@ export interface BookRow {
   startedAt: Date;
   endedAt: Date;
   byName: string;
+  /** Zone of the place at which it was done. */
+  timeZone: string;
 }
 
 /** The newest versions, latest day first, from `after` on; `limit + 1` rows tell whether there is more. */
 export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<BookRow[]>`
-      select ${rowColumns(tx)} from record r join person p on p.id = r.by_person
-      where r.outfit_id = ${scope.outfitId} and r.latest
-        ${f.placeId ? tx`and r.place_id = ${f.placeId}` : tx``} ${f.method ? tx`and r.method = ${f.method}` : tx``}
-        ${f.from ? tx`and r.done_on >= ${f.from}` : tx``} ${f.to ? tx`and r.done_on <= ${f.to}` : tx``}
-        ${f.words ? tx`and r.words ilike ${`%${f.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`}` : tx``}
-        ${f.after ? tx`and (r.done_on, r.id) < (${f.after.doneOn}, ${f.after.id})` : tx``}
-      order by r.done_on desc, r.id desc limit ${f.limit + 1}`),
-  ]);
+  within(scope, async (tx) => {
+    const pattern = f.words && `%${f.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+    const wanted = pattern
+      ? tx`
+        select x.*
+        from book_by_words(
+          ${pattern}, ${f.placeId}, ${f.method}, ${f.from}, ${f.to},
+          ${f.after?.doneOn ?? null}, ${f.after?.id ?? null}, ${f.limit + 1}) b
+        join record x on x.id = b.id and x.outfit_id = ${scope.outfitId}`
+      : tx`
+        select *
+        from record x
+        where x.outfit_id = ${scope.outfitId} and x.latest
+          ${f.placeId ? tx`and x.place_id = ${f.placeId}` : tx``}
+          ${f.method ? tx`and x.method = ${f.method}` : tx``}
+          ${f.from ? tx`and x.done_on >= ${f.from}` : tx``}
+          ${f.to ? tx`and x.done_on <= ${f.to}` : tx``}
+          ${f.after ? tx`and (x.done_on, x.id) < (${f.after.doneOn}, ${f.after.id})` : tx``}
+        order by x.done_on desc, x.id desc
+        limit ${f.limit + 1}`;
+    // The page is cut out before people are joined to it: they would make the planner doubt how few rows there are.
+    return [
+      ...(await tx<BookRow[]>`
+        select ${rowColumns(tx)}
+        from (${wanted}) r
+        join person p on p.id = r.by_person
+        order by r.done_on desc, r.id desc`),
+    ];
+  });
 
 const rowColumns = (tx: Tx) =>
-  tx`r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data, r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName"`;
+  tx`
+    r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data,
+    r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName",
+    (select g.time_zone from place g where g.outfit_id = r.outfit_id and g.id = r.place_id) as "timeZone"`;
 
 export interface RecordVersion extends BookRow {
   correction: string | null;

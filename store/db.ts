@@ -12,10 +12,12 @@ const types = {
 const PATIENCE = { statement_timeout: 20_000, lock_timeout: 5_000, idle_in_transaction_session_timeout: 20_000 };
 
 /** @param onStatement hears every statement before it is sent; for tests, since listening costs a stack trace each */
-export const connect = (url: string, max = 10, onStatement?: (statement: string) => void) =>
+export const connect = (url: string, max = 10, onStatement?: (statement: string, parameters: unknown[]) => void) =>
   postgres(url, {
     max,
-    ...(onStatement ? { debug: (_: number, statement: string) => onStatement(statement) } : {}),
+    ...(onStatement
+      ? { debug: (_: number, statement: string, parameters: unknown[]) => onStatement(statement, parameters) }
+      : {}),
     types,
     onnotice: () => {},
     connect_timeout: 5,
@@ -29,7 +31,10 @@ export type Sql = ReturnType<typeof connect>;
 export type Tx = postgres.TransactionSql<{ numeric: number; bigint: number; date: string }>;
 
 // Bundles of one process share one pool: each holds its own copy of this module.
-const shared = globalThis as { elmhornPool?: Sql; elmhornListener?: (statement: string) => void };
+const shared = globalThis as {
+  elmhornPool?: Sql;
+  elmhornListener?: (statement: string, parameters: unknown[]) => void;
+};
 /** The app's pool, as the role that owns nothing. */
 export function db(): Sql {
   if (!shared.elmhornPool) {

@@ -1,6 +1,9 @@
 import { v7 } from 'uuid';
 import { db, within, type Sql } from './db';
-import { addTrees, exportTrees, placeTrees, searchTrees } from './grounds';
+import { addTrees, exportTrees, placeTrees } from './tree-list';
+import { getPlace, savePlace } from './grounds';
+import { placePlan, savePlan } from './place-plan';
+import { searchTrees } from './tree-search';
 import { migrate, MigrationRefused } from './migrate';
 import {
   calendarOwner,
@@ -14,7 +17,8 @@ import {
   useReset,
   floorOf,
 } from './auth';
-import { changePerson } from './people';
+import { EMPTY_PLAN } from '@/core/grounds/plan';
+import { addPerson, changePerson, listPeople } from './people';
 import { makeOutfit, ownerSql, ownerUrl, type TestOutfit } from './testing';
 
 let owner: Sql;
@@ -33,7 +37,8 @@ beforeAll(async () => {
       lon: null,
       walkOrder: i,
       note: '',
-      ...(i % 2 ? { diameterCm: 30, stems: [] } : {}),
+      species: i === 7 ? 'Paulownia tomentosa' : '',
+      reading: i % 2 ? { at: new Date(), diameterCm: 30, stems: [], heightM: null, method: 'tape' } : null,
     })),
     130,
     v7,
@@ -50,6 +55,8 @@ it('finds by tag, host, place and client, by several words at once, whatever the
   expect((await find(['a7'])).map((t) => t.tag)).toContain('A7');
   expect((await find(['A7', 'elm'])).every((t) => t.hostId === 'wych-elm' && t.tag.startsWith('A7'))).toBe(true);
   expect((await find(['client', 'A11'])).map((t) => t.tag)).toContain('A11');
+  expect((await find(['paulownia'])).map((t) => t.tag)).toEqual(['A7']);
+  expect(await find(['paulownia', 'A9'])).toEqual([]);
   expect(await find(['%'])).toEqual([]);
   expect(await find(["'; drop table tree; --"])).toEqual([]);
 });
@@ -88,6 +95,8 @@ it('an import is all or nothing', async () => {
     lon: null,
     walkOrder: 1,
     note: '',
+    species: '',
+    reading: null,
   };
   await expect(addTrees(o, [good, { ...good, id: v7() }], 130, v7)).rejects.toMatchObject({ code: '23505' });
   expect(await find(['Z1'])).toEqual([]);
@@ -189,6 +198,49 @@ describe('signing in', () => {
         licenceCategories: [],
         licenceExpires: null,
         active: true,
+        basedOn: 1,
       }),
-    ).toMatch(/at least one owner/));
+    ).toBe('last owner'));
+  it('a form of somebody that rests on an older version overwrites nothing; a new password makes none stale', async () => {
+    const id = v7();
+    const email = `${id}@test.example`;
+    await addPerson(o, { id, name: 'B. Crew', email, role: 'technician', password: 'a-long-enough-one' });
+    const version = async () => (await listPeople(o)).find((p) => p.id === id)!.version;
+    const form = {
+      id,
+      role: 'arborist' as const,
+      licenceNumber: 'ED 7',
+      licenceCategories: ['ornamental'],
+      licenceExpires: '2027-01-01',
+      active: true,
+    };
+    const first = await version();
+    expect(await changePerson(o, { ...form, basedOn: first })).toBe('kept');
+    expect(await changePerson(o, { ...form, role: 'office', basedOn: first })).toBe('stale');
+    expect((await listPeople(o)).find((p) => p.id === id)).toMatchObject({ role: 'arborist', version: first + 1 });
+    await owner`update person set password_hash = 'x', theme = 'night' where id = ${id}`;
+    expect(await version()).toBe(first + 1);
+    expect(await changePerson(o, { ...form, id: v7(), basedOn: 1 })).toBe('nobody');
+  });
+});
+
+describe('the plan of a place', () => {
+  const drawn = { ...EMPTY_PLAN, slope: { downDeg: 90, percent: 5 } };
+  it('two who draw at once: the second is told, and the first drawing stands', async () => {
+    const { version } = (await placePlan(o, o.placeId))!;
+    expect(await savePlan(o, o.placeId, drawn, null, [], version)).toBe('kept');
+    expect(await savePlan(o, o.placeId, EMPTY_PLAN, null, [], version)).toBe('stale');
+    const now = (await placePlan(o, o.placeId))!;
+    expect(now).toMatchObject({ grounds: { slope: drawn.slope }, version: version + 1 });
+    expect(await savePlan(o, v7(), drawn, null, [], 1)).toBe('no place');
+  });
+  it('makes no form of the place stale, nor the form the plan', async () => {
+    const place = (await getPlace(o, o.placeId))!;
+    const { version } = (await placePlan(o, o.placeId))!;
+    await savePlan(o, o.placeId, EMPTY_PLAN, null, [], version);
+    expect((await getPlace(o, o.placeId))!.version).toBe(place.version);
+    expect(await savePlace(o, { ...place, region: 'upland', gateCode: null, basedOn: place.version })).toBe(true);
+    expect(await getPlace(o, o.placeId)).toMatchObject({ region: 'upland', version: place.version + 1 });
+    expect((await placePlan(o, o.placeId))!.version).toBe(version + 1);
+  });
 });

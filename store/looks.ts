@@ -4,9 +4,9 @@ import type { Vigour } from '@/core/diagnose/words';
 import { json, within, type Scope, type Tx } from './db';
 import type { Reading } from './tree';
 
-export type NewReading = Omit<Reading, 'at' | 'byName'> & { treeId: string };
+export type NewReading = Omit<Reading, 'byName'> & { treeId: string };
 /** Adds a reading; sent twice, it lands once. */
-export const addReading = (scope: Scope, r: NewReading) =>
+export const addReading = (scope: Scope, reading: NewReading) =>
   within(
     scope,
     (tx) => tx`
@@ -15,15 +15,17 @@ export const addReading = (scope: Scope, r: NewReading) =>
         tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares,
         grain_deg, method)
       values (
-        ${r.id}, ${scope.outfitId}, ${r.treeId}, now(), ${scope.personId}, ${r.diameterCm}, ${r.atHeightCm}, ${json(tx, r.stems)},
-        ${r.treeHeightM}, ${r.crownWidthM}, ${r.crownBaseM}, ${r.obstacles}, ${json(tx, r.arcs)}, ${json(tx, r.flares)},
-        ${r.grainDeg}, ${r.method})
+        ${reading.id}, ${scope.outfitId}, ${reading.treeId}, ${reading.at}, ${scope.personId}, ${reading.diameterCm}, ${reading.atHeightCm}, ${json(tx, reading.stems)},
+        ${reading.treeHeightM}, ${reading.crownWidthM}, ${reading.crownBaseM}, ${reading.obstacles}, ${json(tx, reading.arcs)}, ${json(tx, reading.flares)},
+        ${reading.grainDeg}, ${reading.method})
       on conflict (id) do nothing`,
   );
 
 export interface NewLook {
   id: string;
   treeId: string;
+  /** When it was seen; when it was received is the database's own. */
+  at: Date;
   crownLoss: number | null;
   vigour: Vigour | null;
   /** Answers of the host key; null where nobody answered. */
@@ -43,16 +45,16 @@ export const addLooks = (scope: Scope, looks: readonly NewLook[]) =>
     for (const l of looks) await insertLook(tx, scope, l);
   });
 
-async function insertLook(tx: Tx, scope: Scope, l: NewLook) {
+async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
   const o = scope.outfitId;
   const made = await tx`
     insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
-    values (${l.id}, ${o}, ${l.treeId}, now(), ${scope.personId}, ${l.crownLoss}, ${l.vigour}, ${json(tx, l.hostKey)}, ${l.note}, ${json(tx, l.detail)})
+    values (${look.id}, ${o}, ${look.treeId}, ${look.at}, ${scope.personId}, ${look.crownLoss}, ${look.vigour}, ${json(tx, look.hostKey)}, ${look.note}, ${json(tx, look.detail)})
     on conflict (id) do nothing`;
   if (!made.count) return;
-  const findings = l.findings.map((f) => ({
+  const findings = look.findings.map((f) => ({
     outfit_id: o,
-    look_id: l.id,
+    look_id: look.id,
     sign_id: f.sign,
     state: f.state,
     grade: f.grade ?? null,
@@ -63,18 +65,18 @@ async function insertLook(tx: Tx, scope: Scope, l: NewLook) {
     last_season: f.lastSeason ?? false,
   }));
   if (findings.length) await tx`insert into finding ${tx(findings)}`;
-  const tests = l.tests.map((t) => ({ outfit_id: o, look_id: l.id, test_id: t.test, outcome: t.outcome }));
+  const tests = look.tests.map((t) => ({ outfit_id: o, look_id: look.id, test_id: t.test, outcome: t.outcome }));
   if (tests.length) await tx`insert into test_result ${tx(tests)}`;
-  if (l.change)
+  if (look.change)
     await tx`
       insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
-      values (${l.change.id}, ${o}, ${l.treeId}, ${l.id}, ${l.change.what}, ${l.change.priceMinor}, ${scope.personId})`;
-  if (l.hostConfirmed)
-    await tx`update tree set host_confirmed_at = now(), host_confirmed_by = ${scope.personId} where id = ${l.treeId}`;
+      values (${look.change.id}, ${o}, ${look.treeId}, ${look.id}, ${look.change.what}, ${look.change.priceMinor}, ${scope.personId})`;
+  if (look.hostConfirmed)
+    await tx`update tree set host_confirmed_at = ${look.at}, host_confirmed_by = ${scope.personId} where id = ${look.treeId}`;
   await tx`
     update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
-    where outfit_id = ${o} and tree_id = ${l.treeId} and state = 'open' and kind in ('look', 'check-effect')
-      and earliest <= ${l.today}`;
+    where outfit_id = ${o} and tree_id = ${look.treeId} and state = 'open' and kind in ('look', 'check-effect')
+      and earliest <= ${look.today}`;
 }
 
 /** Takes a look back, with its reason: it stays in the book of the tree and is no evidence any more. */

@@ -1,25 +1,36 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import postgres from 'postgres';
+import postgres, { type Sql } from 'postgres';
 
-const folder = join(process.cwd(), 'store', 'migrations');
+const FOLDER = join(process.cwd(), 'store', 'migrations');
 
 export interface Migration {
   version: number;
   name: string;
   sql: string;
   checksum: string;
+  /** Built while others go on: its statements run one by one, outside a transaction. */
+  concurrent: boolean;
+  /** It takes away what the release before rests on. */
+  contracts: boolean;
 }
 
 /** The numbered files of store/migrations, in order. */
-export function migrations(): Migration[] {
+export function migrations(folder = FOLDER): Migration[] {
   return readdirSync(folder)
     .filter((f) => /^\d{4}_.*\.sql$/.test(f))
     .sort()
     .map((name) => {
       const sql = readFileSync(join(folder, name), 'utf8');
-      return { version: Number(name.slice(0, 4)), name, sql, checksum: createHash('sha256').update(sql).digest('hex') };
+      return {
+        version: Number(name.slice(0, 4)),
+        name,
+        sql,
+        checksum: createHash('sha256').update(sql).digest('hex'),
+        concurrent: /^-- concurrent\b/m.test(sql),
+        contracts: /^-- contracts\b/m.test(sql),
+      };
     });
 }
 
@@ -29,25 +40,34 @@ export const codeVersion = (): number => migrations().at(-1)!.version;
 /** A reason why the schema cannot be brought up to date, as a sentence. */
 export class MigrationRefused extends Error {}
 
+/** Sets the password of the role that the app signs in as; every sign of it is kept. */
+export const setAppPassword = (sql: Sql, password: string) =>
+  sql.unsafe(`alter role elmhorn_app password '${password.replaceAll("'", "''")}'`);
+
 /**
  * Applies what is missing, each file in its own transaction, all under one advisory lock, so that several servers may
- * start at once. A changed file or a database from a newer Elmhorn is refused.
+ * start at once. A file that begins with `-- concurrent` is built while others go on, statement by statement; what is left
+ * of one that broke off is built anew. A changed file or a database from a newer Elmhorn is refused.
  * @param ownerUrl connection string of the role that owns the schema
  * @param appPassword set for elmhorn_app when given
  * @returns the names applied
  */
-export async function migrate(ownerUrl: string, appPassword?: string): Promise<string[]> {
+export async function migrate(ownerUrl: string, appPassword?: string, folder = FOLDER): Promise<string[]> {
   const sql = postgres(ownerUrl, { max: 1, onnotice: () => {} });
   try {
     await sql`select pg_advisory_lock(727201)`;
-    await sql`create table if not exists schema_migration (version int primary key, name text not null, checksum text not null, applied_at timestamptz not null default now())`;
+    await sql`
+      create table if not exists schema_migration (
+        version int primary key, name text not null, checksum text not null,
+        applied_at timestamptz not null default now(), contracts boolean not null default false)`;
+    await sql`alter table schema_migration add column if not exists contracts boolean not null default false`;
     const done = new Map(
       (await sql<{ version: number; checksum: string }[]>`select version, checksum from schema_migration`).map((r) => [
         r.version,
         r.checksum,
       ]),
     );
-    const all = migrations();
+    const all = migrations(folder);
     const newest = Math.max(0, ...done.keys());
     if (newest > all.at(-1)!.version)
       throw new MigrationRefused(
@@ -59,19 +79,42 @@ export async function migrate(ownerUrl: string, appPassword?: string): Promise<s
       if (was === m.checksum) continue;
       if (was)
         throw new MigrationRefused(`migration ${m.name} was changed after it had been applied; restore the file.`);
-      await sql
-        .begin(async (tx) => {
-          await tx.unsafe(m.sql);
-          await tx`insert into schema_migration (version, name, checksum) values (${m.version}, ${m.name}, ${m.checksum})`;
-        })
-        .catch((error: Error) => {
-          throw new MigrationRefused(`migration ${m.name} failed, and nothing of it was kept: ${error.message}.`);
-        });
+      await apply(sql, m).catch((error: Error) => {
+        throw new MigrationRefused(`migration ${m.name} failed, and nothing of it was kept: ${error.message}.`);
+      });
       applied.push(m.name);
     }
-    if (appPassword) await sql.unsafe(`alter role elmhorn_app password '${appPassword.replaceAll("'", "''")}'`);
+    if (appPassword) await setAppPassword(sql, appPassword);
     return applied;
   } finally {
     await sql.end({ timeout: 5 });
   }
+}
+
+const note = (sql: Sql, m: Migration) => sql`
+  insert into schema_migration (version, name, checksum, contracts)
+  values (${m.version}, ${m.name}, ${m.checksum}, ${m.contracts})`;
+
+async function apply(sql: Sql, m: Migration): Promise<void> {
+  if (!m.concurrent) {
+    await sql.begin(async (tx) => {
+      await tx.unsafe(m.sql);
+      await note(tx as unknown as Sql, m);
+    });
+    return;
+  }
+  for (const statement of m.sql
+    .replace(/^--.*$/gm, '')
+    .split(';')
+    .map((s) => s.trim())
+    .filter(Boolean)) {
+    // An index whose building broke off stays behind, fills, and serves nobody.
+    const [, name] = /index concurrently if not exists (\w+)/i.exec(statement) ?? [];
+    const [broken] = name
+      ? await sql`select from pg_index where indexrelid = to_regclass(${name}) and not indisvalid`
+      : [];
+    if (broken) await sql.unsafe(`drop index concurrently ${name}`);
+    await sql.unsafe(statement);
+  }
+  await note(sql, m);
 }

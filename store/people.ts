@@ -14,13 +14,18 @@ export interface Person {
   licenceCategories: string[];
   licenceExpires: string | null;
   active: boolean;
+  /** Counts the changes of what the form shows. */
+  version: number;
 }
 
 export const listPeople = (scope: Scope): Promise<Person[]> =>
   within(scope, async (tx) => [
     ...(await tx<Person[]>`
-      select id, name, email, role, licence_number as "licenceNumber", licence_categories as "licenceCategories", licence_expires as "licenceExpires", active
-      from person order by name, id limit 500`),
+      select id, name, email, role, licence_number as "licenceNumber", licence_categories as "licenceCategories",
+        licence_expires as "licenceExpires", active, version
+      from person
+      order by name, id
+      limit 500`),
   ]);
 
 export async function addPerson(
@@ -38,19 +43,25 @@ export async function addPerson(
 /** Changes role, licence or whether somebody may sign in; an outfit keeps at least one owner. */
 export async function changePerson(
   scope: Scope,
-  p: Pick<Person, 'id' | 'role' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires' | 'active'>,
-): Promise<string | null> {
+  p: Pick<Person, 'id' | 'role' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires' | 'active'> & {
+    /** The version that the form rests on. */
+    basedOn: number;
+  },
+): Promise<'kept' | 'stale' | 'last owner' | 'nobody'> {
   return within(scope, async (tx) => {
     await tx`select id from outfit for update`;
     const [{ n } = { n: 0 }] = await tx<
       { n: number }[]
     >`select count(*)::int as n from person where role = 'owner' and active and id <> ${p.id}`;
-    if (n === 0 && (p.role !== 'owner' || !p.active)) return 'An outfit needs at least one owner who can sign in.';
-    const done = await tx`
+    if (n === 0 && (p.role !== 'owner' || !p.active)) return 'last owner';
+    const [now] = await tx<{ version: number }[]>`select version from person where id = ${p.id} for update`;
+    if (!now) return 'nobody';
+    if (now.version !== p.basedOn) return 'stale';
+    await tx`
       update person set role = ${p.role}, licence_number = ${p.licenceNumber}, licence_categories = ${p.licenceCategories},
         licence_expires = ${p.licenceExpires}, active = ${p.active} where id = ${p.id}`;
     if (!p.active) await tx`delete from session where person_id = ${p.id}`;
-    return done.count ? null : 'There is no such person in this outfit.';
+    return 'kept';
   });
 }
 

@@ -1,13 +1,21 @@
 import type { ApplicationRecord } from '@/core/book/record';
 import type { Device } from '@/core/label/methods';
 import type { Label } from '@/core/label/schema';
-import type { VolumeUnit } from '@/core/units/units';
+import type { Told, VolumeUnit } from '@/core/units/units';
 import type { FollowUp } from '@/core/season/follow-ups';
 import type { Priced } from '@/core/prescribe/costs';
-import type { Choices, Prescription } from '@/core/prescribe/prescribe';
+import type { Choices } from '@/core/prescribe/situation';
+import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
+
+/** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
+const DOCUMENT = 2;
+/** What is kept in both systems of units, as this reader reads it; a document of before has but one. */
+export const inReadersUnits = (tx: Tx, metric: Piece, us: Piece) =>
+  tx`case when (select reader_reads_us()) then coalesce(${us}, ${metric}) else ${metric} end`;
+type Piece = ReturnType<Tx>;
 
 export interface Plan {
   id: string;
@@ -27,16 +35,16 @@ export interface Plan {
 
 export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
   within(scope, async (tx) => {
-    const [p] = await tx<Plan[]>`
+    const [plan] = await tx<Plan[]>`
       select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
-        n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, n.result, n.released, n.state, n.at,
+        n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
         p.name as "byName"
       from plan n
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
       join person p on p.id = n.by_person
       where n.id = ${id}`;
-    return p ?? null;
+    return plan ?? null;
   });
 
 export interface NewPlan {
@@ -46,27 +54,27 @@ export interface NewPlan {
   useKey: string;
   conditionId: string;
   choices: Choices;
-  result: Prescription;
+  result: Told<Prescription>;
   released: Record<string, string>;
   price: Priced | null;
 }
 /** Opens a plan; an open plan of the same product on the same tree gives way to it. Sent twice, it lands once. */
-export async function insertPlan(tx: Tx, scope: Scope, p: NewPlan) {
-  if ((await tx`select from plan where id = ${p.id}`).length) return;
+export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
+  if ((await tx`select from plan where id = ${plan.id}`).length) return;
   // A product is one product, whatever version of its label a plan was made from.
   await tx`
     update plan n
     set state = 'dropped'
     from label own, label other
-    where n.outfit_id = ${scope.outfitId} and n.tree_id = ${p.treeId} and n.state = 'open'
-      and own.id = ${p.labelId} and other.id = n.label_id and other.key = own.key`;
+    where n.outfit_id = ${scope.outfitId} and n.tree_id = ${plan.treeId} and n.state = 'open'
+      and own.id = ${plan.labelId} and other.id = n.label_id and other.key = own.key`;
   await tx`
     insert into plan (
       id, outfit_id, tree_id, label_id, use_key, condition_id,
-      facts, result, released, price, by_person)
+      facts, document, result, result_us, released, price, by_person)
     values (
-      ${p.id}, ${scope.outfitId}, ${p.treeId}, ${p.labelId}, ${p.useKey}, ${p.conditionId},
-      ${json(tx, p.choices)}, ${json(tx, p.result)}, ${json(tx, p.released)}, ${json(tx, p.price)}, ${scope.personId})`;
+      ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
+      ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)}, ${json(tx, plan.released)}, ${json(tx, plan.price)}, ${scope.personId})`;
 }
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
@@ -165,7 +173,7 @@ export const addWorkPlans = (
     workId: string;
     conditionId: string | null;
     answers: Answers;
-    sheet: WorkSheet;
+    sheet: Told<WorkSheet>;
     released: Record<string, string>;
     price: Priced;
   }[],
@@ -181,10 +189,10 @@ export const addWorkPlans = (
       await tx`
         insert into work_plan (
           id, outfit_id, tree_id, work_id, condition_id,
-          answers, sheet, released, price, by_person)
+          answers, document, sheet, sheet_us, released, price, by_person)
         values (
           ${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId},
-          ${json(tx, w.answers)}, ${json(tx, w.sheet)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
+          ${json(tx, w.answers)}, ${DOCUMENT}, ${json(tx, w.sheet.metric)}, ${json(tx, w.sheet.us)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
     }
     if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
   });
@@ -204,14 +212,14 @@ export const settleWork = (
       where id = ${w.id} and state = 'open'
       returning tree_id`;
     if (!row) return false;
-    for (const f of followUps)
+    for (const followUp of followUps)
       await tx`
         insert into follow_up (
           id, outfit_id, tree_id, root_id, rule_id, kind, what, reason,
           only_if, due, earliest, latest)
         values (
-          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${f.ruleId}, ${f.kind}, ${f.what}, ${f.reason},
-          ${f.onlyIf ?? null}, ${f.due}, ${f.earliest}, ${f.latest})
+          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what}, ${followUp.reason},
+          ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
         on conflict do nothing`;
     return true;
   });
@@ -223,7 +231,7 @@ export const getWorkPlan = (scope: Scope, id: string) =>
       (
         await tx<
           { treeId: string; workId: string; sheet: WorkSheet; state: WorkPlan['state'] }[]
-        >`select tree_id as "treeId", work_id as "workId", sheet, state from work_plan where id = ${id}`
+        >`select tree_id as "treeId", work_id as "workId", ${inReadersUnits(tx, tx`sheet`, tx`sheet_us`)} as sheet, state from work_plan where id = ${id}`
       )[0] ?? null,
   );
 
@@ -242,7 +250,7 @@ export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenWork[]>`
       select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
-        w.work_id as "workId", w.sheet, ${sound(tx)} as sound
+        w.work_id as "workId", ${inReadersUnits(tx, tx`w.sheet`, tx`w.sheet_us`)} as sheet, ${sound(tx)} as sound
       from (
         select *
         from work_plan
@@ -270,11 +278,11 @@ export async function insertProgramme(
   tx: Tx,
   scope: Scope,
   rows: readonly { id: string; treeId: string }[],
-  p: Programme,
+  programme: Programme,
 ) {
   for (const r of rows)
     await tx`insert into programme (id, outfit_id, tree_id, school, every_years, years, by_person)
-      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${p.school}, ${p.everyYears}, ${p.years}, ${scope.personId}) on conflict (id) do nothing`;
+      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${programme.school}, ${programme.everyYears}, ${programme.years}, ${scope.personId}) on conflict (id) do nothing`;
 }
 export const setProgramme = (scope: Scope, rows: readonly { id: string; treeId: string }[], p: Programme) =>
   within(scope, (tx) => insertProgramme(tx, scope, rows, p));

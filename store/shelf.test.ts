@@ -46,7 +46,11 @@ describe('the shelf', () => {
   });
   const loss = (amount: number) => ({ moveId: v7(), amount, against: 'loss' as const, reason: 'spilt' });
   it('a label brought in again is its next version; a check belongs to one version', async () => {
-    expect(await addLabel(o, v7(), trainingLabels[0]!)).toBe(2);
+    const [first] = trainingLabels;
+    // The same again is the same version; what says anything else is the next.
+    expect(await addLabel(o, v7(), first!)).toBe(1);
+    expect(await addLabel(o, v7(), { ...first!, signalWord: 'Danger' })).toBe(2);
+    expect(await addLabel(o, v7(), { ...first!, signalWord: 'Danger', version: 9 })).toBe(2);
     const [held] = await shelfLabels(o);
     expect(held).toMatchObject({ version: 2, label: { version: 2 }, checkedOn: null });
     await checkLabel(o, held!.id);

@@ -47,13 +47,21 @@ export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; chec
       )[0] ?? null,
   );
 
-/** Adds a label as the next version of its key; the version in the data follows what the shelf holds. */
+/**
+ * Adds a label as the next version of its key; the version in the data follows what the shelf holds. What says the same as
+ * the newest version is that version, with its check.
+ */
 export const addLabel = (scope: Scope, id: string, label: Label): Promise<number> =>
   within(scope, async (tx) => {
     await tx`select pg_advisory_xact_lock(hashtextextended(${scope.outfitId + label.key}, 0))`;
-    const [{ next } = { next: 1 }] = await tx<
-      { next: number }[]
-    >`select coalesce(max(version), 0)::int + 1 as next from label where outfit_id = ${scope.outfitId} and key = ${label.key}`;
+    const [newest] = await tx<{ version: number; same: boolean }[]>`
+      select version, data - 'version' = ${json(tx, label)}::jsonb - 'version' as same
+      from label
+      where outfit_id = ${scope.outfitId} and key = ${label.key}
+      order by version desc
+      limit 1`;
+    if (newest?.same) return newest.version;
+    const next = (newest?.version ?? 0) + 1;
     await tx`insert into label (id, outfit_id, key, version, data) values (${id}, ${scope.outfitId}, ${label.key}, ${next}, ${json(tx, { ...label, version: next })})`;
     return next;
   });
@@ -192,11 +200,11 @@ const vessels = (tx: Tx, scope: Scope) => tx`
   limit 200`;
 export const listVessels = (scope: Scope): Promise<Vessel[]> =>
   within(scope, async (tx) => [...(await tx<Vessel[]>`${vessels(tx, scope)}`)]);
-export const addVessel = (scope: Scope, v: Vessel) =>
+export const addVessel = (scope: Scope, vessel: Vessel) =>
   within(
     scope,
     (tx) =>
-      tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation, reserved) values (${v.id}, ${scope.outfitId}, ${v.name}, ${v.dimension}, ${v.capacity}, ${v.graduation}, ${v.reserved ?? true}) on conflict (id) do nothing`,
+      tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation, reserved) values (${vessel.id}, ${scope.outfitId}, ${vessel.name}, ${vessel.dimension}, ${vessel.capacity}, ${vessel.graduation}, ${vessel.reserved ?? true}) on conflict (id) do nothing`,
   );
 export const removeVessel = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from vessel where id = ${id}`);

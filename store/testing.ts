@@ -53,9 +53,62 @@ export async function counted(work: () => Promise<unknown>): Promise<{ statement
   return { statements: heard.filter((s) => !/^\s*(begin|commit|rollback)/i.test(s)).length, transactions };
 }
 const heard: string[] = [];
+let parameters: unknown[][] = [];
 export const listenToStatements = () => {
-  (globalThis as { elmhornListener?: (statement: string) => void }).elmhornListener = (s) => heard.push(s);
+  (globalThis as { elmhornListener?: (statement: string, parameters: unknown[]) => void }).elmhornListener = (s, p) => {
+    heard.push(s);
+    parameters.push(p);
+  };
 };
+
+interface PlanNode {
+  'Node Type': string;
+  'Relation Name'?: string;
+  'Index Cond'?: string;
+  'Index Name'?: string;
+  Plans?: PlanNode[];
+}
+/** What must have read everything below it before it gives its first row: a limit above saves nothing. */
+const GATHERS = /Sort|Aggregate|WindowAgg|Hash|Bitmap/;
+/** Indexes that hold few rows of a table by their own condition: read whole, they are short. */
+const SHORT = ['tree_species', 'plan_open', 'work_plan_open'];
+/** Whether a node reads every row of an outfit: from end to end, or along an index by nothing but the outfit. */
+function readsAll(node: PlanNode, limited: boolean): boolean {
+  if (node['Node Type'] === 'Seq Scan') return true;
+  if (!/Index/.test(node['Node Type']) || limited || SHORT.includes(node['Index Name'] ?? '')) return false;
+  return /^\(outfit_id = [^()]*(\([^()]*\))?[^()]*\)$/.test(node['Index Cond'] ?? '(outfit_id = all)');
+}
+function whole(node: PlanNode, limited = false): string[] {
+  const type = node['Node Type'];
+  const below = type === 'Limit' ? true : GATHERS.test(type) ? false : limited;
+  return [
+    ...(node['Relation Name'] && readsAll(node, limited) ? [node['Relation Name']] : []),
+    ...(node.Plans ?? []).flatMap((child) => whole(child, below)),
+  ];
+}
+
+/**
+ * Tables of which the statements of `work` would read all rows of the outfit, as the database plans them now, each with how
+ * the statement begins. Call `listenToStatements` before the pool is opened.
+ */
+export async function walkedWhole(scope: Scope, work: () => Promise<unknown>): Promise<string[]> {
+  heard.length = 0;
+  parameters = [];
+  await work();
+  const sent = heard.map((statement, i) => ({ statement, given: parameters[i]! }));
+  const out: string[] = [];
+  for (const { statement, given } of sent.filter((s) => /^\s*(select|with)\b/i.test(s.statement)))
+    await within(scope, async (tx) => {
+      if (/set_config|count\(\*\)::int as n from information/.test(statement)) return;
+      const [row] = await tx.unsafe<{ 'QUERY PLAN': { Plan: PlanNode }[] }[]>(
+        `explain (format json) ${statement}`,
+        given as never[],
+      );
+      for (const table of whole(row!['QUERY PLAN'][0]!.Plan))
+        out.push(`${table}: ${statement.replace(/\s+/g, ' ').trim().slice(0, 90)}`);
+    });
+  return out;
+}
 
 interface Column {
   name: string;
@@ -73,7 +126,7 @@ const CHOSEN: Record<string, Record<string, unknown>> = {
 };
 
 /** A row in every table that has none yet of this outfit, worked out from the tables themselves: a new one cannot be forgotten. */
-export async function fillEveryTable(owner: Sql, o: TestOutfit, tables: readonly string[]): Promise<void> {
+export async function fillEveryTable(owner: Sql, outfit: TestOutfit, tables: readonly string[]): Promise<void> {
   let empty = [...tables];
   let why = new Map<string, string>();
   while (empty.length) {
@@ -82,10 +135,10 @@ export async function fillEveryTable(owner: Sql, o: TestOutfit, tables: readonly
     for (const t of empty) {
       const [{ n } = { n: 0 }] = await owner<
         { n: number }[]
-      >`select count(*)::int as n from ${owner(t)} where outfit_id = ${o.outfitId}`;
+      >`select count(*)::int as n from ${owner(t)} where outfit_id = ${outfit.outfitId}`;
       const refused = n
         ? null
-        : await addRow(owner, o, t).then(
+        : await addRow(owner, outfit, t).then(
             () => null,
             (error: Error) => error.message,
           );
@@ -100,7 +153,7 @@ export async function fillEveryTable(owner: Sql, o: TestOutfit, tables: readonly
   }
 }
 
-async function addRow(owner: Sql, o: TestOutfit, t: string) {
+async function addRow(owner: Sql, outfit: TestOutfit, t: string) {
   const columns = await owner<Column[]>`
     select a.attname as name, format_type(a.atttypid, null) as type, f.relname as "table", f.attname as key
     from pg_attribute a
@@ -115,16 +168,16 @@ async function addRow(owner: Sql, o: TestOutfit, t: string) {
     where a.attrelid = ${t}::regclass and a.attnum > 0 and not a.attisdropped and a.attgenerated = ''
       and a.attnotnull and (not a.atthasdef or a.attname = 'outfit_id')`;
   const row: Record<string, unknown> = {};
-  for (const c of columns) row[c.name] = CHOSEN[t]?.[c.name] ?? (await valueFor(owner, o, t, c));
+  for (const c of columns) row[c.name] = CHOSEN[t]?.[c.name] ?? (await valueFor(owner, outfit, t, c));
   await owner`insert into ${owner(t)} ${owner(row as Record<string, string>)}`;
 }
 
-async function valueFor(owner: Sql, o: TestOutfit, t: string, c: Column): Promise<unknown> {
-  if (c.name === 'outfit_id') return o.outfitId;
+async function valueFor(owner: Sql, outfit: TestOutfit, t: string, c: Column): Promise<unknown> {
+  if (c.name === 'outfit_id') return outfit.outfitId;
   if (c.table && c.key) {
     const [held] = await owner<
       { v: unknown }[]
-    >`select ${owner(c.key)} as v from ${owner(c.table)} where outfit_id = ${o.outfitId} limit 1`;
+    >`select ${owner(c.key)} as v from ${owner(c.table)} where outfit_id = ${outfit.outfitId} limit 1`;
     if (!held) throw new Error(`${c.table} has no row yet`);
     return held.v;
   }

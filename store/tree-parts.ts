@@ -1,5 +1,6 @@
 import type { Tx } from './db';
-import { activesOfPlace } from './grounds';
+import { activesOfPlace } from './others-applied';
+import { inReadersUnits } from './plans';
 
 // What a tree brings with it, each part a query of its own. Every part reads the rows of the tree `t` and the place `p` of the statement around it.
 
@@ -59,7 +60,8 @@ export const verdicts = (tx: Tx) => tx`
 
 export const plans = (tx: Tx) => tx`
   select n.id, n.at, w.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey",
-    l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId", n.result, n.price
+    l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId",
+    ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.price
   from plan n
   join person w on w.id = n.by_person
   join label l on l.id = n.label_id
@@ -106,7 +108,8 @@ export const changes = (tx: Tx) => tx`
   limit 20`;
 
 export const works = (tx: Tx) => tx`
-  select k.id, k.work_id as "workId", k.condition_id as "conditionId", k.answers, k.sheet, k.state, k.at,
+  select k.id, k.work_id as "workId", k.condition_id as "conditionId", k.answers,
+    ${inReadersUnits(tx, tx`k.sheet`, tx`k.sheet_us`)} as sheet, k.state, k.at,
     w.name as "byName", k.done_on as "doneOn", k.note, k.price
   from work_plan k
   join person w on w.id = k.by_person

@@ -7,7 +7,8 @@ import { getPlan, openPlans, programmeOf, setPlanState, setProgramme } from './p
 import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeOutfit, ownerSql, type TestOutfit } from './testing';
 import { treatNotPlanned } from './today';
-import { addOthersApplied, othersApplied, placeAlarms } from './grounds';
+import { addOthersApplied, othersApplied } from './others-applied';
+import { placeAlarms } from './grounds';
 import { addLooks, addReading, answerSample, sendSample, settleChange, withdrawLook } from './looks';
 import { addVerdict, planRow } from './verdicts';
 import { changeTree, getTree } from './tree';
@@ -36,6 +37,7 @@ const reading = (diameterCm: number) => ({
   obstacles: '',
   arcs: [],
   method: 'tape',
+  at: new Date(),
 });
 const dose = {
   dose: { ok: true, dimension: 'volume', product: 12, carrier: { totalMl: 3000 }, sites: null },
@@ -49,7 +51,7 @@ const plan = () => ({
   useKey: 'drench',
   conditionId: 'elm-leaf-beetle',
   choices: { soil: 'moist' } as never,
-  result: dose,
+  result: { metric: dose, us: dose },
   released: { hold: 'why' },
   price: { now: 9000, overYears: 30_000, years: 10 },
 });
@@ -63,6 +65,7 @@ const naming = (conditionId: string, decision: string, overturns: string[] = [])
   certainty: 'likely' as const,
   decision: decision as never,
   reason: '',
+  at: new Date(),
   ranking: [],
   overturnedBy: [],
   overturns,
@@ -89,6 +92,7 @@ describe('a tree', () => {
         crownLoss: 10,
         vigour: 'fair',
         hostKey: [true],
+        at: new Date(),
         hostConfirmed: true,
         findings: [
           { sign: 'honeydew', state: 'seen', grade: 3 },
@@ -119,7 +123,17 @@ describe('a tree', () => {
     ]);
   });
   it('another host has to be confirmed again', async () => {
-    const head = { id: o.treeId, tag: 'T1', note: '', walkOrder: 1, lat: null, lon: null, variety: '', eaten: null };
+    const head = {
+      id: o.treeId,
+      tag: 'T1',
+      note: '',
+      species: '',
+      walkOrder: 1,
+      lat: null,
+      lon: null,
+      variety: '',
+      eaten: null,
+    };
     const basedOn = async () => (await tree()).version;
     await owner`update tree set host_confirmed_at = now() where id = ${o.treeId}`;
     await changeTree(o, { ...head, hostId: 'wych-elm', basedOn: await basedOn() });
@@ -132,6 +146,7 @@ describe('a tree', () => {
       id: o.treeId,
       tag: 'T1',
       hostId: 'wych-elm',
+      species: '',
       walkOrder: 1,
       lat: null,
       lon: null,
@@ -155,6 +170,7 @@ describe('a tree', () => {
           tag: 'T1',
           hostId: 'x',
           note: '',
+          species: '',
           walkOrder: 1,
           lat: 50,
           lon: null,
@@ -171,6 +187,7 @@ describe('a tree', () => {
           tag: '',
           hostId: 'x',
           note: '',
+          species: '',
           walkOrder: 1,
           lat: null,
           lon: null,
@@ -220,6 +237,22 @@ describe('a tree', () => {
 const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], verdicts: [], programme: null });
 
 describe('a plan', () => {
+  it('is told in the units of whoever reads it; one of before stays as it was written', async () => {
+    const as = (units: string) => owner`update person set units = ${units} where id = ${o.personId}`;
+    const words = (steps: string) => ({ dose: { ok: true, steps }, ring: null, gates: [] }) as never;
+    const p = { ...plan(), result: { metric: words('40 cm'), us: words('15.7 in') } };
+    await openPlan(p);
+    const read = async () => {
+      const [one] = (await tree()).plans.filter((x) => x.id === p.id);
+      return [one!.result, (await getPlan(o, p.id))!.result].map((r) => (r.dose as never as { steps: string }).steps);
+    };
+    expect(await read()).toEqual(['40 cm', '40 cm']);
+    await as('us');
+    expect(await read()).toEqual(['15.7 in', '15.7 in']);
+    await owner`update plan set document = 1, result_us = null where id = ${p.id}`;
+    expect(await read()).toEqual(['40 cm', '40 cm']);
+    await as('metric');
+  });
   it('gives way to a newer one of the same product, is read back whole, and can be dropped and taken back', async () => {
     const first = plan();
     await openPlan(first);
@@ -276,6 +309,7 @@ describe('a plan', () => {
       conditionId: 'elm-leaf-beetle',
       certainty: 'possible',
       decision: 'treat now',
+      at: new Date(),
       reason: 'As T0 in the same row.',
       ranking: [],
       overturnedBy: [],
@@ -321,6 +355,7 @@ describe('a plan', () => {
       conditionId: 'elm-leaf-beetle',
       certainty: 'likely',
       decision: 'treat now',
+      at: new Date(),
       reason: '',
       ranking: [],
       overturnedBy: [],
@@ -344,6 +379,7 @@ describe('a plan', () => {
       conditionId: 'elm-leaf-beetle',
       certainty: 'likely',
       decision: 'leave it alone',
+      at: new Date(),
       reason: '',
       ranking: [],
       overturnedBy: [],
@@ -363,6 +399,7 @@ describe('evidence that comes, goes, and was made by others', () => {
     crownLoss: null,
     vigour: null,
     hostKey: [],
+    at: new Date(),
     hostConfirmed: false,
     findings,
     note: '',

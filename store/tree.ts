@@ -8,7 +8,7 @@ import type { StemReading } from '@/core/measure/trunk';
 import type { Priced } from '@/core/prescribe/costs';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
-import type { ByOthers } from './grounds';
+import type { ByOthers } from './others-applied';
 import { asList, dated, within, type Scope } from './db';
 import * as part from './tree-parts';
 
@@ -126,6 +126,8 @@ export interface Tree {
   id: string;
   tag: string;
   hostId: string;
+  /** The species as it was written, where the host does not say it. */
+  species: string;
   hostConfirmedAt: Date | null;
   lat: number | null;
   lon: number | null;
@@ -139,6 +141,8 @@ export interface Tree {
   address: string;
   clientName: string;
   timeZone: string;
+  /** The region whose rules are in force there; null where it is that of the outfit. */
+  region: string | null;
   areaM2: number | null;
   waterM: number | null;
   grounds: GroundsPlan | null;
@@ -191,10 +195,10 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
     const o = scope.outfitId;
     const rows = await tx<Tree[]>`
       select
-        t.id, t.tag, t.host_id as "hostId", t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note,
+        t.id, t.tag, t.host_id as "hostId", t.species, t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note,
         t.archived_at as "archivedAt", t.walk_order as "walkOrder", t.version, t.plan_x as "planX", t.plan_y as "planY",
         t.variety, t.eaten,
-        p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone",
+        p.id as "placeId", p.name as "placeName", p.address, c.name as "clientName", p.time_zone as "timeZone", p.region,
         p.area_m2 as "areaM2", p.water_m as "waterM", p.grounds, p.soil_texture as "soilTexture",
         p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings,
         ${part.neighbour(tx, 'before')} as "previousId",
@@ -224,16 +228,16 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
     return rows.map(withInstants);
   });
 
-const withInstants = (t: Tree): Tree => ({
-  ...t,
-  readings: dated(t.readings),
-  looks: dated(t.looks),
-  verdicts: dated(t.verdicts),
-  plans: dated(t.plans),
-  photos: dated(t.photos),
-  changes: dated(t.changes),
-  works: dated(t.works),
-  withdrawn: dated(t.withdrawn),
+const withInstants = (tree: Tree): Tree => ({
+  ...tree,
+  readings: dated(tree.readings),
+  looks: dated(tree.looks),
+  verdicts: dated(tree.verdicts),
+  plans: dated(tree.plans),
+  photos: dated(tree.photos),
+  changes: dated(tree.changes),
+  works: dated(tree.works),
+  withdrawn: dated(tree.withdrawn),
 });
 
 /** Trees of the same host that come next on the same place, in walking order. */
@@ -252,6 +256,7 @@ export const changeTree = (
     id: string;
     tag: string;
     hostId: string;
+    species: string;
     note: string;
     walkOrder: number;
     lat: number | null;
@@ -264,8 +269,10 @@ export const changeTree = (
 ) =>
   within(
     scope,
-    (
-      tx,
-    ) => tx`update tree set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon}, variety = ${t.variety}, eaten = ${t.eaten},
-    host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId} where id = ${t.id} and version = ${t.basedOn}`,
+    (tx) => tx`
+      update tree
+      set tag = ${t.tag}, note = ${t.note}, walk_order = ${t.walkOrder}, lat = ${t.lat}, lon = ${t.lon},
+        variety = ${t.variety}, eaten = ${t.eaten}, species = ${t.species},
+        host_confirmed_at = case when host_id = ${t.hostId} then host_confirmed_at end, host_id = ${t.hostId}
+      where id = ${t.id} and version = ${t.basedOn}`,
   );

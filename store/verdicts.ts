@@ -41,6 +41,7 @@ export const nearbyFinds = (
 export interface NewVerdict {
   id: string;
   treeId: string;
+  at: Date;
   lookId: string | null;
   conditionId: string;
   certainty: string;
@@ -50,14 +51,14 @@ export interface NewVerdict {
   overturnedBy: string[];
   overturns: string[];
 }
-const insertVerdict = (tx: Tx, scope: Scope, v: NewVerdict) =>
+const insertVerdict = (tx: Tx, scope: Scope, verdict: NewVerdict) =>
   tx`
     insert into verdict (
       id, outfit_id, tree_id, look_id, at, by_person, condition_id,
       certainty, decision, reason, ranking, overturned_by, overturns)
     values (
-      ${v.id}, ${scope.outfitId}, ${v.treeId}, ${v.lookId}, now(), ${scope.personId}, ${v.conditionId},
-      ${v.certainty}, ${v.decision}, ${v.reason}, ${json(tx, v.ranking)}, ${v.overturnedBy}, ${v.overturns})
+      ${verdict.id}, ${scope.outfitId}, ${verdict.treeId}, ${verdict.lookId}, ${verdict.at}, ${scope.personId}, ${verdict.conditionId},
+      ${verdict.certainty}, ${verdict.decision}, ${verdict.reason}, ${json(tx, verdict.ranking)}, ${verdict.overturnedBy}, ${verdict.overturns})
     on conflict (id) do nothing`;
 export const addVerdict = (scope: Scope, v: NewVerdict) => within(scope, (tx) => insertVerdict(tx, scope, v));
 

@@ -1,7 +1,10 @@
 import { format, parseISO } from 'date-fns';
-import { inZone } from '@/core/season/zone';
+import { dayWords } from '@/core/season/follow-ups';
+import { dayIn, inZone } from '@/core/season/zone';
 
 export { dayWords as shortDay } from '@/core/season/follow-ups';
+/** The day of an instant where it happened: 24 Nov 2026. */
+export const dayThere = (instant: Date | string, timeZone: string): string => dayWords(dayIn(instant, timeZone));
 /** With the weekday: Tuesday 24 November. */
 export const longDay = (day: string): string => format(parseISO(day), 'EEEE d MMMM');
 

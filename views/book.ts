@@ -15,15 +15,15 @@ export const bookView = (v: Viewer, filter: BookFilter) =>
   });
 
 /** A record with its versions, newest first, its tree, place and lots as they stand; null where there is none. */
-export const recordView = (v: Viewer, id: string, now: Date) =>
-  together(v, async () => {
-    const versions = await recordVersions(v, id);
+export const recordView = (viewer: Viewer, id: string, now: Date) =>
+  together(viewer, async () => {
+    const versions = await recordVersions(viewer, id);
     const newest = versions[0];
     if (!newest) return null;
     const [tree, place, lots] = await Promise.all([
-      treeOf(v, newest.data.tree.id, now),
-      getPlace(v, newest.data.place.id),
-      lotsOf(v, newest.data.product.key),
+      treeOf(viewer, newest.data.tree.id, now),
+      getPlace(viewer, newest.data.place.id),
+      lotsOf(viewer, newest.data.product.key),
     ]);
     return { versions, newest, tree, place, lots };
   });

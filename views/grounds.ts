@@ -2,49 +2,41 @@ import { knowledgeOf } from '@/commands/facts/diagnosis';
 import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import {
-  getGateCode,
-  getPlace,
-  listClients,
-  listPlaces,
-  othersApplied,
-  placeAlarms,
-  placePlan,
-  placeStand,
-  placeTrees,
-  searchTrees,
-  type TreeSearch,
-} from '@/store/grounds';
+import { getGateCode, getPlace, listClients, listPlaces, placeAlarms, placeStand } from '@/store/grounds';
+import { othersApplied } from '@/store/others-applied';
+import { placePlan } from '@/store/place-plan';
+import { placeTrees } from '@/store/tree-list';
+import { searchTrees, type TreeSearch } from '@/store/tree-search';
 import { findingsOfPlace } from '@/store/knowledge';
 import { shelfLabels } from '@/store/shelf';
 
 /** A page of trees, clients and a page of places; each list holds one row more than asked for where there is more. */
 export const groundsView = (
-  v: Viewer,
+  viewer: Viewer,
   search: TreeSearch,
   places: { after: { name: string; id: string } | null; limit: number },
 ) =>
-  together(v, async () => {
+  together(viewer, async () => {
     const [rows, clients, found] = await Promise.all([
-      searchTrees(v, search),
-      listClients(v),
-      listPlaces(v, places.after, places.limit),
+      searchTrees(viewer, search),
+      listClients(viewer),
+      listPlaces(viewer, places.after, places.limit),
     ]);
     return { rows, clients, places: found };
   });
 
 /** A place with a page of its trees, what is dangerous there, and its gate code for those who need it. */
-export const placeView = (v: Viewer, id: string, after: { walkOrder: number; id: string } | null, limit: number) =>
-  together(v, async () => {
-    const [place, { knowledge }] = await Promise.all([getPlace(v, id), knowledgeOf(v)]);
+export const placeView = (viewer: Viewer, id: string, after: { walkOrder: number; id: string } | null, limit: number) =>
+  together(viewer, async () => {
+    const [place, { knowledge }] = await Promise.all([getPlace(viewer, id), knowledgeOf(viewer)]);
     if (!place) return null;
     const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
     const [alarms, rows, clients, others, code] = await Promise.all([
-      placeAlarms(v, id, [...dangers.keys()]),
-      placeTrees(v, id, after, limit),
-      listClients(v),
-      othersApplied(v, id),
-      may(v.role, 'see gate codes') ? getGateCode(v, id) : null,
+      placeAlarms(viewer, id, [...dangers.keys()]),
+      placeTrees(viewer, id, after, limit),
+      listClients(viewer),
+      othersApplied(viewer, id),
+      may(viewer.role, 'see gate codes') ? getGateCode(viewer, id) : null,
     ]);
     return { place, knowledge, dangers, alarms, rows, clients, others, code };
   });

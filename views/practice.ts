@@ -5,13 +5,13 @@ import { together } from '@/store/db';
 import { closedCases, practiceRounds } from '@/store/knowledge';
 
 /** The rounds a person has played, the outfit's closed cases, and one of them where it was asked for. */
-export const practiceView = (v: Viewer, own: string | null) =>
-  together(v, async () => {
+export const practiceView = (viewer: Viewer, own: string | null) =>
+  together(viewer, async () => {
     const [{ knowledge }, rounds, closed, asked] = await Promise.all([
-      knowledgeOf(v),
-      practiceRounds(v),
-      closedCases(v),
-      own ? ownCase(v, own) : null,
+      knowledgeOf(viewer),
+      practiceRounds(viewer),
+      closedCases(viewer),
+      own ? ownCase(viewer, own) : null,
     ]);
     return { knowledge, rounds, closed, own: asked };
   });

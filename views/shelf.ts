@@ -15,18 +15,18 @@ import {
 } from '@/store/shelf';
 
 /** Everything on the shelf, and what open plans will take of it. */
-export const shelfView = (v: Viewer) =>
-  together(v, async () => {
+export const shelfView = (viewer: Viewer) =>
+  together(viewer, async () => {
     const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment] = await Promise.all([
-      shelfLabels(v),
-      listLots(v),
-      listVessels(v),
-      lastMoves(v),
-      listSprayers(v),
-      openPlans(v),
-      stockBalances(v),
-      stockLevels(v),
-      listEquipment(v),
+      shelfLabels(viewer),
+      listLots(viewer),
+      listVessels(viewer),
+      lastMoves(viewer),
+      listSprayers(viewer),
+      openPlans(viewer),
+      stockBalances(viewer),
+      stockLevels(viewer),
+      listEquipment(viewer),
     ]);
     return { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment };
   });

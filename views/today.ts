@@ -2,7 +2,7 @@ import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
-import { stopsOf, wayAgainst } from '@/core/prescribe/prescribe';
+import { stopsOf, wayAgainst } from '@/core/prescribe/options';
 import { after } from '@/core/season/follow-ups';
 import type { Weather } from '@/core/weather/air';
 import type { Viewer } from '@/store/auth';
@@ -35,30 +35,30 @@ export interface Today {
 const AHEAD_DAYS = 28;
 
 /** The day at a glance, in one transaction. */
-export const todayView = (v: Viewer, now: Date, weather: Weather): Promise<Today> =>
-  together(v, async () => {
-    const today = todayOf(v, now);
+export const todayView = (viewer: Viewer, now: Date, weather: Weather): Promise<Today> =>
+  together(viewer, async () => {
+    const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
     const [plans, late, due, soon, wanted] = await Promise.all([
-      openPlans(v, 25),
-      dueBetween(v, '1900-01-01', after(today, -1, 'days'), 25),
-      dueBetween(v, today, today, 25),
-      dueBetween(v, after(today, 1, 'days'), horizon, 12),
-      treatNotPlanned(v, 6),
+      openPlans(viewer, 25),
+      dueBetween(viewer, '1900-01-01', after(today, -1, 'days'), 25),
+      dueBetween(viewer, today, today, 25),
+      dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
+      treatNotPlanned(viewer, 6),
     ]);
-    return { today, horizon, plans, late, due, soon, undecided: await ways(v, wanted, now, weather) };
+    return { today, horizon, plans, late, due, soon, undecided: await ways(viewer, wanted, now, weather) };
   });
 
-async function ways(v: Viewer, wanted: ToTreat[], now: Date, weather: Weather): Promise<Undecided[]> {
+async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, weather: Weather): Promise<Undecided[]> {
   if (!wanted.length) return [];
-  const trees = await treesOf(v, [...new Set(wanted.map((w) => w.treeId))], now);
-  const [held, finds] = await Promise.all([heldBy(v), nearbyFinds(v, trees)]);
+  const trees = await treesOf(viewer, [...new Set(wanted.map((w) => w.treeId))], now);
+  const [held, finds] = await Promise.all([heldBy(viewer), nearbyFinds(viewer, trees)]);
   const labels = held.labels.map((l) => l.label);
   return wanted.flatMap((w): Undecided[] => {
     const tree = trees.find((t) => t.id === w.treeId);
     if (!tree) return [];
-    const s = situationFor(v, tree, held, finds.get(tree.id)!, now, w.conditionId);
-    const way = wayAgainst(s, labels, usualChoices(tree, weather), w.conditionId);
+    const situation = situationFor(viewer, tree, held, finds.get(tree.id)!, now, w.conditionId);
+    const way = wayAgainst(situation, labels, usualChoices(tree, weather), w.conditionId);
     const stop = way ? (stopsOf(way)[0] ?? null) : null;
     return [{ ...w, stop, state: !way ? 'no product' : stop ? 'stopped' : 'open' }];
   });

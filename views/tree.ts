@@ -26,16 +26,16 @@ export interface TreeInHand {
 
 /** Reads in one transaction what a page of a tree needs beside the tree itself; null where there is no such tree. */
 const ofTree = <T extends object>(
-  v: Viewer,
+  viewer: Viewer,
   id: string,
   now: Date,
   more: (tree: Tree) => Promise<T>,
 ): Promise<(TreeInHand & T) | null> =>
-  together(v, async () => {
-    const tree = await treeOf(v, id, now);
+  together(viewer, async () => {
+    const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
-    const [{ knowledge }, finds, rest] = await Promise.all([knowledgeOf(v), findsNear(v, tree), more(tree)]);
-    const found = diagnose(v, tree, knowledge, finds, now);
+    const [{ knowledge }, finds, rest] = await Promise.all([knowledgeOf(viewer), findsNear(viewer, tree), more(tree)]);
+    const found = diagnose(viewer, tree, knowledge, finds, now);
     const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
     return { tree, finds, knowledge, found, duties, ...rest };
   });
@@ -56,16 +56,16 @@ export const prescribeView = (v: Viewer, id: string, now: Date) =>
   });
 
 /** The sheet of a plan: the one asked for while it is open, else the first open one; null where none is. */
-export const applyView = (v: Viewer, id: string, now: Date, planId: string | null) =>
-  ofTree(v, id, now, async (tree) => {
+export const applyView = (viewer: Viewer, id: string, now: Date, planId: string | null) =>
+  ofTree(viewer, id, now, async (tree) => {
     const open = tree.plans.filter((p) => p.state === 'open');
     const head = open.find((p) => p.id === planId) ?? open[0];
-    const plan = head ? await getPlan(v, head.id) : null;
+    const plan = head ? await getPlan(viewer, head.id) : null;
     if (!plan) return { open, sheet: null };
     const [held, lots, arrival] = await Promise.all([
-      heldBy(v),
-      lotsOf(v, plan.label.key),
-      arrivalAt(v, tree.placeId, may(v.role, 'see gate codes')),
+      heldBy(viewer),
+      lotsOf(viewer, plan.label.key),
+      arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
     ]);
     return { open, sheet: { plan, held, lots, arrival } };
   });

@@ -1,12 +1,13 @@
 import { showTemperature, showWind } from '@/core/units/units';
 import { Bar } from '@/ui/frame/bar.client';
+import { FocusOnWork } from '@/ui/frame/focus.client';
 import { UndoBar } from '@/ui/frame/undo.client';
 import { station } from '../_server/station';
 import { currentFloor, viewer } from '../_server/viewer';
 
 export default async function SignedIn({ children }: { children: React.ReactNode }) {
   const v = await viewer();
-  const w = station().at(new Date());
+  const weather = station().at(new Date());
   return (
     <UndoBar>
       <a
@@ -18,8 +19,9 @@ export default async function SignedIn({ children }: { children: React.ReactNode
       <Bar
         name={v.name}
         due={(await currentFloor())?.waiting ?? 0}
-        weather={`Station ${showTemperature(w.temperatureC, v.units)}, wind ${showWind(w.windMs, v.units)}`}
+        weather={`Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`}
       />
+      <FocusOnWork />
       {children}
     </UndoBar>
   );

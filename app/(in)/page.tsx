@@ -56,14 +56,14 @@ export default async function Today() {
       </dl>
       <h2 className="mt-5 mb-1 text-small font-semibold text-ink-2">Wind in the hours ahead</h2>
       <ul className="figures text-small">
-        {hours.map((h) => (
-          <li key={h.at} className="flex h-6 items-center gap-2">
-            <span className="w-9">{hour(h.at, v.timeZone)} h</span>
+        {hours.map((weather) => (
+          <li key={weather.at} className="flex h-6 items-center gap-2">
+            <span className="w-9">{hour(weather.at, v.timeZone)} h</span>
             <span
-              className={`h-3 border border-ink-2 ${h.windMs <= 4.5 && h.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`}
-              style={{ width: Math.min(78, 6 + h.windMs * 11) }}
+              className={`h-3 border border-ink-2 ${weather.windMs <= 4.5 && weather.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`}
+              style={{ width: Math.min(78, 6 + weather.windMs * 11) }}
             />
-            <span>{showWind(h.windMs, v.units).replace(/ .*/, '')}</span>
+            <span>{showWind(weather.windMs, v.units).replace(/ .*/, '')}</span>
           </li>
         ))}
       </ul>

@@ -2,9 +2,17 @@ import { may, refusal, type Right } from '@/core/people/rights';
 import type { Fault } from '@/core/book/write';
 import type { Viewer } from '@/store/auth';
 import { databaseSentence, NOT_YOUR_FAULT } from '@/commands/command';
+import { tooOften, type Rate } from '@/store/rate';
+import { failed } from './failed';
 import { currentViewer } from './viewer';
 
 export const faulty = (status: number, ...faults: Fault[]) => Response.json({ faults }, { status });
+
+const tooMany = (seconds: number) =>
+  Response.json(
+    { faults: [{ path: '', sentence: `That was asked very often. Wait ${seconds} seconds and try again.` }] },
+    { status: 429, headers: { 'retry-after': String(seconds) } },
+  );
 
 /** Whether a request that changes something comes from our own pages. */
 const fromHere = (request: Request) => {
@@ -13,31 +21,45 @@ const fromHere = (request: Request) => {
 };
 
 /**
- * The JSON of a request, read no further than it may go; a body that is longer, or no JSON, is a fault.
+ * The bytes of a request, read no further than they may go: the declared length is not believed, what comes in pieces is
+ * counted while it comes.
  * @param most bytes
+ * @returns null where there are more
  */
-export async function bodyOf(
-  request: Request,
-  most: number,
-): Promise<{ ok: true; value: unknown } | { ok: false; fault: Response }> {
-  const tooLong = faulty(413, { path: '', sentence: `At most ${Math.floor(most / 1000)} kB can be sent at once.` });
-  if (Number(request.headers.get('content-length') ?? 0) > most) return { ok: false, fault: tooLong };
+export async function bytesOf(request: Request, most: number): Promise<Buffer | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return null;
   const pieces: Uint8Array[] = [];
   let length = 0;
   const reader = request.body?.getReader();
-  // The declared length is not believed; what comes in pieces is counted while it comes.
   while (reader) {
     const { value, done } = await reader.read();
     if (done) break;
     length += value.length;
     if (length > most) {
       await reader.cancel();
-      return { ok: false, fault: tooLong };
+      return null;
     }
     pieces.push(value);
   }
+  return Buffer.concat(pieces);
+}
+
+/**
+ * The JSON of a request; a body that is longer than it may be, or no JSON, is a fault.
+ * @param most bytes
+ */
+export async function bodyOf(
+  request: Request,
+  most: number,
+): Promise<{ ok: true; value: unknown } | { ok: false; fault: Response }> {
+  const body = await bytesOf(request, most);
+  if (!body)
+    return {
+      ok: false,
+      fault: faulty(413, { path: '', sentence: `At most ${Math.floor(most / 1000)} kB can be sent at once.` }),
+    };
   try {
-    return { ok: true, value: JSON.parse(Buffer.concat(pieces).toString('utf8')) as unknown };
+    return { ok: true, value: JSON.parse(body.toString('utf8')) as unknown };
   } catch {
     return { ok: false, fault: faulty(400, { path: '', sentence: 'This is not JSON.' }) };
   }
@@ -47,6 +69,8 @@ export async function bodyOf(
 export function route(
   right: Right | null,
   work: (viewer: Viewer, request: Request, params: Record<string, string>) => Promise<Response>,
+  /** How often one person may. */
+  rate?: Rate,
 ) {
   return async (request: Request, context: { params: Promise<Record<string, string>> }): Promise<Response> => {
     try {
@@ -55,11 +79,13 @@ export function route(
       if (right && !may(viewer.role, right)) return faulty(403, { path: '', sentence: refusal(viewer.role, right) });
       if (request.method !== 'GET' && !fromHere(request))
         return faulty(403, { path: '', sentence: 'This request comes from another site.' });
+      const wait = rate ? await tooOften(viewer, rate) : null;
+      if (wait !== null) return tooMany(wait);
       return await work(viewer, request, await context.params);
     } catch (error) {
       const sentence = databaseSentence(error);
       if (sentence) return faulty(409, { path: '', sentence });
-      console.error(error);
+      await failed(error);
       return faulty(503, { path: '', sentence: NOT_YOUR_FAULT });
     }
   };
@@ -75,7 +101,7 @@ export function download(name: string, type: string, pieces: AsyncGenerator<stri
         if (done) controller.close();
         else controller.enqueue(encoder.encode(value));
       } catch (error) {
-        console.error(error);
+        await failed(error);
         controller.error(error);
       }
     },

@@ -3,6 +3,7 @@ import { unstable_rethrow } from 'next/navigation';
 import type { z } from 'zod';
 import { NOT_YOUR_FAULT, perform, refuse, type Answer, type Command } from '@/commands/command';
 import type { Viewer } from '@/store/auth';
+import { failed } from './failed';
 import { station } from './station';
 import { currentViewer } from './viewer';
 
@@ -11,8 +12,10 @@ export async function performHere<S extends z.ZodType, T>(
   viewer: Viewer,
   verb: Command<S, T>,
   input: unknown,
+  progress?: (done: number, of: number) => void,
 ): Promise<Answer<T>> {
-  const answer = await perform(verb, { viewer, now: new Date(), air: (at) => station().at(at) }, input);
+  const context = { viewer, now: new Date(), air: (at: Date) => station().at(at), ...(progress ? { progress } : {}) };
+  const answer = await perform(verb, context, input);
   if (answer.ok) revalidatePath('/', 'layout');
   return answer;
 }
@@ -27,7 +30,7 @@ export function serve<S extends z.ZodType, T>(verb: Command<S, T>): (input: z.in
         : refuse('', 'You are signed out. Sign in again in another tab; what you typed is kept here.');
     } catch (error) {
       unstable_rethrow(error);
-      console.error(error);
+      await failed(error);
       return refuse('', NOT_YOUR_FAULT);
     }
   };

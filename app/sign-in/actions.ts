@@ -1,5 +1,6 @@
 'use server';
 
+import { failed } from '@/app/_server/failed';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
@@ -25,7 +26,7 @@ export async function enter(input: { email: string; password: string; to?: strin
   try {
     opened = await signIn(read.data.email.toLowerCase(), read.data.password, await clientAddress());
   } catch (error) {
-    console.error(error);
+    await failed(error);
     return refuse('', 'The database does not answer. Wait a moment and try again.');
   }
   if ('sentence' in opened) return refuse('password', opened.sentence);
@@ -48,10 +49,10 @@ export async function enterAs(email: string, to?: string): Promise<Answer> {
 }
 
 export async function leave(everywhere: boolean): Promise<void> {
-  const v = await currentViewer();
+  const viewer = await currentViewer();
   const jar = await cookies();
   const token = jar.get(COOKIE)?.value;
-  if (v && token) await (everywhere === true ? signOutEverywhere(v) : signOut(v, token));
+  if (viewer && token) await (everywhere === true ? signOutEverywhere(viewer) : signOut(viewer, token));
   jar.delete(COOKIE);
   redirect('/sign-in');
 }

@@ -7,8 +7,8 @@ import type { Harm } from './harm';
 import type { Engine, Put } from './put';
 
 /** Hosts on which a condition is shown: those that suffer most first, three at most. */
-export function mainHosts(c: Condition, k: Knowledge): Host[] {
-  const on = k.hosts.filter((h) => concerns(c.groups, h));
+export function mainHosts(c: Condition, knowledge: Knowledge): Host[] {
+  const on = knowledge.hosts.filter((h) => concerns(c.groups, h));
   const worst = c.worseOn.length ? on.filter((h) => concerns(c.worseOn, h)) : [];
   const rest = on.filter((h) => !worst.includes(h));
   // Spread over the hosts, not the first three of the alphabet.
@@ -26,8 +26,8 @@ function monthOf(c: Condition, host: Host): number {
 }
 
 /** Three to five plain signs of a condition on a host, as somebody who stands there would report them. */
-export function cleanSigns(c: Condition, host: Host, month: number, k: Knowledge): Finding[] {
-  const of = k.signs
+export function cleanSigns(c: Condition, host: Host, month: number, knowledge: Knowledge): Finding[] {
+  const of = knowledge.signs
     .filter((s) => concerns(s.groups, host) && signInSeason(s, host, month))
     .map((s) => ({ s, often: oftenOf(c, s.id) }))
     .filter((x) => x.often !== undefined && x.often !== 'never' && x.often !== 'rare');
@@ -50,13 +50,13 @@ export interface CleanTally {
 
 /** One clean case for every condition on its main hosts. */
 export function cleanCases(engine: Engine): CleanTally {
-  const k = engine.knowledge;
+  const knowledge = engine.knowledge;
   const out: CleanTally = { cases: 0, first: 0, firstThree: 0, decided: 0, harms: {}, short: [] };
-  for (const c of k.conditions) {
+  for (const c of knowledge.conditions) {
     if (c.kind === 'unknown' || c.id === 'nothing-wrong') continue;
-    for (const host of mainHosts(c, k)) {
+    for (const host of mainHosts(c, knowledge)) {
       const month = monthOf(c, host);
-      const findings = cleanSigns(c, host, month, k);
+      const findings = cleanSigns(c, host, month, knowledge);
       if (!findings.length) continue;
       const put: Put = {
         host,

@@ -59,9 +59,10 @@ function examine(d: DrawnCase, who: Observer, chance: () => number): Looked {
     const seen = (there === 'seen') !== wrong;
     if (!seen) out.findings.push({ sign: o.id, state: 'absent' });
     else {
-      const from = wrong ? EXTENT.mistaken : d.byChance.has(`sign:${o.id}`) ? EXTENT.chance : EXTENT.caused;
+      const from = wrong ? EXTENT.mistaken : EXTENT[d.byChance.has(`sign:${o.id}`) ? 'chance' : 'caused'];
       const grade = o === called ? 3 : pick([1, 2, 3, 4], (g) => from[g - 1]!, chance);
-      const sureShare = wrong ? (o.telling ? who.sure.telling : who.sure.mistaken) : who.sure.right;
+      const mistaken = o.telling ? who.sure.telling : who.sure.mistaken;
+      const sureShare = wrong ? mistaken : who.sure.right;
       const sure = o === called || chance() < sureShare;
       out.findings.push({ sign: o.id, state: 'seen', grade, ...(sure ? {} : { sure: 'perhaps' }) });
     }

@@ -111,8 +111,8 @@ export function readSeen(text: string): Pick<Put, 'findings' | 'tests'> {
 }
 
 /** A told case as it is put. */
-export const putField = (c: FieldCase, k: Knowledge): Put => ({
-  host: k.hosts.find((h) => h.id === c.host)!,
+export const putField = (c: FieldCase, knowledge: Knowledge): Put => ({
+  host: knowledge.hosts.find((h) => h.id === c.host)!,
   month: northernMonth(c.month, c.lat),
   ...(c.lat === undefined ? {} : { lat: c.lat }),
   ...readSeen(c.seen),

@@ -28,14 +28,14 @@ export interface SweepTally {
 
 /** Each sign that a harmful condition makes, alone, on each host, at each extent, in each month; people below. */
 export function oneSignAlone(engine: Engine, everyNth = 1): SweepTally {
-  const k = engine.knowledge;
+  const knowledge = engine.knowledge;
   const out: SweepTally = { cases: 0, sound: 0, harms: {}, examples: [] };
   const harmful = new Set(
-    k.conditions.filter((c) => c.kind !== 'harmless' && c.kind !== 'unknown').flatMap((c) => signsOf(c)),
+    knowledge.conditions.filter((c) => c.kind !== 'harmless' && c.kind !== 'unknown').flatMap((c) => signsOf(c)),
   );
   let n = 0;
-  for (const host of k.hosts)
-    for (const s of k.signs) {
+  for (const host of knowledge.hosts)
+    for (const s of knowledge.signs) {
       if (!harmful.has(s.id) || s.setting || !concerns(s.groups, host)) continue;
       for (const month of MONTHS)
         for (const grade of [1, 2, 3, 4]) {

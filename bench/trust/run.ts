@@ -1,3 +1,4 @@
+import { dayIn } from '@/core/season/zone';
 import { spawn } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
@@ -64,7 +65,7 @@ async function measure(cases: number) {
     out.push(line);
   };
   const engine = new Engine(shipped);
-  const day = new Date().toISOString().slice(0, 10);
+  const day = dayIn(new Date(), 'UTC');
   say(`Measured on ${day}, ${cpus().length} cores, by \`npm run trust ${cases}\`.`);
   say();
   const clean = cleanCases(engine);

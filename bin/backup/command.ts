@@ -1,11 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-
-/** Ends the program with one sentence. */
-export const fail = (sentence: string): never => {
-  console.error(`elmhorn: ${sentence}`);
-  process.exit(1);
-};
+import { fail } from '../setup/fail';
 
 /** The file that the command line names, and the address of the owning role. */
 export function asked(verb: string): { file: string; url: string } {

@@ -99,6 +99,7 @@ export function ensureOgrinfo() {
 const sources = [
   'app',
   'commands',
+  'instrumentation.ts',
   'views',
   'core',
   'knowledge',

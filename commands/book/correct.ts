@@ -15,24 +15,24 @@ export const correctRecord = command({
   right: 'correct',
   schema: correctionSchema,
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, k): Promise<Answer<{ id: string }>> => {
-    const versions = await recordVersions(v, k.rootId);
+  run: async ({ viewer, now }, k): Promise<Answer<{ id: string }>> => {
+    const versions = await recordVersions(viewer, k.rootId);
     const newest = versions[0];
     if (!newest) return refuse('', 'There is no such record in this outfit.');
     const [held, place, lot, programme] = await Promise.all([
-      getLabel(v, newest.data.product.labelId),
-      getPlace(v, newest.data.place.id),
-      lotById(v, k.lotId),
-      programmeOf(v, newest.treeId),
+      getLabel(viewer, newest.data.product.labelId),
+      getPlace(viewer, newest.data.place.id),
+      lotById(viewer, k.lotId),
+      programmeOf(viewer, newest.treeId),
     ]);
     const use = held?.label.uses.find((u) => u.key === newest.data.use.key);
     if (!use) return refuse('', 'The label version of this record is gone.');
     const made = correct(
       {
         now,
-        timeZone: place?.timeZone ?? v.timeZone,
+        timeZone: place?.timeZone ?? viewer.timeZone,
         use,
-        step: stepOfUse(use, { programme, school: v.schools.programme, south: isSouth(newest.data.tree.lat) }),
+        step: stepOfUse(use, { programme, school: viewer.schools.programme, south: isSouth(newest.data.tree.lat) }),
         was: newest.data,
         wasWithdrawn: newest.withdrawn,
         lot,
@@ -41,7 +41,7 @@ export const correctRecord = command({
     );
     if (!made.ok) return made;
     try {
-      const written = await writeRecord(v, v7, {
+      const written = await writeRecord(viewer, v7, {
         id: k.id,
         rootId: newest.rootId,
         version: newest.version + 1,

@@ -69,7 +69,7 @@ export function checksOf(tree: Tree): JudgedCheck[] {
 }
 
 /** Where, when, and what stood here before: what the ranking starts from. */
-export function settingOf(v: Viewer, tree: Tree, nearby: Finds, month: number): Setting {
+export function settingOf(viewer: Viewer, tree: Tree, nearby: Finds, month: number): Setting {
   // How it went is evidence, whoever put it on.
   const others = tree.byOthers.flatMap((o): Outcome[] =>
     o.conditionId && o.effect ? [{ condition: o.conditionId, effect: o.effect }] : [],
@@ -83,7 +83,7 @@ export function settingOf(v: Viewer, tree: Tree, nearby: Finds, month: number): 
   );
   return {
     month,
-    presence: regionFor(v).presence,
+    presence: regionFor(viewer, tree.region).presence,
     nearby,
     history: [
       ...new Set(
@@ -156,18 +156,18 @@ export interface Diagnosis {
 }
 
 /** Ranking and decision for a tree as it was last seen. */
-export function diagnose(v: Viewer, tree: Tree, knowledge: Knowledge, nearby: Finds, now: Date): Diagnosis | null {
+export function diagnose(viewer: Viewer, tree: Tree, knowledge: Knowledge, nearby: Finds, now: Date): Diagnosis | null {
   const host = hostOf(tree);
   if (!host) return null;
   const visit = visitOf(tree);
-  const setting = settingOf(v, tree, nearby, treeMonth(tree, visit?.at ?? now));
+  const setting = settingOf(viewer, tree, nearby, treeMonth(tree, visit?.at ?? now));
   const model = compile(knowledge, host, setting);
   const observed = observedOf(tree);
   const post = posterior(model, evidenceOf(model, observed));
   const candidates = ranking(model, post);
   const base = baseOf(knowledge);
   const detail = visit?.detail ?? {};
-  const region = regionFor(v);
+  const region = regionFor(viewer, tree.region);
   return {
     knowledge,
     find: base.condition,
@@ -204,7 +204,7 @@ export function diagnose(v: Viewer, tree: Tree, knowledge: Knowledge, nearby: Fi
           targets: targetsOf(tree, visit),
           diameterCm: tree.readings[0]?.diameterCm ?? null,
           nearby: setting.nearby ?? {},
-          schools: v.schools,
+          schools: viewer.schools,
           region,
           history: setting.history ?? [],
           noEffect: (setting.outcomes ?? []).filter((o) => o.effect === 'none').map((o) => o.condition),

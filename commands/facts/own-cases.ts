@@ -5,13 +5,13 @@ import type { Viewer } from '@/store/auth';
 import { closedCases } from '@/store/knowledge';
 
 /** Closed cases of the outfit's own as practice cases: no tag, no place, no client in them. */
-export async function ownCase(v: Viewer, id: string): Promise<PracticeCase | null> {
-  const { knowledge } = await knowledgeOf(v);
-  const found = (await closedCases(v)).find((c) => c.id === id);
+export async function ownCase(viewer: Viewer, id: string): Promise<PracticeCase | null> {
+  const { knowledge } = await knowledgeOf(viewer);
+  const found = (await closedCases(viewer)).find((c) => c.id === id);
   const host = found && findHost(found.hostId);
   return found && host
     ? closedCase(knowledge, host, {
-        month: monthIn(v.timeZone, found.at),
+        month: monthIn(viewer.timeZone, found.at),
         truth: found.conditionId,
         observed: found,
         seed: 0,

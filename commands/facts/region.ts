@@ -2,5 +2,11 @@ import type { Region } from '@/core/gates/region';
 import { regionOf } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 
-/** The region profile in force: the outfit's own version, or what ships. */
-export const regionFor = (v: Pick<Viewer, 'region' | 'ownRegion'>): Region => v.ownRegion ?? regionOf(v.region);
+/**
+ * The region profile in force at a place: the outfit's own version of it, or what ships.
+ * @param region of the place; null where it has that of the outfit
+ */
+export const regionFor = (v: Pick<Viewer, 'region' | 'ownRegions'>, region: string | null): Region => {
+  const key = region ?? v.region;
+  return (Object.hasOwn(v.ownRegions, key) ? v.ownRegions[key] : undefined) ?? regionOf(key);
+};

@@ -8,7 +8,8 @@ import { barkLossShare } from '@/core/measure/bark-loss';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
 import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
-import type { Choices, Situation } from '@/core/prescribe/prescribe';
+import type { Choices, Situation } from '@/core/prescribe/situation';
+import type { OldSite } from '@/core/ring/ring';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { dayIn } from '@/core/season/follow-ups';
 import { isSouth } from '@/core/season/hemisphere';
@@ -98,20 +99,20 @@ function harvestOf(tree: Pick<Tree, 'firstPicking' | 'lastPicking' | 'pickings' 
 
 /** A kept decision as an open trouble; none where its condition is no longer known. */
 function troubleOf(
-  t: Verdict,
+  verdict: Verdict,
   tree: Tree,
   visit: Visit | null,
   finds: Readonly<Record<string, number>>,
 ): NonNullable<Situation['troubles']> {
-  const condition = findCondition(t.conditionId);
+  const condition = findCondition(verdict.conditionId);
   if (!condition) return [];
   const findKm = finds[condition.id] ?? null;
   return [
     {
       condition,
-      certainty: t.certainty,
-      decision: t.decision,
-      liveDrivers: t.ranking
+      certainty: verdict.certainty,
+      decision: verdict.decision,
+      liveDrivers: verdict.ranking
         .filter((r) => r.p >= 0.3 && condition.drivers.includes(r.id))
         .map((r) => findCondition(r.id)!.name),
       severity: severityAt(condition, visit),
@@ -220,12 +221,10 @@ export function situationFor(
     water: tree.waterM === -1 ? 'none within 100 m' : tree.waterM,
     harvest: harvestOf(tree),
     soilTexture: tree.soilTexture,
-    oldSites: done.flatMap((r) =>
-      r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
-    ),
+    oldSites: oldSitesOf(tree),
     vessels,
     near: null,
-    region: regionFor(viewer),
+    region: regionFor(viewer, tree.region),
     tanks,
     uptakeLog,
     crown: measuredCrown,
@@ -299,27 +298,35 @@ export function usualChoices(
   };
 }
 
+/** Where this trunk was drilled before, by what the book holds. */
+export const oldSitesOf = (tree: Pick<Tree, 'records'>): OldSite[] =>
+  tree.records
+    .filter((r) => !r.withdrawn)
+    .flatMap((r) =>
+      r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
+    );
+
 /** What the ways for this tree are weighed by, and what its steps bring. */
-export const weighingOf = (v: Viewer, tree: Tree, now: Date): Weighing => ({
-  prices: v.prices,
-  system: v.units,
+export const weighingOf = (viewer: Viewer, tree: Tree, now: Date): Weighing => ({
+  prices: viewer.prices,
+  system: viewer.units,
   today: dayIn(now, tree.timeZone),
   programme: tree.programme,
-  school: v.schools.programme,
+  school: viewer.schools.programme,
   options: tree.verdicts[0] ? (findCondition(tree.verdicts[0].conditionId)?.options ?? null) : null,
   south: isSouth(latOf(tree)),
 });
 
 /** What a work without a label rests on; null while the trunk has not been measured. */
-export function workFactsOf(v: Viewer, tree: Tree, now: Date): WorkFacts | null {
+export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | null {
   const host = findHost(tree.hostId);
   const reading = tree.readings[0];
   if (!host || !reading) return null;
-  const region = regionFor(v);
+  const region = regionFor(viewer, tree.region);
   const condition = tree.verdicts[0] ? findCondition(tree.verdicts[0].conditionId) : null;
   return {
     today: dayIn(now, tree.timeZone),
-    system: v.units,
+    system: viewer.units,
     tag: tree.tag,
     host: {
       id: host.id,
@@ -346,9 +353,9 @@ export function workFactsOf(v: Viewer, tree: Tree, now: Date): WorkFacts | null 
       (region.presence['oak-wilt'] ?? 0) >= 0.3,
     mainRoots: visitOf(tree)?.detail.anchors ?? [],
     group: groupOf(tree),
-    zoneSchool: v.schools.rootZone,
-    woundSchool: v.schools.woundDressing,
-    meshSchool: v.schools.mesh,
+    zoneSchool: viewer.schools.rootZone,
+    woundSchool: viewer.schools.woundDressing,
+    meshSchool: viewer.schools.mesh,
     closedSeasons: region.closedSeasons,
     region: region.name,
   };

@@ -3,7 +3,8 @@ import { todayOf } from '@/commands/today';
 import { putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
-import { addOthersApplied, getPlace } from '@/store/grounds';
+import { addOthersApplied } from '@/store/others-applied';
+import { getPlace } from '@/store/grounds';
 import { z } from 'zod';
 
 /** What the client or others put down on this place: it counts against the caps of every label. */
@@ -16,12 +17,12 @@ export const bookOthers = command({
     ...putDown,
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, o): Promise<Answer> => {
+  run: async ({ viewer, now }, o): Promise<Answer> => {
     const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
     if (!grams.ok) return refuse('grams', grams.sentence);
-    if (o.onDay > todayOf(v, now)) return refuse('onDay', 'That day has not come yet.');
-    if (!(await getPlace(v, o.placeId))) return refuse('', 'There is no such place in this outfit.');
-    await addOthersApplied(v, { ...o, grams: grams.value });
+    if (o.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
+    if (!(await getPlace(viewer, o.placeId))) return refuse('', 'There is no such place in this outfit.');
+    await addOthersApplied(viewer, { ...o, grams: grams.value });
     return done;
   },
 });

@@ -1,7 +1,7 @@
 import { command, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { readGeoJson } from '@/core/grounds/geojson';
-import { type GroundsPlan } from '@/core/grounds/plan';
+import { toDegrees } from '@/core/exchange/positions';
+import { readGeoJson, type ReadPlan } from '@/core/grounds/geojson';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
@@ -10,8 +10,8 @@ export const bringPlan = command({
   name: 'bring-grounds',
   right: 'edit grounds',
   schema: z.object({ placeId: uuid, text: z.string().max(2_000_000, 'A plan has at most 2 MB.') }),
-  run: async (_context, { text }): Promise<Answer<{ plan: GroundsPlan; left: string[] }>> => {
-    const read = readGeoJson(text, v7);
+  run: async (_context, { text }): Promise<Answer<ReadPlan>> => {
+    const read = readGeoJson(text, v7, toDegrees);
     return read.ok ? { ok: true, value: read.value } : refuse(read.path, read.sentence);
   },
 });

@@ -2,7 +2,7 @@ import { command, done, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { areaOf, toGlobe } from '@/core/grounds/plan';
 import { groundsPlanSchema } from '@/core/grounds/schema';
-import { savePlan } from '@/store/grounds';
+import { savePlan } from '@/store/place-plan';
 import { z } from 'zod';
 
 const metre = z.number('A place on the plan is a number of metres.').min(-20_000).max(20_000);
@@ -15,15 +15,24 @@ export const keepPlan = command({
     placeId: uuid,
     plan: groundsPlanSchema,
     trees: z.array(z.object({ id: uuid, x: metre, y: metre })).max(600),
+    /** The version of the plan that was drawn on. */
+    basedOn: z.number().int().min(1),
   }),
-  run: async ({ viewer: v }, p): Promise<Answer> => {
+  run: async ({ viewer }, p): Promise<Answer> => {
     const kept = await savePlan(
-      v,
+      viewer,
       p.placeId,
       p.plan,
       p.plan.outline ? areaOf(p.plan.outline) : null,
       p.trees.map((t) => ({ ...t, ...(p.plan.origin ? toGlobe(t, p.plan.origin) : { lat: null, lon: null }) })),
+      p.basedOn,
     );
-    return kept ? done : refuse('', 'There is no such place in this outfit.');
+    if (kept === 'kept') return done;
+    return kept === 'stale'
+      ? refuse(
+          'version',
+          'Somebody drew this plan anew meanwhile. What you drew stays here; kept again, it goes over what stands now.',
+        )
+      : refuse('', 'There is no such place in this outfit.');
   },
 });

@@ -7,6 +7,7 @@ import type { Fault } from '@/core/book/write';
 import { may } from '@/core/people/rights';
 import { readNumber } from '@/core/units/numbers';
 import { AREA, LENGTH } from '@/core/units/units';
+import { regionKey } from '@/commands/rules/region-key';
 import { getPlace, savePlace, type PlaceInput } from '@/store/grounds';
 import { z } from 'zod';
 
@@ -18,6 +19,8 @@ const placeSchema = z.object({
   name: name('A place'),
   address: z.string().trim().max(300, 'At most 300 signs.'),
   timeZone: z.string().refine((z) => zones.has(z) || z === 'UTC', 'Choose a time zone from the list.'),
+  /** Empty where the place has the region of the outfit. */
+  region: z.union([z.literal(''), regionKey]),
   outline: z.string().max(20_000, 'At most a few hundred corners.'),
   area: typed,
   areaUnit: z.enum(['m²', 'ft²']),
@@ -82,7 +85,7 @@ export const keepPlace = command({
   name: 'keep-place',
   right: 'edit grounds',
   schema: placeSchema,
-  run: async ({ viewer: v }, p): Promise<Answer<{ id: string }>> => {
+  run: async ({ viewer }, p): Promise<Answer<{ id: string }>> => {
     const faults: Fault[] = [];
     const number = (path: string, text: string, rule: Parameters<typeof numberAt>[3]) =>
       numberAt(faults, path, text, rule, true);
@@ -112,6 +115,7 @@ export const keepPlace = command({
       name: p.name,
       address: p.address,
       timeZone: p.timeZone,
+      region: p.region || null,
       outline,
       areaM2: area === null ? null : area * perArea,
       soilTexture: p.soilTexture,
@@ -124,11 +128,11 @@ export const keepPlace = command({
       dogs: p.dogs,
       notes: p.notes,
       // Who may not see the code cannot change it either.
-      gateCode: may(v.role, 'see gate codes') ? p.gateCode : null,
+      gateCode: may(viewer.role, 'see gate codes') ? p.gateCode : null,
       basedOn: p.basedOn,
     };
-    if (await savePlace(v, wanted)) return { ok: true, value: { id: p.id } };
-    const now = await getPlace(v, p.id);
+    if (await savePlace(viewer, wanted)) return { ok: true, value: { id: p.id } };
+    const now = await getPlace(viewer, p.id);
     return now
       ? stale(
           'this place',
@@ -138,6 +142,7 @@ export const keepPlace = command({
             name: 'The name',
             address: 'The address',
             timeZone: 'The time zone',
+            region: 'The region',
             soilTexture: 'The soil',
             water: 'The distance to water, in metres,',
             firstPicking: 'The first picking',

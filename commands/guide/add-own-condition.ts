@@ -10,7 +10,7 @@ export const addOwnCondition = command({
   name: 'add-own-condition',
   right: 'edit the guide',
   schema: z.object({ id: uuid, text: z.string().max(40_000, 'At most 40,000 signs.'), note }),
-  run: async ({ viewer: v }, { id, text, note: why }): Promise<Answer<{ key: string }>> => {
+  run: async ({ viewer }, { id, text, note: why }): Promise<Answer<{ key: string }>> => {
     let raw: unknown;
     try {
       raw = JSON.parse(text);
@@ -23,9 +23,9 @@ export const addOwnCondition = command({
         ok: false,
         faults: faultsOf(read.error).map((f) => ({ path: 'text', sentence: `${f.path || 'entry'}: ${f.sentence}` })),
       };
-    const faults = await breaks(v, { kind: 'condition', key: read.data.id, version: 1, data: read.data });
+    const faults = await breaks(viewer, { kind: 'condition', key: read.data.id, version: 1, data: read.data });
     if (faults.length) return { ok: false, faults: faults.slice(0, 6).map((sentence) => ({ path: 'text', sentence })) };
-    await addEntry(v, { id, kind: 'condition', key: read.data.id, data: read.data, note: why });
+    await addEntry(viewer, { id, kind: 'condition', key: read.data.id, data: read.data, note: why });
     return { ok: true, value: { key: read.data.id } };
   },
 });

@@ -9,12 +9,12 @@ export const setLikelihood = command({
   name: 'set-likelihood',
   right: 'edit the guide',
   schema: likelihoodEntry.extend({ id: uuid, note }),
-  run: async ({ viewer: v }, { id, note: why, ...data }): Promise<Answer> => {
+  run: async ({ viewer }, { id, note: why, ...data }): Promise<Answer> => {
     const key = `${data.condition}/${data.sign}`;
-    const faults = await breaks(v, { kind: 'likelihood', key, version: 1, data });
+    const faults = await breaks(viewer, { kind: 'likelihood', key, version: 1, data });
     if (!shipped.signs.some((s) => s.id === data.sign)) return refuse('sign', 'There is no such sign.');
     if (faults.length) return refuse('often', `That would leave the guide with a gap: ${faults[0]}.`);
-    await addEntry(v, { id, kind: 'likelihood', key, data, note: why });
+    await addEntry(viewer, { id, kind: 'likelihood', key, data, note: why });
     return done;
   },
 });

@@ -17,11 +17,11 @@ export const newPerson = command({
     password: passwordSchema,
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v }, p) => {
-    const easy = await tooEasy(p.password, [p.name, p.email, v.outfitName]);
+  run: async ({ viewer }, p) => {
+    const easy = await tooEasy(p.password, [p.name, p.email, viewer.outfitName]);
     if (easy) return refuse('password', easy);
     try {
-      await addPerson(v, { ...p, email: p.email.toLowerCase() });
+      await addPerson(viewer, { ...p, email: p.email.toLowerCase() });
     } catch (error) {
       if (pgCode(error) === '23505') return refuse('email', 'Somebody signs in with this address already.');
       throw error;

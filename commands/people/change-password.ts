@@ -8,10 +8,10 @@ export const changeOwnPassword = command({
   name: 'change-password',
   right: null,
   schema: z.object({ was: z.string().min(1, 'Type the password you have now.').max(200), next: passwordSchema }),
-  run: async ({ viewer: v }, { was, next }): Promise<Answer> => {
-    const easy = await tooEasy(next, [v.name, v.email, v.outfitName]);
+  run: async ({ viewer }, { was, next }): Promise<Answer> => {
+    const easy = await tooEasy(next, [viewer.name, viewer.email, viewer.outfitName]);
     if (easy) return refuse('next', easy);
-    const sentence = await changePassword(v, was, next);
+    const sentence = await changePassword(viewer, was, next);
     return sentence ? refuse('was', sentence) : done;
   },
 });

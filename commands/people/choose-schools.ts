@@ -17,8 +17,8 @@ export const chooseSchools = command({
     sticky: z.enum(['on a wrap', 'never']),
     mesh: z.enum(['metal', 'plastic']),
   }),
-  run: async ({ viewer: v }, s) => {
-    await setSchools(v, {
+  run: async ({ viewer }, s) => {
+    await setSchools(viewer, {
       ...s,
       crownLoss: s.crownLoss === 'knowledge' ? 'knowledge' : s.crownLoss === '30' ? 30 : 50,
     });

@@ -1,7 +1,8 @@
+import { stale } from '@/commands/stale';
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
-import { changePerson } from '@/store/people';
+import { changePerson, listPeople } from '@/store/people';
 import { z } from 'zod';
 
 const licence = z.string().trim().max(80, 'At most 80 signs.');
@@ -16,10 +17,11 @@ export const editPerson = command({
     licenceCategories: z.string().max(300, 'At most 300 signs.'),
     licenceExpires: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2027-03-31.')]),
     active: z.boolean(),
+    basedOn: z.number().int().min(1),
   }),
-  run: async ({ viewer: v }, p) => {
+  run: async ({ viewer }, p) => {
     if (p.licenceNumber && !p.licenceExpires) return refuse('licenceExpires', 'Say until when the licence runs.');
-    const sentence = await changePerson(v, {
+    const wanted = {
       ...p,
       licenceNumber: p.licenceNumber || null,
       licenceCategories: p.licenceCategories
@@ -27,8 +29,19 @@ export const editPerson = command({
         .map((c) => c.trim())
         .filter(Boolean),
       licenceExpires: p.licenceExpires || null,
-    });
-    if (sentence) return refuse('', sentence);
-    return done;
+    };
+    const kept = await changePerson(viewer, wanted);
+    if (kept === 'kept') return done;
+    if (kept === 'last owner') return refuse('', 'An outfit needs at least one owner who can sign in.');
+    const now = kept === 'stale' && (await listPeople(viewer)).find((x) => x.id === p.id);
+    return now
+      ? stale(`what stands of ${now.name}`, now, wanted, {
+          role: 'The role',
+          licenceNumber: 'The licence',
+          licenceCategories: 'The list of categories',
+          licenceExpires: 'The end of the licence',
+          active: 'Whether they may sign in',
+        })
+      : refuse('', 'There is no such person in this outfit.');
   },
 });

@@ -1,7 +1,7 @@
+import { regionKey } from '@/commands/rules/region-key';
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { readNumber } from '@/core/units/numbers';
 import { LENGTH } from '@/core/units/units';
-import { regions } from '@/knowledge';
 import { setOutfit } from '@/store/people';
 import { z } from 'zod';
 
@@ -10,12 +10,12 @@ export const keepOutfit = command({
   right: 'manage people',
   schema: z.object({
     name: z.string().trim().min(1, 'The outfit needs a name.').max(120, 'At most 120 signs.'),
-    region: z.string().refine((r) => Object.hasOwn(regions, r), 'Choose a region.'),
+    region: regionKey,
     breastHeight: z.string().max(20),
     unit: z.enum(['cm', 'in']),
     paper: z.enum(['A4', 'Letter'], 'Choose the paper.').default('A4'),
   }),
-  run: async ({ viewer: v }, o): Promise<Answer> => {
+  run: async ({ viewer }, o): Promise<Answer> => {
     const read = readNumber(o.breastHeight, {
       name: 'Breast height',
       min: o.unit === 'cm' ? 100 : 39.4,
@@ -23,7 +23,12 @@ export const keepOutfit = command({
       unit: o.unit,
     });
     if (!read.ok) return refuse('breastHeight', read.sentence);
-    await setOutfit(v, { name: o.name, region: o.region, breastHeightCm: read.value * LENGTH[o.unit], paper: o.paper });
+    await setOutfit(viewer, {
+      name: o.name,
+      region: o.region,
+      breastHeightCm: read.value * LENGTH[o.unit],
+      paper: o.paper,
+    });
     return done;
   },
 });

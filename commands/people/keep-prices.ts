@@ -17,7 +17,7 @@ export const keepPrices = command({
     removeAndReplant: typed,
     discount: typed,
   }),
-  run: async ({ viewer: v }, p) => {
+  run: async ({ viewer }, p) => {
     const faults: Fault[] = [];
     const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) =>
       inMinor(numberAt(faults, path, p[path], { name, min: 0, max: 1e6 }) ?? 0, p);
@@ -31,7 +31,7 @@ export const keepPrices = command({
       discount: (discount ?? 0) / 100,
     };
     if (faults.length) return { ok: false as const, faults };
-    await setPrices(v, prices);
+    await setPrices(viewer, prices);
     return done;
   },
 });

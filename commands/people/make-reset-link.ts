@@ -8,8 +8,8 @@ export const makeResetLink = command({
   name: 'make-reset-link',
   right: 'manage people',
   schema: z.object({ personId: uuid }),
-  run: async ({ viewer: v }, { personId }): Promise<Answer<{ path: string }>> => {
-    const token = await makeReset(v, personId);
+  run: async ({ viewer }, { personId }): Promise<Answer<{ path: string }>> => {
+    const token = await makeReset(viewer, personId);
     return token
       ? { ok: true, value: { path: `/reset/${token}` } }
       : refuse('personId', 'There is nobody of that name who may sign in.');

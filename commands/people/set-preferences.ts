@@ -1,11 +1,12 @@
 import { command, done } from '@/commands/command';
+import { THEMES } from '@/core/people/looks';
 import { setPreference } from '@/store/people';
 import { z } from 'zod';
 
 export const prefer = command({
   name: 'set-preferences',
   right: null,
-  schema: z.object({ units: z.enum(['metric', 'us']), theme: z.enum(['light', 'daylight', 'night']) }),
+  schema: z.object({ units: z.enum(['metric', 'us']), theme: z.enum(THEMES) }),
   run: async ({ viewer: v }, p) => {
     await setPreference(v, p);
     return done;

@@ -22,14 +22,14 @@ export const endRound = command({
     condition: z.string('Name what it is.').min(1, 'Name what it is.').max(60),
     decision: z.enum(DECISIONS, 'Say what is to be done.'),
   }),
-  run: async ({ viewer: v }, r): Promise<Answer<Score>> => {
-    const { knowledge } = await knowledgeOf(v);
-    const drawn = r.own ? await ownCase(v, r.own) : practiceCase(knowledge, r.seed, r.level);
+  run: async ({ viewer }, r): Promise<Answer<Score>> => {
+    const { knowledge } = await knowledgeOf(viewer);
+    const drawn = r.own ? await ownCase(viewer, r.own) : practiceCase(knowledge, r.seed, r.level);
     if (!drawn) return refuse('', 'This case is no longer there.');
     if (!drawn.model.conditions.some((c) => c.id === r.condition))
       return refuse('condition', 'That does not happen to this host.');
     const score = scoreRound(drawn, [...new Set(r.asked)], r, findHost(drawn.hostId)!, baseOf(knowledge));
-    await addPracticeRound(v, {
+    await addPracticeRound(viewer, {
       id: r.id,
       seed: r.seed,
       level: r.level,

@@ -1,4 +1,5 @@
 import { command, faultsOf, type Answer } from '@/commands/command';
+import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/commands/facts/region';
 import { numberAt, typed } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
@@ -28,6 +29,8 @@ export const keepRegion = command({
   name: 'keep-region',
   right: 'manage people',
   schema: z.object({
+    /** The profile that is meant; the outfit's own region where nothing is said. */
+    key: regionKey.optional(),
     name: z.string().trim().min(2, 'Give the region a name.').max(80, 'At most 80 signs.'),
     water: typed,
     boundary: typed,
@@ -46,7 +49,7 @@ export const keepRegion = command({
     recordYears: typed,
     licenceNeeded: z.boolean(),
   }),
-  run: async ({ viewer: v }, f): Promise<Answer<{ version: number }>> => {
+  run: async ({ viewer }, f): Promise<Answer<{ version: number }>> => {
     const faults: Fault[] = [];
     const number = (path: keyof typeof f, name: string, max: number, min = 0) =>
       numberAt(faults, path, String(f[path]), { name, min, max }) ?? 0;
@@ -80,7 +83,7 @@ export const keepRegion = command({
       return id ?? [];
     });
     const data = {
-      ...regionFor(v),
+      ...regionFor(viewer, f.key ?? null),
       name: f.name,
       minWaterDistanceM: number('water', 'The distance to water', 500),
       minBoundaryDistanceM: number('boundary', 'The distance to the boundary', 100),
@@ -129,7 +132,7 @@ export const keepRegion = command({
         })),
       );
     if (faults.length || !read.success) return { ok: false, faults };
-    const version = await saveRegion(v, v7(), v.region, read.data);
+    const version = await saveRegion(viewer, v7(), f.key ?? viewer.region, read.data);
     return { ok: true, value: { version } };
   },
 });

@@ -9,7 +9,7 @@ export const bringLabel = command({
   name: 'bring-label',
   right: 'keep the shelf',
   schema: z.object({ text: z.string().max(400_000, 'A label file has at most 400 kB.') }),
-  run: async ({ viewer: v }, { text }): Promise<Answer<{ name: string; version: number }>> => {
+  run: async ({ viewer }, { text }): Promise<Answer<{ name: string; version: number }>> => {
     let data: unknown;
     try {
       data = JSON.parse(text);
@@ -24,7 +24,7 @@ export const bringLabel = command({
           .slice(0, 12)
           .map((f) => ({ path: 'label', sentence: `${f.path || 'The file'}: ${f.sentence}` })),
       };
-    const version = await addLabel(v, v7(), read.data);
+    const version = await addLabel(viewer, v7(), read.data);
     return { ok: true, value: { name: read.data.name, version } };
   },
 });

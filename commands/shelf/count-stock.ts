@@ -20,8 +20,8 @@ export const count = command({
     unit: amountUnit,
     reason: z.string().trim().min(3, 'Say why, in a word or two.').max(180, 'At most 180 signs.'),
   }),
-  run: async ({ viewer: v }, c): Promise<Answer> => {
-    const lot = await lotById(v, c.lotId);
+  run: async ({ viewer }, c): Promise<Answer> => {
+    const lot = await lotById(viewer, c.lotId);
     if (!lot) return refuse('', 'There is no such lot in this outfit.');
     const read = readNumber(c.counted, {
       name: c.what === 'counted' ? 'What you counted' : 'What went',
@@ -32,11 +32,11 @@ export const count = command({
     if ((lot.unit === 'mL') !== c.unit in VOLUME)
       return refuse('unit', 'This lot is counted in the other kind of unit.');
     const amount = read.value * factor(c.unit);
-    if (c.what === 'counted') await countLot(v, { ...c, counted: amount });
+    if (c.what === 'counted') await countLot(viewer, { ...c, counted: amount });
     else if (amount > lot.onHand) return refuse('counted', 'There is not so much in this lot.');
     else
       try {
-        await takeOut(v, { ...c, amount, against: c.what });
+        await takeOut(viewer, { ...c, amount, against: c.what });
       } catch (error) {
         if (pgCode(error) === '23514')
           return refuse('counted', 'Somebody took from this lot meanwhile; count it again.');

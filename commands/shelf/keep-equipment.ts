@@ -22,7 +22,7 @@ export const keepEquipment = command({
     checked: z.boolean(),
     checkedOn: z.iso.date().nullable(),
   }),
-  run: async ({ viewer: v, now }, e): Promise<Answer> => {
+  run: async ({ viewer, now }, e): Promise<Answer> => {
     const faults: Fault[] = [];
     const sizeMm =
       e.kind === 'bit'
@@ -37,14 +37,14 @@ export const keepEquipment = command({
     );
     const count = numberAt(faults, 'count', e.count, { name: 'The number', min: 0, max: 100_000, whole: true });
     if (faults.length) return { ok: false, faults };
-    await saveEquipment(v, {
+    await saveEquipment(viewer, {
       id: e.id,
       kind: e.kind,
       name: e.name,
       sizeMm,
       holdsMl,
       count: count!,
-      checkedOn: e.checked ? todayOf(v, now) : e.checkedOn,
+      checkedOn: e.checked ? todayOf(viewer, now) : e.checkedOn,
     });
     return done;
   },

@@ -16,17 +16,17 @@ export const keepSprayer = command({
     holds: typed,
     flow: typed,
   }),
-  run: async ({ viewer: v, now }, x): Promise<Answer> => {
+  run: async ({ viewer, now }, x): Promise<Answer> => {
     const holds = readNumber(x.holds, { name: 'What the tank holds', above: 0, max: 5000, unit: 'L' });
     if (!holds.ok) return refuse('holds', holds.sentence);
     const flow = x.flow.trim() ? readNumber(x.flow, { name: 'The flow', above: 0, max: 1000, unit: 'L/min' }) : null;
     if (flow && !flow.ok) return refuse('flow', flow.sentence);
-    await saveSprayer(v, {
+    await saveSprayer(viewer, {
       id: x.id,
       name: x.name,
       holdsMl: holds.value * 1000,
       flowMlMin: flow?.ok ? flow.value * 1000 : null,
-      calibratedOn: flow?.ok ? todayOf(v, now) : null,
+      calibratedOn: flow?.ok ? todayOf(viewer, now) : null,
     });
     return done;
   },

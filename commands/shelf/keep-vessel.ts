@@ -17,7 +17,7 @@ export const keepVessel = command({
     /** Marked, and used for nothing else. */
     reserved: z.boolean().default(true),
   }),
-  run: async ({ viewer: v }, x): Promise<Answer> => {
+  run: async ({ viewer }, x): Promise<Answer> => {
     const unit = x.dimension === 'volume' ? 'mL' : 'g';
     const capacity = readNumber(x.capacity, { name: 'What it holds', above: 0, max: 1_000_000, unit });
     if (!capacity.ok) return refuse('capacity', capacity.sentence);
@@ -30,7 +30,7 @@ export const keepVessel = command({
     if (!graduation.ok) return refuse('graduation', graduation.sentence);
     if (/\b(cup|mug|bottle of|drink|milk|juice|food)\b/i.test(x.name))
       return refuse('name', 'Never a food or drink container. Take a vessel kept for pesticides.');
-    await addVessel(v, {
+    await addVessel(viewer, {
       id: x.id,
       name: x.name,
       dimension: x.dimension,

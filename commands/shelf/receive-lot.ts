@@ -22,8 +22,8 @@ export const receiveLot = command({
     unit: amountUnit,
   }),
   once: (x) => x.moveId,
-  run: async ({ viewer: v, now }, r): Promise<Answer> => {
-    const held = (await shelfLabels(v)).find((l) => l.key === r.labelKey);
+  run: async ({ viewer, now }, r): Promise<Answer> => {
+    const held = (await shelfLabels(viewer)).find((l) => l.key === r.labelKey);
     if (!held) return refuse('labelKey', 'Choose the product.');
     const read = readNumber(r.amount, { name: 'The amount', above: 0, max: 1_000_000 });
     if (!read.ok) return refuse('amount', read.sentence);
@@ -33,8 +33,9 @@ export const receiveLot = command({
         'unit',
         liquid ? 'This product is a liquid: take it in by volume.' : 'This product is a powder: take it in by weight.',
       );
-    if (r.expiresOn < todayOf(v, now)) return refuse('expiresOn', 'This lot has expired already; do not take it in.');
-    await receive(v, { ...r, unit: liquid ? 'mL' : 'g', amount: read.value * factor(r.unit), reason: 'delivery' });
+    if (r.expiresOn < todayOf(viewer, now))
+      return refuse('expiresOn', 'This lot has expired already; do not take it in.');
+    await receive(viewer, { ...r, unit: liquid ? 'mL' : 'g', amount: read.value * factor(r.unit), reason: 'delivery' });
     return done;
   },
 });

@@ -12,8 +12,8 @@ export const warnBelow = command({
   name: 'warn-below',
   right: 'keep the shelf',
   schema: z.object({ labelKey: z.string().max(60), below: typed, unit: amountUnit }),
-  run: async ({ viewer: v }, l): Promise<Answer> => {
-    const held = (await shelfLabels(v)).find((x) => x.key === l.labelKey);
+  run: async ({ viewer }, l): Promise<Answer> => {
+    const held = (await shelfLabels(viewer)).find((x) => x.key === l.labelKey);
     if (!held) return refuse('below', 'This product is not on the shelf.');
     if (isLiquid(held.label) !== l.unit in VOLUME)
       return refuse('below', 'This product is counted in the other kind of unit.');
@@ -26,7 +26,7 @@ export const warnBelow = command({
       true,
     );
     if (faults.length) return { ok: false, faults };
-    await setStockLevel(v, l.labelKey, below === null ? null : below * factor(l.unit));
+    await setStockLevel(viewer, l.labelKey, below === null ? null : below * factor(l.unit));
     return done;
   },
 });

@@ -20,16 +20,16 @@ export const answer = command({
     answer: z.string().trim().min(1, 'Write what the answer says.').max(2000, 'At most 2000 signs.'),
     onDay: z.iso.date('Give the day of the answer.'),
   }),
-  run: async ({ viewer: v, now }, a): Promise<Answer> => {
-    const tree = await treeOf(v, a.treeId, now);
+  run: async ({ viewer, now, observed }, a): Promise<Answer> => {
+    const tree = await treeOf(viewer, a.treeId, now);
     const sample = tree?.samples.find((s) => s.id === a.sampleId);
     if (!tree || !sample) return noTree;
     if (sample.answer !== null) return refuse('sampleId', 'This sample was answered meanwhile.');
-    if (a.onDay > todayOf(v, now)) return refuse('onDay', 'That day has not come yet.');
+    if (a.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
     if (a.onDay < sample.sentOn) return refuse('onDay', 'That is before it was sent.');
     if (sample.testId && !findTest(sample.testId)?.outcomes.some((o) => o.id === a.outcome))
       return refuse('outcome', 'Choose what the laboratory found.');
-    await answerSample(v, {
+    await answerSample(viewer, {
       sampleId: sample.id,
       answer: a.answer,
       onDay: a.onDay,
@@ -38,6 +38,7 @@ export const answer = command({
           ? {
               id: a.lookId,
               treeId: tree.id,
+              at: observed,
               crownLoss: null,
               vigour: null,
               hostKey: [],
@@ -46,7 +47,7 @@ export const answer = command({
               tests: [{ test: sample.testId, outcome: a.outcome }],
               detail: detailSchema.parse({}),
               note: `Answer of ${sample.sentTo}: ${a.answer}`.slice(0, 4000),
-              today: todayOf(v, now),
+              today: todayOf(viewer, observed),
               change: null,
             }
           : null,

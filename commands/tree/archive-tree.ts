@@ -1,7 +1,7 @@
 import { command, done } from '@/commands/command';
 import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
-import { setTreeArchived } from '@/store/grounds';
+import { setTreeArchived } from '@/store/tree-list';
 import { z } from 'zod';
 
 export const archiveTree = command({

@@ -6,7 +6,7 @@ import { numberAt, putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { findCondition } from '@/knowledge';
-import { addOthersApplied } from '@/store/grounds';
+import { addOthersApplied } from '@/store/others-applied';
 import { z } from 'zod';
 
 /** What others put on this tree, and how it went: it counts towards limits, and is evidence. */
@@ -23,16 +23,16 @@ export const byOthers = command({
     effect: z.enum(['none', 'some', 'good']).nullable(),
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, x): Promise<Answer> => {
+  run: async ({ viewer, now }, x): Promise<Answer> => {
     const faults: Fault[] = [];
     const grams = numberAt(faults, 'grams', x.grams, { name: 'The grams', above: 0, max: 1e6, unit: 'g' });
-    if (x.onDay > todayOf(v, now)) faults.push({ path: 'onDay', sentence: 'That day has not come yet.' });
+    if (x.onDay > todayOf(viewer, now)) faults.push({ path: 'onDay', sentence: 'That day has not come yet.' });
     if (faults.length) return { ok: false, faults };
-    const tree = await treeOf(v, x.treeId, now);
+    const tree = await treeOf(viewer, x.treeId, now);
     if (!tree) return noTree;
     if (x.conditionId !== null && !findCondition(x.conditionId))
       return refuse('conditionId', 'There is no such trouble.');
-    await addOthersApplied(v, { ...x, grams: grams!, placeId: tree.placeId });
+    await addOthersApplied(viewer, { ...x, grams: grams!, placeId: tree.placeId });
     return done;
   },
 });

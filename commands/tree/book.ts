@@ -20,10 +20,14 @@ export const book = command({
   right: 'apply',
   schema: bookingSchema,
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
-    const plan = await getPlan(v, b.planId);
+  run: async ({ viewer, now }, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+    const plan = await getPlan(viewer, b.planId);
     if (!plan) return refuse('planId', 'This plan is not in this outfit.');
-    const [tree, held, lots] = await Promise.all([treeOf(v, plan.treeId, now), heldBy(v), lotsOf(v, plan.label.key)]);
+    const [tree, held, lots] = await Promise.all([
+      treeOf(viewer, plan.treeId, now),
+      heldBy(viewer),
+      lotsOf(viewer, plan.label.key),
+    ]);
     const use = plan.label.uses.find((u) => u.key === plan.useKey);
     const condition = findCondition(plan.conditionId);
     if (!tree || !use || !condition || !plan.result.dose.ok)
@@ -31,9 +35,9 @@ export const book = command({
     const saidNow = saidSchema.safeParse(b.said);
     if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
     const said = weatherSchema.parse(b.weather);
-    const s = situationFor(v, tree, held, await findsNear(v, tree), now, plan.conditionId);
+    const situation = situationFor(viewer, tree, held, await findsNear(viewer, tree), now, plan.conditionId);
     // The same gates once more, with the ground and air of the hour in which it was done.
-    const fresh = prescribe(s, plan.label, use, {
+    const fresh = prescribe(situation, plan.label, use, {
       ...plan.choices,
       // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
       said: { ...stillSaid(plan.choices.said), ...saidNow.data },
@@ -53,13 +57,13 @@ export const book = command({
       {
         now,
         timeZone: tree.timeZone,
-        applicator: { id: v.personId, name: v.name, licence: v.licence },
+        applicator: { id: viewer.personId, name: viewer.name, licence: viewer.licence },
         labelId: plan.labelId,
         label: plan.label,
         use,
-        step: stepOfUse(use, weighingOf(v, tree, now)),
+        step: stepOfUse(use, weighingOf(viewer, tree, now)),
         condition,
-        host: s.host,
+        host: situation.host,
         tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
         place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
         dose: plan.result.dose,
@@ -73,7 +77,7 @@ export const book = command({
     );
     if (!up.ok) return { ok: false, faults: up.faults };
     try {
-      const written = await writeRecord(v, v7, {
+      const written = await writeRecord(viewer, v7, {
         id: b.id,
         rootId: b.id,
         version: 1,
@@ -81,7 +85,7 @@ export const book = command({
         startedAt: b.startedAt,
         endedAt: b.endedAt,
         doneOn: up.doneOn,
-        byPerson: v.personId,
+        byPerson: viewer.personId,
         withdrawn: false,
         correction: null,
         words: up.words,

@@ -23,9 +23,10 @@ export const decide = command({
     overturns: z.array(uuid).max(20).default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, d): Promise<Answer<{ next: string }>> => {
-    const tree = await treeOf(v, d.treeId, now);
-    const found = tree && diagnose(v, tree, (await knowledgeOf(v)).knowledge, await findsNear(v, tree), now);
+  run: async ({ viewer, now, observed }, d): Promise<Answer<{ next: string }>> => {
+    const tree = await treeOf(viewer, d.treeId, now);
+    const found =
+      tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await findsNear(viewer, tree), now);
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);
@@ -40,9 +41,10 @@ export const decide = command({
       ...since.flatMap((l) => l.tests.map((t) => `${t.test}/${t.outcome}`)),
       ...since.flatMap((l) => (l.detail.check ? ['check of effect'] : [])),
     ].slice(0, 12);
-    await addVerdict(v, {
+    await addVerdict(viewer, {
       ...d,
       treeId: tree.id,
+      at: observed,
       lookId: tree.looks[0]?.id ?? null,
       ranking: found.candidates.slice(0, 12).map((c) => ({ id: c.id, p: Math.round(c.p * 1e4) / 1e4 })),
       overturnedBy: [...new Set(overturnedBy)],

@@ -16,6 +16,7 @@ export const editTree = command({
     id: uuid,
     tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
     hostId: z.string().refine((h) => findHost(h) !== null, 'Choose a host from the list.'),
+    species: z.string().trim().max(120, 'At most 120 signs.').default(''),
     note: z.string().max(2000, 'At most 2000 signs.'),
     walkOrder: typed,
     lat: typed,
@@ -24,7 +25,7 @@ export const editTree = command({
     eaten: z.boolean().nullable(),
     basedOn: z.number().int().min(1),
   }),
-  run: async ({ viewer: v, now: at }, t) => {
+  run: async ({ viewer, now: at }, t) => {
     const faults: Fault[] = [];
     const walkOrder = numberAt(faults, 'walkOrder', t.walkOrder, {
       name: 'The walking order',
@@ -38,13 +39,14 @@ export const editTree = command({
       faults.push({ path: lat === null ? 'lat' : 'lon', sentence: 'A position needs both numbers.' });
     if (faults.length) return { ok: false, faults };
     const wanted = { ...t, walkOrder: walkOrder!, lat, lon };
-    const changed = await changeTree(v, wanted);
+    const changed = await changeTree(viewer, wanted);
     if (changed.count) return done;
-    const now = await treeOf(v, t.id, at);
+    const now = await treeOf(viewer, t.id, at);
     return now
       ? stale('this tree', now, wanted, {
           tag: 'The tag',
           hostId: 'The host',
+          species: 'The species',
           note: 'The note',
           walkOrder: 'The walking order',
           variety: 'The variety',

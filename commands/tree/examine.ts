@@ -17,7 +17,7 @@ export const examine = command({
   right: 'examine',
   schema: lookSchema,
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, l): Promise<Answer> => {
+  run: async ({ viewer, now, observed }, l): Promise<Answer> => {
     const faults: Fault[] = [];
     const crownLoss = numberAt(
       faults,
@@ -30,7 +30,7 @@ export const examine = command({
     if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
       faults.push({ path: 'alike', sentence: 'A tree stands twice in the row.' });
     if (faults.length) return { ok: false, faults };
-    const tree = await treeOf(v, l.treeId, now);
+    const tree = await treeOf(viewer, l.treeId, now);
     const host = tree && findHost(tree.hostId);
     if (!tree || !host) return noTree;
     const record = l.detail.check?.recordId;
@@ -42,7 +42,7 @@ export const examine = command({
     for (const [i, t] of l.tests.entries())
       if (!findTest(t.test)?.outcomes.some((o) => o.id === t.outcome))
         return refuse(`tests.${i}`, 'This test has no such outcome.');
-    const row = await alikeTrees(v, tree);
+    const row = await alikeTrees(viewer, tree);
     const stranger = l.alike.findIndex((a) => !row.some((t) => t.id === a.treeId));
     if (stranger >= 0)
       return refuse(`alike.${stranger}`, 'This tree is not of the same kind in the same row; examine it by itself.');
@@ -61,15 +61,16 @@ export const examine = command({
       detail.check !== null;
     if (!said) return refuse('findings', 'Nothing was entered. Look at something first: an empty look says nothing.');
     const one = {
+      at: observed,
       crownLoss,
       vigour: l.vigour,
       hostKey: l.hostKey,
       hostConfirmed: l.hostKey.length === host.key.length && l.hostKey.every((k) => k === true),
       note: l.note,
-      today: todayOf(v, now),
+      today: todayOf(viewer, observed),
     };
     const bare = detailSchema.parse({ soilMoisture: l.detail.soilMoisture });
-    await addLooks(v, [
+    await addLooks(viewer, [
       {
         ...one,
         id: l.id,
@@ -78,7 +79,7 @@ export const examine = command({
         tests: l.tests,
         detail: l.detail,
         change: l.change.trim()
-          ? { id: v7(), what: l.change.trim(), priceMinor: price === null ? null : inMinor(price, v.prices) }
+          ? { id: v7(), what: l.change.trim(), priceMinor: price === null ? null : inMinor(price, viewer.prices) }
           : null,
       },
       // What was tested, dug or drawn was so on one tree; the signs speak for the row, but for the exceptions.

@@ -13,16 +13,18 @@ export const finishWork = command({
   name: 'finish-work',
   right: 'apply',
   schema: z.object({ id: uuid, done: z.boolean(), note: z.string().trim().max(2000, 'At most 2000 signs.') }),
-  run: async ({ viewer: v, now }, p): Promise<Answer> => {
-    const plan = await getWorkPlan(v, p.id);
-    const tree = plan && (await treeOf(v, plan.treeId, now));
+  run: async ({ viewer, now }, p): Promise<Answer> => {
+    const plan = await getWorkPlan(viewer, p.id);
+    const tree = plan && (await treeOf(viewer, plan.treeId, now));
     if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
     const today = dayIn(now, tree.timeZone);
     const settled = await settleWork(
-      v,
+      viewer,
       { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },
       v7,
-      p.done ? followUps(stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(v, tree, now)).rules, today) : [],
+      p.done
+        ? followUps(stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(viewer, tree, now)).rules, today)
+        : [],
     );
     return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
   },

@@ -43,7 +43,7 @@ export const measure = command({
     method: z.enum(['tape', 'diameter tape', 'sent by tape']),
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, m): Promise<Answer<{ next: string }>> => {
+  run: async ({ viewer, now, observed }, m): Promise<Answer<{ next: string }>> => {
     const faults: Fault[] = [];
     const stems = m.stems.map((s, i) => {
       const max = Math.round((s.kind === 'girth' ? 3000 : 1000) / LENGTH[s.unit]);
@@ -105,11 +105,12 @@ export const measure = command({
       };
     });
     if (faults.length) return { ok: false, faults };
-    const tree = await treeOf(v, m.treeId, now);
+    const tree = await treeOf(viewer, m.treeId, now);
     if (!tree) return noTree;
-    await addReading(v, {
+    await addReading(viewer, {
       id: m.id,
       treeId: tree.id,
+      at: observed,
       diameterCm: combinedDiameter(stemDiameters(stems), 'basal-area'),
       atHeightCm: atHeight! * LENGTH[m.atHeightUnit],
       stems,

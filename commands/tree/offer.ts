@@ -26,42 +26,46 @@ export const propose = command({
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
     days: typed,
   }),
-  run: async ({ viewer: v, now, air }, p): Promise<Answer<{ path: string }>> => {
+  run: async ({ viewer, now, air }, p): Promise<Answer<{ path: string }>> => {
     const faults: Fault[] = [];
     const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (faults.length) return { ok: false, faults };
-    const [tree, held] = await Promise.all([treeOf(v, p.treeId, now), heldBy(v)]);
+    const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
     if (!tree) return noTree;
     const weather = air(now);
-    const s = situationFor(v, tree, held, await findsNear(v, tree), now, null);
-    const choices = { ...usualChoices(tree, weather), system: v.units };
-    const facts = workFactsOf(v, tree, now);
-    const by = weighingOf(v, tree, now);
+    const situation = situationFor(viewer, tree, held, await findsNear(viewer, tree), now, null);
+    const choices = { ...usualChoices(tree, weather), system: viewer.units };
+    const facts = workFactsOf(viewer, tree, now);
+    const by = weighingOf(viewer, tree, now);
     const weighed = p.keys.flatMap((key) => {
       const work = key.startsWith('work:') ? findWork(key.slice(5)) : null;
       if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
       const label = held.labels.find((l) => l.label.uses.some((u) => `${l.key}/${u.key}` === key));
       const use = label?.label.uses.find((u) => `${label.key}/${u.key}` === key);
-      return label && use ? (weighUse(label.label, use, prescribe(s, label.label, use, choices), 0, by) ?? []) : [];
+      return label && use
+        ? (weighUse(label.label, use, prescribe(situation, label.label, use, choices), 0, by) ?? [])
+        : [];
     });
     const never = weighed.find((w) => w.forbidden);
     if (never)
       return refuse('keys', `${never.method}, ${never.name}: ${never.forbidden}. What is forbidden is not offered.`);
     if (!weighed.length) return refuse('keys', 'None of these ways can be worked out for this tree.');
-    const token = await addProposal(v, {
+    const token = await addProposal(viewer, {
       id: p.id,
       treeId: tree.id,
       days: days!,
       data: {
-        outfit: v.outfitName,
-        by: v.name,
+        outfit: viewer.outfitName,
+        by: viewer.name,
         client: tree.clientName,
         place: tree.placeName,
         tag: tree.tag,
-        host: s.host.name,
-        found: s.condition ? `${s.condition.name}. ${s.condition.tell}` : 'Nothing has been named yet.',
+        host: situation.host.name,
+        found: situation.condition
+          ? `${situation.condition.name}. ${situation.condition.tell}`
+          : 'Nothing has been named yet.',
         message: p.message,
-        currency: v.prices.currency,
+        currency: viewer.prices.currency,
         years: (by.programme ?? USUAL_PROGRAMME).years,
         options: weighed.map(offer),
         changes: tree.changes

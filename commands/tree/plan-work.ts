@@ -2,6 +2,7 @@ import { command, done, refuse, type Answer } from '@/commands/command';
 import { weighingOf, workFactsOf } from '@/commands/facts/situation';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
+import { told } from '@/core/units/units';
 import { uuid } from '@/core/book/record';
 import { blocked } from '@/core/gates/rules';
 import { weighWork } from '@/core/prescribe/compare';
@@ -29,14 +30,14 @@ export const planWork = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, p): Promise<Answer> => {
+  run: async ({ viewer, now }, p): Promise<Answer> => {
     const work = findWork(p.workId);
     if (!work) return refuse('workId', 'There is no such work.');
     const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
     let first: Tree | null = null;
     for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
-      const tree = await treeOf(v, t.treeId, now);
-      const facts = tree && workFactsOf(v, tree, now);
+      const tree = await treeOf(viewer, t.treeId, now);
+      const facts = tree && workFactsOf(viewer, tree, now);
       if (!tree || !facts) {
         if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
         continue;
@@ -45,7 +46,7 @@ export const planWork = command({
       if (!read.ok) return { ok: false, faults: read.faults };
       const sheet = work.workOut(facts, read.answers);
       first ??= tree;
-      const by = weighingOf(v, { ...tree, programme: first.programme ?? tree.programme }, now);
+      const by = weighingOf(viewer, { ...tree, programme: first.programme ?? tree.programme }, now);
       const open = blocked(sheet.gates, p.released);
       if (open.length) {
         if (t.id === p.id)
@@ -61,14 +62,14 @@ export const planWork = command({
         workId: work.id,
         conditionId: facts.condition?.id ?? null,
         answers: read.answers,
-        sheet,
+        sheet: told((system) => (system === viewer.units ? sheet : work.workOut({ ...facts, system }, read.answers))),
         released: p.released,
         price: priced(weighWork(work, sheet, 0, by), by),
       });
     }
     const programme = first?.programme;
     const rows = plans.flatMap(({ treeId }) => (treeId === p.treeId ? [] : [{ id: v7(), treeId }]));
-    await addWorkPlans(v, plans, programme ? { rows, as: programme } : null);
+    await addWorkPlans(viewer, plans, programme ? { rows, as: programme } : null);
     return done;
   },
 });

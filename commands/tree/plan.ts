@@ -1,3 +1,4 @@
+import { told } from '@/core/units/units';
 import { command, refuse, type Answer } from '@/commands/command';
 import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
@@ -9,7 +10,8 @@ import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import { weighUse } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
-import { added, aimedAt, prescribe, type Choices } from '@/core/prescribe/prescribe';
+import { added, prescribe } from '@/core/prescribe/prescribe';
+import { aimedAt, type Choices } from '@/core/prescribe/situation';
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { getLabel, heldBy } from '@/store/shelf';
@@ -79,16 +81,16 @@ export const makePlan = command({
     alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now, air }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
-    const [all, held] = await Promise.all([heldBy(v), getLabel(v, p.labelId)]);
+  run: async ({ viewer, now, air }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+    const [all, held] = await Promise.all([heldBy(viewer), getLabel(viewer, p.labelId)]);
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
     const weather = air(now);
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Record<string, number> = {};
-    const row = await treesOf(v, [p.treeId, ...p.alike.map((a) => a.treeId)], now);
-    const finds = await nearbyFinds(v, row);
+    const row = await treesOf(viewer, [p.treeId, ...p.alike.map((a) => a.treeId)], now);
+    const finds = await nearbyFinds(viewer, row);
     const one = (treeId: string, like: Tree | null) => {
       const own = row.find((t) => t.id === treeId);
       if (!own) return null;
@@ -100,9 +102,9 @@ export const makePlan = command({
         ...usualChoices(tree, weather),
         ...shared,
         ...(!like && bearings ? { bearings } : {}),
-        system: v.units,
+        system: viewer.units,
       };
-      const seenAlone = situationFor(v, tree, all, finds.get(tree.id)!, now, p.trouble ?? null);
+      const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, now, p.trouble ?? null);
       const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
@@ -141,7 +143,9 @@ export const makePlan = command({
       // The trouble that the product acts on, which need not be the one named last.
       conditionId: aimedAt(x.s, use).condition?.id ?? x.s.condition?.id ?? 'nothing-wrong',
       choices: x.choices,
-      result: x.result,
+      result: told((system) =>
+        system === viewer.units ? x.result : prescribe(x.s, held.label, use, { ...x.choices, system }),
+      ),
       released: x.released,
       price: x.price,
     });
@@ -160,7 +164,7 @@ export const makePlan = command({
       }
     }
     const rows = plans.slice(1).map(({ treeId }) => ({ id: v7(), treeId }));
-    await planRow(v, { plans, verdicts, programme: tree.programme && { rows, as: tree.programme } });
+    await planRow(viewer, { plans, verdicts, programme: tree.programme && { rows, as: tree.programme } });
     return { ok: true, value: { left } };
   },
 });

@@ -20,12 +20,12 @@ export const send = command({
     sentOn: z.iso.date('Give the day it was sent.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer: v, now }, s): Promise<Answer> => {
-    if (!(await treeOf(v, s.treeId, now))) return noTree;
+  run: async ({ viewer, now }, s): Promise<Answer> => {
+    if (!(await treeOf(viewer, s.treeId, now))) return noTree;
     if (s.testId !== null && findTest(s.testId)?.cost !== 'laboratory')
       return refuse('testId', 'This is not a laboratory test.');
-    if (s.sentOn > todayOf(v, now)) return refuse('sentOn', 'That day has not come yet.');
-    await sendSample(v, s);
+    if (s.sentOn > todayOf(viewer, now)) return refuse('sentOn', 'That day has not come yet.');
+    await sendSample(viewer, s);
     return done;
   },
 });

@@ -13,11 +13,11 @@ export const withdraw = command({
     lookId: uuid,
     reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(400, 'At most 400 signs.'),
   }),
-  run: async ({ viewer: v, now }, w): Promise<Answer> => {
-    const tree = await treeOf(v, w.treeId, now);
+  run: async ({ viewer, now }, w): Promise<Answer> => {
+    const tree = await treeOf(viewer, w.treeId, now);
     if (!tree?.looks.some((l) => l.id === w.lookId))
       return refuse('lookId', 'This look was taken back meanwhile, or it is not of this tree.');
-    await withdrawLook(v, w.lookId, w.reason);
+    await withdrawLook(viewer, w.lookId, w.reason);
     return done;
   },
 });

@@ -25,10 +25,10 @@ export function deviations(
     out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
   const open = c.use.protection.filter((p) => !b.protection.includes(p));
   if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
-  for (const g of c.gates) {
+  for (const gate of c.gates) {
     // A hold passes with its own reason; without one, and every stop, is told as going against the rules.
-    const held = g.strength === 'hold' && g.state === 'tripped' && (c.released[g.id] ?? '').trim().length < 4;
-    if (g.strength === 'stop' || held) out.push(`${g.title}: ${g.sentence}`);
+    const held = gate.strength === 'hold' && gate.state === 'tripped' && (c.released[gate.id] ?? '').trim().length < 4;
+    if (gate.strength === 'stop' || held) out.push(`${gate.title}: ${gate.sentence}`);
   }
   if (c.lot && c.lot.expiresOn < b.doneOn) out.push(`Lot ${c.lot.lotNumber} expired on ${c.lot.expiresOn}.`);
   return out;

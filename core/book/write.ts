@@ -44,10 +44,10 @@ export interface Fault {
 const asMeasured = ({ rainByHour: _, ...air }: Booking['weather']) => air;
 
 /** What the mix is made of, in words for the record. */
-function concentrationWords(d: Dose, label: Label): string {
-  if (d.carrier && d.carrier.totalMl > 0)
-    return `${showAmount(d.product, d.dimension, 'metric').text} in ${showVolume(d.carrier.totalMl, 'metric').text}${d.dimension === 'volume' ? ` (${figure((100 * d.product) / d.carrier.totalMl, 3)} %)` : ''}`;
-  if (label.stock && d.stockMl !== null)
+function concentrationWords(dose: Dose, label: Label): string {
+  if (dose.carrier && dose.carrier.totalMl > 0)
+    return `${showAmount(dose.product, dose.dimension, 'metric').text} in ${showVolume(dose.carrier.totalMl, 'metric').text}${dose.dimension === 'volume' ? ` (${figure((100 * dose.product) / dose.carrier.totalMl, 3)} %)` : ''}`;
+  if (label.stock && dose.stockMl !== null)
     return `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`;
   return 'undiluted';
 }
@@ -142,11 +142,11 @@ export function writeUp(
     mark: b.mark,
     note: b.note,
     photoIds: b.photoIds,
-    gates: c.gates.map((g) => ({
-      id: g.id,
-      strength: g.strength,
-      sentence: g.sentence,
-      ...(c.released[g.id] ? { released: c.released[g.id] } : {}),
+    gates: c.gates.map((gate) => ({
+      id: gate.id,
+      strength: gate.strength,
+      sentence: gate.sentence,
+      ...(c.released[gate.id] ? { released: c.released[gate.id] } : {}),
     })),
   };
   return {

@@ -659,12 +659,12 @@ class Deciding {
         (decision === 'restore vigour first' ? o.use === 'support' || o.use === 'cure' : o.use !== 'support'),
     );
     const answers = this.about ? answering(this.about, this.options) : [];
+    const guards = decision === 'protect a sound tree';
+    const waiting = guards ? this.options : [...answers, ...this.options.filter(onlyPrevents)];
     const next =
-      decision === 'protect a sound tree'
-        ? this.options.some((o) => o.status === 'now')
-          ? undefined
-          : this.nextOf(this.options.filter((o) => o.status === 'later'))
-        : this.nextOf([...answers, ...this.options.filter(onlyPrevents)].filter((o) => o.status === 'later'));
+      guards && this.options.some((o) => o.status === 'now')
+        ? undefined
+        : this.nextOf(waiting.filter((o) => o.status === 'later'));
     return tellOf({
       decision,
       about: this.about,

@@ -105,30 +105,30 @@ export const decideSchema = caseSchema.extend({
 type Case = z.output<typeof caseSchema>;
 
 /** What is wrong with the ids of a case, as path and sentence; null when all are known. */
-export function strangeIn(q: Case, k: Knowledge): { path: string; sentence: string } | null {
-  if (!k.hosts.some((h) => h.id === q.host)) return { path: 'host', sentence: `there is no host “${q.host}”` };
+export function strangeIn(q: Case, knowledge: Knowledge): { path: string; sentence: string } | null {
+  if (!knowledge.hosts.some((h) => h.id === q.host)) return { path: 'host', sentence: `there is no host “${q.host}”` };
   for (const [i, f] of q.findings.entries())
-    if (!k.signs.some((s) => s.id === f.sign))
+    if (!knowledge.signs.some((s) => s.id === f.sign))
       return { path: `findings.${i}`, sentence: `there is no sign “${f.sign}”` };
   for (const [i, t] of q.tests.entries())
-    if (!k.tests.find((x) => x.id === t.test)?.outcomes.some((o) => o.id === t.outcome))
+    if (!knowledge.tests.find((x) => x.id === t.test)?.outcomes.some((o) => o.id === t.outcome))
       return { path: `tests.${i}`, sentence: `there is no test outcome “${t.test}/${t.outcome}”` };
   return null;
 }
 
-function prepare(q: Case, k: Knowledge) {
-  const known = k.hosts.find((h) => h.id === q.host) as Host;
+function prepare(q: Case, knowledge: Knowledge) {
+  const known = knowledge.hosts.find((h) => h.id === q.host) as Host;
   const host: Host = q.edible === undefined ? known : { ...known, edible: q.edible };
   const month = northernMonth(q.month, q.lat);
-  const model: Model = compile(k, host, { ...q, month });
+  const model: Model = compile(knowledge, host, { ...q, month });
   const observed: Observed = { findings: q.findings, tests: q.tests };
   const post = posterior(model, evidenceOf(model, observed));
   return { host, month, model, observed, post, candidates: ranking(model, post) };
 }
 
 /** Ranking, evidence, next looks, what would change the leader, and what cannot be. */
-export function diagnoseCase(q: Case, k: Knowledge, exclusions: readonly Exclusion[]) {
-  const { host, model, observed, post, candidates } = prepare(q, k);
+export function diagnoseCase(q: Case, knowledge: Knowledge, exclusions: readonly Exclusion[]) {
+  const { host, model, observed, post, candidates } = prepare(q, knowledge);
   return {
     ranking: candidates.slice(0, 12).map(({ id, name, p }) => ({ id, name, p })),
     evidence: balance(model, observed, post, 5).map((b) => ({
@@ -139,17 +139,17 @@ export function diagnoseCase(q: Case, k: Knowledge, exclusions: readonly Exclusi
     })),
     nextLooks: nextLooks(model, post, observed, 5),
     wouldChange: wouldChange(model, observed),
-    doubts: observationDoubts(host, q, [...q.fears, ...alarming(q.nearby, k)], k, exclusions),
+    doubts: observationDoubts(host, q, [...q.fears, ...alarming(q.nearby, knowledge)], knowledge, exclusions),
   };
 }
 
 /** The decision for a case, with its reasons, duties, thresholds and methods. */
 export function decideCase(
   q: z.output<typeof decideSchema>,
-  k: Knowledge,
+  knowledge: Knowledge,
   region?: DecideInput['region'],
 ): DecisionResult & { ranking: unknown } {
-  const { host, month, candidates } = prepare(q, k);
+  const { host, month, candidates } = prepare(q, knowledge);
   const decision = decide(
     {
       ...q,
@@ -160,21 +160,21 @@ export function decideCase(
       region,
       noEffect: q.outcomes.filter((o) => o.effect === 'none').map((o) => o.condition),
     },
-    baseOf(k),
+    baseOf(knowledge),
   );
   return { ...decision, ranking: candidates.slice(0, 6).map(({ id, p }) => ({ id, p })) };
 }
 
 /** Every id with its wording, so that a stranger can write a case. */
-export const vocabulary = (k: Knowledge) => ({
-  hosts: k.hosts.map((h) => ({ id: h.id, name: h.name, latin: h.latin, groups: h.groups })),
-  signs: k.signs.map((s) => ({ id: s.id, place: s.place, words: s.words, worst: s.worst, onlyOn: s.groups })),
-  tests: k.tests.map((t) => ({
+export const vocabulary = (knowledge: Knowledge) => ({
+  hosts: knowledge.hosts.map((h) => ({ id: h.id, name: h.name, latin: h.latin, groups: h.groups })),
+  signs: knowledge.signs.map((s) => ({ id: s.id, place: s.place, words: s.words, worst: s.worst, onlyOn: s.groups })),
+  tests: knowledge.tests.map((t) => ({
     id: t.id,
     ask: t.ask,
     minutes: t.minutes,
     wounds: t.wounds,
     outcomes: t.outcomes.map((o) => ({ id: o.id, words: o.words })),
   })),
-  conditions: k.conditions.map((c) => ({ id: c.id, name: c.name, kind: c.kind, on: c.groups, about: c.about })),
+  conditions: knowledge.conditions.map((c) => ({ id: c.id, name: c.name, kind: c.kind, on: c.groups, about: c.about })),
 });

@@ -83,27 +83,32 @@ export function tellApart(a: Condition, b: Condition, host: Host, k: Base): stri
  * ids that lead nowhere, signs that nothing makes, conditions that no sign can reach, look-alikes that nothing tells
  * apart, hosts without the common conditions of their group, and likelihoods that contradict a chain.
  */
-export function faultsIn(k: Knowledge): string[] {
+export function faultsIn(knowledge: Knowledge): string[] {
   const out: string[] = [];
-  const conditions = new Map(k.conditions.map((c) => [c.id, c]));
-  const signs = new Map(k.signs.map((s) => [s.id, s]));
-  const tests = new Map(k.tests.map((t) => [t.id, t]));
-  const groups = new Set(k.hosts.flatMap((h) => [h.id, ...h.groups]));
-  for (const [name, list] of Object.entries({ host: k.hosts, sign: k.signs, test: k.tests, condition: k.conditions }))
+  const conditions = new Map(knowledge.conditions.map((c) => [c.id, c]));
+  const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
+  const tests = new Map(knowledge.tests.map((t) => [t.id, t]));
+  const groups = new Set(knowledge.hosts.flatMap((h) => [h.id, ...h.groups]));
+  for (const [name, list] of Object.entries({
+    host: knowledge.hosts,
+    sign: knowledge.signs,
+    test: knowledge.tests,
+    condition: knowledge.conditions,
+  }))
     for (const x of duplicates(list.map((y) => y.id))) out.push(`${name} ${x}: named twice`);
 
-  const used = new Set(k.conditions.flatMap((c) => [...signsOf(c), ...c.signs.never]));
-  const usedTests = new Set(k.conditions.flatMap((c) => Object.keys(c.tests)));
-  for (const s of k.signs) {
+  const used = new Set(knowledge.conditions.flatMap((c) => [...signsOf(c), ...c.signs.never]));
+  const usedTests = new Set(knowledge.conditions.flatMap((c) => Object.keys(c.tests)));
+  for (const s of knowledge.signs) {
     if (!used.has(s.id)) out.push(`sign ${s.id}: no condition makes it`);
     for (const g of s.groups) if (!groups.has(g)) out.push(`sign ${s.id}: no host group ${g}`);
     if (s.echoes && !signs.has(s.echoes)) out.push(`sign ${s.id}: echoes ${s.echoes}, which is not there`);
   }
-  for (const t of k.tests) {
+  for (const t of knowledge.tests) {
     if (!usedTests.has(t.id)) out.push(`test ${t.id}: no condition answers it`);
     if (t.outcomes.at(-1)!.id !== 'none') out.push(`test ${t.id}: its last outcome must be "none"`);
   }
-  for (const c of k.conditions) {
+  for (const c of knowledge.conditions) {
     for (const g of [...c.groups, ...c.worseOn]) if (!groups.has(g)) out.push(`condition ${c.id}: no host group ${g}`);
     const named = [...signsOf(c), ...c.signs.never];
     for (const s of named) if (!signs.has(s)) out.push(`condition ${c.id}: no sign ${s}`);
@@ -115,7 +120,7 @@ export function faultsIn(k: Knowledge): string[] {
       out.push(`condition ${c.id}: its deciding test does not say how often it comes out`);
     for (const x of [...c.drivers, ...c.followers, ...c.lookalikes])
       if (!conditions.has(x)) out.push(`condition ${c.id}: no condition ${x}`);
-    const on = k.hosts.filter((h) => concerns(c.groups, h));
+    const on = knowledge.hosts.filter((h) => concerns(c.groups, h));
     if (!on.length) out.push(`condition ${c.id}: on no host`);
     for (const h of on) {
       // The sound tree and the unknown are what is left when nothing speaks.
@@ -130,7 +135,7 @@ export function faultsIn(k: Knowledge): string[] {
       const other = conditions.get(x);
       if (!other) continue;
       for (const h of on)
-        if (concerns(other.groups, h) && !tellApart(c, other, h, k))
+        if (concerns(other.groups, h) && !tellApart(c, other, h, knowledge))
           out.push(`conditions ${c.id} and ${x}: nothing tells them apart on ${h.id}`);
     }
     for (const x of c.followers)
@@ -156,20 +161,20 @@ export function faultsIn(k: Knowledge): string[] {
     }
     return null;
   };
-  for (const c of k.conditions) {
+  for (const c of knowledge.conditions) {
     const found = circle(c.id, []);
     if (found) {
       out.push(`chain runs in a circle: ${found.join(' ← ')}`);
       break;
     }
   }
-  for (const h of k.hosts)
+  for (const h of knowledge.hosts)
     for (const [group, list] of Object.entries(COMMON_TO))
       if (group === 'all' || h.groups.includes(group))
         for (const id of list)
           if (!conditions.has(id) || !concerns(conditions.get(id)!.groups, h))
             out.push(`host ${h.id}: has no ${id}, which every ${group === 'all' ? 'tree' : group} has`);
-  for (const t of k.lookalikes)
+  for (const t of knowledge.lookalikes)
     for (const r of t.rows) if (!conditions.has(r.condition)) out.push(`table ${t.id}: no condition ${r.condition}`);
   return out;
 }

@@ -19,7 +19,7 @@ export function observationDoubts(
   host: Host,
   observed: { findings: readonly Finding[]; tests: readonly TestResult[] },
   feared: readonly string[],
-  k: Knowledge,
+  knowledge: Knowledge,
   exclusions: readonly Exclusion[],
 ): Doubt[] {
   const out: Doubt[] = [];
@@ -27,7 +27,7 @@ export function observationDoubts(
     if (!out.some((d) => d.sentence === sentence)) out.push({ id, sentence });
   };
   for (const f of observed.findings) {
-    const s = f.state === 'seen' ? k.signs.find((x) => x.id === f.sign) : undefined;
+    const s = f.state === 'seen' ? knowledge.signs.find((x) => x.id === f.sign) : undefined;
     if (s && !concerns(s.groups, host))
       say(
         'not on this host',
@@ -35,7 +35,7 @@ export function observationDoubts(
       );
   }
   for (const t of observed.tests) {
-    const test = k.tests.find((x) => x.id === t.test);
+    const test = knowledge.tests.find((x) => x.id === t.test);
     if (!test) continue;
     if (!concerns(test.groups, host))
       say('not this test', `${test.name} says nothing on ${host.name.toLowerCase()}. It was not weighed.`);
@@ -54,15 +54,15 @@ export function observationDoubts(
           (f) => f.sign === x && f.state === 'seen' && f.sure !== 'perhaps' && (f.grade ?? 2) >= 2,
         );
   for (const [a, b, sentence] of exclusions) if (there(a) && there(b)) say('cannot be both', sentence);
-  const strangers = strangersTo(host, feared, k);
+  const strangers = strangersTo(host, feared, knowledge);
   if (strangers) say('not its host', strangers);
   return out;
 }
 
 /** That what is feared does not attack this host; null where all of it may. */
-export function strangersTo(host: Host, feared: readonly string[], k: Knowledge): string | null {
+export function strangersTo(host: Host, feared: readonly string[], knowledge: Knowledge): string | null {
   const names = feared
-    .flatMap((id) => k.conditions.find((x) => x.id === id) ?? [])
+    .flatMap((id) => knowledge.conditions.find((x) => x.id === id) ?? [])
     .filter((c) => !concerns(c.groups, host))
     .map((c) => c.name);
   return names.length

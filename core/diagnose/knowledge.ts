@@ -10,6 +10,10 @@ export const hostSchema = z.strictObject({
   id,
   name: text,
   latin: text,
+  /** Other names that lists and people call it by. */
+  also: z.array(text).default([]),
+  /** Stands for every species that has no entry of its own: what it is called stands on the tree. */
+  unlisted: z.boolean().default(false),
   /** Groups a label or a condition may name instead of the host itself. */
   groups: z.array(id),
   /** Questions that confirm the host in the field; a "no" points to look-alikes. */

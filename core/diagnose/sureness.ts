@@ -55,6 +55,15 @@ export function certaintyOf(
 export const sureOf = (p: number): Certainty =>
   p >= 0.9 ? 'near certain' : p >= 0.65 ? 'likely' : p >= 0.3 ? 'possible' : 'a guess';
 
+/** To what odds are rounded, by how long they are. */
+const ROUNDED = [
+  [10, 1],
+  [50, 5],
+  [100, 10],
+  [1000, 100],
+  [Infinity, 1000],
+] as const;
+
 /** A chance as people say it: "4 in 5", "1 in 30". */
 export function inWords(p: number): string {
   if (p >= 0.995) return '99 in 100';
@@ -75,6 +84,6 @@ export function inWords(p: number): string {
   if (p >= 0.34) return '2 in 5';
   if (p < 0.001) return 'under 1 in 1000';
   const n = 1 / p;
-  const step = n < 10 ? 1 : n < 50 ? 5 : n < 100 ? 10 : n < 1000 ? 100 : 1000;
+  const [, step] = ROUNDED.find(([below]) => n < below)!;
   return `1 in ${Math.max(3, Math.round(n / step) * step)}`;
 }

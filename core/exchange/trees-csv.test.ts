@@ -1,14 +1,31 @@
 import fc from 'fast-check';
-import Papa from 'papaparse';
-import { COLUMNS, guessMapping, looksLikeText, parserFaults, readTrees, type ImportContext } from './trees-csv';
+import { speciesIndex } from './species';
+import { readTable } from './table';
+import { COLUMNS, guessMapping, namesIn, readTrees, type ImportContext } from './trees-csv';
 
-const hosts = new Map([['wych elm', { id: 'wych-elm', growthCmPerYear: 1.2, largestCm: 220 }]]);
+const elm = {
+  id: 'wych-elm',
+  name: 'Wych elm',
+  latin: 'Ulmus glabra',
+  also: [],
+  growthCmPerYear: 1.2,
+  largestCm: 220,
+};
+const other = { ...elm, id: 'other-broadleaf', name: 'Other broadleaf', latin: 'any' };
+const hosts = new Map([elm, other].map((h) => [h.id, h]));
 const context = (headers: string[], more: Partial<ImportContext> = {}): ImportContext => ({
   ...guessMapping(headers),
   hosts,
+  species: speciesIndex([elm]),
+  chosen: {},
+  toDegrees: null,
+  measuredOn: '2026-05-04',
+  today: '2026-06-01',
   taken: new Set(),
   ...more,
 });
+/** Rows as they stand below a line of names. */
+const lines = (rows: Record<string, string>[]) => rows.map((cells, i) => ({ line: i + 2, cells }));
 
 it.each([
   [
@@ -37,6 +54,35 @@ it.each([
     { trunk: 'in', height: 'ft' },
   ],
   [
+    ['Baum-Nr', 'Baumart', 'Stammumfang cm', 'Höhe m', 'Breitengrad', 'Längengrad', 'Aufnahmedatum', 'Bemerkung'],
+    {
+      tag: 'Baum-Nr',
+      host: 'Baumart',
+      girth: 'Stammumfang cm',
+      height: 'Höhe m',
+      lat: 'Breitengrad',
+      lon: 'Längengrad',
+      measured: 'Aufnahmedatum',
+      note: 'Bemerkung',
+    },
+    { trunk: 'cm', height: 'm' },
+  ],
+  [
+    ['N°', 'Essence', 'Circonférence (cm)', 'Hauteur (m)', 'Remarque'],
+    { tag: 'N°', host: 'Essence', girth: 'Circonférence (cm)', height: 'Hauteur (m)', note: 'Remarque' },
+    { trunk: 'cm', height: 'm' },
+  ],
+  [
+    ['Número', 'Especie', 'Diámetro mm', 'Altura m', 'Latitud', 'Longitud'],
+    { tag: 'Número', host: 'Especie', diameter: 'Diámetro mm', height: 'Altura m', lat: 'Latitud', lon: 'Longitud' },
+    { trunk: 'mm', height: 'm' },
+  ],
+  [
+    ['tree_no', 'species', 'easting', 'northing', 'survey_date'],
+    { tag: 'tree_no', lat: 'northing', lon: 'easting', measured: 'survey_date' },
+    { trunk: 'cm', height: 'm' },
+  ],
+  [
     // Its own export.
     ['Tag', 'Host', 'Latin name', 'Client', 'Place', 'Girth cm', 'Diameter cm', 'Height m', 'Latitude', 'Longitude'],
     { tag: 'Tag', host: 'Host', girth: 'Girth cm', diameter: 'Diameter cm', lat: 'Latitude', lon: 'Longitude' },
@@ -50,7 +96,7 @@ it.each([
 
 it('reads rows in the file’s own unit', () => {
   const { trees, faults } = readTrees(
-    [{ Tag: '7', Host: 'WYCH ELM', 'Girth in': '57,1', Lat: '50.3', Lon: '-4.1' }],
+    lines([{ Tag: '7', Host: 'WYCH ELM', 'Girth in': '57,1', Lat: '50.3', Lon: '-4.1' }]),
     context(['Tag', 'Host', 'Girth in', 'Lat', 'Lon']),
   );
   expect(faults).toEqual([]);
@@ -65,7 +111,7 @@ it('reads rows in the file’s own unit', () => {
 });
 
 it('names line, column and fault for every bad cell', () => {
-  const rows = [
+  const rows: Record<string, string>[] = [
     { Tag: '1', Host: 'wych elm', Girth: '-4' },
     { Tag: '1', Host: 'wych elm', Girth: '3e9' },
     { Tag: '', Host: 'triffid', Girth: '90' },
@@ -73,7 +119,7 @@ it('names line, column and fault for every bad cell', () => {
     { Tag: '8', Host: 'wych elm', Girth: '90', Diameter: '90' },
   ];
   const { trees, faults } = readTrees(
-    rows,
+    lines(rows),
     context(['Tag', 'Host', 'Girth', 'Diameter', 'Lat', 'Lon'], { taken: new Set(['9']) }),
   );
   expect(trees).toEqual([]);
@@ -90,31 +136,27 @@ it('names line, column and fault for every bad cell', () => {
   expect(faults[2]!.sentence).toContain('“3e9”');
 });
 
-it('takes binary noise for what it is, and never throws on any table', () => {
-  expect(looksLikeText('Tag,Host\n1,Ulmus glabra\n')).toBe(true);
-  expect(looksLikeText('PK\u0003\u0004\0\0')).toBe(false);
-  expect(looksLikeText('\ufffd'.repeat(40))).toBe(false);
+it('never throws on any table, and no row is lost in silence', () => {
+  const cell = fc.oneof(
+    fc.string(),
+    fc.constantFrom('12', '-1', '', 'wych elm', '1e5', '∞', '2025-02-30', '03/04/2025'),
+  );
   fc.assert(
     fc.property(
-      fc.array(
-        fc.record(
-          Object.fromEntries(
-            COLUMNS.map((c) => [c, fc.oneof(fc.string(), fc.constantFrom('12', '-1', '', 'wych elm', '1e5', '∞'))]),
-          ),
-        ),
-        { maxLength: 8 },
-      ),
-      (rows) => {
-        const { trees, faults } = readTrees(rows as Record<string, string>[], context([...COLUMNS]));
-        const bad = new Set(faults.map((f) => f.line));
-        expect(trees.length + bad.size).toBe(rows.length);
-        for (const f of faults) expect(f.sentence).toMatch(/[.?]$/);
+      fc.array(fc.record(Object.fromEntries(COLUMNS.map((c) => [c, cell]))), { maxLength: 8 }),
+      fc.constantFrom('2026-05-04', null),
+      (rows, measuredOn) => {
+        const read = readTrees(lines(rows as Record<string, string>[]), context([...COLUMNS], { measuredOn }));
+        const bad = new Set(read.faults.map((f) => f.line));
+        expect(read.trees.length + bad.size).toBe(rows.length);
+        for (const f of read.faults) expect(f.sentence).toMatch(/[.?]$/);
+        for (const t of read.trees) expect(t.diameterCm === null || t.measuredOn !== null).toBe(true);
       },
     ),
   );
 });
 
-it('no row of a file is lost in silence: rows offered and rows faulted are the rows that were read', () => {
+it('of a file: rows offered and rows faulted are the rows that were read, torn or not', () => {
   const cell = fc.stringMatching(/^[a-z0-9 ]{0,6}$/);
   fc.assert(
     fc.property(
@@ -123,12 +165,10 @@ it('no row of a file is lost in silence: rows offered and rows faulted are the r
       (rows, torn) => {
         const body = rows.map((r, i) => [`t${i}`, 'wych elm', ...r].join(','));
         if (torn) body[0] = `t0,"wych elm,${rows[0]!.join(',')}`;
-        const parsed = Papa.parse<Record<string, string>>(['Tag,Host,Note', ...body].join('\n'), { header: true });
-        const faults = parserFaults(parsed.errors);
-        const { trees } = readTrees(parsed.data, context(['Tag', 'Host', 'Note']));
-        const short = parsed.data.length < rows.length;
-        const wide = rows.some((r) => r.length > 1);
-        if (short || wide || torn) expect(faults.length).toBeGreaterThan(0);
+        const table = readTable(['Tag,Host,Note', ...body].join('\n'), namesIn);
+        const { trees, faults } = readTrees(table.rows, context(['Tag', 'Host', 'Note']));
+        const wide = rows.some((r) => r.slice(1).some((c) => c.trim() !== ''));
+        if (torn || wide) expect(table.faults.length + faults.length).toBeGreaterThan(0);
         else expect(trees).toHaveLength(rows.length);
       },
     ),
@@ -136,6 +176,72 @@ it('no row of a file is lost in silence: rows offered and rows faulted are the r
 });
 
 it('a cell that was guarded against being a formula comes back as it was', () => {
-  const { trees } = readTrees([{ Tag: '1', Host: 'wych elm', Note: "'=1+1" }], context(['Tag', 'Host', 'Note']));
-  expect(trees[0]!.note).toBe('=1+1');
+  const table = readTable("Tag,Host,Note\n1,wych elm,'=1+1\n", namesIn);
+  expect(readTrees(table.rows, context(table.headers)).trees[0]!.note).toBe('=1+1');
+});
+
+describe('species', () => {
+  const rows = lines([
+    { Tag: '1', Host: 'Paulownia tomentosa' },
+    { Tag: '2', Host: 'Paulownia tomentosa' },
+    { Tag: '3', Host: 'ulmus glabra huds.' },
+  ]);
+  it('one that no host is called by is asked once, with the rows that wait for it', () => {
+    const read = readTrees(rows, context(['Tag', 'Host']));
+    expect(read.asked).toEqual([{ written: 'Paulownia tomentosa', rows: 2, mayBe: [] }]);
+    expect(read.faults.map((f) => f.line)).toEqual([2, 3]);
+  });
+  it('one that was said comes in, and keeps the name it has', () => {
+    const chosen = { 'Paulownia tomentosa': 'other-broadleaf' };
+    const { trees, faults, asked } = readTrees(rows, context(['Tag', 'Host'], { chosen }));
+    expect(faults).toEqual([]);
+    // What was asked stays in the list, so that a slip can be mended.
+    expect(asked).toEqual([{ written: 'Paulownia tomentosa', rows: 2, mayBe: [] }]);
+    expect(trees.map((t) => [t.hostId, t.species])).toEqual([
+      ['other-broadleaf', 'Paulownia tomentosa'],
+      ['other-broadleaf', 'Paulownia tomentosa'],
+      ['wych-elm', 'ulmus glabra huds.'],
+    ]);
+  });
+  it('one that was said to be no host at all is asked on', () => {
+    const chosen = { 'Paulownia tomentosa': 'constructor' };
+    expect(readTrees(rows, context(['Tag', 'Host'], { chosen })).faults).toHaveLength(2);
+  });
+});
+
+describe('the day of measuring', () => {
+  const on = (Measured: string, measuredOn: string | null = null) =>
+    readTrees(
+      lines([{ Tag: '1', Host: 'wych elm', Girth: '90', Measured }]),
+      context(['Tag', 'Host', 'Girth', 'Measured'], { measuredOn }),
+    );
+  it.each([
+    ['2025-05-14', '2025-05-14'],
+    ['14.5.2025', '2025-05-14'],
+    ['14/05/2025', '2025-05-14'],
+    ['05/14/2025', '2025-05-14'],
+    ['2025-05-14T09:30:00Z', '2025-05-14'],
+    ['05/05/2025', '2025-05-05'],
+  ])('“%s” is %s', (text, day) => expect(on(text).trees[0]!.measuredOn).toBe(day));
+  it.each(['03/04/2025', '2025-02-30', 'in May', '2027-01-01', '1066-10-14'])('“%s” is a fault', (text) => {
+    expect(on(text).trees).toEqual([]);
+    expect(on(text).faults).toMatchObject([{ line: 2, column: 'Measured' }]);
+  });
+  it('is asked where nobody gave it, and taken from the whole list where somebody did', () => {
+    expect(on('').faults).toMatchObject([{ sentence: 'Say on which day the trunks of this list were measured.' }]);
+    expect(on('', '2026-05-04').trees[0]!.measuredOn).toBe('2026-05-04');
+    const bare = readTrees(lines([{ Tag: '1', Host: 'wych elm' }]), context(['Tag', 'Host'], { measuredOn: null }));
+    expect(bare.trees[0]!.measuredOn).toBeNull();
+  });
+});
+
+it('eastings and northings become degrees, or a fault', () => {
+  const read = (toDegrees: ImportContext['toDegrees']) =>
+    readTrees(
+      lines([{ Tag: '1', Host: 'wych elm', Easting: '400000', Northing: '300000' }]),
+      context(['Tag', 'Host', 'Easting', 'Northing'], { toDegrees }),
+    );
+  expect(read((east, north) => ({ lat: north / 1e4, lon: east / 1e6 })).trees[0]).toMatchObject({ lat: 30, lon: 0.4 });
+  expect(read(() => null).faults).toMatchObject([{ line: 2, column: 'Northing' }]);
+  expect(read(null).faults.length).toBeGreaterThan(0);
 });

@@ -1,12 +1,25 @@
-import { readNumber } from '../units/numbers';
-import { LENGTH, type LengthUnit } from '../units/units';
 import type { StemReading } from '../measure/trunk';
-import type { Cm } from '../units/units';
 import { diameterFromGirth } from '../measure/trunk';
 import { doubts } from '../measure/plausible';
+import { readNumber } from '../units/numbers';
+import { LENGTH, type Cm, type LengthUnit } from '../units/units';
+import { dayIn } from '../season/zone';
+import type { SpeciesIndex } from './species';
+import type { Row, RowFault } from './table';
 
 /** What a column of a tree list can hold. */
-export const COLUMNS = ['tag', 'host', 'girth', 'diameter', 'height', 'lat', 'lon', 'order', 'note'] as const;
+export const COLUMNS = [
+  'tag',
+  'host',
+  'girth',
+  'diameter',
+  'height',
+  'measured',
+  'lat',
+  'lon',
+  'order',
+  'note',
+] as const;
 export type Column = (typeof COLUMNS)[number];
 export const COLUMN_NAMES: Record<Column, string> = {
   tag: 'Tag',
@@ -14,8 +27,9 @@ export const COLUMN_NAMES: Record<Column, string> = {
   girth: 'Girth',
   diameter: 'Diameter',
   height: 'Tree height',
-  lat: 'Latitude',
-  lon: 'Longitude',
+  measured: 'Day it was measured',
+  lat: 'Latitude or northing',
+  lon: 'Longitude or easting',
   order: 'Walking order',
   note: 'Note',
 };
@@ -27,20 +41,27 @@ export interface Units {
   height: 'm' | 'ft';
 }
 
+/** What columns are called in lists of English, German, French and Spanish offices. */
 const HINTS: Record<Column, RegExp> = {
-  tag: /^(tag|tree ?(no|nr|number|id)|no|nr|number|id|label)\b/i,
-  host: /(species|host|latin|botanical|taxon|genus)/i,
-  girth: /(girth|circumference|gbh|cbh)/i,
-  diameter: /(diameter|dbh|calip)/i,
-  height: /(height|hgt)/i,
-  lat: /^(lat|latitude|y)\b/i,
-  lon: /^(lon|long|lng|longitude|x)\b/i,
-  order: /(order|sequence|walk)/i,
-  note: /(note|remark|comment)/i,
+  tag: /^(tag|tree ?(no|nr|number|id)|no|nr|n°|nº|number|id|label|baum ?(nr|nummer|id)|nummer|num(é|e)ro|n(ú|u)mero|etiqueta|(é|e)tiquette|plakette)(?![a-zà-ü])/i,
+  host: /(species|host|latin|botanical|taxon|genus|baumart|^art(?![a-z])|gattung|botanisch|esp(è|e)ce|essence|especie)/i,
+  girth: /(girth|circumference|gbh|cbh|umfang|circonf(é|e)rence|circunferencia|per(í|i)metro)/i,
+  diameter: /(diameter|dbh|calip|durchmesser|(^|[^a-z])bhd|diam(è|e)tre|di(á|a)metro)/i,
+  height: /(height|hgt|h(ö|oe|o)he|hauteur|altura)/i,
+  measured:
+    /(survey|measured|inspect|recorded|^date(?![a-z])|(^| )date$|datum|aufnahme|mesur(é|e) le|relev(é|e)|fecha|medido)/i,
+  lat: /^(lat|latitude|y|northing|breite|breitengrad|hochwert|latitud)(?![a-z])/i,
+  lon: /^(lon|long|lng|longitude|x|easting|l(ä|ae|a)nge|l(ä|ae|a)ngengrad|rechtswert|longitud)(?![a-z])/i,
+  order: /(order|sequence|walk|reihenfolge|ordre|orden)/i,
+  note: /(note|remark|comment|bemerkung|anmerkung|remarque|commentaire|observaci|nota)/i,
 };
 
 /** A header as words: trunk_in and Trunk-in are “trunk in”. */
 const inWords = (header: string) => header.trim().replace(/[_-]+/g, ' ');
+
+/** How many of these cells look like the name of a column: what tells the line of names from titles above it. */
+export const namesIn = (cells: readonly string[]): number =>
+  cells.filter((c) => c.length < 40 && COLUMNS.some((k) => HINTS[k].test(inWords(c)))).length;
 
 /** Guesses columns and units from the headers; every header is used once. */
 export function guessMapping(headers: string[]): { mapping: Mapping; units: Units } {
@@ -48,7 +69,7 @@ export function guessMapping(headers: string[]): { mapping: Mapping; units: Unit
   const mapping = Object.fromEntries(
     COLUMNS.map((c) => {
       const found = headers.find(
-        (h) => !used.has(h) && HINTS[c].test(inWords(h)) && !(c === 'height' && /measure|dbh|breast/i.test(h)),
+        (h) => !used.has(h) && HINTS[c].test(inWords(h)) && !(c === 'height' && /measure|dbh|breast|brusth/i.test(h)),
       );
       if (found) used.add(found);
       return [c, found ?? null];
@@ -58,8 +79,8 @@ export function guessMapping(headers: string[]): { mapping: Mapping; units: Unit
   return {
     mapping,
     units: {
-      trunk: /\b(in|inch|inches)\b|"/i.test(trunk) ? 'in' : /\bmm\b/i.test(trunk) ? 'mm' : 'cm',
-      height: /\b(ft|feet|foot)\b/i.test(inWords(mapping.height ?? '')) ? 'ft' : 'm',
+      trunk: /\b(in|inch|inches|zoll)\b|"/i.test(trunk) ? 'in' : /\bmm\b/i.test(trunk) ? 'mm' : 'cm',
+      height: /\b(ft|feet|foot|fu(ß|ss))\b/i.test(inWords(mapping.height ?? '')) ? 'ft' : 'm',
     },
   };
 }
@@ -67,139 +88,239 @@ export function guessMapping(headers: string[]): { mapping: Mapping; units: Unit
 export interface TreeRow {
   tag: string;
   hostId: string;
+  /** The species as it was written, where that is more than the name of the host. */
+  species: string;
   stems: StemReading[] | null;
   diameterCm: Cm | null;
   heightM: number | null;
+  /** The day on which the trunk was measured; null where no trunk is given. */
+  measuredOn: string | null;
   lat: number | null;
   lon: number | null;
   walkOrder: number | null;
   note: string;
 }
-export interface RowFault {
-  /** Line in the file; the header is line 1. */
-  line: number;
-  column: string | null;
-  sentence: string;
+/** A species that no host is called by, once however many rows have it; it stays when somebody has said what it is. */
+export interface AskedSpecies {
+  written: string;
+  rows: number;
+  /** Hosts that may be meant, the likeliest first. */
+  mayBe: string[];
 }
 
 export interface ImportContext {
   mapping: Mapping;
   units: Units;
-  /** A host's id by lower-case name, Latin name or id. */
-  hosts: ReadonlyMap<string, { id: string; growthCmPerYear: number; largestCm: number }>;
+  hosts: ReadonlyMap<string, { name: string; latin: string; growthCmPerYear: number; largestCm: number }>;
+  species: SpeciesIndex;
+  /** What somebody said that a species is, by the species as it is written. */
+  chosen: Readonly<Record<string, string>>;
+  /** Turns easting and northing into degrees; null where positions are degrees. */
+  toDegrees: ((east: number, north: number) => { lat: number; lon: number } | null) | null;
+  /** The day on which trunks without a day of their own were measured; null while nobody has said. */
+  measuredOn: string | null;
+  /** The last day on which anything can have been measured. */
+  today: string;
   /** Tags already hanging at this place. */
   taken: ReadonlySet<string>;
 }
 
-/** Whether bytes look like text: no NUL, and hardly any other control characters. */
-export function looksLikeText(text: string): boolean {
-  const sample = text.slice(0, 8000);
-  if (sample.includes('\0')) return false;
-  // The replacement character stands where bytes were no UTF-8.
-  const odd = [...sample].filter((c) => c === '\ufffd' || (c < ' ' && !'\r\n\t'.includes(c))).length;
-  return odd <= sample.length * 0.02;
+/** What stands in a list that can be read: its trees, what is wrong in which line, what to look at, what it knows no host for. */
+export interface ReadTrees {
+  trees: TreeRow[];
+  faults: RowFault[];
+  warnings: RowFault[];
+  asked: AskedSpecies[];
 }
 
-/** What was guarded against being a formula in a spreadsheet, as it was: '=1+1 is =1+1. */
-const unguarded = (cell: string) => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
-
-const PARSER_SAYS: Readonly<Record<string, string>> = {
-  MissingQuotes: 'A quotation mark is opened here and never closed; it swallows what follows.',
-  InvalidQuotes: 'A quotation mark stands in the middle of a cell.',
-  TooManyFields: 'This row has more cells than the line of names.',
-};
-/**
- * What a CSV parser could not make sense of, as faults of the list: no row is lost in silence.
- * @param errors as the parser reports them; rows are counted from 0 below the header
- */
-export const parserFaults = (errors: readonly { code: string; row?: number | undefined }[]): RowFault[] =>
-  errors.flatMap((e) =>
-    PARSER_SAYS[e.code] ? [{ line: (e.row ?? 0) + 2, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
-  );
+/** A day as lists write it, or a sentence; 03/04/2025 may be two days and is asked. */
+function readDay(text: string, today: string): { day: string } | { sentence: string } {
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ].*)?$/.exec(text);
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text);
+  const slashed = /^(\d{1,2})[/-](\d{1,2})[/-](\d{4})$/.exec(text);
+  let parts: [string, string, string] | null = null;
+  if (iso) parts = [iso[1]!, iso[2]!, iso[3]!];
+  else if (dotted) parts = [dotted[3]!, dotted[2]!, dotted[1]!];
+  else if (slashed) {
+    const [, a, b, year] = slashed as unknown as [string, string, string, string];
+    if (Number(a) <= 12 && Number(b) <= 12 && a !== b)
+      return {
+        sentence: `“${text}” may be two different days. Write it as ${year}-${b.padStart(2, '0')}-${a.padStart(2, '0')} or ${year}-${a.padStart(2, '0')}-${b.padStart(2, '0')}.`,
+      };
+    parts = Number(a) > 12 ? [year, b, a] : [year, a, b];
+  }
+  const day = parts && `${parts[0]}-${parts[1].padStart(2, '0')}-${parts[2].padStart(2, '0')}`;
+  const at = day ? new Date(`${day}T00:00:00Z`) : null;
+  if (!day || !at || Number.isNaN(at.getTime()) || dayIn(at, 'UTC') !== day)
+    return { sentence: `“${text.slice(0, 24)}” is not a day. Write it like 2025-05-14.` };
+  if (day > today) return { sentence: `${day} has not come yet.` };
+  if (day < '1900-01-01') return { sentence: `${day} is too long ago to be meant.` };
+  return { day };
+}
 
 /**
  * Reads the rows of a tree list.
- * @param rows cells by header, in the order of the file
- * @returns every row that can be read, and one sentence for each fault; nothing should be written while there are faults
+ * @returns every row that can be read, one sentence for each fault, and each species that no host is called by; nothing
+ *   should be written while there are faults
  */
-export function readTrees(
-  rows: Record<string, string | undefined>[],
-  c: ImportContext,
-): { trees: TreeRow[]; faults: RowFault[]; warnings: RowFault[] } {
-  const faults: RowFault[] = [];
-  const warnings: RowFault[] = [];
-  const trees: TreeRow[] = [];
+export function readTrees(rows: readonly Row[], c: ImportContext): ReadTrees {
+  const out: ReadTrees = { trees: [], faults: [], warnings: [], asked: [] };
+  const missing = (['tag', 'host'] as const).filter((k) => !c.mapping[k]);
+  for (const k of missing)
+    out.faults.push({ line: 1, column: null, sentence: `Choose the column that holds the ${k}.` });
+  if (missing.length) return out;
+  const species = new Map<string, { hostId: string } | { mayBe: string[] }>();
+  const asked = new Map<string, AskedSpecies>();
+  /** The host that a species is, as it reads or as somebody said; null while it is asked. */
+  const hostOf = (written: string): string | null => {
+    if (!species.has(written)) species.set(written, c.species.read(written));
+    const read = species.get(written)!;
+    if ('hostId' in read) return read.hostId;
+    asked.set(written, { written, mayBe: read.mayBe, rows: (asked.get(written)?.rows ?? 0) + 1 });
+    const said = c.chosen[written];
+    return said !== undefined && c.hosts.has(said) ? said : null;
+  };
   const seen = new Map<string, number>();
-  if (!c.mapping.tag || !c.mapping.host) {
-    faults.push({
-      line: 1,
-      column: null,
-      sentence: `Choose the column that holds the ${!c.mapping.tag ? 'tag' : 'host'}.`,
+  for (const row of rows) {
+    const reader = new RowReader(row, c, out.faults);
+    const tag = reader.cell('tag');
+    if (!tag) reader.fault('tag', 'The tag is missing.');
+    else if (tag.length > 24) reader.fault('tag', 'A tag has at most 24 signs.');
+    else if (c.taken.has(tag)) reader.fault('tag', `Tag ${tag} hangs at this place already.`);
+    else if (seen.has(tag)) reader.fault('tag', `Tag ${tag} stands in line ${seen.get(tag)} already.`);
+    else seen.set(tag, row.line);
+    const written = reader.cell('host');
+    const hostId = written ? hostOf(written) : null;
+    if (!written) reader.fault('host', 'The host is missing.');
+    else if (!hostId) reader.fault('host', `No host is called “${written.slice(0, 40)}”: say what it is.`, true);
+    const order = reader.number('order', { name: 'The walking order', min: 0, max: 1_000_000, whole: true });
+    const note = reader.cell('note');
+    if (note.length > 2000) reader.fault('note', 'A note has at most 2000 signs.');
+    const position = reader.position();
+    const trunk = reader.trunk();
+    if (reader.faulty || !hostId) continue;
+    const known = c.hosts.get(hostId)!;
+    if (trunk.diameterCm !== null)
+      for (const d of doubts({
+        diameterCm: trunk.diameterCm,
+        ...(trunk.heightM ? { heightM: trunk.heightM } : {}),
+        growthCmPerYear: known.growthCmPerYear,
+        largestCm: known.largestCm,
+      }))
+        out.warnings.push({
+          line: row.line,
+          column: c.mapping.girth ?? c.mapping.diameter,
+          sentence: d.sentence,
+        });
+    out.trees.push({
+      tag,
+      hostId,
+      species: [known.name, known.latin].some((n) => n.toLowerCase() === written.toLowerCase())
+        ? ''
+        : written.slice(0, 120),
+      ...trunk,
+      ...position,
+      walkOrder: order,
+      note,
     });
-    return { trees, faults, warnings };
   }
-  rows.forEach((row, i) => {
-    const line = i + 2;
-    const before = faults.length;
-    const cell = (k: Column) => (c.mapping[k] ? unguarded((row[c.mapping[k]] ?? '').trim()) : '');
-    const fault = (k: Column, sentence: string) => faults.push({ line, column: c.mapping[k], sentence });
-    const number = (k: Column, rule: Parameters<typeof readNumber>[1]): number | null => {
-      if (cell(k) === '') return null;
-      const read = readNumber(cell(k), rule);
-      if (read.ok) return read.value;
-      fault(k, read.sentence);
-      return null;
-    };
-    const tag = cell('tag');
-    if (!tag) fault('tag', 'The tag is missing.');
-    else if (tag.length > 24) fault('tag', 'A tag has at most 24 signs.');
-    else if (c.taken.has(tag)) fault('tag', `Tag ${tag} hangs at this place already.`);
-    else if (seen.has(tag)) fault('tag', `Tag ${tag} stands in line ${seen.get(tag)} already.`);
-    else seen.set(tag, line);
-    const host = c.hosts.get(cell('host').toLowerCase());
-    if (!host)
-      fault('host', cell('host') ? `No host is called “${cell('host').slice(0, 40)}”.` : 'The host is missing.');
-    const trunkMax = (cm: number) => Math.round(cm / LENGTH[c.units.trunk]);
-    const girth = number('girth', { name: 'The girth', above: 0, max: trunkMax(3000), unit: c.units.trunk });
-    const diameter = number('diameter', { name: 'The diameter', above: 0, max: trunkMax(1000), unit: c.units.trunk });
-    const height = number('height', {
+  out.asked = [...asked.values()].sort((a, b) => b.rows - a.rows);
+  return out;
+}
+
+/** One row, cell by cell; what cannot be read becomes a fault with its place. */
+class RowReader {
+  faulty = false;
+  constructor(
+    private readonly row: Row,
+    private readonly c: ImportContext,
+    private readonly faults: RowFault[],
+  ) {}
+
+  cell(k: Column): string {
+    const header = this.c.mapping[k];
+    return header ? (this.row.cells[header] ?? '') : '';
+  }
+
+  fault(k: Column, sentence: string, asked = false): null {
+    this.faulty = true;
+    this.faults.push({
+      line: this.row.line,
+      column: this.c.mapping[k],
+      sentence,
+      ...(asked ? { asked: true as const } : {}),
+    });
+    return null;
+  }
+
+  number(k: Column, rule: Parameters<typeof readNumber>[1]): number | null {
+    if (this.cell(k) === '') return null;
+    const read = readNumber(this.cell(k), rule);
+    return read.ok ? read.value : this.fault(k, read.sentence);
+  }
+
+  position(): { lat: number | null; lon: number | null } {
+    const { toDegrees } = this.c;
+    const before = this.faulty;
+    const far = { min: -20_000_000, max: 20_000_000, unit: 'm' };
+    const north = this.number(
+      'lat',
+      toDegrees ? { name: 'The northing', ...far } : { name: 'The latitude', min: -90, max: 90 },
+    );
+    const east = this.number(
+      'lon',
+      toDegrees ? { name: 'The easting', ...far } : { name: 'The longitude', min: -180, max: 180 },
+    );
+    if (this.faulty === before && (north === null) !== (east === null))
+      this.fault(north === null ? 'lat' : 'lon', 'A position needs both numbers.');
+    if (!toDegrees || north === null || east === null) return { lat: north, lon: east };
+    return (
+      toDegrees(east, north) ?? {
+        lat: this.fault('lat', 'These numbers lie outside the world of this system.'),
+        lon: null,
+      }
+    );
+  }
+
+  trunk(): Pick<TreeRow, 'stems' | 'diameterCm' | 'heightM' | 'measuredOn'> {
+    const { units } = this.c;
+    const before = this.faulty;
+    const most = (cm: number) => Math.round(cm / LENGTH[units.trunk]);
+    const girth = this.number('girth', { name: 'The girth', above: 0, max: most(3000), unit: units.trunk });
+    const diameter = this.number('diameter', { name: 'The diameter', above: 0, max: most(1000), unit: units.trunk });
+    const height = this.number('height', {
       name: 'The height',
       above: 0,
-      max: c.units.height === 'm' ? 130 : 426,
-      unit: c.units.height,
+      max: units.height === 'm' ? 130 : 426,
+      unit: units.height,
     });
-    const lat = number('lat', { name: 'The latitude', min: -90, max: 90 });
-    const lon = number('lon', { name: 'The longitude', min: -180, max: 180 });
-    if (faults.length === before && (lat === null) !== (lon === null))
-      fault(lat === null ? 'lat' : 'lon', 'A position needs both numbers.');
-    const order = number('order', { name: 'The walking order', min: 0, max: 1_000_000, whole: true });
-    const note = cell('note');
-    if (note.length > 2000) fault('note', 'A note has at most 2000 signs.');
-    if (faults.length > before || !host) return;
-    const byGirth = girth === null ? null : diameterFromGirth(girth * LENGTH[c.units.trunk]);
-    const across = diameter === null ? null : diameter * LENGTH[c.units.trunk];
-    if (byGirth !== null && across !== null && Math.abs(byGirth - across) > Math.max(1, across * 0.03))
-      return void fault(
+    const day = this.cell('measured') ? readDay(this.cell('measured'), this.c.today) : null;
+    if (day && 'sentence' in day) this.fault('measured', day.sentence);
+    const byGirth = girth === null ? null : diameterFromGirth(girth * LENGTH[units.trunk]);
+    const across = diameter === null ? null : diameter * LENGTH[units.trunk];
+    if (
+      this.faulty === before &&
+      byGirth !== null &&
+      across !== null &&
+      Math.abs(byGirth - across) > Math.max(1, across * 0.03)
+    )
+      this.fault(
         'girth',
-        `Girth and diameter do not fit each other: ${cell('girth')} ${c.units.trunk} round is ${(byGirth / LENGTH[c.units.trunk]).toFixed(1)} ${c.units.trunk} across.`,
+        `Girth and diameter do not fit each other: ${this.cell('girth')} ${units.trunk} round is ${(byGirth / LENGTH[units.trunk]).toFixed(1)} ${units.trunk} across.`,
       );
+    const measuredOn = day && 'day' in day ? day.day : this.c.measuredOn;
     const diameterCm = byGirth ?? across;
-    const heightM = height === null ? null : (height * LENGTH[c.units.height]) / 100;
-    if (diameterCm !== null)
-      for (const d of doubts({
-        diameterCm,
-        ...(heightM ? { heightM } : {}),
-        growthCmPerYear: host.growthCmPerYear,
-        largestCm: host.largestCm,
-      }))
-        warnings.push({ line, column: c.mapping.girth ?? c.mapping.diameter, sentence: d.sentence });
-    const stems: StemReading[] | null =
-      girth !== null
-        ? [{ kind: 'girth', typed: { value: girth, unit: c.units.trunk } }]
-        : diameter !== null
-          ? [{ kind: 'diameter', typed: { value: diameter, unit: c.units.trunk } }]
-          : null;
-    trees.push({ tag, hostId: host.id, stems, diameterCm, heightM, lat, lon, walkOrder: order, note });
-  });
-  return { trees, faults, warnings };
+    if (this.faulty === before && diameterCm !== null && measuredOn === null)
+      this.fault('measured', 'Say on which day the trunks of this list were measured.');
+    const typed = girth ?? diameter;
+    return {
+      stems:
+        typed === null
+          ? null
+          : [{ kind: girth !== null ? 'girth' : 'diameter', typed: { value: typed, unit: units.trunk } }],
+      diameterCm,
+      heightM: height === null ? null : (height * LENGTH[units.height]) / 100,
+      measuredOn: diameterCm === null ? null : measuredOn,
+    };
+  }
 }

@@ -163,30 +163,25 @@ export interface Rule {
   check: Check;
 }
 
-/** Puts a gate together; rules stay one sentence of code each. */
-export const gate = (
-  id: string,
-  strength: Strength,
-  title: string,
-  sentence: string,
-  source: string,
-  facts: string[],
-  satisfy: string,
-  state: Gate['state'] = 'tripped',
-): Gate => ({ id, strength, state, title, sentence, source, facts, satisfy });
+/** Puts a gate together; facts and state are left out where it rests on nothing more and has tripped. */
+export const gate = ({
+  facts = [],
+  state = 'tripped',
+  ...g
+}: Omit<Gate, 'facts' | 'state' | 'asks' | 'answers'> & Partial<Pick<Gate, 'facts' | 'state'>>): Gate => ({
+  ...g,
+  facts,
+  state,
+});
 
 /** A gate that stands until somebody has answered a question. */
-export const asking = (
-  key: FactKey,
-  id: string,
-  strength: Strength,
-  title: string,
-  sentence: string,
-  source: string,
-  answers: readonly string[] = SAID[key].answers,
-): Gate => ({
-  ...gate(id, strength, title, sentence, source, [], 'Look, and say.', 'asked'),
-  asks: key,
+export const asking = ({
+  fact,
+  answers = SAID[fact].answers,
+  ...g
+}: Pick<Gate, 'id' | 'strength' | 'title' | 'sentence' | 'source' | 'answers'> & { fact: FactKey }): Gate => ({
+  ...gate({ ...g, satisfy: 'Look, and say.', state: 'asked' }),
+  asks: fact,
   answers,
 });
 

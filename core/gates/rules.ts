@@ -1,21 +1,26 @@
 import type { Facts, Gate, Rule } from './gate';
-import { airRules } from './rules/air';
+import { amountRules } from './rules/amounts';
 import { beeRules } from './rules/bees';
-import { groundRules } from './rules/ground';
+import { handRules } from './rules/hands';
+import { labelFitRules } from './rules/label-fit';
+import { licenceRules } from './rules/licences';
 import { numberRules } from './rules/numbers';
-import { peopleRules } from './rules/people';
-import { treatmentRules } from './rules/treatment';
-import { trunkRules } from './rules/trunk';
+import { reasonRules } from './rules/reasons';
+import { siteRules } from './rules/sites';
+import { soilRules } from './rules/soil';
+import { sprayingRules } from './rules/spraying';
+import { waterRules } from './rules/water';
+import { weatherRules } from './rules/weather';
 
 /** Every gate by the question it belongs to, in the order they are read out. */
 export const CHAPTERS: readonly { name: string; rules: readonly Rule[] }[] = [
-  { name: 'Is treatment right at all', rules: treatmentRules },
+  { name: 'Is treatment right at all', rules: [...labelFitRules, ...reasonRules] },
   { name: 'Numbers of the label', rules: numberRules },
-  { name: 'Tree and trunk', rules: trunkRules },
-  { name: 'Ground and water', rules: groundRules },
-  { name: 'Air and sun', rules: airRules },
+  { name: 'Tree and trunk', rules: [...amountRules, ...siteRules] },
+  { name: 'Ground and water', rules: [...soilRules, ...waterRules] },
+  { name: 'Air and sun', rules: [...weatherRules, ...sprayingRules] },
   { name: 'Bees and helpers', rules: beeRules },
-  { name: 'People and paper', rules: peopleRules },
+  { name: 'People and paper', rules: [...licenceRules, ...handRules] },
 ];
 const RULES = CHAPTERS.flatMap((c) => c.rules);
 

@@ -1,4 +1,4 @@
-import { distanceToSegment, inside, type Point, type Polygon } from '../rootzone/probe-grid';
+import { covers, distanceToSegment, inside, type Ground, type Point, type Polygon } from '../rootzone/probe-grid';
 import type { GroundsPlan } from './schema';
 
 export type { GroundsPlan };
@@ -32,10 +32,11 @@ export const areaOf = (polygon: Polygon): number =>
     }, 0),
   ) / 2;
 
-/** Metres from a point to an area: 0 inside it. */
-export function distanceToArea(p: Point, polygon: Polygon): number {
-  if (inside(p, polygon)) return 0;
-  return Math.min(...polygon.map((a, i) => distanceToSegment(p, a, polygon[(i + 1) % polygon.length]!)));
+/** Metres from a point to a piece of ground: 0 on it; from an island in a pond, to the shore. */
+export function distanceToArea(p: Point, ground: Ground): number {
+  if (covers(ground, p)) return 0;
+  const edges = [ground.corners, ...(ground.holes ?? [])];
+  return Math.min(...edges.flatMap((e) => e.map((a, i) => distanceToSegment(p, a, e[(i + 1) % e.length]!))));
 }
 
 export interface Near {
@@ -48,7 +49,7 @@ export function nearest(plan: GroundsPlan, from: Point, kinds: readonly (AreaKin
   return [
     ...plan.areas
       .filter((a) => kinds.includes(a.kind))
-      .map((a) => ({ kind: a.kind, name: a.name, metres: distanceToArea(from, a.corners) })),
+      .map((a) => ({ kind: a.kind, name: a.name, metres: distanceToArea(from, a) })),
     ...plan.points
       .filter((p) => kinds.includes(p.kind))
       .map((p) => ({ kind: p.kind, name: p.name, metres: Math.hypot(p.at.x - from.x, p.at.y - from.y) })),

@@ -18,7 +18,16 @@ export const groundsPlanSchema = z.strictObject({
     .default(null),
   outline: corners.nullable().default(null),
   areas: z
-    .array(z.strictObject({ id: z.string().min(1).max(60), kind: z.enum(AREAS), name, corners }))
+    .array(
+      z.strictObject({
+        id: z.string().min(1).max(60),
+        kind: z.enum(AREAS),
+        name,
+        corners,
+        /** What is left out of it: a tree pit in paving, an island in a pond. */
+        holes: z.array(corners).max(100).optional(),
+      }),
+    )
     .max(200)
     .default([]),
   points: z

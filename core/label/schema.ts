@@ -350,6 +350,8 @@ export const labelSchema = z
     if (label.stock && label.stock.concentrate.unit in VOLUME !== liquid)
       fault(['stock', 'concentrate'], 'the stock recipe must be in the product’s own dimension');
     label.uses.forEach((u, i) => {
+      if (label.uses.findIndex((other) => other.key === u.key) < i)
+        fault(['uses', i, 'key'], `two uses are called “${u.key}”`);
       const points = u.rate.dose.form === 'flat' ? [u.rate.dose.point] : u.rate.dose.classes.bands.map((b) => b.entry);
       const volumes = new Set(points.map((p) => p.unit in VOLUME));
       if (volumes.size > 1) fault(['uses', i, 'rate', 'dose'], 'all classes must be volumes, or all masses');

@@ -38,11 +38,8 @@ const mean = (xs: readonly number[]) => total(xs) / xs.length;
  * @returns null when there was nothing to reduce: a count of zero before, or on the untreated tree after
  */
 export function efficacy(treated: Counts, control: Partial<Counts> = {}, seed = 1): Efficacy | null {
-  const by = control.after?.length
-    ? control.before?.length
-      ? ('Henderson–Tilton' as const)
-      : ('Abbott' as const)
-    : ('simple reduction' as const);
+  const compared = control.before?.length ? ('Henderson–Tilton' as const) : ('Abbott' as const);
+  const by = control.after?.length ? compared : ('simple reduction' as const);
   const share = (draw: (xs: readonly number[]) => readonly number[]): number | null => {
     const [tb, ta] = [mean(draw(treated.before)), mean(draw(treated.after))];
     const [cb, ca] = [mean(draw(control.before ?? [1])), mean(draw(control.after ?? [1]))];

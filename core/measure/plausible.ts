@@ -31,14 +31,14 @@ const nearPi = (ratio: number) => ratio > 2.6 && ratio < 3.7;
  * (a ratio near pi to the last reading, or a trunk impossible for the tree's height). Nothing is corrected.
  * @returns no entry when the reading is plausible
  */
-export function doubts(p: Plausibility): Doubt[] {
+export function doubts(reading: Plausibility): Doubt[] {
   const out: Doubt[] = [];
-  const trunk = (cm: Cm) => showTrunk(cm, p.system ?? 'metric').text;
-  const height = (m: number) => showDistance(m, p.system ?? 'metric').text;
-  const d = p.diameterCm;
-  if (p.last) {
-    const was = p.last.diameterCm;
-    const growth = (p.growthCmPerYear ?? 2) * Math.max(p.last.yearsAgo, 0.25) + slack(was);
+  const trunk = (cm: Cm) => showTrunk(cm, reading.system ?? 'metric').text;
+  const height = (m: number) => showDistance(m, reading.system ?? 'metric').text;
+  const d = reading.diameterCm;
+  if (reading.last) {
+    const was = reading.last.diameterCm;
+    const growth = (reading.growthCmPerYear ?? 2) * Math.max(reading.last.yearsAgo, 0.25) + slack(was);
     if (nearPi(d / was))
       out.push({
         id: 'girth-diameter',
@@ -64,27 +64,27 @@ export function doubts(p: Plausibility): Doubt[] {
         sentence: `${trunk(d - was)} more than last time is faster than this host grows (about ${trunk(growth)}).`,
       });
   }
-  if (p.heightM && p.heightM > 0) {
+  if (reading.heightM && reading.heightM > 0) {
     // Height over diameter of standing trees runs from about 15 (squat veterans) to 130 (drawn-up poles).
-    const ratio = (p.heightM * 100) / d;
+    const ratio = (reading.heightM * 100) / d;
     if (ratio > 160)
       out.push({
         id: 'slender',
         mixup: ratio / Math.PI < 160,
-        sentence: `A tree ${height(p.heightM)} tall on a ${trunk(d)} trunk would not stand: is this a diameter entered as a girth?`,
+        sentence: `A tree ${height(reading.heightM)} tall on a ${trunk(d)} trunk would not stand: is this a diameter entered as a girth?`,
       });
     else if (ratio < 9)
       out.push({
         id: 'stout',
         mixup: ratio * Math.PI >= 9,
-        sentence: `${trunk(d)} across is very stout for ${height(p.heightM)} of height: is this a girth entered as a diameter?`,
+        sentence: `${trunk(d)} across is very stout for ${height(reading.heightM)} of height: is this a girth entered as a diameter?`,
       });
   }
-  if (p.largestCm && d > p.largestCm)
+  if (reading.largestCm && d > reading.largestCm)
     out.push({
       id: 'beyond-species',
-      mixup: d / Math.PI <= p.largestCm,
-      sentence: `This host rarely passes ${trunk(p.largestCm)} across: is this a girth entered as a diameter?`,
+      mixup: d / Math.PI <= reading.largestCm,
+      sentence: `This host rarely passes ${trunk(reading.largestCm)} across: is this a girth entered as a diameter?`,
     });
   return out;
 }

@@ -9,7 +9,6 @@ const TABLE = {
   measure: ['owner', 'arborist', 'technician'],
   examine: ['owner', 'arborist'],
   prescribe: ['owner', 'arborist'],
-  'release a hold': ['owner', 'arborist'],
   apply: ['owner', 'arborist', 'technician'],
   correct: ['owner', 'arborist'],
   'settle a follow-up': ['owner', 'arborist', 'technician', 'office'],

@@ -38,7 +38,8 @@ export function drawCase(
   world: (model: Model, chance: () => number) => Model = (m) => m,
 ): DrawnCase {
   const chance = chanceFrom(seed * 2654435761 + 97);
-  const host = fixed.host ?? knowledge.hosts[Math.floor(chance() * knowledge.hosts.length)]!;
+  const listed = knowledge.hosts.filter((h) => !h.unlisted);
+  const host = fixed.host ?? listed[Math.floor(chance() * listed.length)]!;
   const month = fixed.month ?? 4 + Math.floor(chance() * 7);
   const model = world(compile(knowledge, host, { month }), chance);
   const index = new Map(model.conditions.map((c, i) => [c.id, i]));

@@ -48,15 +48,15 @@ export function weighUse(
   use: LabelUse,
   result: Prescription,
   held: number,
-  w: Weighing,
+  weighing: Weighing,
   own?: OwnResults,
 ): Weighed | null {
   const { dose } = result;
   if (!dose.ok) return null;
   const holes = dose.sites?.count ?? 0;
-  const once = onceOfUse(label, use, dose, w.prices);
-  const { times, visits, ...years } = overTheYears(stepOfUse(use, w), once, w);
-  const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? w.today, w, own);
+  const once = onceOfUse(label, use, dose, weighing.prices);
+  const { times, visits, ...years } = overTheYears(stepOfUse(use, weighing), once, weighing);
+  const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? weighing.today, weighing, own);
   const air = AIRBORNE.includes(use.method);
   const needs = [
     ...(window ? [window] : []),
@@ -71,7 +71,7 @@ export function weighUse(
     key: `${label.key}/${use.key}`,
     method: METHOD_NAMES[use.method],
     name: label.actives.map((a) => a.name).join(' + '),
-    amount: showAmount(dose.product, dose.dimension, w.system).text,
+    amount: showAmount(dose.product, dose.dimension, weighing.system).text,
     now: Math.round(once),
     ...years,
     wounds: holes * times,
@@ -96,13 +96,13 @@ export function weighWork(
   work: { id: string; name: string; method: TreatmentOption['method'] },
   sheet: WorkSheet,
   held: number,
-  w: Weighing,
+  weighing: Weighing,
   own?: OwnResults,
 ): Weighed {
-  const once = w.prices.visit + (sheet.minutes / 60) * w.prices.hour;
-  const { overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, w), once, w);
+  const once = weighing.prices.visit + (sheet.minutes / 60) * weighing.prices.hour;
+  const { overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, weighing), once, weighing);
   const first = sheet.figures[0]!;
-  const { window, ...control } = expected('work', [work.method], w.today, w, own);
+  const { window, ...control } = expected('work', [work.method], weighing.today, weighing, own);
   return {
     key: `work:${work.id}`,
     method: work.name,

@@ -151,17 +151,17 @@ export const stepOfWork = (name: string, rules: readonly FollowUpRule[], w: Plan
 });
 
 /** What a step brings over the programme's years, and what that costs and drills when each time costs `once`. */
-export function overTheYears(step: Step, once: number, w: Weighing) {
-  const { years } = w.programme ?? USUAL_PROGRAMME;
-  const visits = visitsOf(step, w.today, years);
+export function overTheYears(step: Step, once: number, weighing: Weighing) {
+  const { years } = weighing.programme ?? USUAL_PROGRAMME;
+  const visits = visitsOf(step, weighing.today, years);
   const times = visits.filter((v) => v.kind === 'treat');
   return {
     visits,
     times: times.length,
     overYears: Math.round(
       presentValue(
-        times.map((v) => ({ year: yearOf(w.today, v.day), amount: once * weightOf(v) })),
-        w.prices.discount,
+        times.map((v) => ({ year: yearOf(weighing.today, v.day), amount: once * weightOf(v) })),
+        weighing.prices.discount,
       ),
     ),
     visitsAYear: times.reduce((a, v) => a + weightOf(v), 0) / years,

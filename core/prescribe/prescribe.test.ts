@@ -9,7 +9,9 @@ import { expectedOfUse } from './costs';
 import { ringArea } from '../rootzone/probe-grid';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import type { OldSite } from '../ring/ring';
-import { options, prescribe, type Choices, type Situation } from './prescribe';
+import { options } from './options';
+import { prescribe } from './prescribe';
+import { type Choices, type Situation } from './situation';
 
 const elm: Situation = {
   ...UNSAID,

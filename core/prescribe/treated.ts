@@ -11,10 +11,12 @@ import {
   type Point,
   type Polygon,
   type ProbeGrid,
+  covers,
+  type Ground,
 } from '../rootzone/probe-grid';
 import { BARK_L_PER_M2, barkArea, crownGround, crownVolume, DENSITY, sprayVolume } from '../spray/crown';
 import { LENGTH, type Ml, type SquareM } from '../units/units';
-import type { Choices, Situation } from './prescribe';
+import type { Choices, Situation } from './situation';
 
 /** Where a use goes: the ground, the holes, the crown or the bark that it treats, and what lies near. */
 export interface Treated {
@@ -39,8 +41,8 @@ const trunkOf = (s: Situation) => (s.reading?.diameters.length ? Math.max(...s.r
 /**
  * The ground, crown or bark that a use treats on this tree. What has not been measured stays null, and the dose asks for it.
  */
-export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
-  const d = trunkOf(s);
+export function treatedBy(situation: Situation, use: LabelUse, choices: Choices): Treated {
+  const d = trunkOf(situation);
   const out: Treated = {
     ring: null,
     areaM2: null,
@@ -51,10 +53,10 @@ export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
     driftsOver: [],
     words: '',
   };
-  const at = s.grounds?.at ?? null;
-  const plan = s.grounds?.plan ?? null;
+  const at = situation.grounds?.at ?? null;
+  const plan = situation.grounds?.plan ?? null;
   if (plan && at) out.near = nearest(plan, at, SEEN);
-  const crownRadius = s.crown ? s.crown.widthM / 2 : null;
+  const crownRadius = situation.crown ? situation.crown.widthM / 2 : null;
 
   if (use.method === 'soil-drench' && d !== null) {
     const basin = treatedGround(use, d);
@@ -70,7 +72,7 @@ export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
     if (outerM !== null && outerM > innerM) {
       out.ring = { innerM, outerM };
       const trunk = at ?? { x: 0, y: 0 };
-      const kept = plan && at ? plan.areas.filter((a) => PAVED.includes(a.kind)).map((a) => a.corners) : [];
+      const kept = plan && at ? plan.areas.filter((a) => PAVED.includes(a.kind)) : [];
       const outline = plan && at ? (plan.outline ?? undefined) : undefined;
       if (use.method === 'soil-injection') {
         out.grid = probeGrid({
@@ -81,7 +83,7 @@ export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
           pattern: rz?.pattern ?? 'triangular',
           outline,
           kept,
-          trunks: s.grounds?.others,
+          trunks: situation.grounds?.others,
         });
         out.areaM2 = out.grid.coveredM2;
         out.words = `${out.grid.holes.length} holes, ${innerM.toFixed(1)} to ${outerM.toFixed(1)} m from the trunk`;
@@ -98,19 +100,19 @@ export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
     out.areaM2 = ringArea(d / 200, outerM);
     out.words = `around the stem to ${outerM.toFixed(1)} m`;
   }
-  if (use.rate.basis.per === 'area' && use.rate.basis.ground === 'canopy' && s.crown) {
-    out.areaM2 = crownGround(s.crown);
+  if (use.rate.basis.per === 'area' && use.rate.basis.ground === 'canopy' && situation.crown) {
+    out.areaM2 = crownGround(situation.crown);
     out.words = 'ground below the crown';
   }
   if (use.method === 'foliar-spray' || use.method === 'repellent') {
-    if (s.crown) {
-      const v = sprayVolume(s.crown, DENSITY[c.density ?? 'middling'], s.sprayLog);
+    if (situation.crown) {
+      const v = sprayVolume(situation.crown, DENSITY[choices.density ?? 'middling'], situation.sprayLog);
       out.spray = v;
-      out.words = `crown of ${crownVolume(s.crown).toFixed(0)} m³`;
+      out.words = `crown of ${crownVolume(situation.crown).toFixed(0)} m³`;
     }
   } else if ((use.method === 'bark-spray' || use.method === 'dormant-spray') && d !== null) {
     const dormant = use.method === 'dormant-spray';
-    const up = Math.min(use.spray?.upToM ?? (dormant ? 40 : 3), s.heightM ?? (dormant ? Infinity : 40));
+    const up = Math.min(use.spray?.upToM ?? (dormant ? 40 : 3), situation.heightM ?? (dormant ? Infinity : 40));
     if (Number.isFinite(up)) {
       const m2 = barkArea(girthFromDiameter(d), up, dormant ? 1.5 : 0);
       const to = use.spray?.to ?? 'to run-off';
@@ -123,9 +125,9 @@ export function treatedBy(s: Situation, use: LabelUse, c: Choices): Treated {
       out.words = `bark up to ${up.toFixed(1)} m`;
     }
   }
-  const { windFromDeg: from } = c;
-  if (AIRBORNE.includes(use.method) && at && c.windMs !== null && from !== null && from !== undefined) {
-    out.drift = driftSector(at, crownRadius ?? 2, from, c.windMs, s.heightM ?? 5);
+  const { windFromDeg: from } = choices;
+  if (AIRBORNE.includes(use.method) && at && choices.windMs !== null && from !== null && from !== undefined) {
+    out.drift = driftSector(at, crownRadius ?? 2, from, choices.windMs, situation.heightM ?? 5);
     out.driftsOver = plan ? reached(plan, out.drift) : [];
   }
   return out;
@@ -146,7 +148,7 @@ function openShare(
   innerM: number,
   outerM: number,
   outline: Polygon | undefined,
-  kept: readonly Polygon[],
+  kept: readonly Ground[],
 ) {
   if (!outline && !kept.length) return 1;
   let all = 0;
@@ -157,7 +159,7 @@ function openShare(
       if (r < innerM || r > outerM) continue;
       all++;
       const p = { x: trunk.x + dx, y: trunk.y + dy };
-      if ((!outline || inside(p, outline)) && !kept.some((k) => inside(p, k))) open++;
+      if ((!outline || inside(p, outline)) && !kept.some((k) => covers(k, p))) open++;
     }
   return all ? open / all : 1;
 }

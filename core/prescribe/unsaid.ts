@@ -1,5 +1,5 @@
 import { USUAL_SCHOOLS } from '../decide/schools';
-import type { Situation } from './prescribe';
+import type { Situation } from './situation';
 
 /**
  * A tree of which nobody has said anything yet: every fact is open, nothing stands in the book, nothing is on the shelf. What

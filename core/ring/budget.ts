@@ -29,31 +29,31 @@ export interface WoundBudget {
 
 /**
  * The ring carried through a programme: each visit is placed among the holes of the visits before, on a trunk that grows.
- * @param r the ring of the first visit
+ * @param input the ring of the first visit
  * @param p `everyYears` between visits, over `years`; a hole bars its bark until the label's years are over and it has closed
  */
 export function woundBudget(
-  r: RingInput,
+  input: RingInput,
   p: { everyYears: number; years: number; growthCm: Cm; drillMm: number; sitesPerCm: number },
 ): WoundBudget {
-  const hold = Math.max(r.oldSiteYears, yearsToClose(p.drillMm, p.growthCm));
-  let oldSites: OldSite[] = [...r.oldSites];
+  const hold = Math.max(input.oldSiteYears, yearsToClose(p.drillMm, p.growthCm));
+  let oldSites: OldSite[] = [...input.oldSites];
   const visits: Visit[] = [];
   let runsOut: number | null = null;
   let last: { barred: number } = { barred: 0 };
   for (let t = 0; t < p.years; t += p.everyYears) {
-    const girthCm = r.girthCm + girthFromDiameter(p.growthCm) * t;
-    const year = r.year + t;
+    const girthCm = input.girthCm + girthFromDiameter(p.growthCm) * t;
+    const year = input.year + t;
     // The dose grows with the trunk, and with it the number of sites.
-    const count = Math.max(r.count, Math.ceil(girthCm * p.sitesPerCm - 1e-9));
-    const ring = placeRing({ ...r, girthCm, year, count, oldSites, oldSiteYears: hold });
+    const count = Math.max(input.count, Math.ceil(girthCm * p.sitesPerCm - 1e-9));
+    const ring = placeRing({ ...input, girthCm, year, count, oldSites, oldSiteYears: hold });
     visits.push({ year, placed: ring.sites.length, wanted: count, girthCm });
     if (ring.sites.length < count && runsOut === null) runsOut = year;
     oldSites = [
       ...oldSites.filter((s) => year - s.year < hold),
       ...ring.sites.map((bearing, i) => ({ bearing, heightCm: ring.heights[i]!, year })),
     ];
-    last = { barred: barredShare({ ...r, girthCm, year: year + 1, oldSites, oldSiteYears: hold }) };
+    last = { barred: barredShare({ ...input, girthCm, year: year + 1, oldSites, oldSiteYears: hold }) };
   }
   const holes = visits.reduce((a, v) => a + v.placed, 0);
   return {
@@ -64,7 +64,7 @@ export function woundBudget(
     barred: last.barred,
     sentence: runsOut
       ? `Every ${span(p.everyYears)}: room runs out in ${runsOut}, after ${holes} holes.`
-      : `Every ${span(p.everyYears)}: room for all ${visits.length} visits, ${holes} holes by ${r.year + p.years - 1}.`,
+      : `Every ${span(p.everyYears)}: room for all ${visits.length} visits, ${holes} holes by ${input.year + p.years - 1}.`,
   };
 }
 const span = (n: number) => (n === 1 ? 'year' : `${n} years`);

@@ -115,15 +115,15 @@ const bars = (s: OldSite, r: Pick<RingInput, 'year' | 'heightCm' | 'oldSiteYears
  * (gap − C/N)² over the gaps, plus the weighted distance from flares and the weighted soundness of the crown above, found
  * exactly by dynamic programming over the ring. When `count` sites do not fit, as many as do; where the label allows more
  * rows, the rest goes into a row above.
- * @param r lengths in cm, bearings in degrees clockwise from north
+ * @param input lengths in cm, bearings in degrees clockwise from north
  */
-export function placeRing(r: RingInput): Ring {
-  const first = placeRow(r, r.count);
-  const rows = [{ ...first, heightCm: r.heightCm }];
+export function placeRing(input: RingInput): Ring {
+  const first = placeRow(input, input.count);
+  const rows = [{ ...first, heightCm: input.heightCm }];
   let placed = first.sites.length;
-  for (let row = 1; placed < r.count && row < (r.rows ?? 1); row++) {
-    const heightCm = r.heightCm + row * r.oldSiteVerticalCm;
-    const next = placeRow({ ...r, heightCm }, r.count - placed);
+  for (let row = 1; placed < input.count && row < (input.rows ?? 1); row++) {
+    const heightCm = input.heightCm + row * input.oldSiteVerticalCm;
+    const next = placeRow({ ...input, heightCm }, input.count - placed);
     rows.push({ ...next, heightCm });
     placed += next.sites.length;
   }
@@ -135,43 +135,43 @@ export function placeRing(r: RingInput): Ring {
   return {
     sites,
     heights: all.map((s) => s.heightCm),
-    wanted: r.count,
+    wanted: input.count,
     unevenness: first.unevenness,
-    offFlareCm: r.flares?.length
-      ? sites.reduce((a, b) => a + toFlare(b, r.flares!), 0) * (r.girthCm / 360 / Math.max(1, sites.length))
+    offFlareCm: input.flares?.length
+      ? sites.reduce((a, b) => a + toFlare(b, input.flares!), 0) * (input.girthCm / 360 / Math.max(1, sites.length))
       : null,
     forbidden: first.forbidden,
-    barring: r.oldSites.filter((s) => bars(s, r)),
+    barring: input.oldSites.filter((s) => bars(s, input)),
     sentence:
       placed === 0
         ? 'No site fits at this height: every bearing is a wound, a valley or too near an old hole.'
-        : placed < r.count
-          ? `Only ${placed} of ${r.count} sites fit: another height, fewer and larger doses if the label allows, or another method.`
+        : placed < input.count
+          ? `Only ${placed} of ${input.count} sites fit: another height, fewer and larger doses if the label allows, or another method.`
           : used > 1
-            ? `${placed} sites in ${used} rows, ${r.oldSiteVerticalCm} cm one above the other.`
-            : `${placed} sites, ${(r.girthCm / placed).toFixed(1)} cm apart on average.`,
+            ? `${placed} sites in ${used} rows, ${input.oldSiteVerticalCm} cm one above the other.`
+            : `${placed} sites, ${(input.girthCm / placed).toFixed(1)} cm apart on average.`,
   };
 }
 
 const toFlare = (b: Bearing, flares: readonly Flare[]) => Math.min(...flares.map((f) => apart(b, f.bearing)));
 
 /** What a site costs where it stands, cm²: away from flares, and below a part of the crown that does not suffer. */
-function nodeCosts(r: RingInput, n: number): Float64Array {
+function nodeCosts(input: RingInput, n: number): Float64Array {
   const cost = new Float64Array(STEPS);
-  const w = r.weights ?? USUAL_WEIGHTS;
-  const half = r.girthCm / n / 2;
-  const strongest = Math.max(0, ...(r.sectors ?? []).map((s) => s.severity));
+  const w = input.weights ?? USUAL_WEIGHTS;
+  const half = input.girthCm / n / 2;
+  const strongest = Math.max(0, ...(input.sectors ?? []).map((s) => s.severity));
   for (let b = 0; b < STEPS; b++) {
-    if (r.flares?.length) {
+    if (input.flares?.length) {
       // A weak flare counts as if it stood a little farther off.
       const cm = Math.min(
-        ...r.flares.map((f) => (apart(b, f.bearing) * r.girthCm) / STEPS + (1 - f.strength) * half * 0.5),
+        ...input.flares.map((f) => (apart(b, f.bearing) * input.girthCm) / STEPS + (1 - f.strength) * half * 0.5),
       );
       cost[b]! += w.flare * Math.min(cm, half) ** 2;
     }
     if (strongest > 0) {
-      const above = turn(b - (r.grainDeg ?? 0));
-      const severity = Math.max(0, ...r.sectors!.map((s) => (turn(above - s.from) <= wide(s) ? s.severity : 0)));
+      const above = turn(b - (input.grainDeg ?? 0));
+      const severity = Math.max(0, ...input.sectors!.map((s) => (turn(above - s.from) <= wide(s) ? s.severity : 0)));
       cost[b]! += w.sector * half ** 2 * (1 - severity / strongest);
     }
   }
@@ -179,11 +179,11 @@ function nodeCosts(r: RingInput, n: number): Float64Array {
 }
 
 /** One row of at most `count` sites at the height of `r`. */
-function placeRow(r: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness' | 'forbidden'> {
+function placeRow(input: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness' | 'forbidden'> {
   const legal: number[] = [];
   const forbidden: Ring['forbidden'] = [];
   for (let b = 0; b < STEPS; b++) {
-    const why = barredAt(b, r);
+    const why = barredAt(b, input);
     if (why === null) legal.push(b);
     else {
       const last = forbidden[forbidden.length - 1];
@@ -191,11 +191,11 @@ function placeRow(r: RingInput, count: number): Pick<Ring, 'sites' | 'unevenness
       else forbidden.push({ from: b, to: b, why });
     }
   }
-  const minGap = Math.ceil((r.minSpacingCm * STEPS) / r.girthCm - 1e-9);
+  const minGap = Math.ceil((input.minSpacingCm * STEPS) / input.girthCm - 1e-9);
   const { most, from } = mostThatFit(legal, minGap);
   for (let n = Math.min(count, most); n >= 1; n--) {
-    const sites = best(legal, n, from, r);
-    if (sites) return { sites, unevenness: unevenness(sites, r.girthCm), forbidden };
+    const sites = best(legal, n, from, input);
+    if (sites) return { sites, unevenness: unevenness(sites, input.girthCm), forbidden };
   }
   return { sites: [], unevenness: 0, forbidden };
 }
@@ -217,16 +217,16 @@ export function whyNotAt(
   ring: Pick<Ring, 'sites' | 'heights'>,
   index: number,
   bearing: Bearing,
-  r: RingInput,
+  input: RingInput,
 ): string | null {
-  const heightCm = ring.heights[index] ?? r.heightCm;
-  const barred = barredAt(bearing, { ...r, heightCm });
+  const heightCm = ring.heights[index] ?? input.heightCm;
+  const barred = barredAt(bearing, { ...input, heightCm });
   if (barred) return barred;
   for (let i = 0; i < ring.sites.length; i++) {
-    if (i === index || Math.abs((ring.heights[i] ?? r.heightCm) - heightCm) >= r.oldSiteVerticalCm) continue;
-    const cm = (apart(bearing, ring.sites[i]!) * r.girthCm) / 360;
-    if (cm < r.minSpacingCm - 1e-9)
-      return `${cm.toFixed(1)} cm from site ${i + 1}; the label asks for ${r.minSpacingCm} cm`;
+    if (i === index || Math.abs((ring.heights[i] ?? input.heightCm) - heightCm) >= input.oldSiteVerticalCm) continue;
+    const cm = (apart(bearing, ring.sites[i]!) * input.girthCm) / 360;
+    if (cm < input.minSpacingCm - 1e-9)
+      return `${cm.toFixed(1)} cm from site ${i + 1}; the label asks for ${input.minSpacingCm} cm`;
   }
   return null;
 }
@@ -272,12 +272,12 @@ function mostThatFit(legal: number[], minGap: number): { most: number; from: num
  * @param first index of a legal bearing from which `n` sites fit
  * @returns null when `n` do not fit after all
  */
-function best(legal: number[], n: number, first: number, r: RingInput): Bearing[] | null {
+function best(legal: number[], n: number, first: number, input: RingInput): Bearing[] | null {
   const m = legal.length;
-  const node = nodeCosts(r, n);
+  const node = nodeCosts(input, n);
   if (n === 1) return [legal.reduce((a, b) => (node[b]! < node[a]! - 1e-12 ? b : a))];
-  const cmPerStep = r.girthCm / STEPS;
-  const minGap = Math.ceil(r.minSpacingCm / cmPerStep - 1e-9);
+  const cmPerStep = input.girthCm / STEPS;
+  const minGap = Math.ceil(input.minSpacingCm / cmPerStep - 1e-9);
   const ideal = STEPS / n;
   const gapCost = new Float64Array(2 * STEPS + 1).fill(Infinity);
   for (let g = Math.max(1, minGap); g <= STEPS; g++) gapCost[g] = ((g - ideal) * cmPerStep) ** 2;

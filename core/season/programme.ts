@@ -19,12 +19,12 @@ export const SCHOOL_NAMES: Record<NonNullable<Programme['school']>, string> = {
   threshold: 'threshold-only',
 };
 /** @example programmeWords({ school: null, everyYears: 3, years: 10 }, 'organic') // 'organic only; injections every 3 years; planned for 10 years' */
-export function programmeWords(p: Programme, school: NonNullable<Programme['school']>): string {
+export function programmeWords(programme: Programme, school: NonNullable<Programme['school']>): string {
   const every =
-    p.everyYears === null
+    programme.everyYears === null
       ? 'as the label has it'
-      : `every ${p.everyYears === 1 ? 'year' : span(p.everyYears, 'years')}`;
-  return `${SCHOOL_NAMES[p.school ?? school]}; injections ${every}; planned for ${span(p.years, 'years')}`;
+      : `every ${programme.everyYears === 1 ? 'year' : span(programme.everyYears, 'years')}`;
+  return `${SCHOOL_NAMES[programme.school ?? school]}; injections ${every}; planned for ${span(programme.years, 'years')}`;
 }
 
 const THRESHOLD = 'a look finds it above the threshold';
@@ -46,19 +46,19 @@ const IN_A_YEAR: FollowUpRule = {
 export function programmed(
   rules: readonly FollowUpRule[],
   injection: boolean,
-  p: Programme,
+  programme: Programme,
   school: NonNullable<Programme['school']>,
 ): FollowUpRule[] {
   return rules.map((rule) => {
     if (rule.kind !== 'treat-again') return rule;
     const next = { ...rule };
-    if (injection && p.everyYears !== null) {
+    if (injection && programme.everyYears !== null) {
       delete next.earliest;
       delete next.latest;
-      next.after = { count: p.everyYears, unit: 'years' };
+      next.after = { count: programme.everyYears, unit: 'years' };
       next.why = `the programme of this plan; the label: ${rule.why}`.slice(0, 300);
     }
-    if ((p.school ?? school) === 'threshold') next.onlyIf ??= THRESHOLD;
+    if ((programme.school ?? school) === 'threshold') next.onlyIf ??= THRESHOLD;
     return next;
   });
 }
@@ -111,11 +111,18 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
     perYear.set(year, done + 1);
     visits.push({ day, step: step.name, kind: 'treat', what: step.name, onlyIf });
     let next: { day: Day; onlyIf: string | null } | null = null;
-    for (const f of followUps(inSeason, day, step.minDays)) {
-      if (f.kind !== 'treat-again') {
-        if (f.due < end)
-          visits.push({ day: f.due, step: step.name, kind: f.kind, what: f.what, onlyIf: f.onlyIf ?? null });
-      } else if (f.due > day && (!next || f.due < next.day)) next = { day: f.due, onlyIf: f.onlyIf ?? null };
+    for (const followUp of followUps(inSeason, day, step.minDays)) {
+      if (followUp.kind !== 'treat-again') {
+        if (followUp.due < end)
+          visits.push({
+            day: followUp.due,
+            step: step.name,
+            kind: followUp.kind,
+            what: followUp.what,
+            onlyIf: followUp.onlyIf ?? null,
+          });
+      } else if (followUp.due > day && (!next || followUp.due < next.day))
+        next = { day: followUp.due, onlyIf: followUp.onlyIf ?? null };
     }
     if (!next) break;
     ({ day, onlyIf } = next);

@@ -32,7 +32,7 @@ export const wallClock = (instant: string, timeZone: string): string =>
 export function zonedInstant(wall: string, timeZone: string): string | null {
   const utc = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}/.test(wall) ? new Date(`${wall.slice(0, 16)}:00Z`) : null;
   // A day or an hour that does not exist would be carried into the next.
-  if (!utc || Number.isNaN(utc.getTime()) || utc.toISOString().slice(0, 16) !== wall.slice(0, 16)) return null;
+  if (!utc || Number.isNaN(utc.getTime()) || !utc.toISOString().startsWith(wall.slice(0, 16))) return null;
   const [y, m, d] = [utc.getUTCFullYear(), utc.getUTCMonth(), utc.getUTCDate()];
   return new Date(+new TZDate(y, m, d, utc.getUTCHours(), utc.getUTCMinutes(), timeZone)).toISOString();
 }

@@ -29,6 +29,8 @@ const settingsSchema = z.object({
     .min(0, 'must be from 0 to 9')
     .max(9, 'must be from 0 to 9')
     .default(0),
+  /** How much the server says of itself: a line for each request, only what went wrong, or nothing. */
+  ELMHORN_LOG: z.enum(['info', 'warn', 'error', 'silent'], 'must be info, warn, error or silent').default('info'),
   ELMHORN_STATION_SEED: z.coerce.number('must be a whole number').int('must be a whole number').default(7),
 });
 export type Settings = z.infer<typeof settingsSchema>;

@@ -46,6 +46,14 @@ export type VolumeUnit = keyof typeof VOLUME;
 export type MassUnit = keyof typeof MASS;
 export type AreaUnit = keyof typeof AREA;
 /** What a person reads: metric, or US customary. */
+/** The same thing told in either system of units, for whoever reads it. */
+export interface Told<T> {
+  metric: T;
+  us: T;
+}
+/** Tells a thing in both systems. @example told((system) => showTrunk(40, system).text) // { metric: '40.0 cm', us: '15.7 in' } */
+export const told = <T>(tell: (system: UnitSystem) => T): Told<T> => ({ metric: tell('metric'), us: tell('us') });
+
 export type UnitSystem = 'metric' | 'us';
 
 export interface Length {
@@ -54,9 +62,12 @@ export interface Length {
 }
 export const toCm = (q: Length): Cm => q.value * LENGTH[q.unit];
 export const isVolume = (unit: string): unit is VolumeUnit => unit in VOLUME;
+const SMALL_UNITS = {
+  metric: { volume: 'mL', mass: 'g' },
+  us: { volume: 'fl oz', mass: 'oz' },
+} as const;
 /** The small unit in which a person types an amount of product. */
-export const smallUnit = (dimension: 'volume' | 'mass', system: UnitSystem) =>
-  dimension === 'volume' ? (system === 'us' ? 'fl oz' : 'mL') : system === 'us' ? 'oz' : 'g';
+export const smallUnit = (dimension: 'volume' | 'mass', system: UnitSystem) => SMALL_UNITS[system][dimension];
 export const toMl = (value: number, unit: VolumeUnit): Ml => value * VOLUME[unit];
 export const toGrams = (value: number, unit: MassUnit): Grams => value * MASS[unit];
 export const toM2 = (value: number, unit: AreaUnit): SquareM => value * AREA[unit];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { findCondition, findHost } from '@/knowledge';
-import { closedSeason } from './crown';
+import { closedSeason } from './cuts';
 import { WORK_RULES } from './rules';
 import { readAnswers, usualAnswers, type Answers, type Work, type WorkFacts } from './work';
 import { findWork, WORKS, worksFor } from './works';
@@ -32,19 +32,18 @@ const figures = (id: string, a?: Answers, facts?: Partial<WorkFacts>) =>
   out(id, a, facts).figures.map((x) => `${x.value} ${x.unit}`.trim());
 const gateIds = (id: string, a?: Answers, facts?: Partial<WorkFacts>) => out(id, a, facts).gates.map((g) => g.id);
 
+const numberFor = (ask: { min: number; max: number; whole?: boolean }) =>
+  ask.whole
+    ? fc.integer({ min: Math.ceil(ask.min), max: ask.max })
+    : fc.double({ min: ask.min, max: ask.max, noNaN: true });
+
 /** Any answers to a work, each within what it asks for. */
 const answersTo = (w: Work) =>
   fc.record(
     Object.fromEntries(
       w.asks.map((ask) => [
         ask.key,
-        ask.kind === 'number'
-          ? ask.whole
-            ? fc.integer({ min: Math.ceil(ask.min), max: ask.max })
-            : fc.double({ min: ask.min, max: ask.max, noNaN: true })
-          : ask.kind === 'choice'
-            ? fc.constantFrom(...ask.options)
-            : fc.boolean(),
+        ask.kind === 'number' ? numberFor(ask) : ask.kind === 'choice' ? fc.constantFrom(...ask.options) : fc.boolean(),
       ]),
     ),
   ) as fc.Arbitrary<Answers>;

@@ -106,7 +106,7 @@ export const usualAnswers = (work: Work, f: WorkFacts): Record<string, Answer> =
  */
 export function readAnswers(
   work: Work,
-  f: WorkFacts,
+  facts: WorkFacts,
   typed: Readonly<Record<string, unknown>>,
 ): { ok: true; answers: Record<string, Answer> } | { ok: false; faults: { path: string; sentence: string }[] } {
   const faults: { path: string; sentence: string }[] = [];
@@ -114,7 +114,7 @@ export function readAnswers(
   for (const ask of work.asks) {
     const given = typed[ask.key];
     if (given === undefined || given === '') {
-      answers[ask.key] = ask.usual(f);
+      answers[ask.key] = ask.usual(facts);
       continue;
     }
     if (ask.kind === 'number') {

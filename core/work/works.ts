@@ -1,20 +1,58 @@
 import type { TreatmentOption } from '../diagnose/knowledge';
-import { crownWorks } from './crown';
-import { groundWorks } from './ground';
-import { trunkWorks } from './trunk';
+import { bandWork } from './works/band';
+import { guardWork } from './works/guard';
+import { deerFenceWork } from './works/deer-fence';
+import { hangingWork } from './works/hanging';
+import { washWork } from './works/wash';
+import { disinfectWork } from './works/disinfect';
+import { collarWork } from './works/collar';
+import { girdlingWork } from './works/girdling';
+import { trenchesWork } from './works/trenches';
+import { mulchWork } from './works/mulch';
+import { waterWork } from './works/water';
+import { replantWork } from './works/replant';
+import { pruneDiseasedWork } from './works/prune-diseased';
+import { rootstockWork } from './works/rootstock';
+import { waterShootsWork } from './works/water-shoots';
+import { openCrownWork } from './works/open-crown';
+import { waterJetWork } from './works/water-jet';
+import { releaseWork } from './works/release';
+import { baggingWork } from './works/bagging';
+import { sanitationWork } from './works/sanitation';
 import type { Work, WorkFacts } from './work';
 
 /** Every method that needs no label. */
-export const WORKS: readonly Work[] = [...trunkWorks, ...groundWorks, ...crownWorks];
+export const WORKS: readonly Work[] = [
+  bandWork,
+  guardWork,
+  deerFenceWork,
+  hangingWork,
+  washWork,
+  disinfectWork,
+  collarWork,
+  girdlingWork,
+  trenchesWork,
+  mulchWork,
+  waterWork,
+  replantWork,
+  pruneDiseasedWork,
+  rootstockWork,
+  waterShootsWork,
+  openCrownWork,
+  waterJetWork,
+  releaseWork,
+  baggingWork,
+  sanitationWork,
+];
 export const findWork = (id: string): Work | null => WORKS.find((w) => w.id === id) ?? null;
 
 /** The works that carry out what the knowledge base offers for a condition, in its order; the others after them. */
 export function worksFor(
-  f: WorkFacts,
+  facts: WorkFacts,
   options: readonly Pick<TreatmentOption, 'method'>[],
 ): { fit: Work[]; other: Work[] } {
   const wanted = options.map((o) => o.method);
-  const fit = WORKS.filter((w) => wanted.includes(w.method) && (w.when?.(f) ?? true)).sort(
+  const fit = WORKS.filter((w) => wanted.includes(w.method) && (w.when?.(facts) ?? true)).sort(
     (a, b) => wanted.indexOf(a.method) - wanted.indexOf(b.method),
   );
   return { fit, other: WORKS.filter((w) => !fit.includes(w)) };

@@ -19,13 +19,18 @@ interface FieldProps {
 export function Field({ label, path, faults, hint, children }: FieldProps) {
   const id = useId();
   const sentence = faultAt(faults, path);
+  const described = [sentence && `${id}-fault`, hint && `${id}-hint`].filter(Boolean).join(' ');
   return (
     <div className="mb-4">
       <label htmlFor={id} className="mb-1 block font-semibold">
         {label}
       </label>
-      {children({ id, 'aria-invalid': Boolean(sentence), 'aria-describedby': sentence ? `${id}-fault` : undefined })}
-      {hint && <p className="mt-1 text-small text-ink-2">{hint}</p>}
+      {children({ id, 'aria-invalid': Boolean(sentence), 'aria-describedby': described || undefined })}
+      {hint && (
+        <p id={`${id}-hint`} className="mt-1 text-small text-ink-2">
+          {hint}
+        </p>
+      )}
       {sentence && (
         <p id={`${id}-fault`} className="mt-1 font-semibold text-madder" role="alert">
           {sentence}

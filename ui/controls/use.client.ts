@@ -1,5 +1,6 @@
 'use client';
 
+import { toTheWork } from '@/ui/frame/focus.client';
 import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
 import { v7 } from 'uuid';
 import type { FormFault } from './controls';
@@ -125,6 +126,8 @@ export function useSend<I, T>(
         if (answer.ok || answer.faults.some((f) => f.path === 'id')) on?.renew?.();
         if (!answer.ok && answer.faults.some((f) => f.path === 'version')) on?.stale?.();
         if (answer.ok) then?.(answer.value);
+        // A form that closes takes the focus with it; a frame later it is gone.
+        if (answer.ok) setTimeout(toTheWork, 50);
       } catch (error) {
         if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;
         setFaults([

@@ -148,7 +148,14 @@ export function PlanFigure({
         </g>
       )}
       {plan.areas.map((a) => (
-        <path key={a.id} d={path(a.corners)} fill={`url(#plan-${a.kind})`} stroke="var(--ink)" strokeWidth={u * 0.35} />
+        <path
+          key={a.id}
+          d={[a.corners, ...(a.holes ?? [])].map(path).join('')}
+          fillRule="evenodd"
+          fill={`url(#plan-${a.kind})`}
+          stroke="var(--ink)"
+          strokeWidth={u * 0.35}
+        />
       ))}
       {overlay.drift && (
         <path d={path(overlay.drift)} fill="var(--sap)" fillOpacity="0.18" stroke="var(--sap)" strokeWidth={u * 0.5} />
@@ -202,11 +209,11 @@ export function PlanFigure({
             />
           ),
         )}
-      {overlay.holes?.map((h, i) => (
+      {overlay.holes?.map((point, i) => (
         <circle
           key={i}
-          cx={h.x}
-          cy={-h.y}
+          cx={point.x}
+          cy={-point.y}
           r={u * 0.55}
           fill="var(--slate)"
           stroke="var(--sheet)"

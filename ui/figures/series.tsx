@@ -1,3 +1,4 @@
+import { dayIn } from '@/core/season/zone';
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -20,7 +21,7 @@ export function Series({
   const x = scaleLinear([from, to === from ? from + 1 : to], [8, w - 8]);
   const y = scaleLinear([low, high === low ? low + 1 : high], [h - 10, 10]);
   const last = points.at(-1)!;
-  const words = `${what}: ${points.map((p) => `${new Date(p.at).toISOString().slice(0, 10)} ${show(p.value)}`).join(', ')}`;
+  const words = `${what}: ${points.map((p) => `${dayIn(new Date(p.at), 'UTC')} ${show(p.value)}`).join(', ')}`;
   return (
     <figure className="m-0">
       <svg viewBox={`0 0 ${w} ${h}`} className="h-14 w-full max-w-[320px]" role="img" aria-label={words}>

@@ -23,7 +23,7 @@ export function MarginShell({
     ? [words(count.stops, 'stop'), words(count.holds, 'hold'), words(count.notes, 'note')].filter(Boolean).join(', ') ||
       'nothing stands against it'
     : (handle ?? 'More about this');
-  const worst = count ? (count.stops ? 'stop' : count.holds ? 'hold' : count.notes ? 'note' : null) : null;
+  const worst = (['stop', 'hold', 'note'] as const).find((s) => count && count[`${s}s`] > 0) ?? null;
   return (
     <>
       <button

@@ -13,21 +13,21 @@ type Query = { find?: string; host?: string; place?: string; table?: string; kin
 /** Everything Elmhorn knows, by host, by place on the tree, by look-alike, or by a word. */
 export default async function Page({ searchParams }: { searchParams: Promise<Query> }) {
   const [v, q] = await Promise.all([viewer(), searchParams]);
-  const { knowledge: k, adrift } = await knowledgeFor(v);
-  const host = k.hosts.find((h) => h.id === q.host);
+  const { knowledge, adrift } = await knowledgeFor(v);
+  const host = knowledge.hosts.find((h) => h.id === q.host);
   const place = PLACES_ON_TREE.find((p) => p === q.place);
-  const table = k.lookalikes.find((t) => t.id === q.table);
+  const table = knowledge.lookalikes.find((t) => t.id === q.table);
   const find = (q.find ?? '').trim().slice(0, 80).toLowerCase();
-  const signs = new Map(k.signs.map((s) => [s.id, s]));
+  const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const hit = (text: string) => find.split(/\s+/).every((w) => text.toLowerCase().includes(w));
-  const list = k.conditions.filter(
+  const list = knowledge.conditions.filter(
     (c) =>
       (!host || concerns(c.groups, host)) &&
       (!q.kind || c.kind === q.kind) &&
       (!place || signsOf(c).some((s) => signs.get(s)?.place === place)) &&
       (!find || hit([c.name, c.kind, c.about, ...signsOf(c).map((s) => signs.get(s)?.words ?? '')].join(' '))),
   );
-  const seen = k.signs.filter(
+  const seen = knowledge.signs.filter(
     (s) => (!place || s.place === place) && (!host || concerns(s.groups, host)) && (!find || hit(s.words)),
   );
   const kinds = KINDS.filter((x) => list.some((c) => c.kind === x));
@@ -40,13 +40,13 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
       tag={
         <div>
           <p className="text-tag leading-none font-extrabold">Guide</p>
-          <p className="mt-2 text-[0.9375rem] text-ink-2">Version of {k.conditions.length} conditions</p>
+          <p className="mt-2 text-[0.9375rem] text-ink-2">Version of {knowledge.conditions.length} conditions</p>
           <dl className="mt-3 border-t border-line-2">
-            <TagLine name="Hosts">{k.hosts.length}</TagLine>
-            <TagLine name="Signs">{k.signs.length}</TagLine>
-            <TagLine name="Quick tests">{k.tests.length}</TagLine>
-            <TagLine name="Conditions">{k.conditions.length}</TagLine>
-            <TagLine name="Look-alikes">{k.lookalikes.length}</TagLine>
+            <TagLine name="Hosts">{knowledge.hosts.length}</TagLine>
+            <TagLine name="Signs">{knowledge.signs.length}</TagLine>
+            <TagLine name="Quick tests">{knowledge.tests.length}</TagLine>
+            <TagLine name="Conditions">{knowledge.conditions.length}</TagLine>
+            <TagLine name="Look-alikes">{knowledge.lookalikes.length}</TagLine>
           </dl>
           <p className="mt-4">
             <Link href="/practice" className="press w-full">
@@ -67,7 +67,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
           <section>
             <h2 className="text-body">Look-alikes</h2>
             <ul>
-              {k.lookalikes.map((t) => (
+              {knowledge.lookalikes.map((t) => (
                 <li key={t.id} className="row">
                   <Link
                     href={`/guide?table=${t.id}`}
@@ -104,7 +104,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
         />
         <select name="host" aria-label="Host" defaultValue={host?.id ?? ''} className="box w-auto max-w-full">
           <option value="">every host</option>
-          {[...k.hosts]
+          {[...knowledge.hosts]
             .sort((a, b) => a.name.localeCompare(b.name))
             .map((h) => (
               <option key={h.id} value={h.id}>
@@ -137,7 +137,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
                   <tr key={r.condition}>
                     <td>
                       <Link href={`/guide/${r.condition}`} className="font-bold underline underline-offset-3">
-                        {k.conditions.find((c) => c.id === r.condition)?.name ?? r.condition}
+                        {knowledge.conditions.find((c) => c.id === r.condition)?.name ?? r.condition}
                       </Link>
                     </td>
                     <td>{r.looks}</td>

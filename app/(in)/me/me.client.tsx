@@ -3,14 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/units/units';
+import { THEME_COOKIE, type Theme } from '@/core/people/looks';
 import { leave } from '@/app/sign-in/actions';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { changeOwnPassword, keepOutfit, makeCalendar, prefer } from './actions';
-
-type Theme = 'light' | 'daylight' | 'night';
 
 export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme }) {
   const { faults, send } = useSend(prefer);
@@ -19,6 +18,7 @@ export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme 
     setNow(next);
     // The page itself changes at once; the server keeps it for the next one.
     document.documentElement.dataset.theme = next.theme;
+    document.cookie = `${THEME_COOKIE}=${next.theme}; path=/; max-age=31536000; samesite=lax`;
     send(next);
   };
   return (
@@ -33,7 +33,7 @@ export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme 
         ]}
       />
       <Choices
-        label="Theme"
+        label="Theme of this device"
         value={now.theme}
         onChange={(t) => change({ ...now, theme: t })}
         options={[

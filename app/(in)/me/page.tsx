@@ -1,4 +1,6 @@
+import { cookies } from 'next/headers';
 import Link from 'next/link';
+import { THEME_COOKIE, THEMES } from '@/core/people/looks';
 import { CM_PER_IN } from '@/core/units/units';
 import { regions } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
@@ -11,6 +13,7 @@ export const metadata = { title: 'Your settings' };
 
 export default async function Me() {
   const v = await viewer();
+  const kept = (await cookies()).get(THEME_COOKIE)?.value;
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">{v.name}</p>
@@ -33,7 +36,7 @@ export default async function Me() {
       handle="About units"
     >
       <h1>Your settings</h1>
-      <Preferences units={v.units} theme={v.theme} />
+      <Preferences units={v.units} theme={THEMES.find((t) => t === kept) ?? v.theme} />
       <CalendarAddress />
       <ChangePassword />
       {allows(v, 'manage people') && (

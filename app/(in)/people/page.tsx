@@ -28,19 +28,19 @@ export default async function People() {
     >
       <h1>Who works here</h1>
       <ul className="mt-4">
-        {people.map((p) => (
-          <li key={p.id} className="row py-3">
+        {people.map((person) => (
+          <li key={person.id} className="row py-3">
             <p>
-              <b>{p.name}</b>, {p.role}
-              {!p.active && <b className="text-madder"> (closed)</b>}
+              <b>{person.name}</b>, {person.role}
+              {!person.active && <b className="text-madder"> (closed)</b>}
             </p>
             <p className="text-[0.9375rem] text-ink-2">
-              {p.email}.{' '}
-              {p.licenceNumber
-                ? `Licence ${p.licenceNumber} (${p.licenceCategories.join(', ')})${p.licenceExpires ? `, until ${shortDay(p.licenceExpires)}` : ''}.`
+              {person.email}.{' '}
+              {person.licenceNumber
+                ? `Licence ${person.licenceNumber} (${person.licenceCategories.join(', ')})${person.licenceExpires ? `, until ${shortDay(person.licenceExpires)}` : ''}.`
                 : 'No licence entered.'}
             </p>
-            {manage && <ChangePerson person={p} />}
+            {manage && <ChangePerson person={person} />}
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { ROLES, type Role } from '@/core/people/rights';
@@ -74,21 +75,41 @@ interface Editable {
   licenceCategories: string[];
   licenceExpires: string | null;
   active: boolean;
+  version: number;
 }
+const formOf = (person: Editable) => ({
+  role: person.role,
+  licenceNumber: person.licenceNumber ?? '',
+  licenceCategories: person.licenceCategories.join(', '),
+  licenceExpires: person.licenceExpires ?? '',
+  active: person.active,
+  basedOn: person.version,
+});
 export function ChangePerson({ person }: { person: Editable }) {
   const [open, setOpen] = useState(false);
-  const [form, setForm] = useState({
-    role: person.role,
-    licenceNumber: person.licenceNumber ?? '',
-    licenceCategories: person.licenceCategories.join(', '),
-    licenceExpires: person.licenceExpires ?? '',
-    active: person.active,
+  const [form, setForm] = useState(() => formOf(person));
+  const router = useRouter();
+  // Told once that it has been changed meanwhile, whoever sends again means to go over it.
+  const [seenNewer, setSeenNewer] = useState(false);
+  const { busy, faults, send } = useSend(editPerson, {
+    stale: () => {
+      setSeenNewer(true);
+      router.refresh();
+    },
   });
-  const { busy, faults, send } = useSend(editPerson);
   const said = useSaid();
   if (!open)
     return (
-      <button type="button" className="min-h-12 underline underline-offset-3" onClick={() => setOpen(true)}>
+      <button
+        type="button"
+        className="min-h-12 underline underline-offset-3"
+        onClick={() => {
+          // What stands now, not what stood when the page came.
+          setForm(formOf(person));
+          setSeenNewer(false);
+          setOpen(true);
+        }}
+      >
         Change {person.name}
       </button>
     );
@@ -98,7 +119,7 @@ export function ChangePerson({ person }: { person: Editable }) {
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send({ id: person.id, ...form }, () => {
+        send({ id: person.id, ...form, basedOn: seenNewer ? person.version : form.basedOn }, () => {
           said({ sentence: `${person.name} changed.` });
           setOpen(false);
         });
@@ -280,7 +301,7 @@ export function PricesForm({ prices }: { prices: Parameters<typeof keepPrices>[0
       faults={faults}
       maxLength={12}
       inputMode={key === 'currency' ? 'text' : 'decimal'}
-      value={form[key]}
+      value={String(form[key] ?? '')}
       onChange={(x) => setForm((f) => ({ ...f, [key]: x }))}
     />
   );

@@ -7,7 +7,7 @@ import { CHAPTERS } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { WORK_RULES } from '@/core/work/rules';
 import { findWork } from '@/core/work/works';
-import { findCondition } from '@/knowledge';
+import { findCondition, regions } from '@/knowledge';
 import { shelfLabels } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -26,10 +26,12 @@ const SET_BY = {
 } as const;
 
 /** Every gate there is: what it is about, where its facts come from, and which labels and regions set it. */
-export default async function Rules() {
+export default async function Rules({ searchParams }: { searchParams: Promise<{ region?: string }> }) {
   const v = await viewer();
+  const asked = (await searchParams).region;
+  const key = asked !== undefined && Object.hasOwn(regions, asked) ? asked : v.region;
   const labels = (await shelfLabels(v)).map((l) => l.label);
-  const region = regionFor(v);
+  const region = regionFor(v, key);
   const rules = CHAPTERS.flatMap((c) => c.rules);
   const tag = (
     <>
@@ -58,7 +60,7 @@ export default async function Rules() {
             : 'Nobody has compared this profile with the rules in force.'}{' '}
           Elmhorn never states that a use is legal: it says which of the rules entered here were met.
         </p>
-        {allows(v, 'manage people') && <SignRegion />}
+        {allows(v, 'manage people') && <SignRegion regionKey={key} />}
       </section>
     </>
   );
@@ -70,20 +72,20 @@ export default async function Rules() {
           <Matrix
             name={c.name}
             where="In force through"
-            rows={c.rules.map((r) => {
-              const of = r.label ? labels.filter((l) => l.uses.some((u) => r.label!(l, u))) : [];
+            rows={c.rules.map((rule) => {
+              const of = rule.label ? labels.filter((l) => l.uses.some((u) => rule.label!(l, u))) : [];
               const through =
                 of.length === labels.length && of.length
                   ? 'every label'
                   : of.length > 4
                     ? `${of.length} of ${labels.length} labels`
                     : of.map((l) => l.name).join('; ');
-              const here = r.region?.(region) ? region.name : '';
+              const here = rule.region?.(region) ? region.name : '';
               return {
-                ...r,
+                ...rule,
                 where:
                   [through, here].filter(Boolean).join(' · ') ||
-                  (r.label || r.region ? 'no label on this shelf' : 'always'),
+                  (rule.label || rule.region ? 'no label on this shelf' : 'always'),
               };
             })}
           />
@@ -144,9 +146,21 @@ export default async function Rules() {
         </div>
       </Section>
       <Section title={`The profile of ${region.name}`} aside="what it adds to the labels; it never loosens one">
+        <p className="flex flex-wrap gap-x-5">
+          Also kept:
+          {Object.keys(regions)
+            .filter((other) => other !== key)
+            .map((other) => (
+              <Link key={other} className="underline underline-offset-3" href={`/rules?region=${other}`}>
+                {regionFor(v, other).name}
+              </Link>
+            ))}
+        </p>
         {allows(v, 'manage people') ? (
           <RegionForm
+            key={key}
             region={{
+              key,
               name: region.name,
               water: String(region.minWaterDistanceM),
               boundary: String(region.minBoundaryDistanceM),

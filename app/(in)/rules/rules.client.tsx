@@ -97,7 +97,7 @@ export function RegionForm({ region }: { region: Form }) {
   );
 }
 
-export function SignRegion() {
+export function SignRegion({ regionKey }: { regionKey: string }) {
   const router = useRouter();
   const said = useSaid();
   const { busy, faults, send } = useSend(signRegion);
@@ -109,7 +109,7 @@ export function SignRegion() {
         className="press mt-2"
         disabled={busy}
         onClick={() =>
-          send({}, () => {
+          send({ key: regionKey }, () => {
             said({ sentence: 'Signed as compared today.' });
             router.refresh();
           })

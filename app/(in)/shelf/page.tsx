@@ -8,16 +8,9 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { EquipmentForm, EquipmentRow } from './equipment.client';
-import {
-  AddVessel,
-  CheckLabel,
-  CountLot,
-  LabelFile,
-  Receive,
-  RemoveVessel,
-  SprayerForm,
-  WarnBelow,
-} from './shelf.client';
+import { AddVessel, RemoveVessel, SprayerForm } from './vessels.client';
+import { CheckLabel, LabelFile } from './shelf.client';
+import { CountLot, Receive, WarnBelow } from './stock.client';
 
 export const metadata = { title: 'Shelf' };
 
@@ -146,17 +139,17 @@ export default async function Shelf() {
                       </tr>
                     </thead>
                     <tbody>
-                      {own.map((x) => (
-                        <tr key={x.id}>
-                          <td className="font-bold">{x.lotNumber}</td>
-                          <td>{show(x.onHand, x.unit)}</td>
-                          <td className={x.expiresOn < today ? 'font-bold text-madder' : ''}>
-                            {shortDay(x.expiresOn)}
-                            {x.expiresOn < today && ', expired'}
+                      {own.map((lot) => (
+                        <tr key={lot.id}>
+                          <td className="font-bold">{lot.lotNumber}</td>
+                          <td>{show(lot.onHand, lot.unit)}</td>
+                          <td className={lot.expiresOn < today ? 'font-bold text-madder' : ''}>
+                            {shortDay(lot.expiresOn)}
+                            {lot.expiresOn < today && ', expired'}
                           </td>
                           {keep && (
                             <td>
-                              <CountLot lotId={x.id} lotNumber={x.lotNumber} unit={x.unit} units={v.units} />
+                              <CountLot lotId={lot.id} lotNumber={lot.lotNumber} unit={lot.unit} units={v.units} />
                             </td>
                           )}
                         </tr>
@@ -253,13 +246,13 @@ export default async function Shelf() {
         empty={vessels.length === 0 && 'No vessel yet: doses cannot be rounded to marks. Enter your jugs and syringes.'}
       >
         <ul>
-          {vessels.map((x) => (
-            <li key={x.id} className="row figures flex items-center justify-between gap-4 py-1.5">
-              <b>{x.name}</b>
+          {vessels.map((vessel) => (
+            <li key={vessel.id} className="row figures flex items-center justify-between gap-4 py-1.5">
+              <b>{vessel.name}</b>
               <span className="flex items-center gap-4">
-                {x.reserved === false && <b className="text-madder">not reserved</b>} marks every {x.graduation}{' '}
-                {x.dimension === 'volume' ? 'mL' : 'g'}, holds {x.capacity}
-                {keep && <RemoveVessel vessel={x} />}
+                {vessel.reserved === false && <b className="text-madder">not reserved</b>} marks every{' '}
+                {vessel.graduation} {vessel.dimension === 'volume' ? 'mL' : 'g'}, holds {vessel.capacity}
+                {keep && <RemoveVessel vessel={vessel} />}
               </span>
             </li>
           ))}

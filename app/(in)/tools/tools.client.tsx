@@ -21,29 +21,9 @@ import {
 } from '@/core/units/units';
 import { vapourDeficit } from '@/core/weather/air';
 import { Choices, SelectField, TextField } from '@/ui/controls/controls';
+import { SeasonTools } from './season.client';
 import { Pour } from '@/ui/frame/pieces';
-
-type Values = Record<string, string>;
-
-/** Reads the fields of a tool; the first that cannot be read gives its sentence, an empty one says nothing yet. */
-function read<K extends string>(
-  values: Values,
-  rules: Record<K, { name: string; min?: number; max?: number; above?: number }>,
-): { ok: true; n: Record<K, number> } | { ok: false; faults: { path: string; sentence: string }[] } {
-  const n = {} as Record<K, number>;
-  const faults: { path: string; sentence: string }[] = [];
-  let empty = false;
-  for (const k of Object.keys(rules) as K[]) {
-    if (!(values[k] ?? '').trim()) {
-      empty = true;
-      continue;
-    }
-    const r = readNumber(values[k]!, rules[k]);
-    if (r.ok) n[k] = r.value;
-    else faults.push({ path: k, sentence: r.sentence });
-  }
-  return faults.length || empty ? { ok: false, faults } : { ok: true, n };
-}
+import { read, Tool } from './tool.client';
 
 export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: Vessel[]; labels: Label[] }) {
   const us = units === 'us';
@@ -147,7 +127,7 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
           });
           const turned = r.ok && r.n.max < r.n.min;
           return {
-            faults: r.ok ? (turned ? [{ path: 'max', sentence: 'The highest lies below the lowest.' }] : []) : r.faults,
+            faults: turned ? [{ path: 'max', sentence: 'The highest lies below the lowest.' }] : r.ok ? [] : r.faults,
             out: r.ok && !turned && (
               <Pour label="Single sine" value={figure(degreeDays(r.n.min, r.n.max, r.n.base), 4)} unit="°C·d">
                 By the average method {figure(degreeDays(r.n.min, r.n.max, r.n.base, undefined, 'average'), 4)}; windows
@@ -157,40 +137,8 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
           };
         }}
       </Tool>
+      <SeasonTools units={units} />
     </div>
-  );
-}
-
-function Tool({
-  title,
-  fields,
-  children,
-}: {
-  title: string;
-  fields: [string, string][];
-  children: (v: Values) => { faults: { path: string; sentence: string }[]; out: React.ReactNode };
-}) {
-  const [values, setValues] = useState<Values>({});
-  const { faults, out } = children(values);
-  return (
-    <section className="border-t border-line py-5">
-      <h2 className="mb-2">{title}</h2>
-      <div className="grid grid-cols-2 gap-x-4">
-        {fields.map(([k, label]) => (
-          <TextField
-            key={k}
-            label={label}
-            path={k}
-            faults={faults}
-            inputMode="decimal"
-            maxLength={20}
-            value={values[k] ?? ''}
-            onChange={(x) => setValues((v) => ({ ...v, [k]: x }))}
-          />
-        ))}
-      </div>
-      <div aria-live="polite">{out}</div>
-    </section>
   );
 }
 

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Viewer } from '@/store/auth';
 import type { TreeInHand } from '@/views/tree';
-import { idOr404, viewer } from '@/app/_server/viewer';
+import { idOr404, viewer as signedIn } from '@/app/_server/viewer';
 
 /**
  * What a page of a tree shows, read once a request, whoever on it asks; what is not there, or not theirs, is the same page
@@ -11,11 +11,11 @@ import { idOr404, viewer } from '@/app/_server/viewer';
 export const ofTree = <T extends TreeInHand, A extends unknown[]>(
   view: (v: Viewer, id: string, now: Date, ...more: A) => Promise<T | null>,
 ) =>
-  cache(async (id: string, ...more: A): Promise<T & { v: Viewer; now: Date }> => {
-    const v = await viewer();
+  cache(async (id: string, ...more: A): Promise<T & { viewer: Viewer; now: Date }> => {
+    const viewer = await signedIn();
     const now = new Date();
-    const seen = await view(v, idOr404(id), now, ...more);
-    return seen ? { v, now, ...seen } : notFound();
+    const seen = await view(viewer, idOr404(id), now, ...more);
+    return seen ? { viewer, now, ...seen } : notFound();
   });
 
 /** The title of a step: which tree, and what is done there. */

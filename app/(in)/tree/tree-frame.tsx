@@ -1,3 +1,4 @@
+import { oldSitesOf } from '@/commands/facts/situation';
 import { certaintyWords } from '@/core/diagnose/words';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
@@ -10,12 +11,10 @@ import type { Tree } from '@/store/tree';
 import { RingFigure } from '@/ui/figures/ring';
 import { TagLine } from '@/ui/frame/pieces';
 import { Twig, type TwigStep } from '@/ui/frame/twig';
-import { shortDay } from '@/ui/words';
+import { dayThere, shortDay } from '@/ui/words';
 import { TreeWarnings } from './warnings';
 
 export type StepName = 'measure' | 'examine' | 'decide' | 'prescribe' | 'apply' | 'again' | 'tree';
-
-const day = (d: Date) => shortDay(d.toISOString().slice(0, 10));
 
 function steps(tree: Tree, here: StepName): TwigStep[] {
   const base = `/tree/${tree.id}`;
@@ -29,21 +28,23 @@ function steps(tree: Tree, here: StepName): TwigStep[] {
       href: `${base}/measure`,
       here: here === 'measure',
       dataKey: 'm',
-      done: tree.readings[0] ? day(tree.readings[0].at) : null,
+      done: tree.readings[0] ? dayThere(tree.readings[0].at, tree.timeZone) : null,
     },
     {
       name: 'Examine',
       href: `${base}/examine`,
       here: here === 'examine',
       dataKey: 'e',
-      done: tree.looks[0] ? `${day(tree.looks[0].at)}${tree.hostConfirmedAt ? ', host confirmed' : ''}` : null,
+      done: tree.looks[0]
+        ? `${dayThere(tree.looks[0].at, tree.timeZone)}${tree.hostConfirmedAt ? ', host confirmed' : ''}`
+        : null,
     },
     { name: 'Decide', href: `${base}/decide`, here: here === 'decide', done: verdict ? verdict.decision : null },
     {
       name: 'Prescribe',
       href: `${base}/prescribe`,
       here: here === 'prescribe',
-      done: plan ? `planned ${day(plan.at)}` : record ? `last ${shortDay(record.doneOn)}` : null,
+      done: plan ? `planned ${dayThere(plan.at, tree.timeZone)}` : record ? `last ${shortDay(record.doneOn)}` : null,
     },
     {
       name: 'Apply',
@@ -67,18 +68,14 @@ export function TreeTag({ tree, units, here }: { tree: Tree; units: UnitSystem; 
   const reading = tree.readings[0];
   const crown = tree.looks.find((l) => l.crownLoss !== null);
   const next = tree.followUps.find((f) => f.state === 'open');
-  const oldSites = tree.records.flatMap((r) =>
-    r.withdrawn
-      ? []
-      : r.sites.map((s) => ({ bearing: s.bearing, heightCm: s.heightCm, year: Number(r.doneOn.slice(0, 4)) })),
-  );
+  const oldSites = oldSitesOf(tree);
   return (
     <div className="flex h-full flex-col">
       <Link href={`/tree/${tree.id}`} className="figures block text-tag leading-none font-extrabold break-all">
         {tree.tag}
       </Link>
       <p className="mt-2 text-lead leading-tight font-bold">{host?.name ?? tree.hostId}</p>
-      <p className="text-[0.9375rem] text-ink-2 italic">{host?.latin}</p>
+      <p className="text-[0.9375rem] text-ink-2 italic">{tree.species || host?.latin}</p>
       <p className="mt-1 text-[0.9375rem]">
         <Link href={`/grounds/places/${tree.placeId}`} className="underline underline-offset-3">
           {tree.placeName}
@@ -168,6 +165,9 @@ export function TreeHead({ tree, units, here }: { tree: Tree; units: UnitSystem;
 export function StepStrip({ tree, duties, here }: { tree: Tree; duties: readonly Duty[]; here: StepName }) {
   return (
     <>
+      <p className="figures mb-3 hidden border-b border-ink pb-1 font-bold print:block">
+        {tree.tag} · {tree.species || findHost(tree.hostId)?.name} · {tree.placeName}, {tree.address}
+      </p>
       <nav
         aria-label="Steps"
         className="no-print -mx-4 -mt-4 mb-4 hidden overflow-x-auto border-b border-line phone:flex"
@@ -200,15 +200,19 @@ export function TreeWhy({ tree }: { tree: Tree }) {
     <>
       <section>
         <h2 className="text-body">{open.length > 1 ? `${open.length} open troubles` : 'Named'}</h2>
-        {shown.map((t) => (
-          <p key={t.id} className="py-1">
-            <b>{findCondition(t.conditionId)?.name ?? t.conditionId}</b>, {certaintyWords(t.certainty)}. Decision:{' '}
-            {t.decision}.<span className="mt-1 block text-[0.9375rem]">{t.reason}</span>
+        {shown.map((verdict) => (
+          <p key={verdict.id} className="py-1">
+            <b>{findCondition(verdict.conditionId)?.name ?? verdict.conditionId}</b>,{' '}
+            {certaintyWords(verdict.certainty)}. Decision: {verdict.decision}.
+            <span className="mt-1 block text-[0.9375rem]">{verdict.reason}</span>
             <span className="block text-small text-ink-2">
-              {t.byName}, {day(t.at)}
+              {verdict.byName}, {dayThere(verdict.at, tree.timeZone)}
             </span>
             {open.length > 1 && (
-              <Link href={`/tree/${tree.id}/prescribe?for=${t.conditionId}`} className="underline underline-offset-3">
+              <Link
+                href={`/tree/${tree.id}/prescribe?for=${verdict.conditionId}`}
+                className="underline underline-offset-3"
+              >
                 Prescribe for it
               </Link>
             )}

@@ -1,4 +1,5 @@
-import Papa from 'papaparse';
+import { wallClock } from '@/core/season/zone';
+import { csv } from '../../_server/csv';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { listRecords, type BookRow } from '@/store/book';
 import { bookQuery } from '../../(in)/book/query';
@@ -8,6 +9,7 @@ const HEADERS = [
   'Done on',
   'Start',
   'End',
+  'Time zone',
   'Record',
   'Version',
   'Withdrawn',
@@ -45,8 +47,9 @@ const cells = (r: BookRow) => {
   const d = r.data;
   return [
     r.doneOn,
-    r.startedAt.toISOString(),
-    r.endedAt.toISOString(),
+    wallClock(r.startedAt.toISOString(), r.timeZone).replace('T', ' '),
+    wallClock(r.endedAt.toISOString(), r.timeZone).replace('T', ' '),
+    r.timeZone,
     r.rootId,
     r.version,
     r.withdrawn ? 'yes' : 'no',
@@ -76,24 +79,23 @@ const cells = (r: BookRow) => {
     d.weather.windMs,
     d.weather.windFromDeg,
     d.soil ?? '',
-    d.reEntryUntil,
+    d.reEntryUntil && wallClock(d.reEntryUntil, r.timeZone).replace('T', ' '),
     d.deviation,
     d.note,
   ];
 };
 
-export const GET = route('see the grounds', async (v, request) => {
+export const GET = route('see the grounds', async (viewer, request) => {
   const { filter } = bookQuery(Object.fromEntries(new URL(request.url).searchParams));
-  async function* pieces() {
-    yield Papa.unparse([HEADERS]) + '\r\n';
+  async function* parts() {
     let after: { doneOn: string; id: string } | null = null;
     for (;;) {
-      const rows: BookRow[] = await listRecords(v, { ...filter, after, limit: 500 });
+      const rows: BookRow[] = await listRecords(viewer, { ...filter, after, limit: 500 });
       const part = rows.slice(0, 500);
-      if (part.length) yield Papa.unparse(part.map(cells), { escapeFormulae: true }) + '\r\n';
+      yield part.map(cells);
       if (rows.length <= 500) return;
       after = { doneOn: part.at(-1)!.doneOn, id: part.at(-1)!.id };
     }
   }
-  return download('elmhorn-book.csv', 'text/csv; charset=utf-8', pieces());
+  return download('elmhorn-book.csv', 'text/csv; charset=utf-8', csv(HEADERS, parts()));
 });

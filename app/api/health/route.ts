@@ -3,10 +3,10 @@ import { db } from '@/store/db';
 
 export const dynamic = 'force-dynamic';
 
-/** Liveness by answering at all; readiness by a database of the right schema. */
+/** Liveness by answering at all; readiness by a database whose schema this code can work with. */
 export async function GET() {
-  const ready = await db()<{ v: number }[]>`select schema_version() as v`.then(
-    ([r]) => r!.v === codeVersion(),
+  const ready = await db()<{ serves: boolean }[]>`select serves_code(${codeVersion()}) as serves`.then(
+    ([r]) => r!.serves,
     () => false,
   );
   return Response.json(

@@ -1,73 +1,35 @@
-import sharp from 'sharp';
-import { z } from 'zod';
-import { uuid } from '@/core/book/record';
-import { addPhoto } from '@/store/photos';
-import { faulty, route } from '../../_server/api';
+import { keepPhoto } from '@/commands/tree/keep-photo';
+import { bytesOf, faulty, route } from '../../_server/api';
+import { performHere } from '../../_server/serve';
 
 const MOST = 25_000_000;
-const query = z.object({
-  id: uuid,
-  tree: uuid,
-  location: z.enum(['keep', 'strip']).default('strip'),
-  sign: z.string().min(1).max(60).optional(),
-});
+/** What a fault of the verb is over HTTP, by its place. */
+const STATUS: Readonly<Record<string, number>> = { treeId: 404, picture: 415, id: 409 };
 
-/** Reads a body up to `most` bytes; null when there is more, without holding more than that. */
-async function readBody(request: Request, most: number): Promise<Buffer | null> {
-  if (Number(request.headers.get('content-length') ?? 0) > most) return null;
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  const reader = request.body?.getReader();
-  while (reader) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    size += value.length;
-    if (size > most) {
-      await reader.cancel();
-      return null;
-    }
-    parts.push(value);
-  }
-  return Buffer.concat(parts);
-}
-
-/** Takes one photo: judged by its content, made small, and freed from everything but the picture unless asked otherwise. */
-export const POST = route('measure', async (v, request) => {
-  const q = query.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-  if (!q.success)
-    return faulty(400, {
-      path: String(q.error.issues[0]!.path[0]),
-      sentence: 'The photo belongs to no tree that can be named.',
-    });
-  const body = await readBody(request, MOST);
-  if (!body)
-    return faulty(413, { path: 'photo', sentence: 'This photo is larger than 25 MB. Take it smaller and try again.' });
-  if (body.length === 0) return faulty(400, { path: 'photo', sentence: 'The file is empty.' });
-  let made;
-  try {
-    // Sharp writes no metadata unless told to; turning by the camera's own flag comes first.
-    const picture = sharp(body, { limitInputPixels: 80_000_000, failOn: 'error' })
-      .rotate()
-      .resize(1600, 1600, { fit: 'inside', withoutEnlargement: true });
-    made = await (q.data.location === 'keep' ? picture.keepExif() : picture)
-      .jpeg({ quality: 82, mozjpeg: true })
-      .toBuffer({ resolveWithObject: true });
-  } catch {
-    return faulty(415, {
-      path: 'photo',
-      sentence: 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.',
-    });
-  }
-  const kept = await addPhoto(v, {
-    id: q.data.id,
-    treeId: q.data.tree,
-    width: made.info.width,
-    height: made.info.height,
-    locationKept: q.data.location === 'keep',
-    sign: q.data.sign ?? null,
-    bytes: made.data,
-  });
-  return kept
-    ? Response.json({ id: q.data.id, width: made.info.width, height: made.info.height })
-    : faulty(404, { path: 'tree', sentence: 'There is no such tree in this outfit.' });
-});
+/** Takes one photo as it is, so that a phone need not hold it twice. */
+export const POST = route(
+  'measure',
+  async (viewer, request) => {
+    const asked = new URL(request.url).searchParams;
+    const said = keepPhoto.schema
+      .omit({ picture: true })
+      .safeParse({ ...Object.fromEntries(asked), treeId: asked.get('tree') });
+    if (!said.success)
+      return faulty(400, {
+        path: String(said.error.issues[0]!.path[0]),
+        sentence: 'The photo belongs to no tree that can be named.',
+      });
+    const body = await bytesOf(request, MOST);
+    if (!body)
+      return faulty(413, {
+        path: 'photo',
+        sentence: 'This photo is larger than 25 MB. Take it smaller and try again.',
+      });
+    if (body.length === 0) return faulty(400, { path: 'photo', sentence: 'The file is empty.' });
+    const answer = await performHere(viewer, keepPhoto, { ...said.data, picture: body.toString('base64') });
+    return answer.ok
+      ? Response.json(answer.value)
+      : faulty(STATUS[answer.faults[0]!.path] ?? 400, ...answer.faults.map((f) => ({ ...f, path: 'photo' })));
+  },
+  { what: 'photos', most: 120, seconds: 60 },
+);

@@ -1,18 +1,18 @@
 import { uuid } from '@/core/book/record';
 import { girthFromDiameter } from '@/core/measure/trunk';
-import { findHost } from '@/knowledge';
-import { exportTrees } from '@/store/grounds';
+import { findHost, latinOf } from '@/knowledge';
+import { exportTrees } from '@/store/tree-list';
 import { download, faulty, route } from '../../_server/api';
 
 /** RFC 7946: positions are longitude, latitude; a tree without a position has a null geometry. */
-export const GET = route('see the grounds', async (v, request) => {
+export const GET = route('see the grounds', async (viewer, request) => {
   const place = new URL(request.url).searchParams.get('place');
   if (place !== null && !uuid.safeParse(place).success)
     return faulty(400, { path: 'place', sentence: 'There is no such place.' });
   async function* pieces() {
     yield '{"type":"FeatureCollection","features":[';
     let first = true;
-    for await (const rows of exportTrees(v, place)) {
+    for await (const rows of exportTrees(viewer, place)) {
       const features = rows.map((r) =>
         JSON.stringify({
           type: 'Feature',
@@ -20,7 +20,8 @@ export const GET = route('see the grounds', async (v, request) => {
           properties: {
             tag: r.tag,
             host: findHost(r.hostId)?.name ?? r.hostId,
-            latin: findHost(r.hostId)?.latin ?? null,
+            latin: latinOf(r.hostId),
+            species: r.species,
             client: r.client,
             place: r.place,
             address: r.address,

@@ -1,5 +1,6 @@
 'use server';
 
+import { failed } from '@/app/_server/failed';
 import { z } from 'zod';
 import { proposalAnswerSchema, type ProposalAnswer } from '@/core/proposal/proposal';
 import { databaseSentence, done, faultsOf, refuse, type Answer } from '@/commands/command';
@@ -28,7 +29,7 @@ export async function answerShared(
   } catch (error) {
     const sentence = databaseSentence(error);
     if (sentence) return refuse('', sentence);
-    console.error(error);
+    await failed(error);
     return refuse('', 'That did not work, and it was not your fault. Nothing was kept; try again.');
   }
 }

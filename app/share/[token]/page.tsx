@@ -1,3 +1,4 @@
+import { dayIn } from '@/core/season/zone';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { money } from '@/core/cost/prices';
@@ -30,8 +31,8 @@ export default async function Shared({ params }: { params: Promise<{ token: stri
       <p className="mt-3 text-lead">{d.found}</p>
       {d.message && <p className="mt-3 quote">{d.message}</p>}
       <p className="mt-3 text-[0.9375rem] text-ink-2">
-        Open until {longDay(p.expiresAt.toISOString().slice(0, 10))}. Prices are estimates; the label in hand and local
-        rules come first on the day.
+        Open until {longDay(dayIn(p.expiresAt, 'UTC'))}. Prices are estimates; the label in hand and local rules come
+        first on the day.
       </p>
       <div className="mt-6">
         {d.options.map((o, i) => (

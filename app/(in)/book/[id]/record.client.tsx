@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { readNumber } from '@/core/units/numbers';
-import { MASS, VOLUME, type UnitSystem } from '@/core/units/units';
+import { MASS, VOLUME, type UnitSystem, smallUnit } from '@/core/units/units';
 import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -34,7 +34,7 @@ interface Props {
 export function Correct({ record, lots, units, timeZone }: Props) {
   const router = useRouter();
   const said = useSaid();
-  const unit = record.unit === 'mL' ? (units === 'us' ? 'fl oz' : 'mL') : units === 'us' ? 'oz' : 'g';
+  const unit = smallUnit(record.unit === 'mL' ? 'volume' : 'mass', units);
   const factor = { ...VOLUME, ...MASS }[unit];
   const shown = String(Number((record.amount / factor).toPrecision(6)));
   const [open, setOpen] = useState(false);

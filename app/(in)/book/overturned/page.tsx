@@ -4,7 +4,7 @@ import { viewer } from '@/app/_server/viewer';
 import { overturnedView } from '@/views/book';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
-import { shortDay } from '@/ui/words';
+import { dayThere } from '@/ui/words';
 
 export const metadata = { title: 'Overturned diagnoses' };
 
@@ -85,8 +85,7 @@ export default async function Page() {
                 <span className="flex-1 basis-72">
                   <s>{name(r.was)}</s> became <b>{name(r.became)}</b>
                   <span className="block text-small text-ink-2">
-                    {r.placeName}, {shortDay(r.wasAt.toISOString().slice(0, 10))} to{' '}
-                    {shortDay(r.becameAt.toISOString().slice(0, 10))}
+                    {r.placeName}, {dayThere(r.wasAt, v.timeZone)} to {dayThere(r.becameAt, v.timeZone)}
                     {r.by.length > 0 && `; by ${r.by.map(test).join(', ')}`}
                   </span>
                 </span>

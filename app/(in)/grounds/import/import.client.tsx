@@ -1,133 +1,134 @@
 'use client';
 
 import Link from 'next/link';
-import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
+import { v7 } from 'uuid';
+import { SYSTEMS_BY_NAME } from '@/core/exchange/systems';
+import { speciesIndex, type Named } from '@/core/exchange/species';
+import { decoded, looksLikeText, readTable, type Table } from '@/core/exchange/table';
 import {
-  COLUMN_NAMES,
-  COLUMNS,
   guessMapping,
-  looksLikeText,
-  parserFaults,
+  namesIn,
   readTrees,
+  type ImportContext,
   type Mapping,
-  type RowFault,
+  type ReadTrees,
   type Units,
 } from '@/core/exchange/trees-csv';
-import { showDistance, showTrunk, type UnitSystem } from '@/core/units/units';
-import { Choices, SelectField } from '@/ui/controls/controls';
+import { type UnitSystem } from '@/core/units/units';
+import { SelectField, TextField } from '@/ui/controls/controls';
+import { sendList, type Sent } from './send';
+import { sheetsOf } from './sheets';
+import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';
 
-interface Props {
+export interface Props {
   places: { value: string; name: string }[];
   place: string;
   /** The units of whoever reads the preview. */
   reader: UnitSystem;
-  hosts: { id: string; name: string; latin: string; growthCmPerYear: number; largestCm: number }[];
-}
-const MOST = 20_000;
-
-/** The text of a file: UTF-8 where it is, else the Western European code page of older offices, which is then said. */
-function decoded(bytes: ArrayBuffer): { text: string; as: string } {
-  try {
-    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), as: '' };
-  } catch {
-    return {
-      text: new TextDecoder('windows-1252').decode(bytes),
-      as: 'This file is not UTF-8; it was read as Windows-1252. Look whether names with accents are right.',
-    };
-  }
+  hosts: (Named & { unlisted: boolean; growthCmPerYear: number; largestCm: number })[];
+  most: number;
+  today: string;
 }
 
-export function ImportBench({ places, place, hosts, reader }: Props) {
+interface Opened {
+  /** Names the file: the same file sent twice lands once. */
+  id: string;
+  name: string;
+  text: string;
+  table: Table;
+  sheets: { name: string; csv: string }[];
+}
+
+type ToDegrees = ImportContext['toDegrees'];
+
+export function ImportBench({ places, place, hosts, reader, most, today }: Props) {
   const [placeId, setPlace] = useState(place);
-  const [file, setFile] = useState<{
-    name: string;
-    headers: string[];
-    rows: Record<string, string>[];
-    text: string;
-    faults: RowFault[];
-  } | null>(null);
+  const [file, setFile] = useState<Opened | null>(null);
   const [mapping, setMapping] = useState<Mapping | null>(null);
   const [units, setUnits] = useState<Units>({ trunk: 'cm', height: 'm' });
+  const [system, setSystem] = useState<{ code: string; toDegrees: ToDegrees }>({ code: '', toDegrees: null });
+  const [measuredOn, setMeasuredOn] = useState('');
+  const [chosen, setChosen] = useState<Record<string, string>>({});
   const [sentence, setSentence] = useState('');
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
-  const [answer, setAnswer] = useState<{ faults: RowFault[]; written: number | null }>({ faults: [], written: null });
-  const known = useMemo(
+  const [answer, setAnswer] = useState<Sent>({ faults: [], written: null });
+  const index = useMemo(() => speciesIndex(hosts), [hosts]);
+  const byId = useMemo(() => new Map(hosts.map((h) => [h.id, h])), [hosts]);
+  const { toDegrees } = system;
+  const read: ReadTrees | null = useMemo(
     () =>
-      new Map(hosts.flatMap((h) => [h.id, h.name.toLowerCase(), h.latin.toLowerCase()].map((k) => [k, h] as const))),
-    [hosts],
-  );
-  const read = useMemo(
-    () => (file && mapping ? readTrees(file.rows, { mapping, units, hosts: known, taken: new Set() }) : null),
-    [file, mapping, units, known],
+      file &&
+      mapping &&
+      readTrees(file.table.rows, {
+        mapping,
+        units,
+        hosts: byId,
+        species: index,
+        chosen,
+        toDegrees,
+        measuredOn: measuredOn || null,
+        today,
+        taken: NONE,
+      }),
+    [file, mapping, units, byId, index, chosen, toDegrees, measuredOn, today],
   );
 
+  const take = (name: string, text: string, sheets: Opened['sheets'], as: string) => {
+    if (!looksLikeText(text))
+      return setSentence(`${name} is not a text file. Save the list as CSV (UTF-8) or XLSX and choose it again.`);
+    const table = readTable(text, namesIn);
+    if (!table.headers.length || !table.rows.length)
+      return setSentence(`${name} holds no rows under a line of column names.`);
+    if (table.rows.length > most)
+      return setSentence(`${name} holds ${table.rows.length} rows; ${most} at a time is the most. Split it.`);
+    const guess = guessMapping(table.headers);
+    setSentence(as);
+    setMapping(guess.mapping);
+    setUnits(guess.units);
+    setChosen({});
+    setFile({ id: v7(), name, text, table, sheets });
+  };
   const open = async (f: File | undefined) => {
     setAnswer({ faults: [], written: null });
     setFile(null);
     if (!f) return;
-    if (f.size > 8_000_000)
-      return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 8 MB at most. Split it.`);
+    if (f.size > 16_000_000)
+      return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 16 MB at most. Split it.`);
+    if (/\.xls[xm]$/i.test(f.name)) {
+      const sheets = await sheetsOf(f);
+      return sheets.length
+        ? take(f.name, sheets[0]!.csv, sheets, '')
+        : setSentence(`${f.name} cannot be read as a workbook. Save it anew as XLSX, or as CSV (UTF-8).`);
+    }
     const { text, as } = decoded(await f.arrayBuffer());
-    if (!looksLikeText(text))
-      return setSentence(`${f.name} is not a text file. Save the list as CSV (UTF-8) and choose it again.`);
-    const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
-      header: true,
-      skipEmptyLines: 'greedy',
-    });
-    const headers = (parsed.meta.fields ?? []).filter((h) => h.trim());
-    if (!headers.length || !parsed.data.length)
-      return setSentence(`${f.name} holds no rows under a line of column names.`);
-    if (parsed.data.length > MOST)
-      return setSentence(`${f.name} holds ${parsed.data.length} rows; ${MOST} at a time is the most.`);
-    const guess = guessMapping(headers);
-    setSentence(as);
-    setMapping(guess.mapping);
-    setUnits(guess.units);
-    setFile({ name: f.name, headers, rows: parsed.data, text, faults: parserFaults(parsed.errors) });
+    take(f.name, text, [], as);
+  };
+  const chooseSystem = async (code: string) => {
+    const { toDegrees } = await import('@/core/exchange/positions');
+    setSystem({ code, toDegrees: code ? toDegrees(code) : null });
   };
 
   const send = async () => {
     if (!file || !mapping) return;
-    setProgress({ done: 0, of: file.rows.length });
+    setProgress({ done: 0, of: file.table.rows.length });
     setAnswer({ faults: [], written: null });
-    try {
-      const response = await fetch('/api/import', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ placeId, mapping, units, csv: file.text }),
-      });
-      const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
-      let held = '';
-      for (;;) {
-        const { done, value } = await reader.read();
-        held += value ?? '';
-        const lines = held.split('\n');
-        held = lines.pop() ?? '';
-        for (const line of lines.filter(Boolean)) {
-          const said = JSON.parse(line) as {
-            done?: number;
-            of?: number;
-            written?: number;
-            faults?: RowFault[];
-            sentence?: string;
-          };
-          if (said.done !== undefined) setProgress({ done: said.done, of: said.of ?? 1 });
-          if (said.written !== undefined) setAnswer({ faults: [], written: said.written });
-          if (said.faults) setAnswer({ faults: said.faults, written: null });
-          if (said.sentence) setSentence(said.sentence);
-        }
-        if (done) break;
-      }
-    } catch {
-      setSentence(
-        'The connection broke off. Either all rows came in or none: look at the place before you send again.',
-      );
-    }
+    const body = {
+      id: file.id,
+      placeId,
+      mapping,
+      units,
+      species: chosen,
+      system: system.code,
+      measuredOn,
+      csv: file.text,
+    };
+    const { sentence: said, ...sent } = await sendList(body, setProgress);
+    setAnswer(sent);
+    if (said) setSentence(said);
     setProgress(null);
   };
 
-  const faults = answer.faults.length ? answer.faults : [...(file?.faults ?? []), ...(read?.faults ?? [])];
   if (answer.written !== null)
     return (
       <div role="status">
@@ -139,6 +140,10 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
         </p>
       </div>
     );
+  const faults = answer.faults.length ? answer.faults : [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
+  // A species is asked above, once; a list of its rows would hide the faults that have to be mended in the file.
+  const named = faults.filter((f) => !f.asked);
+  const waiting = faults.length - named.length;
   return (
     <>
       <SelectField
@@ -149,10 +154,10 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
         options={[{ value: '', name: 'choose …' }, ...places]}
       />
       <label className="press mb-3 has-focus-visible:outline-3 has-focus-visible:outline-slate">
-        {file ? `${file.name}: ${file.rows.length} rows. Choose another` : 'Choose the file'}
+        {file ? `${file.name}: ${file.table.rows.length} rows. Choose another` : 'Choose the file'}
         <input
           type="file"
-          accept=".csv,.txt,text/csv,text/plain"
+          accept=".csv,.tsv,.tab,.txt,.xlsx,.xlsm,text/csv,text/tab-separated-values,text/plain"
           className="sr-only"
           onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))}
         />
@@ -164,62 +169,46 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
       )}
       {file && mapping && read && (
         <>
-          <h2 className="mt-4 mb-2">Columns</h2>
-          <div className="grid gap-x-5 desk:grid-cols-3">
-            {COLUMNS.map((c) => (
+          {file.sheets.length > 1 && (
+            <SelectField
+              label="Sheet of the workbook"
+              path="sheet"
+              value={file.sheets.find((s) => s.csv === file.text)?.name ?? ''}
+              onChange={(name) => take(file.name, file.sheets.find((s) => s.name === name)!.csv, file.sheets, '')}
+              options={file.sheets.map((s) => ({ value: s.name, name: s.name }))}
+            />
+          )}
+          {file.table.skipped > 0 && (
+            <p className="text-ink-2">The names of the columns stand in line {file.table.skipped + 1}.</p>
+          )}
+          <ColumnChoices headers={file.table.headers} mapping={mapping} onChange={setMapping} />
+          <UnitChoices units={units} onChange={setUnits} />
+          <div className="grid gap-x-5 desk:grid-cols-2">
+            {mapping.lat !== null && (
               <SelectField
-                key={c}
-                label={COLUMN_NAMES[c]}
-                path={c}
-                value={mapping[c] ?? ''}
-                onChange={(h) => setMapping({ ...mapping, [c]: h || null })}
-                options={[{ value: '', name: 'not in this file' }, ...file.headers.map((h) => ({ value: h, name: h }))]}
+                label="Positions are in"
+                path="system"
+                value={system.code}
+                onChange={(code) => void chooseSystem(code)}
+                options={[{ value: '', name: 'degrees (latitude, longitude)' }, ...SYSTEMS_BY_NAME]}
               />
-            ))}
+            )}
+            {(mapping.girth !== null || mapping.diameter !== null) && (
+              <TextField
+                label="Trunks were measured on"
+                path="measuredOn"
+                type="date"
+                hint={mapping.measured === null ? 'The day of the survey.' : 'For rows without a day of their own.'}
+                value={measuredOn}
+                onChange={setMeasuredOn}
+              />
+            )}
           </div>
-          <div className="flex flex-wrap gap-x-8">
-            <Choices
-              small
-              label="Girth and diameter in"
-              value={units.trunk}
-              onChange={(trunk) => setUnits({ ...units, trunk })}
-              options={(['mm', 'cm', 'in'] as const).map((u) => ({ value: u, name: u }))}
-            />
-            <Choices
-              small
-              label="Heights in"
-              value={units.height}
-              onChange={(height) => setUnits({ ...units, height })}
-              options={(['m', 'ft'] as const).map((u) => ({ value: u, name: u }))}
-            />
-          </div>
-          <h2 className="mt-3">The first rows, as understood</h2>
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The columns of the file">
-            <table className="dense figures">
-              <thead>
-                <tr>
-                  {['Tag', 'Host', 'Diameter', 'Height', 'Position', 'Note'].map((h) => (
-                    <th key={h}>{h}</th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {read.trees.slice(0, 6).map((t) => (
-                  <tr key={t.tag}>
-                    <td className="font-bold">{t.tag}</td>
-                    <td>{hosts.find((h) => h.id === t.hostId)?.name}</td>
-                    <td>{t.diameterCm === null ? '–' : showTrunk(t.diameterCm, reader).text}</td>
-                    <td>{t.heightM === null ? '–' : showDistance(t.heightM, reader).text}</td>
-                    <td>{t.lat === null ? '–' : `${t.lat}, ${t.lon}`}</td>
-                    <td>{t.note}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <SpeciesAsked asked={read.asked} hosts={hosts} chosen={chosen} onChoose={setChosen} />
+          <Understood trees={read.trees} hosts={byId} reader={reader} />
           <FaultList
-            title={`${faults.length} ${faults.length === 1 ? 'fault' : 'faults'}: nothing comes in before they are mended`}
-            list={faults}
+            title={`${named.length} ${named.length === 1 ? 'fault' : 'faults'}: nothing comes in before they are mended`}
+            list={named}
             tone="madder"
           />
           <FaultList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />
@@ -230,8 +219,13 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
             disabled={!placeId || faults.length > 0 || progress !== null}
             onClick={() => void send()}
           >
-            {progress ? 'Writing …' : `Bring ${read.trees.length} trees in`}
+            {progress ? 'Writing …' : `Bring ${read.trees.length} ${read.trees.length === 1 ? 'tree' : 'trees'} in`}
           </button>
+          {waiting > 0 && (
+            <p className="mt-2 font-semibold">
+              {waiting === 1 ? '1 row waits for its' : `${waiting} rows wait for their`} species, above.
+            </p>
+          )}
           {!placeId && <p className="mt-2 font-semibold">Choose the place first.</p>}
           {progress && (
             <div className="mt-3">
@@ -252,20 +246,4 @@ export function ImportBench({ places, place, hosts, reader }: Props) {
   );
 }
 
-function FaultList({ title, list, tone }: { title: string; list: RowFault[]; tone: 'madder' | 'sap' }) {
-  if (!list.length) return null;
-  return (
-    <section className="mt-5">
-      <h2 className={tone === 'madder' ? 'text-madder' : 'text-sap'}>{title}</h2>
-      <ul className="mt-1 max-h-72 overflow-y-auto" tabIndex={0} aria-label={title}>
-        {list.slice(0, 300).map((f, i) => (
-          <li key={i} className="row py-1.5">
-            <b className="figures">Line {f.line}</b>
-            {f.column && <span className="text-ink-2"> ({f.column})</span>}: {f.sentence}
-          </li>
-        ))}
-        {list.length > 300 && <li className="py-1.5">and {list.length - 300} more</li>}
-      </ul>
-    </section>
-  );
-}
+const NONE: ReadonlySet<string> = new Set();

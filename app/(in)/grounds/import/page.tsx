@@ -3,7 +3,8 @@ import { refusal } from '@/core/people/rights';
 import { hosts } from '@/knowledge';
 import { listPlaces } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
-import { allows, viewer } from '@/app/_server/viewer';
+import { allows, todayOf, viewer } from '@/app/_server/viewer';
+import { MOST_TREES } from '@/commands/grounds/bring-trees';
 import { ImportBench } from './import.client';
 
 export const metadata = { title: 'Bring trees in' };
@@ -16,12 +17,19 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
     <section>
       <h2 className="text-body">How it goes</h2>
       <ol className="list-decimal pl-5 text-[0.9375rem]">
-        <li>Choose the place and the file: the first line names the columns.</li>
-        <li>See that each column was understood, and in which unit.</li>
+        <li>Choose the place and the file: CSV in any usual form, or a workbook (XLSX). One line names the columns.</li>
+        <li>See that each column was understood, in which unit, and when the trunks were measured.</li>
+        <li>Say once what each species is that the guide has not got.</li>
         <li>Mend what is named, line by line. All rows come in, or none.</li>
       </ol>
       <h2 className="mt-5 text-body">Hosts it knows</h2>
-      <p className="text-[0.9375rem]">{hosts.map((h) => h.name).join(', ')}; by their Latin names too.</p>
+      <p className="text-[0.9375rem]">
+        {hosts
+          .filter((h) => !h.unlisted)
+          .map((h) => h.name)
+          .join(', ')}
+        ; by their Latin names too. Any other tree comes in under the name it has.
+      </p>
     </section>
   );
   return (
@@ -30,16 +38,20 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
       margin={margin}
       handle="How it goes"
     >
-      <h1 className="mb-4">Trees from a CSV file</h1>
+      <h1 className="mb-4">Trees from a list</h1>
       {allows(v, 'edit grounds') ? (
         <ImportBench
           reader={v.units}
+          most={MOST_TREES}
+          today={todayOf(v)}
           places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))}
           place={uuid.safeParse(wanted).success ? wanted! : ''}
           hosts={hosts.map((h) => ({
             id: h.id,
             name: h.name,
             latin: h.latin,
+            also: h.also,
+            unlisted: h.unlisted,
             growthCmPerYear: h.growthCmPerYear,
             largestCm: h.largestCm,
           }))}

@@ -15,6 +15,7 @@ interface Editable {
   name: string;
   address: string;
   timeZone: string;
+  region: string | null;
   outline: { lat: number; lon: number }[] | null;
   areaM2: number | null;
   soilTexture: 'sandy' | 'loam' | 'clay';
@@ -35,10 +36,13 @@ const short = (x: number) => String(Number(x.toPrecision(6)));
 export function PlaceForm({
   place,
   clients,
+  regions,
   units,
 }: {
   place: Editable | null;
   clients: { value: string; name: string }[];
+  /** Regions to choose from; the first, without a key, is that of the outfit. */
+  regions: { value: string; name: string }[];
   units: UnitSystem;
 }) {
   const router = useRouter();
@@ -50,6 +54,7 @@ export function PlaceForm({
     name: place?.name ?? '',
     address: place?.address ?? '',
     timeZone: place?.timeZone ?? 'Europe/London',
+    region: place?.region ?? '',
     outline: place?.outline?.map((c) => `${c.lat}, ${c.lon}`).join('\n') ?? '',
     area: place?.areaM2 ? short(us ? place.areaM2 / AREA['ft²'] : place.areaM2) : '',
     soilTexture: place?.soilTexture ?? ('loam' as 'sandy' | 'loam' | 'clay'),
@@ -131,6 +136,14 @@ export function PlaceForm({
           maxLength={20}
           value={form.area}
           onChange={set('area')}
+        />
+        <SelectField
+          label="Rules in force here"
+          path="region"
+          faults={faults}
+          value={form.region}
+          onChange={set('region')}
+          options={regions}
         />
         <SelectField
           label="Soil"
@@ -232,11 +245,11 @@ export function HangTag({
   units,
 }: {
   placeId: string;
-  hosts: { value: string; name: string }[];
+  hosts: { value: string; name: string; unlisted: boolean }[];
   units: UnitSystem;
 }) {
   const unit = units === 'us' ? 'in' : 'cm';
-  const [form, setForm] = useState({ tag: '', hostId: '', girth: '' });
+  const [form, setForm] = useState({ tag: '', hostId: '', species: '', girth: '' });
   const { busy, faults, send } = useSend(hangTag);
   const said = useSaid();
   return (
@@ -252,7 +265,7 @@ export function HangTag({
       }}
     >
       <h2 className="mb-3">Hang a tag</h2>
-      <FormFaults faults={faults} known={['tag', 'hostId', 'girth']} />
+      <FormFaults faults={faults} known={['tag', 'hostId', 'species', 'girth']} />
       <div className="grid gap-x-5 desk:grid-cols-[1fr_2fr_1fr]">
         <TextField
           label="Tag"
@@ -280,6 +293,16 @@ export function HangTag({
           onChange={(girth) => setForm((f) => ({ ...f, girth }))}
         />
       </div>
+      {hosts.find((h) => h.value === form.hostId)?.unlisted && (
+        <TextField
+          label="Species, as you call it"
+          path="species"
+          faults={faults}
+          maxLength={120}
+          value={form.species}
+          onChange={(species) => setForm((f) => ({ ...f, species }))}
+        />
+      )}
       <button className="press" disabled={busy}>
         Hang it
       </button>

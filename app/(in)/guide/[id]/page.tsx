@@ -21,11 +21,11 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 /** One condition: what it shows, what it is taken for, what comes before and after it, what is done, and what is not. */
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const [v, { id }] = await Promise.all([viewer(), params]);
-  const { knowledge: k } = await knowledgeFor(v);
-  const find = finder(k);
+  const { knowledge } = await knowledgeFor(v);
+  const find = finder(knowledge);
   const c = find(id) ?? notFound();
-  const signs = new Map(k.signs.map((s) => [s.id, s]));
-  const hosts = k.hosts.filter((h) => concerns(c.groups, h));
+  const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
+  const hosts = knowledge.hosts.filter((h) => concerns(c.groups, h));
   const figures = [...new Set(signsOf(c).flatMap((s) => signs.get(s)?.figure ?? []))];
   const beside = figureNames().filter(
     (f) => !figures.includes(f) && figures.some((g) => kindOfFigure(g) === kindOfFigure(f)),
@@ -43,10 +43,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     );
   const apart = (other: Condition) => {
     const host = hosts.find((h) => concerns(other.groups, h));
-    const told = host && tellApart(c, other, host, k);
+    const told = host && tellApart(c, other, host, knowledge);
     if (!told) return null;
     const [test, outcome] = told.split('/');
-    const t = k.tests.find((x) => x.id === test);
+    const t = knowledge.tests.find((x) => x.id === test);
     return signs.get(told)?.words ?? (t ? `${t.name}: ${t.outcomes.find((o) => o.id === outcome)?.words}` : null);
   };
   return (
@@ -139,7 +139,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         <dl>
           <Fact name="Settled by">{c.decidingTest}</Fact>
           {Object.entries(c.tests).map(([t, outcomes]) => {
-            const test = k.tests.find((x) => x.id === t);
+            const test = knowledge.tests.find((x) => x.id === t);
             return (
               <Fact key={t} name={`${test?.name}, ${test?.minutes} min`}>
                 {Object.entries(outcomes)
@@ -193,7 +193,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       {allows(v, 'edit the guide') && (
         <OverrideForm
           condition={c.id}
-          signs={k.signs
+          signs={knowledge.signs
             .filter((s) => c.groups.length === 0 || hosts.some((h) => concerns(s.groups, h)))
             .map((s) => ({ id: s.id, words: `${s.words} (${s.place})` }))}
         />

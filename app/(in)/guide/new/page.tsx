@@ -4,7 +4,7 @@ import { ownEntries } from '@/store/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { Section } from '@/ui/frame/pieces';
-import { shortDay } from '@/ui/words';
+import { dayThere } from '@/ui/words';
 import { OwnConditionForm } from './own.client';
 
 export const metadata = { title: 'Our own entries' };
@@ -44,7 +44,7 @@ export default async function Page() {
               </b>
               <span className="block text-[0.9375rem]">{e.note}</span>
               <span className="block text-small text-ink-2">
-                version {e.version}, {e.byName}, {shortDay(e.at.toISOString().slice(0, 10))}
+                version {e.version}, {e.byName}, {dayThere(e.at, v.timeZone)}
               </span>
             </li>
           ))}

@@ -33,10 +33,10 @@ export function AskFacts({
         )}
       </div>
       {shown.map((k) => {
-        const g = asked.get(k);
-        const answers: readonly string[] = g?.answers ?? (SAID[k].answers.length ? SAID[k].answers : [said[k]!]);
+        const gate = asked.get(k);
+        const answers: readonly string[] = gate?.answers ?? (SAID[k].answers.length ? SAID[k].answers : [said[k]!]);
         return (
-          <div key={k} className={`border-l-[3px] pl-3 ${g ? 'border-sap' : 'border-line'}`}>
+          <div key={k} className={`border-l-[3px] pl-3 ${gate ? 'border-sap' : 'border-line'}`}>
             <Choices
               small
               label={SAID[k].question}
@@ -44,7 +44,7 @@ export function AskFacts({
               onChange={(x) => onSay({ [k]: x })}
               options={answers.map((a) => ({ value: a, name: a }))}
             />
-            {g && <p className="-mt-3 mb-4 text-small text-ink-2">{g.sentence}</p>}
+            {gate && <p className="-mt-3 mb-4 text-small text-ink-2">{gate.sentence}</p>}
           </div>
         );
       })}

@@ -12,19 +12,19 @@ export function HoldReasons({
 }) {
   return gates
     .filter((g) => g.strength === 'hold' && !g.asks)
-    .map((g) => (
-      <div key={g.id} className="mt-3 border-l-4 border-sap pl-3">
-        <p className="font-semibold text-sap">{g.title}</p>
+    .map((gate) => (
+      <div key={gate.id} className="mt-3 border-l-4 border-sap pl-3">
+        <p className="font-semibold text-sap">{gate.title}</p>
         <p className="text-[0.9375rem]">
-          {g.sentence} {g.satisfy}
+          {gate.sentence} {gate.satisfy}
         </p>
         <input
-          aria-label={`${g.title}: go on because`}
+          aria-label={`${gate.title}: go on because`}
           className="box mt-1"
           placeholder="Go on because …"
           maxLength={600}
-          value={reasons[g.id] ?? ''}
-          onChange={(e) => onReason(g.id, e.target.value)}
+          value={reasons[gate.id] ?? ''}
+          onChange={(e) => onReason(gate.id, e.target.value)}
         />
       </div>
     ));

@@ -98,6 +98,7 @@ interface Editable {
   id: string;
   tag: string;
   hostId: string;
+  species: string;
   note: string;
   walkOrder: number;
   lat: number | null;
@@ -107,14 +108,22 @@ interface Editable {
   version: number;
 }
 
-export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: string; name: string }[] }) {
+const formOf = (tree: Editable) => ({
+  ...tree,
+  walkOrder: String(tree.walkOrder),
+  lat: tree.lat === null ? '' : String(tree.lat),
+  lon: tree.lon === null ? '' : String(tree.lon),
+});
+
+export function EditTree({
+  tree,
+  hosts,
+}: {
+  tree: Editable;
+  hosts: { value: string; name: string; unlisted: boolean }[];
+}) {
   const [open, setOpen] = useState(false);
-  const [form, setForm] = useState({
-    ...tree,
-    walkOrder: String(tree.walkOrder),
-    lat: tree.lat === null ? '' : String(tree.lat),
-    lon: tree.lon === null ? '' : String(tree.lon),
-  });
+  const [form, setForm] = useState(() => formOf(tree));
   const router = useRouter();
   // Told once that it has been changed meanwhile, whoever sends again means to go over it.
   const [seenNewer, setSeenNewer] = useState(false);
@@ -130,7 +139,16 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
   if (!open)
     return (
       <p className="mt-8 flex flex-wrap items-center gap-4">
-        <button type="button" className="press" onClick={() => setOpen(true)}>
+        <button
+          type="button"
+          className="press"
+          onClick={() => {
+            // What stands now, not what stood when the page came.
+            setForm(formOf(tree));
+            setSeenNewer(false);
+            setOpen(true);
+          }}
+        >
           Change this tree
         </button>
         {tree.note && <span>{tree.note}</span>}
@@ -149,7 +167,7 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
       }}
     >
       <h2 className="mb-3">Change this tree</h2>
-      <FormFaults faults={faults} known={['tag', 'hostId', 'note', 'walkOrder', 'lat', 'lon', 'variety']} />
+      <FormFaults faults={faults} known={['tag', 'hostId', 'species', 'note', 'walkOrder', 'lat', 'lon', 'variety']} />
       <div className="grid grid-cols-2 gap-x-4">
         <TextField label="Tag" path="tag" faults={faults} value={form.tag} onChange={set('tag')} maxLength={24} />
         <TextField
@@ -170,6 +188,16 @@ export function EditTree({ tree, hosts }: { tree: Editable; hosts: { value: stri
         onChange={set('hostId')}
         options={hosts}
       />
+      {(hosts.find((h) => h.value === form.hostId)?.unlisted || form.species) && (
+        <TextField
+          label="Species, as you call it"
+          path="species"
+          faults={faults}
+          value={form.species}
+          onChange={set('species')}
+          maxLength={120}
+        />
+      )}
       <div className="grid grid-cols-2 gap-x-4">
         <TextField
           label="Latitude"

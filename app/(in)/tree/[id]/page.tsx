@@ -1,3 +1,5 @@
+import { dayIn } from '@/core/season/zone';
+import type { Tree } from '@/store/tree';
 import { certaintyWords } from '@/core/diagnose/words';
 import Link from 'next/link';
 import { exactMoney, money } from '@/core/cost/prices';
@@ -11,7 +13,7 @@ import { allows, todayOf } from '@/app/_server/viewer';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
-import { dayAndClock, fromToday, shortDay } from '@/ui/words';
+import { dayAndClock, dayThere, fromToday, shortDay } from '@/ui/words';
 import { overviewOf } from '@/views/tree';
 import { ofTree } from '../load';
 import { Evidence } from './evidence.client';
@@ -21,7 +23,7 @@ import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
 import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
-import { hostNames } from '@/app/(in)/grounds/host-names';
+import { hostNames } from '@/app/(in)/grounds/choices';
 
 const load = ofTree(overviewOf);
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
@@ -29,31 +31,40 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
   return { title: `${tree.tag}, ${tree.placeName}` };
 }
 
+/** Days after which a trunk is measured anew before anything is dosed on it. */
+const READING_DAYS = 30;
+
+/** The one thing to do next on a tree, and why. */
+function nextStep(tree: Tree, planned: string | null, today: string): { href: string; name: string; why: string } {
+  const base = `/tree/${tree.id}`;
+  const [reading] = tree.readings;
+  const read = reading ? dayIn(reading.at, tree.timeZone) : null;
+  if (planned !== null)
+    return { href: `${base}/apply`, name: 'Start the sheet', why: `${planned} is planned for this tree.` };
+  if (read === null || read < after(today, -READING_DAYS, 'days'))
+    return {
+      href: `${base}/measure`,
+      name: 'Measure',
+      why: read ? `Last measured ${shortDay(read)}.` : 'Nobody has put a tape around this tree.',
+    };
+  if (!tree.looks[0]) return { href: `${base}/examine`, name: 'Examine', why: 'Nobody has looked this tree over.' };
+  const [verdict] = tree.verdicts;
+  return verdict
+    ? { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${verdict.decision}.` }
+    : { href: `${base}/decide`, name: 'Decide', why: 'Looked at, and nothing named yet.' };
+}
+
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, tree, knowledge, duties, proposals } = await load((await params).id);
+  const { viewer, tree, knowledge, duties, proposals } = await load((await params).id);
   const find = finder(knowledge);
   const told = testWords(knowledge);
-  const today = todayOf(v);
+  const today = todayOf(viewer);
   const nameOf = (c: string) => find(c)?.name ?? c;
   const checks = checksOf(tree);
   const open = tree.followUps.filter((f) => f.state === 'open');
   const plan = tree.plans.find((p) => p.state === 'open');
   const base = `/tree/${tree.id}`;
-  const next = plan
-    ? { href: `${base}/apply`, name: 'Start the sheet', why: `${plan.labelName} is planned for this tree.` }
-    : !tree.readings[0] || tree.readings[0].at.toISOString() < after(today, -30, 'days')
-      ? {
-          href: `${base}/measure`,
-          name: 'Measure',
-          why: tree.readings[0]
-            ? `Last measured ${shortDay(tree.readings[0].at.toISOString().slice(0, 10))}.`
-            : 'Nobody has put a tape around this tree.',
-        }
-      : !tree.looks[0]
-        ? { href: `${base}/examine`, name: 'Examine', why: 'Nobody has looked this tree over.' }
-        : !tree.verdicts[0]
-          ? { href: `${base}/decide`, name: 'Decide', why: 'Looked at, and nothing named yet.' }
-          : { href: `${base}/prescribe`, name: 'Prescribe', why: `Decided: ${tree.verdicts[0].decision}.` };
+  const next = nextStep(tree, plan?.labelName ?? null, today);
   const look = visitOf(tree);
   const host = hostOf(tree);
   const steps = [
@@ -66,8 +77,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   ];
   return (
     <Frame
-      tag={<TreeTag tree={tree} units={v.units} here="tree" />}
-      head={<TreeHead tree={tree} units={v.units} here="tree" />}
+      tag={<TreeTag tree={tree} units={viewer.units} here="tree" />}
+      head={<TreeHead tree={tree} units={viewer.units} here="tree" />}
       margin={<TreeWhy tree={tree} />}
       handle="What was named and done"
     >
@@ -100,7 +111,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <p className={`figures font-bold ${f.due < today ? 'text-madder' : ''}`}>
                 {shortDay(f.due)} <span className="block text-small font-normal">{fromToday(f.due, today)}</span>
               </p>
-              {allows(v, 'settle a follow-up') && <Settle id={f.id} what={f.what} />}
+              {allows(viewer, 'settle a follow-up') && <Settle id={f.id} what={f.what} />}
             </li>
           ))}
         </ul>
@@ -111,7 +122,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <div className="py-3">
             <Series
               points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()}
-              show={(d) => showTrunk(d, v.units).text}
+              show={(d) => showTrunk(d, viewer.units).text}
               what="Diameter"
             />
           </div>
@@ -150,7 +161,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       {steps.length > 0 && (
         <Section
           title="The plan of this tree"
-          aside={programmeWords(tree.programme ?? USUAL_PROGRAMME, v.schools.programme)}
+          aside={programmeWords(tree.programme ?? USUAL_PROGRAMME, viewer.schools.programme)}
         >
           <ol>
             {steps.map((s, i) => (
@@ -161,7 +172,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 <span className="figures">
                   {s.price ? (
                     <>
-                      <b>{money(s.price.now, v.prices)}</b> once, {money(s.price.overYears, v.prices)} over{' '}
+                      <b>{money(s.price.now, viewer.prices)}</b> once, {money(s.price.overYears, viewer.prices)} over{' '}
                       {s.price.years} years, as planned
                     </>
                   ) : (
@@ -216,7 +227,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                       </p>
                     </details>
                   )}
-                  {w.state === 'open' && allows(v, 'apply') && <FinishWork id={w.id} name={name} />}
+                  {w.state === 'open' && allows(viewer, 'apply') && <FinishWork id={w.id} name={name} />}
                 </li>
               );
             })}
@@ -240,9 +251,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                       ? 'taken back'
                       : p.expiresAt < new Date()
                         ? 'has run out'
-                        : `waits for an answer until ${shortDay(p.expiresAt.toISOString().slice(0, 10))}`}
+                        : `waits for an answer until ${dayThere(p.expiresAt, tree.timeZone)}`}
                 </p>
-                {!p.answer && !p.revokedAt && p.expiresAt > new Date() && allows(v, 'prescribe') && (
+                {!p.answer && !p.revokedAt && p.expiresAt > new Date() && allows(viewer, 'prescribe') && (
                   <Revoke id={p.id} />
                 )}
               </li>
@@ -258,13 +269,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <li key={c.id} className="row py-3">
                 <p>
                   <b>{c.what}</b>
-                  {c.priceMinor !== null && <span className="figures"> {exactMoney(c.priceMinor, v.prices)}</span>}
+                  {c.priceMinor !== null && <span className="figures"> {exactMoney(c.priceMinor, viewer.prices)}</span>}
                 </p>
                 <p className="text-small text-ink-2">
                   {c.byName}, {dayAndClock(c.at, tree.timeZone)}:{' '}
                   {c.state === 'open' ? 'waits for the client' : `${c.state}, ${c.settledHow}`}
                 </p>
-                {c.state === 'open' && allows(v, 'edit grounds') && <ChangeAnswer id={c.id} />}
+                {c.state === 'open' && allows(viewer, 'edit grounds') && <ChangeAnswer id={c.id} />}
               </li>
             ))}
           </ul>
@@ -277,25 +288,26 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         empty={tree.verdicts.length === 0 && 'Nothing has been named yet.'}
       >
         <ol>
-          {tree.verdicts.map((d) => {
-            const after = tree.verdicts.find((x) => x.overturns.includes(d.id));
+          {tree.verdicts.map((verdict) => {
+            const after = tree.verdicts.find((x) => x.overturns.includes(verdict.id));
             const dropped = after !== undefined;
             return (
-              <li key={d.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
-                <span className="figures font-bold">{shortDay(d.at.toISOString().slice(0, 10))}</span>
+              <li key={verdict.id} className="row grid grid-cols-[110px_1fr] gap-x-4 py-2.5 phone:grid-cols-1">
+                <span className="figures font-bold">{dayThere(verdict.at, tree.timeZone)}</span>
                 <span>
-                  <b className={dropped ? 'line-through' : ''}>{nameOf(d.conditionId)}</b>,{' '}
-                  {certaintyWords(d.certainty)}: {d.decision}.<span className="block text-[0.9375rem]">{d.reason}</span>
+                  <b className={dropped ? 'line-through' : ''}>{nameOf(verdict.conditionId)}</b>,{' '}
+                  {certaintyWords(verdict.certainty)}: {verdict.decision}.
+                  <span className="block text-[0.9375rem]">{verdict.reason}</span>
                   {dropped && after && (
                     <span className="block text-[0.9375rem] text-sap">
                       It was wrong: {nameOf(after.conditionId).toLowerCase()} took its place
                       {after.overturnedBy.length > 0 ? `, by ${after.overturnedBy.map(told).join(', ')}` : ''}.
                     </span>
                   )}
-                  {d.ranking.length > 0 && (
+                  {verdict.ranking.length > 0 && (
                     <span className="block text-small text-ink-2">
                       Ranking then:{' '}
-                      {d.ranking
+                      {verdict.ranking
                         .slice(0, 3)
                         .map((r) => `${nameOf(r.id)} ${Math.round(r.p * 100)} %`)
                         .join(', ')}
@@ -308,23 +320,23 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </ol>
         {checks.map((c) => (
           <p key={c.look.id} className="py-2">
-            <b>Check of {shortDay(c.look.at.toISOString().slice(0, 10))}:</b> {c.verdict.sentence}
+            <b>Check of {dayThere(c.look.at, tree.timeZone)}:</b> {c.verdict.sentence}
           </p>
         ))}
       </Section>
 
       <Evidence
         treeId={tree.id}
-        looks={tree.looks.slice(0, 6).map((l) => ({
-          id: l.id,
-          day: shortDay(l.at.toISOString().slice(0, 10)),
-          by: l.byName,
-          seen: l.findings.filter((f) => f.state === 'seen').length,
-          tests: l.tests.length,
+        looks={tree.looks.slice(0, 6).map((look) => ({
+          id: look.id,
+          day: dayThere(look.at, tree.timeZone),
+          by: look.byName,
+          seen: look.findings.filter((f) => f.state === 'seen').length,
+          tests: look.tests.length,
         }))}
         withdrawn={tree.withdrawn.map((w) => ({
           id: w.id,
-          day: shortDay(w.at.toISOString().slice(0, 10)),
+          day: dayThere(w.at, tree.timeZone),
           by: w.byName,
           reason: w.reason,
         }))}
@@ -352,7 +364,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           .map((c) => ({ id: c.id, name: c.name }))
           .sort((a, b) => a.name.localeCompare(b.name))}
         today={today}
-        refused={!allows(v, 'examine')}
+        refused={!allows(viewer, 'examine')}
       />
 
       <Section title="Done" empty={tree.records.length === 0 && 'Nothing has been done on this tree yet.'}>
@@ -370,7 +382,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 {r.withdrawn && <b> (withdrawn)</b>}
               </span>
               <span className="figures font-bold">
-                {showAmount(r.amount, r.unit === 'mL' ? 'volume' : 'mass', v.units).text}
+                {showAmount(r.amount, r.unit === 'mL' ? 'volume' : 'mass', viewer.units).text}
               </span>
             </li>
           ))}
@@ -386,7 +398,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                   {/* eslint-disable-next-line @next/next/no-img-element -- already resized, served with its own rights */}
                   <img
                     src={`/api/photos/${p.id}`}
-                    alt={`Photo of ${shortDay(p.at.toISOString().slice(0, 10))}${p.sign ? `: ${findSign(p.sign)?.words ?? p.sign}` : ''}`}
+                    alt={`Photo of ${dayThere(p.at, tree.timeZone)}${p.sign ? `: ${findSign(p.sign)?.words ?? p.sign}` : ''}`}
                     width={132}
                     height={Math.round((132 * p.height) / p.width)}
                     loading="lazy"
@@ -401,12 +413,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </Section>
       )}
 
-      {allows(v, 'edit grounds') && (
+      {allows(viewer, 'edit grounds') && (
         <EditTree
           tree={{
             id: tree.id,
             tag: tree.tag,
             hostId: tree.hostId,
+            species: tree.species,
             note: tree.note,
             walkOrder: tree.walkOrder,
             lat: tree.lat,
@@ -418,7 +431,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           hosts={hostNames()}
         />
       )}
-      {!allows(v, 'edit grounds') && tree.note && <p className="mt-6">{tree.note}</p>}
+      {!allows(viewer, 'edit grounds') && tree.note && <p className="mt-6">{tree.note}</p>}
     </Frame>
   );
 }

@@ -10,8 +10,8 @@ const STRUCK_OUT_MS = 60 * 864e5;
 /** What is due, as iCalendar: by a secret address for subscribing, or `mine.ics` for whoever is signed in. */
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
   const token = (await params).token.replace(/\.ics$/, '');
-  const v = token === 'mine' ? await currentViewer() : token.length <= 100 ? await calendarOwner(token) : null;
-  if (!v)
+  const viewer = token === 'mine' ? await currentViewer() : token.length <= 100 ? await calendarOwner(token) : null;
+  if (!viewer)
     return Response.json(
       {
         faults: [
@@ -23,10 +23,10 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       },
       { status: 404 },
     );
-  const today = todayOf(v);
+  const today = todayOf(viewer);
   const since = new Date(Date.now() - STRUCK_OUT_MS);
-  const visits = await calendarVisits(v, after(today, -1, 'years'), after(today, 5, 'years'), since);
-  const text = calendarOf(`Elmhorn, ${v.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
+  const visits = await calendarVisits(viewer, after(today, -1, 'years'), after(today, 5, 'years'), since);
+  const text = calendarOf(`Elmhorn, ${viewer.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
   return new Response(text, {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',

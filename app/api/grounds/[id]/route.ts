@@ -2,15 +2,21 @@ import { uuid } from '@/core/book/record';
 import { writeGeoJson } from '@/core/grounds/geojson';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { findHost } from '@/knowledge';
-import { placePlan } from '@/store/grounds';
+import { placePlan } from '@/store/place-plan';
 import { onPlan } from '@/commands/facts/situation';
 import { faulty, route } from '@/app/_server/api';
 
-/** The plan of a place with its trees, as GeoJSON. */
-export const GET = route('see the grounds', async (v, _, { id }) => {
-  const held = uuid.safeParse(id).success ? await placePlan(v, id!) : null;
+/** The plan of a place with its trees, as GeoJSON; in local metres only for whoever asks for them. */
+export const GET = route('see the grounds', async (viewer, request, { id }) => {
+  const held = uuid.safeParse(id).success ? await placePlan(viewer, id!) : null;
   if (!held) return faulty(404, { path: 'id', sentence: 'There is no such place in this outfit.' });
   const plan = held.grounds ?? EMPTY_PLAN;
+  if (!plan.origin && !new URL(request.url).searchParams.has('local'))
+    return faulty(409, {
+      path: 'origin',
+      sentence:
+        'Nobody has said where on the globe this plan lies, and other readers would take its metres for degrees. Bring a plan in with longitude and latitude, or ask for local metres (?local).',
+    });
   const text = writeGeoJson(
     plan,
     held.trees.flatMap((t) => {

@@ -2,8 +2,8 @@ import { uuid } from '@/core/book/record';
 import { getPhoto } from '@/store/photos';
 import { faulty, route } from '../../../_server/api';
 
-export const GET = route('see the grounds', async (v, _request, { id }) => {
-  const bytes = uuid.safeParse(id).success ? await getPhoto(v, id!) : null;
+export const GET = route('see the grounds', async (viewer, _request, { id }) => {
+  const bytes = uuid.safeParse(id).success ? await getPhoto(viewer, id!) : null;
   if (!bytes) return faulty(404, { path: 'id', sentence: 'There is no such photo in this outfit.' });
   return new Response(new Uint8Array(bytes), {
     headers: {

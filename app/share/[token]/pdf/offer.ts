@@ -1,3 +1,4 @@
+import { dayIn } from '@/core/season/zone';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
@@ -52,7 +53,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
   if (d.message) say('P', d.message, { above: 6 });
   say(
     'P',
-    `Open until ${longDay(expiresAt.toISOString().slice(0, 10))}. Prices are estimates; the label in hand and local rules come first on the day.`,
+    `Open until ${longDay(dayIn(expiresAt, 'UTC'))}. Prices are estimates; the label in hand and local rules come first on the day.`,
     { size: 9, colour: FAINT, above: 6 },
   );
   d.options.forEach((o, i) => {

@@ -8,7 +8,7 @@ import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
-import { hostNames } from '../../host-names';
+import { hostNames, regionChoices } from '../../choices';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
 
 export const metadata = { title: 'Place' };
@@ -170,6 +170,7 @@ export default async function PlacePage({
             <PlaceForm
               place={{ ...place, gateCode: mayCode ? (code ?? '') : null }}
               clients={clients.map((c) => ({ value: c.id, name: c.name }))}
+              regions={regionChoices(v)}
               units={v.units}
             />
           </details>

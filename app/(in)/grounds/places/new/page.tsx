@@ -2,6 +2,7 @@ import { listClients } from '@/store/grounds';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { allows, viewer } from '@/app/_server/viewer';
+import { regionChoices } from '../../choices';
 import { PlaceForm } from '../place.client';
 
 export const metadata = { title: 'New place' };
@@ -21,14 +22,15 @@ export default async function NewPlace() {
       handle="What this is for"
     >
       <h1 className="mb-4">New place</h1>
-      {allows(v, 'edit grounds') ? (
-        clients.length ? (
-          <PlaceForm place={null} clients={clients.map((c) => ({ value: c.id, name: c.name }))} units={v.units} />
-        ) : (
-          <p>Enter the client first, in the margin of Grounds.</p>
-        )
-      ) : (
-        <p>{refusal(v.role, 'edit grounds')}</p>
+      {!allows(v, 'edit grounds') && <p>{refusal(v.role, 'edit grounds')}</p>}
+      {allows(v, 'edit grounds') && !clients.length && <p>Enter the client first, in the margin of Grounds.</p>}
+      {allows(v, 'edit grounds') && clients.length > 0 && (
+        <PlaceForm
+          place={null}
+          clients={clients.map((c) => ({ value: c.id, name: c.name }))}
+          regions={regionChoices(v)}
+          units={v.units}
+        />
       )}
     </Frame>
   );

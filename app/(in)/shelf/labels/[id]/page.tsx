@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { findCondition, findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
-import { shortDay } from '@/ui/words';
+import { dayThere, shortDay } from '@/ui/words';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 
 export const metadata = { title: 'Label' };
@@ -48,7 +48,7 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
         {versions.map((x) => (
           <li key={x.id} className="row py-1.5">
             {x.id === id ? <b>Version {x.version}</b> : <Link href={`/shelf/labels/${x.id}`}>Version {x.version}</Link>}
-            , {shortDay(x.at.toISOString().slice(0, 10))}
+            , {dayThere(x.at, v.timeZone)}
           </li>
         ))}
       </ul>

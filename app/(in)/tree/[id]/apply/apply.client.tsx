@@ -7,7 +7,8 @@ import { deviations } from '@/core/book/deviations';
 import { treatedGround } from '@/core/book/ground';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { prescribe, type Choices as Choosable, type Situation } from '@/core/prescribe/prescribe';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import type { Ring } from '@/core/ring/ring';
 import { readNumber } from '@/core/units/numbers';
 import {
@@ -64,6 +65,16 @@ interface Props {
   others: { id: string; name: string; here: boolean }[];
 }
 const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
+
+const toCelsius = (typed: number, us: boolean) => (us ? (typed - 32) / 1.8 : typed);
+
+/** What the great button says: the first thing that still stands in the way, or that the work may start. */
+function firstWord(open: { lots: number; stops: number; questions: number; reasons: number }, start: string): string {
+  if (!open.lots) return 'Book the delivery first';
+  if (open.stops) return 'Stopped: record only what was done all the same';
+  if (open.questions) return `Answer ${open.questions === 1 ? 'the question' : `${open.questions} questions`} first`;
+  return open.reasons ? 'Give the reason first' : start;
+}
 
 const perUnit = (unit: string) => ({ ...VOLUME, ...MASS })[unit as keyof typeof VOLUME] ?? 1;
 
@@ -139,8 +150,8 @@ export function ApplyBench({
   const humidity = readNumber(form.humidity, { name: 'The humidity', min: 0, max: 100, unit: '%' });
   const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 100_000, unit });
   // What was typed and cannot be read is unknown; the station does not speak for it.
-  const celsius = temperature.ok ? (us ? (temperature.value - 32) / 1.8 : temperature.value) : null;
-  const ms = wind.ok ? (us ? wind.value / 2.23694 : wind.value) : null;
+  const celsius = temperature.ok ? toCelsius(temperature.value, us) : null;
+  const ms = wind.ok ? wind.value / (us ? 2.23694 : 1) : null;
   const airFaults = [
     ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
     ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
@@ -260,6 +271,11 @@ export function ApplyBench({
             ))}
         </dl>
       </section>
+      <p>
+        <Link className="underline underline-offset-3" href={`/tree/${plan.treeId}/paper?plan=${plan.id}`}>
+          The whole sheet on paper
+        </Link>
+      </p>
       {others.length > 0 && (
         <section>
           <h2 className="text-body">Also planned here</h2>
@@ -483,15 +499,10 @@ export function ApplyBench({
             </p>
           )}
           {main(
-            lots.length === 0
-              ? 'Book the delivery first'
-              : stops.length
-                ? 'Stopped: record only what was done all the same'
-                : questions.length
-                  ? `Answer ${questions.length === 1 ? 'the question' : `${questions.length} questions`} first`
-                  : unreasoned.length
-                    ? 'Give the reason first'
-                    : words.start,
+            firstWord(
+              { lots: lots.length, stops: stops.length, questions: questions.length, reasons: unreasoned.length },
+              words.start,
+            ),
             () => {
               setFaults(airFaults);
               if (!lots.length || airFaults.length || (!stops.length && questions.length + unreasoned.length)) {

@@ -5,30 +5,18 @@ import { situationFor } from '@/commands/facts/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
-import { applyView } from '@/views/tree';
-import { ofTree } from '../../load';
+import { loadSheet, titledSheet, type SheetAddress } from './sheet';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { ApplyBench } from './apply.client';
 
-const load = ofTree(applyView);
-interface Address {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<{ plan?: string }>;
-}
-const loadFrom = async ({ params, searchParams }: Address) =>
-  load((await params).id, (await searchParams).plan ?? null);
+export const generateMetadata = titledSheet('Apply');
 
-export async function generateMetadata(address: Address) {
-  const { tree } = await loadFrom(address);
-  return { title: `${tree.tag} Apply, ${tree.placeName}` };
-}
-
-export default async function Page(address: Address) {
-  const { v, now, tree, finds, duties, open, sheet } = await loadFrom(address);
+export default async function Page(address: SheetAddress) {
+  const { viewer, now, tree, finds, duties, open, sheet } = await loadSheet(address);
   const plan = sheet?.plan;
   const use = plan?.label.uses.find((u) => u.key === plan.useKey);
-  const tag = <TreeTag tree={tree} units={v.units} here="apply" />;
-  const head = <TreeHead tree={tree} units={v.units} here="apply" />;
+  const tag = <TreeTag tree={tree} units={viewer.units} here="apply" />;
+  const head = <TreeHead tree={tree} units={viewer.units} here="apply" />;
   if (!sheet || !plan || !use || !plan.result.dose.ok)
     return (
       <Frame tag={tag} head={head} margin={<TreeWhy tree={tree} />}>
@@ -46,9 +34,9 @@ export default async function Page(address: Address) {
   return (
     <ApplyBench
       key={plan.id}
-      units={v.units}
+      units={viewer.units}
       timeZone={tree.timeZone}
-      situation={situationFor(v, tree, held, finds, now, plan.conditionId)}
+      situation={situationFor(viewer, tree, held, finds, now, plan.conditionId)}
       plan={{
         id: plan.id,
         treeId: tree.id,
@@ -64,7 +52,7 @@ export default async function Page(address: Address) {
       lots={lots}
       station={station().at(now)}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
-      refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')}
+      refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
       tag={tag}
       head={head}
       strip={<StepStrip tree={tree} duties={duties} here="apply" />}

@@ -12,7 +12,7 @@ import { checksOf, latOf, testWords } from '@/commands/facts/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
-import { shortDay } from '@/ui/words';
+import { dayThere } from '@/ui/words';
 import { treeView } from '@/views/tree';
 import { namedIn, ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag } from '../../tree-frame';
@@ -30,7 +30,7 @@ export default async function Page({
   searchParams: Promise<{ name?: string; about?: string }>;
 }) {
   const seen = await load((await params).id);
-  const { v, tree, duties } = seen;
+  const { viewer, tree, duties } = seen;
   const found = seen.found ?? notFound();
   const named = namedIn(seen, (await searchParams).name);
   const host = findHost(tree.hostId)!;
@@ -83,7 +83,7 @@ export default async function Page({
           <h2 className="text-body">Checked before</h2>
           {checks.map((c) => (
             <p key={c.look.id} className="py-1 text-[0.9375rem]">
-              {shortDay(c.look.at.toISOString().slice(0, 10))}, {nameOf(c.condition)}: {c.verdict.sentence}
+              {dayThere(c.look.at, tree.timeZone)}, {nameOf(c.condition)}: {c.verdict.sentence}
             </p>
           ))}
         </section>
@@ -93,17 +93,19 @@ export default async function Page({
         <h2 className="text-body">Named before</h2>
         {tree.verdicts.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
         <ul>
-          {tree.verdicts.map((d) => (
-            <li key={d.id} className="row py-2 text-[0.9375rem]">
-              <b className={tree.verdicts.some((x) => x.overturns.includes(d.id)) ? 'line-through' : ''}>
-                {nameOf(d.conditionId)}
+          {tree.verdicts.map((verdict) => (
+            <li key={verdict.id} className="row py-2 text-[0.9375rem]">
+              <b className={tree.verdicts.some((x) => x.overturns.includes(verdict.id)) ? 'line-through' : ''}>
+                {nameOf(verdict.conditionId)}
               </b>
-              , {certaintyWords(d.certainty)}: {d.decision}.<span className="block">{d.reason}</span>
-              {d.overturns.length > 0 && d.overturnedBy.length > 0 && (
-                <span className="block">Overturned an earlier name by {d.overturnedBy.map(told).join(', ')}.</span>
+              , {certaintyWords(verdict.certainty)}: {verdict.decision}.<span className="block">{verdict.reason}</span>
+              {verdict.overturns.length > 0 && verdict.overturnedBy.length > 0 && (
+                <span className="block">
+                  Overturned an earlier name by {verdict.overturnedBy.map(told).join(', ')}.
+                </span>
               )}
               <span className="block text-small text-ink-2">
-                {d.byName}, {shortDay(d.at.toISOString().slice(0, 10))}
+                {verdict.byName}, {dayThere(verdict.at, tree.timeZone)}
               </span>
             </li>
           ))}
@@ -113,8 +115,8 @@ export default async function Page({
   );
   return (
     <Frame
-      tag={<TreeTag tree={tree} units={v.units} here="decide" />}
-      head={<TreeHead tree={tree} units={v.units} here="decide" />}
+      tag={<TreeTag tree={tree} units={viewer.units} here="decide" />}
+      head={<TreeHead tree={tree} units={viewer.units} here="decide" />}
       margin={margin}
       handle="The next look, and before"
     >
@@ -162,13 +164,13 @@ export default async function Page({
           decision: result.decision,
           reason: result.reasons.at(-1)?.sentence ?? '',
         }}
-        open={openTroubles(tree.verdicts).map((t) => ({
-          id: t.id,
-          conditionId: t.conditionId,
-          name: nameOf(t.conditionId),
-          decision: t.decision,
+        open={openTroubles(tree.verdicts).map((verdict) => ({
+          id: verdict.id,
+          conditionId: verdict.conditionId,
+          name: nameOf(verdict.conditionId),
+          decision: verdict.decision,
         }))}
-        refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')}
+        refused={allows(viewer, 'examine') ? null : refusal(viewer.role, 'examine')}
       />
     </Frame>
   );

@@ -206,9 +206,9 @@ export function DecisionSheet({
   return (
     <section aria-label="The decision">
       <p className="text-small font-semibold text-ink-2">The ranking and the rules say</p>
-      <p className="text-tag leading-none font-extrabold first-letter:uppercase">
+      <h2 className="text-tag leading-none font-extrabold first-letter:uppercase">
         {result.decision === 'not yet named' ? 'something is wrong, not yet named' : result.decision}
-      </p>
+      </h2>
       {c && (
         <p className="mt-2 text-lead">
           <b>{c.name}</b>, {certaintyWords(result.certainty)}

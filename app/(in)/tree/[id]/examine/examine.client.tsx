@@ -14,11 +14,14 @@ import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
 import { examine } from './actions';
 import { answerTo, type BenchAnswer } from './answer';
-import { AlikeTrees, BarkAndRoots, CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
+import { AlikeTrees } from './row.client';
+import { BarkAndRoots } from './bark.client';
+import { CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
 import { findingsOf, testsOf, toFinding, without, type BenchSign, type ExamineForm, type Update } from './form';
 import { NextLookCard } from './next-look.client';
 import { PhotoField } from './photo-field.client';
-import { grading, SignList, SignWalk } from './signs.client';
+import { grading, SignList } from './signs.client';
+import { SignWalk } from './walk.client';
 
 interface Props {
   treeId: string;
@@ -213,7 +216,7 @@ export function ExamineBench({
       <SignList signs={shown} form={form} update={update} />
       <SignWalk signs={shown} form={form} update={update} />
       {shown.length < signs.length && (
-        <button type="button" className="press press-plain min-h-10 text-small" onClick={() => setEverything(true)}>
+        <button type="button" className="press press-plain text-small" onClick={() => setEverything(true)}>
           {signs.length - shown.length} signs of leaf, flower and fruit are out of season: show them
         </button>
       )}

@@ -6,6 +6,11 @@ import { inWords } from '@/core/diagnose/sureness';
 const WOUND = ['leaves no mark', 'one twig or scratch', 'opens the bark or a root'] as const;
 
 /** The look that would tell most for its minute, with what each answer would do; one touch answers it. */
+const SIGN_WORDS: Readonly<Record<string, string>> = { seen: 'There' };
+/** What an outcome is called on its button: a sign is there or not, a test says what came out. */
+const outcomeWords = (look: { kind: string }, outcome: { id: string; words: string }): string =>
+  look.kind === 'sign' ? (SIGN_WORDS[outcome.id] ?? 'Not there') : outcome.words;
+
 export function NextLookCard({
   look,
   others,
@@ -46,7 +51,7 @@ export function NextLookCard({
               className="press bg-cambium text-on-cambium"
               onClick={() => onAnswer(look, o.id)}
             >
-              {look.kind === 'sign' ? (o.id === 'seen' ? 'There' : 'Not there') : o.words}
+              {outcomeWords(look, o)}
             </button>
           ))}
         </div>
@@ -54,17 +59,14 @@ export function NextLookCard({
       <p className="mt-2 text-small">
         {look.outcomes
           .filter((o) => o.chance > 0.04)
-          .map(
-            (o) =>
-              `${look.kind === 'sign' ? (o.id === 'seen' ? 'There' : 'Not there') : o.words}: ${nameOf(o.leader)}, ${inWords(o.p)}`,
-          )
+          .map((o) => `${outcomeWords(look, o)}: ${nameOf(o.leader)}, ${inWords(o.p)}`)
           .join('. ')}
         .
       </p>
       <p className="mt-1 flex flex-wrap items-baseline gap-x-3 text-small text-ink-2">
         <button
           type="button"
-          className="min-h-9 font-semibold underline underline-offset-3"
+          className="min-h-12 font-semibold underline underline-offset-3"
           onClick={() => onSkip(look)}
         >
           Cannot look now

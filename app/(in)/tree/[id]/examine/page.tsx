@@ -5,7 +5,7 @@ import { findHost, findSign, signsFor } from '@/knowledge';
 import { hostOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
-import { shortDay } from '@/ui/words';
+import { dayThere, shortDay } from '@/ui/words';
 import { examineView } from '@/views/tree';
 import { ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
@@ -17,12 +17,12 @@ const load = ofTree(examineView);
 export const generateMetadata = titled('Examine', load);
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, now, tree, finds, knowledge, duties, alike } = await load((await params).id);
+  const { viewer, now, tree, finds, knowledge, duties, alike } = await load((await params).id);
   const host = hostOf(tree)!;
   const month = treeMonth(tree, now);
   const signs = signsFor(host);
   const inSeason = new Set(signs.filter((s) => signInSeason(s, host, month)).map((s) => s.id));
-  const model = compile(knowledge, host, settingOf(v, tree, finds, month));
+  const model = compile(knowledge, host, settingOf(viewer, tree, finds, month));
   const last = tree.looks[0];
   const lastGrade = new Map<string, Grade>(
     last?.findings.map((f) => [f.sign, f.state === 'absent' ? '0' : (String(f.grade ?? '-') as Grade)]),
@@ -31,7 +31,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
     <>
       {last && (
         <section>
-          <h2 className="text-body">Last look, {shortDay(last.at.toISOString().slice(0, 10))}</h2>
+          <h2 className="text-body">Last look, {dayThere(last.at, tree.timeZone)}</h2>
           <p>
             Crown loss {last.crownLoss ?? '–'} %, vigour {last.vigour ?? '–'}.
           </p>
@@ -51,8 +51,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   );
   return (
     <Frame
-      tag={<TreeTag tree={tree} units={v.units} here="examine" />}
-      head={<TreeHead tree={tree} units={v.units} here="examine" />}
+      tag={<TreeTag tree={tree} units={viewer.units} here="examine" />}
+      head={<TreeHead tree={tree} units={viewer.units} here="examine" />}
       margin={margin}
       handle="The last look, beside"
     >
@@ -88,7 +88,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           .filter((r) => !r.withdrawn && r.target)
           .map((r) => ({ id: r.rootId, name: `${shortDay(r.doneOn)}: ${r.actives.map((a) => a.name).join(', ')}` }))}
         alike={[...alike]}
-        refused={allows(v, 'examine') ? null : refusal(v.role, 'examine')}
+        refused={allows(viewer, 'examine') ? null : refusal(viewer.role, 'examine')}
       />
     </Frame>
   );

@@ -34,7 +34,7 @@ export default async function Page({
   searchParams: Promise<{ name?: string }>;
 }) {
   const inHand = await load((await params).id);
-  const { v, tree } = inHand;
+  const { viewer, tree } = inHand;
   const found = inHand.found ?? notFound();
   const named = namedIn(inHand, (await searchParams).name);
   // The decision that was kept speaks; a name in the address only asks what would be said.
@@ -85,15 +85,15 @@ export default async function Page({
   const care = result.options.filter((o) => o.use === 'support' && o.status !== 'not here');
   return (
     <Frame
-      tag={<TreeTag tree={tree} units={v.units} here="decide" />}
-      head={<TreeHead tree={tree} units={v.units} here="decide" />}
+      tag={<TreeTag tree={tree} units={viewer.units} here="decide" />}
+      head={<TreeHead tree={tree} units={viewer.units} here="decide" />}
       margin={<TreeWhy tree={tree} />}
       handle="What was named and done"
     >
       <article className="max-w-[44rem] print:max-w-none">
         <p className="text-ink-2">
           {tree.clientName} · {tree.placeName} · tree {tree.tag}, {findHost(tree.hostId)?.name.toLowerCase()} ·{' '}
-          {longDay(todayOf(v))}
+          {longDay(todayOf(viewer))}
         </p>
         <h1 className="mt-2 text-[2rem]! first-letter:uppercase">{decision}</h1>
         {letter.own && <p className="mt-3 text-lead font-semibold">{letter.own}</p>}
@@ -176,7 +176,7 @@ export default async function Page({
             <h2 className="mt-5">Found while digging</h2>
             {tree.changes.map((x) => (
               <p key={x.id}>
-                {x.what} {x.priceMinor !== null && `(${exactMoney(x.priceMinor, v.prices)})`}: {x.state}
+                {x.what} {x.priceMinor !== null && `(${exactMoney(x.priceMinor, viewer.prices)})`}: {x.state}
               </p>
             ))}
           </>

@@ -83,11 +83,8 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
   const diameters = readStems(form.stems);
   const one = diameters && (diameters.length > 1 ? combinedDiameter(diameters, 'basal-area') : diameters[0]!);
   const height = readNumber(form.height, { name: '', above: 0 });
-  const metres = height.ok
-    ? units === 'us'
-      ? (height.value * LENGTH.ft) / 100
-      : height.value
-    : (last?.treeHeightM ?? undefined);
+  const perMetre = units === 'us' ? 100 / LENGTH.ft : 1;
+  const metres = height.ok ? height.value / perMetre : (last?.treeHeightM ?? undefined);
   const doubtful = one
     ? doubts({
         diameterCm: one,

@@ -13,7 +13,7 @@ const load = ofTree(treeView);
 export const generateMetadata = titled('Measure', load);
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { v, tree, duties } = await load((await params).id);
+  const { viewer, tree, duties } = await load((await params).id);
   const host = findHost(tree.hostId);
   const last = tree.readings[0];
   const margin = (
@@ -26,21 +26,21 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <>
             <Series
               points={tree.readings.map((r) => ({ at: r.at.getTime(), value: r.diameterCm })).reverse()}
-              show={(d) => showTrunk(d, v.units).text}
+              show={(d) => showTrunk(d, viewer.units).text}
               what="Diameter"
             />
             <ul className="mt-3">
-              {tree.readings.slice(0, 6).map((r) => (
-                <li key={r.id} className="row py-2 text-[0.9375rem]">
+              {tree.readings.slice(0, 6).map((reading) => (
+                <li key={reading.id} className="row py-2 text-[0.9375rem]">
                   <b className="figures">
-                    ⌀ {showTrunk(r.diameterCm, v.units).text}, girth{' '}
-                    {showTrunk(girthFromDiameter(r.diameterCm), v.units).text}
+                    ⌀ {showTrunk(reading.diameterCm, viewer.units).text}, girth{' '}
+                    {showTrunk(girthFromDiameter(reading.diameterCm), viewer.units).text}
                   </b>
                   <span className="block text-small text-ink-2">
-                    at {showTrunk(r.atHeightCm, v.units).text}, {r.method}, {r.byName},{' '}
-                    {dayAndClock(r.at, tree.timeZone)}
-                    {r.stems.length > 1 &&
-                      `, typed as ${r.stems.map((s) => `${s.kind} ${s.typed.value} ${s.typed.unit}`).join(' + ')}`}
+                    at {showTrunk(reading.atHeightCm, viewer.units).text}, {reading.method}, {reading.byName},{' '}
+                    {dayAndClock(reading.at, tree.timeZone)}
+                    {reading.stems.length > 1 &&
+                      `, typed as ${reading.stems.map((s) => `${s.kind} ${s.typed.value} ${s.typed.unit}`).join(' + ')}`}
                   </span>
                 </li>
               ))}
@@ -51,24 +51,25 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <section>
         <h2 className="text-body">How</h2>
         <p className="text-[0.9375rem]">
-          Tape level, at the height the label names; breast height here is {showTrunk(v.breastHeightCm, v.units).text}.
-          Uphill side on a slope; the narrowest point below a swelling; ivy and loose bark moved aside, or said so.
+          Tape level, at the height the label names; breast height here is{' '}
+          {showTrunk(viewer.breastHeightCm, viewer.units).text}. Uphill side on a slope; the narrowest point below a
+          swelling; ivy and loose bark moved aside, or said so.
         </p>
       </section>
     </>
   );
   return (
     <Frame
-      tag={<TreeTag tree={tree} units={v.units} here="measure" />}
-      head={<TreeHead tree={tree} units={v.units} here="measure" />}
+      tag={<TreeTag tree={tree} units={viewer.units} here="measure" />}
+      head={<TreeHead tree={tree} units={viewer.units} here="measure" />}
       margin={margin}
       handle="Earlier readings"
     >
       <StepStrip tree={tree} duties={duties} here="measure" />
       <MeasureBench
         treeId={tree.id}
-        units={v.units}
-        breastHeightCm={v.breastHeightCm}
+        units={viewer.units}
+        breastHeightCm={viewer.breastHeightCm}
         host={{ growthCmPerYear: host?.growthCmPerYear ?? 2, largestCm: host?.largestCm ?? 400 }}
         last={
           last

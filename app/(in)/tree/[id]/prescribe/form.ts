@@ -1,4 +1,4 @@
-import type { Choices, Situation } from '@/core/prescribe/prescribe';
+import type { Choices, Situation } from '@/core/prescribe/situation';
 import type { Said } from '@/core/gates/said';
 import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import type { Density } from '@/core/spray/crown';

@@ -21,11 +21,11 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ for?: string }>;
 }) {
-  const { v, now, tree, finds, duties, held, alike } = await load((await params).id);
+  const { viewer, now, tree, finds, duties, held, alike } = await load((await params).id);
   const trouble = (await searchParams).for ?? null;
   const weather = station().at(now);
-  const situation = situationFor(v, tree, held, finds, now, trouble);
-  const facts = workFactsOf(v, tree, now);
+  const situation = situationFor(viewer, tree, held, finds, now, trouble);
+  const facts = workFactsOf(viewer, tree, now);
   const offered = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
   const openNow = offered.filter((o) => inWindow(situation.today, o, situation.south)).map((o) => o.method);
@@ -39,11 +39,11 @@ export default async function Page({
     if (c.verdict.kind === 'no effect') sum.none++;
     else if (c.verdict.kind === 'effect') sum[c.effect]++;
   }
-  const stems = v.schools.stems;
+  const stems = viewer.schools.stems;
   return (
     <PrescribeBench
       treeId={tree.id}
-      units={v.units}
+      units={viewer.units}
       situation={situation}
       usual={{ ...usualChoices(tree, weather), ...(stems === 'ask' ? {} : { stemRule: stems }) }}
       shelf={held.labels.map((l) => ({ id: l.id, label: l.label }))}
@@ -68,11 +68,11 @@ export default async function Page({
           once: w.price?.now ?? null,
         }))}
       alike={alike.map((t) => ({ id: t.id, tag: t.tag }))}
-      frequency={v.schools.frequency}
+      frequency={viewer.schools.frequency}
       own={own}
-      refused={allows(v, 'prescribe') ? null : refusal(v.role, 'prescribe')}
-      tag={<TreeTag tree={tree} units={v.units} here="prescribe" />}
-      head={<TreeHead tree={tree} units={v.units} here="prescribe" />}
+      refused={allows(viewer, 'prescribe') ? null : refusal(viewer.role, 'prescribe')}
+      tag={<TreeTag tree={tree} units={viewer.units} here="prescribe" />}
+      head={<TreeHead tree={tree} units={viewer.units} here="prescribe" />}
       strip={<StepStrip tree={tree} duties={duties} here="prescribe" />}
       why={<TreeWhy tree={tree} />}
     />

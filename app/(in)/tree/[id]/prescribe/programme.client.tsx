@@ -176,12 +176,12 @@ export function PlanOfTree({
 function VisitList({ visits }: { visits: Visit[] }) {
   return (
     <ul className="figures text-[0.9375rem]">
-      {visits.map((v, i) => (
+      {visits.map((visit, i) => (
         <li key={i} className="row grid grid-cols-[7rem_1fr] gap-x-3 py-1.5">
-          <b>{shortDay(v.day)}</b>
+          <b>{shortDay(visit.day)}</b>
           <span>
-            {KINDS[v.kind]}: {v.kind === 'treat' ? v.step : `${v.what} (${v.step})`}
-            {v.onlyIf && <span className="text-ink-2">, if {v.onlyIf}</span>}
+            {KINDS[visit.kind]}: {visit.kind === 'treat' ? visit.step : `${visit.what} (${visit.step})`}
+            {visit.onlyIf && <span className="text-ink-2">, if {visit.onlyIf}</span>}
           </span>
         </li>
       ))}

@@ -3,7 +3,7 @@ import { money } from '@/core/cost/prices';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { Weighed } from '@/core/prescribe/compare';
 import { courses, type Weighing } from '@/core/prescribe/costs';
-import { type Option } from '@/core/prescribe/prescribe';
+import { type Option } from '@/core/prescribe/options';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import type { Work } from '@/core/work/work';
 import { Choices } from '@/ui/controls/controls';
@@ -150,30 +150,30 @@ export function Shelf({
 }) {
   const usable = offered.filter((o) => o.result);
   const rest = offered.filter((o) => !o.result);
-  const product = (o: Option) => (
+  const product = (option: Option) => (
     <Row
-      key={nameOf(o)}
-      checked={nameOf(o) === pick}
-      onPick={() => onPick(nameOf(o))}
-      title={METHOD_NAMES[o.use.method]}
-      after={`, ${o.label.actives.map((a) => a.name).join(' + ')}`}
-      below={`${o.label.name}: ${o.use.title}`}
+      key={nameOf(option)}
+      checked={nameOf(option) === pick}
+      onPick={() => onPick(nameOf(option))}
+      title={METHOD_NAMES[option.use.method]}
+      after={`, ${option.label.actives.map((a) => a.name).join(' + ')}`}
+      below={`${option.label.name}: ${option.use.title}`}
       right={
-        o.stops
-          ? `${o.stops} stop${o.stops > 1 ? 's' : ''}`
-          : o.holds
-            ? `${o.holds} hold${o.holds > 1 ? 's' : ''}`
+        option.stops
+          ? `${option.stops} stop${option.stops > 1 ? 's' : ''}`
+          : option.holds
+            ? `${option.holds} hold${option.holds > 1 ? 's' : ''}`
             : 'free'
       }
-      tone={o.stops ? 'text-madder' : o.holds ? 'text-sap' : ''}
+      tone={option.stops ? 'text-madder' : option.holds ? 'text-sap' : ''}
     />
   );
-  const workRow = (w: Work) => (
+  const workRow = (work: Work) => (
     <Row
-      key={w.id}
-      checked={pick === WORK + w.id}
-      onPick={() => onPick(WORK + w.id)}
-      title={w.name}
+      key={work.id}
+      checked={pick === WORK + work.id}
+      onPick={() => onPick(WORK + work.id)}
+      title={work.name}
       after=""
       below="without a product"
       right=""

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
-import type { Situation } from '@/core/prescribe/prescribe';
+import type { Situation } from '@/core/prescribe/situation';
 import type { UnitSystem } from '@/core/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { readAnswers, usualAnswers } from '@/core/work/work';

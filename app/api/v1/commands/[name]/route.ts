@@ -3,11 +3,15 @@ import { bodyOf, faulty, route } from '../../../../_server/api';
 import { performHere } from '../../../../_server/serve';
 
 /** One verb over plain HTTP, at an address that stays from build to build; JSON in, the answer of the verb out. */
-export const POST = route(null, async (viewer, request, { name }) => {
-  const verb = commandNamed(name!);
-  if (!verb) return faulty(404, { path: '', sentence: 'There is no such command.' });
-  const sent = await bodyOf(request, 2_500_000);
-  if (!sent.ok) return sent.fault;
-  const answer = await performHere(viewer, verb, sent.value);
-  return Response.json(answer, { status: answer.ok ? 200 : 422, headers: { 'cache-control': 'no-store' } });
-});
+export const POST = route(
+  null,
+  async (viewer, request, { name }) => {
+    const verb = commandNamed(name!);
+    if (!verb) return faulty(404, { path: '', sentence: 'There is no such command.' });
+    const sent = await bodyOf(request, 2_500_000);
+    if (!sent.ok) return sent.fault;
+    const answer = await performHere(viewer, verb, sent.value);
+    return Response.json(answer, { status: answer.ok ? 200 : 422, headers: { 'cache-control': 'no-store' } });
+  },
+  { what: 'commands', most: 1200, seconds: 60 },
+);

@@ -23,6 +23,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
       units={v.units}
       mayEdit={allows(v, 'edit grounds')}
       plan={plan}
+      version={held.version}
       bufferM={place.waterM === -1 ? 0 : 10}
       trees={held.trees.map((t) => ({
         id: t.id,
@@ -35,8 +36,8 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
       links={
         <>
           <PrintButton />
-          <a className="press" href={`/api/grounds/${id}`} download>
-            Plan as GeoJSON
+          <a className="press" href={`/api/grounds/${id}${plan.origin ? '' : '?local'}`} download>
+            Plan as GeoJSON{plan.origin ? '' : ', in local metres'}
           </a>
           <Link className="press" href={`/grounds/places/${id}`}>
             Back to the place

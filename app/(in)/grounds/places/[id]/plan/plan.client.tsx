@@ -34,6 +34,18 @@ interface PlacedTree {
 /** What a handle moves: a corner of the outline or an area, a point, or a tree. */
 type Handle = { of: 'outline' | 'area' | 'point' | 'tree'; id: string; corner: number };
 
+/** What came of a file: what was not taken is said, however much it is. */
+function readWords(left: readonly string[], strangers: readonly { tag: string }[]): string {
+  const said = left.slice(0, 3).join('; ') + (left.length > 3 ? ` and ${left.length - 3} more` : '');
+  return [
+    'Read; look it over and keep it.',
+    left.length ? `Not taken: ${said}.` : '',
+    strangers.length ? `${strangers.length} trees have no such tag here, like ${strangers[0]!.tag}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
 const same = (a: Handle | null, b: Handle) => a?.of === b.of && a.id === b.id && a.corner === b.corner;
 
 export function PlanBench({
@@ -42,6 +54,7 @@ export function PlanBench({
   units,
   mayEdit,
   plan: kept,
+  version,
   bufferM,
   trees: keptTrees,
   links,
@@ -51,6 +64,7 @@ export function PlanBench({
   units: UnitSystem;
   mayEdit: boolean;
   plan: GroundsPlan;
+  version: number;
   bufferM: number;
   trees: PlacedTree[];
   links: React.ReactNode;
@@ -64,9 +78,17 @@ export function PlanBench({
   const [dragging, setDragging] = useState(false);
   const [kind, setKind] = useState<AreaKind | PointKind | 'outline' | 'tree'>('building');
   const figure = useRef<SVGSVGElement>(null);
-  const { busy, faults, send } = useSend(keepPlan);
+  const [drawnOn, setDrawnOn] = useState(version);
+  const [seenNewer, setSeenNewer] = useState(false);
+  const { busy, faults, send } = useSend(keepPlan, {
+    stale: () => {
+      setSeenNewer(true);
+      router.refresh();
+    },
+  });
   const bring = useSend(bringPlan);
   const drawn = trees.flatMap((t) => (t.at ? [{ ...t, at: t.at }] : []));
+  const placed = drawn.map((t) => ({ id: t.id, x: t.at.x, y: t.at.y }));
   const unplaced = trees.filter((t) => !t.at);
   // While something is dragged the view must not run away under the finger.
   const [view, setView] = useState(() => spanOf(kept, drawn));
@@ -138,17 +160,14 @@ export function PlanBench({
   const at = handle && where(handle);
   const area = handle?.of === 'area' ? plan.areas.find((a) => a.id === handle.id) : undefined;
   const point = handle?.of === 'point' ? plan.points.find((p) => p.id === handle.id) : undefined;
-  const what = !handle
-    ? ''
-    : handle.of === 'outline'
-      ? `Outline, corner ${handle.corner + 1}`
-      : handle.of === 'tree'
-        ? `Tree ${trees.find((t) => t.id === handle.id)?.tag}`
-        : area
-          ? `${FEATURE_NAMES[area.kind]}, corner ${handle.corner + 1}`
-          : point
-            ? FEATURE_NAMES[point.kind]
-            : '';
+  const what = handle
+    ? {
+        outline: `Outline, corner ${handle.corner + 1}`,
+        tree: `Tree ${trees.find((t) => t.id === handle.id)?.tag}`,
+        area: area ? `${FEATURE_NAMES[area.kind]}, corner ${handle.corner + 1}` : '',
+        point: point ? FEATURE_NAMES[point.kind] : '',
+      }[handle.of]
+    : '';
   const cornersOf = (h: Handle) => (h.of === 'outline' ? plan.outline : area?.corners) ?? null;
   const setCorners = (h: Handle, next: Point[]) =>
     setPlan((p) =>
@@ -194,8 +213,8 @@ export function PlanBench({
             <section>
               <h2 className="text-body">Bring a plan in</h2>
               <p className="text-[0.9375rem]">
-                GeoJSON in longitude and latitude or in local metres. Each feature says its kind: outline,{' '}
-                {[...AREAS, ...POINTS].join(', ')}.
+                GeoJSON in longitude and latitude, in a grid that it names, or in local metres. Each feature says its
+                kind: outline, tree (with its tag), {[...AREAS, ...POINTS].join(', ')}.
               </p>
               <FormFaults faults={bring.faults} />
               <input
@@ -206,12 +225,15 @@ export function PlanBench({
                 onChange={async (e) => {
                   const file = e.target.files?.[0];
                   if (!file) return;
-                  bring.send({ placeId, text: await file.text() }, ({ plan: read, left }) => {
+                  bring.send({ placeId, text: await file.text() }, ({ plan: read, trees: standing, left }) => {
+                    const byTag = new Map(standing.map((t) => [t.tag, t.at]));
+                    const strangers = standing.filter((s) => !trees.some((t) => t.tag === s.tag));
+                    setTrees((all) => all.map((t) => ({ ...t, at: byTag.get(t.tag) ?? t.at })));
                     setPlan(read);
                     setView(spanOf(read, drawn));
                     setEditing(true);
                     said({
-                      sentence: `Read; look it over and keep it.${left.length ? ` Not taken: ${left.slice(0, 3).join('; ')}.` : ''}`,
+                      sentence: readWords(left, strangers),
                     });
                   });
                 }}
@@ -256,12 +278,12 @@ export function PlanBench({
         onPointerLeave={() => setDragging(false)}
       >
         {handles.map((h) => {
-          const p = where(h);
-          return p ? (
+          const point = where(h);
+          return point ? (
             <circle
               key={`${h.of}${h.id}${h.corner}`}
-              cx={p.x}
-              cy={-p.y}
+              cx={point.x}
+              cy={-point.y}
               r={u * (same(handle, h) ? 1.9 : 1.3)}
               fill={same(handle, h) ? 'var(--cambium)' : 'var(--sheet)'}
               stroke="var(--ink)"
@@ -409,11 +431,12 @@ export function PlanBench({
               className="press press-main min-w-56"
               disabled={busy}
               onClick={() =>
-                send({ placeId, plan, trees: drawn.map((t) => ({ id: t.id, x: t.at.x, y: t.at.y })) }, () => {
+                send({ placeId, plan, trees: placed, basedOn: seenNewer ? version : drawnOn }, () => {
                   said({ sentence: 'Plan kept.' });
                   setEditing(false);
                   setHandle(null);
                   setView(spanOf(plan, drawn));
+                  setDrawnOn(version + 1);
                   router.refresh();
                 })
               }

@@ -1,0 +1,17 @@
+import { hosts, regions } from '@/knowledge';
+import { regionFor } from '@/commands/facts/region';
+import type { Viewer } from '@/store/auth';
+
+/** Hosts for a list to choose from, by name. */
+export const hostNames = () =>
+  hosts
+    .map((h) => ({ value: h.id, unlisted: h.unlisted, name: `${h.name} (${h.latin})` }))
+    .sort((a, b) => a.name.localeCompare(b.name));
+
+/** Regions for a place to choose from; without a key it has that of the outfit. */
+export const regionChoices = (viewer: Viewer) => [
+  { value: '', name: `${regionFor(viewer, null).name} (as the outfit)` },
+  ...Object.keys(regions)
+    .filter((key) => key !== viewer.region)
+    .map((key) => ({ value: key, name: regionFor(viewer, key).name })),
+];

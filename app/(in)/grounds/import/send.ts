@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import type { RowFault } from '@/core/exchange/table';
+
+export interface Sent {
+  faults: RowFault[];
+  written: number | null;
+}
+
+/** One line of the answer: how far it is, or what came of it. */
+const line = z.object({
+  done: z.number().optional(),
+  of: z.number().optional(),
+  written: z.number().optional(),
+  faults: z.array(z.object({ path: z.string(), sentence: z.string() })).optional(),
+});
+
+/** A fault of the list has the line and the column in its path; any other is a sentence of its own. */
+const ofRow = /^csv\.(\d+)(?:\.(.*))?$/;
+
+/** Sends a list and follows how far it is; whatever happens, what came of it is said. */
+export async function sendList(
+  body: object,
+  onProgress: (p: { done: number; of: number }) => void,
+): Promise<Sent & { sentence: string }> {
+  const out: Sent & { sentence: string } = { faults: [], written: null, sentence: '' };
+  const hear = (text: string) => {
+    const said = line.parse(JSON.parse(text));
+    if (said.done !== undefined) onProgress({ done: said.done, of: said.of ?? 1 });
+    if (said.written !== undefined) out.written = said.written;
+    for (const f of said.faults ?? []) {
+      const row = ofRow.exec(f.path);
+      if (row) out.faults.push({ line: Number(row[1]), column: row[2] ?? null, sentence: f.sentence });
+      else out.sentence = f.sentence;
+    }
+  };
+  try {
+    const response = await fetch('/api/import', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+    let held = '';
+    for (;;) {
+      const { done, value } = await reader.read();
+      held += value ?? '';
+      const lines = held.split('\n');
+      held = lines.pop() ?? '';
+      lines.filter(Boolean).forEach(hear);
+      if (done) break;
+    }
+    if (held.trim()) hear(held);
+  } catch {
+    out.sentence =
+      'The connection broke off. Either all rows came in or none: look at the place before you send again.';
+  }
+  return out;
+}

@@ -1,0 +1,172 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import type { Vessel } from '@/core/mix/vessels';
+import { Choices, TextField, Tick } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { dropSprayer, dropVessel, keepSprayer, keepVessel } from './actions';
+import type { Tank } from '@/core/spray/loads';
+
+export function AddVessel() {
+  const [form, setForm] = useState({
+    name: '',
+    dimension: 'volume' as 'volume' | 'mass',
+    capacity: '',
+    graduation: '',
+    reserved: true,
+  });
+  const { busy, faults, send } = useSend(keepVessel);
+  const said = useSaid();
+  const unit = form.dimension === 'volume' ? 'mL' : 'g';
+  return (
+    <form
+      className="mt-4 grid items-end gap-x-5 desk:grid-cols-2"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id: v7(), ...form }, () => {
+          said({ sentence: `${form.name} stands on the shelf.` });
+          setForm((f) => ({ ...f, name: '', capacity: '', graduation: '' }));
+        });
+      }}
+    >
+      <TextField
+        label="Another vessel"
+        path="name"
+        faults={faults}
+        maxLength={80}
+        value={form.name}
+        onChange={(name) => setForm((f) => ({ ...f, name }))}
+      />
+      <Choices
+        label="For"
+        value={form.dimension}
+        onChange={(dimension) => setForm((f) => ({ ...f, dimension }))}
+        options={[
+          { value: 'volume', name: 'liquids' },
+          { value: 'mass', name: 'powders' },
+        ]}
+      />
+      <TextField
+        label={`Holds, ${unit}`}
+        path="capacity"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.capacity}
+        onChange={(capacity) => setForm((f) => ({ ...f, capacity }))}
+      />
+      <TextField
+        label={`A mark every, ${unit}`}
+        path="graduation"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.graduation}
+        onChange={(graduation) => setForm((f) => ({ ...f, graduation }))}
+      />
+      <Tick checked={form.reserved} onChange={(reserved) => setForm((f) => ({ ...f, reserved }))}>
+        Marked, and kept for pesticides alone
+      </Tick>
+      <button className="press justify-self-start" disabled={busy}>
+        Add this vessel
+      </button>
+    </form>
+  );
+}
+
+export function RemoveVessel({ vessel }: { vessel: Vessel }) {
+  const { busy, send } = useSend(dropVessel);
+  const said = useSaid();
+  const again = {
+    id: vessel.id,
+    name: vessel.name,
+    dimension: vessel.dimension,
+    capacity: String(vessel.capacity),
+    graduation: String(vessel.graduation),
+  };
+  return (
+    <button
+      type="button"
+      className="min-h-12 underline underline-offset-3"
+      disabled={busy}
+      onClick={() =>
+        send({ id: vessel.id }, () =>
+          said({ sentence: `${vessel.name} is gone from the shelf.`, undo: () => keepVessel(again) }),
+        )
+      }
+    >
+      remove<span className="sr-only"> {vessel.name}</span>
+    </button>
+  );
+}
+
+/** A sprayer: what it holds, and what its nozzles give as measured. */
+export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
+  const empty = { name: sprayer?.name ?? '', holds: sprayer ? String(sprayer.holdsMl / 1000) : '', flow: '' };
+  const [form, setForm] = useState(empty);
+  const { busy, faults, send } = useSend(keepSprayer);
+  const drop = useSend(dropSprayer);
+  const said = useSaid();
+  const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
+  return (
+    <form
+      className="mt-3 grid items-end gap-x-5 desk:grid-cols-4"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id: sprayer?.id ?? v7(), ...form }, () => {
+          said({ sentence: form.flow ? `${form.name}: calibrated today.` : `${form.name} stands on the shelf.` });
+          setForm(sprayer ? { ...form, flow: '' } : { name: '', holds: '', flow: '' });
+        });
+      }}
+    >
+      <TextField
+        label={sprayer ? 'Sprayer' : 'Another sprayer'}
+        path="name"
+        faults={faults}
+        maxLength={80}
+        value={form.name}
+        onChange={set('name')}
+      />
+      <TextField
+        label="Tank, L"
+        path="holds"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.holds}
+        onChange={set('holds')}
+      />
+      <TextField
+        label="In a minute, L"
+        path="flow"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.flow}
+        onChange={set('flow')}
+        hint={sprayer?.flowMlMin ? `now ${sprayer.flowMlMin / 1000} L, ${sprayer.calibratedOn}` : 'not calibrated'}
+      />
+      <div className="mb-4 flex gap-2">
+        <button className="press" disabled={busy}>
+          {sprayer ? 'Keep' : 'Add'}
+        </button>
+        {sprayer && (
+          <button
+            type="button"
+            className="press press-plain"
+            disabled={drop.busy}
+            onClick={() =>
+              drop.send({ id: sprayer.id }, () => said({ sentence: `${sprayer.name} taken off the shelf.` }))
+            }
+          >
+            Take off
+          </button>
+        )}
+      </div>
+    </form>
+  );
+}

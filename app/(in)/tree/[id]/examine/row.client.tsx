@@ -1,0 +1,71 @@
+'use client';
+
+import { Tick } from '@/ui/controls/controls';
+import { GRADES, SPOKEN, without, type BenchSign, type Grade } from './form';
+import { type Props } from './beside.client';
+
+/** The same look for a row of like trees, with what differs on each. */
+export function AlikeTrees({
+  form,
+  update,
+  trees,
+  signs,
+}: Omit<Props, 'faults'> & { trees: { id: string; tag: string }[]; signs: BenchSign[] }) {
+  if (!trees.length) return null;
+  const chosen = Object.keys(form.alike);
+  const set = (id: string, except: Record<string, Grade> | null) =>
+    update((f) => {
+      return { ...f, alike: except ? { ...f.alike, [id]: except } : without(f.alike, id) };
+    });
+  return (
+    <details className="border-t border-line" open={chosen.length > 0 || undefined}>
+      <summary className="min-h-12 py-3 font-bold">
+        The same look for trees further down the row{chosen.length ? `: ${chosen.length}` : ''}
+      </summary>
+      <p className="mb-2 text-[0.9375rem] text-ink-2">
+        Signs, crown and vigour are taken over; tests, drawings and the host key are not.
+      </p>
+      {trees.map((t) => (
+        <div key={t.id}>
+          <Tick checked={t.id in form.alike} onChange={(on) => set(t.id, on ? {} : null)}>
+            <b className="figures">{t.tag}</b> looks the same
+          </Tick>
+          {form.alike[t.id] && (
+            <div className="mb-2 ml-10 flex flex-wrap items-center gap-2">
+              {Object.entries(form.alike[t.id]!).map(([sign, g]) => (
+                <button
+                  key={sign}
+                  type="button"
+                  className="press min-h-11 text-small"
+                  onClick={() => set(t.id, without(form.alike[t.id]!, sign))}
+                >
+                  but {signs.find((s) => s.id === sign)?.words}: {SPOKEN[g]} ×
+                </button>
+              ))}
+              <select
+                aria-label={`What differs on ${t.tag}`}
+                className="box w-auto"
+                value=""
+                onChange={(e) => {
+                  const [sign, g] = e.target.value.split('/') as [string, Grade];
+                  if (sign) set(t.id, { ...form.alike[t.id], [sign]: g });
+                }}
+              >
+                <option value="">but …</option>
+                {signs
+                  .filter((s) => (form.grades[s.id] ?? '-') !== '-')
+                  .flatMap((s) =>
+                    GRADES.filter((g) => g !== form.grades[s.id]).map((g) => (
+                      <option key={s.id + g} value={`${s.id}/${g}`}>
+                        {s.words}: {SPOKEN[g]}
+                      </option>
+                    )),
+                  )}
+              </select>
+            </div>
+          )}
+        </div>
+      ))}
+    </details>
+  );
+}

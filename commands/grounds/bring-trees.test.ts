@@ -1,0 +1,95 @@
+import { v7 } from 'uuid';
+import { doneBy, ownOutfit } from '@/commands/testing';
+import { COLUMNS } from '@/core/exchange/trees-csv';
+import { loadViewer } from '@/store/auth';
+import { makeOutfit } from '@/store/testing';
+import { bringTrees } from './bring-trees';
+
+const made = ownOutfit();
+
+const nothing = Object.fromEntries(COLUMNS.map((c) => [c, null])) as Record<(typeof COLUMNS)[number], string | null>;
+const list = (csv: string, more: object = {}) => ({
+  id: v7(),
+  placeId: made.o.placeId,
+  mapping: { ...nothing, tag: 'Tag', host: 'Host', girth: 'Girth' },
+  units: { trunk: 'cm', height: 'm' },
+  measuredOn: '2025-07-14',
+  csv,
+  ...more,
+});
+const send = (input: unknown, who = made.viewer) => doneBy(bringTrees, who, input);
+const hanging = async (prefix: string) =>
+  made.owner<{ tag: string; host: string; species: string; at: Date | null; cm: number | null }[]>`
+    select t.tag, t.host_id as host, t.species, r.at, r.diameter_cm as cm
+    from tree t
+    left join reading r on r.tree_id = t.id
+    where t.place_id = ${made.o.placeId} and t.tag like ${`${prefix}%`}
+    order by t.tag`;
+
+it('hangs every tree, each measured on the day that was given, at noon of the place', async () => {
+  const heard: number[][] = [];
+  const input = list('Tag,Host,Girth\nA1,Quercus robur L.,145\nA2,wych elm,\n');
+  const answer = await doneBy(bringTrees, made.viewer, input, (...p) => heard.push(p));
+  expect(answer).toEqual({ ok: true, value: { written: 2 } });
+  expect(heard).toEqual([[2, 2]]);
+  const rows = await hanging('A');
+  expect(rows.map((r) => [r.tag, r.host, r.at?.toISOString() ?? null])).toEqual([
+    ['A1', 'pedunculate-oak', '2025-07-14T11:00:00.000Z'],
+    ['A2', 'wych-elm', null],
+  ]);
+  expect(rows[0]!.cm).toBeCloseTo(145 / Math.PI, 9);
+});
+
+it('sent twice it lands once; another list under the same id is refused', async () => {
+  const input = list('Tag,Host,Girth\nB1,wych elm,90\n');
+  const first = await send(input);
+  expect(await send(input)).toEqual(first);
+  expect(await hanging('B')).toHaveLength(1);
+  expect(await send({ ...input, csv: 'Tag,Host,Girth\nB2,wych elm,90\n' })).toMatchObject({
+    ok: false,
+    faults: [{ path: 'id' }],
+  });
+  expect(await hanging('B')).toHaveLength(1);
+});
+
+it('one fault, and nothing comes in; mended, it goes under the same id', async () => {
+  const input = list('Tag,Host,Girth\nC1,wych elm,90\nC2,Paulownia tomentosa,80\nC3,wych elm,-4\n');
+  expect(await send(input)).toMatchObject({
+    ok: false,
+    faults: [{ path: 'csv.3.Host' }, { path: 'csv.4.Girth', sentence: expect.stringMatching(/more than 0/) }],
+  });
+  expect(await hanging('C')).toEqual([]);
+  const mended = {
+    ...input,
+    csv: input.csv.replace('-4', '74'),
+    species: { 'Paulownia tomentosa': 'other-broadleaf' },
+  };
+  expect(await send(mended)).toEqual({ ok: true, value: { written: 3 } });
+  expect((await hanging('C')).map((r) => [r.host, r.species])).toEqual([
+    ['wych-elm', ''],
+    ['other-broadleaf', 'Paulownia tomentosa'],
+    ['wych-elm', ''],
+  ]);
+});
+
+it.each([
+  ['a day nobody gave', { measuredOn: '' }, /Say on which day/],
+  ['a day to come', { measuredOn: '2026-06-02' }, /has not come yet/],
+  ['a species said to be what is not there', { species: { oak: 'constructor' } }, /Choose a host/],
+  ['a grid that is not known', { system: '9999' }, /not known/],
+  ['noise', { csv: '\0\0\0' }, /not a text file/],
+  ['a place of nobody', { placeId: v7() }, /no such place/],
+])('%s is a fault with its place', async (_, more, sentence) => {
+  const answer = await send(list('Tag,Host,Girth\nD1,wych elm,90\n', more));
+  expect(answer).toMatchObject({ ok: false, faults: [{ sentence: expect.stringMatching(sentence) }] });
+  expect(await hanging('D')).toEqual([]);
+});
+
+it('nobody brings trees into a place of another outfit', async () => {
+  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  expect(await send(list('Tag,Host,Girth\nE1,wych elm,90\n'), theirs)).toMatchObject({
+    ok: false,
+    faults: [{ path: 'placeId' }],
+  });
+  expect(await hanging('E')).toEqual([]);
+});

@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import { v7 } from 'uuid';
+import { command, refuse, type Answer } from '@/commands/command';
+import { dayIn, zonedInstant } from '@/core/season/zone';
+import { uuid } from '@/core/book/record';
+import { toDegrees } from '@/core/exchange/positions';
+import { speciesIndex } from '@/core/exchange/species';
+import { looksLikeText, readTable } from '@/core/exchange/table';
+import { COLUMNS, namesIn, readTrees, type TreeRow } from '@/core/exchange/trees-csv';
+import { hosts } from '@/knowledge';
+import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
+import { getPlace } from '@/store/grounds';
+
+/** Rows at a time. */
+export const MOST_TREES = 50_000;
+const species = speciesIndex(hosts);
+const byId = new Map(hosts.map((h) => [h.id, h]));
+
+const column = z.string().max(200).nullable();
+
+/** Brings a list of trees in: all of it, or nothing and what is wrong in which line. */
+export const bringTrees = command({
+  name: 'bring-trees',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    placeId: z.string().refine((x) => uuid.safeParse(x).success, 'Choose the place.'),
+    mapping: z.object(
+      Object.fromEntries(COLUMNS.map((c) => [c, column.default(null)])) as Record<
+        (typeof COLUMNS)[number],
+        z.ZodDefault<typeof column>
+      >,
+    ),
+    units: z.object({ trunk: z.enum(['mm', 'cm', 'in']), height: z.enum(['m', 'ft']) }),
+    /** What species that no host is called by are, by the species as it is written. */
+    species: z
+      .record(z.string().max(400), z.string())
+      .refine((said) => Object.values(said).every((h) => byId.has(h)), 'Choose a host from the list.')
+      .default({}),
+    /** The EPSG number of eastings and northings; empty for degrees. */
+    system: z.string().max(20).default(''),
+    /** The day on which trunks without one of their own were measured; empty while nobody has said. */
+    measuredOn: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-05-14.')]).default(''),
+    csv: z.string().max(16_000_000, 'A list may have 16 MB at most.'),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now, progress }, sent): Promise<Answer<{ written: number }>> => {
+    const place = await getPlace(viewer, sent.placeId);
+    if (!place) return refuse('placeId', 'There is no such place in this outfit.');
+    if (!looksLikeText(sent.csv)) return refuse('csv', 'This is not a text file. Save the list as CSV (UTF-8).');
+    const positions = sent.system ? toDegrees(sent.system) : null;
+    if (sent.system && !positions) return refuse('system', 'This coordinate system is not known.');
+    const table = readTable(sent.csv, namesIn);
+    if (table.rows.length > MOST_TREES) return refuse('csv', `${MOST_TREES} rows at a time is the most.`);
+    const { tag } = sent.mapping;
+    const tags = tag ? table.rows.map((r) => r.cells[tag] ?? '').filter(Boolean) : [];
+    const today = dayIn(now, place.timeZone);
+    if (sent.measuredOn > today) return refuse('measuredOn', 'This day has not come yet.');
+    const read = readTrees(table.rows, {
+      mapping: sent.mapping,
+      units: sent.units,
+      hosts: byId,
+      species,
+      chosen: sent.species,
+      toDegrees: positions,
+      measuredOn: sent.measuredOn || null,
+      today,
+      taken: new Set(await takenTags(viewer, sent.placeId, tags)),
+    });
+    const faults = [...table.faults, ...read.faults];
+    if (faults.length)
+      return {
+        ok: false,
+        faults: faults.slice(0, 1000).map((f) => ({
+          path: `csv.${f.line}${f.column ? `.${f.column}` : ''}`,
+          sentence: f.sentence,
+        })),
+      };
+    const from = await nextWalkOrder(viewer, sent.placeId);
+    await addTrees(
+      viewer,
+      read.trees.map((t, i) => asNew(t, { placeId: sent.placeId, timeZone: place.timeZone, walkOrder: from + i })),
+      viewer.breastHeightCm,
+      v7,
+      (done) => progress?.(done, read.trees.length),
+    );
+    return { ok: true, value: { written: read.trees.length } };
+  },
+});
+
+/** A row of the list as a tree that hangs; a trunk measured on a day was measured at its noon, in the place's own zone. */
+function asNew(row: TreeRow, at: { placeId: string; timeZone: string; walkOrder: number }): NewTree {
+  return {
+    id: v7(),
+    placeId: at.placeId,
+    tag: row.tag,
+    hostId: row.hostId,
+    species: row.species,
+    lat: row.lat,
+    lon: row.lon,
+    walkOrder: row.walkOrder ?? at.walkOrder,
+    note: row.note,
+    reading:
+      row.diameterCm === null
+        ? null
+        : {
+            at: new Date(zonedInstant(`${row.measuredOn}T12:00`, at.timeZone)!),
+            diameterCm: row.diameterCm,
+            stems: row.stems,
+            heightM: row.heightM,
+            method: 'import',
+          },
+  };
+}

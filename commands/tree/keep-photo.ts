@@ -1,0 +1,60 @@
+import sharp from 'sharp';
+import { z } from 'zod';
+import { command, refuse, type Answer } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { addPhoto } from '@/store/photos';
+
+/** Pixels that are still decoded: four times what a good phone takes. */
+const MOST_PIXELS = 80_000_000;
+const SIDE = 1600;
+
+/** Keeps a photo of a tree: judged by its content, made small, and freed from all but the picture unless asked otherwise. */
+export const keepPhoto = command({
+  name: 'keep-photo',
+  right: 'measure',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    /** The sign that it shows. */
+    sign: z.string().min(1).max(60).nullable().default(null),
+    /** Where and when it was taken stays in it only when somebody says so. */
+    location: z.enum(['keep', 'strip']).default('strip'),
+    picture: z.base64('This is not a photo in base64.').min(1, 'The file is empty.').max(34_000_000, 'At most 25 MB.'),
+  }),
+  once: (x) => x.id,
+  prepare: async (p) => {
+    const made = await smaller(Buffer.from(p.picture, 'base64'), p.location === 'keep');
+    return made
+      ? { ok: true, value: { ...p, picture: made.toString('base64') } }
+      : refuse('picture', 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.');
+  },
+  run: async ({ viewer }, p): Promise<Answer<{ id: string; width: number; height: number }>> => {
+    const bytes = Buffer.from(p.picture, 'base64');
+    const { width, height } = await sharp(bytes).metadata();
+    const photo = {
+      id: p.id,
+      treeId: p.treeId,
+      width,
+      height,
+      locationKept: p.location === 'keep',
+      sign: p.sign,
+      bytes,
+    };
+    return (await addPhoto(viewer, photo))
+      ? { ok: true, value: { id: p.id, width, height } }
+      : refuse('treeId', 'There is no such tree in this outfit.');
+  },
+});
+
+/** The picture as a small JPEG, turned as the camera meant; null when it is none. */
+async function smaller(bytes: Buffer, withPlace: boolean): Promise<Buffer | null> {
+  try {
+    // No metadata is written unless told to; turning by the camera's own flag comes first.
+    const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .rotate()
+      .resize(SIDE, SIDE, { fit: 'inside', withoutEnlargement: true });
+    return await (withPlace ? picture.keepExif() : picture).jpeg({ quality: 82, mozjpeg: true }).toBuffer();
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,102 @@
+import type { Gate } from '../gates/gate';
+import { blocked } from '../gates/rules';
+import { usesHost } from '../label/match';
+import { carriesOut } from '../label/methods';
+import type { Label, LabelUse } from '../label/schema';
+import { type Situation, type Choices } from './situation';
+import { type Prescription, workOut } from './prescribe';
+
+/**
+ * How well a use serves what was decided: protection where a sound tree is to be protected, then what acts on the trouble in
+ * hand, then on another open one; what answers nothing that was named comes last.
+ */
+export function serves(situation: Situation, use: Pick<LabelUse, 'targets' | 'purpose'>): number {
+  const inHand = situation.condition !== null && use.targets.includes(situation.condition.id);
+  const other = situation.troubles?.some((t) => use.targets.includes(t.condition.id)) ?? false;
+  if (!inHand) return other ? 1 : 0;
+  if (situation.decision !== 'protect a sound tree') return 2;
+  return use.purpose === 'curative' ? 1 : 3;
+}
+
+/** Whether the field guide names this method against the trouble in hand: what was decided rests on it. */
+const named = (s: Situation, use: Pick<LabelUse, 'method' | 'targets'>): boolean =>
+  s.condition !== null &&
+  use.targets.includes(s.condition.id) &&
+  s.condition.options.some((o) => carriesOut(use.method, o.method));
+
+export interface Option {
+  label: Label;
+  use: LabelUse;
+  stops: number;
+  holds: number;
+  /** Worked out without its ring, for the comparison; null for what its label never allows here. */
+  result: Prescription | null;
+}
+
+/** What stands against a way today, the gravest first; nothing while a question is only open. */
+export const stopsOf = (o: Pick<Option, 'result'>): Gate[] =>
+  o.result?.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped') ?? [];
+
+/** A way on the shelf against one trouble, an open one where there is any; null where no label names it for this host. */
+export function wayAgainst(
+  situation: Situation,
+  labels: readonly Label[],
+  choices: Choices,
+  condition: string,
+): Option | null {
+  let freest: Option | null = null;
+  for (const label of labels)
+    for (const use of label.uses) {
+      if (!use.targets.includes(condition) || !meant(situation, use)) continue;
+      const way = optionOf(situation, label, use, choices);
+      if (!way.stops) return way;
+      if (!freest || way.stops < freest.stops) freest = way;
+    }
+  return freest;
+}
+
+/** Whether a use is for this host and for what was named, and not for another. */
+const meant = (situation: Situation, use: LabelUse) =>
+  usesHost(use, situation.host.id, situation.host.groups) &&
+  (!situation.condition ||
+    use.method === 'root-zone-feeding' ||
+    use.method === 'repellent' ||
+    [situation.condition.id, ...(situation.troubles ?? []).map((t) => t.condition.id)].some((t) =>
+      use.targets.includes(t),
+    ));
+
+function optionOf(situation: Situation, label: Label, use: LabelUse, choices: Choices): Option {
+  // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
+  const result = workOut(situation, label, use, choices, false);
+  return {
+    label,
+    use,
+    // A question that is open stops nothing yet; it stands beside what holds.
+    stops: stopsOf({ result }).length,
+    holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
+    result,
+  };
+}
+
+/**
+ * Every use on the shelf, the freest first. Those that the label never allows on this host or against what was named are
+ * counted with one stop and come last; they are worked out once somebody opens one.
+ */
+export function options(situation: Situation, labels: readonly Label[], choices: Choices): Option[] {
+  const offered = labels.flatMap((label) =>
+    label.uses.map((use): Option =>
+      meant(situation, use)
+        ? optionOf(situation, label, use, choices)
+        : { label, use, stops: 1, holds: 0, result: null },
+    ),
+  );
+  return offered.sort(
+    (option, b) =>
+      Number(b.result !== null) - Number(option.result !== null) ||
+      serves(situation, b.use) - serves(situation, option.use) ||
+      option.stops - b.stops ||
+      Number(named(situation, b.use)) - Number(named(situation, option.use)) ||
+      option.holds - b.holds ||
+      option.label.key.localeCompare(b.label.key),
+  );
+}

@@ -1,0 +1,146 @@
+import { type SoilTexture } from '../basin/basin';
+import type { Condition, Host } from '../diagnose/knowledge';
+import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
+import type { Facts, WaterDistance } from '../gates/gate';
+import type { Region } from '../gates/region';
+import type { LabelUse } from '../label/schema';
+import type { Doubt } from '../measure/plausible';
+import type { StemRule } from '../measure/trunk';
+import type { Vessel } from '../mix/vessels';
+import { type Arc, type Flare, type OldSite, type Sector, type Weights } from '../ring/ring';
+import { type Weighing } from './costs';
+import { type GroundsPlan } from '../grounds/plan';
+import type { Point } from '../rootzone/probe-grid';
+import type { Crown, Density } from '../spray/crown';
+import { type Tank } from '../spray/loads';
+import type { Said } from '../gates/said';
+import { type Treated } from './treated';
+import type { Day } from '../season/follow-ups';
+import type { Cm, Grams, SquareM, UnitSystem } from '../units/units';
+import type { SoilState } from '../weather/air';
+
+/** All that is known about a tree, its place and the people when something is prescribed for it. */
+export interface Situation {
+  today: Day;
+  host: Host;
+  hostConfirmed: boolean;
+  /** The trouble in hand; a use that acts on another open one takes that, see {@link aimedAt}. */
+  condition: Condition | null;
+  certainty: Certainty | null;
+  decision: Decision | null;
+  liveDrivers: Facts['liveDrivers'];
+  /** Every open trouble of the tree, the one in hand among them. */
+  troubles: Trouble[];
+  atRisk: boolean;
+  crownSchool: Facts['crownSchool'];
+  barkLoss: number | null;
+  south: boolean;
+  sticky: boolean;
+  withoutEffect: Facts['withoutEffect'];
+  crownLoss: number | null;
+  vigour: Vigour | null;
+  reading: { day: Day; diameters: Cm[]; heightCm: Cm; doubts: Doubt[]; arcs: Arc[] } | null;
+  /** Other readings of this trunk, by height: a girth at injection height counts for the holes. */
+  girths: { heightCm: Cm; girthCm: Cm }[];
+  /** Earlier applications to this tree, newest last. */
+  earlier: Facts['earlier'];
+  /** Product (mL or g) put on this tree this calendar year, by label key. */
+  treeYearProduct: Record<string, number>;
+  /** What was put on this tree, by day: counted in the label's own year, by product and by active; null where only sums are known. */
+  treeLog: { day: Day; labelKey: string; product: number; actives: { name: string; grams: Grams }[] }[] | null;
+  siteAreaM2: SquareM | null;
+  /** Grams of each active put on the whole place this year. */
+  siteYearActive: Record<string, Grams>;
+  /** Grams of each active that open plans on the place will bring, this tree's own left out. */
+  sitePlannedActive: Record<string, Grams>;
+  water: WaterDistance | null;
+  harvest: Facts['harvest'];
+  soilTexture: SoilTexture;
+  oldSites: OldSite[];
+  vessels: Vessel[];
+  region: Region;
+  /** The crown as measured; null while nobody has. */
+  crown: Crown | null;
+  heightM: number | null;
+  flares: Flare[];
+  /** How far clockwise of a part of the crown the flare stands that feeds it. */
+  grainDeg: number;
+  sectors: Sector[];
+  /** What stands near, where no plan is drawn but somebody knows. */
+  near: Treated['near'] | null;
+  /** The plan of the grounds in local metres, and where this tree and its neighbours stand on it. */
+  grounds: { plan: GroundsPlan; at: Point | null; others: Point[] } | null;
+  hostContradicted: boolean;
+  severity: number | null;
+  findKm: number | null;
+  helpersSeen: boolean;
+  /** Open plans of this tree, the product in hand among them. */
+  alsoPlanned: Facts['alsoPlanned'];
+  /** Sites on this trunk that are still planned, by product. */
+  otherSites: { labelKey: string; bearing: number; heightCm: Cm }[];
+  programme: Facts['programme'];
+  supervised: boolean;
+  /** What its ways are weighed by, and the yearly chance of losing the tree untreated. */
+  money: { by: Weighing; lossUntreated: number } | null;
+  /** Names of vessels that are not kept for pesticides alone. */
+  unreserved: string[];
+  /** Spray used on earlier trees of this host, for its own litres a cubic metre. */
+  sprayLog: { litres: number; m3: number }[];
+  tanks: Tank[];
+  /** Minutes from start to empty at earlier injections, by product. */
+  uptakeLog: Record<string, number[]>;
+  licence: Facts['licence'];
+  /** Day of the last check against the label in hand, by label key. */
+  checked: Record<string, Day | null>;
+}
+
+/** One open trouble of a tree, with what was decided about it. */
+export interface Trouble {
+  condition: Condition;
+  certainty: Certainty;
+  decision: Decision;
+  liveDrivers: string[];
+  severity: number | null;
+  findKm: number | null;
+  atRisk: boolean;
+}
+
+/**
+ * The situation as a use sees it: the trouble in hand where the use acts on it, else another open one that it acts on. A
+ * feed, a guard or a second fungicide is not held because something else was named last.
+ */
+export function aimedAt(s: Situation, use: Pick<LabelUse, 'targets'>): Situation {
+  if (!s.troubles || (s.condition && use.targets.includes(s.condition.id))) return s;
+  const other = s.troubles.find((t) => use.targets.includes(t.condition.id));
+  return other ? { ...s, ...other } : s;
+}
+
+/** What the person at the bench can set. */
+export interface Choices {
+  soil: SoilState | null;
+  leaf: LeafState | null;
+  temperatureC: number | null;
+  windMs: number | null;
+  rainNext24Mm: number | null;
+  humidity?: number | null;
+  /** Rain of the coming hours, mm an hour; gusts, m/s. */
+  rainByHour?: readonly number[] | null;
+  gustMs?: number | null;
+  /** Water that the soil took in a timed test, mm/h. */
+  intakeMmH?: number | null;
+  windFromDeg?: number | null;
+  stemRule?: StemRule;
+  /** Place in a rate range: 0 low end, 1 high end. */
+  rangePoint?: number;
+  rangeReason?: string;
+  system?: UnitSystem;
+  said?: Said;
+  density?: Density;
+  /** Sites moved by hand: every bearing, in the order of the placed ring. */
+  bearings?: number[];
+  tankId?: string;
+  /** What counts how much when sites are placed. */
+  weights?: Weights;
+  phase?: 'plan' | 'apply';
+  now?: string;
+}

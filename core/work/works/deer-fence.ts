@@ -1,0 +1,83 @@
+import { gate } from '../../gates/gate';
+import { deerFence } from '../../guard/guard';
+import { figure, showDistance, showTrunk } from '../../units/units';
+import { num, rule, type Work } from '../work';
+
+export const deerFenceWork: Work = {
+  id: 'deer-fence',
+  name: 'Fence against deer',
+  method: 'fence',
+  when: (f) => f.condition === null || f.condition.id === 'deer',
+  asks: [
+    {
+      key: 'long',
+      kind: 'number',
+      name: 'Trunks stand within, length',
+      unit: 'm',
+      min: 0,
+      max: 500,
+      usual: (f) => Math.ceil(f.group?.lengthM ?? 0),
+    },
+    {
+      key: 'wide',
+      kind: 'number',
+      name: 'Width',
+      unit: 'm',
+      min: 0,
+      max: 500,
+      usual: (f) => Math.ceil(f.group?.widthM ?? 0),
+    },
+    { key: 'clear', kind: 'number', name: 'Clear of the trunks', unit: 'm', min: 0.5, max: 20, usual: () => 2 },
+    { key: 'posts', kind: 'number', name: 'Posts every', unit: 'm', min: 1, max: 6, usual: () => 3 },
+    { key: 'height', kind: 'number', name: 'Height', unit: 'cm', min: 120, max: 300, usual: () => 200 },
+  ],
+  workOut: (facts, a) => {
+    const long = num(a, 'long');
+    const wide = num(a, 'wide');
+    const metres = deerFence(
+      [
+        { x: 0, y: 0 },
+        { x: long, y: wide },
+      ],
+      num(a, 'clear'),
+    );
+    const posts = Math.max(4, Math.ceil(metres / num(a, 'posts')));
+    const length = showDistance(metres, facts.system);
+    return {
+      figures: [
+        { name: 'Fence', value: length.value, unit: length.unit },
+        { name: 'Posts', value: String(posts), unit: '' },
+      ],
+      sum: [`2 × (${figure(long)} + ${figure(wide)} + 4 × ${figure(num(a, 'clear'))}) m around the trunks`],
+      steps: [
+        'Out of reach of the lowest branches and clear of the roots that hold the trees.',
+        'Mesh outside the posts, the lower edge pegged to the ground.',
+        'A gate for the mower and for whoever waters.',
+      ],
+      take: [
+        { what: `Fence mesh, ${showTrunk(num(a, 'height'), facts.system).text} high`, amount: length.text },
+        { what: 'Posts', amount: String(posts) },
+        { what: 'Post driver, staples, pliers, gate', amount: '1 set' },
+      ],
+      gates:
+        num(a, 'height') < 240
+          ? [
+              gate({
+                id: 'fence-low',
+                strength: 'note',
+                title: 'High enough for the deer here?',
+                sentence:
+                  'Roe deer jump a fence under 150 cm, red and fallow deer one under 200 cm, white-tailed deer one under 240 cm.',
+                source: 'practice',
+                facts: [`height ${num(a, 'height')} cm`],
+                satisfy: 'Take the higher mesh where larger deer live.',
+              }),
+            ]
+          : [],
+      minutes: Math.ceil(30 + 6 * posts),
+      followUps: [
+        rule('fence-look', 'site-work', 'Walk the fence: gaps, fallen branches', 6, 'months', 'one gap is enough'),
+      ],
+    };
+  },
+};

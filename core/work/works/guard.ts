@@ -1,0 +1,115 @@
+import { gate } from '../../gates/gate';
+import { guard } from '../../guard/guard';
+import { figure, showTrunk } from '../../units/units';
+import { num, rule, type Work } from '../work';
+
+export const guardWork: Work = {
+  id: 'guard',
+  name: 'Trunk guard',
+  method: 'guard',
+  // A mesh guard answers teeth and antlers; it neither keeps rain off nor sun.
+  when: (f) =>
+    f.condition === null || ['voles', 'rabbits', 'deer', 'mower-wounds', 'sapsuckers'].includes(f.condition.id),
+  asks: [
+    {
+      key: 'material',
+      kind: 'choice',
+      name: 'Material',
+      options: ['metal mesh', 'plastic spiral'],
+      usual: (f) => (f.meshSchool === 'metal' ? 'metal mesh' : 'plastic spiral'),
+    },
+    { key: 'voles', kind: 'yes', name: 'Voles about', usual: () => true },
+    { key: 'rabbits', kind: 'yes', name: 'Rabbits about', usual: (f) => f.condition?.id === 'rabbits' },
+    { key: 'deer', kind: 'yes', name: 'Deer about', usual: (f) => f.condition?.id === 'deer' },
+    { key: 'snow', kind: 'number', name: 'Usual depth of snow', unit: 'cm', min: 0, max: 300, usual: () => 20 },
+    {
+      key: 'years',
+      kind: 'number',
+      name: 'Years until it is opened',
+      unit: 'years',
+      min: 1,
+      max: 10,
+      usual: () => 4,
+    },
+    { key: 'clearance', kind: 'number', name: 'Clearance to the bark', unit: 'cm', min: 1, max: 20, usual: () => 3 },
+    { key: 'overlap', kind: 'number', name: 'Overlap', unit: 'cm', min: 2, max: 20, usual: () => 4 },
+  ],
+  workOut: (facts, a) => {
+    const g = guard({
+      d: facts.diameterCm,
+      growth: facts.host.growthCmPerYear,
+      years: num(a, 'years'),
+      clearance: num(a, 'clearance'),
+      overlap: num(a, 'overlap'),
+      voles: a['voles'] === true,
+      rabbits: a['rabbits'] === true,
+      deer: a['deer'] === true,
+      snow: num(a, 'snow'),
+    });
+    const height = showTrunk(g.height, facts.system);
+    const length = showTrunk(g.length, facts.system);
+    const plastic = a['material'] === 'plastic spiral';
+    return {
+      figures: [
+        { name: 'Height of the piece', value: height.value, unit: height.unit },
+        { name: 'Length around', value: length.value, unit: length.unit },
+        { name: 'Mesh, at most', value: figure(g.meshMm, 2), unit: 'mm' },
+      ],
+      sum: [
+        ...g.reasons,
+        `π × (${showTrunk(facts.diameterCm, facts.system).text} + ${num(a, 'years')} years of growth + 2 × ${num(a, 'clearance')} cm) + ${num(a, 'overlap')} cm`,
+      ],
+      steps: [
+        'Clear grass and mulch from the collar; look for bark already gnawed.',
+        'Bend the lower edge outward, 8 cm into the soil.',
+        plastic
+          ? 'Wind it so that it can slide open as the trunk grows; take it off in summer, damp bark rots behind it.'
+          : 'Close with twisted wire on the outside, cut ends away from the bark.',
+        'Nothing of it touches the bark or the lowest branch.',
+      ],
+      take: [
+        {
+          what: plastic ? 'Plastic spiral guard' : `Mesh ${figure(g.meshMm, 2)} mm and finer`,
+          amount: `${length.text} × ${height.text} high`,
+          ...(plastic ? {} : { cut: true as const }),
+        },
+        { what: 'Tin snips, wire, gloves, spade', amount: '1 set' },
+      ],
+      ...(plastic ? {} : { cut: { length: g.length, height: g.height } }),
+      gates: plastic
+        ? [
+            gate({
+              id: 'guard-plastic-voles',
+              strength: 'note',
+              title: 'Plastic spiral',
+              sentence: 'Voles get under a spiral that is not set into the soil, and bark stays damp behind it.',
+              source: 'school: mesh',
+              satisfy: 'Look behind it in spring.',
+            }),
+          ]
+        : [],
+      minutes: 15,
+      followUps: [
+        rule(
+          'guard-spring',
+          'site-work',
+          'Look behind the guard, set it upright',
+          5,
+          'months',
+          'after the snow: gnawing, wet bark, a lifted edge',
+        ),
+        rule(
+          'guard-widen',
+          'site-work',
+          'Widen the guard',
+          Math.max(1, num(a, 'years')),
+          'years',
+          'it must be widened before it girdles',
+          {
+            latest: Math.max(1, num(a, 'years')),
+          },
+        ),
+      ],
+    };
+  },
+};

@@ -1,0 +1,54 @@
+import { gate } from '../../gates/gate';
+import { showTrunk } from '../../units/units';
+import { num, rule, type Work } from '../work';
+
+export const hangingWork: Work = {
+  id: 'hanging',
+  name: 'Soap or meal bags, repellent',
+  method: 'repellent',
+  asks: [
+    {
+      key: 'what',
+      kind: 'choice',
+      name: 'What hangs',
+      options: ['soap bar', 'blood-meal bag'],
+      usual: () => 'soap bar',
+    },
+    { key: 'height', kind: 'number', name: 'Height of browsing', unit: 'cm', min: 30, max: 200, usual: () => 100 },
+    { key: 'trees', kind: 'number', name: 'Trees', unit: '', min: 1, max: 500, whole: true, usual: () => 1 },
+  ],
+  workOut: (facts, a) => ({
+    figures: [
+      { name: 'Bags, one a tree', value: String(num(a, 'trees')), unit: '' },
+      {
+        name: 'Hang at',
+        value: showTrunk(num(a, 'height'), facts.system).value,
+        unit: showTrunk(num(a, 'height'), facts.system).unit,
+      },
+    ],
+    sum: [`${num(a, 'trees')} trees, one bag each`],
+    steps: [
+      'One bag a tree, on the outer twigs where they browse, never against the bark.',
+      'Out of reach of dogs and children.',
+    ],
+    take: [
+      { what: String(a['what']), amount: String(num(a, 'trees')) },
+      { what: 'Net bags and soft ties', amount: String(num(a, 'trees')) },
+    ],
+    gates: [
+      gate({
+        id: 'repellent-weak',
+        strength: 'note',
+        title: 'Works while they are not hungry',
+        sentence: 'Smell keeps deer off in mild months; under snow only a fence does.',
+        source: 'practice',
+        satisfy: 'Plan a fence for the group where browsing is heavy.',
+      }),
+    ],
+    minutes: 3 * num(a, 'trees'),
+    followUps: [
+      rule('hang-new', 'site-work', 'Renew the bags', 8, 'weeks', 'rain washes the smell out'),
+      rule('hang-look', 'look', 'Look for fresh browsing', 3, 'weeks', 'they get used to it'),
+    ],
+  }),
+};

@@ -1,0 +1,69 @@
+import { gate } from '../../gates/gate';
+import { mulchRing } from '../../rootzone/zone';
+import { showArea } from '../../units/units';
+import { num, rule, type Work } from '../work';
+import { cubic } from '../digs';
+
+export const mulchWork: Work = {
+  id: 'mulch',
+  name: 'Mulch ring',
+  method: 'mulch',
+  asks: [
+    {
+      key: 'radius',
+      kind: 'number',
+      name: 'Out to',
+      unit: 'm',
+      min: 0.5,
+      max: 15,
+      usual: (f) => Math.min(3, Math.max(1, Math.round((f.crownWidthM ?? 3) * 5) / 10)),
+    },
+    { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 5, max: 10, usual: () => 8 },
+    { key: 'bag', kind: 'number', name: 'Litres in a bag', unit: 'L', min: 10, max: 1000, usual: () => 50 },
+  ],
+  workOut: (facts, a) => {
+    const m = mulchRing(facts.diameterCm, num(a, 'radius'), num(a, 'depth'), num(a, 'bag'));
+    const volume = cubic(m?.m3 ?? 0, facts.system);
+    return {
+      figures: [
+        { name: 'Wood chips', value: volume.value, unit: volume.unit },
+        { name: 'Bags', value: String(m?.bags ?? 0), unit: '' },
+      ],
+      sum: m
+        ? [`${showArea(m.areaM2, facts.system).text} × ${num(a, 'depth')} cm, ten centimetres clear of the bark`]
+        : ['The ring ends inside its clearance.'],
+      steps: [
+        'Grass off or mown short, soil damp, collar free.',
+        'Ten centimetres clear of the bark all round: a ring, never a cone against the trunk.',
+        'No fresh chips of a diseased tree of the same kind.',
+      ],
+      take: [
+        { what: 'Wood chips', amount: `${volume.text}, ${m?.bags ?? 0} bags` },
+        { what: 'Fork, rake, barrow', amount: '1 set' },
+      ],
+      gates: m
+        ? []
+        : [
+            gate({
+              id: 'mulch-ring',
+              strength: 'stop',
+              title: 'No ring left',
+              sentence: 'The outer edge lies within ten centimetres of the bark.',
+              source: 'arithmetic',
+              satisfy: 'Take it farther out.',
+            }),
+          ],
+      minutes: Math.ceil(10 + (m?.m3 ?? 0) * 45),
+      followUps: [
+        rule(
+          'mulch-again',
+          'site-work',
+          'Top the mulch up, clear the collar',
+          1,
+          'years',
+          'chips rot by half in a year',
+        ),
+      ],
+    };
+  },
+};

@@ -1,0 +1,104 @@
+import { gate } from '../../gates/gate';
+import { figure } from '../../units/units';
+import { num, rule, type Work } from '../work';
+
+export const releaseWork: Work = {
+  id: 'release',
+  name: 'Biological release',
+  method: 'release',
+  asks: [
+    {
+      key: 'perTree',
+      kind: 'number',
+      name: 'Animals for this tree, by the supplier’s sheet',
+      unit: '',
+      min: 1,
+      max: 1e6,
+      whole: true,
+      usual: (f) => Math.max(50, Math.round(((f.crownWidthM ?? 4) ** 2 * 10) / 50) * 50),
+    },
+    { key: 'pack', kind: 'number', name: 'In one pack', unit: '', min: 1, max: 1e6, whole: true, usual: () => 250 },
+    { key: 'night', kind: 'number', name: 'Coldest night ahead', unit: '°C', min: -30, max: 35, usual: () => 12 },
+    { key: 'needs', kind: 'number', name: 'They need nights of', unit: '°C', min: 0, max: 25, usual: () => 10 },
+    {
+      key: 'residue',
+      kind: 'number',
+      name: 'Days since a broad-spectrum spray',
+      unit: 'days',
+      min: 0,
+      max: 3660,
+      usual: () => 60,
+    },
+    { key: 'ants', kind: 'yes', name: 'Ants are kept off', usual: () => false },
+  ],
+  workOut: (facts, a) => {
+    const packs = Math.ceil(num(a, 'perTree') / num(a, 'pack') - 1e-9);
+    return {
+      figures: [
+        { name: 'Animals', value: figure(num(a, 'perTree'), 4), unit: '' },
+        { name: 'Packs', value: String(packs), unit: '' },
+      ],
+      sum: [
+        `${figure(num(a, 'perTree'))} ÷ ${figure(num(a, 'pack'))} a pack, rounded up; the rest goes onto the worst tree`,
+      ],
+      steps: [
+        'Cool on the way, out of the sun, released the day they arrive.',
+        'In the evening, onto infested leaves, several places in the crown.',
+        'No spray on this tree until they have done their work.',
+      ],
+      take: [
+        { what: 'Packs, in a cool box', amount: String(packs) },
+        { what: 'Brush, paper cups, ladder', amount: '1 set' },
+      ],
+      gates: [
+        ...(num(a, 'night') < num(a, 'needs')
+          ? [
+              gate({
+                id: 'release-cold',
+                strength: 'hold',
+                title: 'Nights too cold',
+                sentence: `${num(a, 'night')} °C is forecast; they need ${num(a, 'needs')} °C.`,
+                source: 'practice',
+                satisfy: `Allowed once nights stay above ${num(a, 'needs')} °C.`,
+              }),
+            ]
+          : []),
+        ...(num(a, 'residue') < 28
+          ? [
+              gate({
+                id: 'release-residue',
+                strength: 'hold',
+                title: 'Residue on the leaf',
+                sentence: `A broad-spectrum spray was ${num(a, 'residue')} days ago; it kills helpers for weeks.`,
+                source: 'practice',
+                satisfy: `Wait ${28 - num(a, 'residue')} more days.`,
+              }),
+            ]
+          : []),
+        ...(a['ants']
+          ? []
+          : [
+              gate({
+                id: 'release-ants',
+                strength: 'note',
+                title: 'Ants drive them off',
+                sentence: 'Ants guard the pest and carry helpers away.',
+                source: 'practice',
+                satisfy: 'Band the trunk first.',
+              }),
+            ]),
+      ],
+      minutes: 20,
+      followUps: [
+        rule(
+          'release-look',
+          'check-effect',
+          'Count pests and helpers',
+          2,
+          'weeks',
+          'helpers need one generation to show',
+        ),
+      ],
+    };
+  },
+};

@@ -1,0 +1,63 @@
+import { gate } from '../../gates/gate';
+import { num, rule, type Work } from '../work';
+import { dry, cutGates } from '../cuts';
+
+export const rootstockWork: Work = {
+  id: 'rootstock',
+  name: 'Take rootstock shoots',
+  method: 'pruning',
+  when: (f) => f.condition?.id === 'rootstock-takeover',
+  asks: [
+    { key: 'shoots', kind: 'number', name: 'Shoots', unit: '', min: 1, max: 300, whole: true, usual: () => 10 },
+    { key: 'union', kind: 'yes', name: 'The graft union has been found', usual: () => false },
+    {
+      key: 'weeks',
+      kind: 'number',
+      name: 'Again every',
+      unit: 'weeks',
+      min: 2,
+      max: 12,
+      whole: true,
+      usual: () => 4,
+    },
+    dry,
+  ],
+  workOut: (facts, a) => ({
+    figures: [{ name: 'Shoots, torn at their origin', value: String(num(a, 'shoots')), unit: '' }],
+    sum: ['All from below the union; a cut stub answers with three new shoots, a torn one seldom.'],
+    steps: [
+      'Free the origin of each shoot with a trowel.',
+      'Rub green ones off, tear woody ones down and out; knife only for the tail.',
+      'Count them: the number falls when it works.',
+    ],
+    take: [{ what: 'Trowel, knife, gloves', amount: '1 set' }],
+    gates: [
+      ...cutGates(facts, a, 0),
+      ...(a['union']
+        ? []
+        : [
+            gate({
+              id: 'graft-union',
+              strength: 'hold',
+              title: 'Where is the graft union?',
+              sentence: 'Without it nobody knows which shoots are the stock.',
+              source: 'practice',
+              satisfy: 'Find the union: a swelling, a change of bark, other leaves.',
+              state: 'asked',
+            }),
+          ]),
+    ],
+    minutes: 5 + num(a, 'shoots'),
+    followUps: [
+      rule(
+        'stock-again',
+        'site-work',
+        'Rub off new rootstock shoots',
+        num(a, 'weeks'),
+        'weeks',
+        'while they are green they come off by hand',
+        { months: [4, 5, 6, 7, 8, 9] },
+      ),
+    ],
+  }),
+};

@@ -1,0 +1,95 @@
+import { gate } from '../../gates/gate';
+import { figure, showVolume } from '../../units/units';
+import { num, rule, type Work } from '../work';
+
+export const sanitationWork: Work = {
+  id: 'sanitation',
+  name: 'Sanitation',
+  method: 'sanitation',
+  asks: [
+    {
+      key: 'what',
+      kind: 'choice',
+      name: 'What is gathered',
+      options: ['fallen fruit', 'nuts', 'twigs', 'leaves', 'mummies', 'infested wood'],
+      usual: (f) => (f.host.edible ? 'fallen fruit' : 'leaves'),
+    },
+    {
+      key: 'radius',
+      kind: 'number',
+      name: 'Gathered out to',
+      unit: 'm',
+      min: 0.5,
+      max: 30,
+      usual: (f) => Math.max(2, Math.round((f.crownWidthM ?? 4) * 6) / 10),
+    },
+    { key: 'litres', kind: 'number', name: 'On a square metre', unit: 'L', min: 0.1, max: 100, usual: () => 4 },
+    {
+      key: 'then',
+      kind: 'choice',
+      name: 'Then',
+      options: [
+        'bagged and taken away',
+        'hot compost, 60 °C for a week',
+        'heated through, 60 °C for an hour',
+        'buried 50 cm deep',
+        'burnt where allowed',
+      ],
+      usual: () => 'bagged and taken away',
+    },
+  ],
+  workOut: (facts, a) => {
+    const m2 = Math.PI * num(a, 'radius') ** 2;
+    const litres = m2 * num(a, 'litres');
+    const wood = a['what'] === 'infested wood';
+    return {
+      figures: [
+        {
+          name: 'To be taken away',
+          value: showVolume(litres * 1000, facts.system, 2).value,
+          unit: showVolume(litres * 1000, facts.system, 2).unit,
+        },
+        { name: 'Sacks of 80 L', value: String(Math.ceil(litres / 80)), unit: '' },
+      ],
+      sum: [`π × (${num(a, 'radius')} m)² = ${figure(m2, 3)} m², ${num(a, 'litres')} L on each`],
+      steps: [
+        `${String(a['what'])[0]!.toUpperCase()}${String(a['what']).slice(1)}: under the whole crown, and what still hangs in it.`,
+        'Within the week it falls: what lies longer has already let the next generation out.',
+        wood
+          ? 'Heated until the middle of the thickest piece has had 60 °C for an hour; else chipped under 25 mm.'
+          : `${String(a['then'])[0]!.toUpperCase()}${String(a['then']).slice(1)}.`,
+      ],
+      take: [{ what: 'Sacks, rakes, gloves', amount: String(Math.ceil(litres / 80)) }],
+      gates:
+        a['then'] === 'burnt where allowed'
+          ? [
+              gate({
+                id: 'burning-rules',
+                strength: 'hold',
+                title: 'Burning',
+                sentence: 'Fires are forbidden or need leave in many places and seasons.',
+                source: 'local rules',
+                satisfy: 'Ask, or bag it.',
+              }),
+            ]
+          : wood && a['then'] === 'bagged and taken away'
+            ? [
+                gate({
+                  id: 'wood-moves',
+                  strength: 'hold',
+                  title: 'Infested wood on the road',
+                  sentence: 'It carries the pest to new places; a region may forbid it.',
+                  source: 'local rules',
+                  satisfy: 'Heat or chip it on the place.',
+                }),
+              ]
+            : [],
+      minutes: Math.ceil(10 + m2 / 2),
+      followUps: [
+        rule('sanitation-again', 'site-work', `Gather ${String(a['what'])} again`, 1, 'weeks', 'as long as it falls', {
+          onlyIf: 'more has fallen',
+        }),
+      ],
+    };
+  },
+};

@@ -1,0 +1,79 @@
+import { gate } from '../../gates/gate';
+import { irrigate, nextWater, WATER_CAUTIONS } from '../../rootzone/water';
+import { figure, showFine, showVolume } from '../../units/units';
+import { num, rule, type Work } from '../work';
+import { pair } from '../digs';
+
+export const waterWork: Work = {
+  id: 'water',
+  name: 'Irrigation',
+  method: 'watering',
+  asks: [
+    { key: 'emitters', kind: 'number', name: 'Emitters', unit: '', min: 1, max: 500, whole: true, usual: () => 8 },
+    { key: 'flow', kind: 'number', name: 'Each gives', unit: 'L/h', min: 0.5, max: 100, usual: () => 4 },
+    { key: 'hours', kind: 'number', name: 'Running', unit: 'h', min: 0.1, max: 48, usual: () => 3 },
+    { key: 'wetted', kind: 'number', name: 'Wetted ground', unit: 'm²', min: 0.1, max: 1000, usual: () => 6 },
+    { key: 'supply', kind: 'number', name: 'The supply gives', unit: 'L/h', min: 1, max: 20000, usual: () => 600 },
+    {
+      key: 'et',
+      kind: 'number',
+      name: 'Evaporation',
+      unit: 'mm/day',
+      min: 0.1,
+      max: 12,
+      usual: (f) => ([6, 7, 8].includes(Number(f.today.slice(5, 7))) ? 4 : 2),
+    },
+  ],
+  workOut: (facts, a) => {
+    const i = irrigate({
+      emitters: num(a, 'emitters'),
+      flowLh: num(a, 'flow'),
+      hours: num(a, 'hours'),
+      wettedM2: num(a, 'wetted'),
+      texture: facts.texture,
+      supplyLh: num(a, 'supply'),
+    });
+    const next = nextWater(facts.today, i.mm, num(a, 'et'));
+    const days = Math.round((Date.parse(next.day) - Date.parse(facts.today)) / 864e5);
+    return {
+      figures: [
+        { name: 'Water', ...pair(showVolume(i.litres * 1000, facts.system, 3)) },
+        { name: 'On the ground', ...pair(showFine(i.mm, facts.system)) },
+        { name: 'Again in', value: String(days), unit: 'days' },
+      ],
+      sum: [
+        `${num(a, 'emitters')} × ${num(a, 'flow')} L/h × ${num(a, 'hours')} h over ${num(a, 'wetted')} m²`,
+        `wets dry ${facts.texture} soil to about ${figure(i.wetsToCm, 2)} cm${i.runs > 1 ? `; in ${i.runs} runs with pauses, or it runs off` : ''}`,
+        next.sentence,
+      ],
+      steps: [...WATER_CAUTIONS, 'Push the soil probe in at three places before the next run.'],
+      take: [
+        { what: 'Emitters, line, soil probe', amount: String(num(a, 'emitters')) },
+        { what: 'Water', amount: showVolume(i.litres * 1000, facts.system, 3).text },
+      ],
+      gates: i.fits
+        ? []
+        : [
+            gate({
+              id: 'supply-short',
+              strength: 'hold',
+              title: 'The supply is too weak',
+              sentence: `${i.flowLh} L/h are asked of a supply that gives ${num(a, 'supply')} L/h; it carries ${i.carried} emitters.`,
+              source: 'arithmetic',
+              satisfy: `At most ${i.carried} emitters, or two zones in turn.`,
+            }),
+          ],
+      minutes: 15,
+      followUps: [
+        rule(
+          'water-next',
+          'site-work',
+          'Push the soil probe in, water when dry',
+          Math.max(1, Math.min(120, days)),
+          'days',
+          next.sentence.slice(0, 280),
+        ),
+      ],
+    };
+  },
+};

@@ -1,0 +1,151 @@
+import { json, within, type Scope } from './db';
+
+export interface TreeRow {
+  id: string;
+  tag: string;
+  hostId: string;
+  placeId: string;
+  placeName: string;
+  walkOrder: number;
+}
+
+export const placeTrees = (
+  scope: Scope,
+  placeId: string,
+  after: { walkOrder: number; id: string } | null,
+  limit: number,
+): Promise<TreeRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<TreeRow[]>`
+      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder" from tree t
+      where t.place_id = ${placeId} and t.outfit_id = ${scope.outfitId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
+      order by t.walk_order, t.id limit ${limit + 1}`),
+  ]);
+
+export interface NewTree {
+  id: string;
+  placeId: string;
+  tag: string;
+  hostId: string;
+  /** The species as it was written, where the host does not say it. */
+  species: string;
+  lat: number | null;
+  lon: number | null;
+  walkOrder: number;
+  note: string;
+  /** Its first reading, with the instant at which the trunk was measured. */
+  reading: { at: Date; diameterCm: number; stems: unknown; heightM: number | null; method: string } | null;
+}
+
+/** Inserts trees, with a first reading where there is one; `onProgress` hears how many are in. All or nothing. */
+export const addTrees = (
+  scope: Scope,
+  trees: NewTree[],
+  breastHeightCm: number,
+  readingId: () => string,
+  onProgress?: (done: number) => void,
+) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < trees.length; i += 500) {
+      const part = trees.slice(i, i + 500);
+      const rows = part.map((t) => ({
+        id: t.id,
+        outfit_id: scope.outfitId,
+        place_id: t.placeId,
+        tag: t.tag,
+        host_id: t.hostId,
+        species: t.species,
+        lat: t.lat,
+        lon: t.lon,
+        walk_order: t.walkOrder,
+        note: t.note,
+      }));
+      await tx`insert into tree ${tx(rows)}`;
+      const readings = part.flatMap((t) =>
+        t.reading === null
+          ? []
+          : [
+              {
+                id: readingId(),
+                outfit_id: scope.outfitId,
+                tree_id: t.id,
+                at: t.reading.at,
+                by_person: scope.personId,
+                diameter_cm: t.reading.diameterCm,
+                at_height_cm: breastHeightCm,
+                stems: json(tx, t.reading.stems),
+                tree_height_m: t.reading.heightM,
+                method: t.reading.method,
+              },
+            ],
+      );
+      if (readings.length) await tx`insert into reading ${tx(readings as never)}`;
+      onProgress?.(Math.min(i + 500, trees.length));
+    }
+  });
+
+export const takenTags = (scope: Scope, placeId: string, tags: string[]): Promise<string[]> =>
+  within(scope, async (tx) =>
+    (await tx<{ tag: string }[]>`select tag from tree where place_id = ${placeId} and tag = any(${tags})`).map(
+      (r) => r.tag,
+    ),
+  );
+
+export const nextWalkOrder = (scope: Scope, placeId: string): Promise<number> =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx<
+          { n: number }[]
+        >`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and outfit_id = ${scope.outfitId}`
+      )[0]!.n,
+  );
+
+export interface ExportRow {
+  tag: string;
+  hostId: string;
+  client: string;
+  place: string;
+  address: string;
+  lat: number | null;
+  lon: number | null;
+  walkOrder: number;
+  note: string;
+  species: string;
+  diameterCm: number | null;
+  heightM: number | null;
+}
+
+/** Every tree of the outfit (or of one place), in batches, for exports that must not fill the memory. */
+export async function* exportTrees(scope: Scope, placeId: string | null): AsyncGenerator<ExportRow[]> {
+  let after: string | null = null;
+  for (;;) {
+    const rows: (ExportRow & { id: string })[] = await within(scope, async (tx) => [
+      ...(await tx<(ExportRow & { id: string })[]>`
+        select t.id, t.tag, t.host_id as "hostId", t.species, c.name as client, p.name as place, p.address,
+          t.lat, t.lon, t.walk_order as "walkOrder", t.note,
+          r.diameter_cm as "diameterCm", r.tree_height_m as "heightM"
+        from tree t
+        join place p on p.id = t.place_id
+        join client c on c.id = p.client_id
+        left join lateral (
+          select diameter_cm, tree_height_m
+          from reading
+          where outfit_id = t.outfit_id and tree_id = t.id
+          order by at desc, id
+          limit 1) r on true
+        where t.outfit_id = ${scope.outfitId} and t.archived_at is null
+          ${placeId ? tx`and t.place_id = ${placeId}` : tx``}
+          ${after ? tx`and t.id > ${after}` : tx``}
+        order by t.id
+        limit 2000`),
+    ]);
+    if (rows.length) yield rows;
+    if (rows.length < 2000) return;
+    after = rows.at(-1)!.id;
+  }
+}
+
+export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
+  within(scope, (tx) => tx`update tree set archived_at = ${archived ? new Date() : null} where id = ${id}`);
