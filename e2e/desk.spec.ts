@@ -182,6 +182,8 @@ test('rounds and the load: what is planned appears with product, water and what 
   await page.getByRole('button', { name: 'Drop this plan' }).click();
   await expect(page.getByText('Plan dropped.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
+  // Left before the answer is there, the way back would be cut off under way.
+  await expect(page.getByText('Undone.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Planned: start the sheet' })).toBeVisible();
   await page.goto('/rounds');
   await expect(page.getByRole('main').getByRole('link', { name: /^429/ })).toBeVisible();
