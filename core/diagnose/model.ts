@@ -186,7 +186,7 @@ function profilesOf(by: Rows, count: number): { rows: Rows; profile: number[] } 
   const profile = Array.from({ length: count }, (_, c) => {
     // Most candidates have nothing to do with most that can be looked at.
     if (by.every((r) => r[c] === null)) return 0;
-    const row = by.map((r) => r[c]!);
+    const row = by.map((r) => short(r[c]!));
     const key = row.join();
     const known = kinds.get(key);
     if (known !== undefined) return known;

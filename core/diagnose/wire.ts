@@ -15,6 +15,7 @@ import type { Sign } from './knowledge';
 export interface WireModel {
   conditions: [id: string, name: string, kind: ModelCondition['kind'], odds: number][];
   chains: Model['chains'];
+  /** Rows from the second profile on: the first has nothing to do with anything. */
   signs: [sign: number, profile: string, rows: (number | null)[], idle: number, flags: number][];
   tests: (Pick<Observable, 'id' | 'words' | 'outcomes' | 'minutes' | 'idle' | 'rows'> & {
     profile: string;
@@ -29,13 +30,19 @@ export interface WireModel {
 export type WireSign = Pick<Sign, 'id' | 'place' | 'words'> & Partial<Pick<Sign, 'dig'>>;
 
 const FLAGS = { echoes: 1, telling: 2, lasts: 4 } as const;
-/** One letter for each candidate; 36 profiles are three times what any observable has. */
+/** One sign for each candidate; 36 profiles are three times what any observable has. */
 const MOST = 36;
+/** Most candidates have nothing to do with an observable: so many zeros in a row are one capital, A for one and Z for 26. */
+const ZEROS = /0{1,26}/g;
 const written = (o: Observable): string => {
   if (o.profiles > MOST) throw new Error(`${o.id} has ${o.profiles} profiles, more than a letter can tell`);
-  return o.profile.map((p) => p.toString(MOST)).join('');
+  return o.profile
+    .map((p) => p.toString(MOST))
+    .join('')
+    .replace(ZEROS, (run) => String.fromCharCode(64 + run.length));
 };
-const read = (profile: string): number[] => [...profile].map((p) => Number.parseInt(p, MOST));
+const read = (profile: string): number[] =>
+  [...profile.replace(/[A-Z]/g, (run) => '0'.repeat(run.charCodeAt(0) - 64))].map((p) => Number.parseInt(p, MOST));
 
 export function toWire(model: Model, signs: readonly WireSign[]): WireModel {
   const at = new Map(signs.map((s, i) => [s.id, i]));
@@ -49,7 +56,7 @@ export function toWire(model: Model, signs: readonly WireSign[]): WireModel {
         outcomes: o.outcomes,
         minutes: o.minutes,
         idle: o.idle,
-        rows: o.rows,
+        rows: o.rows.slice(1),
         profile: written(o),
         ...(o.wounds ? { wounds: o.wounds } : {}),
         ...(o.laboratory ? { laboratory: true } : {}),
@@ -61,7 +68,7 @@ export function toWire(model: Model, signs: readonly WireSign[]): WireModel {
     const sign = at.get(o.id);
     if (sign === undefined) throw new Error(`the sign ${o.id} is not in the list beside the model`);
     const flags = (o.weight < 1 ? FLAGS.echoes : 0) + (o.telling ? FLAGS.telling : 0) + (o.lasts ? FLAGS.lasts : 0);
-    seen.push([sign, written(o), o.rows.map((r) => r[0]!), o.idle[0]!, flags]);
+    seen.push([sign, written(o), o.rows.slice(1).map((r) => r[0]!), o.idle[0]!, flags]);
   }
   return {
     conditions: model.conditions.map((c) => [c.id, c.name, c.kind, c.odds]),
@@ -79,7 +86,7 @@ export function fromWire(wire: WireModel, signs: readonly WireSign[]): Model {
     return signAsObservable(
       { id, place, words, dig, lasts: has(FLAGS.lasts), echoes: has(FLAGS.echoes), telling: has(FLAGS.telling) },
       [idle],
-      { rows: rows.map((r) => [r]), profile: read(profile) },
+      { rows: [[null], ...rows.map((r) => [r])], profile: read(profile) },
     );
   });
   const tests = wire.tests.map((t) =>
@@ -95,7 +102,7 @@ export function fromWire(wire: WireModel, signs: readonly WireSign[]): Model {
         said: t.said ?? [],
       },
       t.idle,
-      { rows: t.rows, profile: read(t.profile) },
+      { rows: [t.outcomes.map(() => null), ...t.rows], profile: read(t.profile) },
     ),
   );
   return {

@@ -56,7 +56,7 @@ export function wayAgainst(
 }
 
 /** Whether a use is for this host and for what was named, and not for another. */
-const meant = (situation: Situation, use: LabelUse) =>
+export const meant = (situation: Situation, use: LabelUse) =>
   usesHost(use, situation.host.id, situation.host.groups) &&
   (!situation.condition ||
     use.method === 'root-zone-feeding' ||

@@ -17,7 +17,17 @@ import { answerTo, type BenchAnswer } from './answer';
 import { AlikeTrees } from './row.client';
 import { BarkAndRoots } from './bark.client';
 import { CheckOfTreatment, CrownAndSoil, FoundWhileDigging } from './beside.client';
-import { findingsOf, testsOf, toFinding, without, type BenchSign, type ExamineForm, type Update } from './form';
+import {
+  findingsOf,
+  listed,
+  testsOf,
+  toFinding,
+  without,
+  type BenchSign,
+  type ExamineForm,
+  type SentSigns,
+  type Update,
+} from './form';
 import { NextLookCard } from './next-look.client';
 import { PhotoField } from './photo-field.client';
 import { grading, SignList } from './signs.client';
@@ -27,7 +37,7 @@ interface Props {
   treeId: string;
   host: { name: string; rootstock: string | null; key: { ask: string; ifNot: string[] }[] };
   confirmed: boolean;
-  signs: BenchSign[];
+  signs: SentSigns;
   model: WireModel;
   /** The answer to an empty form. */
   first: BenchAnswer;
@@ -44,7 +54,7 @@ export function ExamineBench({
   treeId,
   host,
   confirmed,
-  signs,
+  signs: sentSigns,
   model: sent,
   first,
   last,
@@ -56,6 +66,7 @@ export function ExamineBench({
   const said = useSaid();
   const made = useMadeId(`look:${treeId}`);
   const { id } = made;
+  const signs = useMemo(() => listed(sentSigns), [sentSigns]);
   const [form, setForm, forget] = useDraft<ExamineForm>(`look:${treeId}`, {
     key: host.key.map(() => null as boolean | null),
     grades: {},

@@ -29,6 +29,11 @@ export interface BenchSign {
   /** How it stood at the last look. */
   last?: Grade;
 }
+/** The signs on their way to the browser, each place named once. */
+export type SentSigns = [place: PlaceOnTree, signs: Omit<BenchSign, 'place'>[]][];
+export const listed = (sent: SentSigns): BenchSign[] =>
+  sent.flatMap(([place, signs]) => signs.map((sign) => ({ ...sign, place })));
+
 interface More {
   /** Perhaps it is this sign, perhaps another; sure where nothing is said. */
   perhaps?: boolean;

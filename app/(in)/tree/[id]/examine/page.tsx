@@ -1,5 +1,6 @@
 import { compile, signInSeason } from '@/core/diagnose/model';
 import { toWire } from '@/core/diagnose/wire';
+import { PLACES_ON_TREE } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
 import { hostOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
@@ -20,7 +21,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { viewer, now, tree, finds, knowledge, duties, alike } = await load((await params).id);
   const host = hostOf(tree)!;
   const month = treeMonth(tree, now);
-  const signs = signsFor(host);
+  const all = signsFor(host);
+  const byPlace = PLACES_ON_TREE.map((place) => [place, all.filter((s) => s.place === place)] as const);
+  const signs = byPlace.flatMap(([, here]) => here);
   const inSeason = new Set(signs.filter((s) => signInSeason(s, host, month)).map((s) => s.id));
   const model = compile(knowledge, host, settingOf(viewer, tree, finds, month));
   const last = tree.looks[0];
@@ -69,18 +72,20 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           })),
         }}
         confirmed={tree.hostConfirmedAt !== null}
-        signs={signs.map((s) => ({
-          id: s.id,
-          place: s.place,
-          words: s.words,
-          worst: s.worst,
-          ...(s.dig ? { dig: true } : {}),
-          ...(inSeason.has(s.id) ? {} : { outOfSeason: true }),
-          ...(s.sector ? { sector: true } : {}),
-          ...(s.figure ? { figure: s.figure } : {}),
-          ...(s.count ? { count: s.count } : {}),
-          ...(lastGrade.has(s.id) ? { last: lastGrade.get(s.id)! } : {}),
-        }))}
+        signs={byPlace.map(([place, here]) => [
+          place,
+          here.map((s) => ({
+            id: s.id,
+            words: s.words,
+            worst: s.worst,
+            ...(s.dig ? { dig: true } : {}),
+            ...(inSeason.has(s.id) ? {} : { outOfSeason: true }),
+            ...(s.sector ? { sector: true } : {}),
+            ...(s.figure ? { figure: s.figure } : {}),
+            ...(s.count ? { count: s.count } : {}),
+            ...(lastGrade.has(s.id) ? { last: lastGrade.get(s.id)! } : {}),
+          })),
+        ])}
         model={toWire(model, signs)}
         first={answerTo(model, NOTHING_SEEN, (o) => o.kind === 'test' || inSeason.has(o.id))}
         last={{ crownLoss: last?.crownLoss ?? null, vigour: last?.vigour ?? null }}

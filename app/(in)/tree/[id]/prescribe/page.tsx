@@ -1,4 +1,8 @@
 import type { OwnResults } from '@/core/prescribe/costs';
+import { options } from '@/core/prescribe/options';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { findUse, shelfFor, WORK } from '@/core/prescribe/shelf';
+import { firstWay } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
 import { inWindow } from '@/core/season/hemisphere';
 import { findWork, worksFor } from '@/core/work/works';
@@ -9,6 +13,7 @@ import { allows } from '@/app/_server/viewer';
 import { prescribeView } from '@/views/tree';
 import { ofTree, titled } from '../../load';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
+import { choicesOf, emptyForm } from './form';
 import { PrescribeBench } from './prescribe.client';
 
 const load = ofTree(prescribeView);
@@ -26,10 +31,10 @@ export default async function Page({
   const weather = station().at(now);
   const situation = situationFor(viewer, tree, held, finds, now, trouble);
   const facts = workFactsOf(viewer, tree, now);
-  const offered = situation.condition?.options ?? [];
+  const named = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
-  const openNow = offered.filter((o) => inWindow(situation.today, o, situation.south)).map((o) => o.method);
-  const openWorks = facts ? worksFor(facts, offered).fit.filter((w) => openNow.includes(w.method)) : [];
+  const openNow = named.filter((o) => inWindow(situation.today, o, situation.south)).map((o) => o.method);
+  const openWorks = facts ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method)) : [];
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
@@ -39,25 +44,42 @@ export default async function Page({
     if (c.verdict.kind === 'no effect') sum.none++;
     else if (c.verdict.kind === 'effect') sum[c.effect]++;
   }
-  const stems = viewer.schools.stems;
+  const { stems } = viewer.schools;
+  const usual = { ...usualChoices(tree, weather), ...(stems === 'ask' ? {} : { stemRule: stems }) };
+  const plans = tree.plans.filter((p) => p.state === 'open');
+  const labels = held.labels.map((l) => ({ id: l.id, label: l.label }));
+  // The first answer comes with the page: what is in hand before anybody touches anything, and its figures.
+  const choices = choicesOf(emptyForm(situation, usual), usual, viewer.units);
+  const offered = options(
+    situation,
+    labels.map((l) => l.label),
+    choices,
+  );
+  const pick = plans[0]
+    ? `${plans[0].labelKey}/${plans[0].useKey}`
+    : (firstWay(situation, offered, openWorks[0]?.id ?? null) ?? '');
+  const chosen = pick.startsWith(WORK) ? null : findUse(labels, pick);
+  const { near, far } = shelfFor(situation, labels, [
+    ...plans.map((p) => p.labelKey),
+    ...(chosen ? [chosen.label.key] : []),
+  ]);
   return (
     <PrescribeBench
       treeId={tree.id}
       units={viewer.units}
       situation={situation}
-      usual={{ ...usualChoices(tree, weather), ...(stems === 'ask' ? {} : { stemRule: stems }) }}
-      shelf={held.labels.map((l) => ({ id: l.id, label: l.label }))}
-      open={tree.plans
-        .filter((p) => p.state === 'open')
-        .map((p) => ({
-          id: p.id,
-          labelKey: p.labelKey,
-          useKey: p.useKey,
-          product: p.result.dose.ok ? p.result.dose.product : null,
-          once: p.price?.now ?? null,
-        }))}
+      usual={usual}
+      near={near}
+      far={far}
+      first={{ pick, result: chosen && prescribe(situation, chosen.label, chosen.use, choices) }}
+      open={plans.map((p) => ({
+        id: p.id,
+        labelKey: p.labelKey,
+        useKey: p.useKey,
+        product: p.result.dose.ok ? p.result.dose.product : null,
+        once: p.price?.now ?? null,
+      }))}
       workFacts={facts}
-      openWork={openWorks[0]?.id ?? null}
       works={tree.works
         .filter((w) => w.state === 'open')
         .map((w) => ({

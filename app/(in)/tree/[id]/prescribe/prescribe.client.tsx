@@ -8,10 +8,9 @@ import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
-import type { Label } from '@/core/label/schema';
 import type { OwnResults } from '@/core/prescribe/costs';
-import { options, serves } from '@/core/prescribe/options';
-import { prescribe } from '@/core/prescribe/prescribe';
+import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
+import { findUse, nameOf, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
 import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
@@ -33,7 +32,7 @@ import { choicesOf, emptyForm } from './form';
 import { AsItIs, InTheWay, ToBeSaid } from './today.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
 import { Alike } from './alike.client';
-import { nameOf, WORK } from './name';
+import { useShelf } from './shelf.client';
 
 // Only when a work is chosen, and only when somebody comes down to them.
 const WorkBench = part(
@@ -52,12 +51,13 @@ interface Props {
   units: UnitSystem;
   situation: Situation;
   usual: Choosable;
-  shelf: { id: string; label: Label }[];
+  near: HeldLabel[];
+  far: Far[];
+  /** What is in hand before anybody touches anything, worked out with the page. */
+  first: { pick: string; result: Prescription | null };
   open: { id: string; labelKey: string; useKey: string; product: number | null; once: number | null }[];
   workFacts: WorkFacts | null;
   works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
-  /** A work without a product that may be done today; null where there is none. */
-  openWork: string | null;
   /** Trees of the same host further along the row. */
   alike: { id: string; tag: string }[];
   frequency: Schools['frequency'];
@@ -70,7 +70,7 @@ interface Props {
 }
 
 export function PrescribeBench(props: Props) {
-  const { treeId, units, situation, usual, shelf, open, workFacts, own, refused, tag, head, strip, why } = props;
+  const { treeId, units, situation, usual, first, open, workFacts, own, refused, tag, head, strip, why } = props;
   const { by } = situation.money!;
   const router = useRouter();
   const said = useSaid();
@@ -96,34 +96,19 @@ export function PrescribeBench(props: Props) {
       choicesOf({ soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
     [soil, leaf, intakeMmH, told, density, tankId, stemRule, rangePoint, weights, usual, units],
   );
-  const offered = useMemo(
-    () =>
-      options(
-        situation,
-        shelf.map((s) => s.label),
-        choices,
-      ),
-    [situation, shelf, choices],
-  );
-  const standing = open.map((o) => `${o.labelKey}/${o.useKey}`);
-  const usable = useMemo(() => offered.filter((o) => o.result), [offered]);
-  // What is forbidden is not offered first while something without a product may be done.
-  const freest = usable[0];
-  // Protection in its window is what a sound tree at risk is for, though today its months are closed.
-  const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
-  const first = freest && (protects || freest.stops === 0 || !props.openWork) ? nameOf(freest) : null;
-  const pick =
-    form.pick ||
-    standing[0] ||
-    (first ?? (props.openWork ? WORK + props.openWork : offered[0] ? nameOf(offered[0]) : ''));
+  // As the page came: its own answer holds, and nothing is worked out again.
+  const [untouched] = useState(choices);
+  const pick = form.pick || first.pick;
+  const { shelf, far, wanted, again } = useShelf(props.near, props.far, pick);
   const workId = pick.startsWith(WORK) ? pick.slice(WORK.length) : null;
-  const chosen = workId ? undefined : (offered.find((o) => nameOf(o) === pick) ?? offered[0]);
+  // A way that went from the shelf since it was picked gives way to the first one.
+  const chosen = workId || wanted ? null : (findUse(shelf, pick) ?? findUse(shelf, first.pick));
   const bearings = form.bearings?.for === pick ? form.bearings.at : undefined;
-  const result = useMemo(
-    () =>
-      chosen ? prescribe(situation, chosen.label, chosen.use, { ...choices, ...(bearings ? { bearings } : {}) }) : null,
-    [situation, chosen, choices, bearings],
-  );
+  const result = useMemo(() => {
+    if (!chosen) return null;
+    if (choices === untouched && !bearings && nameOf(chosen) === first.pick) return first.result;
+    return prescribe(situation, chosen.label, chosen.use, { ...choices, ...(bearings ? { bearings } : {}) });
+  }, [situation, chosen, choices, untouched, first, bearings]);
   const choose = (next: string) => setForm((f) => ({ ...f, pick: next, rangePoint: null, typed: {} }));
   const alike = props.alike.filter((t) => form.alike.includes(t.id)).map((t) => ({ id: v5(t.id, id), treeId: t.id }));
   const onReason = (gate: string, reason: string) =>
@@ -135,7 +120,9 @@ export function PrescribeBench(props: Props) {
       <OtherWays
         treeId={treeId}
         situation={situation}
-        offered={offered}
+        shelf={shelf}
+        far={far}
+        choices={choices}
         open={open}
         workFacts={workFacts}
         works={props.works}
@@ -182,6 +169,24 @@ export function PrescribeBench(props: Props) {
       />
     );
 
+  if (wanted)
+    return (
+      <Frame tag={tag} head={head} margin={why}>
+        {strip}
+        <h1>{wanted.name}</h1>
+        {wanted.failed ? (
+          <div role="alert" className="my-3 border-l-4 border-sap bg-sheet p-3 text-ink">
+            <p className="font-semibold">This label has not come yet, and the network does not answer.</p>
+            <button type="button" className="press mt-2" onClick={again}>
+              Try again
+            </button>
+          </div>
+        ) : (
+          <p className="py-6 font-semibold text-ink-2">One moment …</p>
+        )}
+        {list}
+      </Frame>
+    );
   if (!chosen || !result)
     return (
       <Frame tag={tag} head={head} margin={why}>
@@ -281,12 +286,11 @@ export function PrescribeBench(props: Props) {
                   disabled={busy || refused !== null || inTheWay.length > 0 || !dose.ok}
                   onClick={() => {
                     const { rangePoint, rangeReason, stemRule, density, tankId } = choices;
-                    const label = shelf.find((s) => s.label.key === chosen.label.key)!;
                     send(
                       {
                         id,
                         treeId,
-                        labelId: label.id,
+                        labelId: chosen.id,
                         useKey: chosen.use.key,
                         choices: {
                           soil: form.soil,

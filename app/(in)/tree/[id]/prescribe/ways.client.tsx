@@ -3,11 +3,10 @@ import { money } from '@/core/cost/prices';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { Weighed } from '@/core/prescribe/compare';
 import { courses, type Weighing } from '@/core/prescribe/costs';
-import { type Option } from '@/core/prescribe/options';
+import { WORK, type Far } from '@/core/prescribe/shelf';
+import type { Way, WaysAnswer } from '@/core/prescribe/ways';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
-import type { Work } from '@/core/work/work';
 import { Choices } from '@/ui/controls/controls';
-import { WORK } from './name';
 
 const KINDS = {
   all: { name: 'all', keeps: () => true, why: '' },
@@ -136,39 +135,53 @@ export function SideBySide({
 }
 
 export function Shelf({
-  offered,
-  fitting,
+  ways,
+  far,
+  works,
   pick,
-  nameOf,
   onPick,
 }: {
-  offered: Option[];
-  fitting: { fit: Work[]; other: Work[] };
+  ways: Way[];
+  far: Far[];
+  works: WaysAnswer['works'];
   pick: string;
-  nameOf: (o: Option) => string;
   onPick: (key: string) => void;
 }) {
-  const usable = offered.filter((o) => o.result);
-  const rest = offered.filter((o) => !o.result);
-  const product = (option: Option) => (
+  const usable = ways.filter((w) => w.meant);
+  const rest: Way[] = [
+    ...ways.filter((w) => !w.meant),
+    ...far.flatMap(({ key, name, actives, uses }) =>
+      uses.map((use) => ({
+        key: `${key}/${use.key}`,
+        method: use.method,
+        title: use.title,
+        label: name,
+        actives,
+        stops: 1,
+        holds: 0,
+        meant: false,
+      })),
+    ),
+  ];
+  const product = (way: Way) => (
     <Row
-      key={nameOf(option)}
-      checked={nameOf(option) === pick}
-      onPick={() => onPick(nameOf(option))}
-      title={METHOD_NAMES[option.use.method]}
-      after={`, ${option.label.actives.map((a) => a.name).join(' + ')}`}
-      below={`${option.label.name}: ${option.use.title}`}
+      key={way.key}
+      checked={way.key === pick}
+      onPick={() => onPick(way.key)}
+      title={METHOD_NAMES[way.method]}
+      after={`, ${way.actives.join(' + ')}`}
+      below={`${way.label}: ${way.title}`}
       right={
-        option.stops
-          ? `${option.stops} stop${option.stops > 1 ? 's' : ''}`
-          : option.holds
-            ? `${option.holds} hold${option.holds > 1 ? 's' : ''}`
+        way.stops
+          ? `${way.stops} stop${way.stops > 1 ? 's' : ''}`
+          : way.holds
+            ? `${way.holds} hold${way.holds > 1 ? 's' : ''}`
             : 'free'
       }
-      tone={option.stops ? 'text-madder' : option.holds ? 'text-sap' : ''}
+      tone={way.stops ? 'text-madder' : way.holds ? 'text-sap' : ''}
     />
   );
-  const workRow = (work: Work) => (
+  const workRow = (work: WaysAnswer['works']['fit'][number]) => (
     <Row
       key={work.id}
       checked={pick === WORK + work.id}
@@ -189,10 +202,10 @@ export function Shelf({
         {usable.length === 0 && (
           <p className="py-2 text-ink-2">No label on the shelf is for this host and this trouble.</p>
         )}
-        {fitting.fit.map(workRow)}
+        {works.fit.map(workRow)}
         <details className="mt-2">
-          <summary className="flex min-h-12 items-center font-semibold">Other works ({fitting.other.length})</summary>
-          {fitting.other.map(workRow)}
+          <summary className="flex min-h-12 items-center font-semibold">Other works ({works.other.length})</summary>
+          {works.other.map(workRow)}
         </details>
         <details>
           <summary className="flex min-h-12 items-center font-semibold">

@@ -1,0 +1,54 @@
+import { v7 } from 'uuid';
+import { ownOutfit } from '@/commands/testing';
+import { addProposal, revokeProposal, sharedProposal } from '@/store/proposals';
+import { answerOffer } from './answer-offer';
+
+const made = ownOutfit();
+const offered = (id = v7()) =>
+  addProposal(made.o, {
+    id,
+    treeId: made.o.treeId,
+    days: 3,
+    data: { options: [{ key: 'a' }, { key: 'b' }], changes: [] } as never,
+  });
+const answer = (token: string, more: object = {}) => answerOffer({ token, options: ['b'], who: 'A. Client', ...more });
+
+it('takes the first answer, and says of a second that there is one', async () => {
+  const token = await offered();
+  expect(await answer(token)).toEqual({ ok: true, value: null });
+  expect(await answer(token, { options: [] })).toMatchObject({
+    ok: false,
+    faults: [{ sentence: expect.stringMatching(/answered already/) }],
+  });
+  expect((await sharedProposal(token))!.answer!.options).toEqual(['b']);
+});
+
+it('refuses a way that was not offered, beside its field, and keeps nothing', async () => {
+  const token = await offered();
+  expect(await answer(token, { options: ['x'] })).toMatchObject({ ok: false, faults: [{ path: 'options' }] });
+  expect((await sharedProposal(token))!.answer).toBeNull();
+});
+
+it.each([
+  ['no name', { who: ' ' }, 'who'],
+  ['a name of four hundred signs', { who: 'x'.repeat(400) }, 'who'],
+  ['thirteen ways', { options: Array(13).fill('a') }, 'options'],
+  ['what is no id of a change', { changes: ['1'] }, 'changes.0'],
+  ['a field that nobody asked for', { outfitId: v7() }, ''],
+])('%s is a fault with its place', async (_, more, path) => {
+  const token = await offered();
+  expect(await answer(token, more)).toMatchObject({ ok: false, faults: [{ path }] });
+  expect((await sharedProposal(token))!.answer).toBeNull();
+});
+
+it('an offer taken back, an address made up and one that is no text are told apart from nothing', async () => {
+  const id = v7();
+  const token = await offered(id);
+  await revokeProposal(made.o, id);
+  for (const t of [token, 'made-up-address-of-nobody'])
+    expect(await answer(t)).toMatchObject({
+      ok: false,
+      faults: [{ sentence: expect.stringMatching(/run out or was taken back/) }],
+    });
+  expect(await answer(7 as never)).toMatchObject({ ok: false, faults: [{ path: 'token' }] });
+});

@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { databaseSentence, done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { proposalAnswerSchema } from '@/core/proposal/proposal';
+import { answerProposal } from '@/store/proposals';
+
+const schema = proposalAnswerSchema.extend({ token: z.string().min(10).max(100) });
+
+/**
+ * A client answers an offer. Nobody is signed in: the address itself is the right to answer, once, so that this verb stands
+ * beside the list of those that a session may call.
+ * @throws what is neither the client's fault nor the database's refusal
+ */
+export async function answerOffer(input: unknown): Promise<Answer> {
+  const read = schema.safeParse(input);
+  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  const { token, ...answer } = read.data;
+  try {
+    switch (await answerProposal(token, answer)) {
+      case 'kept':
+        return done;
+      case 'answered':
+        return refuse('', 'This offer has been answered already; load the page again to see how.');
+      case 'unknown option':
+        return refuse('options', 'This way is not among those offered.');
+      case 'gone':
+        return refuse('', 'This offer has run out or was taken back. Ask for a new one.');
+    }
+  } catch (error) {
+    const sentence = databaseSentence(error);
+    if (sentence) return refuse('', sentence);
+    throw error;
+  }
+}

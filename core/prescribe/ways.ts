@@ -1,0 +1,93 @@
+import { blocked } from '../gates/rules';
+import type { LabelUse } from '../label/schema';
+import { usualAnswers, type Work, type WorkFacts } from '../work/work';
+import { worksFor } from '../work/works';
+import { weighUse, weighWork, type Weighed } from './compare';
+import type { OwnResults } from './costs';
+import { options, serves, type Option } from './options';
+import { nameOf, WORK, type HeldLabel } from './shelf';
+import type { Choices, Situation } from './situation';
+
+/** One use on the shelf, as a list names it. */
+export interface Way {
+  key: string;
+  method: LabelUse['method'];
+  title: string;
+  label: string;
+  actives: string[];
+  stops: number;
+  holds: number;
+  /** For this host and what was named; the rest is for others. */
+  meant: boolean;
+}
+
+const wayOf = (o: Option): Way => ({
+  key: nameOf(o),
+  method: o.use.method,
+  title: o.use.title,
+  label: o.label.name,
+  actives: o.label.actives.map((a) => a.name),
+  stops: o.stops,
+  holds: o.holds,
+  meant: o.result !== null,
+});
+
+/**
+ * The way that is first in hand when somebody comes to prescribe: the freest that serves the decision, a work where every
+ * product is forbidden today.
+ * @param openWork a work that may be done today
+ * @returns the name of a use, a work behind {@link WORK}, or null where there is neither
+ */
+export function firstWay(situation: Situation, offered: readonly Option[], openWork: string | null): string | null {
+  const freest = offered.find((o) => o.result);
+  // Protection in its window is what a sound tree at risk is for, though today its months are closed.
+  const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
+  // What is forbidden is not offered first while something without a product may be done.
+  if (freest && (protects || freest.stops === 0 || !openWork)) return nameOf(freest);
+  return openWork ? WORK + openWork : offered[0] ? nameOf(offered[0]) : null;
+}
+
+export interface WaysAsked {
+  situation: Situation;
+  shelf: HeldLabel[];
+  choices: Choices;
+  workFacts: WorkFacts | null;
+  /** Effects seen at own checks, by method or by work. */
+  own: Record<string, OwnResults>;
+}
+
+export interface WaysAnswer {
+  ways: Way[];
+  /** Works without a product: those that the guide names against the trouble, and the rest. */
+  works: Record<'fit' | 'other', Pick<Work, 'id' | 'name'>[]>;
+  weighed: Weighed[];
+}
+
+/**
+ * Every way to act on one tree: those of the shelf, the freest first, and those that act on what was named weighed against
+ * each other, works without a product among them. Many sums: the browser leaves it to a worker.
+ */
+export function waysOf({ situation, shelf, choices, workFacts, own }: WaysAsked): WaysAnswer {
+  const { by } = situation.money!;
+  const offered = options(
+    situation,
+    shelf.map((s) => s.label),
+    choices,
+  );
+  const named = ({ id, name }: Work) => ({ id, name });
+  const works = workFacts ? worksFor(workFacts, situation.condition?.options ?? []) : { fit: [], other: [] };
+  return {
+    ways: offered.map(wayOf),
+    works: { fit: works.fit.map(named), other: works.other.map(named) },
+    weighed: [
+      // Only what acts on what was named is weighed as a way against it; a feed or a repellent stands on the shelf alone.
+      ...offered
+        .filter((o) => o.result && (!situation.condition || serves(situation, o.use) > 0))
+        .flatMap((o) => weighUse(o.label, o.use, o.result!, o.holds, by, own[o.use.method]) ?? []),
+      ...works.fit.map((work) => {
+        const sheet = work.workOut(workFacts!, usualAnswers(work, workFacts!));
+        return weighWork(work, sheet, blocked(sheet.gates, {}).length, by, own[WORK + work.id]);
+      }),
+    ],
+  };
+}
