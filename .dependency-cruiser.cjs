@@ -24,7 +24,8 @@ module.exports = {
     only('views-read', '^views/', '^(views|commands/facts|commands/today|store|core|knowledge)/?'),
     {
       name: 'writing-is-a-command',
-      comment: 'An action hands over to a verb; signing in and setting a new password, which make the session, are their own.',
+      comment:
+        'An action hands over to a verb; signing in and setting a new password, which make the session, are their own.',
       severity: 'error',
       from: { path: '^app/.*actions\\.ts$', pathNot: '^app/(sign-in|reset)/' },
       to: { path: '^store/' },

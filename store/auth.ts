@@ -134,7 +134,7 @@ async function openSession(scope: Scope): Promise<string> {
 /** Who is signed in, and how much waits: what every page begins with. */
 export interface Floor {
   viewer: Viewer;
-  /** Visits due by today and plans that wait for a crew, counted up to 1000 each. */
+  /** Visits due by today and plans whose time has come, counted up to 1000 each. */
   waiting: number;
 }
 
@@ -149,7 +149,11 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
           select from follow_up f
           where f.outfit_id = o.id and f.state = 'open' and f.due <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) f)::int
-        + (select count(*) from (select from plan n where n.outfit_id = o.id and n.state = 'open' limit 1000) n)::int as waiting
+        + (select count(*) from (
+          select from plan n
+          where n.outfit_id = o.id and n.state = 'open'
+            and coalesce(n.earliest, '-infinity'::date) <= (${now}::timestamptz at time zone o.time_zone)::date
+          limit 1000) n)::int as waiting
       from person p
       join outfit o on o.id = p.outfit_id
       where p.id = ${found.person_id}`;

@@ -6,6 +6,8 @@ import type { FollowUp } from '@/core/season/follow-ups';
 import type { Priced } from '@/core/prescribe/costs';
 import type { Choices } from '@/core/prescribe/situation';
 import type { Prescription } from '@/core/prescribe/prescribe';
+import type { Visit } from '@/core/prescribe/when';
+import type { Day } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
@@ -31,6 +33,8 @@ export interface Plan {
   state: 'open' | 'done' | 'dropped';
   at: Date;
   byName: string;
+  /** The day it was planned for; null for what was planned for its own day. */
+  plannedFor: Day | null;
 }
 
 export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
@@ -38,7 +42,7 @@ export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
     const [plan] = await tx<Plan[]>`
       select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
-        p.name as "byName"
+        p.name as "byName", n.planned_for::text as "plannedFor"
       from plan n
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
@@ -57,6 +61,8 @@ export interface NewPlan {
   result: Told<Prescription>;
   released: Record<string, string>;
   price: Priced | null;
+  /** Null for what is done on the day it is planned. */
+  visit: Visit | null;
 }
 /** Opens a plan; an open plan of the same product on the same tree gives way to it. Sent twice, it lands once. */
 export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
@@ -71,10 +77,11 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
   await tx`
     insert into plan (
       id, outfit_id, tree_id, label_id, use_key, condition_id,
-      facts, document, result, result_us, released, price, by_person)
+      facts, document, result, result_us, released, price, planned_for, earliest, latest, by_person)
     values (
       ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
-      ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)}, ${json(tx, plan.released)}, ${json(tx, plan.price)}, ${scope.personId})`;
+      ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)}, ${json(tx, plan.released)}, ${json(tx, plan.price)},
+      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${scope.personId})`;
 }
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
@@ -113,8 +120,12 @@ export interface OpenPlan {
   /** Sound, and only protected: its stop comes before those of sick trees. */
   sound: boolean;
   at: Date;
+  /** The day it is planned for and the span it may move in; null for what may be done at once. */
+  plannedFor: Day | null;
+  earliest: Day | null;
+  latest: Day | null;
 }
-/** Plans that wait for a crew, by place and walking order. */
+/** Plans that wait for a crew, by place and walking order; the soonest where there are more than the limit. */
 export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenPlan[]>`
@@ -131,12 +142,13 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
         u->'sites'->'deviceHolds' as "deviceHolds",
         coalesce((u->>'inStations')::boolean, false) as "inStations",
         array(select jsonb_array_elements_text(u->'protection')) as protection,
-        ${sound(tx)} as sound, n.at
+        ${sound(tx)} as sound, n.at,
+        n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text
       from (
         select *
         from plan
         where outfit_id = ${scope.outfitId} and state = 'open'
-        order by at, id
+        order by coalesce(earliest, '-infinity'::date), at, id
         limit ${limit}) n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = n.outfit_id

@@ -71,7 +71,7 @@ interface PlanNode {
 /** What must have read everything below it before it gives its first row: a limit above saves nothing. */
 const GATHERS = /Sort|Aggregate|WindowAgg|Hash|Bitmap/;
 /** Indexes that hold few rows of a table by their own condition: read whole, they are short. */
-const SHORT = ['tree_species', 'plan_open', 'work_plan_open'];
+const SHORT = ['tree_species', 'plan_open', 'plan_soonest', 'work_plan_open'];
 /** Whether a node reads every row of an outfit: from end to end, or along an index by nothing but the outfit. */
 function readsAll(node: PlanNode, limited: boolean): boolean {
   if (node['Node Type'] === 'Seq Scan') return true;

@@ -6,19 +6,23 @@ export interface ToTreat {
   hostId: string;
   placeName: string;
   conditionId: string;
+  decision: 'treat now' | 'treat in its window' | 'protect a sound tree';
 }
 /**
- * Troubles whose newest decision is “treat now”, with no open plan against them and nothing done since. A tree may have several
- * open; a later decision on one closes another only where it says that it was wrong.
+ * Troubles whose newest decision wants a treatment, with no open plan against them and nothing done since; “treat now” first.
+ * What protects a sound tree or waits for its window is done with where it was done within the season before the decision.
+ * A tree may have several open; a later decision on one closes another only where it says that it was wrong.
  */
 export const treatNotPlanned = (scope: Scope, limit: number): Promise<ToTreat[]> =>
   within(scope, async (tx) => [
     ...(await tx<ToTreat[]>`
-      select t.id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", v.condition_id as "conditionId"
+      select t.id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", v.condition_id as "conditionId",
+        v.decision
       from (
         select *
         from verdict
-        where outfit_id = ${scope.outfitId} and decision = 'treat now'
+        where outfit_id = ${scope.outfitId}
+          and decision in ('treat now', 'treat in its window', 'protect a sound tree')
         order by at desc
         limit 200) v
       join tree t on t.id = v.tree_id and t.outfit_id = v.outfit_id and t.archived_at is null
@@ -35,7 +39,8 @@ export const treatNotPlanned = (scope: Scope, limit: number): Promise<ToTreat[]>
           select from record r
           join plan n on n.id = r.plan_id and n.outfit_id = r.outfit_id
           where r.outfit_id = v.outfit_id and r.tree_id = v.tree_id and r.latest and not r.withdrawn
-            and r.ended_at > v.at and n.condition_id = v.condition_id)
-      order by row_number() over (partition by v.condition_id order by v.at desc), t.tag
+            and n.condition_id = v.condition_id
+            and (r.ended_at > v.at or v.decision <> 'treat now' and r.ended_at > v.at - interval '300 days'))
+      order by v.decision <> 'treat now', row_number() over (partition by v.condition_id order by v.at desc), t.tag
       limit ${limit}`),
   ]);

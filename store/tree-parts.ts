@@ -61,7 +61,8 @@ export const verdicts = (tx: Tx) => tx`
 export const plans = (tx: Tx) => tx`
   select n.id, n.at, w.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey",
     l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId",
-    ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.price
+    ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.price,
+    n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text
   from plan n
   join person w on w.id = n.by_person
   join label l on l.id = n.label_id
@@ -168,11 +169,15 @@ export const yearActives = (tx: Tx, year: string) => tx`coalesce((
   select json_object_agg(x.name, x.grams) from (${activesOfPlace(tx, year)}) x), '{}')`;
 
 export const plannedActives = (tx: Tx) => tx`coalesce((
-  select json_object_agg(x.name, x.grams) from (
-    select a->>'name' as name, sum((a->>'grams')::float8)::float8 as grams
-    from tree s
-    join plan n on n.tree_id = s.id and n.outfit_id = s.outfit_id and n.state = 'open'
-    cross join lateral jsonb_array_elements(n.result->'dose'->'actives') a
-    where s.outfit_id = t.outfit_id and s.place_id = t.place_id and s.id <> t.id
-    group by 1
-  ) x), '{}')`;
+  select json_object_agg(y.year, y.actives) from (
+    select x.year, json_object_agg(x.name, x.grams) as actives from (
+      select
+        to_char(coalesce(n.planned_for, (n.at at time zone p.time_zone)::date), 'YYYY') as year,
+        a->>'name' as name, sum((a->>'grams')::float8)::float8 as grams
+      from tree s
+      join plan n on n.tree_id = s.id and n.outfit_id = s.outfit_id and n.state = 'open'
+      cross join lateral jsonb_array_elements(n.result->'dose'->'actives') a
+      where s.outfit_id = t.outfit_id and s.place_id = t.place_id and s.id <> t.id
+      group by 1, 2
+    ) x group by 1
+  ) y), '{}')`;

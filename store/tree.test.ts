@@ -54,6 +54,7 @@ const plan = () => ({
   result: { metric: dose, us: dose },
   released: { hold: 'why' },
   price: { now: 9000, overYears: 30_000, years: 10 },
+  visit: null,
 });
 
 /** A decision on one condition, which says that earlier ones were wrong only where they are given. */

@@ -77,6 +77,10 @@ export interface PlanHead {
   conditionId: string;
   result: Prescription;
   price: Priced | null;
+  /** The day it is planned for and the span it may move in; null for what may be done at once. */
+  plannedFor: string | null;
+  earliest: string | null;
+  latest: string | null;
 }
 export interface TreeRecord {
   id: string;
@@ -178,7 +182,7 @@ export interface Tree {
   /** Grams of each active put on the whole place in the current year. */
   siteYearActive: Record<string, number>;
   /** Grams of each active that open plans of other trees will bring to the place. */
-  sitePlannedActive: Record<string, number>;
+  sitePlanned: Record<string, Record<string, number>>;
 }
 
 /** One tree with all that was ever read, seen, decided, planned and done on it; null when this outfit has no such tree. */
@@ -219,12 +223,17 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
         ${part.programme(tx)} as programme,
         ${part.keyContradicted(tx)} as "keyContradicted",
         ${part.yearActives(tx, year)} as "siteYearActive",
-        ${part.plannedActives(tx)} as "sitePlannedActive"
-      from unnest(${[...ids]}::uuid[]) with ordinality wanted (id, n)
-      join tree t on t.id = wanted.id and t.outfit_id = ${o}
+        ${part.plannedActives(tx)} as "sitePlanned"
+      from (
+        -- The wanted trees first, and their place and client after: a plan that is kept for every outfit knows nothing of a
+        -- large one, and would walk all its trees.
+        select t.*, wanted.n
+        from unnest(${[...ids]}::uuid[]) with ordinality wanted (id, n)
+        join tree t on t.id = wanted.id and t.outfit_id = ${o}
+        offset 0) t
       join place p on p.id = t.place_id and p.outfit_id = t.outfit_id
       join client c on c.id = p.client_id and c.outfit_id = t.outfit_id
-      order by wanted.n`;
+      order by t.n`;
     return rows.map(withInstants);
   });
 

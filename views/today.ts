@@ -3,7 +3,7 @@ import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
-import { after } from '@/core/season/follow-ups';
+import { after, type Day } from '@/core/season/follow-ups';
 import type { Weather } from '@/core/weather/air';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -15,8 +15,10 @@ import { nearbyFinds } from '@/store/verdicts';
 
 /** What was decided and not planned, and whether anything on the shelf may be done against it today. */
 export interface Undecided extends ToTreat {
-  /** Open today, stopped, or nothing on the shelf is for it. */
-  state: 'open' | 'stopped' | 'no product';
+  /** Open today, in a window to come, stopped, or nothing on the shelf is for it. */
+  state: 'open' | 'later' | 'stopped' | 'no product';
+  /** First day of the window to come. */
+  on: Day | null;
   /** What stands against the freest way. */
   stop: Gate | null;
 }
@@ -25,7 +27,10 @@ export interface Today {
   today: string;
   /** Last day of what lies ahead. */
   horizon: string;
+  /** What may be done today, as far as it was planned. */
   plans: OpenPlan[];
+  /** Planned for a later day, the soonest first. */
+  ahead: OpenPlan[];
   late: DueRow[];
   due: DueRow[];
   soon: DueRow[];
@@ -46,8 +51,25 @@ export const todayView = (viewer: Viewer, now: Date, weather: Weather): Promise<
       dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
       treatNotPlanned(viewer, 6),
     ]);
-    return { today, horizon, plans, late, due, soon, undecided: await ways(viewer, wanted, now, weather) };
+    return {
+      today,
+      horizon,
+      ...byDay(plans, today),
+      late,
+      due,
+      soon,
+      undecided: await ways(viewer, wanted, now, weather),
+    };
   });
+
+/** Plans whose span is open, and those whose span lies ahead. */
+export function byDay(plans: readonly OpenPlan[], today: Day): { plans: OpenPlan[]; ahead: OpenPlan[] } {
+  const lies = (p: OpenPlan) => p.earliest !== null && p.earliest > today;
+  return {
+    plans: plans.filter((p) => !lies(p)),
+    ahead: plans.filter(lies).sort((a, b) => a.earliest!.localeCompare(b.earliest!)),
+  };
+}
 
 async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, weather: Weather): Promise<Undecided[]> {
   if (!wanted.length) return [];
@@ -58,8 +80,21 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, weather: Weath
     const tree = trees.find((t) => t.id === w.treeId);
     if (!tree) return [];
     const situation = situationFor(viewer, tree, held, finds.get(tree.id)!, now, w.conditionId);
-    const way = wayAgainst(situation, labels, usualChoices(tree, weather), w.conditionId);
+    const way = wayAgainst(
+      situation,
+      labels,
+      { ...usualChoices(tree, weather), when: { kind: 'window' } },
+      w.conditionId,
+    );
     const stop = way ? (stopsOf(way)[0] ?? null) : null;
-    return [{ ...w, stop, state: !way ? 'no product' : stop ? 'stopped' : 'open' }];
+    const state = !way ? 'no product' : stop ? 'stopped' : way.later ? 'later' : 'open';
+    return [{ ...w, stop, state, on: way?.later ? way.result!.on : null }];
   });
 }
+
+/** What is due and what is planned in a span, for the year at a glance. */
+export const seasonView = (viewer: Viewer, from: Day, to: Day): Promise<{ due: DueRow[]; ahead: OpenPlan[] }> =>
+  together(viewer, async () => {
+    const [due, plans] = await Promise.all([dueBetween(viewer, from, to, 400), openPlans(viewer)]);
+    return { due, ahead: plans.filter((p) => p.plannedFor !== null && p.plannedFor <= to) };
+  });

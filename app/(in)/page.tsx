@@ -15,7 +15,12 @@ import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 
 const hour = inZone('en-GB', { hour: '2-digit' });
-const STATES = { open: 'open today', stopped: 'stopped', 'no product': 'no product on the shelf' } as const;
+const STATES = {
+  open: 'open today',
+  later: 'from',
+  stopped: 'stopped',
+  'no product': 'no product on the shelf',
+} as const;
 
 const WORDS = [
   'Nothing wants',
@@ -35,12 +40,13 @@ export default async function Today() {
   const at = new Date();
   const s = station();
   const now = s.at(at);
-  const { today, horizon, plans, late, due, soon, undecided } = await todayView(v, at, now);
+  const { today, horizon, plans, ahead, late, due, soon, undecided } = await todayView(v, at, now);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
   const n = plans.length + late.length + due.length;
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
+  const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
 
   const tag = (
@@ -155,8 +161,8 @@ export default async function Today() {
       </Section>
       <Section
         title="Waiting for a crew"
-        aside="planned and gated"
-        empty={plans.length === 0 && 'No plan is open. Prescribe on a tree, and it waits here.'}
+        aside={ahead.length ? <Ahead plans={ahead} /> : 'planned and gated'}
+        empty={plans.length === 0 && 'No plan waits for today. Prescribe on a tree, and it waits here.'}
       >
         <ul>
           {plans.map((p) => (
@@ -166,20 +172,25 @@ export default async function Today() {
               tag={p.tag}
               title={`${name(p.hostId)}, ${p.placeName}`}
               right={
-                <span className="figures font-bold">
-                  {p.mixMl ? showFill(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}
-                </span>
+                p.latest && p.latest < today ? (
+                  <span className="text-[0.9375rem] font-semibold text-madder">missed: until {shortDay(p.latest)}</span>
+                ) : (
+                  <span className="figures font-bold">
+                    {p.mixMl ? showFill(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}
+                  </span>
+                )
               }
             >
               {METHOD_NAMES[p.method]}, {p.labelName}
+              {p.latest && p.latest >= today && `, until ${shortDay(p.latest)}`}
             </TagRow>
           ))}
         </ul>
       </Section>
       <Section
         title="Decided, not planned"
-        aside="treat now"
-        empty={undecided.length === 0 && 'Every “treat now” has its plan.'}
+        aside="to treat or to protect"
+        empty={undecided.length === 0 && 'Everything that was decided has its plan.'}
       >
         <ul>
           {undecided.map((u) => (
@@ -189,12 +200,15 @@ export default async function Today() {
               tag={u.tag}
               title={`${name(u.hostId)}, ${u.placeName}`}
               right={
-                <span className={`text-[0.9375rem] font-semibold ${u.state === 'open' ? '' : 'text-madder'}`}>
+                <span
+                  className={`text-[0.9375rem] font-semibold ${u.state === 'open' || u.state === 'later' ? '' : 'text-madder'}`}
+                >
                   {STATES[u.state]}
+                  {u.on && ` ${shortDay(u.on)}`}
                 </span>
               }
             >
-              {findCondition(u.conditionId)?.name}
+              {findCondition(u.conditionId)?.name}: {u.decision}
             </TagRow>
           ))}
         </ul>
@@ -202,9 +216,29 @@ export default async function Today() {
       <Section
         title="In the next four weeks"
         aside={<a href="/season">Season</a>}
-        empty={soon.length === 0 && 'Nothing until then.'}
+        empty={soon.length + near.length === 0 && 'Nothing until then.'}
       >
         <ul>
+          {near.map((p) => (
+            <TagRow
+              key={p.id}
+              href={`/tree/${p.treeId}/apply?plan=${p.id}`}
+              tag={p.tag}
+              title={`${name(p.hostId)}, ${p.placeName}`}
+              right={
+                <Ribbon
+                  from={today}
+                  to={horizon}
+                  earliest={p.earliest!}
+                  latest={p.latest!}
+                  due={p.plannedFor!}
+                  today={today}
+                />
+              }
+            >
+              {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
+            </TagRow>
+          ))}
           {soon.map((f) => (
             <TagRow
               key={f.id}
@@ -223,3 +257,10 @@ export default async function Today() {
     </Frame>
   );
 }
+
+/** What is planned for later, told beside what waits now. */
+const Ahead = ({ plans }: { plans: { earliest: string | null }[] }) => (
+  <a href="/season">
+    {plans.length} more {plans.length === 1 ? 'is' : 'are'} planned, from {shortDay(plans[0]!.earliest!)}
+  </a>
+);

@@ -217,7 +217,7 @@ export function situationFor(
     treeYearProduct,
     siteAreaM2: tree.areaM2,
     siteYearActive: tree.siteYearActive,
-    sitePlannedActive: tree.sitePlannedActive,
+    sitePlanned: tree.sitePlanned,
     water: tree.waterM === -1 ? 'none within 100 m' : tree.waterM,
     harvest: harvestOf(tree),
     soilTexture: tree.soilTexture,

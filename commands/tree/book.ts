@@ -44,6 +44,8 @@ export const book = command({
       phase: 'apply',
       now: b.startedAt,
       soil: b.soil ?? soilState(said),
+      // The leaf of the day on which it was planned says nothing months later: it is seen at the tree, or open.
+      leaf: b.leaf === undefined && plan.plannedFor === null ? plan.choices.leaf : (b.leaf ?? null),
       // Null is “not timed”, said at the tree; only a sheet that does not ask leaves it to the plan.
       intakeMmH: b.intakeMmH === undefined ? plan.choices.intakeMmH : b.intakeMmH,
       temperatureC: said.temperatureC,

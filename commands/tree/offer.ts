@@ -8,6 +8,7 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
+import type { Choices } from '@/core/prescribe/situation';
 import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { usualAnswers } from '@/core/work/work';
@@ -34,7 +35,8 @@ export const propose = command({
     if (!tree) return noTree;
     const weather = air(now);
     const situation = situationFor(viewer, tree, held, await findsNear(viewer, tree), now, null);
-    const choices = { ...usualChoices(tree, weather), system: viewer.units };
+    // What is offered is done when it can be done: a client decides in winter on what is done in June.
+    const choices: Choices = { ...usualChoices(tree, weather), system: viewer.units, when: { kind: 'window' } };
     const facts = workFactsOf(viewer, tree, now);
     const by = weighingOf(viewer, tree, now);
     const weighed = p.keys.flatMap((key) => {

@@ -7,11 +7,13 @@ import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
-import { blocked } from '@/core/gates/rules';
+import { blocked, standing } from '@/core/gates/rules';
 import { weighUse } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
 import { added, prescribe } from '@/core/prescribe/prescribe';
-import { aimedAt, type Choices } from '@/core/prescribe/situation';
+import { visitOn } from '@/core/prescribe/when';
+import { after } from '@/core/season/follow-ups';
+import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situation';
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { getLabel, heldBy } from '@/store/shelf';
@@ -20,7 +22,13 @@ import { type Tree, type Verdict } from '@/store/tree';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
+const whenSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('now') }),
+  z.strictObject({ kind: z.literal('window') }),
+  z.strictObject({ kind: z.literal('day'), day: z.iso.date('Give the day like 2026-05-14.') }),
+]);
 const choicesSchema = z.object({
+  when: whenSchema.default({ kind: 'now' }),
   soil: z.enum(SOIL_WORDS).nullable(),
   leaf: z.enum(LEAF_STATES).nullable(),
   intakeMmH: z.number().min(0.1).max(1000).nullable().default(null),
@@ -55,6 +63,18 @@ const verdictLike = (like: Tree, own: Tree, now: Date): Verdict | null => {
     : null;
 };
 
+/** What this press plans on the place so far, by the year it is planned for, beside what was planned before. */
+const withPressed = (planned: Situation['sitePlanned'], pressed: Situation['sitePlanned']): Situation['sitePlanned'] =>
+  Object.fromEntries(
+    [...new Set([...Object.keys(planned), ...Object.keys(pressed)])].map((year) => [
+      year,
+      added(planned[year] ?? {}, pressed[year] ?? {}),
+    ]),
+  );
+
+/** How far ahead a day may be chosen: what the book, the licence and the region say beyond it is guesswork. */
+const AHEAD_DAYS = 730;
+
 /** Holds that a certified person may go on in spite of, each with the reason given for the row; questions stay open. */
 const holdsReleased = (gates: Gate[], reason: string): Record<string, string> =>
   reason ? Object.fromEntries(gates.filter((g) => g.strength === 'hold' && !g.asks).map((g) => [g.id, reason])) : {};
@@ -88,7 +108,7 @@ export const makePlan = command({
     const weather = air(now);
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
-    let pressed: Record<string, number> = {};
+    let pressed: Situation['sitePlanned'] = {};
     const row = await treesOf(viewer, [p.treeId, ...p.alike.map((a) => a.treeId)], now);
     const finds = await nearbyFinds(viewer, row);
     const one = (treeId: string, like: Tree | null) => {
@@ -105,11 +125,13 @@ export const makePlan = command({
         system: viewer.units,
       };
       const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, now, p.trouble ?? null);
-      const s = { ...seenAlone, sitePlannedActive: added(seenAlone.sitePlannedActive, pressed) };
+      const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
       const weighed = weighUse(held.label, use, result, 0, by);
-      const released = like ? { ...holdsReleased(result.gates, p.alikeReason), ...p.released } : p.released;
+      // What only the day will tell is a condition of the visit, and answered there.
+      const gates = result.on > s.today ? standing(result.gates) : result.gates;
+      const released = like ? { ...holdsReleased(gates, p.alikeReason), ...p.released } : p.released;
       return {
         tree,
         verdict,
@@ -117,12 +139,17 @@ export const makePlan = command({
         choices,
         result,
         released,
-        open: blocked(result.gates, released),
+        open: blocked(gates, released),
         price: weighed && priced(weighed, by),
       };
     };
     const chosen = one(p.treeId, null);
     if (!chosen) return noTree;
+    const { when } = p.choices;
+    if (when.kind === 'day' && when.day > after(chosen.s.today, AHEAD_DAYS, 'days'))
+      return refuse('choices.when', 'Plan two years ahead at most.');
+    if (when.kind === 'day' && when.day < chosen.s.today)
+      return refuse('choices.when', 'This day has passed; plan for today or a day to come.');
     const { tree, result, open } = chosen;
     if (!result.dose.ok || open.length)
       return {
@@ -132,7 +159,9 @@ export const makePlan = command({
           : [{ path: '', sentence: 'There is no dose for this tree.' }],
       };
     const count = (r: typeof result) => {
-      if (r.dose.ok) pressed = added(pressed, Object.fromEntries(r.dose.actives.map((a) => [a.name, a.grams])));
+      if (!r.dose.ok) return;
+      const grams = Object.fromEntries(r.dose.actives.map((a) => [a.name, a.grams]));
+      pressed = withPressed(pressed, { [r.on.slice(0, 4)]: grams });
     };
     count(result);
     const planned = (x: NonNullable<ReturnType<typeof one>>, planId: string) => ({
@@ -148,6 +177,7 @@ export const makePlan = command({
       ),
       released: x.released,
       price: x.price,
+      visit: visitOn(x.result, x.s.today),
     });
     const plans = [planned(chosen, p.id)];
     const verdicts: NewVerdict[] = [];

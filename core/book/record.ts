@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { METHODS } from '../label/methods';
+import { LEAF_STATES } from '../diagnose/words';
 import { SOIL_WORDS } from '../weather/air';
 
 const text = (max: number) => z.string().trim().max(max);
@@ -46,6 +47,8 @@ export const bookingSchema = z
     lotId: uuid,
     weather: weatherSchema,
     soil: z.enum(SOIL_WORDS).nullable(),
+    /** What the leaves do, as seen at the tree; left out, what was said on the day it was planned for. */
+    leaf: z.enum(LEAF_STATES).nullish(),
     /** What the soil took in a timed test pour, mm/h. */
     intakeMmH: z.number().min(0.1).max(1000).nullish(),
     /** What was said at the tree, beside what the plan had. */

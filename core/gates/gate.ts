@@ -28,6 +28,8 @@ export interface Gate {
   facts: string[];
   /** What would satisfy it. */
   satisfy: string;
+  /** Settled on the day of the work alone: while a later day is planned it is a condition of the visit. */
+  day?: true;
   /** The question that would settle it, when somebody at the tree can. */
   asks?: FactKey;
   /** Answers to choose from, where they come from the label. */
@@ -154,6 +156,8 @@ export interface Rule {
   ids: readonly string[];
   strength: Strength | 'stop or hold' | 'hold or note';
   about: string;
+  /** What it rests on changes from day to day: leaf, soil, air, people, what somebody wears. */
+  day?: true;
   /** Where its facts come from. */
   facts: string;
   setBy: 'label' | 'region' | 'school' | 'knowledge' | 'practice';
@@ -188,9 +192,11 @@ export const asking = ({
 /** What goes through the air and may drift. */
 export const flies = (f: Facts): boolean => AIRBORNE.includes(f.use.method);
 
+/** Whether a label carries one of these actives. */
+export const usesActive = (label: Pick<Label, 'actives'>, actives: readonly string[]): boolean =>
+  label.actives.some((a) => actives.some((x) => x.toLowerCase() === a.name.toLowerCase()));
 /** Actives that two applications share. */
-export const sharesActive = (f: Facts, actives: readonly string[]) =>
-  f.label.actives.some((a) => actives.some((x) => x.toLowerCase() === a.name.toLowerCase()));
+export const sharesActive = (f: Facts, actives: readonly string[]) => usesActive(f.label, actives);
 /** The label's months in the local year. */
 export const labelMonths = (f: Facts): number[] => f.use.months.map((m) => localMonth(m, f.south ?? false));
 

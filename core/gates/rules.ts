@@ -51,10 +51,16 @@ const ORDER = { stop: 0, hold: 1, note: 2 };
  * @returns an empty list when nothing stands in the way
  */
 export function gatesInForce(facts: Facts): Gate[] {
-  return RULES.map((rule) => rule.check(facts))
-    .filter((g): g is Gate => g !== null)
-    .sort((a, b) => ORDER[a.strength] - ORDER[b.strength]);
+  return RULES.flatMap((rule) => {
+    const tripped = rule.check(facts);
+    return tripped ? [rule.day ? { ...tripped, day: true as const } : tripped] : [];
+  }).sort((a, b) => ORDER[a.strength] - ORDER[b.strength]);
 }
+
+/** What can be answered while planning; the rest is answered on the day of the work. */
+export const standing = (gates: readonly Gate[]): Gate[] => gates.filter((g) => !g.day);
+/** Conditions of a visit that lies ahead. */
+export const ofTheDay = (gates: readonly Gate[]): Gate[] => gates.filter((g) => g.day);
 
 /** Whether a plan may be made: no stop, and every hold released with a written reason. */
 export function blocked(gates: Gate[], released: Record<string, string>): Gate[] {

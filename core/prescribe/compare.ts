@@ -3,6 +3,9 @@ import type { Gate } from '../gates/gate';
 import { forbidding } from '../gates/rules';
 import { AIRBORNE, METHOD_NAMES } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
+import type { Day } from '../season/follow-ups';
+import { localMonth } from '../season/hemisphere';
+import { monthName } from '../season/months';
 import { showAmount } from '../units/units';
 import type { WorkSheet } from '../work/work';
 import {
@@ -16,6 +19,7 @@ import {
   type OwnResults,
   type Weighing,
 } from './costs';
+import { stopsOf } from './options';
 import type { Prescription } from './prescribe';
 
 /** One way to act, with all that a client and an arborist weigh. */
@@ -37,6 +41,9 @@ export interface Weighed {
   needs: string[];
   stops: number;
   holds: number;
+  /** The day it would be done on, where that is not today, and the label's months in the local year; empty for all. */
+  on: Day | null;
+  months: number[];
   organic: boolean;
   /** Why it may never be done on this tree; null when it may, today or another day. */
   forbidden: string | null;
@@ -58,9 +65,10 @@ export function weighUse(
   const { times, visits, ...years } = overTheYears(stepOfUse(use, weighing), once, weighing);
   const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? weighing.today, weighing, own);
   const air = AIRBORNE.includes(use.method);
+  const months = use.months.map((m) => localMonth(m, weighing.south));
   const needs = [
     ...(window ? [window] : []),
-    ...(use.months.length ? [`months ${use.months.join(', ')}`] : []),
+    ...(months.length ? [months.map(monthName).join(', ')] : []),
     ...(use.needsLeaf ? ['full leaf'] : []),
     ...(use.conditions?.maxWindMs ? [`wind under ${use.conditions.maxWindMs} m/s`] : []),
     ...(use.conditions?.rainFreeHours ? [`${use.conditions.rainFreeHours} dry hours`] : []),
@@ -84,7 +92,9 @@ export function weighUse(
         : 'none known',
     people: use.intervals.reEntryHours ? `out for ${use.intervals.reEntryHours} h` : 'no waiting',
     needs,
-    stops: result.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped').length,
+    stops: stopsOf({ result, later: result.on > weighing.today }).length,
+    on: result.on > weighing.today ? result.on : null,
+    months,
     holds: held,
     organic: label.organic,
     forbidden: forbidding(result.gates)?.title ?? null,
@@ -118,6 +128,8 @@ export function weighWork(
     people: 'no waiting',
     needs: [...(window ? [window] : []), ...sheet.take.slice(0, 2).map((t) => t.what.toLowerCase())],
     stops: sheet.gates.filter((g: Gate) => g.strength === 'stop').length,
+    on: null,
+    months: [],
     holds: held,
     organic: true,
     forbidden: null,

@@ -1,5 +1,5 @@
 import type { Gate } from '../gates/gate';
-import { blocked } from '../gates/rules';
+import { blocked, standing } from '../gates/rules';
 import { usesHost } from '../label/match';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
@@ -29,13 +29,20 @@ export interface Option {
   use: LabelUse;
   stops: number;
   holds: number;
+  /** It waits for a later day: its window, or a day that somebody chose. */
+  later: boolean;
   /** Worked out without its ring, for the comparison; null for what its label never allows here. */
   result: Prescription | null;
 }
 
-/** What stands against a way today, the gravest first; nothing while a question is only open. */
-export const stopsOf = (o: Pick<Option, 'result'>): Gate[] =>
-  o.result?.gates.filter((g) => g.strength === 'stop' && g.state === 'tripped') ?? [];
+/**
+ * What stands against a way on the day it is for, the gravest first; nothing while a question is only open, nor what only
+ * a day ahead will tell.
+ */
+export const stopsOf = (o: Pick<Option, 'result' | 'later'>): Gate[] =>
+  (o.later ? standing(o.result?.gates ?? []) : (o.result?.gates ?? [])).filter(
+    (g) => g.strength === 'stop' && g.state === 'tripped',
+  );
 
 /** A way on the shelf against one trouble, an open one where there is any; null where no label names it for this host. */
 export function wayAgainst(
@@ -49,8 +56,9 @@ export function wayAgainst(
     for (const use of label.uses) {
       if (!use.targets.includes(condition) || !meant(situation, use)) continue;
       const way = optionOf(situation, label, use, choices);
-      if (!way.stops) return way;
-      if (!freest || way.stops < freest.stops) freest = way;
+      if (!way.stops && !way.later) return way;
+      if (!freest || way.stops < freest.stops || (way.stops === freest.stops && freest.later && !way.later))
+        freest = way;
     }
   return freest;
 }
@@ -68,12 +76,15 @@ export const meant = (situation: Situation, use: LabelUse) =>
 function optionOf(situation: Situation, label: Label, use: LabelUse, choices: Choices): Option {
   // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
   const result = workOut(situation, label, use, choices, false);
+  const later = result.on > situation.today;
+  const gates = later ? standing(result.gates) : result.gates;
   return {
     label,
     use,
     // A question that is open stops nothing yet; it stands beside what holds.
-    stops: stopsOf({ result }).length,
-    holds: blocked(result.gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
+    stops: stopsOf({ result, later }).length,
+    holds: blocked(gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
+    later,
     result,
   };
 }
@@ -87,7 +98,7 @@ export function options(situation: Situation, labels: readonly Label[], choices:
     label.uses.map((use): Option =>
       meant(situation, use)
         ? optionOf(situation, label, use, choices)
-        : { label, use, stops: 1, holds: 0, result: null },
+        : { label, use, stops: 1, holds: 0, later: false, result: null },
     ),
   );
   return offered.sort(
@@ -95,6 +106,7 @@ export function options(situation: Situation, labels: readonly Label[], choices:
       Number(b.result !== null) - Number(option.result !== null) ||
       serves(situation, b.use) - serves(situation, option.use) ||
       option.stops - b.stops ||
+      Number(option.later) - Number(b.later) ||
       Number(named(situation, b.use)) - Number(named(situation, option.use)) ||
       option.holds - b.holds ||
       option.label.key.localeCompare(b.label.key),

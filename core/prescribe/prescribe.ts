@@ -11,10 +11,16 @@ import { WATERS } from '../grounds/plan';
 import { loads, type Load } from '../spray/loads';
 import type { Said } from '../gates/said';
 import { treatedBy, type Treated } from './treated';
+import type { Day } from '../season/follow-ups';
 import type { Cm, Grams } from '../units/units';
 import { type Situation, type Choices, aimedAt } from './situation';
+import { choicesOn, dayOf, nextWindow, situationOn, type Window } from './when';
 
 export interface Prescription {
+  /** The day that the dose and the standing gates were worked out for; later than today, the gates of the day are conditions. */
+  on: Day;
+  /** When it may be expected to be allowed next; null where no day within a year is. */
+  window: Window | null;
   dose: Dose | DoseFault;
   ring: Ring | null;
   gates: Gate[];
@@ -77,10 +83,15 @@ export function workOut(
   given: Situation,
   label: Label,
   use: LabelUse,
-  choices: Choices,
+  asked: Choices,
   withRing: boolean,
 ): Prescription {
-  const situation = aimedAt(given, use);
+  const aimed = aimedAt(given, use);
+  const window = nextWindow(aimed, label, use);
+  // At the tree it is today, whatever the plan was made for.
+  const on = asked.phase === 'apply' ? aimed.today : dayOf(aimed, window, asked.when);
+  const situation = situationOn(aimed, on);
+  const choices = choicesOn(asked, aimed, on);
   const year = treeYear(situation, label, use);
   const treated = treatedBy(situation, use, choices);
   const worked = dose({
@@ -95,7 +106,7 @@ export function workOut(
     treeYearActive: year.actives,
     girthAtInjection: girthThere(situation, use),
     siteAreaM2: situation.siteAreaM2 ?? undefined,
-    siteYearActive: added(situation.siteYearActive, situation.sitePlannedActive),
+    siteYearActive: added(situation.siteYearActive, situation.sitePlanned[on.slice(0, 4)] ?? {}),
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,
     sprayVolumeMl: treated.spray?.ml,
@@ -150,6 +161,8 @@ export function workOut(
     water: nearerWater(situation.water, near),
   });
   return {
+    on,
+    window,
     dose: worked.ok && placed ? atPlacedSites(worked, placed.ring.sites.length) : worked,
     ring: placed?.ring ?? null,
     gates,

@@ -51,8 +51,8 @@ export interface Situation {
   siteAreaM2: SquareM | null;
   /** Grams of each active put on the whole place this year. */
   siteYearActive: Record<string, Grams>;
-  /** Grams of each active that open plans on the place will bring, this tree's own left out. */
-  sitePlannedActive: Record<string, Grams>;
+  /** Grams of each active that open plans on the place will bring, by the year they are planned for; this tree's own left out. */
+  sitePlanned: Record<string, Record<string, Grams>>;
   water: WaterDistance | null;
   harvest: Facts['harvest'];
   soilTexture: SoilTexture;
@@ -115,8 +115,13 @@ export function aimedAt(s: Situation, use: Pick<LabelUse, 'targets'>): Situation
   return other ? { ...s, ...other } : s;
 }
 
+/** When somebody wants it done: this very day, in its next window, or on a day of their own. */
+export type When = { kind: 'now' } | { kind: 'window' } | { kind: 'day'; day: Day };
+
 /** What the person at the bench can set. */
 export interface Choices {
+  /** When it is to be done; today where nothing is said. */
+  when?: When;
   soil: SoilState | null;
   leaf: LeafState | null;
   temperatureC: number | null;

@@ -37,7 +37,7 @@ export const UNSAID: Omit<Situation, 'today' | 'host' | 'region' | 'soilTexture'
   treeLog: null,
   siteAreaM2: null,
   siteYearActive: {},
-  sitePlannedActive: {},
+  sitePlanned: {},
   water: null,
   near: null,
   grounds: null,

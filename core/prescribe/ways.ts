@@ -1,5 +1,7 @@
 import { blocked } from '../gates/rules';
+import { METHOD_NAMES } from '../label/methods';
 import type { LabelUse } from '../label/schema';
+import type { Day } from '../season/follow-ups';
 import { usualAnswers, type Work, type WorkFacts } from '../work/work';
 import { worksFor } from '../work/works';
 import { weighUse, weighWork, type Weighed } from './compare';
@@ -17,6 +19,8 @@ export interface Way {
   actives: string[];
   stops: number;
   holds: number;
+  /** The day it is for, where that is not today. */
+  on: Day | null;
   /** For this host and what was named; the rest is for others. */
   meant: boolean;
 }
@@ -29,8 +33,26 @@ const wayOf = (o: Option): Way => ({
   actives: o.label.actives.map((a) => a.name),
   stops: o.stops,
   holds: o.holds,
+  on: o.later ? o.result!.on : null,
   meant: o.result !== null,
 });
+
+/** What may be done today while the way in hand waits for its window: a work, and uses that act on what was named. */
+export function meanwhile(
+  situation: Situation,
+  offered: readonly Option[],
+  openWorks: readonly Pick<Work, 'id' | 'name'>[],
+  pick: string,
+): { key: string; name: string }[] {
+  const inHand = offered.find((o) => nameOf(o) === pick);
+  if (!inHand?.later) return [];
+  return [
+    ...offered
+      .filter((o) => o.result && !o.later && !o.stops && serves(situation, o.use) > 0)
+      .map((o) => ({ key: nameOf(o), name: `${METHOD_NAMES[o.use.method]}: ${o.label.name}` })),
+    ...openWorks.map((w) => ({ key: WORK + w.id, name: w.name })),
+  ].filter((w) => w.key !== pick);
+}
 
 /**
  * The way that is first in hand when somebody comes to prescribe: the freest that serves the decision, a work where every
@@ -42,8 +64,8 @@ export function firstWay(situation: Situation, offered: readonly Option[], openW
   const freest = offered.find((o) => o.result);
   // Protection in its window is what a sound tree at risk is for, though today its months are closed.
   const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
-  // What is forbidden is not offered first while something without a product may be done.
-  if (freest && (protects || freest.stops === 0 || !openWork)) return nameOf(freest);
+  // What is forbidden, or waits for another month, is not offered first while a work that was decided may be done today.
+  if (freest && (protects || (freest.stops === 0 && !freest.later) || !openWork)) return nameOf(freest);
   return openWork ? WORK + openWork : offered[0] ? nameOf(offered[0]) : null;
 }
 

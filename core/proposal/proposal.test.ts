@@ -18,14 +18,18 @@ const way = {
   holds: 0,
   organic: true,
   forbidden: null,
+  on: null,
+  months: [5, 6],
 };
 
 it('says in plain words how often, how much goes, and what it may harm', () => {
   expect(offer(way)).toMatchObject({
     visits: 'a visit every 3 years',
     expected: 'Likely 9 in 10 of the trouble goes (between 6 in 10 and nearly all); lasts one to three seasons.',
-    when: 'months 5, 6',
+    when: 'May, June',
   });
+  expect(offer({ ...way, on: '2027-05-15' }).when).toBe('from 15 May 2027; May, June');
+  expect(offer({ ...way, months: [] }).when).toBe('when it can be done');
   expect(offer(way).risks).toMatch(/40 small holes/);
   expect(offer({ ...way, visitsAYear: 2, wounds: 0 })).toMatchObject({ visits: '2 visits a year' });
 });

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { Weighed } from '../prescribe/compare';
+import { dayWords } from '../season/follow-ups';
+import { monthName } from '../season/months';
 
 const text = (max: number) => z.string().trim().max(max);
 
@@ -60,7 +62,11 @@ export function offer(w: Weighed): Proposal['options'][number] {
     visits: times,
     expected: `Likely ${share(w.control.likely)} of the trouble goes (between ${share(w.control.low)} and ${share(w.control.high)}); lasts ${w.control.lasts}.`,
     risks: `Bees: ${w.bees}. Water: ${w.water}. People: ${w.people}.${w.wounds ? ` ${w.wounds} small holes in the trunk over the years.` : ''}`,
-    when: w.needs.filter((n) => n.startsWith('months')).join(', ') || 'when it can be done',
+    when:
+      [
+        ...(w.on ? [`from ${dayWords(w.on)}`] : []),
+        ...(w.months.length ? [w.months.map(monthName).join(', ')] : []),
+      ].join('; ') || 'when it can be done',
   };
 }
 

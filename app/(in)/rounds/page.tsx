@@ -6,9 +6,11 @@ import type { OpenPlan, OpenWork } from '@/store/plans';
 import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { roundsView } from '@/views/shelf';
+import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
-import { viewer } from '../../_server/viewer';
+import { todayOf, viewer } from '../../_server/viewer';
+import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
 
 export const metadata = { title: 'Rounds' };
@@ -16,8 +18,9 @@ export const metadata = { title: 'Rounds' };
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const { plans: allPlans, works: allWorks, equipment } = await roundsView(v);
-  const here = [...allPlans, ...allWorks].find((p) => p.placeId === place) ?? null;
+  const { plans: open, works: allWorks, equipment } = await roundsView(v);
+  const { plans: allPlans, ahead } = byDay(open, todayOf(v));
+  const here = [...allPlans, ...ahead, ...allWorks].find((p) => p.placeId === place) ?? null;
   // One place alone: its stops and its load, on the screen and on paper.
   const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
   const [plans, works] = [wanted(allPlans), wanted(allWorks)];
@@ -32,6 +35,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
         <TagLine name="Places">{places.size}</TagLine>
         <TagLine name="Sheets">{plans.length}</TagLine>
         <TagLine name="Works">{works.length}</TagLine>
+        {ahead.length > 0 && <TagLine name="Later">{wanted(ahead).length}</TagLine>}
         <TagLine name="Mix">{showVolume(mix, v.units).text}</TagLine>
       </dl>
     </>
@@ -135,6 +139,24 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           />
         </Section>
       ))}
+      {wanted(ahead).length > 0 && (
+        <Section title="Planned for later" aside="loaded when their time comes">
+          <ul>
+            {wanted(ahead).map((p) => (
+              <TagRow
+                key={p.id}
+                href={`/tree/${p.treeId}/apply?plan=${p.id}`}
+                tag={p.tag}
+                title={`${findHost(p.hostId)?.name ?? p.hostId}, ${p.placeName}`}
+                right={<span className="figures text-right font-bold">{shortDay(p.plannedFor!)}</span>}
+              >
+                {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}, from{' '}
+                {shortDay(p.earliest!)} to {shortDay(p.latest!)}
+              </TagRow>
+            ))}
+          </ul>
+        </Section>
+      )}
       <div className="hidden print:block">{load}</div>
     </Frame>
   );

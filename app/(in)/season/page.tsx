@@ -1,12 +1,26 @@
 import { format, parseISO } from 'date-fns';
 import { after } from '@/core/season/follow-ups';
 import { findHost } from '@/knowledge';
-import { dueBetween } from '@/store/follow-ups';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { seasonView } from '@/views/today';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { todayOf, viewer } from '../../_server/viewer';
+
+/** A visit to come, whatever it comes from. */
+interface Ahead {
+  id: string;
+  tag: string;
+  hostId: string;
+  placeName: string;
+  due: string;
+  earliest: string;
+  latest: string;
+  href: string;
+  words: string;
+}
 
 export const metadata = { title: 'Season' };
 
@@ -14,14 +28,30 @@ export default async function Season() {
   const v = await viewer();
   const today = todayOf(v);
   const end = after(today, 1, 'years');
-  const due = await dueBetween(v, after(today, -90, 'days'), end, 400);
-  const months = new Map<string, typeof due>();
-  for (const f of due) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
+  const { due, ahead } = await seasonView(v, after(today, -90, 'days'), end);
+  const months = new Map<string, Ahead[]>();
+  const visits: Ahead[] = [
+    ...due.map((f) => ({
+      ...f,
+      href: `/tree/${f.treeId}`,
+      words: `${f.what}${f.onlyIf ? ` (only if ${f.onlyIf})` : ''}`,
+    })),
+    ...ahead.map((p) => ({
+      ...p,
+      due: p.plannedFor!,
+      earliest: p.earliest!,
+      latest: p.latest!,
+      href: `/tree/${p.treeId}/apply?plan=${p.id}`,
+      words: `Planned: ${METHOD_NAMES[p.method]}, ${p.labelName}`,
+    })),
+  ].sort((a, b) => a.due.localeCompare(b.due));
+  for (const f of visits) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Season</p>
       <dl className="mt-3 border-t border-line-2">
-        <TagLine name="Visits ahead">{due.filter((f) => f.due >= today).length}</TagLine>
+        <TagLine name="Visits ahead">{visits.filter((f) => f.due >= today).length}</TagLine>
+        <TagLine name="Planned">{ahead.length}</TagLine>
         <TagLine name="Late">{due.filter((f) => f.due < today).length}</TagLine>
       </dl>
       <ul className="figures mt-5 text-small" aria-label="Visits a month">
@@ -51,8 +81,9 @@ export default async function Season() {
       <section>
         <h2 className="text-body">How the dates come about</h2>
         <p className="text-[0.9375rem]">
-          Each comes from a rule of the label’s use, counted from the day the work was done. The bar is the span in
-          which it makes sense; the thick line is today. A label’s minimum interval moves a date and says so.
+          What is planned stands on the day it was planned for. The rest comes from a rule of the label’s use, counted
+          from the day the work was done. The bar is the span in which it makes sense; the thick line is today. A
+          label’s minimum interval moves a date and says so.
         </p>
       </section>
     </>
@@ -60,8 +91,10 @@ export default async function Season() {
   return (
     <Frame tag={tag} margin={margin} handle="Calendar">
       <h1>The year ahead</h1>
-      {due.length === 0 && (
-        <p className="mt-4 text-ink-2">Nothing is due in the coming year. Dates appear once work has been booked.</p>
+      {visits.length === 0 && (
+        <p className="mt-4 text-ink-2">
+          Nothing is due or planned in the coming year. Dates appear once work has been planned or booked.
+        </p>
       )}
       {[...months].map(([m, of]) => {
         const from = `${m}-01`;
@@ -76,15 +109,14 @@ export default async function Season() {
               {of.map((f) => (
                 <TagRow
                   key={f.id}
-                  href={`/tree/${f.treeId}`}
+                  href={f.href}
                   tag={f.tag}
                   title={`${findHost(f.hostId)?.name ?? f.hostId}, ${f.placeName}`}
                   right={
                     <Ribbon from={from} to={to} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />
                   }
                 >
-                  {f.what}
-                  {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}, {shortDay(f.due)}
+                  {f.words}, {shortDay(f.due)}
                 </TagRow>
               ))}
             </ul>

@@ -16,6 +16,10 @@ import { TreeWarnings } from './warnings';
 
 export type StepName = 'measure' | 'examine' | 'decide' | 'prescribe' | 'apply' | 'again' | 'tree';
 
+/** A plan in the chain: the day it was made on, or the one it was made for. */
+const plannedWords = (plan: { at: Date; plannedFor: string | null }, timeZone: string): string =>
+  plan.plannedFor ? `planned for ${shortDay(plan.plannedFor)}` : `planned ${dayThere(plan.at, timeZone)}`;
+
 function steps(tree: Tree, here: StepName): TwigStep[] {
   const base = `/tree/${tree.id}`;
   const plan = tree.plans.find((p) => p.state === 'open');
@@ -44,7 +48,7 @@ function steps(tree: Tree, here: StepName): TwigStep[] {
       name: 'Prescribe',
       href: `${base}/prescribe`,
       here: here === 'prescribe',
-      done: plan ? `planned ${dayThere(plan.at, tree.timeZone)}` : record ? `last ${shortDay(record.doneOn)}` : null,
+      done: plan ? plannedWords(plan, tree.timeZone) : record ? `last ${shortDay(record.doneOn)}` : null,
     },
     {
       name: 'Apply',

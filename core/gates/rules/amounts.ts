@@ -153,6 +153,7 @@ export const amountRules: Rule[] = [
     ids: ['reading-stale'],
     strength: 'hold',
     about: 'The reading is not older than two seasons',
+    day: true,
     facts: 'readings',
     setBy: 'practice',
     check: (facts) =>

@@ -63,6 +63,7 @@ export const handRules: Rule[] = [
     ids: ['bait-stations', 'bait-open'],
     strength: 'stop or hold',
     about: 'Bait in locked stations',
+    day: true,
     facts: 'said at the tree',
     setBy: 'label',
     label: (_, u) => u.inStations,
@@ -96,6 +97,7 @@ export const handRules: Rule[] = [
     ids: ['under-drip-unknown', 'under-drip'],
     strength: 'hold',
     about: 'Cleared under the drip',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {
@@ -126,6 +128,7 @@ export const handRules: Rule[] = [
     ids: ['drift-reaches'],
     strength: 'hold',
     about: 'Nobody downwind',
+    day: true,
     facts: 'plan of the grounds, station',
     setBy: 'practice',
     check: (facts) =>
@@ -145,6 +148,7 @@ export const handRules: Rule[] = [
     ids: ['notice-unknown', 'notice-open'],
     strength: 'hold',
     about: 'Neighbours told, notice posted',
+    day: true,
     facts: 'said at the tree',
     setBy: 'region',
     region: (r) => r.notify !== null,
@@ -175,6 +179,7 @@ export const handRules: Rule[] = [
     ids: ['attendance-unknown', 'unattended'],
     strength: 'hold',
     about: 'Hanging devices are attended',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {
@@ -208,6 +213,7 @@ export const handRules: Rule[] = [
     ids: ['no-eye-protection', 'no-eye-protection-unknown'],
     strength: 'hold',
     about: 'Eye protection when drilling or under pressure',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: atTree(
@@ -223,6 +229,7 @@ export const handRules: Rule[] = [
     ids: ['no-mask', 'no-mask-unknown'],
     strength: 'hold',
     about: 'Mask and goggles for powders',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: atTree(
@@ -238,6 +245,7 @@ export const handRules: Rule[] = [
     ids: ['no-spill-kit', 'no-spill-kit-unknown'],
     strength: 'hold',
     about: 'Spill kit at hand',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: atTree(
@@ -253,6 +261,7 @@ export const handRules: Rule[] = [
     ids: ['tools-not-clean', 'tools-not-clean-unknown'],
     strength: 'hold',
     about: 'Bits and blades disinfected between trees',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: atTree(
@@ -268,6 +277,7 @@ export const handRules: Rule[] = [
     ids: ['mix-too-old', 'mix-too-old-unknown'],
     strength: 'hold',
     about: 'The mix is within its hours',
+    day: true,
     facts: 'said at the tree',
     setBy: 'label',
     label: (l) => l.mixKeepsHours !== undefined,

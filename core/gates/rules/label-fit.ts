@@ -182,6 +182,7 @@ export const labelFitRules: Rule[] = [
     ids: ['stage-unknown', 'stage-out-of-reach'],
     strength: 'hold',
     about: 'The stage can be reached',
+    day: true,
     facts: 'said at the tree',
     setBy: 'label',
     label: (_, u) => u.stages.length > 0,

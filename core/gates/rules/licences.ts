@@ -102,22 +102,35 @@ export const licenceRules: Rule[] = [
     },
   },
   {
-    ids: ['label-not-checked', 'label-check-old'],
-    strength: 'stop or hold',
+    ids: ['label-not-checked'],
+    strength: 'stop',
     about: 'The entry was checked against the label in hand',
     facts: 'shelf',
     setBy: 'practice',
     region: () => true,
+    check: (facts) =>
+      facts.labelChecked
+        ? null
+        : gate({
+            id: 'label-not-checked',
+            strength: 'stop',
+            title: 'Label not checked',
+            sentence: 'Nobody has compared this entry with the label in hand.',
+            source: 'practice: the label in hand comes first',
+            satisfy: 'Read it against the label and sign it on the Shelf.',
+          }),
+  },
+  /** A check that runs out before the visit can be renewed before it. */
+  {
+    ids: ['label-check-old'],
+    strength: 'hold',
+    about: 'The check is not too old',
+    day: true,
+    facts: 'shelf',
+    setBy: 'region',
+    region: () => true,
     check: (facts) => {
-      if (!facts.labelChecked)
-        return gate({
-          id: 'label-not-checked',
-          strength: 'stop',
-          title: 'Label not checked',
-          sentence: 'Nobody has compared this entry with the label in hand.',
-          source: 'practice: the label in hand comes first',
-          satisfy: 'Read it against the label and sign it on the Shelf.',
-        });
+      if (!facts.labelChecked) return null;
       const until = after(facts.labelChecked, facts.region.labelCheckMonths, 'months');
       return until < facts.today
         ? gate({
@@ -136,6 +149,7 @@ export const licenceRules: Rule[] = [
     ids: ['name-confused'],
     strength: 'hold',
     about: 'Easily confused names are read in full',
+    day: true,
     facts: 'actives of the label',
     setBy: 'practice',
     check: (facts) => {
@@ -175,6 +189,7 @@ export const licenceRules: Rule[] = [
     ids: ['region-stale'],
     strength: 'note',
     about: 'The region profile is fresh',
+    day: true,
     facts: 'region profile',
     setBy: 'region',
     region: () => true,

@@ -181,6 +181,7 @@ export const numberRules: Rule[] = [
     ids: ['re-entry-running'],
     strength: 'stop',
     about: 'Re-entry of the last application is over',
+    day: true,
     facts: 'book of the tree',
     setBy: 'label',
     label: () => true,

@@ -30,6 +30,7 @@ export const siteRules: Rule[] = [
     ids: ['leaf-unknown', 'no-uptake'],
     strength: 'stop',
     about: 'The tree is in full leaf where the label asks it',
+    day: true,
     facts: 'leaf state',
     setBy: 'label',
     label: (_, u) => u.needsLeaf,
@@ -82,6 +83,7 @@ export const siteRules: Rule[] = [
     ids: ['collar-unknown', 'collar-decayed'],
     strength: 'hold',
     about: 'Sound wood at drilling height',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {
@@ -134,6 +136,7 @@ export const siteRules: Rule[] = [
     ids: ['uptake-poor'],
     strength: 'hold',
     about: 'No drought, frost, bare crown or stagnant air',
+    day: true,
     facts: 'station, soil, leaf',
     setBy: 'practice',
     check: (facts) => {

@@ -46,6 +46,7 @@ export const soilRules: Rule[] = [
     ids: ['soil-unknown', 'soil-saturated-frozen', 'soil-repellent-sodden', 'soil-dry'],
     strength: 'stop or hold',
     about: 'The soil can take it',
+    day: true,
     facts: 'soil today',
     setBy: 'practice',
     check: (facts) => {
@@ -128,6 +129,7 @@ export const soilRules: Rule[] = [
     ids: ['litter-unknown', 'litter-in-place'],
     strength: 'hold',
     about: 'Mulch is pulled back',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {

@@ -46,6 +46,7 @@ export const sprayingRules: Rule[] = [
     ids: ['inversion-unknown', 'inversion'],
     strength: 'hold',
     about: 'No measured inversion',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {
@@ -76,6 +77,7 @@ export const sprayingRules: Rule[] = [
     ids: ['sun-unknown', 'strong-sun'],
     strength: 'hold',
     about: 'No strong sun on what burns or fades',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {
@@ -107,6 +109,7 @@ export const sprayingRules: Rule[] = [
     ids: ['heat-burn'],
     strength: 'hold',
     about: 'No oil or sulphur above 29 °C',
+    day: true,
     facts: 'station',
     setBy: 'practice',
     check: (facts) => {
@@ -127,6 +130,7 @@ export const sprayingRules: Rule[] = [
     ids: ['drought-unknown', 'drought-foliage'],
     strength: 'hold',
     about: 'No spray on thirsty leaves',
+    day: true,
     facts: 'said at the tree',
     setBy: 'practice',
     check: (facts) => {
@@ -197,6 +201,7 @@ export const sprayingRules: Rule[] = [
     ids: ['copper-tender'],
     strength: 'hold',
     about: 'No copper on tender leaf in the cold and wet',
+    day: true,
     facts: 'leaf, station',
     setBy: 'practice',
     check: (facts) =>

@@ -33,6 +33,7 @@ import { OF_THE_PLACE, stillSaid, type Said } from '@/core/gates/said';
 import { AIRBORNE } from '@/core/label/methods';
 import { methodWords } from '@/core/label/method-words';
 import { Fact, Pour } from '@/ui/frame/pieces';
+import { soilState } from '@/core/weather/air';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import { book } from './actions';
@@ -50,6 +51,8 @@ interface Props {
     label: Label;
     use: LabelUse;
     choices: Choosable;
+    /** The day it was planned for; null for its own day. */
+    plannedFor: string | null;
     released: Record<string, string>;
     dose: Dose;
     ring: Ring | null;
@@ -125,7 +128,9 @@ export function ApplyBench({
       temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
       wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
       humidity: String(station.humidity),
-      soil: plan.choices.soil,
+      soil: plan.plannedFor ? soilState(station) : plan.choices.soil,
+      // What the leaves did when it was planned for a later day says nothing today.
+      leaf: plan.plannedFor ? null : plan.choices.leaf,
       intakeMmH: plan.choices.intakeMmH ?? null,
       said: {} as Said,
       released: {} as Record<string, string>,
@@ -163,6 +168,7 @@ export function ApplyBench({
     said: saidNow,
     phase: 'apply',
     soil: form.soil,
+    leaf: form.leaf,
     intakeMmH: form.intakeMmH,
     temperatureC: celsius,
     windMs: ms,
@@ -232,6 +238,7 @@ export function ApplyBench({
           humidity: humidity.value,
         },
         soil: form.soil,
+        leaf: form.leaf,
         intakeMmH: form.intakeMmH,
         said: saidNow,
         released: form.released,

@@ -1,5 +1,6 @@
 'use client';
 
+import { LEAF_STATES, type LeafState } from '@/core/diagnose/words';
 import { isSoil, type Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';
@@ -9,11 +10,15 @@ import { AskFacts } from '../asks';
 import { HoldReasons } from '../hold-reasons';
 import { TestPour } from '../test-pour';
 
+/** Where what rises in the tree depends on its leaves. */
+const needsLeaf = (use: LabelUse) => use.needsLeaf || use.method === 'trunk-injection';
+
 interface Air {
   temperature: string;
   wind: string;
   humidity: string;
   soil: SoilState | null;
+  leaf: LeafState | null;
   intakeMmH: number | null;
 }
 
@@ -44,6 +49,15 @@ export function BeforeStart({
   return (
     <section aria-label="Before you start" className="mt-5 border-t-2 border-bark pt-3">
       <AskFacts title="Before you start" gates={gates} said={said} onSay={onSay} />
+      {needsLeaf(use) && (
+        <Choices
+          small
+          label="The leaves today"
+          value={air.leaf}
+          onChange={(leaf: LeafState) => onAir({ leaf })}
+          options={LEAF_STATES.map((s) => ({ value: s, name: s }))}
+        />
+      )}
       <HoldReasons gates={gates} reasons={reasons} onReason={onReason} />
       <details
         className="mt-3 border-t border-line"

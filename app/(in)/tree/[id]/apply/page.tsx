@@ -5,6 +5,7 @@ import { situationFor } from '@/commands/facts/situation';
 import { station } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
+import { shortDay } from '@/ui/words';
 import { loadSheet, titledSheet, type SheetAddress } from './sheet';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import { ApplyBench } from './apply.client';
@@ -31,12 +32,13 @@ export default async function Page(address: SheetAddress) {
       </Frame>
     );
   const { held, lots, arrival } = sheet;
+  const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId);
   return (
     <ApplyBench
       key={plan.id}
       units={viewer.units}
       timeZone={tree.timeZone}
-      situation={situationFor(viewer, tree, held, finds, now, plan.conditionId)}
+      situation={situation}
       plan={{
         id: plan.id,
         treeId: tree.id,
@@ -44,6 +46,7 @@ export default async function Page(address: SheetAddress) {
         label: plan.label,
         use,
         choices: plan.choices,
+        plannedFor: plan.plannedFor,
         released: plan.released,
         dose: plan.result.dose,
         ring: plan.result.ring,
@@ -55,7 +58,16 @@ export default async function Page(address: SheetAddress) {
       refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
       tag={tag}
       head={head}
-      strip={<StepStrip tree={tree} duties={duties} here="apply" />}
+      strip={
+        <>
+          <StepStrip tree={tree} duties={duties} here="apply" />
+          {plan.plannedFor && plan.plannedFor > situation.today && (
+            <p role="status" className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
+              Planned for {shortDay(plan.plannedFor)}. The gates here answer for today.
+            </p>
+          )}
+        </>
+      }
       others={open.length > 1 ? open.map((p) => ({ id: p.id, name: p.labelName, here: p.id === plan.id })) : []}
     />
   );

@@ -1,4 +1,4 @@
-import type { Choices, Situation } from '@/core/prescribe/situation';
+import type { Choices, Situation, When } from '@/core/prescribe/situation';
 import type { Said } from '@/core/gates/said';
 import { USUAL_WEIGHTS } from '@/core/ring/ring';
 import type { Density } from '@/core/spray/crown';
@@ -9,6 +9,7 @@ import type { Typed } from './work-bench.client';
 export const emptyForm = (situation: Situation, usual: Choices) => ({
   day: situation.today,
   pick: '',
+  when: usual.when ?? ({ kind: 'window' } as When),
   soil: usual.soil,
   leaf: usual.leaf,
   intakeMmH: null as number | null,
@@ -28,11 +29,12 @@ export type PrescribeForm = ReturnType<typeof emptyForm>;
 
 type Chosen = Pick<
   PrescribeForm,
-  'soil' | 'leaf' | 'intakeMmH' | 'said' | 'density' | 'tankId' | 'stemRule' | 'rangePoint' | 'weights'
+  'when' | 'soil' | 'leaf' | 'intakeMmH' | 'said' | 'density' | 'tankId' | 'stemRule' | 'rangePoint' | 'weights'
 >;
 /** The form as the core wants it. */
 export const choicesOf = (form: Chosen, usual: Choices, units: UnitSystem): Choices => ({
   ...usual,
+  when: form.when,
   soil: form.soil,
   leaf: form.leaf,
   intakeMmH: form.intakeMmH,

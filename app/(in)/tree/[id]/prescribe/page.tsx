@@ -1,8 +1,10 @@
+import type { Choices } from '@/core/prescribe/situation';
 import type { OwnResults } from '@/core/prescribe/costs';
 import { options } from '@/core/prescribe/options';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, shelfFor, WORK } from '@/core/prescribe/shelf';
-import { firstWay } from '@/core/prescribe/ways';
+import { whenOf } from '@/core/prescribe/when';
+import { firstWay, meanwhile } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
 import { inWindow } from '@/core/season/hemisphere';
 import { findWork, worksFor } from '@/core/work/works';
@@ -45,8 +47,12 @@ export default async function Page({
     else if (c.verdict.kind === 'effect') sum[c.effect]++;
   }
   const { stems } = viewer.schools;
-  const usual = { ...usualChoices(tree, weather), ...(stems === 'ask' ? {} : { stemRule: stems }) };
   const plans = tree.plans.filter((p) => p.state === 'open');
+  const usual: Choices = {
+    ...usualChoices(tree, weather),
+    ...(stems === 'ask' ? {} : { stemRule: stems }),
+    ...(plans[0] ? { when: whenOf(plans[0], situation.today) } : {}),
+  };
   const labels = held.labels.map((l) => ({ id: l.id, label: l.label }));
   // The first answer comes with the page: what is in hand before anybody touches anything, and its figures.
   const choices = choicesOf(emptyForm(situation, usual), usual, viewer.units);
@@ -72,8 +78,12 @@ export default async function Page({
       near={near}
       far={far}
       first={{ pick, result: chosen && prescribe(situation, chosen.label, chosen.use, choices) }}
+      meanwhile={meanwhile(situation, offered, openWorks, pick)}
       open={plans.map((p) => ({
         id: p.id,
+        plannedFor: p.plannedFor,
+        earliest: p.earliest,
+        latest: p.latest,
         labelKey: p.labelKey,
         useKey: p.useKey,
         product: p.result.dose.ok ? p.result.dose.product : null,

@@ -6,7 +6,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { v5 } from 'uuid';
 import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
-import { blocked } from '@/core/gates/rules';
+import { blocked, standing } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { OwnResults } from '@/core/prescribe/costs';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
@@ -24,6 +24,7 @@ import { WhenNear } from '@/ui/controls/settled.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { useSaid } from '@/ui/frame/undo.client';
+import { shortDay } from '@/ui/words';
 import { dropPlan, makePlan } from './actions';
 import { WoundBudgets } from './ring-bench.client';
 import { methodWords } from '@/core/label/method-words';
@@ -33,6 +34,7 @@ import { AsItIs, InTheWay, ToBeSaid } from './today.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
 import { Alike } from './alike.client';
 import { useShelf } from './shelf.client';
+import { WhenToDo } from './when.client';
 
 // Only when a work is chosen, and only when somebody comes down to them.
 const WorkBench = part(
@@ -46,6 +48,17 @@ const WorkBench = part(
 );
 const OtherWays = part(() => import('./other-ways.client').then((m) => m.OtherWays));
 
+interface OpenHere {
+  id: string;
+  labelKey: string;
+  useKey: string;
+  product: number | null;
+  once: number | null;
+  plannedFor: string | null;
+  earliest: string | null;
+  latest: string | null;
+}
+
 interface Props {
   treeId: string;
   units: UnitSystem;
@@ -55,7 +68,9 @@ interface Props {
   far: Far[];
   /** What is in hand before anybody touches anything, worked out with the page. */
   first: { pick: string; result: Prescription | null };
-  open: { id: string; labelKey: string; useKey: string; product: number | null; once: number | null }[];
+  open: OpenHere[];
+  /** What may be done today while the first way waits for its window. */
+  meanwhile: { key: string; name: string }[];
   workFacts: WorkFacts | null;
   works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
   /** Trees of the same host further along the row. */
@@ -89,12 +104,16 @@ export function PrescribeBench(props: Props) {
     // Whoever sees the works may pick one.
     WorkBench.prepare();
   }, []);
-  const { soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights } = form;
+  const { when, soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights } = form;
   // Only what the sum rests on: a word typed into a reason must not work out every label again.
   const choices = useMemo(
     () =>
-      choicesOf({ soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights }, usual, units),
-    [soil, leaf, intakeMmH, told, density, tankId, stemRule, rangePoint, weights, usual, units],
+      choicesOf(
+        { when, soil, leaf, intakeMmH, said: told, density, tankId, stemRule, rangePoint, weights },
+        usual,
+        units,
+      ),
+    [when, soil, leaf, intakeMmH, told, density, tankId, stemRule, rangePoint, weights, usual, units],
   );
   // As the page came: its own answer holds, and nothing is worked out again.
   const [untouched] = useState(choices);
@@ -197,12 +216,17 @@ export function PrescribeBench(props: Props) {
         </p>
       </Frame>
     );
-  const { dose, gates } = result;
+  const { dose } = result;
+  const later = result.on > situation.today;
+  // What only the day will tell does not stand in the way of planning for it.
+  const gates = later ? standing(result.gates) : result.gates;
   const inTheWay = blocked(gates, form.released);
   const mine = open.find((o) => `${o.labelKey}/${o.useKey}` === pick);
   // A plan made before the trunk was measured again no longer says what to pour.
   const outdated =
-    mine && dose.ok && mine.product !== null && Math.abs(dose.product - mine.product) > 0.005 * mine.product;
+    mine &&
+    ((dose.ok && mine.product !== null && Math.abs(dose.product - mine.product) > 0.005 * mine.product) ||
+      (later ? result.on !== mine.plannedFor : mine.plannedFor !== null && mine.plannedFor > situation.today));
   const planned = mine && !outdated;
 
   const margin = (
@@ -224,14 +248,26 @@ export function PrescribeBench(props: Props) {
   return (
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
-      <div className="mb-4">
+      <div className="mb-2">
         <h1>{methodWords(chosen.use.method, chosen.use.sites?.device, chosen.use.carrier.kind !== 'none').title}</h1>
         <p className="text-ink-2">
           {METHOD_NAMES[chosen.use.method]}: {chosen.use.title}, {chosen.label.name}
         </p>
       </div>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} />
+      <FormFaults faults={faults} known={['choices.when']} />
+      <WhenToDo
+        when={form.when}
+        onWhen={(next) => setForm((f) => ({ ...f, when: next }))}
+        result={result}
+        today={situation.today}
+        label={chosen.label}
+        use={chosen.use}
+        units={units}
+        faults={faults}
+        meanwhile={nameOf(chosen) === first.pick ? props.meanwhile : []}
+        onPick={choose}
+      />
 
       <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
         {/* First in the page, so that on a phone nothing is pushed down while the rest arrives. */}
@@ -260,7 +296,9 @@ export function PrescribeBench(props: Props) {
             {planned ? (
               <div className="flex flex-col gap-2">
                 <Link href={`/tree/${treeId}/apply?plan=${mine.id}`} className="press press-main w-full">
-                  Planned: start the sheet
+                  {mine.plannedFor && mine.plannedFor > situation.today
+                    ? `Planned for ${shortDay(mine.plannedFor)}: see the sheet`
+                    : 'Planned: start the sheet'}
                 </Link>
                 {!refused && (
                   <button
@@ -293,6 +331,7 @@ export function PrescribeBench(props: Props) {
                         labelId: chosen.id,
                         useKey: chosen.use.key,
                         choices: {
+                          when: later ? { kind: 'day', day: result.on } : { kind: 'now' },
                           soil: form.soil,
                           leaf: form.leaf,
                           rangePoint,
@@ -314,21 +353,27 @@ export function PrescribeBench(props: Props) {
                           sentence: [
                             alike.length > left.length
                               ? `Planned on ${alike.length + 1 - left.length} trees; they wait on Rounds.`
-                              : 'Plan made; it waits on Rounds.',
+                              : later
+                                ? `Planned for ${shortDay(result.on)}; it waits on Season until then.`
+                                : 'Plan made; it waits on Rounds.',
                             ...(left.length ? [`Left out: ${left.map((l) => `${l.tag} (${l.why})`).join(', ')}.`] : []),
                           ].join(' '),
                         });
-                        router.push(`/tree/${treeId}/apply?plan=${id}`);
+                        if (later) router.refresh();
+                        else router.push(`/tree/${treeId}/apply?plan=${id}`);
                       },
                     );
                   }}
                 >
-                  {busy ? 'One moment …' : outdated ? 'Plan anew' : 'Make the plan'}
+                  {busy
+                    ? 'One moment …'
+                    : `${outdated ? 'Plan anew' : later ? 'Plan it' : 'Make the plan'}${later ? ` for ${shortDay(result.on)}` : ''}`}
                 </button>
                 {outdated && dose.ok && (
                   <p className="mt-2 text-[0.9375rem] font-semibold text-sap">
-                    The open plan says {showAmount(mine.product!, dose.dimension, units).text}; the tree has been
-                    measured or chosen otherwise since.
+                    The open plan says {showAmount(mine.product!, dose.dimension, units).text}
+                    {mine.plannedFor && ` on ${shortDay(mine.plannedFor)}`}; the tree has been measured or chosen
+                    otherwise since.
                   </p>
                 )}
                 <InTheWay gates={inTheWay} />

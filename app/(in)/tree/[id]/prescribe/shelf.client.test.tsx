@@ -13,7 +13,8 @@ function Bench({ pick }: { pick: string }) {
   return (
     <>
       <output>{[...shelf.map((h) => h.id), ...byName.map((f) => `(${f.id})`)].join(' ')}</output>
-      <p>{wanted ? (wanted.failed ? 'did not come' : 'under way') : 'all here'}</p>
+      <p>{!wanted && 'all here'}</p>
+      <p>{wanted && (wanted.failed ? 'did not come' : 'under way')}</p>
       <button onClick={again}>Try again</button>
     </>
   );

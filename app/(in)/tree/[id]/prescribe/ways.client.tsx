@@ -7,6 +7,7 @@ import { WORK, type Far } from '@/core/prescribe/shelf';
 import type { Way, WaysAnswer } from '@/core/prescribe/ways';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { Choices } from '@/ui/controls/controls';
+import { shortDay } from '@/ui/words';
 
 const KINDS = {
   all: { name: 'all', keeps: () => true, why: '' },
@@ -104,7 +105,13 @@ export function SideBySide({
                 </td>
                 <td className="text-small">{w.needs.join(', ') || '–'}</td>
                 <td className={w.stops ? 'font-bold text-madder' : w.holds ? 'font-bold text-sap' : ''}>
-                  {w.stops ? `${w.stops} stop` : w.holds ? `${w.holds} hold` : 'free'}
+                  {w.stops
+                    ? `${w.stops} stop`
+                    : w.holds
+                      ? `${w.holds} hold`
+                      : w.on
+                        ? `from ${shortDay(w.on)}`
+                        : 'free today'}
                 </td>
               </tr>
             ))}
@@ -159,6 +166,7 @@ export function Shelf({
         actives,
         stops: 1,
         holds: 0,
+        on: null,
         meant: false,
       })),
     ),
@@ -176,7 +184,9 @@ export function Shelf({
           ? `${way.stops} stop${way.stops > 1 ? 's' : ''}`
           : way.holds
             ? `${way.holds} hold${way.holds > 1 ? 's' : ''}`
-            : 'free'
+            : way.on
+              ? `from ${shortDay(way.on)}`
+              : 'free today'
       }
       tone={way.stops ? 'text-madder' : way.holds ? 'text-sap' : ''}
     />

@@ -1,0 +1,163 @@
+import { useState } from 'react';
+import type { Label, LabelUse } from '@/core/label/schema';
+import { conditionsOf, type Condition } from '@/core/prescribe/conditions';
+import type { Prescription } from '@/core/prescribe/prescribe';
+import type { When } from '@/core/prescribe/situation';
+import type { Bound } from '@/core/prescribe/when';
+import { monthName } from '@/core/season/months';
+import { showTemperature, showWind, type UnitSystem } from '@/core/units/units';
+import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
+import { shortDay } from '@/ui/words';
+
+const months = (of: readonly number[]) => of.map(monthName).join(', ');
+
+/** Why a window opens or closes, in words. */
+function boundWords(bound: Bound): string {
+  switch (bound.by) {
+    case 'months':
+      return `the label’s months are ${months(bound.months)}`;
+    case 'leaf':
+      return 'the label asks for full leaf, usual from May to September';
+    case 'guide':
+      return `the field guide’s time is ${monthName(bound.from)}${bound.from === bound.to ? '' : ` to ${monthName(bound.to)}`}`;
+    case 'interval':
+      return `the label’s interval runs until ${shortDay(bound.until)}`;
+    case 'yearly number':
+      return `the label’s yearly number is used up until ${shortDay(bound.until)}`;
+    case 'picking':
+      return bound.until ? `it is picked until ${shortDay(bound.until)}` : 'it is being picked';
+  }
+}
+
+/** A condition of the visit, as a crew says it. */
+function conditionWords(c: Condition, units: UnitSystem): string {
+  switch (c.what) {
+    case 'full leaf':
+      return 'full leaf';
+    case 'air':
+      if (c.minC === null) return `air below ${showTemperature(c.maxC!, units)}`;
+      return c.maxC === null
+        ? `air above ${showTemperature(c.minC, units)}`
+        : `air ${showTemperature(c.minC, units)} to ${showTemperature(c.maxC, units)}`;
+    case 'soil warmth':
+      return `soil above ${showTemperature(c.minC, units)}`;
+    case 'soil':
+      return 'soil moist, not sodden or frozen';
+    case 'dry spell':
+      return `dry for ${c.hours} h after`;
+    case 'wind':
+      return `wind ${showWind(c.minMs, units)} to ${showWind(c.maxMs, units)}${c.usual ? ' (usual)' : ''}`;
+    case 'dry leaves':
+      return 'dry leaves';
+    case 'bloom':
+      return c.days ? `not in flower, nor within ${c.days} days of it` : 'not in flower';
+    case 'stage':
+      return `stage: ${c.stages.join(' or ')}`;
+  }
+}
+
+/** When it is to be done: its next window, with why, today, or a day of one's own; and what must be so on the day. */
+export function WhenToDo({
+  when,
+  onWhen,
+  result,
+  today,
+  label,
+  use,
+  units,
+  faults,
+  meanwhile,
+  onPick,
+}: {
+  when: When;
+  onWhen: (when: When) => void;
+  result: Prescription;
+  today: string;
+  label: Label;
+  use: LabelUse;
+  units: UnitSystem;
+  faults: FormFault[];
+  meanwhile: { key: string; name: string }[];
+  onPick: (key: string) => void;
+}) {
+  const { window, on } = result;
+  const openNow = window?.from === today;
+  const later = on > today;
+  const outside = later && (!window || on < window.from || on > window.to);
+  // What is open today is done today; only somebody who chose another day keeps three answers apart.
+  const shown = when.kind === 'window' && (openNow || !window) ? 'now' : when.kind;
+  const [day, setDay] = useState(when.kind === 'day' ? when.day : '');
+  const whenOf: Record<When['kind'], () => void> = {
+    now: () => onWhen({ kind: 'now' }),
+    window: () => onWhen({ kind: 'window' }),
+    day: () => {
+      const from = day || on;
+      setDay(from);
+      onWhen({ kind: 'day', day: from });
+    },
+  };
+  return (
+    <section aria-label="When" className="mb-5 border-b border-line-2 pb-3 phone:mb-3">
+      <div className="flex flex-wrap items-end gap-x-6">
+        <Choices
+          small
+          label="When"
+          value={shown}
+          onChange={(kind) => whenOf[kind]()}
+          options={[
+            ...(window && !openNow ? [{ value: 'window' as const, name: `from ${shortDay(window.from)}` }] : []),
+            { value: 'now' as const, name: 'today' },
+            { value: 'day' as const, name: 'a day' },
+          ]}
+        />
+        {shown === 'day' && (
+          <TextField
+            label="The day"
+            path="choices.when"
+            faults={faults}
+            type="date"
+            value={day}
+            onChange={(next) => {
+              setDay(next);
+              if (/^\d{4}-\d{2}-\d{2}$/.test(next)) onWhen({ kind: 'day', day: next });
+            }}
+          />
+        )}
+      </div>
+      <p className="text-[0.9375rem]">
+        {window ? (
+          <>
+            {openNow ? 'Open today' : `Opens ${shortDay(window.from)}: ${window.opens.map(boundWords).join('; ')}`}.
+            Open until {shortDay(window.to)}
+            {window.closes.length > 0 && `: ${window.closes.map(boundWords).join('; ')}`}.
+          </>
+        ) : (
+          <b className="text-madder">No window within a year: nothing that is known opens it.</b>
+        )}{' '}
+        {later && (
+          <>
+            On the day:{' '}
+            {conditionsOf(label, use)
+              .map((c) => conditionWords(c, units))
+              .join(' · ') || 'nothing more'}
+            ; the sheet asks then.
+          </>
+        )}
+        {outside && <b className="block text-sap">{shortDay(on)} is outside this window.</b>}
+      </p>
+      {meanwhile.length > 0 && (
+        <p className="text-[0.9375rem]">
+          Meanwhile, today:{' '}
+          {meanwhile.slice(0, 3).map((way, i) => (
+            <span key={way.key}>
+              {i > 0 && ' · '}
+              <button type="button" className="min-h-12 font-bold underline" onClick={() => onPick(way.key)}>
+                {way.name}
+              </button>
+            </span>
+          ))}
+        </p>
+      )}
+    </section>
+  );
+}

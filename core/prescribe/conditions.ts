@@ -1,0 +1,44 @@
+import { AIRBORNE, IN_SOIL } from '../label/methods';
+import type { Label, LabelUse } from '../label/schema';
+
+/** What must be so on the day of a visit; answered there, and not while it is planned. */
+export type Condition =
+  | { what: 'full leaf' }
+  | { what: 'air'; minC: number | null; maxC: number | null }
+  | { what: 'soil warmth'; minC: number }
+  | { what: 'soil' }
+  | { what: 'dry spell'; hours: number }
+  | { what: 'wind'; minMs: number; maxMs: number; usual: boolean }
+  | { what: 'dry leaves' }
+  | { what: 'bloom'; days: number }
+  | { what: 'stage'; stages: readonly string[] };
+
+/** Wind in which drops land where they are meant to, m/s, where a label is silent: calm air may be an inversion. */
+const USUAL_WIND = { minMs: 1, maxMs: 4.5 };
+
+/** The conditions of a visit, as the label's use sets them, and practice where it is silent on wind. */
+export function conditionsOf(label: Label, use: LabelUse): Condition[] {
+  const c = use.conditions ?? null;
+  const air = c && (c.minC !== undefined || c.maxC !== undefined);
+  const wind = AIRBORNE.includes(use.method) || c?.maxWindMs !== undefined || c?.minWindMs !== undefined;
+  return [
+    ...(use.needsLeaf ? [{ what: 'full leaf' as const }] : []),
+    ...(air ? [{ what: 'air' as const, minC: c.minC ?? null, maxC: c.maxC ?? null }] : []),
+    ...(c?.minSoilC === undefined ? [] : [{ what: 'soil warmth' as const, minC: c.minSoilC }]),
+    ...(IN_SOIL.includes(use.method) ? [{ what: 'soil' as const }] : []),
+    ...(c?.rainFreeHours ? [{ what: 'dry spell' as const, hours: c.rainFreeHours }] : []),
+    ...(wind
+      ? [
+          {
+            what: 'wind' as const,
+            minMs: c?.minWindMs ?? USUAL_WIND.minMs,
+            maxMs: c?.maxWindMs ?? USUAL_WIND.maxMs,
+            usual: c?.maxWindMs === undefined,
+          },
+        ]
+      : []),
+    ...(c?.leafDry ? [{ what: 'dry leaves' as const }] : []),
+    ...(label.beeHazard === 'none' ? [] : [{ what: 'bloom' as const, days: c?.bloomDays ?? 0 }]),
+    ...(use.stages.length ? [{ what: 'stage' as const, stages: use.stages }] : []),
+  ];
+}

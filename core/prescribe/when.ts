@@ -1,0 +1,180 @@
+import { usesActive } from '../gates/gate';
+import { stillSaid } from '../gates/said';
+import { labelPeriod, within } from '../label/period';
+import { carriesOut } from '../label/methods';
+import type { Label, LabelUse } from '../label/schema';
+import { after, type Day } from '../season/follow-ups';
+import { inWindow, localMonth } from '../season/hemisphere';
+import { usualLeaf } from '../season/leaf';
+import type { Choices, Situation, When } from './situation';
+
+/** Why a day is outside a window. */
+export type Bound =
+  | { by: 'months'; months: number[] }
+  | { by: 'leaf' }
+  | { by: 'guide'; from: number; to: number }
+  | { by: 'interval'; until: Day }
+  | { by: 'yearly number'; until: Day }
+  | { by: 'picking'; until: Day | null };
+
+/** A span of days in which a use may be expected to be allowed. */
+export interface Window {
+  /** First and last day, both within it; the last is at most a year after today. */
+  from: Day;
+  to: Day;
+  /** What keeps it from being open before; empty where it is open today. */
+  opens: Bound[];
+  /** What ends it; empty where nothing is known to. */
+  closes: Bound[];
+}
+
+const AHEAD_DAYS = 366;
+
+/**
+ * What speaks against a use on a day as far as calendar, book and label tell months ahead; what only the day itself can tell
+ * (air, soil, people, bloom) is left out.
+ */
+function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
+  const { south, host } = situation;
+  const month = Number(day.slice(5, 7));
+  const bounds: Bound[] = [];
+  const months = use.months.map((m) => localMonth(m, south));
+  if (months.length && !months.includes(month)) bounds.push({ by: 'months', months });
+  if (use.needsLeaf && usualLeaf(month, host.evergreen, south ? -1 : 1) !== 'full') bounds.push({ by: 'leaf' });
+  const guide = guideFor(situation, use, months);
+  if (guide && !inWindow(day, guide, south))
+    bounds.push({ by: 'guide', from: localMonth(guide.from, south), to: localMonth(guide.to, south) });
+  bounds.push(...numbersOn(situation, label, use, day));
+  const picking = pickingOn(situation, use, day);
+  return picking ? [...bounds, picking] : bounds;
+}
+
+/** The months of the field guide for this method against the trouble in hand, where the label's own leave any of them. */
+function guideFor(situation: Situation, use: LabelUse, months: number[]) {
+  if (!situation.condition || !use.targets.includes(situation.condition.id)) return null;
+  const option = situation.condition.options.find((o) => carriesOut(use.method, o.method));
+  if (!option) return null;
+  const first = (m: number) => `2001-${String(m).padStart(2, '0')}-01`;
+  const shared = !months.length || months.some((m) => inWindow(first(m), option, situation.south));
+  return shared ? option : null;
+}
+
+/** The interval and the yearly number, counting what is done: of the product, and of any other with one of its actives. */
+function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
+  const { minDays, maxPerYear } = use.intervals;
+  if (minDays === undefined && maxPerYear === undefined) return [];
+  const counted = situation.earlier
+    .filter((e) => (e.labelKey === label.key || usesActive(label, e.actives)) && e.day <= day)
+    .map((e) => e.day)
+    .sort();
+  const bounds: Bound[] = [];
+  const last = counted.at(-1);
+  const free = last && minDays ? after(last, minDays, 'days') : null;
+  if (free && day < free) bounds.push({ by: 'interval', until: free });
+  const period = labelPeriod(use, day, situation.south);
+  const inPeriod = counted.filter((d) => within(period, d));
+  if (maxPerYear !== undefined && inPeriod.length >= maxPerYear)
+    bounds.push({
+      by: 'yearly number',
+      until:
+        period.words === 'twelve months' ? after(inPeriod.at(-maxPerYear)!, 1, 'years') : after(period.to, 1, 'days'),
+    });
+  return bounds;
+}
+
+/** Days before picking, and the picking itself. */
+function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound | null {
+  const wait = use.intervals.preHarvestDays;
+  if (!host.edible || !harvest || !wait) return null;
+  const closed = day > after(harvest.from, -wait, 'days') && (harvest.to === null || day <= harvest.to);
+  return closed ? { by: 'picking', until: harvest.to && after(harvest.to, 1, 'days') } : null;
+}
+
+/** Days on which a window may open or close: firsts of months, and what book and picking name. */
+function turningDays({ today, harvest }: Situation, use: LabelUse): Day[] {
+  const month = `${today.slice(0, 7)}-01`;
+  const last = after(today, AHEAD_DAYS, 'days');
+  return [
+    ...Array.from({ length: 13 }, (_, i) => after(month, i, 'months')),
+    ...(harvest ? [after(after(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
+    ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
+  ].filter((d) => d > today && d < last);
+}
+
+/**
+ * The next span in which this use may be expected to be allowed, today's where it is open today; null where there is none
+ * within a year. It is a forecast to plan by: every gate answers again for the day that is chosen, and again on the day.
+ */
+export function nextWindow(situation: Situation, label: Label, use: LabelUse): Window | null {
+  const { today } = situation;
+  const last = after(today, AHEAD_DAYS, 'days');
+  const days = new Set([today, ...turningDays(situation, use)]);
+  let open: Pick<Window, 'from' | 'opens'> | null = null;
+  let before: Bound[] = [];
+  for (let day: Day | undefined = today; day !== undefined; day = nextOf(days, day)) {
+    const bounds = boundsOn(situation, label, use, day);
+    for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) days.add(b.until);
+    if (open && bounds.length) return { ...open, to: after(day, -1, 'days'), closes: bounds };
+    if (bounds.length) before = bounds;
+    else open ??= { from: day, opens: before };
+  }
+  return open ? { ...open, to: after(last, -1, 'days'), closes: [] } : null;
+}
+
+/** The earliest of the days after one. */
+const nextOf = (days: ReadonlySet<Day>, day: Day): Day | undefined => [...days].filter((d) => d > day).sort()[0];
+
+/** The day that somebody means: today where they say so or say nothing, or where there is no window to wait for. */
+export const dayOf = (situation: Situation, window: Window | null, when: When | undefined): Day => {
+  const { today } = situation;
+  if (when?.kind === 'day') return when.day > today ? when.day : today;
+  return when?.kind === 'window' && window && window.from > today ? window.from : today;
+};
+
+/** The situation as it may be expected on a later day: what is counted by the year is counted in that year. */
+export function situationOn(situation: Situation, day: Day): Situation {
+  if (day === situation.today) return situation;
+  const sameYear = day.slice(0, 4) === situation.today.slice(0, 4);
+  return {
+    ...situation,
+    today: day,
+    ...(sameYear ? {} : { treeYearProduct: {}, siteYearActive: {} }),
+  };
+}
+
+/** What the day itself will tell is open on a later day; the leaf stands as the calendar expects it. */
+export function choicesOn(choices: Choices, situation: Situation, day: Day): Choices {
+  if (day === situation.today) return choices;
+  const { host, south } = situation;
+  return {
+    ...choices,
+    leaf: usualLeaf(Number(day.slice(5, 7)), host.evergreen, south ? -1 : 1),
+    soil: null,
+    temperatureC: null,
+    windMs: null,
+    windFromDeg: null,
+    gustMs: null,
+    humidity: null,
+    rainNext24Mm: null,
+    rainByHour: null,
+    said: stillSaid(choices.said),
+  };
+}
+
+/** When a plan is to be carried out: its day, and the span in which it may be moved without asking anew. */
+export interface Visit {
+  plannedFor: Day;
+  earliest: Day;
+  latest: Day;
+}
+
+/** The visit that a prescription for a later day makes; null for what is done today. */
+export function visitOn({ on, window }: { on: Day; window: Window | null }, today: Day): Visit | null {
+  if (on <= today) return null;
+  const inside = window && on >= window.from && on <= window.to;
+  return { plannedFor: on, earliest: inside ? window.from : on, latest: inside ? window.to : on };
+}
+
+/** When a plan that stands was meant for, as a form would say it. */
+export const whenOf = (plan: { plannedFor: Day | null }, today: Day): When =>
+  plan.plannedFor && plan.plannedFor > today ? { kind: 'day', day: plan.plannedFor } : { kind: 'now' };
