@@ -32,6 +32,7 @@ import { warnBelow } from './shelf/warn-below';
 import { keepEquipment } from './shelf/keep-equipment';
 import { dropEquipment } from './shelf/drop-equipment';
 import { settleFollowUp } from './tree/settle-visit';
+import { remind } from './tree/remind';
 import { editTree } from './tree/edit-tree';
 import { archiveTree } from './tree/archive-tree';
 import { finishWork } from './tree/finish-work';
@@ -89,6 +90,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   keepEquipment,
   dropEquipment,
   settleFollowUp,
+  remind,
   editTree,
   archiveTree,
   finishWork,

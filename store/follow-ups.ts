@@ -62,6 +62,19 @@ export const calendarVisits = (scope: Scope, from: string, to: string, since: Da
       order by f.due, f.id`),
   ]);
 
+/** A visit that somebody asked for; it comes from no record. */
+export const addReminder = (
+  scope: Scope,
+  r: { id: string; treeId: string; on: string; what: string; reason: string },
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${r.id}, 'own', 'look', ${r.what}, ${r.reason}, ${r.on}, ${r.on}, ${r.on})
+      on conflict (id) do nothing`,
+  );
+
 export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'open' | 'done') =>
   within(
     scope,

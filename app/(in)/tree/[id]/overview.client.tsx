@@ -3,9 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
-import { useSend } from '@/ui/controls/use.client';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { archiveTree, editTree, finishWork, revoke, settleFollowUp } from './actions';
+import { archiveTree, editTree, finishWork, remind, revoke, settleFollowUp } from './actions';
 
 /** Settles a visit that was only a look, with Undo. */
 export function Settle({ id, what }: { id: string; what: string }) {
@@ -28,6 +28,53 @@ export function Settle({ id, what }: { id: string; what: string }) {
       </button>
       <FormFaults faults={faults} />
     </>
+  );
+}
+
+/** A day of one's own to come back on, for what no rule asks for. */
+export function Remind({ treeId, today }: { treeId: string; today: string }) {
+  const said = useSaid();
+  const made = useMadeId(`remind:${treeId}`);
+  const [form, setForm] = useDraft(`remind:${treeId}`, { on: '', what: '' });
+  const { busy, faults, send } = useSend(remind, made);
+  return (
+    <details className="mt-2" open={faults.length > 0 || undefined}>
+      <summary className="flex min-h-12 items-center font-bold">Come back on a day of your own</summary>
+      <FormFaults faults={faults} known={['on', 'what']} />
+      <div className="grid gap-x-5 desk:grid-cols-[170px_1fr_auto] desk:items-end">
+        <TextField
+          label="On"
+          path="on"
+          faults={faults}
+          type="date"
+          min={today}
+          value={form.on}
+          onChange={(on) => setForm((f) => ({ ...f, on }))}
+        />
+        <TextField
+          label="For"
+          path="what"
+          faults={faults}
+          maxLength={200}
+          placeholder="Look at the graft"
+          value={form.what}
+          onChange={(what) => setForm((f) => ({ ...f, what }))}
+        />
+        <button
+          type="button"
+          className="press mb-4"
+          disabled={busy}
+          onClick={() =>
+            send({ id: made.id, treeId, ...form }, () => {
+              setForm({ on: '', what: '' });
+              said({ sentence: `It stands on Season: ${form.what}.` });
+            })
+          }
+        >
+          Set it
+        </button>
+      </div>
+    </details>
   );
 }
 

@@ -20,7 +20,7 @@ import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
 import { checksOf, finder, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
 import { ChangeAnswer } from './chain.client';
-import { EditTree, FinishWork, Revoke, Settle } from './overview.client';
+import { EditTree, FinishWork, Remind, Revoke, Settle } from './overview.client';
 import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
 import { hostNames } from '@/app/(in)/grounds/choices';
@@ -35,12 +35,22 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 const READING_DAYS = 30;
 
 /** The one thing to do next on a tree, and why. */
-function nextStep(tree: Tree, planned: string | null, today: string): { href: string; name: string; why: string } {
+function nextStep(
+  tree: Tree,
+  planned: Tree['plans'][number] | null,
+  today: string,
+): { href: string; name: string; why: string } {
   const base = `/tree/${tree.id}`;
   const [reading] = tree.readings;
   const read = reading ? dayIn(reading.at, tree.timeZone) : null;
-  if (planned !== null)
-    return { href: `${base}/apply`, name: 'Start the sheet', why: `${planned} is planned for this tree.` };
+  if (planned?.earliest && planned.earliest > today)
+    return {
+      href: `${base}/prescribe`,
+      name: 'See the plan',
+      why: `${planned.labelName} is planned for ${shortDay(planned.plannedFor!)}.`,
+    };
+  if (planned)
+    return { href: `${base}/apply`, name: 'Start the sheet', why: `${planned.labelName} is planned for this tree.` };
   if (read === null || read < after(today, -READING_DAYS, 'days'))
     return {
       href: `${base}/measure`,
@@ -64,7 +74,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const open = tree.followUps.filter((f) => f.state === 'open');
   const plan = tree.plans.find((p) => p.state === 'open');
   const base = `/tree/${tree.id}`;
-  const next = nextStep(tree, plan?.labelName ?? null, today);
+  const next = nextStep(tree, plan ?? null, today);
   const look = visitOf(tree);
   const host = hostOf(tree);
   const steps = [
@@ -116,6 +126,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           ))}
         </ul>
       </Section>
+      {allows(viewer, 'settle a follow-up') && <Remind treeId={tree.id} today={today} />}
 
       <div className="grid gap-x-10 desk:grid-cols-2">
         <Section title="Trunk" empty={tree.readings.length === 0 && 'No reading yet.'}>

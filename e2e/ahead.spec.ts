@@ -1,0 +1,90 @@
+import { expect, openTree, OWNER, signIn, test } from './hands';
+
+/** The day after tomorrow, as a date field takes it. */
+const soon = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/London' }).format(Date.now() + 2 * 864e5);
+
+/** Infused last season: its next window is ahead, on whatever day this runs. */
+const SOUND_ELM = '120';
+
+test('a sound elm is planned for its window: the dose now, the gates of the day on the day, and it waits on Season until then', async ({
+  page,
+}) => {
+  await signIn(page, OWNER);
+  const waiting = async () =>
+    Number(
+      (
+        await page
+          .getByRole('link', { name: /^Today/ })
+          .first()
+          .innerText()
+      ).match(/\d+/),
+    );
+  const before = await waiting();
+  const id = await openTree(page, SOUND_ELM);
+  await page.goto(`/tree/${id}/prescribe`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('How much to infuse, and where');
+  const when = page.getByRole('region', { name: 'When' });
+  await expect(when).toContainText(/Opens .*the label’s interval runs until/);
+  await expect(when).toContainText('On the day: full leaf');
+  const gates = page.getByRole('complementary', { name: 'Margin' }).getByRole('region', { name: 'Gates' });
+  await expect(gates).not.toContainText('Not in full leaf');
+
+  // Today it is stopped by its interval; a day within it too, and says so beside what it stops.
+  await when.getByText('today', { exact: true }).click();
+  await expect(page.getByText(/^Stopped: /)).toBeVisible();
+  await when.getByText('a day', { exact: true }).click();
+  await when.getByLabel('The day').fill(soon);
+  await expect(when).toContainText('is outside this window');
+  await expect(gates).toContainText('Too soon');
+
+  await when.getByText(/^from /).click();
+  await page.getByRole('button', { name: /^Plan it for / }).click();
+  await expect(page.getByText(/^Planned for .*it waits on Season until then\./)).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Planned for .*see the sheet/ })).toBeVisible();
+  expect(await waiting()).toBe(before);
+
+  await page.goto('/rounds');
+  const later = page.getByRole('main').locator('section').filter({ hasText: 'Planned for later' });
+  await expect(later.getByRole('link', { name: new RegExp(`^${SOUND_ELM}`) })).toBeVisible();
+  await page.goto('/season');
+  const row = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Planned: Trunk injection' });
+  await expect(row.filter({ hasText: SOUND_ELM })).toBeVisible();
+  await page.goto('/');
+  const crew = page.getByRole('main').locator('section').filter({ hasText: 'Waiting for a crew' });
+  await expect(crew.getByRole('link', { name: new RegExp(`^${SOUND_ELM}`) })).toHaveCount(0);
+
+  // Opened before its time, the sheet answers for today, and asks for the leaf that nobody has seen yet.
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('link', { name: /^Planned for .*see the sheet/ }).click();
+  await page.waitForURL(/apply\?plan=/);
+  await expect(page.getByText(/Planned for .*The gates here answer for today\./)).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Margin' })).toContainText('Leaf state?');
+
+  await page.goto(`/tree/${id}/prescribe`);
+  await page.getByRole('button', { name: 'Drop this plan' }).click();
+  await expect(page.getByText('Plan dropped.')).toBeVisible();
+  await page.goto('/season');
+  await expect(row.filter({ hasText: SOUND_ELM })).toHaveCount(0);
+});
+
+test('a day of one’s own: asked for what it is, kept on Season and on the tree, and done like any visit', async ({
+  page,
+}) => {
+  await signIn(page);
+  await openTree(page, '306', 'school');
+  await page.getByText('Come back on a day of your own').click();
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('Say what for.')).toBeVisible();
+  await page.getByLabel('For', { exact: true }).fill('Loosen the tie');
+  await page.getByLabel('On', { exact: true }).fill(soon);
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('It stands on Season: Loosen the tie.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Done: Loosen the tie' })).toBeVisible();
+  await page.goto('/season');
+  const row = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Loosen the tie' });
+  await row.getByRole('link').click();
+  await page.getByRole('button', { name: 'Done: Loosen the tie' }).click();
+  await expect(page.getByText('Done: Loosen the tie.')).toBeVisible();
+  await page.goto('/season');
+  await expect(row).toHaveCount(0);
+});
