@@ -33,6 +33,7 @@ import { keepEquipment } from './shelf/keep-equipment';
 import { dropEquipment } from './shelf/drop-equipment';
 import { settleFollowUp } from './tree/settle-visit';
 import { remind } from './tree/remind';
+import { skip } from './tree/skip-visit';
 import { editTree } from './tree/edit-tree';
 import { archiveTree } from './tree/archive-tree';
 import { finishWork } from './tree/finish-work';
@@ -91,6 +92,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   dropEquipment,
   settleFollowUp,
   remind,
+  skip,
   editTree,
   archiveTree,
   finishWork,

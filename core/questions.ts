@@ -1,3 +1,4 @@
+import { whenSchema } from './prescribe/when-schema';
 import { UNSAID } from './prescribe/unsaid';
 import { z } from 'zod';
 import { bandArea, INTAKE, splitPasses, USUAL_BAND, waterDepth } from './basin/basin';
@@ -206,6 +207,8 @@ export const QUESTIONS: Record<string, Question> = {
       programme: z.enum(['conventional', 'organic', 'threshold']).default('conventional'),
       /** What somebody at the tree has said, by the keys of the questions. */
       said: z.partialRecord(z.enum(FACT_KEYS), z.string().max(60)).default({}),
+      /** Now, in its next window, or on a day to come. */
+      when: whenSchema.default({ kind: 'now' }),
       phase: z.enum(['plan', 'apply']).default('plan'),
       /** The instant, for re-entry that still runs. */
       now: z.iso.datetime().optional(),
@@ -327,6 +330,7 @@ export const QUESTIONS: Record<string, Question> = {
           rainByHour: q.rainByHour,
           intakeMmH: q.intakeMmH,
           said: q.said,
+          when: q.when,
           phase: q.phase,
           ...(q.now === undefined ? {} : { now: q.now }),
           stemRule: q.stemRule,

@@ -88,3 +88,20 @@ test('a day of one’s own: asked for what it is, kept on Season and on the tree
   await page.goto('/season');
   await expect(row).toHaveCount(0);
 });
+
+test('a treatment that is due is left out with a reason, and stands on its next day', async ({ page }) => {
+  await signIn(page);
+  const row = page
+    .getByRole('main')
+    .getByRole('listitem')
+    .filter({ hasText: '104' })
+    .filter({ hasText: 'Decide on the next drench' });
+  await row.getByRole('button', { name: /^Leave out/ }).click();
+  await row.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(row.getByText('Say why it is left out.')).toBeVisible();
+  await row.getByRole('button', { name: /^Looked at, and not so/ }).click();
+  await expect(page.getByText(/^Left out; it comes again on /)).toBeVisible();
+  await expect(row).toHaveCount(0);
+  await page.goto('/season');
+  await expect(row.first()).toBeVisible();
+});

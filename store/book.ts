@@ -79,7 +79,8 @@ async function setFollowUps(
   wanted: FollowUp[],
   newId: () => string,
 ) {
-  await tx`update follow_up set state = 'dropped', settled_at = now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open' and not rule_id = any(${wanted.map((w) => w.ruleId)})`;
+  await tx`update follow_up set state = 'dropped', settled_at = now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open'
+    and not split_part(rule_id, '+', 1) = any(${wanted.map((w) => w.ruleId)})`;
   for (const followUp of wanted)
     await tx`
       insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)

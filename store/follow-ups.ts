@@ -62,6 +62,54 @@ export const calendarVisits = (scope: Scope, from: string, to: string, since: Da
       order by f.due, f.id`),
   ]);
 
+/** One visit, with the day of the work that it was counted from; null where it is counted from none. */
+export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'placeName'> {
+  ruleId: string;
+  rootId: string;
+  state: 'open' | 'done' | 'dropped';
+  doneOn: string | null;
+  timeZone: string;
+}
+export const getVisit = (scope: Scope, id: string): Promise<Visit | null> =>
+  within(scope, async (tx) => {
+    const [visit] = await tx<Visit[]>`
+      select f.id, f.tree_id as "treeId", f.root_id as "rootId", f.rule_id as "ruleId", f.kind, f.what, f.reason,
+        f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, p.time_zone as "timeZone",
+        coalesce(
+          (select r.done_on from record r
+           where r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest),
+          (select w.done_on from work_plan w where w.outfit_id = f.outfit_id and w.id = f.root_id)) as "doneOn"
+      from follow_up f
+      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      where f.outfit_id = ${scope.outfitId} and f.id = ${id}`;
+    return visit ?? null;
+  });
+
+/** Leaves a treatment out with its reason, and sets the next one; false where it was settled meanwhile. */
+export const skipVisit = (
+  scope: Scope,
+  visit: Visit,
+  because: string,
+  next: { id: string; ruleId: string; due: string; earliest: string; latest: string } | null,
+): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const { count } = await tx`
+      update follow_up
+      set state = 'dropped', because = ${because}, settled_at = now(), settled_by = ${scope.personId}
+      where outfit_id = ${scope.outfitId} and id = ${visit.id} and state = 'open'`;
+    if (!count) return false;
+    if (next)
+      await tx`
+        insert into follow_up (
+          id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
+        values (
+          ${next.id}, ${scope.outfitId}, ${visit.treeId}, ${visit.rootId}, ${next.ruleId}, ${visit.kind}, ${visit.what},
+          ${visit.reason}, ${visit.onlyIf}, ${next.due}, ${next.earliest}, ${next.latest})
+        on conflict (outfit_id, root_id, rule_id) do nothing`;
+    return true;
+  });
+
 /** A visit that somebody asked for; it comes from no record. */
 export const addReminder = (
   scope: Scope,

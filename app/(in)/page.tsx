@@ -128,7 +128,7 @@ export default async function Today() {
       right={
         <div className="flex items-center gap-4 phone:w-full phone:justify-between">
           {right}
-          {settle && <Settle id={f.id} what={f.what} />}
+          {settle && <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />}
         </div>
       }
     >

@@ -12,6 +12,7 @@ import { weighUse } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
 import { added, prescribe } from '@/core/prescribe/prescribe';
 import { visitOn } from '@/core/prescribe/when';
+import { whenSchema } from '@/core/prescribe/when-schema';
 import { after } from '@/core/season/follow-ups';
 import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situation';
 import { DENSITY } from '@/core/spray/crown';
@@ -22,11 +23,6 @@ import { type Tree, type Verdict } from '@/store/tree';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
-const whenSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('now') }),
-  z.strictObject({ kind: z.literal('window') }),
-  z.strictObject({ kind: z.literal('day'), day: z.iso.date('Give the day like 2026-05-14.') }),
-]);
 const choicesSchema = z.object({
   when: whenSchema.default({ kind: 'now' }),
   soil: z.enum(SOIL_WORDS).nullable(),

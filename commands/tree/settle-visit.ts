@@ -1,6 +1,6 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { settle } from '@/store/follow-ups';
+import { getVisit, settle } from '@/store/follow-ups';
 import { z } from 'zod';
 
 export const settleFollowUp = command({
@@ -8,6 +8,10 @@ export const settleFollowUp = command({
   right: 'settle a follow-up',
   schema: z.object({ id: uuid, done: z.boolean() }),
   run: async ({ viewer: v }, { id, done: to }): Promise<Answer> => {
+    // A treatment closes by its record: “done” without one would leave a spray that nobody wrote down.
+    const visit = to ? await getVisit(v, id) : null;
+    if (visit?.kind === 'treat-again')
+      return refuse('', 'A treatment is done by its record. If it is left out this time, say why.');
     const changed = await settle(v, id, to ? 'open' : 'done', to ? 'done' : 'open');
     return changed.count ? done : refuse('', 'This visit was settled meanwhile, or it is not in this outfit.');
   },

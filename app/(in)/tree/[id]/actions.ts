@@ -1,6 +1,7 @@
 'use server';
 
 import { settleFollowUp as settleFollowUpCommand } from '@/commands/tree/settle-visit';
+import { skip as skipCommand } from '@/commands/tree/skip-visit';
 import { remind as remindCommand } from '@/commands/tree/remind';
 import { editTree as editTreeCommand } from '@/commands/tree/edit-tree';
 import { archiveTree as archiveTreeCommand } from '@/commands/tree/archive-tree';
@@ -9,6 +10,7 @@ import { revoke as revokeCommand } from '@/commands/tree/take-back-offer';
 import { serve } from '@/app/_server/serve';
 
 export const settleFollowUp = serve(settleFollowUpCommand);
+export const skip = serve(skipCommand);
 export const remind = serve(remindCommand);
 export const editTree = serve(editTreeCommand);
 export const archiveTree = serve(archiveTreeCommand);

@@ -5,10 +5,75 @@ import { useState } from 'react';
 import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { archiveTree, editTree, finishWork, remind, revoke, settleFollowUp } from './actions';
+import { shortDay } from '@/ui/words';
+import { archiveTree, editTree, finishWork, remind, revoke, settleFollowUp, skip } from './actions';
 
-/** Settles a visit that was only a look, with Undo. */
-export function Settle({ id, what }: { id: string; what: string }) {
+interface SettleProps {
+  id: string;
+  kind: string;
+  what: string;
+  onlyIf: string | null;
+}
+
+/** Settles a visit: a look is done, a treatment is done by its record or left out with a reason. */
+export const Settle = (visit: SettleProps) =>
+  visit.kind === 'treat-again' ? <LeaveOut {...visit} /> : <DoneAlone {...visit} />;
+
+/** Why a treatment is left out this time: the usual words in one press, any other typed. */
+function LeaveOut({ id, what, onlyIf }: SettleProps) {
+  const router = useRouter();
+  const said = useSaid();
+  const [open, setOpen] = useState(false);
+  const [because, setBecause] = useState('');
+  const { busy, faults, send } = useSend(skip);
+  const leave = (why: string) =>
+    send({ id, because: why }, ({ next }) => {
+      said({
+        sentence: next ? `Left out; it comes again on ${shortDay(next)}.` : 'Left out; nothing more comes of it.',
+      });
+      router.refresh();
+    });
+  if (!open)
+    return (
+      <button type="button" className="press" aria-label={`Leave out: ${what}`} onClick={() => setOpen(true)}>
+        Leave out
+      </button>
+    );
+  const usual = [
+    onlyIf ? `Looked at, and not so: ${onlyIf}.` : 'Looked at: not needed.',
+    'The client does not want it.',
+    'The weather did not allow it.',
+  ];
+  return (
+    <div role="group" aria-label={`Why: ${what}`} className="flex flex-col items-stretch gap-2">
+      <FormFaults faults={faults} known={['because']} />
+      {usual.map((why) => (
+        <button key={why} type="button" className="press text-left" disabled={busy} onClick={() => leave(why)}>
+          {why}
+        </button>
+      ))}
+      <div className="flex items-end gap-2">
+        <TextField
+          label="Another reason"
+          path="because"
+          faults={faults}
+          maxLength={500}
+          value={because}
+          onChange={setBecause}
+        />
+        <button type="button" className="press mb-4" disabled={busy} onClick={() => leave(because)}>
+          Leave it out
+        </button>
+      </div>
+      <button type="button" className="press press-plain" onClick={() => setOpen(false)}>
+        It stays due
+      </button>
+    </div>
+  );
+}
+
+/** A visit that was only a look, with Undo. */
+function DoneAlone({ id, what }: SettleProps) {
   const { busy, faults, send } = useSend(settleFollowUp);
   const said = useSaid();
   return (

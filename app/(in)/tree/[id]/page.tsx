@@ -121,7 +121,9 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <p className={`figures font-bold ${f.due < today ? 'text-madder' : ''}`}>
                 {shortDay(f.due)} <span className="block text-small font-normal">{fromToday(f.due, today)}</span>
               </p>
-              {allows(viewer, 'settle a follow-up') && <Settle id={f.id} what={f.what} />}
+              {allows(viewer, 'settle a follow-up') && (
+                <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />
+              )}
             </li>
           ))}
         </ul>
