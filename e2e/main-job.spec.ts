@@ -59,9 +59,12 @@ test('the main job at the desk: plan, record, stock, due date, calendar', async 
   expect(unfold(await calendar.text())).toMatch(/SUMMARY:110 Wych elm: Check that the basin/);
   await page.goto('/shelf');
   await expect(page.getByText('used on 110, Quay Avenue').first()).toBeVisible();
-  // The same tree cannot have it again this year.
+  // The same tree cannot have it again this year; when it can, stands in its place.
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /Training label 1,/ }).check();
+  const when = page.getByRole('region', { name: 'When' });
+  await expect(when).toContainText('the label’s interval runs until');
+  await when.getByText('today', { exact: true }).click();
   await expect(page.getByText('Too soon').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Make the plan' })).toBeDisabled();
 });

@@ -74,6 +74,17 @@ export const listPlaces = (
       order by p.name, p.id limit ${limit + 1}`),
   ]);
 
+/** Places by name alone, to choose from: how many trees stand on each is not counted. */
+export const placeNames = (scope: Scope, limit: number): Promise<{ id: string; name: string }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ id: string; name: string }[]>`
+      select id, name
+      from place
+      where outfit_id = ${scope.outfitId} and archived_at is null
+      order by name, id
+      limit ${limit}`),
+  ]);
+
 const placeColumns = (tx: Tx) => tx`
   p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.region,
   p.outline, p.area_m2 as "areaM2", p.soil_texture as "soilTexture", p.water_m as "waterM",

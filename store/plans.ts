@@ -161,6 +161,45 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
       order by p.name, t.walk_order, t.id`),
   ]);
 
+/** A plan for a day of its own, as a calendar follows it. */
+export interface PlannedVisit {
+  id: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  placeName: string;
+  labelName: string;
+  method: ApplicationRecord['method'];
+  plannedFor: Day;
+  earliest: Day;
+  latest: Day;
+  state: 'open' | 'done' | 'dropped';
+  at: Date;
+}
+/** What was planned for days from `from` to `to`, what is done or dropped among it: a calendar must strike it out. */
+export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<PlannedVisit[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<PlannedVisit[]>`
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
+        l.data->>'name' as "labelName", u->>'method' as method, n.planned_for::text as "plannedFor",
+        n.earliest::text, n.latest::text, n.state, n.at
+      from (
+        select *
+        from plan
+        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to}
+        order by planned_for, id
+        limit 5000) n
+      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      join label l on l.id = n.label_id
+      cross join lateral (
+        select x as u
+        from jsonb_array_elements(l.data->'uses') x
+        where x->>'key' = n.use_key
+        limit 1) u
+      order by n.planned_for, n.id`),
+  ]);
+
 /** A work without a label, planned for a tree. */
 export interface WorkPlan {
   id: string;
@@ -174,6 +213,7 @@ export interface WorkPlan {
   doneOn: string | null;
   note: string;
   price: Priced | null;
+  plannedFor: Day | null;
 }
 
 /** Opens works for trees; an open one of the same kind on the same tree gives way. */
@@ -188,6 +228,8 @@ export const addWorkPlans = (
     sheet: Told<WorkSheet>;
     released: Record<string, string>;
     price: Priced;
+    /** Null for what may be done at once. */
+    plannedFor: Day | null;
   }[],
   programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null = null,
 ) =>
@@ -201,10 +243,10 @@ export const addWorkPlans = (
       await tx`
         insert into work_plan (
           id, outfit_id, tree_id, work_id, condition_id,
-          answers, document, sheet, sheet_us, released, price, by_person)
+          answers, document, sheet, sheet_us, released, price, planned_for, by_person)
         values (
           ${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId},
-          ${json(tx, w.answers)}, ${DOCUMENT}, ${json(tx, w.sheet.metric)}, ${json(tx, w.sheet.us)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${scope.personId})`;
+          ${json(tx, w.answers)}, ${DOCUMENT}, ${json(tx, w.sheet.metric)}, ${json(tx, w.sheet.us)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${w.plannedFor}, ${scope.personId})`;
     }
     if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
   });
@@ -257,12 +299,15 @@ export interface OpenWork {
   workId: string;
   sheet: WorkSheet;
   sound: boolean;
+  /** The day it is planned for; null for what may be done at once. */
+  plannedFor: Day | null;
 }
 export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenWork[]>`
       select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
-        w.work_id as "workId", ${inReadersUnits(tx, tx`w.sheet`, tx`w.sheet_us`)} as sheet, ${sound(tx)} as sound
+        w.work_id as "workId", ${inReadersUnits(tx, tx`w.sheet`, tx`w.sheet_us`)} as sheet, ${sound(tx)} as sound,
+        w.planned_for::text as "plannedFor"
       from (
         select *
         from work_plan

@@ -1,8 +1,9 @@
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { calendarVisits, dueBetween } from '@/store/follow-ups';
-import { listClients, listPlaces } from '@/store/grounds';
+import { listClients, listPlaces, placeNames } from '@/store/grounds';
 import { db, within, type Sql } from '@/store/db';
+import { plannedBetween } from '@/store/plans';
 import { listenToStatements, makeOutfit, ownerSql, walkedWhole, type TestOutfit } from '@/store/testing';
 import { takenTags } from '@/store/tree-list';
 import { searchTrees } from '@/store/tree-search';
@@ -134,9 +135,11 @@ const READ: Record<string, () => Promise<unknown>> = {
   rounds: () => roundsView(viewer),
   season: () => dueBetween(o, '2026-06-01', '2026-07-01', 200),
   calendar: () => calendarVisits(o, '2026-01-01', '2027-01-01', NOW),
+  'calendar of plans': () => plannedBetween(o, '2026-01-01', '2027-01-01'),
   'tags taken': () => takenTags(o, o.placeId, ['T1']),
   clients: () => listClients(o),
   places: () => listPlaces(o, null, 50),
+  'names of places': () => placeNames(o, 200),
   'own uptake times': () => heldBy(o),
 };
 

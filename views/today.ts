@@ -8,7 +8,7 @@ import type { Weather } from '@/core/weather/air';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween, type DueRow } from '@/store/follow-ups';
-import { openPlans, type OpenPlan } from '@/store/plans';
+import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
 import { heldBy } from '@/store/shelf';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
 import { nearbyFinds } from '@/store/verdicts';
@@ -93,8 +93,17 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, weather: Weath
 }
 
 /** What is due and what is planned in a span, for the year at a glance. */
-export const seasonView = (viewer: Viewer, from: Day, to: Day): Promise<{ due: DueRow[]; ahead: OpenPlan[] }> =>
+export const seasonView = (
+  viewer: Viewer,
+  from: Day,
+  to: Day,
+): Promise<{ due: DueRow[]; ahead: OpenPlan[]; works: OpenWork[] }> =>
   together(viewer, async () => {
-    const [due, plans] = await Promise.all([dueBetween(viewer, from, to, 400), openPlans(viewer)]);
-    return { due, ahead: plans.filter((p) => p.plannedFor !== null && p.plannedFor <= to) };
+    const [due, plans, works] = await Promise.all([
+      dueBetween(viewer, from, to, 400),
+      openPlans(viewer),
+      openWorks(viewer),
+    ]);
+    const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
+    return { due, ahead: plans.filter(within), works: works.filter(within) };
   });

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { calendarOf } from './calendar';
+import { calendarOf, plannedVisit } from './calendar';
 
 const visit = {
   id: 'v1',
@@ -50,4 +50,29 @@ it('a calendar learns of a move by its number and its instant, and of what is of
   expect(off).toMatch(/SEQUENCE:5\r\n/);
   expect(off).toMatch(/STATUS:CANCELLED\r\n/);
   expect(text).toMatch(/REFRESH-INTERVAL;VALUE=DURATION:PT6H\r\n/);
+});
+
+it('a plan for a later day stands on that day, and is struck out once it is done or dropped', () => {
+  const plan = {
+    id: 'p1',
+    treeId: 't1',
+    tag: '114',
+    hostId: 'wych-elm',
+    placeName: 'Quay Avenue',
+    labelName: 'Training label 2',
+    method: 'trunk-injection' as const,
+    plannedFor: '2027-05-15',
+    earliest: '2027-05-15',
+    latest: '2027-08-31',
+    state: 'open' as const,
+    at: new Date('2026-11-26T10:00:00Z'),
+  };
+  const told = (state: 'open' | 'dropped') =>
+    calendarOf('x', [plannedVisit({ ...plan, state })], '').replace(/\r\n /g, '');
+  expect(told('open')).toMatch(/DTSTART;VALUE=DATE:20270515\r\n/);
+  expect(told('open')).toMatch(/SUMMARY:114 Wych elm: Trunk injection\\, Training label 2\r\n/);
+  expect(told('open')).toMatch(/Makes sense from 2027-05-15 to 2027-08-31/);
+  expect(told('open')).toMatch(/SEQUENCE:0\r\n/);
+  expect(told('dropped')).toMatch(/STATUS:CANCELLED\r\n/);
+  expect(told('dropped')).toMatch(/SEQUENCE:1\r\n/);
 });

@@ -1,8 +1,10 @@
 import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { after, type Day } from '@/core/season/follow-ups';
+import { METHOD_NAMES } from '@/core/label/methods';
 import { findHost } from '@/knowledge';
+import type { PlannedVisit } from '@/store/plans';
 
-interface Due {
+export interface Due {
   id: string;
   treeId: string;
   tag: string;
@@ -18,6 +20,17 @@ interface Due {
   version: number;
   changedAt: Date;
 }
+
+/** A plan for a day of its own as a visit; what is no longer open has changed once. */
+export const plannedVisit = (plan: PlannedVisit): Due => ({
+  ...plan,
+  what: `${METHOD_NAMES[plan.method]}, ${plan.labelName}`,
+  reason: 'Planned.',
+  onlyIf: null,
+  due: plan.plannedFor,
+  version: plan.state === 'open' ? 0 : 1,
+  changedAt: plan.at,
+});
 
 /** How often a subscribed calendar should ask again, s. */
 const REFRESH_S = 6 * 3600;

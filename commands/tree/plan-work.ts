@@ -7,7 +7,9 @@ import { uuid } from '@/core/book/record';
 import { blocked } from '@/core/gates/rules';
 import { weighWork } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
-import { readAnswers } from '@/core/work/work';
+import { AHEAD_DAYS } from '@/core/prescribe/when';
+import { after } from '@/core/season/follow-ups';
+import { factsOn, readAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
 import { addWorkPlans } from '@/store/plans';
 import { type Tree } from '@/store/tree';
@@ -23,6 +25,8 @@ export const planWork = command({
     treeId: uuid,
     workId: z.string().max(60),
     answers: z.record(z.string().max(40), z.union([z.string().max(60), z.number(), z.boolean()])),
+    /** The day it is planned for; null for what may be done at once. */
+    on: z.iso.date('Give the day like 2026-05-14.').nullable().default(null),
     released: z.record(z.string().max(60), z.string().max(600)),
     alike: z
       .array(z.object({ id: uuid, treeId: uuid }))
@@ -37,11 +41,16 @@ export const planWork = command({
     let first: Tree | null = null;
     for (const t of [{ id: p.id, treeId: p.treeId }, ...p.alike]) {
       const tree = await treeOf(viewer, t.treeId, now);
-      const facts = tree && workFactsOf(viewer, tree, now);
-      if (!tree || !facts) {
+      const today = tree && workFactsOf(viewer, tree, now);
+      if (!tree || !today) {
         if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
         continue;
       }
+      if (p.on !== null && p.on < today.today)
+        return refuse('on', 'This day has passed; plan for today or a day to come.');
+      if (p.on !== null && p.on > after(today.today, AHEAD_DAYS, 'days'))
+        return refuse('on', 'Plan two years ahead at most.');
+      const facts = factsOn(today, p.on ?? today.today);
       const read = readAnswers(work, facts, p.answers);
       if (!read.ok) return { ok: false, faults: read.faults };
       const sheet = work.workOut(facts, read.answers);
@@ -64,6 +73,7 @@ export const planWork = command({
         answers: read.answers,
         sheet: told((system) => (system === viewer.units ? sheet : work.workOut({ ...facts, system }, read.answers))),
         released: p.released,
+        plannedFor: facts.today > today.today ? facts.today : null,
         price: priced(weighWork(work, sheet, 0, by), by),
       });
     }

@@ -6,7 +6,7 @@ import { doneBy, ownOutfit } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { openPlans } from '@/store/plans';
+import { openPlans, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { todayView } from '@/views/today';
 import { book } from './book';
@@ -94,6 +94,12 @@ describe('planning for the window, in November', () => {
     expect(await planIt(moved)).toMatchObject({ ok: true });
     const open = (await openPlans(viewer)).filter((p) => p.treeId === id);
     expect(open.map((p) => [p.id, p.plannedFor])).toEqual([[moved.id, '2027-06-14']]);
+    // A calendar has to hear of both: the one that is off, and the one that stands.
+    const told = (await plannedBetween(viewer, '2027-01-01', '2027-12-31')).filter((p) => p.treeId === id);
+    expect(told.map((p) => [p.id, p.state])).toEqual([
+      [input.id, 'dropped'],
+      [moved.id, 'open'],
+    ]);
   });
 
   it('forty like it go in the same press, each for its own window', async () => {

@@ -11,7 +11,7 @@ import { blocked, standing } from '@/core/gates/rules';
 import { weighUse } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
 import { added, prescribe } from '@/core/prescribe/prescribe';
-import { visitOn } from '@/core/prescribe/when';
+import { AHEAD_DAYS, visitOn } from '@/core/prescribe/when';
 import { whenSchema } from '@/core/prescribe/when-schema';
 import { after } from '@/core/season/follow-ups';
 import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situation';
@@ -67,9 +67,6 @@ const withPressed = (planned: Situation['sitePlanned'], pressed: Situation['site
       added(planned[year] ?? {}, pressed[year] ?? {}),
     ]),
   );
-
-/** How far ahead a day may be chosen: what the book, the licence and the region say beyond it is guesswork. */
-const AHEAD_DAYS = 730;
 
 /** Holds that a certified person may go on in spite of, each with the reason given for the row; questions stay open. */
 const holdsReleased = (gates: Gate[], reason: string): Record<string, string> =>

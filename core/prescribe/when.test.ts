@@ -7,7 +7,7 @@ import { options } from './options';
 import { prescribe } from './prescribe';
 import type { Choices, Situation } from './situation';
 import { UNSAID } from './unsaid';
-import { dayOf, nextWindow, situationOn, visitOn, whenOf } from './when';
+import { dayOf, nextWindow, situationOn, visitOn, whenOf, workDay } from './when';
 
 const elm: Situation = {
   ...UNSAID,
@@ -218,6 +218,21 @@ describe('the day that is meant', () => {
     expect(situationOn(spent, '2026-12-31')).toMatchObject({ siteYearActive: { a: 5 }, treeYearProduct: { b: 6 } });
     expect(situationOn(spent, '2027-01-01')).toMatchObject({ siteYearActive: {}, treeYearProduct: {} });
   });
+});
+
+it('a work waits for the months that the field guide names, and for nothing where it names none', () => {
+  const named = elm.condition!.options.filter((o) => o.from !== 1 || o.to !== 12);
+  for (const { method, from } of elm.condition!.options) {
+    const on = workDay(elm, method);
+    const open = elm.condition!.options.find((o) => o.method === method)!;
+    const month = Number(on.slice(5, 7));
+    const inside =
+      open.from <= open.to ? month >= open.from && month <= open.to : month >= open.from || month <= open.to;
+    expect([method, from, inside]).toEqual([method, from, true]);
+    expect(on >= elm.today).toBe(true);
+  }
+  expect(named.length).toBeGreaterThan(0);
+  expect(workDay({ ...elm, condition: null }, 'trunk injection')).toBe(elm.today);
 });
 
 it('every gate that asks what passes from day to day is one of the day, and none that asks what stays', () => {

@@ -1,3 +1,4 @@
+import type { TreatmentOption } from '../diagnose/knowledge';
 import { usesActive } from '../gates/gate';
 import { stillSaid } from '../gates/said';
 import { labelPeriod, within } from '../label/period';
@@ -28,7 +29,10 @@ export interface Window {
   closes: Bound[];
 }
 
-const AHEAD_DAYS = 366;
+/** How far ahead a day may be chosen: what the book, the licence and the region say beyond it is guesswork. */
+export const AHEAD_DAYS = 730;
+/** How far ahead a window is looked for. */
+const YEAR_DAYS = 366;
 
 /**
  * What speaks against a use on a day as far as calendar, book and label tell months ahead; what only the day itself can tell
@@ -93,7 +97,7 @@ function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound
 /** Days on which a window may open or close: firsts of months, and what book and picking name. */
 function turningDays({ today, harvest }: Situation, use: LabelUse): Day[] {
   const month = `${today.slice(0, 7)}-01`;
-  const last = after(today, AHEAD_DAYS, 'days');
+  const last = after(today, YEAR_DAYS, 'days');
   return [
     ...Array.from({ length: 13 }, (_, i) => after(month, i, 'months')),
     ...(harvest ? [after(after(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
@@ -107,7 +111,7 @@ function turningDays({ today, harvest }: Situation, use: LabelUse): Day[] {
  */
 export function nextWindow(situation: Situation, label: Label, use: LabelUse): Window | null {
   const { today } = situation;
-  const last = after(today, AHEAD_DAYS, 'days');
+  const last = after(today, YEAR_DAYS, 'days');
   const days = new Set([today, ...turningDays(situation, use)]);
   let open: Pick<Window, 'from' | 'opens'> | null = null;
   let before: Bound[] = [];
@@ -123,6 +127,16 @@ export function nextWindow(situation: Situation, label: Label, use: LabelUse): W
 
 /** The earliest of the days after one. */
 const nextOf = (days: ReadonlySet<Day>, day: Day): Day | undefined => [...days].filter((d) => d > day).sort()[0];
+
+/** First day on which the field guide has a work against the trouble in hand; today where it is so, or where it says nothing. */
+export function workDay(situation: Situation, method: TreatmentOption['method']): Day {
+  const { today, south } = situation;
+  const option = situation.condition?.options.find((o) => o.method === method);
+  if (!option) return today;
+  const month = `${today.slice(0, 7)}-01`;
+  const days = [today, ...Array.from({ length: 12 }, (_, i) => after(month, i + 1, 'months'))];
+  return days.find((day) => inWindow(day, option, south)) ?? today;
+}
 
 /** The day that somebody means: today where they say so or say nothing, or where there is no window to wait for. */
 export const dayOf = (situation: Situation, window: Window | null, when: When | undefined): Day => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { findCondition, findHost } from '@/knowledge';
 import { closedSeason } from './cuts';
 import { WORK_RULES } from './rules';
-import { readAnswers, usualAnswers, type Answers, type Work, type WorkFacts } from './work';
+import { factsOn, readAnswers, usualAnswers, type Answers, type Work, type WorkFacts } from './work';
 import { findWork, WORKS, worksFor } from './works';
 
 const f: WorkFacts = {
@@ -200,4 +200,16 @@ it('offers what the knowledge base names for a condition first', () => {
   );
   expect(fit.map((w) => w.id)).toEqual(['water-jet', 'band', 'wash']);
   expect(fit.length + other.length).toBe(WORKS.length);
+});
+
+it('facts on a later day: its season, north and south, and never a day that has passed', () => {
+  expect(factsOn(f, '2026-05-01')).toBe(f);
+  expect(factsOn(f, '2026-11-10')).toMatchObject({ today: '2026-11-10' });
+  expect(factsOn({ ...f, northernMonth: 6 }, '2027-01-10')).toMatchObject({ northernMonth: 1 });
+  // June in the south is December of the northern year; seven months on it is July there.
+  expect(factsOn({ ...f, northernMonth: 12 }, '2027-01-10')).toMatchObject({ northernMonth: 7 });
+  const summer = { ...f, host: findHost('plum')!, today: '2026-06-01', northernMonth: 6 };
+  const ids = (on: string) => out('open-crown', {}, factsOn(summer, on)).gates.map((g) => g.id);
+  expect(ids('2026-06-20')).not.toContain('stone-fruit-winter');
+  expect(ids('2026-12-20')).toContain('stone-fruit-winter');
 });

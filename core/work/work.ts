@@ -41,6 +41,19 @@ export interface WorkFacts {
   region: string;
 }
 
+/** The facts as they may be expected on a day to come; a day that has passed is today. */
+export function factsOn(facts: WorkFacts, day: Day): WorkFacts {
+  if (day <= facts.today) return facts;
+  const month = (of: Day) => Number(of.slice(5, 7));
+  // The month of the northern year moves on by as many months as the local one.
+  const { northernMonth } = facts;
+  const moved =
+    northernMonth === undefined
+      ? {}
+      : { northernMonth: ((northernMonth + month(day) - month(facts.today) + 11) % 12) + 1 };
+  return { ...facts, ...moved, today: day };
+}
+
 export type Answer = number | string | boolean;
 export type Answers = Readonly<Record<string, Answer>>;
 

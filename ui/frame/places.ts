@@ -6,7 +6,7 @@ export const PLACES = [
     letter: 't',
     help: [
       'What is open, late and due, for this outfit, today.',
-      'Press a tag to open its tree. “Done” settles a visit that was only a look; Undo stands at the foot of the page.',
+      'Press a tag to open its tree. “Done” settles a visit that was only a look. A treatment is done by its record, or left out with a reason; its next one is dated.',
       'The margin says what is forbidden today, and by which rule.',
     ],
   },
@@ -26,7 +26,7 @@ export const PLACES = [
     name: 'Rounds',
     letter: 'r',
     help: [
-      'Plans and works that wait for a crew, by place and in walking order, with what to load.',
+      'Plans and works whose time has come, by place and in walking order, with what to load; what is planned for later stands below.',
       'Open a tag to start its sheet. The load adds up products, water, devices with spares, bits, tools, mesh and what to wear; what the shelf cannot give says so.',
       'Sound trees come first on each place; then bits and blades are changed or disinfected.',
     ],
@@ -36,7 +36,7 @@ export const PLACES = [
     name: 'Season',
     letter: 's',
     help: [
-      'What comes next, month by month, counted from what was done.',
+      'What comes next, month by month: what was planned for its window, what is counted from what was done, and days of your own.',
       'Bars show the days in which a visit makes sense. Subscribe to the calendar under your name.',
     ],
   },
@@ -90,6 +90,7 @@ const OTHER_HELP: Record<string, readonly string[]> = {
     'The twig at the left shows the steps: Examine, Decide, Prescribe, Apply, Look again. Any of them can be opened at any time.',
     'Examine: grade what you see; “Nothing else here” settles a place. The next look is what would tell most for its minute; Alt and a figure answer it. The balance shows what speaks for and against each candidate.',
     'Decide: the ranking and the rules make a proposal with its reasons; you decide. “One page for the client” can be read out and printed.',
+    'Prescribe asks when: in its window, today, or on a day of your own. What only the day can tell (leaf, soil, air, flowers) is a condition of the visit and is asked on the sheet. “Meanwhile” shows what may be done today.',
     'Prescribe: every label and every work without a label, side by side. What only somebody at the tree can say is asked; a site of the ring can be dragged or stepped, and a move that breaks a rule is refused with its reason.',
     'What you type is kept on this device until it is saved.',
     'n and p walk to the next and the previous tree; m measures, e examines, r records.',

@@ -18,9 +18,12 @@ export const metadata = { title: 'Rounds' };
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const { plans: open, works: allWorks, equipment } = await roundsView(v);
-  const { plans: allPlans, ahead } = byDay(open, todayOf(v));
-  const here = [...allPlans, ...ahead, ...allWorks].find((p) => p.placeId === place) ?? null;
+  const { plans: open, works: openWorks, equipment } = await roundsView(v);
+  const today = todayOf(v);
+  const { plans: allPlans, ahead } = byDay(open, today);
+  const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
+  const worksAhead = openWorks.filter((w) => w.plannedFor && w.plannedFor > today);
+  const here = [...open, ...openWorks].find((p) => p.placeId === place) ?? null;
   // One place alone: its stops and its load, on the screen and on paper.
   const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
   const [plans, works] = [wanted(allPlans), wanted(allWorks)];
@@ -28,6 +31,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   const places = groupBy(plans, (p) => p.placeId);
   const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
   const groups = loadOut(plans, works, equipment, v.units);
+  const later = wanted(ahead).length + wanted(worksAhead).length;
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Rounds</p>
@@ -35,7 +39,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
         <TagLine name="Places">{places.size}</TagLine>
         <TagLine name="Sheets">{plans.length}</TagLine>
         <TagLine name="Works">{works.length}</TagLine>
-        {ahead.length > 0 && <TagLine name="Later">{wanted(ahead).length}</TagLine>}
+        {later > 0 && <TagLine name="Later">{later}</TagLine>}
         <TagLine name="Mix">{showVolume(mix, v.units).text}</TagLine>
       </dl>
     </>
@@ -139,7 +143,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           />
         </Section>
       ))}
-      {wanted(ahead).length > 0 && (
+      {later > 0 && (
         <Section title="Planned for later" aside="loaded when their time comes">
           <ul>
             {wanted(ahead).map((p) => (
@@ -152,6 +156,17 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
               >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}, from{' '}
                 {shortDay(p.earliest!)} to {shortDay(p.latest!)}
+              </TagRow>
+            ))}
+            {wanted(worksAhead).map((w) => (
+              <TagRow
+                key={w.id}
+                href={`/tree/${w.treeId}#works`}
+                tag={w.tag}
+                title={`${findHost(w.hostId)?.name ?? w.hostId}, ${w.placeName}`}
+                right={<span className="figures text-right font-bold">{shortDay(w.plannedFor!)}</span>}
+              >
+                {findWork(w.workId)?.name ?? w.workId}
               </TagRow>
             ))}
           </ul>

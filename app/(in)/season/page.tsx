@@ -1,5 +1,6 @@
 import { format, parseISO } from 'date-fns';
 import { after } from '@/core/season/follow-ups';
+import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { seasonView } from '@/views/today';
@@ -28,7 +29,7 @@ export default async function Season() {
   const v = await viewer();
   const today = todayOf(v);
   const end = after(today, 1, 'years');
-  const { due, ahead } = await seasonView(v, after(today, -90, 'days'), end);
+  const { due, ahead, works } = await seasonView(v, after(today, -90, 'days'), end);
   const months = new Map<string, Ahead[]>();
   const visits: Ahead[] = [
     ...due.map((f) => ({
@@ -44,6 +45,14 @@ export default async function Season() {
       href: `/tree/${p.treeId}/apply?plan=${p.id}`,
       words: `Planned: ${METHOD_NAMES[p.method]}, ${p.labelName}`,
     })),
+    ...works.map((w) => ({
+      ...w,
+      due: w.plannedFor!,
+      earliest: w.plannedFor!,
+      latest: w.plannedFor!,
+      href: `/tree/${w.treeId}#works`,
+      words: `Planned: ${findWork(w.workId)?.name ?? w.workId}`,
+    })),
   ].sort((a, b) => a.due.localeCompare(b.due));
   for (const f of visits) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
   const tag = (
@@ -51,7 +60,7 @@ export default async function Season() {
       <p className="text-head leading-tight font-extrabold">Season</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Visits ahead">{visits.filter((f) => f.due >= today).length}</TagLine>
-        <TagLine name="Planned">{ahead.length}</TagLine>
+        <TagLine name="Planned">{ahead.length + works.length}</TagLine>
         <TagLine name="Late">{due.filter((f) => f.due < today).length}</TagLine>
       </dl>
       <ul className="figures mt-5 text-small" aria-label="Visits a month">

@@ -1,7 +1,8 @@
 import { after } from '@/core/season/follow-ups';
-import { calendarOf } from '../../../_server/calendar';
+import { calendarOf, plannedVisit } from '../../../_server/calendar';
 import { calendarOwner } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
+import { plannedBetween } from '@/store/plans';
 import { currentViewer, todayOf } from '../../../_server/viewer';
 
 /** How long a visit that is done or off is still sent, struck out, for calendars that ask seldom. */
@@ -25,7 +26,12 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
     );
   const today = todayOf(viewer);
   const since = new Date(Date.now() - STRUCK_OUT_MS);
-  const visits = await calendarVisits(viewer, after(today, -1, 'years'), after(today, 5, 'years'), since);
+  const until = after(today, 5, 'years');
+  const [due, planned] = await Promise.all([
+    calendarVisits(viewer, after(today, -1, 'years'), until, since),
+    plannedBetween(viewer, after(today, -60, 'days'), until),
+  ]);
+  const visits = [...due, ...planned.map(plannedVisit)];
   const text = calendarOf(`Elmhorn, ${viewer.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
   return new Response(text, {
     headers: {

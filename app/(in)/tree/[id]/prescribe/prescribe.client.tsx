@@ -170,6 +170,7 @@ export function PrescribeBench(props: Props) {
         treeId={treeId}
         made={made}
         form={form}
+        onWhen={(next) => setForm((f) => ({ ...f, when: next }))}
         onType={(key, value) => setForm((f) => ({ ...f, typed: { ...f.typed, [key]: value } }))}
         alike={alike}
         situation={situation}

@@ -56,6 +56,65 @@ function conditionWords(c: Condition, units: UnitSystem): string {
   }
 }
 
+/**
+ * The three answers to when: from the day its time begins, today, or a day of one's own.
+ * @param from when its time begins; today or null where there is nothing to wait for
+ * @param on the day that the answer comes to
+ */
+export function WhenChoice({
+  when,
+  onWhen,
+  from,
+  today,
+  on,
+  faults,
+}: {
+  when: When;
+  onWhen: (when: When) => void;
+  from: string | null;
+  today: string;
+  on: string;
+  faults: FormFault[];
+}) {
+  const waits = from !== null && from > today;
+  // What is open today is done today; the two answers are one then.
+  const shown = when.kind === 'window' && !waits ? 'now' : when.kind;
+  const [day, setDay] = useState(when.kind === 'day' ? when.day : '');
+  const choose = (kind: When['kind']) => {
+    if (kind !== 'day') return onWhen({ kind });
+    setDay(day || on);
+    onWhen({ kind, day: day || on });
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-x-6">
+      <Choices
+        small
+        label="When"
+        value={shown}
+        onChange={choose}
+        options={[
+          ...(waits ? [{ value: 'window' as const, name: `from ${shortDay(from)}` }] : []),
+          { value: 'now' as const, name: 'today' },
+          { value: 'day' as const, name: 'a day' },
+        ]}
+      />
+      {shown === 'day' && (
+        <TextField
+          label="The day"
+          path="choices.when"
+          faults={faults}
+          type="date"
+          value={day}
+          onChange={(next) => {
+            setDay(next);
+            if (/^\d{4}-\d{2}-\d{2}$/.test(next)) onWhen({ kind: 'day', day: next });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
 /** When it is to be done: its next window, with why, today, or a day of one's own; and what must be so on the day. */
 export function WhenToDo({
   when,
@@ -84,46 +143,9 @@ export function WhenToDo({
   const openNow = window?.from === today;
   const later = on > today;
   const outside = later && (!window || on < window.from || on > window.to);
-  // What is open today is done today; only somebody who chose another day keeps three answers apart.
-  const shown = when.kind === 'window' && (openNow || !window) ? 'now' : when.kind;
-  const [day, setDay] = useState(when.kind === 'day' ? when.day : '');
-  const whenOf: Record<When['kind'], () => void> = {
-    now: () => onWhen({ kind: 'now' }),
-    window: () => onWhen({ kind: 'window' }),
-    day: () => {
-      const from = day || on;
-      setDay(from);
-      onWhen({ kind: 'day', day: from });
-    },
-  };
   return (
     <section aria-label="When" className="mb-5 border-b border-line-2 pb-3 phone:mb-3">
-      <div className="flex flex-wrap items-end gap-x-6">
-        <Choices
-          small
-          label="When"
-          value={shown}
-          onChange={(kind) => whenOf[kind]()}
-          options={[
-            ...(window && !openNow ? [{ value: 'window' as const, name: `from ${shortDay(window.from)}` }] : []),
-            { value: 'now' as const, name: 'today' },
-            { value: 'day' as const, name: 'a day' },
-          ]}
-        />
-        {shown === 'day' && (
-          <TextField
-            label="The day"
-            path="choices.when"
-            faults={faults}
-            type="date"
-            value={day}
-            onChange={(next) => {
-              setDay(next);
-              if (/^\d{4}-\d{2}-\d{2}$/.test(next)) onWhen({ kind: 'day', day: next });
-            }}
-          />
-        )}
-      </div>
+      <WhenChoice when={when} onWhen={onWhen} from={window?.from ?? null} today={today} on={on} faults={faults} />
       <p className="text-[0.9375rem]">
         {window ? (
           <>

@@ -2,10 +2,11 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Gate } from '@/core/gates/gate';
 import { blocked } from '@/core/gates/rules';
-import type { Situation } from '@/core/prescribe/situation';
+import type { Situation, When } from '@/core/prescribe/situation';
+import { workDay } from '@/core/prescribe/when';
 import type { UnitSystem } from '@/core/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
-import { readAnswers, usualAnswers } from '@/core/work/work';
+import { factsOn, readAnswers, usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
 import { Choices, FormFaults, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
@@ -13,11 +14,13 @@ import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
+import { shortDay } from '@/ui/words';
 import { planWork } from './actions';
 import type { PrescribeForm } from './form';
 import { Ground } from './pictures.client';
 import { HoldReasons } from '../hold-reasons';
 import { InTheWay } from './today.client';
+import { WhenChoice } from './when.client';
 
 /** What a work asks, as typed; a field left alone holds the usual answer. */
 export type Typed = Record<string, string | boolean>;
@@ -154,7 +157,8 @@ interface WorkBenchProps {
   treeId: string;
   /** The id of the plan that this bench makes. */
   made: { id: string; renew: () => void };
-  form: Pick<PrescribeForm, 'typed' | 'released'>;
+  form: Pick<PrescribeForm, 'typed' | 'released' | 'when'>;
+  onWhen: (when: When) => void;
   onType: (key: string, value: string | boolean) => void;
   alike: { id: string; treeId: string }[];
   situation: Situation;
@@ -167,6 +171,12 @@ interface WorkBenchProps {
   below: React.ReactNode;
 }
 
+/** The day that somebody means for a work. */
+const workOn = (when: When, from: string, today: string): string => {
+  if (when.kind === 'day') return when.day > today ? when.day : today;
+  return when.kind === 'window' ? from : today;
+};
+
 /** A work without a label: what it asks, its figures, its gates, and the plan of it. */
 export function WorkBench({
   workId,
@@ -175,6 +185,7 @@ export function WorkBench({
   made,
   form,
   onType,
+  onWhen,
   alike,
   situation,
   units,
@@ -203,7 +214,9 @@ export function WorkBench({
         {below}
       </Frame>
     );
-  const { sheet, faults: typedFaults } = sheetOf(work, facts, form.typed);
+  const from = workDay(situation, work.method);
+  const on = workOn(form.when, from, facts.today);
+  const { sheet, faults: typedFaults } = sheetOf(work, factsOn(facts, on), form.typed);
   const inTheWay = blocked(sheet.gates, form.released);
   const stop = sheet.gates.find((g) => g.strength === 'stop') ?? null;
   return (
@@ -221,7 +234,17 @@ export function WorkBench({
       {strip}
       <h1 className="mb-4">{work.name}</h1>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={sendWork.faults} />
+      <FormFaults faults={sendWork.faults} known={['on']} />
+      <section aria-label="When" className="mb-3">
+        <WhenChoice
+          when={form.when}
+          onWhen={onWhen}
+          from={from}
+          today={facts.today}
+          on={on}
+          faults={sendWork.faults.map((f) => (f.path === 'on' ? { ...f, path: 'choices.when' } : f))}
+        />
+      </section>
       <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
         {/* First in the page, so that on a phone nothing is pushed down while the rest arrives. */}
         <div className="desk:order-2">
@@ -233,18 +256,26 @@ export function WorkBench({
             disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedFaults.length > 0}
             onClick={() =>
               sendWork.send(
-                { id: made.id, treeId, workId: work.id, answers: form.typed, released: releasedOf(sheet.gates), alike },
+                {
+                  id: made.id,
+                  treeId,
+                  workId: work.id,
+                  answers: form.typed,
+                  released: releasedOf(sheet.gates),
+                  alike,
+                  on: on > facts.today ? on : null,
+                },
                 () => {
                   onPlanned();
                   said({
-                    sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; it waits on Rounds.`,
+                    sentence: `${work.name}: planned${alike.length ? ` on ${alike.length + 1} trees` : ''}; ${on > facts.today ? `for ${shortDay(on)}, on Season until then` : 'it waits on Rounds'}.`,
                   });
                   router.push(`/tree/${treeId}`);
                 },
               )
             }
           >
-            {sendWork.busy ? 'One moment …' : 'Plan this work'}
+            {sendWork.busy ? 'One moment …' : `Plan this work${on > facts.today ? ` for ${shortDay(on)}` : ''}`}
           </button>
           <InTheWay gates={inTheWay} />
         </div>

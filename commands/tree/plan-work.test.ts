@@ -1,0 +1,66 @@
+import { v7 } from 'uuid';
+import { doneBy, ownOutfit } from '@/commands/testing';
+import { loadViewer } from '@/store/auth';
+import { openWorks } from '@/store/plans';
+import { makeOutfit } from '@/store/testing';
+import { seasonView } from '@/views/today';
+import { planWork } from './plan-work';
+
+const made = ownOutfit();
+/** The tests stand on the first of June: elm is closed to cutting in this region until the end of August. */
+const plan = (more: object = {}, who = made.viewer) =>
+  doneBy(planWork, who, {
+    id: v7(),
+    treeId: made.o.treeId,
+    workId: 'open-crown',
+    answers: {},
+    released: {},
+    ...more,
+  });
+const paths = (answer: Awaited<ReturnType<typeof plan>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
+
+beforeAll(async () => {
+  const { owner, o } = made;
+  await owner`
+    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+    values (${v7()}, ${o.outfitId}, ${o.treeId}, '2026-05-20', ${o.personId}, 46.2, 130,
+      ${owner.json([{ kind: 'diameter', typed: { value: 46.2, unit: 'cm' } }])}, 15, 'tape')`;
+});
+
+it('a cut in the closed season is stopped today, and planned for the day on which it is open', async () => {
+  expect(paths(await plan())).toContain('gates.closed-season');
+  expect(await openWorks(made.viewer)).toEqual([]);
+  const id = v7();
+  expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
+  expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
+  expect(await openWorks(made.viewer)).toMatchObject([{ id, workId: 'open-crown', plannedFor: '2026-11-10' }]);
+  const { works } = await seasonView(made.viewer, '2026-06-01', '2027-06-01');
+  expect(works.map((w) => w.id)).toEqual([id]);
+});
+
+it('another day in the closed season is stopped as well', async () => {
+  expect(paths(await plan({ on: '2027-05-02' }))).toContain('gates.closed-season');
+});
+
+it.each([
+  ['a day that is past', '2026-05-30'],
+  ['a day in three years', '2029-06-02'],
+  ['what is no day', 'autumn'],
+])('%s is refused beside its field', async (_, on) => expect(paths(await plan({ on }))).toEqual(['on']));
+
+it('what may be done at once is planned for no day, today’s date included', async () => {
+  for (const on of [null, undefined, '2026-06-01']) {
+    const id = v7();
+    expect(await plan({ id, workId: 'mulch', on })).toMatchObject({ ok: true });
+    expect((await openWorks(made.viewer)).find((w) => w.id === id)).toMatchObject({ plannedFor: null });
+  }
+});
+
+it('other content under the same id, another outfit and a work that is none are refused', async () => {
+  const id = v7();
+  expect(await plan({ id, workId: 'water', on: '2026-10-01' })).toMatchObject({ ok: true });
+  expect(await plan({ id, workId: 'water', on: '2026-10-02' })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  expect(await plan({ on: '2026-11-10' }, theirs)).toMatchObject({ ok: false });
+  expect(paths(await plan({ workId: 'moonlight' }))).toEqual(['workId']);
+});
