@@ -1,12 +1,14 @@
 import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 
-/** Every journey fails on a server error, whatever else it looks at. */
+/** Every journey fails on a server error or a figure that cannot be drawn, whatever else it looks at. */
 export const test = base.extend<{ watched: void }>({
   watched: [
     async ({ page }, use) => {
       const broken: string[] = [];
       page.on('response', (r) => r.status() >= 500 && broken.push(`${r.status()} ${r.url()}`));
       page.on('pageerror', (e) => broken.push(e.message));
+      // A figure drawn with what is not a number says so here alone.
+      page.on('console', (m) => /attribute .*: Expected/.test(m.text()) && broken.push(m.text()));
       await use();
       expect(broken).toEqual([]);
     },

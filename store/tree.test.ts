@@ -123,6 +123,27 @@ describe('a tree', () => {
       'treat-again',
     ]);
   });
+  it('its neighbours on the place come with where they stand; no list holds anything but rows', async () => {
+    const [drawn, located] = [v7(), v7()];
+    await owner`
+      insert into tree (id, outfit_id, place_id, tag, host_id, plan_x, plan_y, lat, lon)
+      values
+        (${drawn}, ${o.outfitId}, ${o.placeId}, 'N1', 'wych-elm', 4.5, -2, null, null),
+        (${located}, ${o.outfitId}, ${o.placeId}, 'N2', 'wych-elm', null, null, 50.33, -4.1)`;
+    const read = (await getTree(o, o.treeId, '2026'))!;
+    expect(read.others).toHaveLength(2);
+    expect(read.others).toEqual(
+      expect.arrayContaining([
+        { x: 4.5, y: -2, lat: null, lon: null },
+        { x: null, y: null, lat: 50.33, lon: -4.1 },
+      ]),
+    );
+    const lists = Object.entries(read).filter(([, value]) => Array.isArray(value)) as [string, unknown[]][];
+    expect(lists.length).toBeGreaterThan(10);
+    for (const [name, rows] of lists)
+      for (const row of rows) expect([name, typeof row, Array.isArray(row)]).toEqual([name, 'object', false]);
+    await owner`update tree set archived_at = now() where id = any(${[drawn, located]})`;
+  });
   it('another host has to be confirmed again', async () => {
     const head = {
       id: o.treeId,
