@@ -62,6 +62,10 @@ export function counted(page: Page) {
       n++;
       await page.getByLabel(label).first().fill(text);
     },
+    pick: async (radio: Locator) => {
+      n++;
+      await radio.check();
+    },
     get inputs() {
       return n;
     },

@@ -11,6 +11,11 @@ async function mainJob(page: Page, tag: string) {
   await hand.press('Keep this reading');
 
   await page.waitForURL(/prescribe/);
+  // In full leaf an injection may stand first; the drench is what this job is about, one press away.
+  const drench = page.getByRole('heading', { level: 1, name: 'How much, and where to pour' });
+  await page.getByRole('region', { name: 'When' }).waitFor();
+  if (!(await drench.isVisible())) await hand.pick(page.getByRole('radio', { name: /Training label 1,/ }));
+  await expect(drench).toBeVisible();
   await expect(page.getByText('Product for this tree')).toBeVisible();
   const main = page.getByRole('main');
   // 3 mL for each 10 cm of 145.1 cm is 43.53 mL, to the nearest mark inside the label's range.
