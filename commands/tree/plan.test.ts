@@ -1,3 +1,4 @@
+import { createHash, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { bringLabel } from '@/commands/shelf/bring-label';
@@ -5,7 +6,7 @@ import { signLabel } from '@/commands/shelf/check-label';
 import { doneBy, ownOutfit } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import { simulatedStation } from '@/stand-ins/weather-station';
-import { loadViewer, type Viewer } from '@/store/auth';
+import { floorOf, loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { todayView } from '@/views/today';
@@ -25,6 +26,7 @@ const asked = (treeId: string, labelId: string, more: object = {}) => ({
   released: {},
 });
 
+const token = randomBytes(32).toString('base64url');
 let labelId: string;
 let viewer: Viewer;
 const trees: string[] = [];
@@ -61,6 +63,9 @@ beforeAll(async () => {
     where id = ${o.personId}`;
   await owner`update place set area_m2 = 6000 where id = ${o.placeId}`;
   viewer = (await loadViewer(o))!;
+  await owner`
+    insert into session (token_hash, outfit_id, person_id, expires_at)
+    values (${createHash('sha256').update(token).digest()}, ${o.outfitId}, ${o.personId}, now() + interval '1 day')`;
   expect(await doneBy(bringLabel, viewer, { text: JSON.stringify(infusion) })).toMatchObject({ ok: true });
   const [row] = await owner<{ id: string }[]>`
     select id from label where outfit_id = ${o.outfitId} and key = ${infusion.key}`;
@@ -72,7 +77,11 @@ describe('planning for the window, in November', () => {
   it('stands for May with the span it may move in, waits off the crew’s list, and comes on it when its time is there', async () => {
     const id = await soundElm('E1');
     const input = asked(id, labelId);
+    // The figure on every page counts what waits on that day.
+    const waiting = async (day: string) => (await floorOf(token, new Date(`${day}T09:00:00Z`)))!.waiting;
+    const before = [await waiting('2026-11-26'), await waiting('2027-05-03')];
     expect(await planIt(input)).toEqual({ ok: true, value: { left: [] } });
+    expect([await waiting('2026-11-26'), await waiting('2027-05-03')]).toEqual([before[0], before[1]! + 1]);
     const plan = (await openPlans(viewer)).find((p) => p.id === input.id)!;
     expect(plan).toMatchObject({ plannedFor: '2027-05-01', earliest: '2027-05-01' });
     expect(plan.latest! > '2027-05-20').toBe(true);
