@@ -169,11 +169,12 @@ export const keyContradicted = (tx: Tx) => tx`coalesce((
 export const yearActives = (tx: Tx, year: string) => tx`coalesce((
   select json_object_agg(x.name, x.grams) from (${activesOfPlace(tx, year)}) x), '{}')`;
 
-export const plannedActives = (tx: Tx) => tx`coalesce((
+/** By the year in which an open plan can be carried out: the one it is planned for, and never one that is over. */
+export const plannedActives = (tx: Tx, year: string) => tx`coalesce((
   select json_object_agg(y.year, y.actives) from (
     select x.year, json_object_agg(x.name, x.grams) as actives from (
       select
-        to_char(coalesce(n.planned_for, (n.at at time zone p.time_zone)::date), 'YYYY') as year,
+        greatest(to_char(n.planned_for, 'YYYY'), ${year}) as year,
         a->>'name' as name, sum((a->>'grams')::float8)::float8 as grams
       from tree s
       join plan n on n.tree_id = s.id and n.outfit_id = s.outfit_id and n.state = 'open'

@@ -144,6 +144,32 @@ describe('a tree', () => {
       for (const row of rows) expect([name, typeof row, Array.isArray(row)]).toEqual([name, 'object', false]);
     await owner`update tree set archived_at = now() where id = any(${[drawn, located]})`;
   });
+  it('what is planned on the place counts in the year it can be done in, however long ago it was planned', async () => {
+    const neighbour = v7();
+    await owner`
+      insert into tree (id, outfit_id, place_id, tag, host_id)
+      values (${neighbour}, ${o.outfitId}, ${o.placeId}, 'P1', 'wych-elm')`;
+    const [old, ahead] = [v7(), v7()];
+    const result = (grams: number) => owner.json({ dose: { actives: [{ name: 'imidacloprid', grams }] } });
+    await owner`
+      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, at, by_person)
+      values (${old}, ${o.outfitId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(3)},
+        '2025-12-20', ${o.personId})`;
+    const planned = async (at: string) => (await getTree(o, o.treeId, at))!.sitePlanned;
+    expect(await planned('2025')).toEqual({ '2025': { imidacloprid: 3 } });
+    expect(await planned('2026')).toEqual({ '2026': { imidacloprid: 3 } });
+    await owner`update plan set state = 'dropped' where id = ${old}`;
+    await owner`
+      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, by_person,
+        planned_for, earliest, latest)
+      values (${ahead}, ${o.outfitId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(5)},
+        ${o.personId}, '2027-05-10', '2027-05-01', '2027-06-30')`;
+    expect(await planned('2026')).toEqual({ '2027': { imidacloprid: 5 } });
+    // Missed, it can still be done in the year that runs.
+    expect(await planned('2028')).toEqual({ '2028': { imidacloprid: 5 } });
+    await owner`update plan set state = 'dropped' where id = ${ahead}`;
+    await owner`update tree set archived_at = now() where id = ${neighbour}`;
+  });
   it('another host has to be confirmed again', async () => {
     const head = {
       id: o.treeId,

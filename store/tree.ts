@@ -223,7 +223,7 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
         ${part.programme(tx)} as programme,
         ${part.keyContradicted(tx)} as "keyContradicted",
         ${part.yearActives(tx, year)} as "siteYearActive",
-        ${part.plannedActives(tx)} as "sitePlanned"
+        ${part.plannedActives(tx, year)} as "sitePlanned"
       from (
         -- The wanted trees first, and their place and client after: a plan that is kept for every outfit knows nothing of a
         -- large one, and would walk all its trees.

@@ -17,7 +17,7 @@ function boundWords(bound: Bound): string {
     case 'months':
       return `the label’s months are ${months(bound.months)}`;
     case 'leaf':
-      return 'the label asks for full leaf, usual from May to September';
+      return 'the label asks for full leaf';
     case 'guide':
       return `the field guide’s time is ${monthName(bound.from)}${bound.from === bound.to ? '' : ` to ${monthName(bound.to)}`}`;
     case 'interval':
