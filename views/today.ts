@@ -86,7 +86,7 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, weather: Weath
       { ...usualChoices(tree, weather), when: { kind: 'window' } },
       w.conditionId,
     );
-    const stop = way ? (stopsOf(way)[0] ?? null) : null;
+    const stop = (way?.result && stopsOf(way.result, situation.today)[0]) ?? null;
     const state = !way ? 'no product' : stop ? 'stopped' : way.later ? 'later' : 'open';
     return [{ ...w, stop, state, on: way?.later ? way.result!.on : null }];
   });

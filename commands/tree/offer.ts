@@ -8,6 +8,7 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
+import { findUse, WORK } from '@/core/prescribe/shelf';
 import type { Choices } from '@/core/prescribe/situation';
 import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
@@ -40,13 +41,12 @@ export const propose = command({
     const facts = workFactsOf(viewer, tree, now);
     const by = weighingOf(viewer, tree, now);
     const weighed = p.keys.flatMap((key) => {
-      const work = key.startsWith('work:') ? findWork(key.slice(5)) : null;
+      const work = key.startsWith(WORK) ? findWork(key.slice(WORK.length)) : null;
       if (work) return facts ? weighWork(work, work.workOut(facts, usualAnswers(work, facts)), 0, by) : [];
-      const label = held.labels.find((l) => l.label.uses.some((u) => `${l.key}/${u.key}` === key));
-      const use = label?.label.uses.find((u) => `${label.key}/${u.key}` === key);
-      return label && use
-        ? (weighUse(label.label, use, prescribe(situation, label.label, use, choices), 0, by) ?? [])
-        : [];
+      const found = findUse(held.labels, key);
+      if (!found) return [];
+      const { label, use } = found;
+      return weighUse(label, use, prescribe(situation, label, use, choices), 0, by) ?? [];
     });
     const never = weighed.find((w) => w.forbidden);
     if (never)

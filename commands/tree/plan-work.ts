@@ -7,8 +7,7 @@ import { uuid } from '@/core/book/record';
 import { blocked } from '@/core/gates/rules';
 import { weighWork } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
-import { AHEAD_DAYS } from '@/core/prescribe/when';
-import { after } from '@/core/season/follow-ups';
+import { noDayAhead } from '@/core/prescribe/when';
 import { factsOn, readAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
 import { addWorkPlans } from '@/store/plans';
@@ -46,10 +45,8 @@ export const planWork = command({
         if (t.id === p.id) return tree ? refuse('', 'Measure the trunk first.') : noTree;
         continue;
       }
-      if (p.on !== null && p.on < today.today)
-        return refuse('on', 'This day has passed; plan for today or a day to come.');
-      if (p.on !== null && p.on > after(today.today, AHEAD_DAYS, 'days'))
-        return refuse('on', 'Plan two years ahead at most.');
+      const never = p.on && noDayAhead(p.on, today.today);
+      if (never) return refuse('on', never);
       const facts = factsOn(today, p.on ?? today.today);
       const read = readAnswers(work, facts, p.answers);
       if (!read.ok) return { ok: false, faults: read.faults };

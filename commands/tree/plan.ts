@@ -7,13 +7,12 @@ import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { LEAF_STATES } from '@/core/diagnose/words';
 import type { Gate } from '@/core/gates/gate';
-import { blocked, standing } from '@/core/gates/rules';
+import { blocked } from '@/core/gates/rules';
 import { weighUse } from '@/core/prescribe/compare';
 import { priced } from '@/core/prescribe/costs';
 import { added, prescribe } from '@/core/prescribe/prescribe';
-import { AHEAD_DAYS, visitOn } from '@/core/prescribe/when';
+import { noDayAhead, visitOn, whilePlanning } from '@/core/prescribe/when';
 import { whenSchema } from '@/core/prescribe/when-schema';
-import { after } from '@/core/season/follow-ups';
 import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situation';
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
@@ -123,7 +122,7 @@ export const makePlan = command({
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
       const weighed = weighUse(held.label, use, result, 0, by);
       // What only the day will tell is a condition of the visit, and answered there.
-      const gates = result.on > s.today ? standing(result.gates) : result.gates;
+      const gates = whilePlanning(result, s.today);
       const released = like ? { ...holdsReleased(gates, p.alikeReason), ...p.released } : p.released;
       return {
         tree,
@@ -139,10 +138,8 @@ export const makePlan = command({
     const chosen = one(p.treeId, null);
     if (!chosen) return noTree;
     const { when } = p.choices;
-    if (when.kind === 'day' && when.day > after(chosen.s.today, AHEAD_DAYS, 'days'))
-      return refuse('choices.when', 'Plan two years ahead at most.');
-    if (when.kind === 'day' && when.day < chosen.s.today)
-      return refuse('choices.when', 'This day has passed; plan for today or a day to come.');
+    const never = when.kind === 'day' && noDayAhead(when.day, chosen.s.today);
+    if (never) return refuse('choices.when', never);
     const { tree, result, open } = chosen;
     if (!result.dose.ok || open.length)
       return {

@@ -6,7 +6,7 @@ import { after, dayIn } from '@/core/season/follow-ups';
 import { addReminder } from '@/store/follow-ups';
 import { z } from 'zod';
 
-/** A hole is good for ten years, and a hedge of young elms for fifteen; beyond that nobody keeps a promise. */
+/** Further ahead a date is a slip of the hand. */
 const AHEAD_YEARS = 20;
 
 /** Coming back on a day of one's own, for something that no rule asks for. */

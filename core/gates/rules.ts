@@ -59,8 +59,6 @@ export function gatesInForce(facts: Facts): Gate[] {
 
 /** What can be answered while planning; the rest is answered on the day of the work. */
 export const standing = (gates: readonly Gate[]): Gate[] => gates.filter((g) => !g.day);
-/** Conditions of a visit that lies ahead. */
-export const ofTheDay = (gates: readonly Gate[]): Gate[] => gates.filter((g) => g.day);
 
 /** Whether a plan may be made: no stop, and every hold released with a written reason. */
 export function blocked(gates: Gate[], released: Record<string, string>): Gate[] {

@@ -21,6 +21,7 @@ import {
 } from './costs';
 import { stopsOf } from './options';
 import type { Prescription } from './prescribe';
+import { nameOf, WORK } from './shelf';
 
 /** One way to act, with all that a client and an arborist weigh. */
 export interface Weighed {
@@ -76,7 +77,7 @@ export function weighUse(
     ...(use.sites?.device ? [use.sites.device] : []),
   ];
   return {
-    key: `${label.key}/${use.key}`,
+    key: nameOf({ label, use }),
     method: METHOD_NAMES[use.method],
     name: label.actives.map((a) => a.name).join(' + '),
     amount: showAmount(dose.product, dose.dimension, weighing.system).text,
@@ -92,7 +93,7 @@ export function weighUse(
         : 'none known',
     people: use.intervals.reEntryHours ? `out for ${use.intervals.reEntryHours} h` : 'no waiting',
     needs,
-    stops: stopsOf({ result, later: result.on > weighing.today }).length,
+    stops: stopsOf(result, weighing.today).length,
     on: result.on > weighing.today ? result.on : null,
     months,
     holds: held,
@@ -114,7 +115,7 @@ export function weighWork(
   const first = sheet.figures[0]!;
   const { window, ...control } = expected('work', [work.method], weighing.today, weighing, own);
   return {
-    key: `work:${work.id}`,
+    key: WORK + work.id,
     method: work.name,
     name: 'no product',
     amount: `${first.value} ${first.unit}`.trim(),

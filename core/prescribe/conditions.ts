@@ -1,3 +1,4 @@
+import { USUAL_WIND } from '../gates/rules/weather';
 import { AIRBORNE, IN_SOIL } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 
@@ -12,9 +13,6 @@ export type Condition =
   | { what: 'dry leaves' }
   | { what: 'bloom'; days: number }
   | { what: 'stage'; stages: readonly string[] };
-
-/** Wind in which drops land where they are meant to, m/s, where a label is silent: calm air may be an inversion. */
-const USUAL_WIND = { minMs: 1, maxMs: 4.5 };
 
 /** The conditions of a visit, as the label's use sets them, and practice where it is silent on wind. */
 export function conditionsOf(label: Label, use: LabelUse): Condition[] {

@@ -1,9 +1,11 @@
 import type { Gate } from '../gates/gate';
-import { blocked, standing } from '../gates/rules';
+import { blocked } from '../gates/rules';
 import { usesHost } from '../label/match';
 import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
+import type { Day } from '../season/follow-ups';
 import { type Situation, type Choices } from './situation';
+import { whilePlanning } from './when';
 import { type Prescription, workOut } from './prescribe';
 
 /**
@@ -39,10 +41,8 @@ export interface Option {
  * What stands against a way on the day it is for, the gravest first; nothing while a question is only open, nor what only
  * a day ahead will tell.
  */
-export const stopsOf = (o: Pick<Option, 'result' | 'later'>): Gate[] =>
-  (o.later ? standing(o.result?.gates ?? []) : (o.result?.gates ?? [])).filter(
-    (g) => g.strength === 'stop' && g.state === 'tripped',
-  );
+export const stopsOf = (result: Pick<Prescription, 'on' | 'gates'>, today: Day): Gate[] =>
+  whilePlanning(result, today).filter((g) => g.strength === 'stop' && g.state === 'tripped');
 
 /** A way on the shelf against one trouble, an open one where there is any; null where no label names it for this host. */
 export function wayAgainst(
@@ -76,15 +76,14 @@ export const meant = (situation: Situation, use: LabelUse) =>
 function optionOf(situation: Situation, label: Label, use: LabelUse, choices: Choices): Option {
   // Whether the sites fit is looked at once a use is chosen; here it would cost a ring for every product.
   const result = workOut(situation, label, use, choices, false);
-  const later = result.on > situation.today;
-  const gates = later ? standing(result.gates) : result.gates;
+  const gates = whilePlanning(result, situation.today);
   return {
     label,
     use,
     // A question that is open stops nothing yet; it stands beside what holds.
-    stops: stopsOf({ result, later }).length,
+    stops: stopsOf(result, situation.today).length,
     holds: blocked(gates, {}).filter((g) => g.strength === 'hold' || g.state === 'asked').length,
-    later,
+    later: result.on > situation.today,
     result,
   };
 }

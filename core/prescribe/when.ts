@@ -1,5 +1,6 @@
 import type { TreatmentOption } from '../diagnose/knowledge';
-import { usesActive } from '../gates/gate';
+import { usesActive, type Gate } from '../gates/gate';
+import { standing } from '../gates/rules';
 import { stillSaid } from '../gates/said';
 import { labelPeriod, within } from '../label/period';
 import { carriesOut } from '../label/methods';
@@ -30,7 +31,12 @@ export interface Window {
 }
 
 /** How far ahead a day may be chosen: what the book, the licence and the region say beyond it is guesswork. */
-export const AHEAD_DAYS = 730;
+const AHEAD_DAYS = 730;
+/** Why a day cannot be planned for; null where it can. */
+export function noDayAhead(day: Day, today: Day): string | null {
+  if (day < today) return 'This day has passed; plan for today or a day to come.';
+  return day > after(today, AHEAD_DAYS, 'days') ? 'Plan two years ahead at most.' : null;
+}
 /** How far ahead a window is looked for. */
 const YEAR_DAYS = 366;
 
@@ -174,6 +180,10 @@ export function choicesOn(choices: Choices, situation: Situation, day: Day): Cho
     said: stillSaid(choices.said),
   };
 }
+
+/** The gates that answer while something is planned: all of them for today, those that stand for a later day. */
+export const whilePlanning = ({ on, gates }: { on: Day; gates: Gate[] }, today: Day): Gate[] =>
+  on > today ? standing(gates) : gates;
 
 /** When a plan is to be carried out: its day, and the span in which it may be moved without asking anew. */
 export interface Visit {

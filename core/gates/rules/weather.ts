@@ -15,6 +15,9 @@ const unknownAir = (facts: Facts, id: 'temperature' | 'wind' | 'rain', title: st
     state: 'asked',
   });
 
+/** Wind in which drops land where they are meant to, m/s, where a label is silent: calm air may be an inversion. */
+export const USUAL_WIND = { minMs: 1, maxMs: 4.5 };
+
 /** A fifth of a millimetre wets a leaf; what was poured into soil moves with a millimetre, as does what a whole day brings. */
 const WETS_A_LEAF_MM = 0.2;
 
@@ -269,13 +272,13 @@ export const weatherRules: Rule[] = [
           state: 'asked',
         });
       const strongest = Math.max(facts.windMs, facts.gustMs ?? 0);
-      const calm = low && facts.windMs < 1;
-      if (!calm && !(high && strongest > 4.5)) return null;
+      const calm = low && facts.windMs < USUAL_WIND.minMs;
+      if (!calm && !(high && strongest > USUAL_WIND.maxMs)) return null;
       return gate({
         id: 'wind-usual',
         strength: 'hold',
-        title: calm ? 'Hardly any wind' : facts.windMs > 4.5 ? 'Windy' : 'Gusts',
-        sentence: `${showWind(calm ? facts.windMs : strongest, facts.system ?? 'metric')}; the label is silent, and sprays are safest between ${showWind(1, facts.system ?? 'metric')} and ${showWind(4.5, facts.system ?? 'metric')}.`,
+        title: calm ? 'Hardly any wind' : facts.windMs > USUAL_WIND.maxMs ? 'Windy' : 'Gusts',
+        sentence: `${showWind(calm ? facts.windMs : strongest, facts.system ?? 'metric')}; the label is silent, and sprays are safest between ${showWind(USUAL_WIND.minMs, facts.system ?? 'metric')} and ${showWind(USUAL_WIND.maxMs, facts.system ?? 'metric')}.`,
         source: 'practice',
         satisfy: calm ? 'Wait until the air moves.' : 'Wait for calmer air, or coarser drops.',
       });

@@ -82,8 +82,6 @@ export default async function Page({
       open={plans.map((p) => ({
         id: p.id,
         plannedFor: p.plannedFor,
-        earliest: p.earliest,
-        latest: p.latest,
         labelKey: p.labelKey,
         useKey: p.useKey,
         product: p.result.dose.ok ? p.result.dose.product : null,

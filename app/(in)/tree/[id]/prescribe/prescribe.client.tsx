@@ -6,10 +6,11 @@ import { useCallback, useMemo, useState } from 'react';
 import { v5 } from 'uuid';
 import type { Schools } from '@/core/decide/schools';
 import type { Gate } from '@/core/gates/gate';
-import { blocked, standing } from '@/core/gates/rules';
+import { blocked } from '@/core/gates/rules';
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { OwnResults } from '@/core/prescribe/costs';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
+import { whilePlanning } from '@/core/prescribe/when';
 import { findUse, nameOf, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
 import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
@@ -55,8 +56,6 @@ interface OpenHere {
   product: number | null;
   once: number | null;
   plannedFor: string | null;
-  earliest: string | null;
-  latest: string | null;
 }
 
 interface Props {
@@ -220,7 +219,7 @@ export function PrescribeBench(props: Props) {
   const { dose } = result;
   const later = result.on > situation.today;
   // What only the day will tell does not stand in the way of planning for it.
-  const gates = later ? standing(result.gates) : result.gates;
+  const gates = whilePlanning(result, situation.today);
   const inTheWay = blocked(gates, form.released);
   const mine = open.find((o) => `${o.labelKey}/${o.useKey}` === pick);
   // A plan made before the trunk was measured again no longer says what to pour.
@@ -332,7 +331,8 @@ export function PrescribeBench(props: Props) {
                         labelId: chosen.id,
                         useKey: chosen.use.key,
                         choices: {
-                          when: later ? { kind: 'day', day: result.on } : { kind: 'now' },
+                          // Each of the row in its own window, where that is what was chosen.
+                          when: later ? form.when : { kind: 'now' },
                           soil: form.soil,
                           leaf: form.leaf,
                           rangePoint,
