@@ -7,7 +7,7 @@ import { within } from '@/store/db';
 import { getPlace } from '@/store/grounds';
 import { makeOutfit } from '@/store/testing';
 import { NOW, ownOutfit } from './testing';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { fair } from '@/stand-ins/weather/fair';
 import { command, digestOf, done, perform, refuse, type Context } from './command';
 import { COMMANDS } from './index';
 import { measure } from './tree/measure';
@@ -18,7 +18,7 @@ const made = ownOutfit();
 const at = (who: Viewer = made.viewer): Omit<Context, 'observed'> => ({
   viewer: who,
   now: NOW,
-  air: (t) => simulatedStation(7).at(t),
+  station: fair,
 });
 
 const reading = (id: string, girth: string) => ({

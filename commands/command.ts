@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { Fault } from '@/core/book/write';
 import { may, refusal, type Right } from '@/core/people/rights';
-import type { Weather } from '@/core/weather/air';
+import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { commandDone, startCommand } from '@/store/commands';
 import { pgCode, together } from '@/store/db';
@@ -27,8 +27,8 @@ export interface Context {
   now: Date;
   /** When it was seen or done, by the device that tells of it. */
   observed: Date;
-  /** What the station of this installation says of an instant. */
-  air: (at: Date) => Weather;
+  /** The station that serves a spot. */
+  station: StationFor;
   /** Hears how far a long piece of work is. */
   progress?: (done: number, of: number) => void;
 }

@@ -2,7 +2,7 @@ import { perform, type Answer, type Command } from '@/commands/command';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { db, type Sql } from '@/store/db';
 import { makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { fair } from '@/stand-ins/weather/fair';
 import type { z } from 'zod';
 
 /** The day on which verbs are tested. */
@@ -29,9 +29,4 @@ export const doneBy = <S extends z.ZodType, T>(
   viewer: Viewer,
   input: unknown,
   progress?: (done: number, of: number) => void,
-): Promise<Answer<T>> =>
-  perform(
-    verb,
-    { viewer, now: NOW, air: (at) => simulatedStation(7).at(at), ...(progress ? { progress } : {}) },
-    input,
-  );
+): Promise<Answer<T>> => perform(verb, { viewer, now: NOW, station: fair, ...(progress ? { progress } : {}) }, input);

@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { CLIMATES, simulatedStation } from '@/stand-ins/weather-station';
 import { toMarks } from './mix/vessels';
 import { may, refusal } from './people/rights';
 import { readSettings } from './settings/settings';
@@ -89,20 +88,6 @@ it.each([
 ])('settings %p are one clear sentence', (env, sentence) => {
   const r = readSettings(env);
   expect(r.ok ? '' : r.sentence).toMatch(sentence);
-});
-
-it('the simulated station: the same hour, the same weather; the sheltered one leaves a drench open all year', () => {
-  const s = simulatedStation(7, CLIMATES.sheltered);
-  for (let h = 0; h < 24 * 365; h += 7) {
-    const w = s.at(new Date(Date.UTC(2026, 0, 1, h)));
-    expect(w).toEqual(simulatedStation(7, CLIMATES.sheltered).at(new Date(Date.UTC(2026, 0, 1, h))));
-    expect([
-      w.temperatureC >= 4 && w.temperatureC <= 32,
-      w.soilTemperatureC > 0,
-      w.soilMoisture < 0.85,
-      w.rainNext24Mm < 1,
-    ]).toEqual([true, true, true, true]);
-  }
 });
 
 describe('a comma before three figures', () => {

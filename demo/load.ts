@@ -15,7 +15,7 @@ import { findWork } from '@/core/work/works';
 import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { simulatedStation } from '@/stand-ins/weather/station';
 import { hashPassword } from '@/store/auth';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { cases, equipment, levels, lots, places, sprayers, vessels } from './scenario';

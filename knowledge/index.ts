@@ -1,6 +1,7 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
 import { concerns } from '@/core/diagnose/reading';
 import { conditions } from './conditions';
+import { heatModels } from './heat';
 import { hosts } from './hosts';
 import { lookalikes } from './lookalikes';
 import { signs } from './signs';
@@ -14,6 +15,8 @@ const byId = <T extends { id: string }>(list: readonly T[]) => {
 /** What ships with Elmhorn, before an outfit adds its own. */
 export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes };
 export { hosts, conditions };
+export { growthOf, growths } from './growth';
+export { heatModels } from './heat';
 export { exclusions } from './exclusions';
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
@@ -26,6 +29,13 @@ export const latinOf = (hostId: string): string | null => {
 export const findCondition: (id: string) => Condition | null = byId(conditions);
 export const findSign: (id: string) => Sign | null = byId(signs);
 export const findTest: (id: string) => QuickTest | null = byId(tests);
+
+/** What heat brings about on a host. */
+export const heatModelsFor = (host: Host) =>
+  heatModels.filter((m) => {
+    const condition = m.condition === null ? null : findCondition(m.condition);
+    return condition !== null && concerns(condition.groups, host) && concerns(m.hosts, host);
+  });
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
 export const signsFor = (host: Host): Sign[] => signs.filter((s) => concerns(s.groups, host));

@@ -22,6 +22,8 @@ export interface Viewer extends Scope {
   /** Region profiles as this outfit keeps them, by their key; those it has changed nothing in are not among them. */
   ownRegions: Readonly<Record<string, Region>>;
   timeZone: string;
+  /** Where it works: the first of its places whose position is known. */
+  spot: { lat: number | null; lon: number | null };
   breastHeightCm: number;
   paper: 'A4' | 'Letter';
   schools: Schools;
@@ -181,7 +183,8 @@ interface Opened {
   person_id: string;
   outfit_id: string;
 }
-type ViewerRow = Omit<Viewer, keyof Scope | 'schools' | 'prices' | 'licence'> & {
+type ViewerRow = Omit<Viewer, keyof Scope | 'schools' | 'prices' | 'licence' | 'spot'> & {
+  spot: Viewer['spot'] | null;
   crownLossSchool: string;
   programme: Schools['programme'];
   schools: Partial<Schools>;
@@ -202,7 +205,12 @@ const viewerColumns = (tx: Tx) => tx`
      select distinct on (r.key) r.key, r.data
      from region_profile r
      where r.outfit_id = o.id
-     order by r.key, r.version desc) newest) as "ownRegions"`;
+     order by r.key, r.version desc) newest) as "ownRegions",
+  (select x.grounds->'origin'
+   from place x
+   where x.outfit_id = o.id and x.archived_at is null and x.grounds->'origin' is not null
+   order by x.name, x.id
+   limit 1) as spot`;
 
 function viewerFrom(
   { outfit_id, person_id }: Opened,
@@ -220,6 +228,7 @@ function viewerFrom(
     region: v.region,
     ownRegions: v.ownRegions,
     timeZone: v.timeZone,
+    spot: v.spot ?? { lat: null, lon: null },
     breastHeightCm: v.breastHeightCm,
     paper: v.paper,
     schools: {

@@ -1,4 +1,4 @@
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { calendarVisits, dueBetween } from '@/store/follow-ups';
 import { listClients, listPlaces, placeNames } from '@/store/grounds';
@@ -109,11 +109,11 @@ const find = (words: string[], hosts: string[][] = words.map(() => [])) =>
 const book = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 50 };
 
 const READ: Record<string, () => Promise<unknown>> = {
-  today: () => todayView(viewer, NOW, simulatedStation(7).at(NOW)),
-  'a tree': () => overviewOf(viewer, o.treeId, NOW),
+  today: () => todayView(viewer, NOW, fair),
+  'a tree': () => overviewOf(viewer, o.treeId, NOW, fair),
   examine: () => examineView(viewer, o.treeId, NOW),
-  prescribe: () => prescribeView(viewer, o.treeId, NOW),
-  apply: () => applyView(viewer, o.treeId, NOW, null),
+  prescribe: () => prescribeView(viewer, o.treeId, NOW, fair),
+  apply: () => applyView(viewer, o.treeId, NOW, fair, null),
   'the book': () => bookView(viewer, book),
   'the book, further down': () =>
     bookView(viewer, { ...book, after: { doneOn: '2026-01-01', id: '00000000-0000-7000-8000-000000000000' } }),

@@ -1,10 +1,12 @@
+import { spotOf } from '@/commands/facts/diagnosis';
+import { yearsOf } from '@/commands/facts/season';
 import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
 import { after, type Day } from '@/core/season/follow-ups';
-import type { Weather } from '@/core/weather/air';
+import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween, type DueRow } from '@/store/follow-ups';
@@ -40,7 +42,7 @@ export interface Today {
 const AHEAD_DAYS = 28;
 
 /** The day at a glance, in one transaction. */
-export const todayView = (viewer: Viewer, now: Date, weather: Weather): Promise<Today> =>
+export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promise<Today> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
@@ -58,7 +60,7 @@ export const todayView = (viewer: Viewer, now: Date, weather: Weather): Promise<
       late,
       due,
       soon,
-      undecided: await ways(viewer, wanted, now, weather),
+      undecided: await ways(viewer, wanted, now, station),
     };
   });
 
@@ -71,19 +73,24 @@ export function byDay(plans: readonly OpenPlan[], today: Day): { plans: OpenPlan
   };
 }
 
-async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, weather: Weather): Promise<Undecided[]> {
+async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: StationFor): Promise<Undecided[]> {
   if (!wanted.length) return [];
   const trees = await treesOf(viewer, [...new Set(wanted.map((w) => w.treeId))], now);
-  const [held, finds] = await Promise.all([heldBy(viewer), nearbyFinds(viewer, trees)]);
+  const [held, finds, years] = await Promise.all([
+    heldBy(viewer),
+    nearbyFinds(viewer, trees),
+    yearsOf(viewer, trees, station, now),
+  ]);
   const labels = held.labels.map((l) => l.label);
   return wanted.flatMap((w): Undecided[] => {
     const tree = trees.find((t) => t.id === w.treeId);
     if (!tree) return [];
-    const situation = situationFor(viewer, tree, held, finds.get(tree.id)!, now, w.conditionId);
+    const year = years.get(tree.id)!;
+    const situation = situationFor(viewer, tree, held, finds.get(tree.id)!, now, w.conditionId, year);
     const way = wayAgainst(
       situation,
       labels,
-      { ...usualChoices(tree, weather), when: { kind: 'window' } },
+      { ...usualChoices(tree, station(spotOf(tree)).at(now), year), when: { kind: 'window' } },
       w.conditionId,
     );
     const stop = (way?.result && stopsOf(way.result, situation.today)[0]) ?? null;

@@ -1,9 +1,11 @@
 import { diagnose, knowledgeOf, type Diagnosis } from '@/commands/facts/diagnosis';
+import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { presentTrouble } from '@/core/decide/troubles';
 import type { Duty } from '@/core/decide/duties';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { may } from '@/core/people/rights';
+import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { arrivalAt } from '@/store/grounds';
@@ -43,20 +45,23 @@ const ofTree = <T extends object>(
 /** Measuring, deciding and the letter need nothing more. */
 export const treeView = (v: Viewer, id: string, now: Date) => ofTree(v, id, now, async () => ({}));
 
-export const overviewOf = (v: Viewer, id: string, now: Date) =>
-  ofTree(v, id, now, async (tree) => ({ proposals: await treeProposals(v, tree.id) }));
+export const overviewOf = (v: Viewer, id: string, now: Date, station: StationFor) =>
+  ofTree(v, id, now, async (tree) => {
+    const [proposals, year] = await Promise.all([treeProposals(v, tree.id), yearOf(v, tree, station, now)]);
+    return { proposals, year };
+  });
 
 export const examineView = (v: Viewer, id: string, now: Date) =>
   ofTree(v, id, now, async (tree) => ({ alike: await alikeTrees(v, tree) }));
 
-export const prescribeView = (v: Viewer, id: string, now: Date) =>
+export const prescribeView = (v: Viewer, id: string, now: Date, station: StationFor) =>
   ofTree(v, id, now, async (tree) => {
-    const [held, alike] = await Promise.all([heldBy(v), alikeTrees(v, tree)]);
-    return { held, alike };
+    const [held, alike, year] = await Promise.all([heldBy(v), alikeTrees(v, tree), yearOf(v, tree, station, now)]);
+    return { held, alike, year };
   });
 
 /** The sheet of a plan: the one asked for while it is open, else the first open one; null where none is. */
-export const applyView = (viewer: Viewer, id: string, now: Date, planId: string | null) =>
+export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, planId: string | null) =>
   ofTree(viewer, id, now, async (tree) => {
     const open = tree.plans.filter((p) => p.state === 'open');
     const head = open.find((p) => p.id === planId) ?? open[0];

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { fair } from '@/stand-ins/weather/fair';
 import { floorOf, hashPassword, loadViewer, signIn, type Viewer } from '@/store/auth';
 import { db, type Sql } from '@/store/db';
 import { counted, listenToStatements, makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
@@ -31,12 +31,12 @@ const FLOOR = 2;
 
 /** Every view that stands behind a page, with the most statements its page may cost beside the floor. */
 const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
-  today: [10, () => todayView(v, NOW, simulatedStation(7).at(NOW))],
-  tree: [8, () => overviewOf(v, o.treeId, NOW)],
+  today: [10, () => todayView(v, NOW, fair)],
+  tree: [8, () => overviewOf(v, o.treeId, NOW, fair)],
   'measure, decide, letter': [8, () => treeView(v, o.treeId, NOW)],
   examine: [8, () => examineView(v, o.treeId, NOW)],
-  prescribe: [8, () => prescribeView(v, o.treeId, NOW)],
-  apply: [8, () => applyView(v, o.treeId, NOW, null)],
+  prescribe: [8, () => prescribeView(v, o.treeId, NOW, fair)],
+  apply: [8, () => applyView(v, o.treeId, NOW, fair, null)],
   book: [8, () => bookView(v, everything)],
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],
@@ -86,7 +86,7 @@ describe('what a page reads', () => {
       await owner`insert into tree (id, outfit_id, place_id, tag, host_id) values (${id}, ${o.outfitId}, ${o.placeId}, ${`R${i}`}, 'wych-elm')`;
       if (i < 4) await decide(id);
     }
-    const today = await todayView(v, NOW, simulatedStation(7).at(NOW));
+    const today = await todayView(v, NOW, fair);
     expect(today.undecided).toHaveLength(5);
     expect(await cost()).toBe(one);
     expect(await counted(VIEWS.place![1])).toEqual(place);
@@ -99,11 +99,11 @@ const decide = (treeId: string) => owner`
 
 describe('today', () => {
   it('says of each decision whether anything on the shelf may be done against it today', async () => {
-    const today = await todayView(v, NOW, simulatedStation(7).at(NOW));
+    const today = await todayView(v, NOW, fair);
     for (const u of today.undecided)
       expect(u.state).toBe(u.stop ? 'stopped' : u.state === 'open' ? 'open' : 'no product');
     const other = await makeOutfit(owner);
     const theirs = (await loadViewer(other))!;
-    expect((await todayView(theirs, NOW, simulatedStation(7).at(NOW))).undecided).toEqual([]);
+    expect((await todayView(theirs, NOW, fair)).undecided).toEqual([]);
   });
 });

@@ -2,12 +2,12 @@ import { showTemperature, showWind } from '@/core/units/units';
 import { Bar } from '@/ui/frame/bar.client';
 import { FocusOnWork } from '@/ui/frame/focus.client';
 import { UndoBar } from '@/ui/frame/undo.client';
-import { station } from '../_server/station';
+import { stationFor } from '../_server/station';
 import { currentFloor, viewer } from '../_server/viewer';
 
 export default async function SignedIn({ children }: { children: React.ReactNode }) {
   const v = await viewer();
-  const weather = station().at(new Date());
+  const weather = stationFor(v.spot).at(new Date());
   return (
     <UndoBar>
       <a

@@ -9,7 +9,7 @@ import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
-import { station } from '../_server/station';
+import { stationFor } from '../_server/station';
 import { allows, viewer } from '../_server/viewer';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
@@ -38,9 +38,9 @@ const WORDS = [
 export default async function Today() {
   const v = await viewer();
   const at = new Date();
-  const s = station();
+  const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, ahead, late, due, soon, undecided } = await todayView(v, at, now);
+  const { today, horizon, plans, ahead, late, due, soon, undecided } = await todayView(v, at, stationFor);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });

@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import { NOT_YOUR_FAULT, perform, refuse, type Answer, type Command } from '@/commands/command';
 import type { Viewer } from '@/store/auth';
 import { failed } from './failed';
-import { station } from './station';
+import { stationFor } from './station';
 import { currentViewer } from './viewer';
 
 /** Performs a verb by the clock and the station of this server; every page that may show what it changed is made anew. */
@@ -14,7 +14,7 @@ export async function performHere<S extends z.ZodType, T>(
   input: unknown,
   progress?: (done: number, of: number) => void,
 ): Promise<Answer<T>> {
-  const context = { viewer, now: new Date(), air: (at: Date) => station().at(at), ...(progress ? { progress } : {}) };
+  const context = { viewer, now: new Date(), station: stationFor, ...(progress ? { progress } : {}) };
   const answer = await perform(verb, context, input);
   if (answer.ok) revalidatePath('/', 'layout');
   return answer;

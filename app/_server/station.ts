@@ -1,10 +1,24 @@
-import { CLIMATES, simulatedStation, type WeatherStation } from '@/stand-ins/weather-station';
+import type { Spot, WeatherStation } from '@/core/weather/station';
+import { CLIMATES, climateAt, type ClimateName } from '@/stand-ins/weather/climates';
+import { simulatedStation } from '@/stand-ins/weather/station';
 
-/** The station that serves this installation; a real one would be chosen here. */
-export const station = (): WeatherStation => {
-  const climate = process.env.ELMHORN_CLIMATE as keyof typeof CLIMATES | undefined;
-  return simulatedStation(
-    Number(process.env.ELMHORN_STATION_SEED ?? 7),
-    CLIMATES[climate ?? 'sheltered'] ?? CLIMATES.sheltered,
-  );
-};
+/** Places within so many degrees share a station. */
+const APART = 2;
+/** Where no position is known. */
+const HOME = { lat: 51, lon: 0 };
+const near = (degrees: number) => Math.round(degrees / APART) * APART;
+const stations = new Map<string, WeatherStation>();
+
+/** The station that serves a spot; a real one would be chosen here. */
+export function stationFor({ lat, lon }: Spot): WeatherStation {
+  const at = { lat: near(lat ?? HOME.lat), lon: near(lon ?? HOME.lon) };
+  const key = `${at.lat} ${at.lon}`;
+  let station = stations.get(key);
+  if (!station) {
+    const climate = CLIMATES[(process.env.ELMHORN_CLIMATE ?? climateAt(at.lat)) as ClimateName];
+    const seed = Number(process.env.ELMHORN_STATION_SEED ?? 7);
+    station = simulatedStation(seed + at.lat * 1009 + at.lon * 9176, { climate, ...at });
+    stations.set(key, station);
+  }
+  return station;
+}

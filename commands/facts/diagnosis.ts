@@ -107,6 +107,12 @@ export const visitOf = (tree: Pick<Tree, 'looks' | 'timeZone'>): Visit | null =>
 export const latOf = (tree: Pick<Tree, 'lat' | 'grounds' | 'others'>): number | null =>
   tree.lat ?? tree.grounds?.origin?.lat ?? tree.others.find((t) => t.lat !== null)?.lat ?? null;
 
+/** Where a tree stands, or its place; a real station nearest to it would be asked. */
+export const spotOf = (tree: Pick<Tree, 'lat' | 'lon' | 'grounds' | 'others'>) => ({
+  lat: latOf(tree),
+  lon: tree.lon ?? tree.grounds?.origin?.lon ?? tree.others.find((t) => t.lon !== null)?.lon ?? null,
+});
+
 /** The month of the northern year in which a tree stands at an instant. */
 export const treeMonth = (tree: Pick<Tree, 'timeZone' | 'lat' | 'grounds' | 'others'>, at: Date): number =>
   northernMonth(monthIn(tree.timeZone, at), latOf(tree));

@@ -13,7 +13,7 @@ import type { OldSite } from '@/core/ring/ring';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { dayIn } from '@/core/season/follow-ups';
 import { isSouth } from '@/core/season/hemisphere';
-import { usualLeaf } from '@/core/season/leaf';
+import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { UnitSystem } from '@/core/units/units';
 import { soilState, type Weather } from '@/core/weather/air';
@@ -130,6 +130,7 @@ function troubleOf(
  * @param held what the outfit holds, and how fast its own injections went in
  * @param finds what was named near by
  * @param trouble the trouble in hand, by its condition; null: the newest open one
+ * @param year what the seasons bring to this host at this place
  */
 export function situationFor(
   viewer: Viewer,
@@ -138,6 +139,7 @@ export function situationFor(
   finds: Finds,
   now: Date,
   trouble: string | null,
+  year: HostYear,
 ): Situation {
   const host = hostOf(tree);
   if (!host) throw new Error(`unknown host ${tree.hostId}`);
@@ -150,17 +152,18 @@ export function situationFor(
   const inHand = verdict && troubleOf(verdict, tree, visit, finds)[0];
   const [reading, before] = tree.readings;
   const done = tree.records.filter((r) => !r.withdrawn);
-  const year = today.slice(0, 4);
+  const thisYear = today.slice(0, 4);
   const planned = tree.plans.filter((p) => p.state === 'open');
   const measuredCrown = crownOf(tree);
   const condition = verdict ? findCondition(verdict.conditionId) : null;
   const treeYearProduct: Record<string, number> = {};
   for (const r of done)
-    if (r.doneOn.startsWith(year)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
+    if (r.doneOn.startsWith(thisYear)) treeYearProduct[r.labelKey] = (treeYearProduct[r.labelKey] ?? 0) + r.amount;
   return {
     today,
     host,
     hostConfirmed: tree.hostConfirmedAt !== null,
+    year,
     condition,
     certainty: verdict?.certainty ?? null,
     decision: verdict?.decision ?? null,
@@ -280,15 +283,16 @@ export function situationFor(
   };
 }
 
-/** Soil, leaf and air as the station and the calendar have them; the person at the tree may say otherwise. */
+/** Soil and air as the station has them, the leaf as it is expected; the person at the tree may say otherwise. */
 export function usualChoices(
   tree: Pick<Tree, 'hostId' | 'lat' | 'grounds' | 'others' | 'timeZone'>,
   weather: Weather,
+  year: HostYear,
 ): Choices {
-  const month = Number(dayIn(weather.at, tree.timeZone).slice(5, 7));
+  const today = dayIn(weather.at, tree.timeZone);
   return {
     soil: soilState(weather),
-    leaf: usualLeaf(month, findHost(tree.hostId)?.evergreen ?? false, latOf(tree) ?? 50),
+    leaf: expectedLeaf(findHost(tree.hostId) ?? { evergreen: false }, year, today, isSouth(latOf(tree))),
     temperatureC: weather.temperatureC,
     windMs: weather.windMs,
     rainNext24Mm: weather.rainNext24Mm,

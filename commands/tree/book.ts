@@ -7,6 +7,7 @@ import { writeUp } from '@/core/book/write';
 import { stillSaid } from '@/core/gates/said';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { prescribe } from '@/core/prescribe/prescribe';
+import { NO_YEAR } from '@/core/season/year';
 import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
@@ -20,7 +21,10 @@ export const book = command({
   right: 'apply',
   schema: bookingSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now }, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+  run: async (
+    { viewer, now, station },
+    b,
+  ): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
     const plan = await getPlan(viewer, b.planId);
     if (!plan) return refuse('planId', 'This plan is not in this outfit.');
     const [tree, held, lots] = await Promise.all([
@@ -35,7 +39,9 @@ export const book = command({
     const saidNow = saidSchema.safeParse(b.said);
     if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
     const said = weatherSchema.parse(b.weather);
-    const situation = situationFor(viewer, tree, held, await findsNear(viewer, tree), now, plan.conditionId);
+    const finds = await findsNear(viewer, tree);
+    // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
+    const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId, NO_YEAR);
     // The same gates once more, with the ground and air of the hour in which it was done.
     const fresh = prescribe(situation, plan.label, use, {
       ...plan.choices,

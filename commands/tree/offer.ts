@@ -15,6 +15,8 @@ import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
 import { addProposal } from '@/store/proposals';
+import { spotOf } from '@/commands/facts/diagnosis';
+import { yearOf } from '@/commands/facts/season';
 import { z } from 'zod';
 
 /** Offers ways to the client: each weighed again here, as the tree and the shelf stand now. */
@@ -28,16 +30,17 @@ export const propose = command({
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
     days: typed,
   }),
-  run: async ({ viewer, now, air }, p): Promise<Answer<{ path: string }>> => {
+  run: async ({ viewer, now, station }, p): Promise<Answer<{ path: string }>> => {
     const faults: Fault[] = [];
     const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (faults.length) return { ok: false, faults };
     const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
     if (!tree) return noTree;
-    const weather = air(now);
-    const situation = situationFor(viewer, tree, held, await findsNear(viewer, tree), now, null);
+    const [finds, year] = await Promise.all([findsNear(viewer, tree), yearOf(viewer, tree, station, now)]);
+    const weather = station(spotOf(tree)).at(now);
+    const situation = situationFor(viewer, tree, held, finds, now, null, year);
     // What is offered is done when it can be done: a client decides in winter on what is done in June.
-    const choices: Choices = { ...usualChoices(tree, weather), system: viewer.units, when: { kind: 'window' } };
+    const choices: Choices = { ...usualChoices(tree, weather, year), system: viewer.units, when: { kind: 'window' } };
     const facts = workFactsOf(viewer, tree, now);
     const by = weighingOf(viewer, tree, now);
     const weighed = p.keys.flatMap((key) => {

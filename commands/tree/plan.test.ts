@@ -5,7 +5,7 @@ import { bringLabel } from '@/commands/shelf/bring-label';
 import { signLabel } from '@/commands/shelf/check-label';
 import { doneBy, ownOutfit } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { fair } from '@/stand-ins/weather/fair';
 import { floorOf, loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
@@ -15,7 +15,6 @@ import { makePlan } from './plan';
 
 const made = ownOutfit();
 const NOVEMBER = new Date('2026-11-26T10:00:00Z');
-const air = (at: Date) => simulatedStation(7).at(at);
 const infusion = trainingLabels.find((l) => l.key === 'training-02-elm-infusion')!;
 const asked = (treeId: string, labelId: string, more: object = {}) => ({
   id: v7(),
@@ -30,7 +29,8 @@ const token = randomBytes(32).toString('base64url');
 let labelId: string;
 let viewer: Viewer;
 const trees: string[] = [];
-const planIt = (input: object, now = NOVEMBER, who = viewer) => perform(makePlan, { viewer: who, now, air }, input);
+const planIt = (input: object, now = NOVEMBER, who = viewer) =>
+  perform(makePlan, { viewer: who, now, station: fair }, input);
 
 /** A sound elm near a find, measured, its host confirmed. */
 async function soundElm(tag: string) {
@@ -87,7 +87,7 @@ describe('planning for the window, in November', () => {
     expect(plan.latest! > '2027-05-20').toBe(true);
     const seen = async (day: string) => {
       const now = new Date(`${day}T09:00:00Z`);
-      const view = await todayView(viewer, now, air(now));
+      const view = await todayView(viewer, now, fair);
       return { now: view.plans.some((p) => p.id === input.id), ahead: view.ahead.some((p) => p.id === input.id) };
     };
     expect(await seen('2026-11-26')).toEqual({ now: false, ahead: true });
@@ -171,7 +171,13 @@ it('on the day the leaf is asked anew: what was expected in November releases no
     endedAt: '2027-05-20T09:00:00Z',
     amount: dose!.amount,
     lotId,
-    weather: { ...air(now), temperatureC: 17, windMs: 1.5, rainNext24Mm: 0, humidity: 60 },
+    weather: {
+      ...fair({ lat: null, lon: null }).at(now),
+      temperatureC: 17,
+      windMs: 1.5,
+      rainNext24Mm: 0,
+      humidity: 60,
+    },
     soil: 'moist',
     said: { collar: 'sound', bloom: 'over', eyes: 'worn', tools: 'disinfected', attendance: 'attended or fenced' },
     released: {},
@@ -181,7 +187,7 @@ it('on the day the leaf is asked anew: what was expected in November releases no
     photoIds: [],
     ...more,
   });
-  const bookIt = (more: object) => perform(book, { viewer, now, air }, booking(more));
+  const bookIt = (more: object) => perform(book, { viewer, now, station: fair }, booking(more));
   const told = (answer: Awaited<ReturnType<typeof bookIt>>) => (answer.ok ? '' : JSON.stringify(answer.faults));
   expect(told(await bookIt({}))).toMatch(/[Ll]ea/);
   expect(told(await bookIt({ leaf: 'unfolding' }))).toMatch(/full leaf/);

@@ -20,6 +20,8 @@ import { getLabel, heldBy } from '@/store/shelf';
 import { nearbyFinds, planRow, type NewVerdict } from '@/store/verdicts';
 import { type Tree, type Verdict } from '@/store/tree';
 import { v7 } from 'uuid';
+import { spotOf } from '@/commands/facts/diagnosis';
+import { yearsOf } from '@/commands/facts/season';
 import { z } from 'zod';
 
 const choicesSchema = z.object({
@@ -93,16 +95,15 @@ export const makePlan = command({
     alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, air }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+  run: async ({ viewer, now, station }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
     const [all, held] = await Promise.all([heldBy(viewer), getLabel(viewer, p.labelId)]);
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
-    const weather = air(now);
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Situation['sitePlanned'] = {};
     const row = await treesOf(viewer, [p.treeId, ...p.alike.map((a) => a.treeId)], now);
-    const finds = await nearbyFinds(viewer, row);
+    const [finds, years] = await Promise.all([nearbyFinds(viewer, row), yearsOf(viewer, row, station, now)]);
     const one = (treeId: string, like: Tree | null) => {
       const own = row.find((t) => t.id === treeId);
       if (!own) return null;
@@ -110,13 +111,14 @@ export const makePlan = command({
       const tree = verdict ? { ...own, verdicts: [verdict] } : own;
       // Sites moved by hand are those of the tree in hand.
       const { bearings, ...shared } = p.choices;
+      const year = years.get(tree.id)!;
       const choices: Choices = {
-        ...usualChoices(tree, weather),
+        ...usualChoices(tree, station(spotOf(tree)).at(now), year),
         ...shared,
         ...(!like && bearings ? { bearings } : {}),
         system: viewer.units,
       };
-      const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, now, p.trouble ?? null);
+      const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, now, p.trouble ?? null, year);
       const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { doneBy, NOW, ownOutfit } from '@/commands/testing';
 import { settleFollowUp } from '@/commands/tree/settle-visit';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
 import { makeOutfit } from '@/store/testing';
@@ -52,7 +52,7 @@ it('today counts as a day to come, by the clock of the place', async () => {
   const at = (on: string) =>
     perform(
       remind,
-      { viewer: late.viewer, now: late.now, air: (x) => simulatedStation(7).at(x) },
+      { viewer: late.viewer, now: late.now, station: fair },
       { id: v7(), treeId: made.o.treeId, on, what: 'Look' },
     );
   // In Europe/London it is the second of June already.

@@ -2,7 +2,7 @@ import { UNSAID } from '../prescribe/unsaid';
 import { stepOfUse } from '../prescribe/costs';
 import { treatedGround } from './ground';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
-import { simulatedStation } from '@/stand-ins/weather-station';
+import { simulatedStation } from '@/stand-ins/weather/station';
 import { prescribe } from '../prescribe/prescribe';
 import { correct } from './correct';
 import { recordSchema, type Booking, type Correction } from './record';

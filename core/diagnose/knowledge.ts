@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { timedSchema } from '../season/timed';
 import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
@@ -146,6 +147,8 @@ export const optionSchema = z.strictObject({
   from: month,
   to: month,
   /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
+  /** What opens and closes it more truly than its months, where the stages of the host or the heat are known. */
+  timed: timedSchema.optional(),
   use: z.enum(['cure', 'protect', 'support', 'relief']),
   organic: z.boolean(),
   /** Hosts it is for, of those of its condition; empty for all. */
@@ -160,6 +163,7 @@ export const optionSchema = z.strictObject({
   largestCm: z.number().positive().max(300).optional(),
 });
 export type TreatmentOption = z.infer<typeof optionSchema>;
+export type OptionMethod = TreatmentOption['method'];
 
 /** Duties beside every treatment, from the nature of a condition. */
 export const NATURES = ['hairs', 'spores', 'no cut', 'gas'] as const;

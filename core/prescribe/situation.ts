@@ -16,6 +16,7 @@ import { type Tank } from '../spray/loads';
 import type { Said } from '../gates/said';
 import { type Treated } from './treated';
 import type { Day } from '../season/follow-ups';
+import type { HostYear } from '../season/year';
 import type { Cm, Grams, SquareM, UnitSystem } from '../units/units';
 import type { SoilState } from '../weather/air';
 
@@ -35,6 +36,8 @@ export interface Situation {
   crownSchool: Facts['crownSchool'];
   barkLoss: number | null;
   south: boolean;
+  /** What the seasons of now and next bring to this host here. */
+  year: HostYear;
   sticky: boolean;
   withoutEffect: Facts['withoutEffect'];
   crownLoss: number | null;

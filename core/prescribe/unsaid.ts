@@ -1,4 +1,5 @@
 import { USUAL_SCHOOLS } from '../decide/schools';
+import { NO_YEAR } from '../season/year';
 import type { Situation } from './situation';
 
 /**
@@ -22,6 +23,7 @@ export const UNSAID: Omit<Situation, 'today' | 'host' | 'region' | 'soilTexture'
   crownLoss: null,
   vigour: null,
   south: false,
+  year: NO_YEAR,
   sticky: false,
   helpersSeen: false,
   withoutEffect: [],

@@ -7,14 +7,19 @@ import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import { after, type Day } from '../season/follow-ups';
 import { inWindow, localMonth } from '../season/hemisphere';
-import { usualLeaf } from '../season/leaf';
+import type { Bbch } from '../season/bbch';
+import type { StageDate } from '../season/stages';
+import { timedSpans, type Expected } from '../season/timed';
+import { expectedLeaf } from '../season/year';
 import type { Choices, Situation, When } from './situation';
 
 /** Why a day is outside a window. */
 export type Bound =
   | { by: 'months'; months: number[] }
-  | { by: 'leaf' }
+  | { by: 'leaf'; expected: StageDate | null }
   | { by: 'guide'; from: number; to: number }
+  | { by: 'stage'; from: Bbch; to: Bbch; expected: Expected | null }
+  | { by: 'heat'; model: string; expected: Expected | null }
   | { by: 'interval'; until: Day }
   | { by: 'yearly number'; until: Day }
   | { by: 'picking'; until: Day | null };
@@ -28,6 +33,8 @@ export interface Window {
   opens: Bound[];
   /** What ends it; empty where nothing is known to. */
   closes: Bound[];
+  /** Where its first day is expected by growth or heat: nine times in ten it lies between these. */
+  spread: { earliest: Day; latest: Day } | null;
 }
 
 /** How far ahead a day may be chosen: what the book, the licence and the region say beyond it is guesswork. */
@@ -45,15 +52,16 @@ const YEAR_DAYS = 366;
  * (air, soil, people, bloom) is left out.
  */
 function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
-  const { south, host } = situation;
+  const { south, host, year } = situation;
   const month = Number(day.slice(5, 7));
   const bounds: Bound[] = [];
   const months = use.months.map((m) => localMonth(m, south));
   if (months.length && !months.includes(month)) bounds.push({ by: 'months', months });
-  if (use.needsLeaf && usualLeaf(month, host.evergreen, south ? -1 : 1) !== 'full') bounds.push({ by: 'leaf' });
+  if (use.needsLeaf && expectedLeaf(host, year, day, south) !== 'full')
+    bounds.push({ by: 'leaf', expected: nextStage(year.stages, 19, day) });
   const guide = guideFor(situation, use, months);
-  if (guide && !inWindow(day, guide, south))
-    bounds.push({ by: 'guide', from: localMonth(guide.from, south), to: localMonth(guide.to, south) });
+  const outside = guide && guideBound(guide, situation, day);
+  if (outside) bounds.push(outside);
   bounds.push(...numbersOn(situation, label, use, day));
   const picking = pickingOn(situation, use, day);
   return picking ? [...bounds, picking] : bounds;
@@ -67,6 +75,24 @@ function guideFor(situation: Situation, use: LabelUse, months: number[]) {
   const first = (m: number) => `2001-${String(m).padStart(2, '0')}-01`;
   const shared = !months.length || months.some((m) => inWindow(first(m), option, situation.south));
   return shared ? option : null;
+}
+
+const nextStage = (stages: readonly StageDate[], code: Bbch, day: Day): StageDate | null =>
+  stages.filter((s) => s.code === code && s.day > day).sort((a, b) => a.day.localeCompare(b.day))[0] ?? null;
+
+/** Whether a day lies outside the guide's time: by stage or heat where those are known here, else by its months. */
+function guideBound(guide: TreatmentOption, { year, south }: Situation, day: Day): Bound | null {
+  const { timed } = guide;
+  const spans = timed ? timedSpans(timed, year) : [];
+  if (!timed || !spans.length)
+    return inWindow(day, guide, south)
+      ? null
+      : { by: 'guide', from: localMonth(guide.from, south), to: localMonth(guide.to, south) };
+  if (spans.some((s) => (s.from === null || s.from.date.day <= day) && day <= s.to)) return null;
+  const expected = spans.find((s) => s.from && s.from.date.day > day)?.from ?? null;
+  return timed.by === 'stage'
+    ? { by: 'stage', from: timed.from, to: timed.to, expected }
+    : { by: 'heat', model: timed.model, expected };
 }
 
 /** The interval and the yearly number, counting what is done: of the product, and of any other with one of its actives. */
@@ -100,15 +126,30 @@ function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound
   return closed ? { by: 'picking', until: harvest.to && after(harvest.to, 1, 'days') } : null;
 }
 
-/** Days on which a window may open or close: firsts of months, and what book and picking name. */
-function turningDays({ today, harvest }: Situation, use: LabelUse): Day[] {
+/** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
+function turningDays(situation: Situation, use: LabelUse): Day[] {
+  const { today, harvest, year } = situation;
   const month = `${today.slice(0, 7)}-01`;
   const last = after(today, YEAR_DAYS, 'days');
   return [
     ...Array.from({ length: 13 }, (_, i) => after(month, i, 'months')),
     ...(harvest ? [after(after(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
     ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
+    ...year.stages.flatMap((s) => [s.day, after(s.day, 1, 'days')]),
+    ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), after(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
+}
+
+const guideSpans = ({ condition, year }: Situation) =>
+  (condition?.options ?? []).flatMap((o) => (o.timed ? timedSpans(o.timed, year) : []));
+
+/** How sure the first day of a window is, by the latest of what opens it. */
+function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
+  for (const b of opens) {
+    const date = b.by === 'leaf' ? b.expected : b.by === 'stage' || b.by === 'heat' ? b.expected?.date : null;
+    if (date?.day === from) return { earliest: date.earliest, latest: date.latest };
+  }
+  return null;
 }
 
 /**
@@ -124,11 +165,12 @@ export function nextWindow(situation: Situation, label: Label, use: LabelUse): W
   for (let day: Day | undefined = today; day !== undefined; day = nextOf(days, day)) {
     const bounds = boundsOn(situation, label, use, day);
     for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) days.add(b.until);
-    if (open && bounds.length) return { ...open, to: after(day, -1, 'days'), closes: bounds };
+    if (open && bounds.length)
+      return { ...open, to: after(day, -1, 'days'), closes: bounds, spread: spreadOf(open.from, open.opens) };
     if (bounds.length) before = bounds;
     else open ??= { from: day, opens: before };
   }
-  return open ? { ...open, to: after(last, -1, 'days'), closes: [] } : null;
+  return open ? { ...open, to: after(last, -1, 'days'), closes: [], spread: spreadOf(open.from, open.opens) } : null;
 }
 
 /** The earliest of the days after one. */
@@ -136,12 +178,16 @@ const nextOf = (days: ReadonlySet<Day>, day: Day): Day | undefined => [...days].
 
 /** First day on which the field guide has a work against the trouble in hand; today where it is so, or where it says nothing. */
 export function workDay(situation: Situation, method: TreatmentOption['method']): Day {
-  const { today, south } = situation;
+  const { today } = situation;
   const option = situation.condition?.options.find((o) => o.method === method);
   if (!option) return today;
   const month = `${today.slice(0, 7)}-01`;
-  const days = [today, ...Array.from({ length: 12 }, (_, i) => after(month, i + 1, 'months'))];
-  return days.find((day) => inWindow(day, option, south)) ?? today;
+  const days = [
+    today,
+    ...Array.from({ length: 12 }, (_, i) => after(month, i + 1, 'months')),
+    ...guideSpans(situation).flatMap((s) => (s.from && s.from.date.day > today ? [s.from.date.day] : [])),
+  ].sort();
+  return days.find((day) => guideBound(option, situation, day) === null) ?? today;
 }
 
 /** The day that somebody means: today where they say so or say nothing, or where there is no window to wait for. */
@@ -162,13 +208,13 @@ export function situationOn(situation: Situation, day: Day): Situation {
   };
 }
 
-/** What the day itself will tell is open on a later day; the leaf stands as the calendar expects it. */
+/** What the day itself will tell is open on a later day; the leaf stands as it is expected. */
 export function choicesOn(choices: Choices, situation: Situation, day: Day): Choices {
   if (day === situation.today) return choices;
-  const { host, south } = situation;
+  const { host, south, year } = situation;
   return {
     ...choices,
-    leaf: usualLeaf(Number(day.slice(5, 7)), host.evergreen, south ? -1 : 1),
+    leaf: expectedLeaf(host, year, day, south),
     soil: null,
     temperatureC: null,
     windMs: null,

@@ -8,6 +8,8 @@ export const heatModelSchema = z.strictObject({
   what: z.string().min(3).max(120),
   /** The condition that it is about, where the guide has it. */
   condition: z.string().nullable(),
+  /** Groups of hosts on which it lives, where they are fewer than those of the condition. */
+  hosts: z.array(z.string()).default([]),
   baseC: z.number().min(0).max(20),
   ceilingC: z.number().min(15).max(45).optional(),
   method: z.enum(['single-sine', 'average']),

@@ -1,14 +1,6 @@
 import fc from 'fast-check';
-import {
-  bloomBlight,
-  isWet,
-  leafCurl,
-  SCAB_HOURS,
-  scabHoursNeeded,
-  scabSpells,
-  type BloomDay,
-  type Hour,
-} from './infection';
+import { bloomBlight, isWet, leafCurl, SCAB_HOURS, scabHoursNeeded, scabSpells, type BloomDay } from './infection';
+import type { Hour } from '../weather/station';
 
 const START = Date.parse('2026-04-20T00:00:00Z');
 const hour = (i: number, more: Partial<Hour> = {}): Hour => ({

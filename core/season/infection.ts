@@ -1,16 +1,4 @@
-/** An hour of weather as a sensor or a forecast gives it, in order and without gaps. */
-export interface Hour {
-  /** Beginning of the hour, as an instant. */
-  at: string;
-  temperatureC: number;
-  rainMm: number;
-  /** Relative humidity, %. */
-  humidity: number;
-  /** What a leaf-wetness sensor says; where there is none, rain and humidity tell. */
-  wet?: boolean | undefined;
-  /** The sun is out. */
-  sun?: boolean | undefined;
-}
+import type { Hour } from '../weather/station';
 
 /** Relative humidity from which a leaf without a sensor counts as wet, %. */
 const WET_FROM = 90;

@@ -1,7 +1,7 @@
 import type { LeafState } from '../diagnose/words';
 
 /**
- * What the leaves usually do in a month: a first guess for temperate broadleaves that somebody at the tree corrects.
+ * What the leaves usually do in a month: a first guess for temperate broadleaves of which nobody can say more, corrected at the tree.
  * @param month 1 to 12
  * @param latitude degrees, south negative: the seasons there are turned by half a year
  */

@@ -1,5 +1,17 @@
 import { z } from 'zod';
 
+/** Climates that the simulated station knows; it keeps to this list. */
+export const CLIMATE_NAMES = [
+  'settled',
+  'estuary',
+  'coast',
+  'continental',
+  'boreal',
+  'dry-summer',
+  'steppe',
+  'subtropical',
+] as const;
+
 /** Every environment variable that Elmhorn reads; docs/running.md says the same in words. */
 const settingsSchema = z.object({
   DATABASE_URL: z.url({
@@ -19,9 +31,8 @@ const settingsSchema = z.object({
     .optional(),
   /** Offers the sample people on the sign-in page. Never with real data. */
   ELMHORN_DEMO: z.enum(['0', '1'], 'must be 0 or 1').default('0'),
-  ELMHORN_CLIMATE: z
-    .enum(['sheltered', 'coastal', 'continental'], 'must be sheltered, coastal or continental')
-    .default('sheltered'),
+  /** One climate for every simulated station; without it each has that of its latitude. */
+  ELMHORN_CLIMATE: z.enum(CLIMATE_NAMES, `must be one of ${CLIMATE_NAMES.join(', ')}`).optional(),
   /** How many proxies of one's own stand in front; so many entries of X-Forwarded-For, from the right, are believed. */
   ELMHORN_PROXIES: z.coerce
     .number('must be a whole number from 0 to 9')

@@ -2,6 +2,8 @@ import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Viewer } from '@/store/auth';
 import type { TreeInHand } from '@/views/tree';
+import type { StationFor } from '@/core/weather/station';
+import { stationFor } from '@/app/_server/station';
 import { idOr404, viewer as signedIn } from '@/app/_server/viewer';
 
 /**
@@ -9,12 +11,12 @@ import { idOr404, viewer as signedIn } from '@/app/_server/viewer';
  * that says so.
  */
 export const ofTree = <T extends TreeInHand, A extends unknown[]>(
-  view: (v: Viewer, id: string, now: Date, ...more: A) => Promise<T | null>,
+  view: (v: Viewer, id: string, now: Date, station: StationFor, ...more: A) => Promise<T | null>,
 ) =>
   cache(async (id: string, ...more: A): Promise<T & { viewer: Viewer; now: Date }> => {
     const viewer = await signedIn();
     const now = new Date();
-    const seen = await view(viewer, idOr404(id), now, ...more);
+    const seen = await view(viewer, idOr404(id), now, stationFor, ...more);
     return seen ? { viewer, now, ...seen } : notFound();
   });
 

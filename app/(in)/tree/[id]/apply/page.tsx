@@ -1,8 +1,10 @@
 import Link from 'next/link';
 import { findCondition } from '@/knowledge';
 import { refusal } from '@/core/people/rights';
+import { spotOf } from '@/commands/facts/diagnosis';
 import { situationFor } from '@/commands/facts/situation';
-import { station } from '@/app/_server/station';
+import { NO_YEAR } from '@/core/season/year';
+import { stationFor } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
@@ -32,7 +34,8 @@ export default async function Page(address: SheetAddress) {
       </Frame>
     );
   const { held, lots, arrival } = sheet;
-  const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId);
+  // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
+  const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId, NO_YEAR);
   return (
     <ApplyBench
       key={plan.id}
@@ -53,7 +56,7 @@ export default async function Page(address: SheetAddress) {
         target: findCondition(plan.conditionId)?.name ?? plan.conditionId,
       }}
       lots={lots}
-      station={station().at(now)}
+      station={stationFor(spotOf(tree)).at(now)}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
       refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
       tag={tag}

@@ -8,9 +8,9 @@ import { firstWay, meanwhile } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
 import { inWindow } from '@/core/season/hemisphere';
 import { findWork, worksFor } from '@/core/work/works';
-import { checksOf } from '@/commands/facts/diagnosis';
+import { checksOf, spotOf } from '@/commands/facts/diagnosis';
 import { situationFor, usualChoices, workFactsOf } from '@/commands/facts/situation';
-import { station } from '@/app/_server/station';
+import { stationFor } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
 import { prescribeView } from '@/views/tree';
 import { ofTree, titled } from '../../load';
@@ -28,10 +28,10 @@ export default async function Page({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ for?: string }>;
 }) {
-  const { viewer, now, tree, finds, duties, held, alike } = await load((await params).id);
+  const { viewer, now, tree, finds, duties, held, alike, year } = await load((await params).id);
   const trouble = (await searchParams).for ?? null;
-  const weather = station().at(now);
-  const situation = situationFor(viewer, tree, held, finds, now, trouble);
+  const weather = stationFor(spotOf(tree)).at(now);
+  const situation = situationFor(viewer, tree, held, finds, now, trouble, year);
   const facts = workFactsOf(viewer, tree, now);
   const named = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
@@ -49,7 +49,7 @@ export default async function Page({
   const { stems } = viewer.schools;
   const plans = tree.plans.filter((p) => p.state === 'open');
   const usual: Choices = {
-    ...usualChoices(tree, weather),
+    ...usualChoices(tree, weather, year),
     ...(stems === 'ask' ? {} : { stemRule: stems }),
     ...(plans[0] ? { when: whenOf(plans[0], situation.today) } : {}),
   };

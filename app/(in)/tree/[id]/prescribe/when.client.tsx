@@ -4,9 +4,11 @@ import { conditionsOf, type Condition } from '@/core/prescribe/conditions';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { When } from '@/core/prescribe/situation';
 import type { Bound } from '@/core/prescribe/when';
+import { STAGE_NAMES } from '@/core/season/bbch';
 import { monthName } from '@/core/season/months';
 import { showTemperature, showWind, type UnitSystem } from '@/core/units/units';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
+import { expectedWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 
 const months = (of: readonly number[]) => of.map(monthName).join(', ');
@@ -17,7 +19,11 @@ function boundWords(bound: Bound): string {
     case 'months':
       return `the label’s months are ${months(bound.months)}`;
     case 'leaf':
-      return 'the label asks for full leaf';
+      return `the label asks for full leaf${expectedWords(bound.expected && { kind: 'stage', date: bound.expected })}`;
+    case 'stage':
+      return `the field guide’s time is ${STAGE_NAMES[bound.from]} to ${STAGE_NAMES[bound.to]}${expectedWords(bound.expected)}`;
+    case 'heat':
+      return `the field guide’s time is counted by heat${expectedWords(bound.expected)}`;
     case 'guide':
       return `the field guide’s time is ${monthName(bound.from)}${bound.from === bound.to ? '' : ` to ${monthName(bound.to)}`}`;
     case 'interval':

@@ -1,0 +1,146 @@
+import { lastFew, once } from '@/core/diagnose/once';
+import type { Host } from '@/core/diagnose/knowledge';
+import { isStage } from '@/core/season/bbch';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
+import { isSouth } from '@/core/season/hemisphere';
+import { expectedStages, learn, type SeenStage } from '@/core/season/stages';
+import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
+import { zonedInstant } from '@/core/season/zone';
+import type { StationFor, WeatherStation } from '@/core/weather/station';
+import { findHost, growthOf, heatModelsFor } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
+import { placeYears, type BroughtDay, type PlaceYear, type Sighting } from '@/store/season';
+import type { Tree } from '@/store/tree';
+import { spotOf } from './diagnosis';
+
+/** Other years that stand for what may come. */
+const YEARS = 10;
+/** Seasons whose sightings still teach. */
+const TAUGHT_YEARS = 8;
+
+type Placed = Pick<Tree, 'id' | 'placeId' | 'hostId' | 'timeZone' | 'lat' | 'lon' | 'grounds' | 'others'>;
+
+/** Seasons of a station that were laid together lately. */
+const seasonsOf = once<WeatherStation, ReturnType<typeof lastFew<SeasonWeather>>>(() => lastFew<SeasonWeather>(40));
+
+/** Days that the station of the place measured go before those of the installation's. */
+function withBrought(days: readonly (Range & { day: Day })[], brought: ReadonlyMap<Day, BroughtDay>): Range[] {
+  return days.map((d) => brought.get(d.day) ?? d);
+}
+
+/** The weather of the season that begins on a day, as it is known now; of a season that is over, what was measured. */
+export function weatherOf(
+  station: WeatherStation,
+  start: Day,
+  timeZone: string,
+  now: Date,
+  brought: readonly BroughtDay[],
+): SeasonWeather {
+  const today = dayIn(now, timeZone);
+  const { from, to } = seasonSpan(start);
+  const own = new Map(brought.filter((d) => d.day >= from && d.day <= to).map((d) => [d.day, d]));
+  const make = (): SeasonWeather => {
+    const yesterday = after(today, -1, 'days');
+    if (to < today)
+      return { start, measured: withBrought(station.days(from, to, timeZone), own), courses: [], forecastDays: 0 };
+    const measured = from <= yesterday ? withBrought(station.days(from, yesterday, timeZone), own) : [];
+    const years = Array.from({ length: YEARS }, (_, i) =>
+      station.days(after(from, -i - 1, 'years'), after(to, -i - 1, 'years'), timeZone),
+    );
+    const ahead = from <= today ? station.forecast(now) : null;
+    const midnight = new Date(zonedInstant(`${today}T00:00`, timeZone)!);
+    const past = ahead ? station.hours(midnight, new Date(ahead.from)) : [];
+    return seasonWeather(start, measured, ahead && { past, ahead, timeZone }, years);
+  };
+  const key = [start, timeZone, today, to < today ? '' : Math.floor(now.getTime() / 21_600_000)].join();
+  return own.size ? make() : seasonsOf(station)(key, make);
+}
+
+const stagesIn = (sightings: readonly Sighting[], hostId: string, from: Day, to: Day): SeenStage[] =>
+  sightings.flatMap((s) => {
+    const code = Number(s.what);
+    return s.kind === 'stage' && s.hostId === hostId && s.day >= from && s.day < to && isStage(code)
+      ? [{ code, day: s.day }]
+      : [];
+  });
+
+/** What this season and the next bring to a host at a place. */
+export function hostYear(
+  host: Host,
+  spot: { lat: number | null; lon: number | null },
+  timeZone: string,
+  { sightings, brought }: Pick<PlaceYear, 'sightings' | 'brought'>,
+  stationFor: StationFor,
+  now: Date,
+): HostYear {
+  // Without its position nobody knows the length of its days, nor which half of the year it is in.
+  if (spot.lat === null) return NO_YEAR;
+  const lat = spot.lat;
+  const station = stationFor(spot);
+  const growth = growthOf(host);
+  const start = seasonStart(dayIn(now, timeZone), isSouth(lat));
+  const years = (n: number) => after(start, n, 'years');
+  const weather = (from: Day) => weatherOf(station, from, timeZone, now, brought);
+  const taught = growth
+    ? Array.from({ length: TAUGHT_YEARS }, (_, i) => years(-i - 1)).flatMap((from) => {
+        const seen = stagesIn(sightings, host.id, from, after(from, 1, 'years'));
+        return seen.length ? [{ weather: weather(from), seen }] : [];
+      })
+    : [];
+  const learned = growth ? learn(growth, taught, lat) : undefined;
+  const models = heatModelsFor(host);
+  const both = [start, years(1)].map((from) => {
+    const w = weather(from);
+    const seen = stagesIn(sightings, host.id, from, after(from, 1, 'years'));
+    return {
+      stages: growth ? expectedStages(growth, w, lat, seen, learned) : [],
+      heat: models.flatMap((m) => heatDate(m, w, biofixOf(sightings, m.id, from)) ?? []),
+    };
+  });
+  return { stages: both.flatMap((y) => y.stages), heat: both.flatMap((y) => y.heat) };
+}
+
+/** First day of a season on which somebody saw what a model counts from. */
+const biofixOf = (sightings: readonly Sighting[], modelId: string, from: Day): Day | null =>
+  sightings
+    .filter((s) => s.kind === 'biofix' && s.what === modelId && s.day >= from && s.day < after(from, 1, 'years'))
+    .map((s) => s.day)
+    .sort()[0] ?? null;
+
+/** First day of which anything that was seen or measured still counts. */
+export const taughtFrom = (now: Date): Day => `${now.getUTCFullYear() - TAUGHT_YEARS - 2}-01-01`;
+
+/** What the seasons bring to each of these trees, by the tree's id: one statement, however many there are. */
+export async function yearsOf(
+  viewer: Viewer,
+  trees: readonly Placed[],
+  stationFor: StationFor,
+  now: Date,
+): Promise<Map<string, HostYear>> {
+  const places = new Map(
+    (
+      await placeYears(
+        viewer,
+        trees.map((t) => t.placeId),
+        taughtFrom(now),
+      )
+    ).map((p) => [p.placeId, p]),
+  );
+  const known = new Map<string, HostYear>();
+  return new Map(
+    trees.map((t) => {
+      const [host, spot, place] = [findHost(t.hostId), spotOf(t), places.get(t.placeId)];
+      if (!host || !place) return [t.id, NO_YEAR];
+      // Trees of one host at one place have one year.
+      const key = [t.placeId, t.hostId, spot.lat?.toFixed(1)].join();
+      const year = known.get(key) ?? hostYear(host, spot, t.timeZone, place, stationFor, now);
+      known.set(key, year);
+      return [t.id, year];
+    }),
+  );
+}
+
+/** What the seasons bring to one tree. */
+export const yearOf = async (viewer: Viewer, tree: Placed, stationFor: StationFor, now: Date): Promise<HostYear> =>
+  (await yearsOf(viewer, [tree], stationFor, now)).get(tree.id) ?? NO_YEAR;

@@ -1,0 +1,148 @@
+import { z } from 'zod';
+import { once } from '../diagnose/once';
+import { STAGES, type Bbch } from './bbch';
+import { dayLength } from './day-length';
+import { degreeDays } from './degree-days';
+import { after, type Day } from './follow-ups';
+
+const code = z.literal(STAGES);
+const reached = z.strictObject({ code, sum: z.number().min(0).max(4000) });
+
+/** How a host's stages follow from the weather: heat in spring after enough chill, short days and cold in autumn. */
+export const growthSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]+$/),
+  /** Hosts or groups of hosts that it is for. */
+  hosts: z.array(z.string()).min(1),
+  /** Heat counts above it, °C, from 1 January (1 July in the south), by single sine. */
+  baseC: z.number().min(0).max(15),
+  /**
+   * A winter without chill asks for more heat: each sum is multiplied by 1 + extra · e^(−days / scale), where days are those
+   * of a mean up to `belowC` since two months before the count begins (the form of Cannell and Smith, 1983).
+   */
+  chill: z
+    .strictObject({
+      belowC: z.number().min(0).max(12),
+      scale: z.number().min(5).max(200),
+      extra: z.number().min(0).max(3),
+    })
+    .nullable(),
+  /** Sums of heat, degree-days, in the order in which they come. */
+  spring: z.array(reached).min(1),
+  /** From the day that is shorter than so many hours on, cold counts below a mean, degree-days (the form of Delpierre and others, 2009). */
+  autumn: z
+    .strictObject({
+      dayLengthH: z.number().min(8).max(18),
+      belowC: z.number().min(5).max(30),
+      stages: z.array(reached).min(1),
+    })
+    .nullable(),
+  /** Nine in ten trees that nobody has watched yet lie within so many days. */
+  sureDays: z.number().min(1).max(30),
+  basis: z.string().min(10).max(240),
+});
+export type Growth = z.infer<typeof growthSchema>;
+
+/** Lowest and highest temperature of a day, °C. */
+export interface Range {
+  min: number;
+  max: number;
+}
+
+/** Days before the count of heat begins from which chill counts: the first of November, or of May in the south. */
+export const CHILL_DAYS = 61;
+/** Days of a season, chill included. */
+export const SEASON_DAYS = CHILL_DAYS + 366;
+/** Longest day, so many days after the count begins, in either half of the earth. */
+const LONGEST_DAY = 172;
+
+/** First day on which heat counts in the season that holds a day: 1 January, or 1 July in the south. */
+export function seasonStart(day: Day, south: boolean): Day {
+  if (!south) return `${day.slice(0, 4)}-01-01`;
+  return day.slice(5) >= '07-01' ? `${day.slice(0, 4)}-07-01` : `${Number(day.slice(0, 4)) - 1}-07-01`;
+}
+
+/** Where a host stands on the way through a season. */
+interface Way {
+  heat: number;
+  chill: number;
+  cold: number;
+  /** How many of the spring and autumn stages are reached. */
+  spring: number;
+  autumn: number;
+  /** Days since chill counts, by stage. */
+  on: Map<Bbch, number>;
+}
+
+/** What a season's calendar says at a latitude: whether the days are short enough for autumn, day by day since chill counts. */
+function shortDays(growth: Growth, start: Day, lat: number): boolean[] {
+  if (!growth.autumn) return [];
+  const first = Math.floor(Date.parse(`${start}T00:00Z`) / 864e5);
+  const newYear = Math.floor(Date.parse(`${start.slice(0, 4)}-01-01T00:00Z`) / 864e5);
+  return Array.from({ length: SEASON_DAYS }, (_, i) => {
+    const since = i - CHILL_DAYS;
+    return since > LONGEST_DAY && dayLength(((first - newYear + since) % 365.25) + 1, lat) < growth.autumn!.dayLengthH;
+  });
+}
+
+function step(growth: Growth, way: Way, { min, max }: Range, index: number, short: boolean): void {
+  const mean = (min + max) / 2;
+  const { chill, autumn } = growth;
+  if (chill && way.spring < growth.spring.length && mean <= chill.belowC) way.chill += 1;
+  if (index >= CHILL_DAYS && way.spring < growth.spring.length) {
+    way.heat += degreeDays(min, max, growth.baseC);
+    const more = chill ? 1 + chill.extra * Math.exp(-way.chill / chill.scale) : 1;
+    for (let next; (next = growth.spring[way.spring]) && way.heat >= next.sum * more; way.spring += 1)
+      way.on.set(next.code, index);
+  }
+  if (autumn && short) {
+    way.cold += Math.max(0, autumn.belowC - mean);
+    for (let next; (next = autumn.stages[way.autumn]) && way.cold >= next.sum; way.autumn += 1)
+      way.on.set(next.code, index);
+  }
+}
+
+/** The weather of one season: what was measured, and what may come after it. */
+export interface SeasonWeather {
+  /** First day on which heat counts. */
+  start: Day;
+  /** Measured days in order, from the day on which chill counts ({@link CHILL_DAYS} before `start`); empty while it lies ahead. */
+  measured: readonly Range[];
+  /** Equally likely courses of the days after the measured ones. */
+  courses: readonly (readonly Range[])[];
+  /** So many of the first days of every course are forecast, the rest are those of other years. */
+  forecastDays: number;
+}
+
+/** Calendar day so many days after chill began to count. */
+export const dayOfSeason = (start: Day, index: number): Day => after(start, index - CHILL_DAYS, 'days');
+
+/**
+ * When each stage is reached in every course of a season, in days since chill counts; a course that does not reach a stage
+ * has no entry for it. Where there is no course the season is over, and the measured days are the one that was.
+ */
+export function reachedIn(growth: Growth, weather: SeasonWeather, lat: number): Reached[] {
+  const known = runs(weather);
+  const key = `${growth.id} ${lat}`;
+  let reached = known.get(key);
+  if (!reached) known.set(key, (reached = walk(growth, weather, lat)));
+  return reached;
+}
+/** Days since chill counts on which a course reaches each stage. */
+export type Reached = ReadonlyMap<Bbch, number>;
+/** The weather of a season is the same for every tree that stands in it. */
+const runs = once<SeasonWeather, Map<string, Reached[]>>(() => new Map());
+
+function walk(growth: Growth, weather: SeasonWeather, lat: number): Reached[] {
+  const short = shortDays(growth, weather.start, lat);
+  const way: Way = { heat: 0, chill: 0, cold: 0, spring: 0, autumn: 0, on: new Map() };
+  weather.measured.forEach((d, i) => step(growth, way, d, i, short[i] ?? false));
+  if (!weather.courses.length) return [way.on];
+  return weather.courses.map((course) => {
+    const own: Way = { ...way, on: new Map(way.on) };
+    course.forEach((d, i) => {
+      const index = weather.measured.length + i;
+      if (index < SEASON_DAYS) step(growth, own, d, index, short[index] ?? false);
+    });
+    return own.on;
+  });
+}

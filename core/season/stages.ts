@@ -1,0 +1,211 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import type { LeafState } from '../diagnose/words';
+import { isAutumn, trackOf, type Bbch } from './bbch';
+import { after, type Day } from './follow-ups';
+import { dayOfSeason, reachedIn, type Growth, type Reached, type SeasonWeather } from './growth';
+
+/** A stage that somebody saw on a host at a place, on the first day on which it was seen there. */
+export interface SeenStage {
+  code: Bbch;
+  day: Day;
+}
+
+/** When a stage is expected, and what that rests on. */
+export interface StageDate {
+  code: Bbch;
+  day: Day;
+  /** Nine times in ten it comes between these. */
+  earliest: Day;
+  latest: Day;
+  /** Somebody saw it; else the day is reached by what was measured, by the forecast, or in most of the other years. */
+  rests: 'seen' | 'measured' | 'forecast' | 'years';
+  /** Days by which the model's own day was moved by what was seen; later is positive. */
+  moved: number;
+  /** What moved it: a stage seen this season, or what this place taught in so many seasons. */
+  by: { kind: 'seen'; code: Bbch; day: Day } | { kind: 'learned'; seasons: number } | null;
+}
+
+/** By how many days something runs behind the model, and how many seasons taught so. */
+export interface Behind {
+  days: number;
+  seasons: number;
+}
+/** What a place taught about a host: each stage that was watched, and both halves of the season for those that were not. */
+export interface Learned {
+  spring: Behind;
+  autumn: Behind;
+  stages: ReadonlyMap<Bbch, Behind>;
+}
+const NONE: Behind = { days: 0, seasons: 0 };
+export const NOTHING_LEARNED: Learned = { spring: NONE, autumn: NONE, stages: new Map() };
+const learnedOf = (learned: Learned, code: Bbch): Behind =>
+  learned.stages.get(code) ?? (isAutumn(code) ? learned.autumn : learned.spring);
+
+const quantile = (sorted: readonly number[], share: number) => sorted[Math.round((sorted.length - 1) * share)]!;
+const between = (from: Day, to: Day) => differenceInCalendarDays(parseISO(to), parseISO(from));
+
+/** Middle day of a stage, by what most courses say; null where fewer than half reach it. */
+function middle(runs: readonly Reached[], code: Bbch): number | null {
+  const on = runs.flatMap((r) => r.get(code) ?? []).sort((a, b) => a - b);
+  return on.length * 2 < runs.length || !on.length ? null : quantile(on, 0.5);
+}
+
+/**
+ * How differently two places of one host come out, against how differently one place does from year to year (variances of
+ * about 7² and 3.5² days): what one season taught counts for four fifths, what four taught for all but a twentieth.
+ */
+const SHRINK = 0.25;
+
+/**
+ * What earlier seasons taught of a host at a place: by how many days it ran behind the model, shrunk towards none.
+ * @param seasons the measured weather of each, with what was seen in it
+ */
+export function learn(
+  growth: Growth,
+  seasons: readonly { weather: SeasonWeather; seen: readonly SeenStage[] }[],
+  lat: number,
+): Learned {
+  const behind = seasons.map(({ weather, seen }) => {
+    const reached = reachedIn(growth, weather, lat);
+    return seen.flatMap((s) => {
+      const on = middle(reached, s.code);
+      return on === null ? [] : [{ code: s.code, days: between(dayOfSeason(weather.start, on), s.day) }];
+    });
+  });
+  const taught = (of: (code: Bbch) => boolean): Behind => {
+    const each = behind.flatMap((season) => {
+      const days = season.filter((s) => of(s.code)).map((s) => s.days);
+      return days.length ? [sum(days) / days.length] : [];
+    });
+    return each.length ? { days: sum(each) / (each.length + SHRINK), seasons: each.length } : NONE;
+  };
+  const watched = new Set(behind.flat().map((s) => s.code));
+  return {
+    spring: taught((code) => !isAutumn(code)),
+    autumn: taught(isAutumn),
+    stages: new Map([...watched].map((code) => [code, taught((c) => c === code)])),
+  };
+}
+const sum = (of: readonly number[]) => of.reduce((a, b) => a + b, 0);
+
+/** Days, either way, that remain unsure however near an earlier stage was seen. */
+const LEAST_UNSURE = 2;
+/** Days after which little is left of what a stage seen told: the same heat is fewer days as spring warms. */
+const TOLD_DAYS = 40;
+
+/** Days either way by which the model may be wrong about a stage: less where the place was watched, least soon after a sighting. */
+function unsure(growth: Growth, { seasons }: Behind, sinceSeen: number | null): number {
+  const usual = Math.max(LEAST_UNSURE + 1, growth.sureDays / Math.sqrt(1 + seasons));
+  return sinceSeen === null ? usual : Math.max(LEAST_UNSURE, usual * (1 - Math.exp(-sinceSeen / TOLD_DAYS)));
+}
+
+/** By how many days a stage is moved: by the newest one seen before it this season, less the longer ago; else by what was learned. */
+function movedBy(
+  reached: readonly Reached[],
+  start: Day,
+  learned: Learned,
+  code: Bbch,
+  before: SeenStage | null,
+  index: number,
+): Pick<StageDate, 'moved' | 'by'> & { sinceSeen: number | null } {
+  const own = learnedOf(learned, code);
+  const on = before && middle(reached, before.code);
+  if (before === null || on === null) {
+    const moved = Math.round(own.days);
+    return { moved, by: moved ? { kind: 'learned', seasons: own.seasons } : null, sinceSeen: null };
+  }
+  const off = between(dayOfSeason(start, on), before.day) - learnedOf(learned, before.code).days;
+  const sinceSeen = Math.max(0, between(before.day, dayOfSeason(start, index)));
+  const moved = Math.round(own.days + off * Math.exp(-sinceSeen / TOLD_DAYS));
+  return { moved, by: { kind: 'seen', ...before }, sinceSeen };
+}
+
+/**
+ * When the stages of a season come, in order. What was seen stands as it was seen, and moves what follows in the same half of
+ * the season; where nothing was seen yet, what the place taught moves it.
+ * @param seen what was seen in this season
+ */
+export function expectedStages(
+  growth: Growth,
+  weather: SeasonWeather,
+  lat: number,
+  seen: readonly SeenStage[],
+  learned: Learned = NOTHING_LEARNED,
+): StageDate[] {
+  const runs = reachedIn(growth, weather, lat);
+  const order = [...growth.spring, ...(growth.autumn?.stages ?? [])].map((s) => s.code);
+  const out: StageDate[] = [];
+  for (const code of order) {
+    const own = seen
+      .filter((s) => s.code === code)
+      .map((s) => s.day)
+      .sort()[0];
+    if (own) {
+      out.push({ code, day: own, earliest: own, latest: own, rests: 'seen', moved: 0, by: null });
+      continue;
+    }
+    const on = runs.flatMap((r) => r.get(code) ?? []).sort((a, b) => a - b);
+    if (!on.length || on.length * 2 < runs.length) continue;
+    const before = latestSeen(order, code, seen);
+    const index = quantile(on, 0.5);
+    const { moved, by, sinceSeen } = movedBy(runs, weather.start, learned, code, before, index);
+    const model = unsure(growth, learnedOf(learned, code), sinceSeen);
+    const last = out.at(-1);
+    const expected = dayOfSeason(weather.start, index + moved);
+    // What comes after comes no sooner.
+    const day = last && sameHalf(last.code, code) && last.day > expected ? last.day : expected;
+    const spread = (days: number) => Math.round(Math.hypot(days, model));
+    out.push({
+      code,
+      day,
+      earliest: after(day, -spread(index - quantile(on, 0.05)), 'days'),
+      latest: after(day, spread(quantile(on, 0.95) - index), 'days'),
+      rests: restsOn(weather, index),
+      moved,
+      by,
+    });
+  }
+  return out;
+}
+
+const sameHalf = (a: Bbch, b: Bbch) => isAutumn(a) === isAutumn(b);
+
+/** The newest stage seen that comes before another in its half of the season. */
+function latestSeen(order: readonly Bbch[], code: Bbch, seen: readonly SeenStage[]): SeenStage | null {
+  const at = order.indexOf(code);
+  return (
+    seen
+      .filter((s) => sameHalf(s.code, code) && order.indexOf(s.code) >= 0 && order.indexOf(s.code) < at)
+      .sort((a, b) => order.indexOf(b.code) - order.indexOf(a.code))[0] ?? null
+  );
+}
+
+function restsOn(weather: SeasonWeather, index: number): StageDate['rests'] {
+  if (index < weather.measured.length || !weather.courses.length) return 'measured';
+  return index < weather.measured.length + weather.forecastDays ? 'forecast' : 'years';
+}
+
+/** The stages reached by a day, newest first, of leaves and of flowers. */
+export const stagesOn = (stages: readonly StageDate[], day: Day): StageDate[] =>
+  (['leaf', 'flower'] as const).flatMap(
+    (track) =>
+      stages
+        .filter((s) => s.day <= day && trackOf(s.code) === track && seasonDays(s.day, day))
+        .sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code)
+        .at(-1) ?? [],
+  );
+/** What is longer ago belongs to a season before. */
+const seasonDays = (from: Day, day: Day) => between(from, day) < 330;
+
+/** What the leaves are expected to be like on a day; null where the stages say nothing of it. */
+export function leafOn(stages: readonly StageDate[], day: Day): LeafState | null {
+  const of = stages.filter((s) => trackOf(s.code) === 'leaf');
+  const newest = of
+    .filter((s) => s.day <= day)
+    .sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code)
+    .at(-1);
+  if (!newest) return of.length ? 'leafless' : null;
+  if (newest.code >= 97 || newest.code < 10) return 'leafless';
+  if (newest.code >= 93) return 'falling';
+  return newest.code >= 19 ? 'full' : 'unfolding';
+}

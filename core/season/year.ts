@@ -1,0 +1,110 @@
+import type { Host } from '../diagnose/knowledge';
+import type { LeafState } from '../diagnose/words';
+import type { Forecast, Hour, WeatherDay } from '../weather/station';
+import { after, type Day } from './follow-ups';
+import { CHILL_DAYS, type Range, type SeasonWeather } from './growth';
+import { expectedOn, type ExpectedDay, type HeatModel } from './heat';
+import { usualLeaf } from './leaf';
+import { leafOn, type StageDate } from './stages';
+import { dayIn } from './zone';
+
+/** When heat brings something about, for the place of a tree. */
+export interface HeatDate extends ExpectedDay {
+  modelId: string;
+  conditionId: string | null;
+  /** The day from which heat counts: the start of the season, or when somebody saw what it is counted from. */
+  from: Day;
+}
+
+/** What the seasons of now and next bring to one host at one place. */
+export interface HostYear {
+  /** In order of date, of this season and the next; empty where nobody can say how the host grows, or where it stands. */
+  stages: StageDate[];
+  heat: HeatDate[];
+}
+export const NO_YEAR: HostYear = { stages: [], heat: [] };
+
+/** What the leaves are expected to be like on a day: by the stages of the host where they are known, else by the calendar. */
+export function expectedLeaf(host: Pick<Host, 'evergreen'>, year: HostYear, day: Day, south: boolean): LeafState {
+  if (host.evergreen) return 'full';
+  return leafOn(year.stages, day) ?? usualLeaf(Number(day.slice(5, 7)), false, south ? -1 : 1);
+}
+
+/** Hours that a day must have in a forecast to count as told. */
+const WHOLE_DAY = 22;
+
+/** The days of some hours as a place's own calendar has them, whole ones alone. */
+export function daysOf(hours: readonly Hour[], timeZone: string): WeatherDay[] {
+  const days = new Map<Day, Hour[]>();
+  for (const h of hours) {
+    const day = dayIn(h.at, timeZone);
+    const of = days.get(day);
+    if (of) of.push(h);
+    else days.set(day, [h]);
+  }
+  return [...days].flatMap(([day, of]) =>
+    of.length < WHOLE_DAY
+      ? []
+      : [
+          {
+            day,
+            min: Math.min(...of.map((h) => h.temperatureC)),
+            max: Math.max(...of.map((h) => h.temperatureC)),
+            rainMm: of.reduce((sum, h) => sum + h.rainMm, 0),
+          },
+        ],
+  );
+}
+
+/** First day of a season's chill, and the last of its days. */
+export const seasonSpan = (start: Day): { from: Day; to: Day } => ({
+  from: after(start, -CHILL_DAYS, 'days'),
+  to: after(after(start, 1, 'years'), -1, 'days'),
+});
+
+/** Courses that are laid together: enough that one in twenty is one. */
+const COURSES = 20;
+
+/**
+ * The weather of a season as it is known on a day: what was measured up to yesterday, then the forecast, then other years.
+ * @param measured days from the season's first to yesterday, in order; empty while it lies ahead
+ * @param forecast hours of today that are over, and the members that go on from there; null where there is none
+ * @param years the same season of other years, from its first day on
+ */
+export function seasonWeather(
+  start: Day,
+  measured: readonly Range[],
+  forecast: { past: readonly Hour[]; ahead: Forecast; timeZone: string } | null,
+  years: readonly (readonly Range[])[],
+): SeasonWeather {
+  const members = forecast
+    ? forecast.ahead.members.map((m) => daysOf([...forecast.past, ...m], forecast.timeZone))
+    : [];
+  const forecastDays = members.length ? Math.min(...members.map((m) => m.length)) : 0;
+  const count = years.length ? Math.max(COURSES, years.length) : 0;
+  return {
+    start,
+    measured,
+    forecastDays,
+    courses: Array.from({ length: count }, (_, i) => {
+      const told = members.length ? members[i % members.length]!.slice(0, forecastDays) : [];
+      return [...told, ...years[i % years.length]!.slice(measured.length + told.length)];
+    }),
+  };
+}
+
+/**
+ * When a sum of heat is reached in a season; null where it counts from something that nobody has seen yet, or is not reached.
+ * @param biofix the day on which that was seen; without meaning for what counts from the new year
+ */
+export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day | null): HeatDate | null {
+  const from = model.from === 'new year' ? weather.start : biofix;
+  if (!from) return null;
+  const first = seasonSpan(weather.start).from;
+  const at = Math.round((Date.parse(`${from}T00:00Z`) - Date.parse(`${first}T00:00Z`)) / 864e5);
+  const dayOf = (n: number) => after(from, n, 'days');
+  const measured = weather.measured.slice(at).map((d, i) => ({ ...d, day: dayOf(i) }));
+  const years = weather.courses.map((c) => [...weather.measured, ...c].slice(at));
+  const expected = expectedOn({ ...model, ceilingC: model.ceilingC }, measured, years, dayOf);
+  return expected && { ...expected, modelId: model.id, conditionId: model.condition, from };
+}

@@ -1,0 +1,38 @@
+import { STAGE_NAMES } from '@/core/season/bbch';
+import type { StageDate } from '@/core/season/stages';
+import type { Expected } from '@/core/season/timed';
+import { shortDay } from './words';
+
+/** A span of days as people say it, the year once. @example spanWords('2027-05-04', '2027-05-22') // '4 May – 22 May 2027' */
+export const spanWords = (from: string, to: string): string =>
+  from === to
+    ? shortDay(from)
+    : `${from.slice(0, 4) === to.slice(0, 4) ? shortDay(from).replace(/ \d{4}$/, '') : shortDay(from)} – ${shortDay(to)}`;
+
+const RESTS: Record<StageDate['rests'], string> = {
+  seen: 'as it was seen',
+  measured: 'by the heat that was measured',
+  forecast: 'by the forecast',
+  years: 'by the heat of other years',
+};
+
+/** Why a stage is expected on its day, and what moved it. */
+export function stageReason(s: StageDate): string {
+  if (s.rests === 'seen') return RESTS.seen;
+  const days = `${Math.abs(s.moved)} ${Math.abs(s.moved) === 1 ? 'day' : 'days'} ${s.moved < 0 ? 'earlier' : 'later'}`;
+  if (!s.by || s.moved === 0) return RESTS[s.rests];
+  return s.by.kind === 'seen'
+    ? `${RESTS[s.rests]}, ${days} for ${STAGE_NAMES[s.by.code]} seen on ${shortDay(s.by.day)}`
+    : `${RESTS[s.rests]}, ${days} as this place taught in ${s.by.seasons === 1 ? 'a season' : `${s.by.seasons} seasons`}`;
+}
+
+/** When something is expected, with its spread and what that rests on, to stand after what it is. */
+export function expectedWords(expected: Expected | null): string {
+  if (!expected) return '';
+  const { date } = expected;
+  const why =
+    expected.kind === 'stage'
+      ? stageReason(expected.date)
+      : `by heat since ${shortDay(expected.date.from)}${date.rests === 'measured' ? ', measured' : ''}`;
+  return `, expected ${spanWords(date.earliest, date.latest)} ${why}`;
+}
