@@ -103,6 +103,8 @@ await run(async () => {
           HOST: '127.0.0.1',
           ELMHORN_DEMO: '1',
           ELMHORN_LOG: 'error',
+          // Journeys are not about the weather of the day on which they are run.
+          ELMHORN_CLIMATE: 'settled',
         },
       });
       const url = `http://127.0.0.1:${port}`;

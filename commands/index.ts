@@ -17,6 +17,8 @@ import { newPerson } from './people/add-person';
 import { editPerson } from './people/edit-person';
 import { chooseSchools } from './people/choose-schools';
 import { keepPrices } from './people/keep-prices';
+import { noteSeason } from './season/note-season';
+import { withdrawNote } from './season/withdraw-note';
 import { endRound } from './practice/end-practice';
 import { keepRegion } from './rules/keep-region';
 import { signRegion } from './rules/sign-region';
@@ -76,6 +78,8 @@ export const COMMANDS: readonly AnyCommand[] = [
   editPerson,
   chooseSchools,
   keepPrices,
+  noteSeason,
+  withdrawNote,
   endRound,
   keepRegion,
   signRegion,

@@ -15,10 +15,10 @@ import { findWork } from '@/core/work/works';
 import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
-import { simulatedStation } from '@/stand-ins/weather/station';
+import { fair } from '@/stand-ins/weather/fair';
 import { hashPassword } from '@/store/auth';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
-import { cases, equipment, levels, lots, places, sprayers, vessels } from './scenario';
+import { cases, equipment, levels, lots, places, seenStages, sprayers, vessels } from './scenario';
 import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
 import type { Flare } from '@/core/ring/ring';
 
@@ -28,7 +28,8 @@ type Staff = { name: string; email: string; role: string; licence: string | null
 const sql = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} });
 const ZONE = 'Europe/London';
 const today = dayIn(new Date(), ZONE);
-const station = simulatedStation(7);
+// What was done was done on days that suited it.
+const station = fair({ lat: null, lon: null });
 const ago = (days: number): Day => after(today, -days, 'days');
 const at = (day: Day, hour = 10) => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`);
 /** The newest 15 June (or another day) at least `years` seasons back and in the past. */
@@ -187,6 +188,20 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       dogs: p.dogs,
       notes: p.notes,
     });
+    // Stages as somebody saw them this season and the last.
+    for (const [hostId, code, monthDay] of seenStages[p.name] ?? [])
+      for (const years of [0, 1])
+        put('sighting', {
+          id: v7(),
+          outfit_id: outfit,
+          place_id: placeId,
+          host_id: hostId,
+          kind: 'stage',
+          what: String(code),
+          on_day: after(seasonDay(monthDay, years), years * 3, 'days'),
+          at: at(seasonDay(monthDay, years)),
+          by_person: arborist,
+        });
     if (p.gateCode) put('gate_code', { place_id: placeId, outfit_id: outfit, code: p.gateCode });
     const origin = { lon: p.lon, lat: p.lat };
     const spot = (i: number) => {
@@ -619,6 +634,7 @@ async function main() {
       'place',
       'gate_code',
       'tree',
+      'sighting',
       'reading',
       'look',
       'finding',

@@ -483,3 +483,16 @@ export const lots: { label: string; number: string; amount: number; months: numb
   { label: 'training-22-dormant-oil', number: 'OIL-4', amount: 20_000, months: 24 },
   { label: 'training-23-copper', number: 'CU-12', amount: 4000, months: 18 },
 ];
+
+/** Growth stages seen at a place, by month and day of the season before today: host, BBCH code, when. */
+export const seenStages: Readonly<Record<string, [hostId: string, code: number, monthDay: string][]>> = {
+  'Quay Avenue': [
+    ['wych-elm', 9, '04-04'],
+    ['wych-elm', 19, '05-17'],
+  ],
+  'Ferry orchard': [
+    ['cider-apple', 7, '03-14'],
+    ['cider-apple', 65, '04-29'],
+  ],
+  'Hospital car park': [['common-lime', 11, '04-19']],
+};

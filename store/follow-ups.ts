@@ -1,4 +1,5 @@
-import { within, type Scope } from './db';
+import type { Sprayed } from '@/core/season/covers';
+import { within, type Scope, type Tx } from './db';
 
 export interface DueRow {
   id: string;
@@ -13,6 +14,11 @@ export interface DueRow {
   due: string;
   earliest: string;
   latest: string;
+  timeZone: string;
+  lat: number | null;
+  lon: number | null;
+  /** What a spray on leaves left there, where this visit renews it. */
+  sprayed: Sprayed | null;
 }
 
 /** Open follow-ups due from `from` to `to`, in order of date. */
@@ -20,7 +26,10 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason,
-        f.only_if as "onlyIf", f.due, f.earliest, f.latest
+        f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
+        coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
+        coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
+        ${sprayed(tx)} as sprayed
       from (
         select *
         from follow_up
@@ -32,8 +41,18 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
       order by f.due, f.id`),
   ]);
 
+/** The spray that a visit renews, with its label's use; null where it renews none. */
+const sprayed = (tx: Tx) => tx`(
+  select jsonb_build_object('doneOn', r.done_on, 'endedAt', r.ended_at, 'use', u)
+  from record r
+  join label l on l.id = (r.data->'product'->>'labelId')::uuid and l.outfit_id = r.outfit_id
+  cross join lateral jsonb_array_elements(l.data->'uses') u
+  where f.kind = 'treat-again' and r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest and not r.withdrawn
+    and r.method = 'foliar-spray' and u->>'key' = r.data->'use'->>'key'
+  limit 1)`;
+
 /** A visit as a calendar follows it. */
-export interface CalendarVisit extends DueRow {
+export interface CalendarVisit extends Omit<DueRow, 'timeZone' | 'lat' | 'lon' | 'sprayed'> {
   state: 'open' | 'done' | 'dropped';
   /** Counts its changes, and when the last one was. */
   version: number;

@@ -1,3 +1,4 @@
+import type { Sprayed } from '@/core/season/covers';
 import { within, type Scope } from './db';
 
 /** What somebody saw of the year at a place. */
@@ -71,4 +72,62 @@ export const withdrawSighting = (scope: Scope, id: string): Promise<boolean> =>
       values (${id}, ${scope.outfitId}, ${scope.personId})
       on conflict (sighting_id) do nothing`;
     return true;
+  });
+
+/** A place as the year is told for it: where it lies, what stands there, and what covers its leaves. */
+export interface PlaceStand {
+  id: string;
+  name: string;
+  timeZone: string;
+  region: string | null;
+  lat: number | null;
+  lon: number | null;
+  firstPicking: string | null;
+  lastPicking: string | null;
+  hosts: { hostId: string; trees: number }[];
+  /** The newest sprays on leaves, one a product and day. */
+  covers: (Sprayed & { product: string; targets: string[]; hostId: string; trees: number })[];
+}
+
+/** The year's ground at a place; the first by name where none is asked for, null where this outfit has none like it. */
+export const placeStand = (scope: Scope, placeId: string | null, coversFrom: string): Promise<PlaceStand | null> =>
+  within(scope, async (tx) => {
+    const [place] = await tx<PlaceStand[]>`
+      select p.id, p.name, p.time_zone as "timeZone", p.region, p.first_picking as "firstPicking", p.last_picking as "lastPicking",
+        coalesce((p.grounds->'origin'->>'lat')::float8, at.lat) as lat,
+        coalesce((p.grounds->'origin'->>'lon')::float8, at.lon) as lon,
+        coalesce((
+          select jsonb_agg(jsonb_build_object('hostId', h.host_id, 'trees', h.n) order by h.n desc, h.host_id)
+          from (
+            select t.host_id, count(*)::int as n
+            from tree t
+            where t.outfit_id = p.outfit_id and t.place_id = p.id and t.archived_at is null
+            group by t.host_id) h), '[]') as hosts,
+        coalesce((
+          select jsonb_agg(jsonb_build_object(
+            'doneOn', c.done_on, 'endedAt', c.ended, 'product', c.product, 'hostId', c.host_id, 'trees', c.n,
+            'use', u, 'targets', u->'targets')
+            order by c.done_on)
+          from (
+            select r.done_on, max(r.ended_at) as ended, r.data->'product'->>'name' as product, t.host_id,
+              (r.data->'product'->>'labelId')::uuid as label_id, r.data->'use'->>'key' as use_key, count(*)::int as n
+            from record r
+            join tree t on t.id = r.tree_id and t.outfit_id = r.outfit_id
+            where r.outfit_id = p.outfit_id and r.place_id = p.id and r.done_on >= ${coversFrom}
+              and r.latest and not r.withdrawn and r.method = 'foliar-spray'
+            group by r.done_on, product, t.host_id, label_id, use_key) c
+          join label l on l.id = c.label_id and l.outfit_id = p.outfit_id
+          cross join lateral jsonb_array_elements(l.data->'uses') u
+          where u->>'key' = c.use_key), '[]') as covers
+      from place p
+      left join lateral (
+        select t.lat, t.lon
+        from tree t
+        where t.outfit_id = p.outfit_id and t.place_id = p.id and t.lat is not null
+        limit 1) at on true
+      where p.outfit_id = ${scope.outfitId} and p.archived_at is null
+        ${placeId ? tx`and p.id = ${placeId}` : tx``}
+      order by p.name, p.id
+      limit 1`;
+    return place ?? null;
   });

@@ -1,4 +1,5 @@
 import { STAGE_NAMES } from '@/core/season/bbch';
+import type { CoverLeft } from '@/core/season/cover';
 import type { StageDate } from '@/core/season/stages';
 import type { Expected } from '@/core/season/timed';
 import { shortDay } from './words';
@@ -34,5 +35,19 @@ export function expectedWords(expected: Expected | null): string {
     expected.kind === 'stage'
       ? stageReason(expected.date)
       : `by heat since ${shortDay(expected.date.from)}${date.rests === 'measured' ? ', measured' : ''}`;
-  return `, expected ${spanWords(date.earliest, date.latest)} ${why}`;
+  const past = date.rests === 'measured';
+  return `, ${past && date.earliest === date.latest ? 'reached' : 'expected'} ${spanWords(date.earliest, date.latest)} ${why}`;
 }
+
+const ENDS: Record<CoverLeft['why'], string> = {
+  'before-dry': 'rain before it had dried: it is gone',
+  'label-mm': 'renew by the label’s own millimetres',
+  'half-gone': 'half of it is gone',
+  'label-days': 'renew by the label’s days',
+};
+/** What is left of a cover, and when to renew it. */
+export const coverWords = (left: CoverLeft): string =>
+  `${Math.round(left.share * 100)} % left after ${Math.round(left.rainMm)} mm of rain; renew ${shortDay(left.renewOn)}: ${ENDS[left.why]}`;
+
+/** Whether rain, and not the label's days, brought the renewal of a cover forward. */
+export const byRain = (cover: CoverLeft | null): cover is CoverLeft => cover !== null && cover.why !== 'label-days';

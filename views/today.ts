@@ -1,22 +1,26 @@
 import { spotOf } from '@/commands/facts/diagnosis';
-import { yearsOf } from '@/commands/facts/season';
+import { underRain, yearsOf, type DueVisit } from '@/commands/facts/season';
 import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
 import { after, type Day } from '@/core/season/follow-ups';
+import { stagesAbout, type StageDate } from '@/core/season/stages';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { dueBetween, type DueRow } from '@/store/follow-ups';
-import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { dueBetween } from '@/store/follow-ups';
+import { openPlans, type OpenPlan } from '@/store/plans';
 import { heldBy } from '@/store/shelf';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
 import { nearbyFinds } from '@/store/verdicts';
 
 /** What was decided and not planned, and whether anything on the shelf may be done against it today. */
 export interface Undecided extends ToTreat {
+  placeId: string;
+  /** Stages whose day may be about now. */
+  stages: StageDate[];
   /** Open today, in a window to come, stopped, or nothing on the shelf is for it. */
   state: 'open' | 'later' | 'stopped' | 'no product';
   /** First day of the window to come. */
@@ -33,10 +37,20 @@ export interface Today {
   plans: OpenPlan[];
   /** Planned for a later day, the soonest first. */
   ahead: OpenPlan[];
-  late: DueRow[];
-  due: DueRow[];
-  soon: DueRow[];
+  late: DueVisit[];
+  due: DueVisit[];
+  soon: DueVisit[];
   undecided: Undecided[];
+  /** Stages that may be seen these days and that decide when something begins, one a host and place. */
+  look: StageToSee[];
+}
+
+export interface StageToSee {
+  placeId: string;
+  placeName: string;
+  hostId: string;
+  /** The likeliest first, as their day is nearest. */
+  stages: StageDate[];
 }
 
 const AHEAD_DAYS = 28;
@@ -53,14 +67,18 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
       treatNotPlanned(viewer, 6),
     ]);
+    const undecided = await ways(viewer, wanted, now, station);
+    // Rain brings the renewal of a cover forward.
+    const visits = underRain([...late, ...due, ...soon], station, now);
     return {
       today,
       horizon,
       ...byDay(plans, today),
-      late,
-      due,
-      soon,
-      undecided: await ways(viewer, wanted, now, station),
+      late: visits.filter((f) => f.due < today),
+      due: visits.filter((f) => f.due === today),
+      soon: visits.filter((f) => f.due > today),
+      undecided,
+      look: toSee(undecided),
     };
   });
 
@@ -71,6 +89,14 @@ export function byDay(plans: readonly OpenPlan[], today: Day): { plans: OpenPlan
     plans: plans.filter((p) => !lies(p)),
     ahead: plans.filter(lies).sort((a, b) => a.earliest!.localeCompare(b.earliest!)),
   };
+}
+
+/** What may be seen about now where something waits for its time, once a host and place. */
+function toSee(undecided: readonly Undecided[]): StageToSee[] {
+  const out = new Map<string, StageToSee>();
+  for (const { placeId, placeName, hostId, stages } of undecided)
+    if (stages.length) out.set(`${placeId} ${hostId}`, { placeId, placeName, hostId, stages });
+  return [...out.values()].slice(0, 4);
 }
 
 async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: StationFor): Promise<Undecided[]> {
@@ -95,22 +121,7 @@ async function ways(viewer: Viewer, wanted: ToTreat[], now: Date, station: Stati
     );
     const stop = (way?.result && stopsOf(way.result, situation.today)[0]) ?? null;
     const state = !way ? 'no product' : stop ? 'stopped' : way.later ? 'later' : 'open';
-    return [{ ...w, stop, state, on: way?.later ? way.result!.on : null }];
+    const stages = stagesAbout(year.stages, situation.today);
+    return [{ ...w, placeId: tree.placeId, stages, stop, state, on: way?.later ? way.result!.on : null }];
   });
 }
-
-/** What is due and what is planned in a span, for the year at a glance. */
-export const seasonView = (
-  viewer: Viewer,
-  from: Day,
-  to: Day,
-): Promise<{ due: DueRow[]; ahead: OpenPlan[]; works: OpenWork[] }> =>
-  together(viewer, async () => {
-    const [due, plans, works] = await Promise.all([
-      dueBetween(viewer, from, to, 400),
-      openPlans(viewer),
-      openWorks(viewer),
-    ]);
-    const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
-    return { due, ahead: plans.filter(within), works: works.filter(within) };
-  });

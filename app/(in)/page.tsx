@@ -11,6 +11,9 @@ import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
 import { allows, viewer } from '../_server/viewer';
+import { STAGE_NAMES } from '@/core/season/bbch';
+import { byRain, coverWords, spanWords } from '@/ui/season-words';
+import { NoteStage } from './season/note.client';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 
@@ -40,7 +43,7 @@ export default async function Today() {
   const at = new Date();
   const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, ahead, late, due, soon, undecided } = await todayView(v, at, stationFor);
+  const { today, horizon, plans, ahead, late, due, soon, undecided, look } = await todayView(v, at, stationFor);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
@@ -134,6 +137,7 @@ export default async function Today() {
     >
       {f.what}
       {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}
+      {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
     </TagRow>
   );
   return (
@@ -213,6 +217,33 @@ export default async function Today() {
           ))}
         </ul>
       </Section>
+      {look.length > 0 && allows(v, 'measure') && (
+        <Section title="What is it at?" aside="what you see moves what waits for it">
+          <ul>
+            {look.map((l) => (
+              <li key={`${l.placeId}${l.hostId}`} className="row flex flex-wrap items-center gap-x-6 gap-y-1 py-2.5">
+                <p className="min-w-0 flex-1 basis-60">
+                  <b>
+                    {name(l.hostId)}, {l.placeName}
+                  </b>
+                  <span className="block text-[0.9375rem] text-ink-2">
+                    {STAGE_NAMES[l.stages[0]!.code]} expected {spanWords(l.stages[0]!.earliest, l.stages[0]!.latest)}
+                  </span>
+                </p>
+                <NoteStage
+                  placeId={l.placeId}
+                  treeId={null}
+                  today={today}
+                  hostId={l.hostId}
+                  hostName={name(l.hostId)}
+                  likely={l.stages.slice(0, 3).map((s) => s.code)}
+                  others={[]}
+                />
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
       <Section
         title="In the next four weeks"
         aside={<a href="/season">Season</a>}
@@ -250,6 +281,7 @@ export default async function Today() {
               }
             >
               {f.what}, {shortDay(f.due)}
+              {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
             </TagRow>
           ))}
         </ul>

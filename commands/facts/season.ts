@@ -1,25 +1,32 @@
 import { lastFew, once } from '@/core/diagnose/once';
 import type { Host } from '@/core/diagnose/knowledge';
+import type { Region } from '@/core/gates/region';
 import { isStage } from '@/core/season/bbch';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/core/season/hemisphere';
 import { expectedStages, learn, type SeenStage } from '@/core/season/stages';
+import { coverOf } from '@/core/season/covers';
+import type { CoverLeft } from '@/core/season/cover';
 import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
 import { zonedInstant } from '@/core/season/zone';
 import type { StationFor, WeatherStation } from '@/core/weather/station';
 import { findHost, growthOf, heatModelsFor } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { placeYears, type BroughtDay, type PlaceYear, type Sighting } from '@/store/season';
+import type { DueRow } from '@/store/follow-ups';
 import type { Tree } from '@/store/tree';
 import { spotOf } from './diagnosis';
+import { regionFor } from './region';
 
 /** Other years that stand for what may come. */
 const YEARS = 10;
+/** Odds of a trouble in a region below which it is not waited for. */
+export const HARDLY = 0.2;
 /** Seasons whose sightings still teach. */
 const TAUGHT_YEARS = 8;
 
-type Placed = Pick<Tree, 'id' | 'placeId' | 'hostId' | 'timeZone' | 'lat' | 'lon' | 'grounds' | 'others'>;
+type Placed = Pick<Tree, 'id' | 'placeId' | 'hostId' | 'timeZone' | 'region' | 'lat' | 'lon' | 'grounds' | 'others'>;
 
 /** Seasons of a station that were laid together lately. */
 const seasonsOf = once<WeatherStation, ReturnType<typeof lastFew<SeasonWeather>>>(() => lastFew<SeasonWeather>(40));
@@ -73,6 +80,7 @@ export function hostYear(
   { sightings, brought }: Pick<PlaceYear, 'sightings' | 'brought'>,
   stationFor: StationFor,
   now: Date,
+  presence: Region['presence'],
 ): HostYear {
   // Without its position nobody knows the length of its days, nor which half of the year it is in.
   if (spot.lat === null) return NO_YEAR;
@@ -89,7 +97,8 @@ export function hostYear(
       })
     : [];
   const learned = growth ? learn(growth, taught, lat) : undefined;
-  const models = heatModelsFor(host);
+  // What hardly ever comes there is not told of every tree.
+  const models = heatModelsFor(host).filter((m) => (presence[m.condition ?? ''] ?? 1) >= HARDLY);
   const both = [start, years(1)].map((from) => {
     const w = weather(from);
     const seen = stagesIn(sightings, host.id, from, after(from, 1, 'years'));
@@ -134,7 +143,9 @@ export async function yearsOf(
       if (!host || !place) return [t.id, NO_YEAR];
       // Trees of one host at one place have one year.
       const key = [t.placeId, t.hostId, spot.lat?.toFixed(1)].join();
-      const year = known.get(key) ?? hostYear(host, spot, t.timeZone, place, stationFor, now);
+      const year =
+        known.get(key) ??
+        hostYear(host, spot, t.timeZone, place, stationFor, now, regionFor(viewer, t.region).presence);
       known.set(key, year);
       return [t.id, year];
     }),
@@ -144,3 +155,20 @@ export async function yearsOf(
 /** What the seasons bring to one tree. */
 export const yearOf = async (viewer: Viewer, tree: Placed, stationFor: StationFor, now: Date): Promise<HostYear> =>
   (await yearsOf(viewer, [tree], stationFor, now)).get(tree.id) ?? NO_YEAR;
+
+/** A visit that is due, with what the rain left of the cover that it renews. */
+export type DueVisit = DueRow & { cover: CoverLeft | null };
+
+/** Visits in order of date, each that renews a cover on the day on which rain makes it due. */
+export function underRain(rows: readonly DueRow[], stationFor: StationFor, now: Date): DueVisit[] {
+  return rows
+    .map((row): DueVisit => {
+      const { sprayed } = row;
+      const hours = sprayed ? stationFor(row).hours(new Date(sprayed.endedAt), now) : [];
+      const cover = sprayed && coverOf(sprayed, hours, row.timeZone);
+      if (!cover || cover.renewOn >= row.due) return { ...row, cover };
+      const due = cover.renewOn;
+      return { ...row, cover, due, earliest: due < row.earliest ? due : row.earliest };
+    })
+    .sort((a, b) => a.due.localeCompare(b.due) || a.id.localeCompare(b.id));
+}

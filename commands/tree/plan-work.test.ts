@@ -1,9 +1,10 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownOutfit } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { openWorks } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
-import { seasonView } from '@/views/today';
+import { fair } from '@/stand-ins/weather/fair';
+import { seasonView } from '@/views/season';
 import { planWork } from './plan-work';
 
 const made = ownOutfit();
@@ -34,7 +35,7 @@ it('a cut in the closed season is stopped today, and planned for the day on whic
   expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
   expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
   expect(await openWorks(made.viewer)).toMatchObject([{ id, workId: 'open-crown', plannedFor: '2026-11-10' }]);
-  const { works } = await seasonView(made.viewer, '2026-06-01', '2027-06-01');
+  const { works } = await seasonView(made.viewer, NOW, fair, '2026-06-01', '2027-06-01', null);
   expect(works.map((w) => w.id)).toEqual([id]);
 });
 

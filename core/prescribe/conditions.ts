@@ -1,5 +1,6 @@
 import { USUAL_WIND } from '../gates/rules/weather';
 import { AIRBORNE, IN_SOIL } from '../label/methods';
+import type { AirLimits } from '../weather/fitness';
 import type { Label, LabelUse } from '../label/schema';
 
 /** What must be so on the day of a visit; answered there, and not while it is planned. */
@@ -13,6 +14,20 @@ export type Condition =
   | { what: 'dry leaves' }
   | { what: 'bloom'; days: number }
   | { what: 'stage'; stages: readonly string[] };
+
+/** What the air must be for a use, as its label sets it, and practice where it is silent on wind. */
+export function airLimitsOf(use: LabelUse): AirLimits {
+  const c = use.conditions;
+  const wind = AIRBORNE.includes(use.method) || c?.maxWindMs !== undefined || c?.minWindMs !== undefined;
+  return {
+    minC: c?.minC ?? null,
+    maxC: c?.maxC ?? null,
+    minWindMs: wind ? (c?.minWindMs ?? USUAL_WIND.minMs) : null,
+    maxWindMs: wind ? (c?.maxWindMs ?? USUAL_WIND.maxMs) : null,
+    dryHours: c?.rainFreeHours ?? (AIRBORNE.includes(use.method) ? 0 : null),
+    dryLeaves: c?.leafDry ?? false,
+  };
+}
 
 /** The conditions of a visit, as the label's use sets them, and practice where it is silent on wind. */
 export function conditionsOf(label: Label, use: LabelUse): Condition[] {

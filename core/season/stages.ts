@@ -190,12 +190,18 @@ export const stagesOn = (stages: readonly StageDate[], day: Day): StageDate[] =>
   (['leaf', 'flower'] as const).flatMap(
     (track) =>
       stages
-        .filter((s) => s.day <= day && trackOf(s.code) === track && seasonDays(s.day, day))
+        .filter((s) => s.day <= day && trackOf(s.code) === track && between(s.day, day) < SHOWN_DAYS[track])
         .sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code)
         .at(-1) ?? [],
   );
-/** What is longer ago belongs to a season before. */
-const seasonDays = (from: Day, day: Day) => between(from, day) < 330;
+/** What is longer ago belongs to a season before; of flowers, nobody speaks after some weeks. */
+const SHOWN_DAYS = { leaf: 330, flower: 40 };
+
+/** Stages that may be coming about on a day and that nobody has seen yet, the nearest first. */
+export const stagesAbout = (stages: readonly StageDate[], day: Day): StageDate[] =>
+  stages
+    .filter((s) => s.rests !== 'seen' && s.earliest <= day && day <= s.latest)
+    .sort((a, b) => Math.abs(between(a.day, day)) - Math.abs(between(b.day, day)));
 
 /** What the leaves are expected to be like on a day; null where the stages say nothing of it. */
 export function leafOn(stages: readonly StageDate[], day: Day): LeafState | null {

@@ -12,7 +12,7 @@ const FORECAST_HOURS = 240;
 /** Forecasts are issued four times a day. */
 const ISSUED_EVERY = 6;
 /** What is worked out is kept; the oldest is let go beyond so many. */
-const KEPT = { days: 9000, hours: 400, forecasts: 4 };
+const KEPT = { days: 9000, hours: 400, hourDays: 400, forecasts: 4 };
 
 const round = (x: number, digits: number) => Math.round(x * 10 ** digits) / 10 ** digits;
 const hourOf = (instant: Date) => Math.floor(instant.getTime() / HOUR_MS);
@@ -95,10 +95,19 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
   };
   const airs = lastFew<Weather>(KEPT.hours);
   const forecasts = lastFew<Forecast>(KEPT.forecasts);
+  const told24 = lastFew<Hour[]>(KEPT.hourDays);
+  const hoursOf = (from: number, to: number): Hour[] => {
+    const out: Hour[] = [];
+    for (let day = Math.floor(from / 24); day * 24 < to; day++) {
+      const all = told24(String(day), () => run(real, day * 24, 24).map(told));
+      out.push(...all.slice(Math.max(0, from - day * 24), Math.max(0, to - day * 24)));
+    }
+    return out;
+  };
   return {
     name: 'Simulated station',
     at: (instant) => airs(String(hourOf(instant)), () => weatherAt(hourOf(instant))),
-    hours: (from, to) => run(real, hourOf(from), Math.max(0, hourOf(to) - hourOf(from))).map(told),
+    hours: (from, to) => hoursOf(hourOf(from), hourOf(to)),
     forecast: (issued) => {
       const at = Math.floor(hourOf(issued) / ISSUED_EVERY) * ISSUED_EVERY;
       return forecasts(String(at), () => forecastOf(at));

@@ -1,41 +1,37 @@
 import { format, parseISO } from 'date-fns';
-import { after } from '@/core/season/follow-ups';
+import { z } from 'zod';
+import { STAGE_NAMES } from '@/core/season/bbch';
+import { after, type Day } from '@/core/season/follow-ups';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { seasonView } from '@/views/today';
+import { seasonView, type Season as SeasonOf } from '@/views/season';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { byRain, coverWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
-import { todayOf, viewer } from '../../_server/viewer';
-
-/** A visit to come, whatever it comes from. */
-interface Ahead {
-  id: string;
-  tag: string;
-  hostId: string;
-  placeName: string;
-  due: string;
-  earliest: string;
-  latest: string;
-  href: string;
-  words: string;
-}
+import { stationFor } from '../../_server/station';
+import { allows, todayOf, viewer } from '../../_server/viewer';
+import { DaysAhead, Heat, Infections, Stages, YearFigure } from './place';
+import { rowsOf, type Ahead } from './rows';
 
 export const metadata = { title: 'Season' };
+const SPANS = { year: 'a year', fortnight: 'a fortnight' } as const;
+type Span = keyof typeof SPANS;
+const asked = z.object({
+  place: z.uuid().optional().catch(undefined),
+  span: z.enum(['year', 'fortnight']).catch('year'),
+});
 
-export default async function Season() {
-  const v = await viewer();
-  const today = todayOf(v);
-  const end = after(today, 1, 'years');
-  const { due, ahead, works } = await seasonView(v, after(today, -90, 'days'), end);
-  const months = new Map<string, Ahead[]>();
-  const visits: Ahead[] = [
+/** What is to come, in order of date, whatever it comes from. */
+function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
+  return [
     ...due.map((f) => ({
       ...f,
       href: `/tree/${f.treeId}`,
       words: `${f.what}${f.onlyIf ? ` (only if ${f.onlyIf})` : ''}`,
+      moved: byRain(f.cover) ? coverWords(f.cover) : null,
     })),
     ...ahead.map((p) => ({
       ...p,
@@ -54,57 +50,110 @@ export default async function Season() {
       words: `Planned: ${findWork(w.workId)?.name ?? w.workId}`,
     })),
   ].sort((a, b) => a.due.localeCompare(b.due));
-  for (const f of visits) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
+}
+
+const spanOf = (span: Span, today: Day) =>
+  span === 'year'
+    ? { from: after(`${today.slice(0, 7)}-01`, -2, 'months'), to: after(`${today.slice(0, 7)}-01`, 11, 'months') }
+    : { from: after(today, -5, 'days'), to: after(today, 10, 'days') };
+
+export default async function Season({ searchParams }: { searchParams: Promise<Record<string, string | string[]>> }) {
+  const v = await viewer();
+  const now = new Date();
+  const today = todayOf(v);
+  const { place, span } = asked.parse(await searchParams);
+  const season = await seasonView(
+    v,
+    now,
+    stationFor,
+    after(today, -90, 'days'),
+    after(today, 1, 'years'),
+    place ?? null,
+  );
+  const { at } = season;
+  const visits = visitsOf(season);
+  const shown = spanOf(span, today);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Season</p>
+      {at && <p className="mt-2 text-[0.9375rem] text-ink-2">{at.place.name}</p>}
       <dl className="mt-3 border-t border-line-2">
-        <TagLine name="Visits ahead">{visits.filter((f) => f.due >= today).length}</TagLine>
-        <TagLine name="Planned">{ahead.length + works.length}</TagLine>
-        <TagLine name="Late">{due.filter((f) => f.due < today).length}</TagLine>
-      </dl>
-      <ul className="figures mt-5 text-small" aria-label="Visits a month">
-        {[...months].map(([m, of]) => (
-          <li key={m} className="flex h-6 items-center gap-2">
-            <span className="w-14">{format(parseISO(`${m}-01`), 'MMM yy')}</span>
-            <span className="h-3 border border-ink-2 bg-cambium" style={{ width: Math.min(70, 5 + of.length * 6) }} />
-            {of.length}
-          </li>
+        {at?.hosts.slice(0, 5).map((h) => (
+          <TagLine key={h.host.id} name={h.host.name}>
+            {h.now.length ? STAGE_NAMES[h.now[0]!.code] : '–'}
+          </TagLine>
         ))}
-      </ul>
+        <TagLine name="Visits ahead">{visits.filter((f) => f.due >= today).length}</TagLine>
+        <TagLine name="Late">{season.due.filter((f) => f.due < today).length}</TagLine>
+      </dl>
     </>
   );
-  const margin = (
-    <>
-      <section>
-        <h2 className="text-body">Calendar</h2>
-        <p className="mt-2">
-          <a className="press w-full" href="/api/calendar/mine.ics" download>
-            Take it as iCalendar
-          </a>
-        </p>
-        <p className="mt-2 text-[0.9375rem]">
-          To subscribe, make your own address under <a href="/me">your name</a>.
-        </p>
-      </section>
-      <section>
-        <h2 className="text-body">How the dates come about</h2>
-        <p className="text-[0.9375rem]">
-          What is planned stands on the day it was planned for. The rest comes from a rule of the label’s use, counted
-          from the day the work was done. The bar is the span in which it makes sense; the thick line is today. A
-          label’s minimum interval moves a date and says so.
-        </p>
-      </section>
-    </>
-  );
+  const mayNote = allows(v, 'measure');
   return (
-    <Frame tag={tag} margin={margin} handle="Calendar">
-      <h1>The year ahead</h1>
-      {visits.length === 0 && (
-        <p className="mt-4 text-ink-2">
-          Nothing is due or planned in the coming year. Dates appear once work has been planned or booked.
-        </p>
+    <Frame tag={tag} margin={<Margin at={at} />} handle="Calendar and how dates come about">
+      <h1>{at ? `The year at ${at.place.name}` : 'The year ahead'}</h1>
+      <form className="mt-3 flex flex-wrap items-end gap-3">
+        <label className="block min-w-60 flex-1">
+          <span className="mb-1 block font-semibold">Place</span>
+          <select name="place" className="box" defaultValue={at?.place.id ?? ''}>
+            {season.places.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="mb-1 block font-semibold">Shown</span>
+          <select name="span" className="box" defaultValue={span}>
+            {Object.entries(SPANS).map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="press">
+          Show
+        </button>
+      </form>
+      {at && (
+        <>
+          <div className="mt-4">
+            <YearFigure
+              at={at}
+              rows={rowsOf(
+                at,
+                visits.filter((f) => f.placeName === at.place.name),
+                shown.to,
+              )}
+              {...shown}
+            />
+          </div>
+          <Stages at={at} mayNote={mayNote} />
+          <Infections at={at} />
+          <DaysAhead at={at} />
+          <Heat at={at} mayNote={mayNote} />
+        </>
       )}
+      <VisitsAhead visits={visits} today={today} />
+    </Frame>
+  );
+}
+
+/** Every visit to come, of all places, month by month. */
+function VisitsAhead({ visits, today }: { visits: (Ahead & { moved?: string | null })[]; today: Day }) {
+  const months = new Map<string, typeof visits>();
+  for (const f of visits) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
+  if (!visits.length)
+    return (
+      <p className="mt-4 text-ink-2">
+        Nothing is due or planned in the coming year. Dates appear once work has been planned or booked.
+      </p>
+    );
+  return (
+    <>
+      <h2 className="mt-8 text-lead font-bold">Visits of all places</h2>
       {[...months].map(([m, of]) => {
         const from = `${m}-01`;
         const to = after(from, 1, 'months');
@@ -126,12 +175,61 @@ export default async function Season() {
                   }
                 >
                   {f.words}, {shortDay(f.due)}
+                  {f.moved && <b className="block">{f.moved}</b>}
                 </TagRow>
               ))}
             </ul>
           </Section>
         );
       })}
-    </Frame>
+    </>
+  );
+}
+
+function Margin({ at }: { at: SeasonOf['at'] }) {
+  return (
+    <>
+      <section>
+        <h2 className="text-body">Calendar</h2>
+        <p className="mt-2">
+          <a className="press w-full" href="/api/calendar/mine.ics" download>
+            Take it as iCalendar
+          </a>
+        </p>
+        <p className="mt-2 text-[0.9375rem]">
+          To subscribe, make your own address under <a href="/me">your name</a>.
+        </p>
+      </section>
+      <section>
+        <h2 className="text-body">How the dates come about</h2>
+        <p className="text-[0.9375rem]">
+          Stages follow from the heat since the new year after enough chill, the fall of leaves from short days and
+          cold: what was measured, then the forecast, then ten other years. What somebody sees stands, moves what
+          follows this season, and is learned for the next.
+        </p>
+        <p className="text-[0.9375rem]">
+          What is planned stands on the day it was planned for. The rest comes from a rule of the label’s use, counted
+          from the day the work was done; a label’s minimum interval moves a date and says so, and rain brings a cover
+          forward.
+        </p>
+      </section>
+      {at && (
+        <section>
+          <h2 className="text-body">What was seen here</h2>
+          {at.sightings.length === 0 && <p className="text-[0.9375rem] text-ink-2">Nothing yet this year.</p>}
+          <ul className="text-[0.9375rem]">
+            {at.sightings
+              .slice(-8)
+              .reverse()
+              .map((s) => (
+                <li key={s.id} className="py-0.5">
+                  {shortDay(s.day)}: {s.hostId ? (findHost(s.hostId)?.name ?? s.hostId) : ''}{' '}
+                  {s.kind === 'stage' ? STAGE_NAMES[Number(s.what) as keyof typeof STAGE_NAMES] : s.what}, {s.byName}
+                </li>
+              ))}
+          </ul>
+        </section>
+      )}
+    </>
   );
 }

@@ -23,6 +23,7 @@ import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Remind, Revoke, Settle } from './overview.client';
 import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
+import { SeasonHere } from './season-here';
 import { hostNames } from '@/app/(in)/grounds/choices';
 
 const load = ofTree(overviewOf);
@@ -65,7 +66,7 @@ function nextStep(
 }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { viewer, tree, knowledge, duties, proposals } = await load((await params).id);
+  const { viewer, tree, knowledge, duties, proposals, year } = await load((await params).id);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(viewer);
@@ -129,6 +130,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </ul>
       </Section>
       {allows(viewer, 'settle a follow-up') && <Remind treeId={tree.id} today={today} />}
+
+      <SeasonHere tree={tree} year={year} today={today} mayNote={allows(viewer, 'measure')} />
 
       <div className="grid gap-x-10 desk:grid-cols-2">
         <Section title="Trunk" empty={tree.readings.length === 0 && 'No reading yet.'}>

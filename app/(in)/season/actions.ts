@@ -1,0 +1,8 @@
+'use server';
+
+import { noteSeason as noteSeasonCommand } from '@/commands/season/note-season';
+import { withdrawNote as withdrawNoteCommand } from '@/commands/season/withdraw-note';
+import { serve } from '@/app/_server/serve';
+
+export const noteSeason = serve(noteSeasonCommand);
+export const withdrawNote = serve(withdrawNoteCommand);

@@ -1,0 +1,101 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
+import { FormFaults, TextField } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { noteSeason, withdrawNote } from './actions';
+
+interface Where {
+  placeId: string;
+  treeId: string | null;
+  today: string;
+}
+
+/** Notes one thing that is seen today, or on another day, and takes it back by Undo. */
+function useNote({ placeId, treeId }: Where) {
+  const router = useRouter();
+  const said = useSaid();
+  const { busy, faults, send } = useSend(noteSeason);
+  const note = (what: Parameters<typeof noteSeason>[0]['what'], on: string, words: string, after: () => void) => {
+    const id = v7();
+    return send({ id, placeId, treeId, what, on }, () => {
+      after();
+      said({ sentence: `Noted: ${words}.`, undo: () => withdrawNote({ id }) });
+      router.refresh();
+    });
+  };
+  return { busy, faults, note };
+}
+
+/** What stage a host has reached: one touch opens the stages that may be seen now, the next one notes it. */
+export function NoteStage({
+  hostId,
+  hostName,
+  likely,
+  others,
+  ...where
+}: Where & { hostId: string; hostName: string; likely: Bbch[]; others: Bbch[] }) {
+  const [open, setOpen] = useState(false);
+  const [all, setAll] = useState(false);
+  const [on, setOn] = useState(where.today);
+  const { busy, faults, note } = useNote(where);
+  if (!open)
+    return (
+      <button type="button" className="press" aria-label={`Say the stage: ${hostName}`} onClick={() => setOpen(true)}>
+        Say the stage
+      </button>
+    );
+  return (
+    <div role="group" aria-label={`Stage of ${hostName}`} className="w-full">
+      <FormFaults faults={faults} known={['on']} />
+      <div className="flex flex-wrap gap-2">
+        {[...likely, ...(all ? others : [])].map((code) => (
+          <button
+            key={code}
+            type="button"
+            className="press"
+            disabled={busy}
+            onClick={() =>
+              note({ kind: 'stage', hostId, code }, on, `${hostName}, ${STAGE_NAMES[code]}`, () => setOpen(false))
+            }
+          >
+            {STAGE_NAMES[code]}
+          </button>
+        ))}
+        {!all && others.length > 0 && (
+          <button type="button" className="press press-plain" onClick={() => setAll(true)}>
+            another
+          </button>
+        )}
+        <button type="button" className="press press-plain" onClick={() => setOpen(false)}>
+          Close
+        </button>
+      </div>
+      <div className="mt-2 max-w-60">
+        <TextField label="Seen on" path="on" faults={faults} type="date" value={on} onChange={setOn} />
+      </div>
+    </div>
+  );
+}
+
+/** What a sum of heat is counted from, seen today. */
+export function NoteBiofix({ modelId, words, ...where }: Where & { modelId: string; words: string }) {
+  const { busy, faults, note } = useNote(where);
+  return (
+    <div>
+      <button
+        type="button"
+        className="press"
+        disabled={busy}
+        onClick={() => note({ kind: 'biofix', modelId }, where.today, words, () => undefined)}
+      >
+        Seen today: {words}
+      </button>
+      <FormFaults faults={faults} known={[]} />
+    </div>
+  );
+}

@@ -1,0 +1,257 @@
+import { STAGE_NAMES, stageWords, STAGES, type Bbch } from '@/core/season/bbch';
+import { after, type Day } from '@/core/season/follow-ups';
+import type { Fitness, HostSeason, PlaceSeason } from '@/views/season';
+import { findCondition, growthOf, heatModels, heatModelsFor } from '@/knowledge';
+import { Year, type YearRow } from '@/ui/figures/year';
+import { Section } from '@/ui/frame/pieces';
+import { coverWords, expectedWords, stageReason, spanWords } from '@/ui/season-words';
+import { shortDay } from '@/ui/words';
+import { NoteBiofix, NoteStage } from './note.client';
+import { causeWords } from './words';
+
+/** The drawing of the year, and the same in a table. */
+export function YearFigure({ at, rows, from, to }: { at: PlaceSeason; rows: YearRow[]; from: Day; to: Day }) {
+  return (
+    <figure className="m-0">
+      <div
+        className="overflow-x-auto border-y border-line"
+        tabIndex={0}
+        role="region"
+        aria-label="The year as a drawing; the same stands in the table below"
+      >
+        <Year from={from} to={to} today={at.today} rows={rows} days={at.days} />
+      </div>
+      <figcaption className="text-small text-ink-2">
+        Striped: leaves unfold or fall; green: full leaf; dotted: bloom. A stroke is expected within its bar, a triangle
+        was seen, a ring is to do, a cross infected. Above: the day’s warmth and its rain, the forecast hollow.
+      </figcaption>
+      <details className="mt-1">
+        <summary className="min-h-12 font-semibold">The same as a table</summary>
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The year as a table">
+          <table className="figures w-full text-[0.9375rem]">
+            <thead>
+              <tr>
+                <th className="text-left">What</th>
+                <th className="text-left">From</th>
+                <th className="text-left">To</th>
+                <th className="text-left">What it rests on</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.flatMap((row) => [
+                ...row.bands.map((b) => (
+                  <tr key={`${row.id}${b.from}${b.words}`} className="border-t border-line-2 align-top">
+                    <td className="pr-4">
+                      {row.label}: {b.words}
+                    </td>
+                    <td className="pr-4 whitespace-nowrap">{shortDay(b.from)}</td>
+                    <td className="pr-4 whitespace-nowrap">{shortDay(b.to)}</td>
+                    <td />
+                  </tr>
+                )),
+                ...row.marks.map((m) => (
+                  <tr key={`${row.id}${m.day}${m.words}`} className="border-t border-line-2 align-top">
+                    <td className="pr-4">{row.label}</td>
+                    <td className="pr-4 whitespace-nowrap">{shortDay(m.day)}</td>
+                    <td className="pr-4 whitespace-nowrap">
+                      {m.earliest === m.latest ? '' : spanWords(m.earliest, m.latest)}
+                    </td>
+                    <td>{m.href ? <a href={m.href}>{m.words}</a> : m.words}</td>
+                  </tr>
+                )),
+              ])}
+            </tbody>
+          </table>
+        </div>
+      </details>
+    </figure>
+  );
+}
+
+/** Stages near today, which somebody may see now, and the rest of what the host has. */
+function stagesToSay({ host, year }: HostSeason, today: Day): { likely: Bbch[]; others: Bbch[] } {
+  const growth = growthOf(host);
+  const all = STAGES.filter((c) =>
+    [...(growth?.spring ?? []), ...(growth?.autumn?.stages ?? [])].some((s) => s.code === c),
+  );
+  const apart = (code: Bbch) =>
+    Math.min(...year.stages.filter((s) => s.code === code).map((s) => Math.abs(Date.parse(s.day) - Date.parse(today))));
+  const byDay = [...all].sort((a, b) => apart(a) - apart(b));
+  return { likely: byDay.slice(0, 4).sort((a, b) => a - b), others: byDay.slice(4).sort((a, b) => a - b) };
+}
+
+/** What each host of the place is at, what comes next, and a touch to say what is seen. */
+export function Stages({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
+  const { today } = at;
+  return (
+    <Section
+      title="What stands where"
+      aside="what is seen moves what follows"
+      empty={at.hosts.length === 0 && 'No tree stands here yet.'}
+    >
+      <ul>
+        {at.hosts.map((h) => {
+          const to = h.year.stages.filter((s) => s.day > today).sort((a, b) => a.day.localeCompare(b.day))[0];
+          return (
+            <li key={h.host.id} className="row flex flex-wrap items-center gap-x-6 gap-y-1 py-2.5">
+              <div className="min-w-0 flex-1 basis-72">
+                <p>
+                  <b>{h.host.name}</b>: {h.now.map((s) => STAGE_NAMES[s.code]).join(', ') || 'not known yet'}
+                </p>
+                {to && (
+                  <p className="text-[0.9375rem] text-ink-2">
+                    Next {stageWords(to.code)} {spanWords(to.earliest, to.latest)}, {stageReason(to)}.
+                  </p>
+                )}
+                {!h.basis && (
+                  <p className="text-[0.9375rem] text-ink-2">
+                    Nobody here can say how it grows; it keeps to the calendar.
+                  </p>
+                )}
+                {h.basis && at.place.lat === null && (
+                  <p className="text-[0.9375rem] text-ink-2">
+                    Say where this place lies, and its stages follow from its heat.
+                  </p>
+                )}
+              </div>
+              {mayNote && h.basis && (
+                <NoteStage
+                  placeId={at.place.id}
+                  treeId={null}
+                  today={today}
+                  hostId={h.host.id}
+                  hostName={h.host.name}
+                  {...stagesToSay(h, today)}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </Section>
+  );
+}
+
+const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1);
+
+/** What heat brings here, and what it is counted from where somebody must see that first. */
+export function Heat({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
+  const told = at.hosts.flatMap((h) => h.year.heat);
+  // What waits for a sighting is offered to be seen; what hardly ever comes here is not told.
+  const models = heatModels.filter(
+    (m) =>
+      told.some((h) => h.modelId === m.id) ||
+      (m.from !== 'new year' && at.hosts.some((h) => heatModelsFor(h.host).includes(m))),
+  );
+  return (
+    <Section title="What heat brings" empty={models.length === 0 && 'No sum of heat is known for what stands here.'}>
+      <ul>
+        {models.map((m) => {
+          const found = told.filter((x) => x.modelId === m.id);
+          // What came lately is told as long as it matters.
+          const date = found.find((x) => x.latest >= after(at.today, -45, 'days')) ?? found.at(-1);
+          return (
+            <li key={m.id} className="row flex flex-wrap items-center justify-between gap-x-6 gap-y-1 py-2.5">
+              <p className="min-w-0 flex-1 basis-72">
+                <b>{capital(m.what)}</b>
+                <span className="block text-[0.9375rem] text-ink-2">
+                  {m.sum} degree-days above {m.baseC} °C from {m.from === 'new year' ? 'the new year' : m.from}
+                  {date ? expectedWords({ kind: 'heat', date }) : ''}.
+                </span>
+              </p>
+              {mayNote && m.from !== 'new year' && (
+                <NoteBiofix placeId={at.place.id} treeId={null} today={at.today} modelId={m.id} words={m.from} />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </Section>
+  );
+}
+
+export function Infections({ at }: { at: PlaceSeason }) {
+  const shown = at.events.filter((e) => e.day >= after(at.today, -30, 'days'));
+  return (
+    <>
+      {at.events.length > 0 && (
+        <Section
+          title="Infections"
+          aside="of the last month, and in the forecast"
+          empty={shown.length === 0 && 'None in the last month.'}
+        >
+          <ul>
+            {shown.map((e) => (
+              <li key={`${e.conditionId}${e.day}`} className="row py-2">
+                <p>
+                  <b className="figures">{shortDay(e.day)}</b> <b>{findCondition(e.conditionId)?.name}</b> on{' '}
+                  {e.hosts.join(', ').toLowerCase()}
+                  {e.chance === 1 && e.cover !== null && e.cover >= 0.5 ? ', covered' : ''}
+                </p>
+                <p className="text-[0.9375rem] text-ink-2">{causeWords(e)}.</p>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+      {at.covers.length > 0 && (
+        <Section title="Cover on the leaves">
+          <ul>
+            {at.covers.map((c) => (
+              <li key={`${c.product}${c.doneOn}${c.hostId}`} className="row py-2">
+                <b>{c.product}</b>, {shortDay(c.doneOn)}, {c.trees} {c.trees === 1 ? 'tree' : 'trees'}:{' '}
+                {coverWords(c.left)}.
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+    </>
+  );
+}
+
+const KINDS: Record<Fitness['id'], string> = {
+  spray: 'Spraying: 1–4.5 m/s, dry leaves, dry for 6 h',
+  injection: 'Injecting: 8–30 °C, no rain',
+  drench: 'Drenching: no rain for 12 h',
+};
+
+/** How the ten days of the forecast serve the usual kinds of work, day by day. */
+export function DaysAhead({ at }: { at: PlaceSeason }) {
+  return (
+    <Section title="The days ahead" aside="how many courses of the forecast allow it, and its best hours">
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The days ahead as a table">
+        <table className="figures w-full text-[0.9375rem]">
+          <thead>
+            <tr>
+              <th className="text-left">Work</th>
+              {at.fitness[0]?.days.map((d) => (
+                <th key={d.day} className="px-1 text-left whitespace-nowrap">
+                  {shortDay(d.day).replace(/ \d{4}$/, '')}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {at.fitness.map((f) => (
+              <tr key={f.id} className="border-t border-line-2 align-top">
+                <th className="max-w-48 pr-3 text-left font-semibold">{KINDS[f.id]}</th>
+                {f.days.map((d) => (
+                  <td key={d.day} className="px-1 py-1">
+                    <span
+                      className={`block h-3 border border-ink-2 ${d.chance >= 0.6 ? 'bg-cambium' : 'bg-sheet'}`}
+                      style={{ width: `${Math.max(4, d.chance * 100)}%` }}
+                    />
+                    <span className="whitespace-nowrap">{Math.round(d.chance * 100)} %</span>
+                    <span className="block text-small text-ink-2">{d.from === null ? '' : `${d.from}–${d.to}`}</span>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="text-small text-ink-2">A forecast plans; what is so on the day is asked at the tree.</p>
+    </Section>
+  );
+}

@@ -1,0 +1,72 @@
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { treeOf } from '@/commands/facts/tree';
+import { uuid } from '@/core/book/record';
+import { STAGES } from '@/core/season/bbch';
+import { after, dayIn } from '@/core/season/follow-ups';
+import { findHost, growthOf, heatModels } from '@/knowledge';
+import { getPlace } from '@/store/grounds';
+import { addSighting } from '@/store/season';
+import { z } from 'zod';
+
+/** Older than a season, what is remembered is no sighting. */
+const BACK_DAYS = 366;
+
+/** What somebody sees of the year: a stage of a host, or what a sum of heat is counted from. It moves what follows there. */
+export const noteSeason = command({
+  name: 'note-season',
+  right: 'measure',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    /** The tree at which it is seen; null where it is said of the place. */
+    treeId: uuid.nullable(),
+    what: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('stage'), hostId: z.string().max(60), code: z.literal(STAGES) }),
+      z.strictObject({ kind: z.literal('biofix'), modelId: z.string().max(60) }),
+    ]),
+    on: z.iso.date('Give the day like 2026-05-14.'),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now, observed }, { id, placeId, treeId, what, on }): Promise<Answer> => {
+    const place = await getPlace(viewer, placeId);
+    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    if (treeId) {
+      const tree = await treeOf(viewer, treeId, now);
+      if (tree?.placeId !== placeId) return refuse('treeId', 'This tree does not stand at this place.');
+    }
+    const today = dayIn(now, place.timeZone);
+    if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
+    if (on < after(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
+    if (what.kind === 'biofix') {
+      const model = heatModels.find((m) => m.id === what.modelId);
+      if (!model || model.from === 'new year')
+        return refuse('what.modelId', 'No sum of heat is counted from a sighting like this.');
+      await addSighting(viewer, {
+        id,
+        placeId,
+        treeId,
+        hostId: null,
+        kind: 'biofix',
+        what: model.id,
+        day: on,
+        at: observed,
+      });
+      return done;
+    }
+    const host = findHost(what.hostId);
+    const growth = host && growthOf(host);
+    const known = growth && [...growth.spring, ...(growth.autumn?.stages ?? [])].some((s) => s.code === what.code);
+    if (!host || !known) return refuse('what.code', 'This stage is not known for this host.');
+    await addSighting(viewer, {
+      id,
+      placeId,
+      treeId,
+      hostId: host.id,
+      kind: 'stage',
+      what: String(what.code),
+      day: on,
+      at: observed,
+    });
+    return done;
+  },
+});

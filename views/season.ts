@@ -1,0 +1,217 @@
+import { regionFor } from '@/commands/facts/region';
+import { HARDLY, hostYear, taughtFrom, underRain, type DueVisit } from '@/commands/facts/season';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { growthOf, findCondition, findHost } from '@/knowledge';
+import type { Region } from '@/core/gates/region';
+import { concerns } from '@/core/diagnose/reading';
+import { coverOf } from '@/core/season/covers';
+import type { CoverLeft } from '@/core/season/cover';
+import { infectionEvents, infections, infectionSpan, type InfectionEvent } from '@/core/season/infections';
+import { stagesOn, type StageDate } from '@/core/season/stages';
+import { daysOf, type HostYear } from '@/core/season/year';
+import { zonedInstant } from '@/core/season/zone';
+import { fitDays, type AirLimits, type FitDay } from '@/core/weather/fitness';
+import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
+import type { Host } from '@/core/diagnose/knowledge';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { dueBetween } from '@/store/follow-ups';
+import { placeNames } from '@/store/grounds';
+import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { placeStand, placeYears, type PlaceStand, type Sighting } from '@/store/season';
+
+/** A host of a place with its year. */
+export interface HostSeason {
+  host: Host;
+  trees: number;
+  year: HostYear;
+  /** Stages reached by today. */
+  now: StageDate[];
+  /** Null where nobody can say how it grows. */
+  basis: string | null;
+}
+
+/** An infection with what covers the leaves on that day. */
+export interface CoveredEvent extends InfectionEvent {
+  hosts: string[];
+  /** Share of the newest cover that still stood; null where there was none. */
+  cover: number | null;
+}
+
+/** How the coming days serve, by the usual limits of a kind of work. */
+export interface Fitness {
+  id: 'spray' | 'injection' | 'drench';
+  days: FitDay[];
+}
+
+export interface PlaceSeason {
+  place: PlaceStand;
+  today: Day;
+  /** First day of what is shown, a season back and a year ahead. */
+  hosts: HostSeason[];
+  events: CoveredEvent[];
+  fitness: Fitness[];
+  /** Measured days up to yesterday, then the middle of the forecast. */
+  days: (WeatherDay & { told: 'measured' | 'forecast' })[];
+  sightings: Sighting[];
+  covers: { hostId: string; doneOn: Day; product: string; trees: number; left: CoverLeft }[];
+  /** Days that came from readings of the place's own station. */
+  brought: number;
+}
+export interface Season {
+  places: { id: string; name: string }[];
+  due: DueVisit[];
+  ahead: OpenPlan[];
+  works: OpenWork[];
+  /** The place in hand; null where there is none. */
+  at: PlaceSeason | null;
+}
+
+/** Usual limits of three kinds of work, for a look at the days ahead; each label has its own. */
+const KINDS: { id: Fitness['id']; hours: number; limits: AirLimits }[] = [
+  { id: 'spray', hours: 2, limits: { minC: 4, maxC: 27, minWindMs: 1, maxWindMs: 4.5, dryHours: 6, dryLeaves: true } },
+  {
+    id: 'injection',
+    hours: 3,
+    limits: { minC: 8, maxC: 30, minWindMs: null, maxWindMs: null, dryHours: 0, dryLeaves: false },
+  },
+  {
+    id: 'drench',
+    hours: 2,
+    limits: { minC: 4, maxC: null, minWindMs: null, maxWindMs: null, dryHours: 12, dryLeaves: false },
+  },
+];
+/** Days of measured weather that are shown before today. */
+const SHOWN_DAYS = 120;
+
+const middle = (of: number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!;
+
+/** The middle of the courses of a forecast, day by day. */
+function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] {
+  const each = members.map((m) => daysOf(m, timeZone));
+  return (each[0] ?? []).map(({ day }, i) => ({
+    day,
+    min: middle(each.map((d) => d[i]!.min)),
+    max: middle(each.map((d) => d[i]!.max)),
+    rainMm: each.reduce((sum, d) => sum + d[i]!.rainMm, 0) / each.length,
+  }));
+}
+
+/** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
+function placeSeason(
+  place: PlaceStand,
+  sightings: Sighting[],
+  brought: WeatherDay[],
+  stationFor: StationFor,
+  now: Date,
+  presence: Region['presence'],
+): PlaceSeason {
+  const { timeZone } = place;
+  const station = stationFor(place);
+  const today = dayIn(now, timeZone);
+  const hosts = place.hosts.flatMap(({ hostId, trees }): HostSeason[] => {
+    const host = findHost(hostId);
+    if (!host) return [];
+    const year = hostYear(host, place, timeZone, { sightings, brought }, stationFor, now, presence);
+    return [{ host, trees, year, now: stagesOn(year.stages, today), basis: growthOf(host)?.basis ?? null }];
+  });
+  const ahead = station.forecast(now);
+  const covers = place.covers.flatMap((c) => {
+    const left = coverOf(c, station.hours(new Date(c.endedAt), now), timeZone);
+    return left ? [{ ...c, left }] : [];
+  });
+  const own = new Map(brought.map((d) => [d.day, d]));
+  const measured = station
+    .days(after(today, -SHOWN_DAYS, 'days'), after(today, -1, 'days'), timeZone)
+    .map((d) => ({ ...(own.get(d.day) ?? d), told: 'measured' as const }));
+  return {
+    place,
+    today,
+    hosts,
+    events: infections
+      .filter((id) => (presence[id] ?? 1) >= HARDLY)
+      .flatMap((id) => eventsOf(id, hosts, covers, station.hours.bind(station), ahead.members, timeZone, today, now)),
+    fitness: KINDS.map(({ id, hours, limits }) => ({
+      id,
+      days: fitDays(ahead.members, limits, hours, timeZone).filter((d) => d.day >= today),
+    })),
+    days: [
+      ...measured,
+      ...middleDays(ahead.members, timeZone)
+        .filter((d) => d.day >= today)
+        .map((d) => ({ ...d, told: 'forecast' as const })),
+    ],
+    sightings: sightings.filter((s) => s.day >= after(today, -366, 'days')),
+    covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
+    brought: brought.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
+  };
+}
+
+/** Infections of one trouble on the hosts of a place that can have it, with what covered them. */
+function eventsOf(
+  id: (typeof infections)[number],
+  hosts: readonly HostSeason[],
+  covers: PlaceStand['covers'],
+  hoursOf: (from: Date, to: Date) => Hour[],
+  members: readonly Hour[][],
+  timeZone: string,
+  today: Day,
+  now: Date,
+): CoveredEvent[] {
+  const condition = findCondition(id);
+  // Stages are those of its main hosts: the ones that have a growth of their own.
+  const can = hosts.filter((h) => condition && concerns(condition.groups, h.host) && h.year.stages.length > 0);
+  const first = can.find((h) => infectionSpan(id, h.year.stages, today));
+  const span = first && infectionSpan(id, first.year.stages, today);
+  if (!first || !span || span.from > after(today, 10, 'days')) return [];
+  const from = new Date(zonedInstant(`${after(span.from, -1, 'days')}T00:00`, timeZone)!);
+  const measured = from < now ? hoursOf(from, now) : [];
+  return infectionEvents(id, first.year.stages, measured, members, timeZone, today).map((event) => {
+    const cover = covers
+      .filter((c) => can.some((h) => h.host.id === c.hostId) && c.targets.includes(id))
+      .filter((c) => new Date(c.endedAt) < new Date(event.at))
+      .at(-1);
+    const until = new Date(event.at < now.toISOString() ? event.at : now);
+    const left = cover && coverOf(cover, hoursOf(new Date(cover.endedAt), until), timeZone);
+    const over = left && event.day > left.renewOn;
+    const stood = left && (over ? 0 : left.share);
+    return { ...event, hosts: can.map((h) => h.host.name), cover: stood ?? null };
+  });
+}
+
+/** What is due and planned in a span, and what the year brings to one place: the first by name where none is asked for. */
+export const seasonView = (
+  viewer: Viewer,
+  now: Date,
+  stationFor: StationFor,
+  from: Day,
+  to: Day,
+  placeId: string | null,
+): Promise<Season> =>
+  together(viewer, async () => {
+    const [places, due, plans, works, place] = await Promise.all([
+      placeNames(viewer, 200),
+      dueBetween(viewer, from, to, 400),
+      openPlans(viewer),
+      openWorks(viewer),
+      placeStand(viewer, placeId, after(dayIn(now, viewer.timeZone), -60, 'days')),
+    ]);
+    const [year] = place ? await placeYears(viewer, [place.id], taughtFrom(now)) : [];
+    const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
+    return {
+      places,
+      due: underRain(due, stationFor, now),
+      ahead: plans.filter(within),
+      works: works.filter(within),
+      at:
+        place &&
+        placeSeason(
+          place,
+          year?.sightings ?? [],
+          year?.brought ?? [],
+          stationFor,
+          now,
+          regionFor(viewer, place.region).presence,
+        ),
+    };
+  });
