@@ -17,6 +17,7 @@ import { newPerson } from './people/add-person';
 import { editPerson } from './people/edit-person';
 import { chooseSchools } from './people/choose-schools';
 import { keepPrices } from './people/keep-prices';
+import { bringReadings } from './season/bring-readings';
 import { noteSeason } from './season/note-season';
 import { withdrawNote } from './season/withdraw-note';
 import { endRound } from './practice/end-practice';
@@ -78,6 +79,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   editPerson,
   chooseSchools,
   keepPrices,
+  bringReadings,
   noteSeason,
   withdrawNote,
   endRound,

@@ -1,4 +1,5 @@
 import type { Sprayed } from '@/core/season/covers';
+import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import { within, type Scope } from './db';
 
 /** What somebody saw of the year at a place. */
@@ -131,3 +132,69 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
       limit 1`;
     return place ?? null;
   });
+
+/** Hours that make a day whole. */
+const WHOLE_DAY = 22;
+
+/**
+ * Keeps hours that a station measured at a place, and the days that they make whole; what was brought before for the same hour
+ * is replaced. How the file was read is remembered for the next one.
+ * @returns how many days are whole now among those touched
+ */
+export const keepHours = (
+  scope: Scope,
+  placeId: string,
+  timeZone: string,
+  hours: readonly MeasuredHour[],
+  reading: object,
+): Promise<number> =>
+  within(scope, async (tx) => {
+    const column = <K extends keyof MeasuredHour>(key: K) => hours.map((h) => h[key]);
+    await tx`
+      insert into weather_hour (outfit_id, place_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
+      select ${scope.outfitId}, ${placeId}, h.*
+      from unnest(
+        ${column('at')}::timestamptz[], ${column('temperatureC')}::real[], ${column('rainMm')}::real[],
+        ${column('humidity')}::real[], ${column('windMs')}::real[], ${column('wet')}::boolean[]) h
+      on conflict (outfit_id, place_id, at) do update
+      set temperature_c = excluded.temperature_c, rain_mm = excluded.rain_mm, humidity = excluded.humidity,
+        wind_ms = excluded.wind_ms, wet = excluded.wet`;
+    const [from, to] = [hours[0]!.at, hours.at(-1)!.at];
+    const days = await tx`
+      insert into weather_day (outfit_id, place_id, day, min_c, max_c, rain_mm)
+      select ${scope.outfitId}, ${placeId}, h.day, min(h.temperature_c), max(h.temperature_c), sum(h.rain_mm)
+      from (
+        select (at at time zone ${timeZone})::date as day, temperature_c, rain_mm
+        from weather_hour
+        where outfit_id = ${scope.outfitId} and place_id = ${placeId}
+          and at between ${from}::timestamptz - interval '2 days' and ${to}::timestamptz + interval '2 days') h
+      where h.day between (${from}::timestamptz at time zone ${timeZone})::date
+        and (${to}::timestamptz at time zone ${timeZone})::date
+      group by h.day
+      having count(*) >= ${WHOLE_DAY}
+      on conflict (outfit_id, place_id, day) do update
+      set min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm
+      returning 1`;
+    await tx`update place set station_columns = ${tx.json(reading as never)} where id = ${placeId}`;
+    return days.length;
+  });
+
+/** Hours that a station at the place measured since an instant, by their beginning. */
+export const broughtHours = (scope: Scope, placeId: string, from: Date): Promise<MeasuredHour[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<MeasuredHour[]>`
+      select to_char(h.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at, h.temperature_c as "temperatureC",
+        h.rain_mm as "rainMm", h.humidity, h.wind_ms as "windMs", h.wet
+      from weather_hour h
+      where h.outfit_id = ${scope.outfitId} and h.place_id = ${placeId} and h.at >= ${from}
+      order by h.at`),
+  ]);
+
+/** How the last file of a place's station was read; null while none was. */
+export const stationColumns = (scope: Scope, placeId: string): Promise<unknown> =>
+  within(
+    scope,
+    async (tx) =>
+      (await tx<{ columns: unknown }[]>`select station_columns as columns from place where id = ${placeId}`)[0]
+        ?.columns ?? null,
+  );

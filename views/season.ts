@@ -12,13 +12,14 @@ import { daysOf, type HostYear } from '@/core/season/year';
 import { zonedInstant } from '@/core/season/zone';
 import { fitDays, type AirLimits, type FitDay } from '@/core/weather/fitness';
 import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
+import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import type { Host } from '@/core/diagnose/knowledge';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
-import { placeStand, placeYears, type PlaceStand, type Sighting } from '@/store/season';
+import { broughtHours, placeStand, placeYears, type PlaceStand, type Sighting } from '@/store/season';
 
 /** A host of a place with its year. */
 export interface HostSeason {
@@ -83,6 +84,7 @@ const KINDS: { id: Fitness['id']; hours: number; limits: AirLimits }[] = [
 ];
 /** Days of measured weather that are shown before today. */
 const SHOWN_DAYS = 120;
+const DAY_MS = 86_400_000;
 
 const middle = (of: number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!;
 
@@ -97,30 +99,38 @@ function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] 
   }));
 }
 
+/** Hours of the installation's station, with those that the place's own has measured in their stead. */
+function laidOver(hoursOf: (from: Date, to: Date) => Hour[], own: readonly MeasuredHour[]) {
+  if (!own.length) return hoursOf;
+  const byHour = new Map(own.map((h) => [h.at, { ...h, windMs: h.windMs ?? undefined, wet: h.wet ?? undefined }]));
+  return (from: Date, to: Date): Hour[] => hoursOf(from, to).map((h) => byHour.get(h.at) ?? h);
+}
+
 /** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
 function placeSeason(
   place: PlaceStand,
   sightings: Sighting[],
-  brought: WeatherDay[],
+  brought: { days: readonly WeatherDay[]; hours: readonly MeasuredHour[] },
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
 ): PlaceSeason {
   const { timeZone } = place;
   const station = stationFor(place);
+  const hoursOf = laidOver(station.hours.bind(station), brought.hours);
   const today = dayIn(now, timeZone);
   const hosts = place.hosts.flatMap(({ hostId, trees }): HostSeason[] => {
     const host = findHost(hostId);
     if (!host) return [];
-    const year = hostYear(host, place, timeZone, { sightings, brought }, stationFor, now, presence);
+    const year = hostYear(host, place, timeZone, { sightings, brought: [...brought.days] }, stationFor, now, presence);
     return [{ host, trees, year, now: stagesOn(year.stages, today), basis: growthOf(host)?.basis ?? null }];
   });
   const ahead = station.forecast(now);
   const covers = place.covers.flatMap((c) => {
-    const left = coverOf(c, station.hours(new Date(c.endedAt), now), timeZone);
+    const left = coverOf(c, hoursOf(new Date(c.endedAt), now), timeZone);
     return left ? [{ ...c, left }] : [];
   });
-  const own = new Map(brought.map((d) => [d.day, d]));
+  const own = new Map(brought.days.map((d) => [d.day, d]));
   const measured = station
     .days(after(today, -SHOWN_DAYS, 'days'), after(today, -1, 'days'), timeZone)
     .map((d) => ({ ...(own.get(d.day) ?? d), told: 'measured' as const }));
@@ -130,7 +140,7 @@ function placeSeason(
     hosts,
     events: infections
       .filter((id) => (presence[id] ?? 1) >= HARDLY)
-      .flatMap((id) => eventsOf(id, hosts, covers, station.hours.bind(station), ahead.members, timeZone, today, now)),
+      .flatMap((id) => eventsOf(id, hosts, covers, hoursOf, ahead.members, timeZone, today, now)),
     fitness: KINDS.map(({ id, hours, limits }) => ({
       id,
       days: fitDays(ahead.members, limits, hours, timeZone).filter((d) => d.day >= today),
@@ -143,7 +153,7 @@ function placeSeason(
     ],
     sightings: sightings.filter((s) => s.day >= after(today, -366, 'days')),
     covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
-    brought: brought.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
+    brought: brought.days.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
   };
 }
 
@@ -197,6 +207,11 @@ export const seasonView = (
       placeStand(viewer, placeId, after(dayIn(now, viewer.timeZone), -60, 'days')),
     ]);
     const [year] = place ? await placeYears(viewer, [place.id], taughtFrom(now)) : [];
+    // Readings of its own are read by the hour only where there are any.
+    const hours =
+      place && year?.brought.length
+        ? await broughtHours(viewer, place.id, new Date(now.getTime() - SHOWN_DAYS * DAY_MS))
+        : [];
     const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
     return {
       places,
@@ -208,7 +223,7 @@ export const seasonView = (
         placeSeason(
           place,
           year?.sightings ?? [],
-          year?.brought ?? [],
+          { days: year?.brought ?? [], hours },
           stationFor,
           now,
           regionFor(viewer, place.region).presence,

@@ -41,8 +41,9 @@ function fits(limits: AirLimits, course: readonly Hour[], from: number): boolean
   if (maxWindMs !== null && h.windMs! > maxWindMs) return false;
   if (limits.dryLeaves && h.wet) return false;
   if (dryHours === null) return true;
-  for (let i = 0; i <= dryHours; i++) if ((course[from + i]?.rainMm ?? 0) >= WETS_MM) return false;
-  return true;
+  // Beyond the end of the forecast nobody knows that it is dry.
+  const after = course.slice(from, from + dryHours + 1);
+  return after.length > dryHours && after.every((x) => x.rainMm < WETS_MM);
 }
 
 /**

@@ -214,21 +214,32 @@ function Margin({ at }: { at: SeasonOf['at'] }) {
         </p>
       </section>
       {at && (
-        <section>
-          <h2 className="text-body">What was seen here</h2>
-          {at.sightings.length === 0 && <p className="text-[0.9375rem] text-ink-2">Nothing yet this year.</p>}
-          <ul className="text-[0.9375rem]">
-            {at.sightings
-              .slice(-8)
-              .reverse()
-              .map((s) => (
-                <li key={s.id} className="py-0.5">
-                  {shortDay(s.day)}: {s.hostId ? (findHost(s.hostId)?.name ?? s.hostId) : ''}{' '}
-                  {s.kind === 'stage' ? STAGE_NAMES[Number(s.what) as keyof typeof STAGE_NAMES] : s.what}, {s.byName}
-                </li>
-              ))}
-          </ul>
-        </section>
+        <>
+          <section>
+            <h2 className="text-body">Its weather</h2>
+            <p className="text-[0.9375rem]">
+              {at.brought > 0
+                ? `${at.brought} of the last 120 days are readings of its own station; the rest is filled from the simulated one.`
+                : 'From the simulated station nearest to it.'}{' '}
+              <a href={`/season/readings?place=${at.place.id}`}>Bring readings in</a>
+            </p>
+          </section>
+          <section>
+            <h2 className="text-body">What was seen here</h2>
+            {at.sightings.length === 0 && <p className="text-[0.9375rem] text-ink-2">Nothing yet this year.</p>}
+            <ul className="text-[0.9375rem]">
+              {at.sightings
+                .slice(-8)
+                .reverse()
+                .map((s) => (
+                  <li key={s.id} className="py-0.5">
+                    {shortDay(s.day)}: {s.hostId ? (findHost(s.hostId)?.name ?? s.hostId) : ''}{' '}
+                    {s.kind === 'stage' ? STAGE_NAMES[Number(s.what) as keyof typeof STAGE_NAMES] : s.what}, {s.byName}
+                  </li>
+                ))}
+            </ul>
+          </section>
+        </>
       )}
     </>
   );

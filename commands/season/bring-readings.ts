@@ -1,0 +1,61 @@
+import { command, refuse, type Answer } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { looksLikeText, readTable } from '@/core/exchange/table';
+import { readHours, WEATHER_COLUMNS, weatherNamesIn, type WeatherColumn } from '@/core/exchange/weather-csv';
+import { getPlace } from '@/store/grounds';
+import { keepHours } from '@/store/season';
+import { z } from 'zod';
+
+const column = z.string().max(200).nullable();
+export const weatherReadingSchema = z.object({
+  mapping: z.object(
+    Object.fromEntries(WEATHER_COLUMNS.map((c) => [c, column])) as Record<WeatherColumn, typeof column>,
+  ),
+  temperature: z.enum(['C', 'F']),
+  rain: z.enum(['mm', 'in']),
+  wind: z.enum(['m/s', 'km/h', 'mph']),
+  clock: z.enum(['place', 'utc']).nullable(),
+  order: z.enum(['day', 'month']).nullable(),
+});
+
+/** Rows at a time: more than three years of hours. */
+const MOST_ROWS = 30_000;
+
+/** Brings the readings of a station at a place in: all of a file, or nothing and what is wrong in which line. */
+export const bringReadings = command({
+  name: 'bring-readings',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    reading: weatherReadingSchema,
+    csv: z.string().max(1_900_000, 'At most 1.9 MB at a time: about four years of hours.'),
+  }),
+  once: (x) => x.id,
+  run: async (
+    { viewer, now },
+    { placeId, reading, csv },
+  ): Promise<Answer<{ hours: number; days: number; missing: number }>> => {
+    const place = await getPlace(viewer, placeId);
+    if (!place) return refuse('placeId', 'There is no such place in this outfit.');
+    if (!looksLikeText(csv)) return refuse('csv', 'This is not a text file. Save the readings as CSV (UTF-8).');
+    const table = readTable(csv, weatherNamesIn);
+    if (!table.rows.length) return refuse('csv', 'There are no rows under a line of column names.');
+    if (table.rows.length > MOST_ROWS) return refuse('csv', `${MOST_ROWS} rows at a time is the most.`);
+    const read = readHours(table.rows, reading, place.timeZone, now);
+    const faults = [...table.faults, ...read.faults];
+    if (faults.length)
+      return {
+        ok: false,
+        faults: faults.slice(0, 200).map((f) => ({
+          path: `csv.${f.line}${f.column ? `.${f.column}` : ''}`,
+          sentence: f.sentence,
+        })),
+      };
+    const days = await keepHours(viewer, placeId, place.timeZone, read.hours, reading);
+    return {
+      ok: true,
+      value: { hours: read.hours.length, days, missing: read.gaps.reduce((sum, g) => sum + g.hours, 0) },
+    };
+  },
+});

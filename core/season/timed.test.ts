@@ -1,0 +1,128 @@
+import { findCondition, findHost, growths, heatModels } from '@/knowledge';
+import { WINDOWS } from '@/knowledge/windows';
+import { trainingLabels, regionOf } from '@/knowledge';
+import { expectedLeaf, heatDate, NO_YEAR, type HostYear } from './year';
+import { timedSpans } from './timed';
+import type { StageDate } from './stages';
+import { nextWindow, workDay } from '../prescribe/when';
+import type { Situation } from '../prescribe/situation';
+import { UNSAID } from '../prescribe/unsaid';
+
+const stage = (code: StageDate['code'], day: string, spread = 5): StageDate => ({
+  code,
+  day,
+  earliest: new Date(Date.parse(day) - spread * 864e5).toISOString().slice(0, 10),
+  latest: new Date(Date.parse(day) + spread * 864e5).toISOString().slice(0, 10),
+  rests: 'years',
+  moved: 0,
+  by: null,
+});
+const year = (stages: StageDate[]): HostYear => ({ stages, heat: [] });
+const elmYear = year([
+  stage(11, '2027-04-18'),
+  stage(19, '2027-05-14', 8),
+  stage(92, '2027-10-08'),
+  stage(93, '2027-10-22'),
+  stage(97, '2027-11-14'),
+]);
+const elm: Situation = {
+  ...UNSAID,
+  supervised: true,
+  today: '2026-11-26',
+  host: findHost('wych-elm')!,
+  hostConfirmed: true,
+  condition: findCondition('dutch-elm-disease'),
+  decision: 'protect a sound tree',
+  soilTexture: 'loam',
+  region: regionOf('estuary'),
+};
+const use = (label: string, key: string) => {
+  const found = trainingLabels.find((l) => l.key.startsWith(label))!;
+  return [found, found.uses.find((u) => u.key === key)!] as const;
+};
+
+describe('a window that waits for leaves', () => {
+  it('opens on the day on which they are expected full, with its spread and its reason', () => {
+    const window = nextWindow({ ...elm, year: elmYear }, ...use('training-02', 'protect'))!;
+    expect(window.from).toBe('2027-05-14');
+    expect(window.spread).toEqual({ earliest: '2027-05-06', latest: '2027-05-22' });
+    expect(window.opens).toContainEqual({ by: 'leaf', expected: elmYear.stages[1] });
+  });
+  it('moves by as many days as the stage does, and by the calendar where nobody knows more', () => {
+    const later = year(elmYear.stages.map((s) => (s.code === 19 ? stage(19, '2027-05-23', 2) : s)));
+    expect(nextWindow({ ...elm, year: later }, ...use('training-02', 'protect'))!.from).toBe('2027-05-23');
+    expect(nextWindow({ ...elm, year: NO_YEAR }, ...use('training-02', 'protect'))!.from).toBe('2027-05-01');
+  });
+  it('a leaf state is that of the stages, of the calendar without them, and always full on an evergreen', () => {
+    const host = { evergreen: false };
+    expect(expectedLeaf(host, elmYear, '2027-05-10', false)).toBe('unfolding');
+    expect(expectedLeaf(host, NO_YEAR, '2027-05-10', false)).toBe('full');
+    expect(expectedLeaf(host, NO_YEAR, '2027-11-20', true)).toBe('full');
+    expect(expectedLeaf({ evergreen: true }, elmYear, '2027-01-10', false)).toBe('full');
+  });
+});
+
+describe('times by stage and by heat', () => {
+  const apple = year([
+    stage(7, '2027-03-14'),
+    stage(60, '2027-04-22'),
+    stage(69, '2027-05-11'),
+    stage(71, '2027-05-20'),
+  ]);
+  const spray: Situation = {
+    ...elm,
+    host: findHost('apple')!,
+    condition: findCondition('apple-scab'),
+    year: apple,
+    today: '2027-01-10',
+  };
+  it('a cover against scab begins at green tip where the label’s months allow it', () => {
+    expect(timedSpans({ by: 'stage', from: 7, to: 71 }, apple)).toEqual([
+      { from: { kind: 'stage', date: apple.stages[0] }, to: '2027-05-20' },
+    ]);
+    const window = nextWindow(spray, ...use('training-07', 'cover'))!;
+    // The label's months begin in April; the guide's time ends at fruit set.
+    expect([window.from, window.to]).toEqual(['2027-04-01', '2027-05-20']);
+    expect(window.closes).toContainEqual({ by: 'stage', from: 7, to: 71, expected: null });
+  });
+  it('a span across the new year holds on both sides of it', () => {
+    const peach = year([stage(97, '2026-11-28'), stage(1, '2027-01-29'), stage(97, '2027-11-26')]);
+    expect(timedSpans({ by: 'stage', from: 97, to: 1 }, peach)).toEqual([
+      { from: { kind: 'stage', date: peach.stages[0] }, to: '2027-01-29' },
+    ]);
+  });
+  it('heat opens it for its days, and nothing is told where the sum waits for a sighting', () => {
+    const hatch = heatModels.find((m) => m.id === 'codling-moth-hatch')!;
+    const weather = {
+      start: '2027-01-01',
+      measured: [],
+      courses: [Array.from({ length: 427 }, () => ({ min: 10, max: 24 }))],
+      forecastDays: 0,
+    };
+    expect(heatDate(hatch, weather, null)).toBeNull();
+    const date = heatDate(hatch, weather, '2027-05-20')!;
+    // Seven degree-days a day: 139 are reached on the 20th day.
+    expect(date).toMatchObject({ from: '2027-05-20', day: '2027-06-08' });
+    expect(timedSpans({ by: 'heat', model: 'codling-moth-hatch', days: 21 }, { stages: [], heat: [date] })).toEqual([
+      { from: { kind: 'heat', date }, to: '2027-06-29' },
+    ]);
+  });
+  it('a work without a product waits for its stage too', () =>
+    expect(workDay({ ...spray, today: '2027-01-10' }, 'foliar spray')).toBe('2027-03-14'));
+});
+
+it('every way that is timed by more than months names a condition, a method, and stages or a sum that are known', () => {
+  const codes = new Set(growths.flatMap((g) => [...g.spring, ...(g.autumn?.stages ?? [])].map((s) => s.code)));
+  for (const [id, ways] of Object.entries(WINDOWS)) {
+    const condition = findCondition(id);
+    expect(condition).not.toBeNull();
+    for (const [method, timed] of Object.entries(ways)) {
+      expect(condition!.options.filter((o) => o.method === method).map((o) => o.timed)).toEqual(
+        condition!.options.filter((o) => o.method === method).map(() => timed),
+      );
+      expect(condition!.options.some((o) => o.method === method)).toBe(true);
+      if (timed.by === 'stage') expect(codes.has(timed.from) && codes.has(timed.to)).toBe(true);
+      else expect(heatModels.some((m) => m.id === timed.model)).toBe(true);
+    }
+  }
+});
