@@ -1,3 +1,4 @@
+import { growths } from '@/knowledge/growth';
 import { heatModels } from '@/knowledge/heat';
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
@@ -70,6 +71,7 @@ function main() {
       knowledge: () => shipped,
       exclusions: () => exclusions,
       heatModels: () => heatModels,
+      growths: () => growths,
       region: (key) =>
         regions[key] ?? refuse('region', `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}`),
     }),

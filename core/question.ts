@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
 import type { Exclusion } from './diagnose/doubts';
 import type { Label } from './label/schema';
+import type { Growth } from './season/growth';
 import type { HeatModel } from './season/heat';
 import type { Situation } from './prescribe/situation';
 
@@ -14,6 +15,7 @@ export interface Lookup {
   knowledge(): Knowledge;
   exclusions(): readonly Exclusion[];
   heatModels(): readonly HeatModel[];
+  growths(): readonly Growth[];
 }
 
 /** A key that leads nowhere, told like a schema's own fault. */

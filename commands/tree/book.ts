@@ -21,10 +21,7 @@ export const book = command({
   right: 'apply',
   schema: bookingSchema,
   once: (x) => x.id,
-  run: async (
-    { viewer, now, station },
-    b,
-  ): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+  run: async ({ viewer, now }, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
     const plan = await getPlan(viewer, b.planId);
     if (!plan) return refuse('planId', 'This plan is not in this outfit.');
     const [tree, held, lots] = await Promise.all([

@@ -2,6 +2,7 @@ import { findCondition, findHost, growths, heatModels } from '@/knowledge';
 import { WINDOWS } from '@/knowledge/windows';
 import { trainingLabels, regionOf } from '@/knowledge';
 import { expectedLeaf, heatDate, NO_YEAR, type HostYear } from './year';
+import { after } from './follow-ups';
 import { timedSpans } from './timed';
 import type { StageDate } from './stages';
 import { nextWindow, workDay } from '../prescribe/when';
@@ -11,8 +12,8 @@ import { UNSAID } from '../prescribe/unsaid';
 const stage = (code: StageDate['code'], day: string, spread = 5): StageDate => ({
   code,
   day,
-  earliest: new Date(Date.parse(day) - spread * 864e5).toISOString().slice(0, 10),
-  latest: new Date(Date.parse(day) + spread * 864e5).toISOString().slice(0, 10),
+  earliest: after(day, -spread, 'days'),
+  latest: after(day, spread, 'days'),
   rests: 'years',
   moved: 0,
   by: null,

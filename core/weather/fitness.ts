@@ -86,5 +86,6 @@ export function fitDays(
 
 /** More likely than not by a good margin. */
 const LIKELY = 0.6;
+export const isLikely = (day: FitDay): boolean => day.chance >= LIKELY;
 /** The first day that is likely to serve; null where none of the forecast is. */
-export const firstFit = (days: readonly FitDay[]): FitDay | null => days.find((d) => d.chance >= LIKELY) ?? null;
+export const firstFit = (days: readonly FitDay[]): FitDay | null => days.find(isLikely) ?? null;

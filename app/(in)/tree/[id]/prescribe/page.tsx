@@ -2,7 +2,8 @@ import type { Choices } from '@/core/prescribe/situation';
 import type { OwnResults } from '@/core/prescribe/costs';
 import { options } from '@/core/prescribe/options';
 import { prescribe } from '@/core/prescribe/prescribe';
-import { findUse, shelfFor, WORK } from '@/core/prescribe/shelf';
+import { likelyDays } from '@/core/prescribe/conditions';
+import { findUse, nameOf, shelfFor, WORK } from '@/core/prescribe/shelf';
 import { whenOf } from '@/core/prescribe/when';
 import { firstWay, meanwhile } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
@@ -69,6 +70,13 @@ export default async function Page({
     ...plans.map((p) => p.labelKey),
     ...(chosen ? [chosen.label.key] : []),
   ]);
+  // When the air is likely to suit each use, told of the ten days that the forecast knows.
+  const forecast = stationFor(spotOf(tree)).forecast(now);
+  const fits = Object.fromEntries(
+    near.flatMap(({ label }) =>
+      label.uses.map((use) => [nameOf({ label, use }), likelyDays(use, forecast, tree.timeZone)]),
+    ),
+  );
   return (
     <PrescribeBench
       treeId={tree.id}
@@ -77,6 +85,7 @@ export default async function Page({
       usual={usual}
       near={near}
       far={far}
+      fits={fits}
       first={{ pick, result: chosen && prescribe(situation, chosen.label, chosen.use, choices) }}
       meanwhile={meanwhile(situation, offered, openWorks, pick)}
       open={plans.map((p) => ({

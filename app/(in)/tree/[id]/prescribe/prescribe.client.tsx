@@ -33,6 +33,7 @@ import { HoldReasons } from '../hold-reasons';
 import { choicesOf, emptyForm } from './form';
 import { AsItIs, InTheWay, ToBeSaid } from './today.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
+import type { FitDay } from '@/core/weather/fitness';
 import { Alike } from './alike.client';
 import { useShelf } from './shelf.client';
 import { WhenToDo } from './when.client';
@@ -65,6 +66,8 @@ interface Props {
   usual: Choosable;
   near: HeldLabel[];
   far: Far[];
+  /** Days of the forecast that are likely to suit each use, by its name; null where it has no limits of air. */
+  fits: Readonly<Record<string, FitDay[] | null>>;
   /** What is in hand before anybody touches anything, worked out with the page. */
   first: { pick: string; result: Prescription | null };
   open: OpenHere[];
@@ -265,6 +268,7 @@ export function PrescribeBench(props: Props) {
         use={chosen.use}
         units={units}
         faults={faults}
+        fits={props.fits[nameOf(chosen)] ?? null}
         meanwhile={nameOf(chosen) === first.pick ? props.meanwhile : []}
         onPick={choose}
       />

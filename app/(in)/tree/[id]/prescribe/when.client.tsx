@@ -5,6 +5,8 @@ import type { Prescription } from '@/core/prescribe/prescribe';
 import type { When } from '@/core/prescribe/situation';
 import type { Bound } from '@/core/prescribe/when';
 import { STAGE_NAMES } from '@/core/season/bbch';
+import { after } from '@/core/season/follow-ups';
+import type { FitDay } from '@/core/weather/fitness';
 import { monthName } from '@/core/season/months';
 import { showTemperature, showWind, type UnitSystem } from '@/core/units/units';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
@@ -121,6 +123,9 @@ export function WhenChoice({
   );
 }
 
+/** Beyond it no forecast tells anything. */
+const FORECAST_DAYS = 9;
+
 /** When it is to be done: its next window, with why, today, or a day of one's own; and what must be so on the day. */
 export function WhenToDo({
   when,
@@ -131,6 +136,7 @@ export function WhenToDo({
   use,
   units,
   faults,
+  fits,
   meanwhile,
   onPick,
 }: {
@@ -142,11 +148,15 @@ export function WhenToDo({
   use: LabelUse;
   units: UnitSystem;
   faults: FormFault[];
+  /** Days of the forecast that are likely to suit it; null where it has no limits of air. */
+  fits: FitDay[] | null;
   meanwhile: { key: string; name: string }[];
   onPick: (key: string) => void;
 }) {
   const { window, on } = result;
   const openNow = window?.from === today;
+  const known = on <= after(today, FORECAST_DAYS, 'days');
+  const fit = known ? fits?.find((d) => d.day >= on) : undefined;
   const later = on > today;
   const outside = later && (!window || on < window.from || on > window.to);
   return (
@@ -169,6 +179,14 @@ export function WhenToDo({
               .map((c) => conditionWords(c, units))
               .join(' · ') || 'nothing more'}
             ; the sheet asks then.
+          </>
+        )}
+        {known && fits && (
+          <>
+            {' '}
+            {fit
+              ? `The air is likely to suit first on ${shortDay(fit.day)}, ${fit.from}–${fit.to} h (${Math.round(fit.chance * 10)} of 10 courses of the forecast).`
+              : 'In the ten days of the forecast the air is not likely to suit.'}
           </>
         )}
         {outside && <b className="block text-sap">{shortDay(on)} is outside this window.</b>}
