@@ -18,6 +18,7 @@ import { editPerson } from './people/edit-person';
 import { chooseSchools } from './people/choose-schools';
 import { keepPrices } from './people/keep-prices';
 import { bringReadings } from './season/bring-readings';
+import { keepHeatModel } from './season/keep-heat-model';
 import { noteSeason } from './season/note-season';
 import { withdrawNote } from './season/withdraw-note';
 import { endRound } from './practice/end-practice';
@@ -80,6 +81,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   chooseSchools,
   keepPrices,
   bringReadings,
+  keepHeatModel,
   noteSeason,
   withdrawNote,
   endRound,

@@ -3,6 +3,7 @@ import { concerns } from '@/core/diagnose/reading';
 import { conditions } from './conditions';
 import { heatModels } from './heat';
 import { hosts } from './hosts';
+import type { HeatModel } from '@/core/season/heat';
 import { lookalikes } from './lookalikes';
 import { signs } from './signs';
 import { tests } from './tests';
@@ -30,11 +31,12 @@ export const findCondition: (id: string) => Condition | null = byId(conditions);
 export const findSign: (id: string) => Sign | null = byId(signs);
 export const findTest: (id: string) => QuickTest | null = byId(tests);
 
-/** What heat brings about on a host. */
-export const heatModelsFor = (host: Host) =>
-  heatModels.filter((m) => {
+/** What heat brings about on a host: of what ships, and of what an outfit has of its own. */
+export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
+  [...heatModels, ...own].filter((m) => {
     const condition = m.condition === null ? null : findCondition(m.condition);
-    return condition !== null && concerns(condition.groups, host) && concerns(m.hosts, host);
+    const known = condition ? concerns(condition.groups, host) : m.hosts.length > 0;
+    return known && concerns(m.hosts, host);
   });
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */

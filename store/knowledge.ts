@@ -1,5 +1,5 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { OwnEntry } from '@/core/diagnose/overlay';
+import type { OwnEntry, OwnKind } from '@/core/diagnose/overlay';
 import { json, within, type Scope } from './db';
 
 /** The newest version of each own entry of an outfit, oldest key first. */
@@ -9,14 +9,12 @@ export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; by
     (tx) => tx<(OwnEntry & { note: string; byName: string; at: Date })[]>`
       select distinct on (e.kind, e.key) e.kind, e.key, e.version, e.data, e.note, p.name as "byName", e.at
       from knowledge_entry e join person p on p.id = e.by_person where e.outfit_id = ${scope.outfitId}
+        and e.kind in ('likelihood', 'condition')
       order by e.kind, e.key, e.version desc`,
   );
 
 /** Adds the next version of an own entry; two that arrive together cannot take the same number. */
-export const addEntry = (
-  scope: Scope,
-  e: { id: string; kind: OwnEntry['kind']; key: string; data: unknown; note: string },
-) =>
+export const addEntry = (scope: Scope, e: { id: string; kind: OwnKind; key: string; data: unknown; note: string }) =>
   within(
     scope,
     (tx) => tx`insert into knowledge_entry (id, outfit_id, kind, key, version, data, note, by_person)

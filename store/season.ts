@@ -1,5 +1,6 @@
 import type { Sprayed } from '@/core/season/covers';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
+import type { HeatModel } from '@/core/season/heat';
 import { within, type Scope } from './db';
 
 /** What somebody saw of the year at a place. */
@@ -25,6 +26,8 @@ export interface PlaceYear {
   placeId: string;
   sightings: Sighting[];
   brought: BroughtDay[];
+  /** Sums of heat of the outfit's own, as they were last kept. */
+  ownHeat: HeatModel[];
 }
 
 /** What was seen and measured at places since a day: one statement, however many there are. */
@@ -48,7 +51,15 @@ export const placeYears = (scope: Scope, placeIds: readonly string[], from: stri
           select jsonb_agg(
             jsonb_build_object('day', d.day, 'min', d.min_c, 'max', d.max_c, 'rainMm', d.rain_mm) order by d.day)
           from weather_day d
-          where d.outfit_id = p.outfit_id and d.place_id = p.id and d.day >= ${from}), '[]') as brought
+          where d.outfit_id = p.outfit_id and d.place_id = p.id and d.day >= ${from}), '[]') as brought,
+        coalesce((
+          select jsonb_agg(e.data order by e.key)
+          from (
+            select distinct on (x.key) x.key, x.data
+            from knowledge_entry x
+            where x.outfit_id = p.outfit_id and x.kind = 'heat'
+            order by x.key, x.version desc) e
+          where e.data <> 'null'), '[]') as "ownHeat"
       from place p
       where p.outfit_id = ${scope.outfitId} and p.id = any(${[...new Set(placeIds)]})`,
   );

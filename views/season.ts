@@ -1,13 +1,14 @@
 import { regionFor } from '@/commands/facts/region';
 import { HARDLY, hostYear, taughtFrom, underRain, type DueVisit } from '@/commands/facts/season';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
-import { growthOf, findCondition, findHost } from '@/knowledge';
+import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import type { Region } from '@/core/gates/region';
 import { concerns } from '@/core/diagnose/reading';
 import { coverOf } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { infectionEvents, infections, infectionSpan, type InfectionEvent } from '@/core/season/infections';
 import { stagesOn, type StageDate } from '@/core/season/stages';
+import type { HeatModel } from '@/core/season/heat';
 import { daysOf, type HostYear } from '@/core/season/year';
 import { zonedInstant } from '@/core/season/zone';
 import { fitDays, type AirLimits, type FitDay } from '@/core/weather/fitness';
@@ -19,7 +20,7 @@ import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
-import { broughtHours, placeStand, placeYears, type PlaceStand, type Sighting } from '@/store/season';
+import { broughtHours, placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
 
 /** A host of a place with its year. */
 export interface HostSeason {
@@ -48,7 +49,6 @@ export interface Fitness {
 export interface PlaceSeason {
   place: PlaceStand;
   today: Day;
-  /** First day of what is shown, a season back and a year ahead. */
   hosts: HostSeason[];
   events: CoveredEvent[];
   fitness: Fitness[];
@@ -56,6 +56,8 @@ export interface PlaceSeason {
   days: (WeatherDay & { told: 'measured' | 'forecast' })[];
   sightings: Sighting[];
   covers: { hostId: string; doneOn: Day; product: string; trees: number; left: CoverLeft }[];
+  /** Sums of heat that concern what stands here. */
+  models: HeatModel[];
   /** Days that came from readings of the place's own station. */
   brought: number;
 }
@@ -109,7 +111,7 @@ function laidOver(hoursOf: (from: Date, to: Date) => Hour[], own: readonly Measu
 /** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
 function placeSeason(
   place: PlaceStand,
-  sightings: Sighting[],
+  { sightings, ownHeat }: Pick<PlaceYear, 'sightings' | 'ownHeat'>,
   brought: { days: readonly WeatherDay[]; hours: readonly MeasuredHour[] },
   stationFor: StationFor,
   now: Date,
@@ -122,7 +124,15 @@ function placeSeason(
   const hosts = place.hosts.flatMap(({ hostId, trees }): HostSeason[] => {
     const host = findHost(hostId);
     if (!host) return [];
-    const year = hostYear(host, place, timeZone, { sightings, brought: [...brought.days] }, stationFor, now, presence);
+    const year = hostYear(
+      host,
+      place,
+      timeZone,
+      { sightings, ownHeat, brought: [...brought.days] },
+      stationFor,
+      now,
+      presence,
+    );
     return [{ host, trees, year, now: stagesOn(year.stages, today), basis: growthOf(host)?.basis ?? null }];
   });
   const ahead = station.forecast(now);
@@ -151,10 +161,18 @@ function placeSeason(
         .filter((d) => d.day >= today)
         .map((d) => ({ ...d, told: 'forecast' as const })),
     ],
+    models: modelsAt(hosts, ownHeat),
     sightings: sightings.filter((s) => s.day >= after(today, -366, 'days')),
     covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
     brought: brought.days.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
   };
+}
+
+/** What waits for a sighting is offered to be seen; what hardly ever comes here is not told. */
+function modelsAt(hosts: readonly HostSeason[], own: readonly HeatModel[]): HeatModel[] {
+  const told = new Set(hosts.flatMap((h) => h.year.heat.map((x) => x.modelId)));
+  const concerned = new Set(hosts.flatMap((h) => heatModelsFor(h.host, own)));
+  return [...concerned].filter((m) => told.has(m.id) || m.from !== 'new year');
 }
 
 /** Infections of one trouble on the hosts of a place that can have it, with what covered them. */
@@ -222,7 +240,7 @@ export const seasonView = (
         place &&
         placeSeason(
           place,
-          year?.sightings ?? [],
+          { sightings: year?.sightings ?? [], ownHeat: year?.ownHeat ?? [] },
           { days: year?.brought ?? [], hours },
           stationFor,
           now,

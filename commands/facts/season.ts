@@ -77,7 +77,7 @@ export function hostYear(
   host: Host,
   spot: { lat: number | null; lon: number | null },
   timeZone: string,
-  { sightings, brought }: Pick<PlaceYear, 'sightings' | 'brought'>,
+  { sightings, brought, ownHeat }: Omit<PlaceYear, 'placeId'>,
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
@@ -98,7 +98,7 @@ export function hostYear(
     : [];
   const learned = growth ? learn(growth, taught, lat) : undefined;
   // What hardly ever comes there is not told of every tree.
-  const models = heatModelsFor(host).filter((m) => (presence[m.condition ?? ''] ?? 1) >= HARDLY);
+  const models = heatModelsFor(host, ownHeat).filter((m) => (presence[m.condition ?? ''] ?? 1) >= HARDLY);
   const both = [start, years(1)].map((from) => {
     const w = weather(from);
     const seen = stagesIn(sightings, host.id, from, after(from, 1, 'years'));

@@ -5,7 +5,7 @@ import { STAGES } from '@/core/season/bbch';
 import { after, dayIn } from '@/core/season/follow-ups';
 import { findHost, growthOf, heatModels } from '@/knowledge';
 import { getPlace } from '@/store/grounds';
-import { addSighting } from '@/store/season';
+import { addSighting, placeYears } from '@/store/season';
 import { z } from 'zod';
 
 /** Older than a season, what is remembered is no sighting. */
@@ -38,7 +38,8 @@ export const noteSeason = command({
     if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
     if (on < after(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
     if (what.kind === 'biofix') {
-      const model = heatModels.find((m) => m.id === what.modelId);
+      const [year] = await placeYears(viewer, [placeId], today);
+      const model = [...heatModels, ...(year?.ownHeat ?? [])].find((m) => m.id === what.modelId);
       if (!model || model.from === 'new year')
         return refuse('what.modelId', 'No sum of heat is counted from a sighting like this.');
       await addSighting(viewer, {

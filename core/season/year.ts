@@ -11,6 +11,7 @@ import { dayIn } from './zone';
 /** When heat brings something about, for the place of a tree. */
 export interface HeatDate extends ExpectedDay {
   modelId: string;
+  what: string;
   conditionId: string | null;
   /** The day from which heat counts: the start of the season, or when somebody saw what it is counted from. */
   from: Day;
@@ -106,5 +107,5 @@ export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day |
   const measured = weather.measured.slice(at).map((d, i) => ({ ...d, day: dayOf(i) }));
   const years = weather.courses.map((c) => [...weather.measured, ...c].slice(at));
   const expected = expectedOn({ ...model, ceilingC: model.ceilingC }, measured, years, dayOf);
-  return expected && { ...expected, modelId: model.id, conditionId: model.condition, from };
+  return expected && { ...expected, modelId: model.id, what: model.what, conditionId: model.condition, from };
 }

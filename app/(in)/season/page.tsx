@@ -133,7 +133,7 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
           <Stages at={at} mayNote={mayNote} />
           <Infections at={at} />
           <DaysAhead at={at} />
-          <Heat at={at} mayNote={mayNote} />
+          <Heat at={at} mayNote={mayNote} mayAdd={allows(v, 'edit the guide')} />
         </>
       )}
       <VisitsAhead visits={visits} today={today} />
@@ -234,7 +234,10 @@ function Margin({ at }: { at: SeasonOf['at'] }) {
                 .map((s) => (
                   <li key={s.id} className="py-0.5">
                     {shortDay(s.day)}: {s.hostId ? (findHost(s.hostId)?.name ?? s.hostId) : ''}{' '}
-                    {s.kind === 'stage' ? STAGE_NAMES[Number(s.what) as keyof typeof STAGE_NAMES] : s.what}, {s.byName}
+                    {s.kind === 'stage'
+                      ? STAGE_NAMES[Number(s.what) as keyof typeof STAGE_NAMES]
+                      : (at.models.find((m) => m.id === s.what)?.from ?? s.what)}
+                    , {s.byName}
                   </li>
                 ))}
             </ul>

@@ -1,11 +1,12 @@
 import { STAGE_NAMES, stageWords, STAGES, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
 import type { Fitness, HostSeason, PlaceSeason } from '@/views/season';
-import { findCondition, growthOf, heatModels, heatModelsFor } from '@/knowledge';
+import { findCondition, growthOf } from '@/knowledge';
 import { Year, type YearRow } from '@/ui/figures/year';
 import { Section } from '@/ui/frame/pieces';
 import { coverWords, expectedWords, stageReason, spanWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
+import { OwnHeat } from './own-heat.client';
 import { NoteBiofix, NoteStage } from './note.client';
 import { causeWords } from './words';
 
@@ -135,14 +136,9 @@ export function Stages({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
 const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1);
 
 /** What heat brings here, and what it is counted from where somebody must see that first. */
-export function Heat({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
+export function Heat({ at, mayNote, mayAdd }: { at: PlaceSeason; mayNote: boolean; mayAdd: boolean }) {
   const told = at.hosts.flatMap((h) => h.year.heat);
-  // What waits for a sighting is offered to be seen; what hardly ever comes here is not told.
-  const models = heatModels.filter(
-    (m) =>
-      told.some((h) => h.modelId === m.id) ||
-      (m.from !== 'new year' && at.hosts.some((h) => heatModelsFor(h.host).includes(m))),
-  );
+  const { models } = at;
   return (
     <Section title="What heat brings" empty={models.length === 0 && 'No sum of heat is known for what stands here.'}>
       <ul>
@@ -166,6 +162,7 @@ export function Heat({ at, mayNote }: { at: PlaceSeason; mayNote: boolean }) {
           );
         })}
       </ul>
+      {mayAdd && <OwnHeat hosts={at.hosts.map((h) => ({ value: h.host.id, name: h.host.name }))} />}
     </Section>
   );
 }

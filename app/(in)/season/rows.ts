@@ -1,7 +1,7 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
 import type { StageDate } from '@/core/season/stages';
-import { findCondition, heatModels } from '@/knowledge';
+import { findCondition } from '@/knowledge';
 import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
 import { spanWords, stageReason } from '@/ui/season-words';
 import type { HostSeason, PlaceSeason } from '@/views/season';
@@ -54,7 +54,8 @@ const hostRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
 });
 
 /** Rows of what heat brings, a model each, whichever hosts it concerns. */
-function heatRows(hosts: readonly HostSeason[]): YearRow[] {
+function heatRows({ hosts, models }: PlaceSeason): YearRow[] {
+  const name = (id: string) => models.find((m) => m.id === id)?.what ?? id;
   const marks = new Map<string, YearMark[]>();
   for (const { year } of hosts)
     for (const h of year.heat) {
@@ -65,13 +66,13 @@ function heatRows(hosts: readonly HostSeason[]): YearRow[] {
           earliest: h.earliest,
           latest: h.latest,
           tone: 'expected',
-          words: `${heatModels.find((m) => m.id === h.modelId)?.what ?? h.modelId}, ${spanWords(h.earliest, h.latest)}, by heat since ${h.from}`,
+          words: `${name(h.modelId)}, ${spanWords(h.earliest, h.latest)}, by heat since ${h.from}`,
         });
       marks.set(h.modelId, of);
     }
   return [...marks].map(([id, of]) => ({
     id,
-    label: (heatModels.find((m) => m.id === id)?.what ?? id).replace(/^./, (c) => c.toUpperCase()),
+    label: name(id).replace(/^./, (c) => c.toUpperCase()),
     bands: [],
     marks: of,
   }));
@@ -135,7 +136,7 @@ export function rowsOf(at: PlaceSeason, visits: readonly Ahead[], to: Day): Year
         ];
   return [
     ...at.hosts.filter((h) => h.year.stages.length > 0).map((h) => hostRow(h, to)),
-    ...heatRows(at.hosts),
+    ...heatRows(at),
     ...infectionRows(at),
     ...picking,
     ...visitRows(visits),

@@ -2,7 +2,7 @@ import { STAGE_NAMES, stageWords } from '@/core/season/bbch';
 import type { Day } from '@/core/season/follow-ups';
 import { stagesAbout, stagesOn } from '@/core/season/stages';
 import type { HostYear } from '@/core/season/year';
-import { findHost, heatModels } from '@/knowledge';
+import { findHost } from '@/knowledge';
 import type { Tree } from '@/store/tree';
 import { Section } from '@/ui/frame/pieces';
 import { expectedWords, spanWords, stageReason } from '@/ui/season-words';
@@ -41,7 +41,7 @@ export function SeasonHere({
           )}
           {heat.slice(0, 2).map((h) => (
             <p key={`${h.modelId}${h.day}`} className="text-[0.9375rem] text-ink-2">
-              {heatModels.find((m) => m.id === h.modelId)?.what}
+              {h.what.replace(/^./, (c) => c.toUpperCase())}
               {expectedWords({ kind: 'heat', date: h })}.
             </p>
           ))}

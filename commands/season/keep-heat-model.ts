@@ -1,0 +1,82 @@
+import { command, done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { note } from '@/commands/guide/own-entry';
+import { numberAt, typed } from '@/commands/typed';
+import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { heatModelSchema } from '@/core/season/heat';
+import { hosts } from '@/knowledge';
+import { addEntry } from '@/store/knowledge';
+import { z } from 'zod';
+
+const groups = new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
+
+/** The key of a sum of one's own; it begins with “own-”, so that nothing that ships is ever taken for it. */
+const keyOf = (what: string) =>
+  `own-${what
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')}`.slice(0, 60);
+
+/** A sum of heat of the outfit's own: what it brings, on which hosts, from when, and what that rests on. The same again is its next version. */
+export const keepHeatModel = command({
+  name: 'keep-heat-model',
+  right: 'edit the guide',
+  schema: z.object({
+    id: uuid,
+    what: z.string().trim().min(3, 'Say what the heat brings about.').max(50, 'At most 50 signs.'),
+    hosts: z.array(z.string().max(60)).min(1, 'Say on which host.').max(20, 'At most twenty hosts.'),
+    baseC: typed,
+    /** Empty where heat counts however hot it is. */
+    ceilingC: z.union([z.literal(''), typed]),
+    method: z.enum(['single-sine', 'average']),
+    sum: typed,
+    /** Empty: from the new year; else what somebody must see first. */
+    from: z.string().trim().max(80, 'At most 80 signs.'),
+    basis: note,
+    /** It is told no more; what it was stays on record. */
+    retired: z.boolean().default(false),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer }, x): Promise<Answer> => {
+    const faults: Fault[] = [];
+    const baseC = numberAt(faults, 'baseC', x.baseC, { name: 'The base', min: 0, max: 20, unit: '°C' });
+    const ceilingC =
+      x.ceilingC === ''
+        ? null
+        : numberAt(faults, 'ceilingC', x.ceilingC, { name: 'The ceiling', min: 15, max: 45, unit: '°C' });
+    const sum = numberAt(faults, 'sum', x.sum, { name: 'The sum', above: 0, max: 3000, unit: 'degree-days °C' });
+    const strange = x.hosts.find((h) => !groups.has(h));
+    if (strange) faults.push({ path: 'hosts', sentence: `There is no host or group “${strange}”.` });
+    if (x.from && x.from.length < 5)
+      faults.push({ path: 'from', sentence: 'Say in a few words what must be seen first.' });
+    if (baseC !== null && ceilingC !== null && ceilingC <= baseC)
+      faults.push({
+        path: 'ceilingC',
+        sentence: 'The ceiling must be above the base: heat between the two is what counts.',
+      });
+    if (faults.length) return { ok: false, faults };
+    const read = heatModelSchema.safeParse({
+      id: keyOf(x.what),
+      what: x.what,
+      condition: null,
+      hosts: x.hosts,
+      baseC,
+      ...(ceilingC === null ? {} : { ceilingC }),
+      method: x.method,
+      from: x.from || 'new year',
+      sum,
+      basis: x.basis.length < 10 ? `${x.basis}, the outfit’s own` : x.basis.slice(0, 200),
+    });
+    if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+    if (read.data.id === 'own-') return refuse('what', 'Say in letters what the heat brings about.');
+    await addEntry(viewer, {
+      id: x.id,
+      kind: 'heat',
+      key: read.data.id,
+      data: x.retired ? null : read.data,
+      note: x.basis,
+    });
+    return done;
+  },
+});

@@ -1,0 +1,122 @@
+import { expect, openTree, OWNER, phone, signIn, TECHNICIAN, test } from './hands';
+
+const KEEP = 'Keep these readings';
+
+test('the year of a place: drawn and as a table, a stage said in two touches moves what follows, and Undo takes it back', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/season');
+  await page.getByLabel('Place').selectOption({ label: 'School grounds' });
+  await page.getByRole('button', { name: 'Show' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at School grounds');
+  await expect(page.getByRole('region', { name: /The year as a drawing/ }).locator('svg')).toBeVisible();
+  await page.getByText('The same as a table').click();
+  const table = page.getByRole('region', { name: 'The year as a table' });
+  await expect(table.getByRole('row').filter({ hasText: 'Silver birch' }).first()).toBeVisible();
+  const fulls = table.getByRole('row').filter({ hasText: /Silver birch.*full leaf, / });
+  await expect(fulls.first()).toContainText(/by the heat|by the forecast/);
+
+  const birch = page.getByRole('main').getByRole('listitem').filter({ hasText: 'Silver birch' }).first();
+  await birch.getByRole('button', { name: 'Say the stage: Silver birch' }).click();
+  const stages = birch.getByRole('group', { name: 'Stage of Silver birch' });
+  const first = stages.getByRole('button').first();
+  const name = (await first.innerText()).trim();
+  await first.click();
+  await expect(page.getByText(`Noted: Silver birch, ${name}.`)).toBeVisible();
+  const seen = page
+    .getByRole('complementary', { name: 'Margin' })
+    .locator('section')
+    .filter({ hasText: 'What was seen here' });
+  await expect(seen.getByRole('listitem').filter({ hasText: `Silver birch ${name}` })).toHaveCount(1);
+  await expect(
+    table
+      .getByRole('row')
+      .filter({ hasText: `${name}, ` })
+      .filter({ hasText: 'as it was seen' })
+      .first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(seen).toContainText('Nothing yet this year.');
+
+  // A day that has not come is refused beside its field, and nothing is noted.
+  await birch.getByRole('button', { name: 'Say the stage: Silver birch' }).click();
+  await birch.getByLabel('Seen on').fill(`${new Date().getUTCFullYear() + 1}-12-30`);
+  await stages.getByRole('button').first().click();
+  await expect(birch.getByText('This day has not come yet; say what is seen.')).toBeVisible();
+  await expect(seen).toContainText('Nothing yet this year.');
+});
+
+test('on a phone: the tree says what it is at, and one who only measures may say what is seen', async ({
+  browser,
+  baseURL,
+}) => {
+  const page = await phone(browser, baseURL);
+  await signIn(page, TECHNICIAN);
+  await openTree(page, '214', 'hospital');
+  const season = page
+    .getByRole('main')
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Its season' }) });
+  await expect(season).toContainText(/Now .*Next .*BBCH/s);
+  await season.getByRole('button', { name: /^Say the stage/ }).click();
+  await season.getByRole('button', { name: 'another' }).click();
+  await expect(season.getByRole('button', { name: 'full bloom' })).toBeVisible();
+  await season.getByRole('button', { name: 'Close' }).click();
+  await season.getByRole('link', { name: 'The year at this place' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at Hospital car park');
+  // The drawing is wider than the phone and scrolls by itself; the page does not.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  await page.context().close();
+});
+
+test('readings of a station: understood, asked, mended line by line, kept, and told on the page of the year', async ({
+  page,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/season');
+  await page.getByLabel('Place').selectOption({ label: 'Well field ravine' });
+  await page.getByRole('button', { name: 'Show' }).click();
+  await expect(page.getByText('From the simulated station nearest to it.')).toBeVisible();
+  await page.getByRole('link', { name: 'Bring readings in' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Well field ravine');
+  const days = Array.from({ length: 3 }, (_, d) => new Date(Date.now() - (d + 4) * 864e5)).reverse();
+  const lines = (of: (day: number, hour: number) => string) =>
+    days.flatMap((day, d) =>
+      Array.from({ length: 24 }, (_, h) => {
+        const local = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/London' }).format(day);
+        return `${local} ${String(h).padStart(2, '0')}:00;${of(d, h)}`;
+      }),
+    );
+  const file = (name: string, rows: string[]) => ({
+    name,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['Station Ravine 2', 'Datum;Lufttemperatur;Regen mm;Feuchte', ...rows].join('\n')),
+  });
+  const input = page.getByLabel('File of the station (CSV)');
+  await input.setInputFiles(
+    file(
+      'wrong.csv',
+      lines((d, h) => (d === 1 && h === 3 ? 'warm;0;80' : '9,5;0,2;80')),
+    ),
+  );
+  // Nobody has said which clock it is: every line asks, and the press waits.
+  await expect(page.getByText('Say which clock these times are of.').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: KEEP })).toBeDisabled();
+  await page.getByText('the clock of the place', { exact: true }).click();
+  await expect(page.getByText('The temperature must be a plain number, not “warm”.')).toBeVisible();
+  await expect(page.getByText('Line 30')).toBeVisible();
+  await expect(page.getByRole('button', { name: KEEP })).toBeDisabled();
+  await input.setInputFiles(
+    file(
+      'right.csv',
+      lines(() => '9,5;0,2;80'),
+    ),
+  );
+  await page.getByText('the clock of the place', { exact: true }).click();
+  await expect(page.getByRole('status')).toContainText(/^72 hours from/);
+  await page.getByRole('button', { name: KEEP }).click();
+  await expect(page.getByText('72 hours are kept.')).toBeVisible();
+  await page.getByRole('link', { name: 'The year at this place' }).click();
+  await expect(page.getByText(/^3 of the last 120 days are readings of its own station/)).toBeVisible();
+});
