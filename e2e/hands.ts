@@ -73,7 +73,7 @@ export function counted(page: Page) {
 }
 
 /** A phone with a touch screen, signed in. */
-export async function phone(browser: Browser, baseURL: string | undefined): Promise<Page> {
+export async function phone(browser: Browser, baseURL: string | undefined, who = ARBORIST): Promise<Page> {
   const context = await browser.newContext({
     baseURL,
     viewport: { width: 390, height: 844 },
@@ -81,7 +81,7 @@ export async function phone(browser: Browser, baseURL: string | undefined): Prom
     hasTouch: true,
   });
   const page = await context.newPage();
-  await signIn(page);
+  await signIn(page, who);
   return page;
 }
 

@@ -7,7 +7,7 @@ test('the year of a place: drawn and as a table, a stage said in two touches mov
 }) => {
   await signIn(page);
   await page.goto('/season');
-  await page.getByLabel('Place').selectOption({ label: 'School grounds' });
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at School grounds');
   await expect(page.getByRole('region', { name: /The year as a drawing/ }).locator('svg')).toBeVisible();
@@ -51,8 +51,7 @@ test('on a phone: the tree says what it is at, and one who only measures may say
   browser,
   baseURL,
 }) => {
-  const page = await phone(browser, baseURL);
-  await signIn(page, TECHNICIAN);
+  const page = await phone(browser, baseURL, TECHNICIAN);
   await openTree(page, '214', 'hospital');
   const season = page
     .getByRole('main')
@@ -75,7 +74,7 @@ test('readings of a station: understood, asked, mended line by line, kept, and t
 }) => {
   await signIn(page, OWNER);
   await page.goto('/season');
-  await page.getByLabel('Place').selectOption({ label: 'Well field ravine' });
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'Well field ravine' });
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByText('From the simulated station nearest to it.')).toBeVisible();
   await page.getByRole('link', { name: 'Bring readings in' }).click();

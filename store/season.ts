@@ -59,7 +59,7 @@ export const placeYears = (scope: Scope, placeIds: readonly string[], from: stri
             from knowledge_entry x
             where x.outfit_id = p.outfit_id and x.kind = 'heat'
             order by x.key, x.version desc) e
-          where e.data <> 'null'), '[]') as "ownHeat"
+          where not e.data ? 'retired'), '[]') as "ownHeat"
       from place p
       where p.outfit_id = ${scope.outfitId} and p.id = any(${[...new Set(placeIds)]})`,
   );

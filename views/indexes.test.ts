@@ -11,6 +11,7 @@ import { heldBy } from '@/store/shelf';
 import { bookView, recordView } from './book';
 import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
 import { roundsView, shelfView } from './shelf';
+import { seasonView } from './season';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView } from './tree';
 
@@ -111,6 +112,7 @@ const book = { words: null, placeId: null, method: null, from: null, to: null, a
 const READ: Record<string, () => Promise<unknown>> = {
   today: () => todayView(viewer, NOW, fair),
   'a tree': () => overviewOf(viewer, o.treeId, NOW, fair),
+  'the year of a place': () => seasonView(viewer, NOW, fair, '2026-05-01', '2027-05-01', o.placeId),
   examine: () => examineView(viewer, o.treeId, NOW),
   prescribe: () => prescribeView(viewer, o.treeId, NOW, fair),
   apply: () => applyView(viewer, o.treeId, NOW, fair, null),

@@ -7,6 +7,7 @@ import { bookView, overturnedView, recordView } from './book';
 import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
 import { practiceView } from './practice';
 import { labelView, roundsView, shelfView, toolsView } from './shelf';
+import { seasonView } from './season';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView, treeView } from './tree';
 
@@ -52,6 +53,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   label: [8, () => labelView(v, o.labelId)],
   rounds: [8, () => roundsView(v)],
   tools: [8, () => toolsView(v)],
+  season: [10, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
   practice: [8, () => practiceView(v, null)],
 };
 

@@ -74,7 +74,7 @@ export const keepHeatModel = command({
       id: x.id,
       kind: 'heat',
       key: read.data.id,
-      data: x.retired ? null : read.data,
+      data: x.retired ? { retired: true } : read.data,
       note: x.basis,
     });
     return done;

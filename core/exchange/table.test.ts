@@ -70,3 +70,12 @@ it('whatever was written by a spreadsheet comes back cell for cell, with its lin
   );
 });
 const unguarded = (s: string) => (/^'[=+\-@\t\r]/.test(s) ? s.slice(1) : s);
+
+it('decimal commas are no separators, however even they are: the names of the columns tell', () => {
+  const table = read(
+    'Liste Nord\nTag;Host;Girth;Height\n1;Ulmus glabra;145,1;12,5\n2;Ulmus glabra;98,4;11,0\n3;Ulmus glabra;77,2;9,5\n',
+  );
+  expect(table.headers).toEqual(['Tag', 'Host', 'Girth', 'Height']);
+  expect(table.rows.map((r) => r.cells.Girth)).toEqual(['145,1', '98,4', '77,2']);
+  expect(table.faults).toEqual([]);
+});

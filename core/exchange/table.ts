@@ -70,9 +70,8 @@ const newlines = (cell: string) => cell.match(/\r\n|\r|\n/g)?.length ?? 0;
 export function readTable(text: string, known: (cells: readonly string[]) => number): Table {
   const bare = text.replace(/^\ufeff/, '');
   const named = /^sep=(.)\r?\n/i.exec(bare);
-  const parsed = Papa.parse<string[]>(named ? bare.slice(named[0].length) : bare, {
-    ...(named ? { delimiter: named[1]! } : {}),
-  });
+  const body = named ? bare.slice(named[0].length) : bare;
+  const parsed = named ? Papa.parse<string[]>(body, { delimiter: named[1]! }) : separated(body, known);
   let line = named ? 2 : 1;
   const lines = parsed.data.map((cells) => {
     const at = line;
@@ -96,6 +95,20 @@ export function readTable(text: string, known: (cells: readonly string[]) => num
     };
   });
   return { headers, rows, faults, skipped: full[header] ? full[header].line - (named ? 2 : 1) : 0 };
+}
+
+/**
+ * The cells of a list by the separator with which most names of columns are found: decimal commas are as even as separators,
+ * and counting alone would take them for some.
+ */
+function separated(text: string, known: (cells: readonly string[]) => number): Papa.ParseResult<string[]> {
+  const names = (p: Papa.ParseResult<string[]>) => Math.max(0, ...p.data.slice(0, PREAMBLE).map(known));
+  const guessed = Papa.parse<string[]>(text);
+  const head = text.split(/\r\n|\r|\n/, PREAMBLE).join('\n');
+  const better = [';', '\t', ',', '|'].filter(
+    (delimiter) => names(Papa.parse<string[]>(head, { delimiter })) > Math.max(1, names(guessed)),
+  );
+  return better[0] === undefined ? guessed : Papa.parse<string[]>(text, { delimiter: better[0] });
 }
 
 /** Names of columns that can be told apart; a column without a name has one when it holds something. */
