@@ -3,6 +3,7 @@ import { HARDLY, hostYear, taughtFrom, underRain, type DueVisit } from '@/comman
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import type { Region } from '@/core/gates/region';
+import { once } from '@/core/diagnose/once';
 import { concerns } from '@/core/diagnose/reading';
 import { coverOf } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
@@ -92,14 +93,22 @@ const middle = (of: number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.len
 
 /** The middle of the courses of a forecast, day by day. */
 function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] {
-  const each = members.map((m) => daysOf(m, timeZone));
-  return (each[0] ?? []).map(({ day }, i) => ({
-    day,
-    min: middle(each.map((d) => d[i]!.min)),
-    max: middle(each.map((d) => d[i]!.max)),
-    rainMm: each.reduce((sum, d) => sum + d[i]!.rainMm, 0) / each.length,
-  }));
+  const known = middles(members);
+  let found = known.get(timeZone);
+  if (!found) {
+    const each = members.map((m) => daysOf(m, timeZone));
+    found = (each[0] ?? []).map(({ day }, i) => ({
+      day,
+      min: middle(each.map((d) => d[i]!.min)),
+      max: middle(each.map((d) => d[i]!.max)),
+      rainMm: each.reduce((sum, d) => sum + d[i]!.rainMm, 0) / each.length,
+    }));
+    known.set(timeZone, found);
+  }
+  return found;
 }
+/** Forecasts are the same for every page until the next is issued. */
+const middles = once<readonly Hour[][], Map<string, WeatherDay[]>>(() => new Map());
 
 /** Hours of the installation's station, with those that the place's own has measured in their stead. */
 function laidOver(hoursOf: (from: Date, to: Date) => Hour[], own: readonly MeasuredHour[]) {

@@ -7,7 +7,7 @@ import { carriesOut } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import { after, type Day } from '../season/follow-ups';
 import { inWindow, localMonth } from '../season/hemisphere';
-import type { Bbch } from '../season/bbch';
+import { trackOf, type Bbch } from '../season/bbch';
 import type { StageDate } from '../season/stages';
 import { timedSpans, type Expected } from '../season/timed';
 import { expectedLeaf } from '../season/year';
@@ -135,7 +135,7 @@ function turningDays(situation: Situation, use: LabelUse): Day[] {
     ...Array.from({ length: 13 }, (_, i) => after(month, i, 'months')),
     ...(harvest ? [after(after(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
     ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
-    ...year.stages.flatMap((s) => [s.day, after(s.day, 1, 'days')]),
+    ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
     ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), after(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
 }
@@ -159,12 +159,13 @@ function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
 export function nextWindow(situation: Situation, label: Label, use: LabelUse): Window | null {
   const { today } = situation;
   const last = after(today, YEAR_DAYS, 'days');
-  const days = new Set([today, ...turningDays(situation, use)]);
+  const days = [...new Set([today, ...turningDays(situation, use)])].sort();
   let open: Pick<Window, 'from' | 'opens'> | null = null;
   let before: Bound[] = [];
-  for (let day: Day | undefined = today; day !== undefined; day = nextOf(days, day)) {
+  for (let i = 0; i < days.length; i++) {
+    const day = days[i]!;
     const bounds = boundsOn(situation, label, use, day);
-    for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) days.add(b.until);
+    for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) insert(days, b.until);
     if (open && bounds.length)
       return { ...open, to: after(day, -1, 'days'), closes: bounds, spread: spreadOf(open.from, open.opens) };
     if (bounds.length) before = bounds;
@@ -173,8 +174,12 @@ export function nextWindow(situation: Situation, label: Label, use: LabelUse): W
   return open ? { ...open, to: after(last, -1, 'days'), closes: [], spread: spreadOf(open.from, open.opens) } : null;
 }
 
-/** The earliest of the days after one. */
-const nextOf = (days: ReadonlySet<Day>, day: Day): Day | undefined => [...days].filter((d) => d > day).sort()[0];
+/** Puts a day into its place among days in order, once. */
+function insert(days: Day[], day: Day): void {
+  const at = days.findIndex((d) => d >= day);
+  if (at < 0) days.push(day);
+  else if (days[at] !== day) days.splice(at, 0, day);
+}
 
 /** First day on which the field guide has a work against the trouble in hand; today where it is so, or where it says nothing. */
 export function workDay(situation: Situation, method: TreatmentOption['method']): Day {

@@ -1,4 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { once } from '../diagnose/once';
 import type { LeafState } from '../diagnose/words';
 import { isAutumn, trackOf, type Bbch } from './bbch';
 import { after, type Day } from './follow-ups';
@@ -203,13 +204,15 @@ export const stagesAbout = (stages: readonly StageDate[], day: Day): StageDate[]
     .filter((s) => s.rests !== 'seen' && s.earliest <= day && day <= s.latest)
     .sort((a, b) => Math.abs(between(a.day, day)) - Math.abs(between(b.day, day)));
 
+/** The stages of leaves alone, in order of date. */
+const ofLeaves = once<readonly StageDate[], StageDate[]>((stages) =>
+  stages.filter((s) => trackOf(s.code) === 'leaf').sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code),
+);
+
 /** What the leaves are expected to be like on a day; null where the stages say nothing of it. */
 export function leafOn(stages: readonly StageDate[], day: Day): LeafState | null {
-  const of = stages.filter((s) => trackOf(s.code) === 'leaf');
-  const newest = of
-    .filter((s) => s.day <= day)
-    .sort((a, b) => a.day.localeCompare(b.day) || a.code - b.code)
-    .at(-1);
+  const of = ofLeaves(stages);
+  const newest = of.findLast((s) => s.day <= day);
   if (!newest) return of.length ? 'leafless' : null;
   if (newest.code >= 97 || newest.code < 10) return 'leafless';
   if (newest.code >= 93) return 'falling';

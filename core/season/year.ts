@@ -1,3 +1,4 @@
+import { once } from '../diagnose/once';
 import type { Host } from '../diagnose/knowledge';
 import type { LeafState } from '../diagnose/words';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
@@ -101,6 +102,15 @@ export function seasonWeather(
 export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day | null): HeatDate | null {
   const from = model.from === 'new year' ? weather.start : biofix;
   if (!from) return null;
+  const known = dates(weather);
+  const key = JSON.stringify([model, from]);
+  if (!known.has(key)) known.set(key, reached(model, weather, from));
+  return known.get(key)!;
+}
+/** The weather of a season is the same for every tree that stands in it. */
+const dates = once<SeasonWeather, Map<string, HeatDate | null>>(() => new Map());
+
+function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate | null {
   const first = seasonSpan(weather.start).from;
   const at = Math.round((Date.parse(`${from}T00:00Z`) - Date.parse(`${first}T00:00Z`)) / 864e5);
   const dayOf = (n: number) => after(from, n, 'days');

@@ -1,3 +1,4 @@
+import { once } from '../diagnose/once';
 import { dayIn, inZone, type Day } from '../season/zone';
 import type { Hour } from './station';
 
@@ -29,9 +30,15 @@ const WETS_MM = 0.2;
 const WORK = { from: 6, to: 21 };
 const hourIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit' });
 
-/** Whether an hour lies within limits; `from` is its place in the course. */
-function fits(limits: AirLimits, course: readonly Hour[], from: number): boolean {
-  const h = course[from]!;
+/** Hours on end without rain from each hour of a course; beyond its end nobody knows that it is dry. */
+function drySpells(course: readonly Hour[]): number[] {
+  const out = new Array<number>(course.length);
+  for (let i = course.length - 1, dry = 0; i >= 0; i--) out[i] = dry = course[i]!.rainMm < WETS_MM ? dry + 1 : 0;
+  return out;
+}
+
+/** Whether an hour lies within limits. @param dry hours on end without rain from it on */
+function fits(limits: AirLimits, h: Hour, dry: number): boolean {
   const { minC, maxC, minWindMs, maxWindMs, dryHours } = limits;
   if (minC !== null && h.temperatureC < minC) return false;
   if (maxC !== null && h.temperatureC > maxC) return false;
@@ -40,10 +47,34 @@ function fits(limits: AirLimits, course: readonly Hour[], from: number): boolean
   if (minWindMs !== null && h.windMs! < minWindMs) return false;
   if (maxWindMs !== null && h.windMs! > maxWindMs) return false;
   if (limits.dryLeaves && h.wet) return false;
-  if (dryHours === null) return true;
-  // Beyond the end of the forecast nobody knows that it is dry.
-  const after = course.slice(from, from + dryHours + 1);
-  return after.length > dryHours && after.every((x) => x.rainMm < WETS_MM);
+  return dryHours === null || dry > dryHours;
+}
+
+type Members = readonly (readonly Hour[])[];
+interface Courses {
+  /** Working hours of each day: their place in the course, and what a clock there shows. */
+  days: { day: Day; at: { index: number; hour: number }[] }[];
+  dry: number[][];
+  told: Map<string, FitDay[]>;
+}
+/** What is the same for every kind of work, for the forecasts that are in hand. */
+const courses = once<Members, Map<string, Courses>>(() => new Map());
+
+function coursesOf(members: Members, timeZone: string): Courses {
+  const known = courses(members);
+  let found = known.get(timeZone);
+  if (!found) {
+    const days = new Map<Day, { index: number; hour: number }[]>();
+    members[0]!.forEach((h, index) => {
+      const [day, hour] = [dayIn(h.at, timeZone), Number(hourIn(h.at, timeZone))];
+      const of = days.get(day) ?? [];
+      if (hour >= WORK.from && hour < WORK.to) of.push({ index, hour });
+      days.set(day, of);
+    });
+    found = { days: [...days].map(([day, at]) => ({ day, at })), dry: members.map(drySpells), told: new Map() };
+    known.set(timeZone, found);
+  }
+  return found;
 }
 
 /**
@@ -51,37 +82,40 @@ function fits(limits: AirLimits, course: readonly Hour[], from: number): boolean
  * @param members equally likely courses of hours, all beginning with the same one
  * @param hours hours of work on end
  */
-export function fitDays(
-  members: readonly (readonly Hour[])[],
+export function fitDays(members: Members, limits: AirLimits, hours: number, timeZone: string): FitDay[] {
+  if (!members.length) return [];
+  const { days, dry, told } = coursesOf(members, timeZone);
+  const key = JSON.stringify([limits, hours]);
+  let found = told.get(key);
+  if (!found)
+    told.set(key, (found = days.flatMap(({ day, at }) => fitDay(members, dry, limits, hours, day, at) ?? [])));
+  return found;
+}
+
+function fitDay(
+  members: Members,
+  dry: readonly number[][],
   limits: AirLimits,
   hours: number,
-  timeZone: string,
-): FitDay[] {
-  const first = members[0];
-  if (!first) return [];
-  const clock = first.map((h) => ({ day: dayIn(h.at, timeZone), hour: Number(hourIn(h.at, timeZone)) }));
-  const days = [...new Set(clock.map((c) => c.day))];
-  const at = new Map(
-    days.map((d) => [d, clock.flatMap((c, i) => (c.day === d && c.hour >= WORK.from && c.hour < WORK.to ? [i] : []))]),
-  );
-  return days.flatMap((day) => {
-    const of = at.get(day)!;
-    if (of.length < hours) return [];
-    const counts = new Map<number, number>();
-    let met = 0;
-    for (const member of members) {
-      const good = of.map((i) => fits(limits, member, i));
-      let any = false;
-      for (let i = 0; i + hours <= of.length; i++) {
-        if (!good.slice(i, i + hours).every(Boolean)) continue;
-        any = true;
-        counts.set(clock[of[i]!]!.hour, (counts.get(clock[of[i]!]!.hour) ?? 0) + 1);
-      }
-      if (any) met += 1;
+  day: Day,
+  at: Courses['days'][number]['at'],
+): FitDay | null {
+  if (at.length < hours) return null;
+  const counts = new Map<number, number>();
+  let met = 0;
+  members.forEach((member, m) => {
+    let [run, any] = [0, false];
+    for (const { index, hour } of at) {
+      run = fits(limits, member[index]!, dry[m]![index]!) ? run + 1 : 0;
+      if (run < hours) continue;
+      any = true;
+      const from = hour - hours + 1;
+      counts.set(from, (counts.get(from) ?? 0) + 1);
     }
-    const best = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0];
-    return [{ day, chance: met / members.length, from: best?.[0] ?? null, to: best ? best[0] + hours : null }];
+    if (any) met += 1;
   });
+  const best = [...counts].sort((x, y) => y[1] - x[1] || x[0] - y[0])[0];
+  return { day, chance: met / members.length, from: best?.[0] ?? null, to: best ? best[0] + hours : null };
 }
 
 /** More likely than not by a good margin. */

@@ -10,6 +10,10 @@ import { OwnHeat } from './own-heat.client';
 import { NoteBiofix, NoteStage } from './note.client';
 import { causeWords } from './words';
 
+/** Whether a row has anything to show in a span. */
+const within = (row: YearRow, from: Day, to: Day) =>
+  row.bands.some((b) => b.to >= from && b.from <= to) || row.marks.some((m) => m.latest >= from && m.earliest <= to);
+
 /** The drawing of the year, and the same in a table. */
 export function YearFigure({ at, rows, from, to }: { at: PlaceSeason; rows: YearRow[]; from: Day; to: Day }) {
   return (
@@ -20,7 +24,7 @@ export function YearFigure({ at, rows, from, to }: { at: PlaceSeason; rows: Year
         role="region"
         aria-label="The year as a drawing; the same stands in the table below"
       >
-        <Year from={from} to={to} today={at.today} rows={rows} days={at.days} />
+        <Year from={from} to={to} today={at.today} rows={rows.filter((r) => within(r, from, to))} days={at.days} />
       </div>
       <figcaption className="text-small text-ink-2">
         Striped: leaves unfold or fall; green: full leaf; dotted: bloom. A stroke is expected within its bar, a triangle
