@@ -133,6 +133,22 @@ export function expectedStages(
   seen: readonly SeenStage[],
   learned: Learned = NOTHING_LEARNED,
 ): StageDate[] {
+  const known = told(weather);
+  const key = JSON.stringify([growth.id, lat, seen, learned.spring, learned.autumn, [...learned.stages]]);
+  let dates = known.get(key);
+  if (!dates) known.set(key, (dates = stagesIn(growth, weather, lat, seen, learned)));
+  return dates;
+}
+/** Trees of one host in one weather have the same stages. */
+const told = once<SeasonWeather, Map<string, StageDate[]>>(() => new Map());
+
+function stagesIn(
+  growth: Growth,
+  weather: SeasonWeather,
+  lat: number,
+  seen: readonly SeenStage[],
+  learned: Learned,
+): StageDate[] {
   const runs = reachedIn(growth, weather, lat);
   const order = [...growth.spring, ...(growth.autumn?.stages ?? [])].map((s) => s.code);
   const out: StageDate[] = [];

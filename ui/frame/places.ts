@@ -36,7 +36,10 @@ export const PLACES = [
     name: 'Season',
     letter: 's',
     help: [
-      'What comes next, month by month: what was planned for its window, what is counted from what was done, and days of your own.',
+      'The year of a place: what stands there grows by heat, chill and short days, and the days ahead by the forecast. A stroke is expected within its bar; a triangle was seen.',
+      '“Say the stage”, then the stage you see: it stands, moves what follows this season, and is learned for the next.',
+      'Infections count only in the stages in which a host can be infected. Rain brings the renewal of a cover forward; the visit says so.',
+      'Below, month by month: what was planned for its window, what is counted from what was done, and days of your own.',
       'Bars show the days in which a visit makes sense. Subscribe to the calendar under your name.',
     ],
   },

@@ -17,6 +17,9 @@ export default async function BenchTools() {
         on the tree.
       </p>
       <p className="mt-3 text-[0.9375rem]">The same sums answer on the command line: npm run -s core -- --help.</p>
+      <p className="mt-3 text-[0.9375rem]">
+        <a href="/tools/climates">Climates of the simulated station</a>
+      </p>
     </section>
   );
   return (
