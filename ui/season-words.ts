@@ -1,4 +1,4 @@
-import { STAGE_NAMES } from '@/core/season/bbch';
+import { isAutumn, STAGE_NAMES } from '@/core/season/bbch';
 import type { CoverLeft } from '@/core/season/cover';
 import type { StageDate } from '@/core/season/stages';
 import type { Expected } from '@/core/season/timed';
@@ -10,21 +10,30 @@ export const spanWords = (from: string, to: string): string =>
     ? shortDay(from)
     : `${from.slice(0, 4) === to.slice(0, 4) ? shortDay(from).replace(/ \d{4}$/, '') : shortDay(from)} – ${shortDay(to)}`;
 
-const RESTS: Record<StageDate['rests'], string> = {
-  seen: 'as it was seen',
-  measured: 'by the heat that was measured',
-  forecast: 'by the forecast',
-  years: 'by the heat of other years',
-};
+/** What a stage's day rests on; leaves fall by cold, all else comes by heat. */
+function restsWords({ rests, code }: StageDate): string {
+  const by = isAutumn(code) ? 'cold' : 'heat';
+  switch (rests) {
+    case 'seen':
+      return 'as it was seen';
+    case 'measured':
+      return `by the ${by} that was measured`;
+    case 'forecast':
+      return 'by the forecast';
+    case 'years':
+      return `by the ${by} of other years`;
+  }
+}
 
 /** Why a stage is expected on its day, and what moved it. */
 export function stageReason(s: StageDate): string {
-  if (s.rests === 'seen') return RESTS.seen;
+  const rests = restsWords(s);
+  if (s.rests === 'seen') return rests;
   const days = `${Math.abs(s.moved)} ${Math.abs(s.moved) === 1 ? 'day' : 'days'} ${s.moved < 0 ? 'earlier' : 'later'}`;
-  if (!s.by || s.moved === 0) return RESTS[s.rests];
+  if (!s.by || s.moved === 0) return rests;
   return s.by.kind === 'seen'
-    ? `${RESTS[s.rests]}, ${days} for ${STAGE_NAMES[s.by.code]} seen on ${shortDay(s.by.day)}`
-    : `${RESTS[s.rests]}, ${days} as this place taught in ${s.by.seasons === 1 ? 'a season' : `${s.by.seasons} seasons`}`;
+    ? `${rests}, ${days} for ${STAGE_NAMES[s.by.code]} seen on ${shortDay(s.by.day)}`
+    : `${rests}, ${days} as this place taught in ${s.by.seasons === 1 ? 'a season' : `${s.by.seasons} seasons`}`;
 }
 
 /** When something is expected, with its spread and what that rests on, to stand after what it is. */

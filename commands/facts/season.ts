@@ -1,7 +1,7 @@
 import { lastFew, once } from '@/core/diagnose/once';
 import type { Host } from '@/core/diagnose/knowledge';
 import type { Region } from '@/core/gates/region';
-import { isStage } from '@/core/season/bbch';
+import { isAutumn, isStage } from '@/core/season/bbch';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/core/season/hemisphere';
@@ -64,12 +64,19 @@ export function weatherOf(
   return own.size ? make() : seasonsOf(station)(key, make);
 }
 
-const stagesIn = (sightings: readonly Sighting[], hostId: string, from: Day, to: Day): SeenStage[] =>
+/**
+ * Days by which a sighting is set off before it is asked for its season: the last leaf may fall after the turn of the year, and
+ * a hazel flower before it.
+ */
+const ACROSS = { autumn: -120, spring: 45 };
+
+/** Stages of a host that were seen in the season that begins on a day. */
+const stagesIn = (sightings: readonly Sighting[], hostId: string, from: Day, south: boolean): SeenStage[] =>
   sightings.flatMap((s) => {
     const code = Number(s.what);
-    return s.kind === 'stage' && s.hostId === hostId && s.day >= from && s.day < to && isStage(code)
-      ? [{ code, day: s.day }]
-      : [];
+    if (s.kind !== 'stage' || s.hostId !== hostId || !isStage(code)) return [];
+    const off = after(s.day, isAutumn(code) ? ACROSS.autumn : ACROSS.spring, 'days');
+    return seasonStart(off, south) === from ? [{ code, day: s.day }] : [];
   });
 
 /** What this season and the next bring to a host at a place. */
@@ -87,23 +94,24 @@ export function hostYear(
   const lat = spot.lat;
   const station = stationFor(spot);
   const growth = growthOf(host);
-  const start = seasonStart(dayIn(now, timeZone), isSouth(lat));
+  const south = isSouth(lat);
+  const start = seasonStart(dayIn(now, timeZone), south);
   const years = (n: number) => after(start, n, 'years');
   const weather = (from: Day) => weatherOf(station, from, timeZone, now, brought);
-  const taught = growth
-    ? Array.from({ length: TAUGHT_YEARS }, (_, i) => years(-i - 1)).flatMap((from) => {
-        const seen = stagesIn(sightings, host.id, from, after(from, 1, 'years'));
-        return seen.length ? [{ weather: weather(from), seen }] : [];
-      })
-    : [];
-  const learned = growth ? learn(growth, taught, lat) : undefined;
+  /** Seasons before one, with what was seen in them: this one teaches the next. */
+  const taughtBefore = (n: number) =>
+    Array.from({ length: TAUGHT_YEARS }, (_, i) => years(n - i - 1)).flatMap((from) => {
+      const seen = stagesIn(sightings, host.id, from, south);
+      return seen.length ? [{ weather: weather(from), seen }] : [];
+    });
   // What hardly ever comes there is not told of every tree.
   const models = heatModelsFor(host, ownHeat).filter((m) => (presence[m.condition ?? ''] ?? 1) >= HARDLY);
-  const both = [start, years(1)].map((from) => {
+  const both = [0, 1].map((n) => {
+    const from = years(n);
     const w = weather(from);
-    const seen = stagesIn(sightings, host.id, from, after(from, 1, 'years'));
+    const seen = stagesIn(sightings, host.id, from, south);
     return {
-      stages: growth ? expectedStages(growth, w, lat, seen, learned) : [],
+      stages: growth ? expectedStages(growth, w, lat, seen, learn(growth, taughtBefore(n), lat)) : [],
       heat: models.flatMap((m) => heatDate(m, w, biofixOf(sightings, m.id, from)) ?? []),
     };
   });

@@ -61,6 +61,22 @@ it('what was seen last year is learned for this one', async () => {
   await doneBy(withdrawNote, made.viewer, { id });
 });
 
+it('the last leaf that falls after New Year closes the year before, and says nothing of the autumn to come', async () => {
+  const NEW_YEAR = new Date('2026-01-08T10:00:00Z');
+  const tree = (await treeOf(made.viewer, made.o.treeId, NEW_YEAR))!;
+  const bare = async () =>
+    (await yearOf(made.viewer, tree, fair, NEW_YEAR)).stages.filter((s) => s.code === 97).map((s) => [s.day, s.rests]);
+  const before = await bare();
+  const id = v7();
+  expect(await note({ id, what: { kind: 'stage', hostId: await hostId(), code: 97 }, on: '2026-01-05' })).toMatchObject(
+    { ok: true },
+  );
+  expect((await bare()).some(([day]) => day === '2026-01-05')).toBe(false);
+  expect((await bare()).length).toBe(before.length);
+  expect((await bare()).every(([, rests]) => rests !== 'seen')).toBe(true);
+  await doneBy(withdrawNote, made.viewer, { id });
+});
+
 it.each([
   ['a day to come', { on: '2026-06-02' }, 'on'],
   ['a day of years ago', { on: '2024-05-01' }, 'on'],
