@@ -226,7 +226,7 @@ export default async function Today() {
                   <b>
                     {name(l.hostId)}, {l.placeName}
                   </b>
-                  <span className="block text-[0.9375rem] text-ink-2">
+                  <span className="block first-letter:uppercase text-[0.9375rem] text-ink-2">
                     {STAGE_NAMES[l.stages[0]!.code]} expected {spanWords(l.stages[0]!.earliest, l.stages[0]!.latest)}
                   </span>
                 </p>
