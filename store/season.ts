@@ -1,5 +1,6 @@
 import type { Sprayed } from '@/core/season/covers';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
+import { WHOLE_DAY } from '@/core/season/year';
 import type { HeatModel } from '@/core/season/heat';
 import { within, type Scope } from './db';
 
@@ -105,7 +106,8 @@ export interface PlaceStand {
 export const placeStand = (scope: Scope, placeId: string | null, coversFrom: string): Promise<PlaceStand | null> =>
   within(scope, async (tx) => {
     const [place] = await tx<PlaceStand[]>`
-      select p.id, p.name, p.time_zone as "timeZone", p.region, p.first_picking as "firstPicking", p.last_picking as "lastPicking",
+      select p.id, p.name, p.time_zone as "timeZone", p.region,
+        p.first_picking as "firstPicking", p.last_picking as "lastPicking",
         coalesce((p.grounds->'origin'->>'lat')::float8, at.lat) as lat,
         coalesce((p.grounds->'origin'->>'lon')::float8, at.lon) as lon,
         coalesce((
@@ -143,9 +145,6 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
       limit 1`;
     return place ?? null;
   });
-
-/** Hours that make a day whole. */
-const WHOLE_DAY = 22;
 
 /**
  * Keeps hours that a station measured at a place, and the days that they make whole; what was brought before for the same hour

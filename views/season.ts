@@ -1,9 +1,10 @@
 import { regionFor } from '@/commands/facts/region';
-import { HARDLY, hostYear, taughtFrom, underRain, type DueVisit } from '@/commands/facts/season';
+import { comesHere, hostYear, taughtFrom, underRain, type DueVisit } from '@/commands/facts/season';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
+import { USUAL_WIND } from '@/core/gates/rules/weather';
 import type { Region } from '@/core/gates/region';
-import { once } from '@/core/diagnose/once';
+import { onceEach } from '@/core/diagnose/once';
 import { concerns } from '@/core/diagnose/reading';
 import { coverOf } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
@@ -73,7 +74,18 @@ export interface Season {
 
 /** Usual limits of three kinds of work, for a look at the days ahead; each label has its own. */
 const KINDS: { id: Fitness['id']; hours: number; limits: AirLimits }[] = [
-  { id: 'spray', hours: 2, limits: { minC: 4, maxC: 27, minWindMs: 1, maxWindMs: 4.5, dryHours: 6, dryLeaves: true } },
+  {
+    id: 'spray',
+    hours: 2,
+    limits: {
+      minC: 4,
+      maxC: 27,
+      minWindMs: USUAL_WIND.minMs,
+      maxWindMs: USUAL_WIND.maxMs,
+      dryHours: 6,
+      dryLeaves: true,
+    },
+  },
   {
     id: 'injection',
     hours: 3,
@@ -93,22 +105,18 @@ const middle = (of: number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.len
 
 /** The middle of the courses of a forecast, day by day. */
 function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] {
-  const known = middles(members);
-  let found = known.get(timeZone);
-  if (!found) {
+  return middles(members, timeZone, () => {
     const each = members.map((m) => daysOf(m, timeZone));
-    found = (each[0] ?? []).map(({ day }, i) => ({
+    return (each[0] ?? []).map(({ day }, i) => ({
       day,
       min: middle(each.map((d) => d[i]!.min)),
       max: middle(each.map((d) => d[i]!.max)),
       rainMm: each.reduce((sum, d) => sum + d[i]!.rainMm, 0) / each.length,
     }));
-    known.set(timeZone, found);
-  }
-  return found;
+  });
 }
 /** Forecasts are the same for every page until the next is issued. */
-const middles = once<readonly Hour[][], Map<string, WeatherDay[]>>(() => new Map());
+const middles = onceEach<readonly Hour[][], WeatherDay[]>();
 
 /** Hours of the installation's station, with those that the place's own has measured in their stead. */
 function laidOver(hoursOf: (from: Date, to: Date) => Hour[], own: readonly MeasuredHour[]) {
@@ -158,7 +166,7 @@ function placeSeason(
     today,
     hosts,
     events: infections
-      .filter((id) => (presence[id] ?? 1) >= HARDLY)
+      .filter((id) => comesHere(presence, id))
       .flatMap((id) => eventsOf(id, hosts, covers, hoursOf, ahead.members, timeZone, today, now)),
     fitness: KINDS.map(({ id, hours, limits }) => ({
       id,

@@ -10,7 +10,7 @@ import { coverOf } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
 import { zonedInstant } from '@/core/season/zone';
-import type { StationFor, WeatherStation } from '@/core/weather/station';
+import type { Spot, StationFor, WeatherStation } from '@/core/weather/station';
 import { findHost, growthOf, heatModelsFor } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { placeYears, type BroughtDay, type PlaceYear, type Sighting } from '@/store/season';
@@ -22,7 +22,10 @@ import { regionFor } from './region';
 /** Other years that stand for what may come. */
 const YEARS = 10;
 /** Odds of a trouble in a region below which it is not waited for. */
-export const HARDLY = 0.2;
+const HARDLY = 0.2;
+/** Whether a trouble comes to a region often enough to be told of every tree. */
+export const comesHere = (presence: Region['presence'], condition: string | null): boolean =>
+  (presence[condition ?? ''] ?? 1) >= HARDLY;
 /** Seasons whose sightings still teach. */
 const TAUGHT_YEARS = 8;
 
@@ -82,7 +85,7 @@ const stagesIn = (sightings: readonly Sighting[], hostId: string, from: Day, sou
 /** What this season and the next bring to a host at a place. */
 export function hostYear(
   host: Host,
-  spot: { lat: number | null; lon: number | null },
+  spot: Spot,
   timeZone: string,
   { sightings, brought, ownHeat }: Omit<PlaceYear, 'placeId'>,
   stationFor: StationFor,
@@ -91,10 +94,11 @@ export function hostYear(
 ): HostYear {
   // Without its position nobody knows the length of its days, nor which half of the year it is in.
   if (spot.lat === null) return NO_YEAR;
-  const lat = spot.lat;
+  // A tenth of a degree is less than a minute of daylight: trees of one place share what is worked out.
+  const lat = Math.round(spot.lat * 10) / 10;
   const station = stationFor(spot);
   const growth = growthOf(host);
-  const south = isSouth(lat);
+  const south = isSouth(spot.lat);
   const start = seasonStart(dayIn(now, timeZone), south);
   const years = (n: number) => after(start, n, 'years');
   const weather = (from: Day) => weatherOf(station, from, timeZone, now, brought);
@@ -104,8 +108,7 @@ export function hostYear(
       const seen = stagesIn(sightings, host.id, from, south);
       return seen.length ? [{ weather: weather(from), seen }] : [];
     });
-  // What hardly ever comes there is not told of every tree.
-  const models = heatModelsFor(host, ownHeat).filter((m) => (presence[m.condition ?? ''] ?? 1) >= HARDLY);
+  const models = heatModelsFor(host, ownHeat).filter((m) => comesHere(presence, m.condition));
   const both = [0, 1].map((n) => {
     const from = years(n);
     const w = weather(from);
@@ -135,15 +138,8 @@ export async function yearsOf(
   stationFor: StationFor,
   now: Date,
 ): Promise<Map<string, HostYear>> {
-  const places = new Map(
-    (
-      await placeYears(
-        viewer,
-        trees.map((t) => t.placeId),
-        taughtFrom(now),
-      )
-    ).map((p) => [p.placeId, p]),
-  );
+  const ids = trees.map((t) => t.placeId);
+  const places = new Map((await placeYears(viewer, ids, taughtFrom(now))).map((p) => [p.placeId, p]));
   const known = new Map<string, HostYear>();
   return new Map(
     trees.map((t) => {

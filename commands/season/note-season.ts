@@ -1,15 +1,36 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { uuid } from '@/core/book/record';
-import { STAGES } from '@/core/season/bbch';
-import { after, dayIn } from '@/core/season/follow-ups';
+import { STAGES, type Bbch } from '@/core/season/bbch';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { stagesOf } from '@/core/season/growth';
 import { findHost, growthOf, heatModels } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
 import { getPlace } from '@/store/grounds';
-import { addSighting, placeYears } from '@/store/season';
+import { addSighting, placeYears, type Sighting } from '@/store/season';
 import { z } from 'zod';
 
 /** Older than a season, what is remembered is no sighting. */
 const BACK_DAYS = 366;
+
+type Seen = Pick<Sighting, 'kind' | 'hostId' | 'what'>;
+type Refused = ReturnType<typeof refuse>;
+
+function stageSeen({ hostId, code }: { hostId: string; code: Bbch }): Seen | Refused {
+  const host = findHost(hostId);
+  const growth = host && growthOf(host);
+  return growth && stagesOf(growth).includes(code)
+    ? { kind: 'stage', hostId, what: String(code) }
+    : refuse('what.code', 'This stage is not known for this host.');
+}
+
+async function biofixSeen(viewer: Viewer, placeId: string, today: Day, modelId: string): Promise<Seen | Refused> {
+  const [year] = await placeYears(viewer, [placeId], today);
+  const model = [...heatModels, ...(year?.ownHeat ?? [])].find((m) => m.id === modelId);
+  return model && model.from !== 'new year'
+    ? { kind: 'biofix', hostId: null, what: model.id }
+    : refuse('what.modelId', 'No sum of heat is counted from a sighting like this.');
+}
 
 /** What somebody sees of the year: a stage of a host, or what a sum of heat is counted from. It moves what follows there. */
 export const noteSeason = command({
@@ -37,37 +58,9 @@ export const noteSeason = command({
     const today = dayIn(now, place.timeZone);
     if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
     if (on < after(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
-    if (what.kind === 'biofix') {
-      const [year] = await placeYears(viewer, [placeId], today);
-      const model = [...heatModels, ...(year?.ownHeat ?? [])].find((m) => m.id === what.modelId);
-      if (!model || model.from === 'new year')
-        return refuse('what.modelId', 'No sum of heat is counted from a sighting like this.');
-      await addSighting(viewer, {
-        id,
-        placeId,
-        treeId,
-        hostId: null,
-        kind: 'biofix',
-        what: model.id,
-        day: on,
-        at: observed,
-      });
-      return done;
-    }
-    const host = findHost(what.hostId);
-    const growth = host && growthOf(host);
-    const known = growth && [...growth.spring, ...(growth.autumn?.stages ?? [])].some((s) => s.code === what.code);
-    if (!host || !known) return refuse('what.code', 'This stage is not known for this host.');
-    await addSighting(viewer, {
-      id,
-      placeId,
-      treeId,
-      hostId: host.id,
-      kind: 'stage',
-      what: String(what.code),
-      day: on,
-      at: observed,
-    });
+    const seen = what.kind === 'stage' ? stageSeen(what) : await biofixSeen(viewer, placeId, today, what.modelId);
+    if ('ok' in seen) return seen;
+    await addSighting(viewer, { id, placeId, treeId, day: on, at: observed, ...seen });
     return done;
   },
 });

@@ -146,9 +146,9 @@ export const optionSchema = z.strictObject({
   when: text,
   from: month,
   to: month,
-  /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
   /** What opens and closes it more truly than its months, where the stages of the host or the heat are known. */
   timed: timedSchema.optional(),
+  /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
   use: z.enum(['cure', 'protect', 'support', 'relief']),
   organic: z.boolean(),
   /** Hosts it is for, of those of its condition; empty for all. */

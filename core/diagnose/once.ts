@@ -24,3 +24,13 @@ export function lastFew<V>(most: number): (key: string, work: () => V) => V {
     return made;
   };
 }
+
+/** What follows from a piece of plain data and a key, worked out the first time somebody asks and kept as long as the data is. */
+export function onceEach<K extends object, V>(): (of: K, key: string, work: () => V) => V {
+  const known = once<K, Map<string, V>>(() => new Map());
+  return (of, key, work) => {
+    const kept = known(of);
+    if (!kept.has(key)) kept.set(key, work());
+    return kept.get(key)!;
+  };
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { once } from '../diagnose/once';
+import { onceEach } from '../diagnose/once';
 import { STAGES, type Bbch } from './bbch';
 import { dayLength } from './day-length';
 import { degreeDays } from './degree-days';
@@ -41,6 +41,10 @@ export const growthSchema = z.strictObject({
   basis: z.string().min(10).max(240),
 });
 export type Growth = z.infer<typeof growthSchema>;
+
+/** The stages of a host in the order in which they come. */
+export const stagesOf = (growth: Growth): Bbch[] =>
+  [...growth.spring, ...(growth.autumn?.stages ?? [])].map((s) => s.code);
 
 /** Lowest and highest temperature of a day, °C. */
 export interface Range {
@@ -121,16 +125,12 @@ export const dayOfSeason = (start: Day, index: number): Day => after(start, inde
  * has no entry for it. Where there is no course the season is over, and the measured days are the one that was.
  */
 export function reachedIn(growth: Growth, weather: SeasonWeather, lat: number): Reached[] {
-  const known = runs(weather);
-  const key = `${growth.id} ${lat}`;
-  let reached = known.get(key);
-  if (!reached) known.set(key, (reached = walk(growth, weather, lat)));
-  return reached;
+  return runs(weather, `${growth.id} ${lat}`, () => walk(growth, weather, lat));
 }
 /** Days since chill counts on which a course reaches each stage. */
 export type Reached = ReadonlyMap<Bbch, number>;
 /** The weather of a season is the same for every tree that stands in it. */
-const runs = once<SeasonWeather, Map<string, Reached[]>>(() => new Map());
+const runs = onceEach<SeasonWeather, Reached[]>();
 
 function walk(growth: Growth, weather: SeasonWeather, lat: number): Reached[] {
   const short = shortDays(growth, weather.start, lat);

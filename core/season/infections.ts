@@ -11,6 +11,7 @@ import {
   type WetSpell,
 } from './infection';
 import type { StageDate } from './stages';
+import { wholeDays } from './year';
 
 /** Troubles whose infections are told from the weather, with the stages of the host between which they infect it. */
 export const INFECTIONS = {
@@ -59,20 +60,13 @@ const FULL_AIR = 97;
 
 /** Days of bloom from hours: whole days alone, with dew where the air was full for hours. */
 function bloomDays(hours: readonly Hour[], timeZone: string, open: (day: Day) => boolean): BloomDay[] {
-  const days = new Map<Day, Hour[]>();
-  for (const h of hours) {
-    const day = dayIn(h.at, timeZone);
-    days.set(day, [...(days.get(day) ?? []), h]);
-  }
-  return [...days]
-    .filter(([, of]) => of.length >= 22)
-    .map(([day, of]) => ({
-      day,
-      temperatures: of.map((h) => h.temperatureC),
-      rainMm: of.reduce((sum, h) => sum + h.rainMm, 0),
-      heavyDew: of.filter((h) => h.humidity >= FULL_AIR && h.rainMm === 0).length >= DEW_HOURS,
-      open: open(day),
-    }));
+  return wholeDays(hours, timeZone).map(([day, of]) => ({
+    day,
+    temperatures: of.map((h) => h.temperatureC),
+    rainMm: of.reduce((sum, h) => sum + h.rainMm, 0),
+    heavyDew: of.filter((h) => h.humidity >= FULL_AIR && h.rainMm === 0).length >= DEW_HOURS,
+    open: open(day),
+  }));
 }
 
 const wetCause = (s: WetSpell & Partial<ScabSpell>): Cause => ({

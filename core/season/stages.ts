@@ -1,9 +1,9 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { once } from '../diagnose/once';
+import { once, onceEach } from '../diagnose/once';
 import type { LeafState } from '../diagnose/words';
 import { isAutumn, trackOf, type Bbch } from './bbch';
 import { after, type Day } from './follow-ups';
-import { dayOfSeason, reachedIn, type Growth, type Reached, type SeasonWeather } from './growth';
+import { dayOfSeason, reachedIn, stagesOf, type Growth, type Reached, type SeasonWeather } from './growth';
 
 /** A stage that somebody saw on a host at a place, on the first day on which it was seen there. */
 export interface SeenStage {
@@ -133,14 +133,11 @@ export function expectedStages(
   seen: readonly SeenStage[],
   learned: Learned = NOTHING_LEARNED,
 ): StageDate[] {
-  const known = told(weather);
   const key = JSON.stringify([growth.id, lat, seen, learned.spring, learned.autumn, [...learned.stages]]);
-  let dates = known.get(key);
-  if (!dates) known.set(key, (dates = stagesIn(growth, weather, lat, seen, learned)));
-  return dates;
+  return told(weather, key, () => stagesIn(growth, weather, lat, seen, learned));
 }
 /** Trees of one host in one weather have the same stages. */
-const told = once<SeasonWeather, Map<string, StageDate[]>>(() => new Map());
+const told = onceEach<SeasonWeather, StageDate[]>();
 
 function stagesIn(
   growth: Growth,
@@ -150,7 +147,7 @@ function stagesIn(
   learned: Learned,
 ): StageDate[] {
   const runs = reachedIn(growth, weather, lat);
-  const order = [...growth.spring, ...(growth.autumn?.stages ?? [])].map((s) => s.code);
+  const order = stagesOf(growth);
   const out: StageDate[] = [];
   for (const code of order) {
     const own = seen

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { onceEach } from '../diagnose/once';
 import { STAGES, trackOf, type Bbch } from './bbch';
 import { after, type Day } from './follow-ups';
 import type { StageDate } from './stages';
@@ -27,7 +28,12 @@ const has = (stages: readonly StageDate[], code: Bbch) =>
   [code, ...(NEAR[code] ?? [])].find((c) => stages.some((s) => s.code === c && trackOf(c) === trackOf(code))) ?? null;
 
 /** The times of this year and the next as they are expected, in order; empty where the host's stages or the heat are not known. */
-export function timedSpans(timed: Timed, year: HostYear): TimedSpan[] {
+export const timedSpans = (timed: Timed, year: HostYear): TimedSpan[] =>
+  spans(year, JSON.stringify(timed), () => spansOf(timed, year));
+/** A window asks for them on every day on which it may turn. */
+const spans = onceEach<HostYear, TimedSpan[]>();
+
+function spansOf(timed: Timed, year: HostYear): TimedSpan[] {
   if (timed.by === 'heat')
     return year.heat
       .filter((h) => h.modelId === timed.model)

@@ -1,4 +1,4 @@
-import { once } from '../diagnose/once';
+import { onceEach } from '../diagnose/once';
 import type { Host } from '../diagnose/knowledge';
 import type { LeafState } from '../diagnose/words';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
@@ -32,31 +32,29 @@ export function expectedLeaf(host: Pick<Host, 'evergreen'>, year: HostYear, day:
   return leafOn(year.stages, day) ?? usualLeaf(Number(day.slice(5, 7)), false, south ? -1 : 1);
 }
 
-/** Hours that a day must have in a forecast to count as told. */
-const WHOLE_DAY = 22;
+/** Hours that a day must have to count as a whole one: a day of the clock's change has 23, and an hour may be missing. */
+export const WHOLE_DAY = 22;
 
-/** The days of some hours as a place's own calendar has them, whole ones alone. */
-export function daysOf(hours: readonly Hour[], timeZone: string): WeatherDay[] {
-  const days = new Map<Day, Hour[]>();
+/** Hours by the days of a place's own calendar, whole days alone. */
+export function wholeDays<T extends Hour>(hours: readonly T[], timeZone: string): [Day, T[]][] {
+  const days = new Map<Day, T[]>();
   for (const h of hours) {
     const day = dayIn(h.at, timeZone);
     const of = days.get(day);
     if (of) of.push(h);
     else days.set(day, [h]);
   }
-  return [...days].flatMap(([day, of]) =>
-    of.length < WHOLE_DAY
-      ? []
-      : [
-          {
-            day,
-            min: Math.min(...of.map((h) => h.temperatureC)),
-            max: Math.max(...of.map((h) => h.temperatureC)),
-            rainMm: of.reduce((sum, h) => sum + h.rainMm, 0),
-          },
-        ],
-  );
+  return [...days].filter(([, of]) => of.length >= WHOLE_DAY);
 }
+
+/** The whole days of some hours, as a place's own calendar has them. */
+export const daysOf = (hours: readonly Hour[], timeZone: string): WeatherDay[] =>
+  wholeDays(hours, timeZone).map(([day, of]) => ({
+    day,
+    min: Math.min(...of.map((h) => h.temperatureC)),
+    max: Math.max(...of.map((h) => h.temperatureC)),
+    rainMm: of.reduce((sum, h) => sum + h.rainMm, 0),
+  }));
 
 /** First day of a season's chill, and the last of its days. */
 export const seasonSpan = (start: Day): { from: Day; to: Day } => ({
@@ -102,13 +100,10 @@ export function seasonWeather(
 export function heatDate(model: HeatModel, weather: SeasonWeather, biofix: Day | null): HeatDate | null {
   const from = model.from === 'new year' ? weather.start : biofix;
   if (!from) return null;
-  const known = dates(weather);
-  const key = JSON.stringify([model, from]);
-  if (!known.has(key)) known.set(key, reached(model, weather, from));
-  return known.get(key)!;
+  return dates(weather, JSON.stringify([model, from]), () => reached(model, weather, from));
 }
 /** The weather of a season is the same for every tree that stands in it. */
-const dates = once<SeasonWeather, Map<string, HeatDate | null>>(() => new Map());
+const dates = onceEach<SeasonWeather, HeatDate | null>();
 
 function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate | null {
   const first = seasonSpan(weather.start).from;
@@ -116,6 +111,6 @@ function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate 
   const dayOf = (n: number) => after(from, n, 'days');
   const measured = weather.measured.slice(at).map((d, i) => ({ ...d, day: dayOf(i) }));
   const years = weather.courses.map((c) => [...weather.measured, ...c].slice(at));
-  const expected = expectedOn({ ...model, ceilingC: model.ceilingC }, measured, years, dayOf);
+  const expected = expectedOn(model, measured, years, dayOf);
   return expected && { ...expected, modelId: model.id, what: model.what, conditionId: model.condition, from };
 }

@@ -1,5 +1,5 @@
 /** Saturation vapour pressure over water, kPa (Tetens 1930), at `t` °C. */
-const saturation = (t: number) => 0.6108 * Math.exp((17.27 * t) / (t + 237.3));
+export const saturation = (t: number) => 0.6108 * Math.exp((17.27 * t) / (t + 237.3));
 
 /**
  * Vapour-pressure deficit, kPa: how hard the air pulls on the leaf.
@@ -37,3 +37,6 @@ export function soilState(w: Pick<Weather, 'soilTemperatureC' | 'soilMoisture'>)
   if (w.soilMoisture > 0.85) return 'sodden';
   return w.soilMoisture < 0.2 ? 'dry' : 'moist';
 }
+
+/** Rain of an hour that wets a leaf, mm. */
+export const WETS_A_LEAF_MM = 0.2;

@@ -1,5 +1,6 @@
-import { once } from '../diagnose/once';
+import { onceEach } from '../diagnose/once';
 import { dayIn, inZone, type Day } from '../season/zone';
+import { WETS_A_LEAF_MM } from './air';
 import type { Hour } from './station';
 
 /** What the air must be for a method, while it is done and for a while after. */
@@ -24,8 +25,6 @@ export interface FitDay {
   to: number | null;
 }
 
-/** Rain of an hour that wets a leaf, mm. */
-const WETS_MM = 0.2;
 /** Hours in which crews work. */
 const WORK = { from: 6, to: 21 };
 const hourIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit' });
@@ -33,7 +32,7 @@ const hourIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit' });
 /** Hours on end without rain from each hour of a course; beyond its end nobody knows that it is dry. */
 function drySpells(course: readonly Hour[]): number[] {
   const out = new Array<number>(course.length);
-  for (let i = course.length - 1, dry = 0; i >= 0; i--) out[i] = dry = course[i]!.rainMm < WETS_MM ? dry + 1 : 0;
+  for (let i = course.length - 1, dry = 0; i >= 0; i--) out[i] = dry = course[i]!.rainMm < WETS_A_LEAF_MM ? dry + 1 : 0;
   return out;
 }
 
@@ -55,15 +54,12 @@ interface Courses {
   /** Working hours of each day: their place in the course, and what a clock there shows. */
   days: { day: Day; at: { index: number; hour: number }[] }[];
   dry: number[][];
-  told: Map<string, FitDay[]>;
 }
 /** What is the same for every kind of work, for the forecasts that are in hand. */
-const courses = once<Members, Map<string, Courses>>(() => new Map());
+const courses = onceEach<Members, Courses>();
 
-function coursesOf(members: Members, timeZone: string): Courses {
-  const known = courses(members);
-  let found = known.get(timeZone);
-  if (!found) {
+const coursesOf = (members: Members, timeZone: string): Courses =>
+  courses(members, timeZone, () => {
     const days = new Map<Day, { index: number; hour: number }[]>();
     members[0]!.forEach((h, index) => {
       const [day, hour] = [dayIn(h.at, timeZone), Number(hourIn(h.at, timeZone))];
@@ -71,11 +67,8 @@ function coursesOf(members: Members, timeZone: string): Courses {
       if (hour >= WORK.from && hour < WORK.to) of.push({ index, hour });
       days.set(day, of);
     });
-    found = { days: [...days].map(([day, at]) => ({ day, at })), dry: members.map(drySpells), told: new Map() };
-    known.set(timeZone, found);
-  }
-  return found;
-}
+    return { days: [...days].map(([day, at]) => ({ day, at })), dry: members.map(drySpells) };
+  });
 
 /**
  * Days of a forecast on which a method's limits are likely to be met for some hours on end.
@@ -84,13 +77,13 @@ function coursesOf(members: Members, timeZone: string): Courses {
  */
 export function fitDays(members: Members, limits: AirLimits, hours: number, timeZone: string): FitDay[] {
   if (!members.length) return [];
-  const { days, dry, told } = coursesOf(members, timeZone);
-  const key = JSON.stringify([limits, hours]);
-  let found = told.get(key);
-  if (!found)
-    told.set(key, (found = days.flatMap(({ day, at }) => fitDay(members, dry, limits, hours, day, at) ?? [])));
-  return found;
+  const { days, dry } = coursesOf(members, timeZone);
+  return told(members, JSON.stringify([limits, hours, timeZone]), () =>
+    days.flatMap(({ day, at }) => fitDay(members, dry, limits, hours, day, at) ?? []),
+  );
 }
+/** Every tree that a use is for is told the same of one forecast. */
+const told = onceEach<Members, FitDay[]>();
 
 function fitDay(
   members: Members,

@@ -1,4 +1,5 @@
 import { dayLength } from '@/core/season/day-length';
+import { saturation } from '@/core/weather/air';
 import type { Hour } from '@/core/weather/station';
 import { noise, share } from './noise';
 import type { Climate } from './climates';
@@ -93,7 +94,6 @@ function upper(share: number): number {
   return t - (2.515517 + 0.802853 * t + 0.010328 * t * t) / (1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t ** 3);
 }
 
-const saturation = (t: number) => 0.6108 * Math.exp((17.27 * t) / (t + 237.3));
 const between = (a: number, b: number, share: number) => a + (b - a) * (0.5 + 0.5 * share);
 
 /**

@@ -1,5 +1,6 @@
-import { STAGE_NAMES, stageWords, STAGES, type Bbch } from '@/core/season/bbch';
+import { STAGE_NAMES, stageWords, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
+import { stagesOf } from '@/core/season/growth';
 import type { Fitness, HostSeason, PlaceSeason } from '@/views/season';
 import { findCondition, growthOf } from '@/knowledge';
 import { Year, type YearRow } from '@/ui/figures/year';
@@ -76,9 +77,7 @@ export function YearFigure({ at, rows, from, to }: { at: PlaceSeason; rows: Year
 /** Stages near today, which somebody may see now, and the rest of what the host has. */
 function stagesToSay({ host, year }: HostSeason, today: Day): { likely: Bbch[]; others: Bbch[] } {
   const growth = growthOf(host);
-  const all = STAGES.filter((c) =>
-    [...(growth?.spring ?? []), ...(growth?.autumn?.stages ?? [])].some((s) => s.code === c),
-  );
+  const all = growth ? [...stagesOf(growth)].sort((a, b) => a - b) : [];
   const apart = (code: Bbch) =>
     Math.min(...year.stages.filter((s) => s.code === code).map((s) => Math.abs(Date.parse(s.day) - Date.parse(today))));
   const byDay = [...all].sort((a, b) => apart(a) - apart(b));

@@ -1,3 +1,4 @@
+import { WETS_A_LEAF_MM } from '../../weather/air';
 import { showFine, showTemperature, showWind } from '../../units/units';
 import { asking, gate, labelSource, type Facts, type Rule, flies } from '../gate';
 
@@ -18,9 +19,7 @@ const unknownAir = (facts: Facts, id: 'temperature' | 'wind' | 'rain', title: st
 /** Wind in which drops land where they are meant to, m/s, where a label is silent: calm air may be an inversion. */
 export const USUAL_WIND = { minMs: 1, maxMs: 4.5 };
 
-/** A fifth of a millimetre wets a leaf; what was poured into soil moves with a millimetre, as does what a whole day brings. */
-const WETS_A_LEAF_MM = 0.2;
-
+/** What was poured into soil moves with a millimetre, as does what a whole day brings; a leaf is wet with a fifth of it. */
 const MOVES_IN_SOIL_MM = 1;
 
 /** Warmth, rain and wind, as the label limits them. */
