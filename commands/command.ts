@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { Fault } from '@/core/book/write';
+import type { RowFault } from '@/core/exchange/table';
 import { may, refusal, type Right } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -14,6 +15,15 @@ export const done: Answer = { ok: true, value: null };
 export const refuse = (path: string, sentence: string): { ok: false; faults: Fault[] } => ({
   ok: false,
   faults: [{ path, sentence }],
+});
+
+/** What is wrong in the rows of a list, by line and column, the first `most` of them. */
+export const refuseRows = (faults: readonly RowFault[], most: number): { ok: false; faults: Fault[] } => ({
+  ok: false,
+  faults: faults.slice(0, most).map((f) => ({
+    path: `csv.${f.line}${f.column ? `.${f.column}` : ''}`,
+    sentence: f.sentence,
+  })),
 });
 
 /** Zod's issues as faults. */

@@ -6,7 +6,7 @@ import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { seasonStart, type Range, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/core/season/hemisphere';
 import { expectedStages, learn, type SeenStage } from '@/core/season/stages';
-import { coverOf } from '@/core/season/covers';
+import { coverOf, covers } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
 import { zonedInstant } from '@/core/season/zone';
@@ -168,8 +168,11 @@ export function underRain(rows: readonly DueRow[], stationFor: StationFor, now: 
   return rows
     .map((row): DueVisit => {
       const { sprayed } = row;
-      const hours = sprayed ? stationFor(row).hours(new Date(sprayed.endedAt), now) : [];
-      const cover = sprayed && coverOf(sprayed, hours, row.timeZone);
+      // Weather is asked only for what it can wear off.
+      const cover =
+        sprayed && covers(sprayed.use)
+          ? coverOf(sprayed, stationFor(row).hours(new Date(sprayed.endedAt), now), row.timeZone)
+          : null;
       if (!cover || cover.renewOn >= row.due) return { ...row, cover };
       const due = cover.renewOn;
       return { ...row, cover, due, earliest: due < row.earliest ? due : row.earliest };

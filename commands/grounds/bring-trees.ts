@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { v7 } from 'uuid';
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, refuseRows, type Answer } from '@/commands/command';
 import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
@@ -68,14 +68,7 @@ export const bringTrees = command({
       taken: new Set(await takenTags(viewer, sent.placeId, tags)),
     });
     const faults = [...table.faults, ...read.faults];
-    if (faults.length)
-      return {
-        ok: false,
-        faults: faults.slice(0, 1000).map((f) => ({
-          path: `csv.${f.line}${f.column ? `.${f.column}` : ''}`,
-          sentence: f.sentence,
-        })),
-      };
+    if (faults.length) return refuseRows(faults, 1000);
     const from = await nextWalkOrder(viewer, sent.placeId);
     await addTrees(
       viewer,

@@ -1,22 +1,11 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, refuseRows, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { looksLikeText, readTable } from '@/core/exchange/table';
-import { readHours, WEATHER_COLUMNS, weatherNamesIn, type WeatherColumn } from '@/core/exchange/weather-csv';
+import { readHours, weatherNamesIn } from '@/core/exchange/weather-csv';
+import { weatherReadingSchema } from '@/core/exchange/weather-reading';
 import { getPlace } from '@/store/grounds';
 import { keepHours } from '@/store/season';
 import { z } from 'zod';
-
-const column = z.string().max(200).nullable();
-export const weatherReadingSchema = z.object({
-  mapping: z.object(
-    Object.fromEntries(WEATHER_COLUMNS.map((c) => [c, column])) as Record<WeatherColumn, typeof column>,
-  ),
-  temperature: z.enum(['C', 'F']),
-  rain: z.enum(['mm', 'in']),
-  wind: z.enum(['m/s', 'km/h', 'mph']),
-  clock: z.enum(['place', 'utc']).nullable(),
-  order: z.enum(['day', 'month']).nullable(),
-});
 
 /** Rows at a time: more than three years of hours. */
 const MOST_ROWS = 30_000;
@@ -44,14 +33,7 @@ export const bringReadings = command({
     if (table.rows.length > MOST_ROWS) return refuse('csv', `${MOST_ROWS} rows at a time is the most.`);
     const read = readHours(table.rows, reading, place.timeZone, now);
     const faults = [...table.faults, ...read.faults];
-    if (faults.length)
-      return {
-        ok: false,
-        faults: faults.slice(0, 200).map((f) => ({
-          path: `csv.${f.line}${f.column ? `.${f.column}` : ''}`,
-          sentence: f.sentence,
-        })),
-      };
+    if (faults.length) return refuseRows(faults, 200);
     const days = await keepHours(viewer, placeId, place.timeZone, read.hours, reading);
     return {
       ok: true,

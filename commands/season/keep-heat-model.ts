@@ -28,7 +28,7 @@ export const keepHeatModel = command({
     hosts: z.array(z.string().max(60)).min(1, 'Say on which host.').max(20, 'At most twenty hosts.'),
     baseC: typed,
     /** Empty where heat counts however hot it is. */
-    ceilingC: z.union([z.literal(''), typed]),
+    ceilingC: typed,
     method: z.enum(['single-sine', 'average']),
     sum: typed,
     /** Empty: from the new year; else what somebody must see first. */
@@ -41,10 +41,8 @@ export const keepHeatModel = command({
   run: async ({ viewer }, x): Promise<Answer> => {
     const faults: Fault[] = [];
     const baseC = numberAt(faults, 'baseC', x.baseC, { name: 'The base', min: 0, max: 20, unit: '°C' });
-    const ceilingC =
-      x.ceilingC === ''
-        ? null
-        : numberAt(faults, 'ceilingC', x.ceilingC, { name: 'The ceiling', min: 15, max: 45, unit: '°C' });
+    const ceiling = { name: 'The ceiling', min: 15, max: 45, unit: '°C' };
+    const ceilingC = numberAt(faults, 'ceilingC', x.ceilingC, ceiling, true);
     const sum = numberAt(faults, 'sum', x.sum, { name: 'The sum', above: 0, max: 3000, unit: 'degree-days °C' });
     const strange = x.hosts.find((h) => !groups.has(h));
     if (strange) faults.push({ path: 'hosts', sentence: `There is no host or group “${strange}”.` });

@@ -1,6 +1,7 @@
+import type { WeatherReading } from './weather-reading';
 import fc from 'fast-check';
 import { readTable } from './table';
-import { guessWeather, readHours, weatherNamesIn, type WeatherReading } from './weather-csv';
+import { guessWeather, readHours, weatherNamesIn } from './weather-csv';
 
 const NOW = new Date('2026-12-01T00:00:00Z');
 const read = (csv: string, more: Partial<WeatherReading> = {}, zone = 'Europe/London') => {

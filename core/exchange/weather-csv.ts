@@ -1,6 +1,7 @@
 import { readNumber, type NumberRule } from '../units/numbers';
 import { wallClock, zonedInstant } from '../season/zone';
 import type { Row, RowFault } from './table';
+import type { WeatherReading } from './weather-reading';
 
 /** What a column of a station's file can be. */
 export const WEATHER_COLUMNS = ['time', 'clock', 'temperature', 'rain', 'humidity', 'wind', 'wet'] as const;
@@ -14,19 +15,6 @@ export const WEATHER_COLUMN_NAMES: Record<WeatherColumn, string> = {
   wind: 'Wind',
   wet: 'Leaf wetness (1 or 0)',
 };
-export type WeatherMapping = Record<WeatherColumn, string | null>;
-
-/** How a station's file is to be read; what the file itself does not say is asked. */
-export interface WeatherReading {
-  mapping: WeatherMapping;
-  temperature: 'C' | 'F';
-  rain: 'mm' | 'in';
-  wind: 'm/s' | 'km/h' | 'mph';
-  /** The clock of times without an offset; null while nobody has said. */
-  clock: 'place' | 'utc' | null;
-  /** What comes first in a date with strokes; null while nobody has said. */
-  order: 'day' | 'month' | null;
-}
 
 const HINTS: Record<WeatherColumn, RegExp> = {
   time: /^(date|datum|day|tag|fecha|timestamp|date ?time|zeit(stempel|punkt)?|time ?stamp|observed|fecha y hora|date et heure)\b/i,
@@ -58,7 +46,7 @@ export function guessWeather(headers: readonly string[]): WeatherReading {
       if (found) used.add(found);
       return [c, found ?? null];
     }),
-  ) as WeatherMapping;
+  ) as WeatherReading['mapping'];
   // A file with one column of time says both by it.
   if (mapping.time === null && mapping.clock !== null) Object.assign(mapping, { time: mapping.clock, clock: null });
   const [temperature, rain, wind] = [mapping.temperature, mapping.rain, mapping.wind].map((h) => plain(h ?? ''));

@@ -14,13 +14,17 @@ export interface Sprayed {
 /** Days that a cover stands where its label has no rule for the next one. */
 const USUAL_DAYS = 14;
 
+/** Whether a use leaves a cover on the leaf that rain wears off: what cures is not washed off, what is elsewhere neither. */
+export const covers = (use: Pick<LabelUse, 'method' | 'purpose'>): boolean =>
+  use.method === 'foliar-spray' && use.purpose === 'preventive';
+
 /**
  * What is left of a protectant under the rain since, and when to renew it; null where it is none: what cures is not washed off
  * the leaf, and what is not on the leaf neither.
  * @param hours measured from the one in which it was put on, in order
  */
 export function coverOf({ doneOn, endedAt, use }: Sprayed, hours: readonly Hour[], timeZone: string): CoverLeft | null {
-  if (use.method !== 'foliar-spray' || use.purpose !== 'preventive') return null;
+  if (!covers(use)) return null;
   const again = use.followUps.find((f) => f.kind === 'treat-again' && f.after.unit === 'days');
   const rainFreeHours = use.conditions?.rainFreeHours ?? 0;
   const dries = Date.parse(endedAt) + rainFreeHours * 3_600_000;

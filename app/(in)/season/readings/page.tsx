@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { weatherReadingSchema } from '@/commands/season/bring-readings';
+import { weatherReadingSchema } from '@/core/exchange/weather-reading';
 import { refusal } from '@/core/people/rights';
 import { getPlace } from '@/store/grounds';
 import { stationColumns } from '@/store/season';

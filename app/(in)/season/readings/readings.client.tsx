@@ -10,8 +10,8 @@ import {
   WEATHER_COLUMNS,
   weatherNamesIn,
   type ReadHours,
-  type WeatherReading,
 } from '@/core/exchange/weather-csv';
+import type { WeatherReading } from '@/core/exchange/weather-reading';
 import { wallClock } from '@/core/season/zone';
 import { Choices, FormFaults, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
