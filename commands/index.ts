@@ -57,6 +57,12 @@ import { planWork } from './tree/plan-work';
 import { dropPlan } from './tree/drop-plan';
 import { setProgramme } from './tree/set-programme';
 import { propose } from './tree/offer';
+import { answerLook } from './programme/answer-look';
+import { endLaid } from './programme/end-laid';
+import { followSeason } from './programme/follow-season';
+import { keepProgramme } from './programme/keep-programme';
+import { layProgramme } from './programme/lay-programme';
+import { settleLeft } from './programme/settle-left';
 import type { AnyCommand } from './command';
 
 /** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
@@ -119,6 +125,12 @@ export const COMMANDS: readonly AnyCommand[] = [
   planWork,
   dropPlan,
   setProgramme,
+  layProgramme,
+  followSeason,
+  answerLook,
+  endLaid,
+  settleLeft,
+  keepProgramme,
   propose,
 ];
 export const commandNamed = (name: string): AnyCommand | null => COMMANDS.find((c) => c.name === name) ?? null;

@@ -250,6 +250,9 @@ export const QUESTIONS: Record<string, Question> = {
           z.strictObject({
             labelKey: z.string(),
             labelName: z.string(),
+            /** The day it is planned for; on the day in hand where nobody says. */
+            on: z.iso.date().optional(),
+            laid: z.boolean().default(false),
             method: z.enum(METHODS),
             families: z.array(z.string()).default([]),
             actives: z.array(z.string()).default([]),
@@ -293,6 +296,7 @@ export const QUESTIONS: Record<string, Question> = {
         {
           ...UNSAID,
           ...q,
+          alsoPlanned: q.alsoPlanned.map((p) => ({ ...p, on: p.on ?? q.today })),
           host,
           condition,
           south: isSouth(q.lat),

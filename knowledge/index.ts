@@ -18,6 +18,7 @@ export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes 
 export { hosts, conditions };
 export { growthOf, growths } from './growth';
 export { heatModels } from './heat';
+export { programmes } from './programmes';
 export { exclusions } from './exclusions';
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';

@@ -35,6 +35,8 @@ export interface Plan {
   byName: string;
   /** The day it was planned for; null for what was planned for its own day. */
   plannedFor: Day | null;
+  /** The visit of a programme that it carries out. */
+  visitId: string | null;
 }
 
 export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
@@ -42,7 +44,7 @@ export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
     const [plan] = await tx<Plan[]>`
       select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
-        p.name as "byName", n.planned_for::text as "plannedFor"
+        p.name as "byName", n.planned_for::text as "plannedFor", n.visit_id as "visitId"
       from plan n
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
@@ -63,8 +65,13 @@ export interface NewPlan {
   price: Priced | null;
   /** Null for what is done on the day it is planned. */
   visit: Visit | null;
+  /** The visit of a programme that it carries out; null where it stands for itself. */
+  visitId: string | null;
 }
-/** Opens a plan; an open plan of the same product on the same tree gives way to it. Sent twice, it lands once. */
+/**
+ * Opens a plan; an open plan of the same product on the same tree gives way to it, but for the visits of a programme: each of
+ * them has its own. Sent twice, it lands once.
+ */
 export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
   if ((await tx`select from plan where id = ${plan.id}`).length) return;
   // A product is one product, whatever version of its label a plan was made from.
@@ -73,15 +80,17 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
     set state = 'dropped'
     from label own, label other
     where n.outfit_id = ${scope.outfitId} and n.tree_id = ${plan.treeId} and n.state = 'open'
+      and n.visit_id is not distinct from ${plan.visitId}
       and own.id = ${plan.labelId} and other.id = n.label_id and other.key = own.key`;
   await tx`
     insert into plan (
       id, outfit_id, tree_id, label_id, use_key, condition_id,
-      facts, document, result, result_us, released, price, planned_for, earliest, latest, by_person)
+      facts, document, result, result_us, released, price, planned_for, earliest, latest, visit_id, by_person)
     values (
       ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
       ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)}, ${json(tx, plan.released)}, ${json(tx, plan.price)},
-      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${scope.personId})`;
+      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${plan.visitId},
+      ${scope.personId})`;
 }
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
@@ -158,7 +167,7 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
         from jsonb_array_elements(l.data->'uses') x
         where x->>'key' = n.use_key
         limit 1) u
-      order by p.name, t.walk_order, t.id`),
+      order by p.name, t.walk_order, t.id, n.planned_for nulls first, n.id`),
   ]);
 
 /** A plan for a day of its own, as a calendar follows it. */
@@ -175,6 +184,8 @@ export interface PlannedVisit {
   latest: Day;
   state: 'open' | 'done' | 'dropped';
   at: Date;
+  /** How often it was moved. */
+  moves: number;
 }
 /** What was planned for days from `from` to `to`, what is done or dropped among it: a calendar must strike it out. */
 export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<PlannedVisit[]> =>
@@ -182,7 +193,7 @@ export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<Planne
     ...(await tx<PlannedVisit[]>`
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
         l.data->>'name' as "labelName", u->>'method' as method, n.planned_for::text as "plannedFor",
-        n.earliest::text, n.latest::text, n.state, n.at
+        n.earliest::text, n.latest::text, n.state, n.at, n.moves
       from (
         select *
         from plan
@@ -216,7 +227,7 @@ export interface WorkPlan {
   plannedFor: Day | null;
 }
 
-/** Opens works for trees; an open one of the same kind on the same tree gives way. */
+/** Opens works for trees; an open one of the same kind on the same tree gives way, but for the visits of a programme. */
 export const addWorkPlans = (
   scope: Scope,
   works: readonly {
@@ -230,6 +241,8 @@ export const addWorkPlans = (
     price: Priced;
     /** Null for what may be done at once. */
     plannedFor: Day | null;
+    /** The visit of a programme that it carries out; null where it stands for itself. */
+    visitId: string | null;
   }[],
   programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null = null,
 ) =>
@@ -239,14 +252,16 @@ export const addWorkPlans = (
       await tx`
         update work_plan
         set state = 'dropped'
-        where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'`;
+        where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'
+          and visit_id is not distinct from ${w.visitId}`;
       await tx`
         insert into work_plan (
           id, outfit_id, tree_id, work_id, condition_id,
-          answers, document, sheet, sheet_us, released, price, planned_for, by_person)
+          answers, document, sheet, sheet_us, released, price, planned_for, visit_id, by_person)
         values (
           ${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId},
-          ${json(tx, w.answers)}, ${DOCUMENT}, ${json(tx, w.sheet.metric)}, ${json(tx, w.sheet.us)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${w.plannedFor}, ${scope.personId})`;
+          ${json(tx, w.answers)}, ${DOCUMENT}, ${json(tx, w.sheet.metric)}, ${json(tx, w.sheet.us)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${w.plannedFor},
+          ${w.visitId}, ${scope.personId})`;
     }
     if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
   });

@@ -62,13 +62,13 @@ export const plans = (tx: Tx) => tx`
   select n.id, n.at, w.name as "byName", n.state, n.label_id as "labelId", l.key as "labelKey",
     l.data->>'name' as "labelName", n.use_key as "useKey", n.condition_id as "conditionId",
     ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.price,
-    n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text
+    n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.visit_id is not null as laid
   from plan n
   join person w on w.id = n.by_person
   join label l on l.id = n.label_id
   where n.outfit_id = t.outfit_id and n.tree_id = t.id
-  order by (n.state = 'open') desc, n.at desc
-  limit 10`;
+  order by (n.state = 'open') desc, case when n.state = 'open' then n.planned_for end nulls first, n.at desc
+  limit 30`;
 
 export const records = (tx: Tx) => tx`
   select r.id, r.root_id as "rootId", r.done_on as "doneOn", r.words, r.method, r.label_key as "labelKey", r.withdrawn,

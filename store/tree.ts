@@ -81,6 +81,8 @@ export interface PlanHead {
   plannedFor: string | null;
   earliest: string | null;
   latest: string | null;
+  /** It carries out a visit of a programme that is laid over the tree. */
+  laid: boolean;
 }
 export interface TreeRecord {
   id: string;

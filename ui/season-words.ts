@@ -1,5 +1,7 @@
+import type { Bound } from '@/core/prescribe/when';
 import { isAutumn, STAGE_NAMES } from '@/core/season/bbch';
 import type { CoverLeft } from '@/core/season/cover';
+import { monthName } from '@/core/season/months';
 import type { StageDate } from '@/core/season/stages';
 import type { Expected } from '@/core/season/timed';
 import { shortDay } from './words';
@@ -60,3 +62,29 @@ export const coverWords = (left: CoverLeft): string =>
 
 /** Whether rain, and not the label's days, brought the renewal of a cover forward. */
 export const byRain = (cover: CoverLeft | null): cover is CoverLeft => cover !== null && cover.why !== 'label-days';
+
+const months = (of: readonly number[]) => of.map(monthName).join(', ');
+
+/** Why a window opens or closes, in words. */
+export function boundWords(bound: Bound): string {
+  switch (bound.by) {
+    case 'months':
+      return `the label’s months are ${months(bound.months)}`;
+    case 'leaf':
+      return `the label asks for full leaf${expectedWords(bound.expected && { kind: 'stage', date: bound.expected })}`;
+    case 'stage':
+      return `the field guide’s time is ${STAGE_NAMES[bound.from]} to ${STAGE_NAMES[bound.to]}${expectedWords(bound.expected)}`;
+    case 'heat':
+      return `the field guide’s time is counted by heat${expectedWords(bound.expected)}`;
+    case 'guide':
+      return `the field guide’s time is ${monthName(bound.from)}${bound.from === bound.to ? '' : ` to ${monthName(bound.to)}`}`;
+    case 'interval':
+      return `the label’s interval runs until ${shortDay(bound.until)}`;
+    case 'yearly number':
+      return `the label’s yearly number is used up until ${shortDay(bound.until)}`;
+    case 'partner':
+      return `it must keep away from ${bound.what} until ${shortDay(bound.until)}`;
+    case 'picking':
+      return bound.until ? `it is picked until ${shortDay(bound.until)}` : 'it is being picked';
+  }
+}

@@ -66,6 +66,7 @@ it('a plan for a later day stands on that day, and is struck out once it is done
     latest: '2027-08-31',
     state: 'open' as const,
     at: new Date('2026-11-26T10:00:00Z'),
+    moves: 0,
   };
   const told = (state: 'open' | 'dropped') =>
     calendarOf('x', [plannedVisit({ ...plan, state })], '').replace(/\r\n /g, '');
@@ -73,6 +74,9 @@ it('a plan for a later day stands on that day, and is struck out once it is done
   expect(told('open')).toMatch(/SUMMARY:114 Wych elm: Trunk injection\\, Training label 2\r\n/);
   expect(told('open')).toMatch(/Makes sense from 2027-05-15 to 2027-08-31/);
   expect(told('open')).toMatch(/SEQUENCE:0\r\n/);
+  // A move is told by its number; what is off afterwards has the next one.
+  expect(calendarOf('x', [plannedVisit({ ...plan, moves: 2 })], '')).toMatch(/SEQUENCE:2\r\n/);
+  expect(calendarOf('x', [plannedVisit({ ...plan, moves: 2, state: 'dropped' })], '')).toMatch(/SEQUENCE:3\r\n/);
   expect(told('dropped')).toMatch(/STATUS:CANCELLED\r\n/);
   expect(told('dropped')).toMatch(/SEQUENCE:1\r\n/);
 });

@@ -21,14 +21,14 @@ export interface Due {
   changedAt: Date;
 }
 
-/** A plan for a day of its own as a visit; what is no longer open has changed once. */
+/** A plan for a day of its own as a visit: it counts its moves, and what is no longer open has changed once more. */
 export const plannedVisit = (plan: PlannedVisit): Due => ({
   ...plan,
   what: `${METHOD_NAMES[plan.method]}, ${plan.labelName}`,
   reason: 'Planned.',
   onlyIf: null,
   due: plan.plannedFor,
-  version: plan.state === 'open' ? 0 : 1,
+  version: plan.moves + (plan.state === 'open' ? 0 : 1),
   changedAt: plan.at,
 });
 

@@ -1,4 +1,5 @@
 import { severityOf } from '@/core/decide/decide';
+import type { AlsoPlanned } from '@/core/gates/gate';
 import { openTroubles } from '@/core/decide/troubles';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { signsOf } from '@/core/diagnose/reading';
@@ -8,7 +9,7 @@ import { barkLossShare } from '@/core/measure/bark-loss';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
 import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
-import type { Choices, Situation } from '@/core/prescribe/situation';
+import { faced, type Choices, type Situation } from '@/core/prescribe/situation';
 import type { OldSite } from '@/core/ring/ring';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { dayIn } from '@/core/season/follow-ups';
@@ -122,6 +123,20 @@ function troubleOf(
         tree.verdicts.some((x) => x.conditionId === condition.id),
     },
   ];
+}
+
+/** An open plan as another one sees it. */
+function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today: string): AlsoPlanned {
+  const label = labels.find((l) => l.key === plan.labelKey)?.label;
+  return {
+    on: plan.plannedFor && plan.plannedFor > today ? plan.plannedFor : today,
+    laid: plan.laid,
+    labelKey: plan.labelKey,
+    labelName: plan.labelName,
+    method: label?.uses.find((u) => u.key === plan.useKey)?.method ?? 'soil-drench',
+    families: label?.actives.map((a) => a.family) ?? [],
+    actives: label?.actives.map((a) => a.name) ?? [],
+  };
 }
 
 /**
@@ -251,14 +266,7 @@ export function situationFor(
     findKm: inHand?.findKm ?? null,
     atRisk: inHand?.atRisk ?? false,
     helpersSeen: visit?.findings.some((f) => f.sign === 'helpers' && (f.grade ?? 0) >= 2) ?? false,
-    alsoPlanned: planned.map((p) => ({
-      labelKey: p.labelKey,
-      labelName: p.labelName,
-      method:
-        labels.find((l) => l.key === p.labelKey)?.label.uses.find((u) => u.key === p.useKey)?.method ?? 'soil-drench',
-      families: labels.find((l) => l.key === p.labelKey)?.label.actives.map((a) => a.family) ?? [],
-      actives: labels.find((l) => l.key === p.labelKey)?.label.actives.map((a) => a.name) ?? [],
-    })),
+    alsoPlanned: planned.map((p) => alsoPlanned(p, labels, today)),
     otherSites: planned.flatMap((p) =>
       (p.result.ring?.sites ?? []).map((bearing, i) => ({
         labelKey: p.labelKey,
@@ -281,6 +289,24 @@ export function situationFor(
     licence: viewer.licence,
     checked: Object.fromEntries(labels.map((l) => [l.key, l.checkedOn])),
   };
+}
+
+/**
+ * The situation in which a plan is carried out. A visit of a programme acts on its own trouble, whether or not anybody named it
+ * on this tree; any other plan rests on what was named.
+ */
+export function situationOfPlan(
+  viewer: Viewer,
+  tree: Tree,
+  held: Held,
+  finds: Finds,
+  now: Date,
+  plan: { conditionId: string; visitId: string | null },
+  year: HostYear,
+): Situation {
+  const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId, year);
+  const condition = plan.visitId === null ? null : findCondition(plan.conditionId);
+  return condition ? faced(situation, condition, finds[condition.id] ?? null) : situation;
 }
 
 /** Soil and air as the station has them, the leaf as it is expected; the person at the tree may say otherwise. */

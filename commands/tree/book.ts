@@ -1,7 +1,8 @@
 import { command, refuse, sentBefore, type Answer } from '@/commands/command';
-import { situationFor, weighingOf } from '@/commands/facts/situation';
+import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
 import { findsNear, treeOf } from '@/commands/facts/tree';
+import { settleAnew } from '@/commands/programme/settle';
 import { bookingSchema, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
 import { stillSaid } from '@/core/gates/said';
@@ -11,6 +12,7 @@ import { NO_YEAR } from '@/core/season/year';
 import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
+import { laidBehind } from '@/store/laid';
 import { getPlan } from '@/store/plans';
 import { lotsOf, heldBy } from '@/store/shelf';
 import { v7 } from 'uuid';
@@ -21,7 +23,10 @@ export const book = command({
   right: 'apply',
   schema: bookingSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now }, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+  run: async (
+    { viewer, now, station },
+    b,
+  ): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
     const plan = await getPlan(viewer, b.planId);
     if (!plan) return refuse('planId', 'This plan is not in this outfit.');
     const [tree, held, lots] = await Promise.all([
@@ -38,7 +43,7 @@ export const book = command({
     const said = weatherSchema.parse(b.weather);
     const finds = await findsNear(viewer, tree);
     // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
-    const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId, NO_YEAR);
+    const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
     // The same gates once more, with the ground and air of the hour in which it was done.
     const fresh = prescribe(situation, plan.label, use, {
       ...plan.choices,
@@ -81,6 +86,9 @@ export const book = command({
       b,
     );
     if (!up.ok) return { ok: false, faults: up.faults };
+    // Under a programme the next one is a visit of the programme, counted from this record; the label's own would be a second.
+    const laid = plan.visitId === null ? null : await laidBehind(viewer, { planId: plan.id });
+    const due = up.followUps.filter((f) => !laid || f.kind !== 'treat-again');
     try {
       const written = await writeRecord(viewer, v7, {
         id: b.id,
@@ -95,7 +103,7 @@ export const book = command({
         correction: null,
         words: up.words,
         data: up.data,
-        followUps: up.followUps,
+        followUps: due,
         moves: [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
       });
       // A record that came here by another way than a verb has this id: it stands, and this is not it.
@@ -107,6 +115,7 @@ export const book = command({
         return refuse('lotId', 'Somebody else took from this lot meanwhile; there is not enough left.');
       throw error;
     }
-    return { ok: true, value: { recordId: b.id, due: up.followUps.map((f) => ({ what: f.what, due: f.due })) } };
+    if (laid) await settleAnew({ viewer, now, station }, laid.laidId, [laid.treeId]);
+    return { ok: true, value: { recordId: b.id, due: due.map((f) => ({ what: f.what, due: f.due })) } };
   },
 });

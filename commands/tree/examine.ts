@@ -2,10 +2,12 @@ import { inMinor } from '@/core/cost/prices';
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
+import { settleByLook } from '@/commands/programme/by-look';
 import { noTree } from '@/commands/tree/no-tree';
 import { numberAt } from '@/commands/typed';
 import type { Fault } from '@/core/book/write';
 import { detailSchema, lookSchema } from '@/core/diagnose/look';
+import { dayIn } from '@/core/season/follow-ups';
 import { findHost, findTest, signsFor } from '@/knowledge';
 import { addLooks } from '@/store/looks';
 import { alikeTrees } from '@/store/tree';
@@ -17,7 +19,7 @@ export const examine = command({
   right: 'examine',
   schema: lookSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, l): Promise<Answer> => {
+  run: async ({ viewer, now, observed, station }, l): Promise<Answer> => {
     const faults: Fault[] = [];
     const crownLoss = numberAt(
       faults,
@@ -98,6 +100,11 @@ export const examine = command({
         change: null,
       })),
     ]);
+    const seen = [
+      { treeId: tree.id, findings: looked },
+      ...l.alike.map((a) => ({ treeId: a.treeId, findings: [...looked, ...a.except] })),
+    ];
+    await settleByLook({ viewer, now, station }, seen, dayIn(observed, tree.timeZone));
     return done;
   },
 });

@@ -4,6 +4,8 @@ import { treeOf } from '@/commands/facts/tree';
 import { uuid } from '@/core/book/record';
 import { stepOfWork } from '@/core/prescribe/costs';
 import { dayIn, followUps } from '@/core/season/follow-ups';
+import { settleAnew } from '@/commands/programme/settle';
+import { laidBehind } from '@/store/laid';
 import { getWorkPlan, settleWork } from '@/store/plans';
 import { v7 } from 'uuid';
 import { z } from 'zod';
@@ -13,19 +15,21 @@ export const finishWork = command({
   name: 'finish-work',
   right: 'apply',
   schema: z.object({ id: uuid, done: z.boolean(), note: z.string().trim().max(2000, 'At most 2000 signs.') }),
-  run: async ({ viewer, now }, p): Promise<Answer> => {
+  run: async ({ viewer, now, station }, p): Promise<Answer> => {
     const plan = await getWorkPlan(viewer, p.id);
     const tree = plan && (await treeOf(viewer, plan.treeId, now));
     if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
     const today = dayIn(now, tree.timeZone);
+    const laid = await laidBehind(viewer, { workPlanId: p.id });
+    const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(viewer, tree, now));
     const settled = await settleWork(
       viewer,
       { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },
       v7,
-      p.done
-        ? followUps(stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(viewer, tree, now)).rules, today)
-        : [],
+      // Under a programme the next one is a visit of the programme.
+      p.done ? followUps(rules, today).filter((f) => !laid || f.kind !== 'treat-again') : [],
     );
+    if (settled && laid) await settleAnew({ viewer, now, station }, laid.laidId, [laid.treeId]);
     return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
   },
 });

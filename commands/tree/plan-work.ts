@@ -72,6 +72,7 @@ export const planWork = command({
         released: p.released,
         plannedFor: facts.today > today.today ? facts.today : null,
         price: priced(weighWork(work, sheet, 0, by), by),
+        visitId: null,
       });
     }
     const programme = first?.programme;

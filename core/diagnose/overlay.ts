@@ -18,8 +18,8 @@ export const ownConditionEntry = conditionSchema.refine((c) => c.id.startsWith('
 export type OwnEntry =
   | { kind: 'likelihood'; key: string; version: number; data: z.infer<typeof likelihoodEntry> }
   | { kind: 'condition'; key: string; version: number; data: Condition | null };
-/** What an outfit may write of its own; sums of heat stand beside those that ship and change nothing of them. */
-export type OwnKind = OwnEntry['kind'] | 'heat';
+/** What an outfit may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
+export type OwnKind = OwnEntry['kind'] | 'heat' | 'programme';
 
 export interface Overlaid {
   knowledge: Knowledge;

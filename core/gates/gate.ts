@@ -142,6 +142,10 @@ export interface Earlier {
 
 /** A product that is planned on this tree and not yet put on. */
 export interface AlsoPlanned {
+  /** The day it is planned for; today where it may be done at once. */
+  on: string;
+  /** A visit of a programme that is laid over the tree: another plan of its product does not take its place. */
+  laid: boolean;
   labelKey: string;
   labelName: string;
   method: Method;

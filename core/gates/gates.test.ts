@@ -135,7 +135,9 @@ const oilNotSulphur = {
   notWith: [{ what: 'sulphur', days: 10, text: 'Not within 10 days of sulphur.' }],
 };
 const calm = { conditions: { minWindMs: 1, maxWindMs: 4, text: 'Between 1 and 4 m/s.' } };
-const planned = (method: 'foliar-spray' | 'trunk-injection') => ({
+const planned = (method: 'foliar-spray' | 'trunk-injection', on = '2026-06-01') => ({
+  on,
+  laid: false,
   labelKey: 'p',
   labelName: 'Partner',
   method,

@@ -15,6 +15,7 @@ import {
   overTheYears,
   stepOfUse,
   stepOfWork,
+  workAtTree,
   type Control,
   type OwnResults,
   type Weighing,
@@ -110,7 +111,7 @@ export function weighWork(
   weighing: Weighing,
   own?: OwnResults,
 ): Weighed {
-  const once = weighing.prices.visit + (sheet.minutes / 60) * weighing.prices.hour;
+  const once = weighing.prices.visit + workAtTree(sheet.minutes, weighing.prices);
   const { overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, weighing), once, weighing);
   const first = sheet.figures[0]!;
   const { window, ...control } = expected('work', [work.method], weighing.today, weighing, own);

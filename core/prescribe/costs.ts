@@ -182,12 +182,17 @@ const MINUTES: Record<Method, number> = {
   repellent: 10,
 };
 
-/** What a use of a label costs once on this tree, minor units: product, coming out, hands, devices. */
-export function onceOfUse(label: Label, use: LabelUse, dose: Dose, p: Prices): number {
+/** What a use of a label costs at the tree itself, minor units: product, hands, devices; coming out is another matter. */
+export function atTree(label: Label, use: LabelUse, dose: Dose, p: Prices): number {
   const holes = dose.sites?.count ?? 0;
   const hours = (MINUTES[use.method] + 3 * holes) / 60;
-  return ((label.priceMinor ?? 0) * dose.product) / 1000 + p.visit + hours * p.hour + holes * p.device;
+  return ((label.priceMinor ?? 0) * dose.product) / 1000 + hours * p.hour + holes * p.device;
 }
+/** What a work costs at the tree itself, minor units. */
+export const workAtTree = (minutes: number, p: Prices): number => (minutes / 60) * p.hour;
+/** What a use of a label costs once on this tree alone, coming out for it included. */
+export const onceOfUse = (label: Label, use: LabelUse, dose: Dose, p: Prices): number =>
+  p.visit + atTree(label, use, dose, p);
 
 /**
  * Treat, remove and replant, or leave: expected cost over the years, with the chance that the tree is lost meanwhile.

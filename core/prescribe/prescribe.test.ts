@@ -248,6 +248,8 @@ it('the open plan of the product in hand is no other product on this trunk', () 
   const first = plan();
   const sites = first.ring!.sites.map((bearing) => ({ labelKey: infusion.key, bearing, heightCm: 20 }));
   const also = {
+    on: '2026-06-15',
+    laid: false,
     labelKey: infusion.key,
     labelName: 'x',
     method: 'trunk-injection' as const,

@@ -138,7 +138,8 @@ export function workOut(
     },
     label,
     use,
-    alsoPlanned: situation.alsoPlanned.filter((p) => p.labelKey !== label.key),
+    // The plan in hand gives way to itself; the other visits of a programme stay, and count until they are at the tree.
+    alsoPlanned: situation.alsoPlanned.filter((p) => p.labelKey !== label.key || (p.laid && choices.phase !== 'apply')),
     near: near ?? [],
     driftsOver: treated.driftsOver,
     crownRadiusM: situation.crown ? situation.crown.widthM / 2 : null,

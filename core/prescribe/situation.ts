@@ -118,6 +118,27 @@ export function aimedAt(s: Situation, use: Pick<LabelUse, 'targets'>): Situation
   return other ? { ...s, ...other } : s;
 }
 
+/**
+ * The situation of a tree faced with one trouble: as it stands open there, else as one that nobody has named on it yet. What
+ * a programme puts on for prevention is not held because nothing, or something else, was named.
+ * @param findKm nearest find of it, km; null where none is known
+ */
+export function faced(s: Situation, condition: Condition, findKm: number | null): Situation {
+  if (s.condition?.id === condition.id) return s;
+  const open = s.troubles.find((t) => t.condition.id === condition.id);
+  if (open) return { ...s, ...open };
+  return {
+    ...s,
+    condition,
+    certainty: null,
+    decision: null,
+    liveDrivers: [],
+    severity: null,
+    findKm,
+    atRisk: Boolean(condition.protect && findKm !== null && findKm <= condition.protect.withinKm),
+  };
+}
+
 /** When somebody wants it done: this very day, in its next window, or on a day of their own. */
 export type When = { kind: 'now' } | { kind: 'window' } | { kind: 'day'; day: Day };
 

@@ -1,5 +1,6 @@
 import type { TreatmentOption } from '../diagnose/knowledge';
 import { usesActive, type Gate } from '../gates/gate';
+import { partnerWait } from '../gates/partners';
 import { standing } from '../gates/rules';
 import { stillSaid } from '../gates/said';
 import { labelPeriod, within } from '../label/period';
@@ -22,6 +23,7 @@ export type Bound =
   | { by: 'heat'; model: string; expected: Expected | null }
   | { by: 'interval'; until: Day }
   | { by: 'yearly number'; until: Day }
+  | { by: 'partner'; what: string; until: Day }
   | { by: 'picking'; until: Day | null };
 
 /** A span of days in which a use may be expected to be allowed. */
@@ -51,7 +53,7 @@ const YEAR_DAYS = 366;
  * What speaks against a use on a day as far as calendar, book and label tell months ahead; what only the day itself can tell
  * (air, soil, people, bloom) is left out.
  */
-function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
+export function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
   const { south, host, year } = situation;
   const month = Number(day.slice(5, 7));
   const bounds: Bound[] = [];
@@ -95,17 +97,31 @@ function guideBound(guide: TreatmentOption, { year, south }: Situation, day: Day
     : { by: 'heat', model: timed.model, expected };
 }
 
-/** The interval and the yearly number, counting what is done: of the product, and of any other with one of its actives. */
+/** Days of other open plans that count against a label: those of a programme, and of any other product with its actives. */
+const plannedDays = ({ alsoPlanned }: Situation, label: Label): Day[] =>
+  alsoPlanned
+    .filter((p) => (p.labelKey === label.key ? p.laid : usesActive(label, p.actives)))
+    .map((p) => p.on)
+    .sort();
+
+/** The interval and the yearly number, counting what is done and what is planned: of the product, and of any other with one of its actives. */
 function numbersOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
   const { minDays, maxPerYear } = use.intervals;
-  if (minDays === undefined && maxPerYear === undefined) return [];
-  const counted = situation.earlier
-    .filter((e) => (e.labelKey === label.key || usesActive(label, e.actives)) && e.day <= day)
-    .map((e) => e.day)
-    .sort();
-  const bounds: Bound[] = [];
-  const last = counted.at(-1);
-  const free = last && minDays ? after(last, minDays, 'days') : null;
+  const partner = partnerWait(label, situation.earlier, day);
+  const waits: Bound[] = partner ? [{ by: 'partner', what: partner.what, until: partner.until }] : [];
+  if (minDays === undefined && maxPerYear === undefined) return waits;
+  const planned = plannedDays(situation, label);
+  const counted = [
+    ...situation.earlier
+      .filter((e) => (e.labelKey === label.key || usesActive(label, e.actives)) && e.day <= day)
+      .map((e) => e.day),
+    ...planned,
+  ].sort();
+  const bounds = waits;
+  const last = counted.filter((d) => d <= day).at(-1);
+  // What is planned for a later day keeps as far from this one as this one from it.
+  const next = planned.find((d) => d > day && after(day, minDays ?? 0, 'days') > d);
+  const free = minDays && (next ?? last) ? after((next ?? last)!, minDays, 'days') : null;
   if (free && day < free) bounds.push({ by: 'interval', until: free });
   const period = labelPeriod(use, day, situation.south);
   const inPeriod = counted.filter((d) => within(period, d));
@@ -127,7 +143,7 @@ function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound
 }
 
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
-function turningDays(situation: Situation, use: LabelUse): Day[] {
+function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
   const { today, harvest, year } = situation;
   const month = `${today.slice(0, 7)}-01`;
   const last = after(today, YEAR_DAYS, 'days');
@@ -135,6 +151,7 @@ function turningDays(situation: Situation, use: LabelUse): Day[] {
     ...Array.from({ length: 13 }, (_, i) => after(month, i, 'months')),
     ...(harvest ? [after(after(harvest.from, -(use.intervals.preHarvestDays ?? 0), 'days'), 1, 'days')] : []),
     ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
+    ...plannedDays(situation, label).map((d) => after(after(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
     ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
     ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), after(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
@@ -159,7 +176,7 @@ function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
 export function nextWindow(situation: Situation, label: Label, use: LabelUse): Window | null {
   const { today } = situation;
   const last = after(today, YEAR_DAYS, 'days');
-  const days = [...new Set([today, ...turningDays(situation, use)])].sort();
+  const days = [...new Set([today, ...turningDays(situation, label, use)])].sort();
   let open: Pick<Window, 'from' | 'opens'> | null = null;
   let before: Bound[] = [];
   for (let i = 0; i < days.length; i++) {

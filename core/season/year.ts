@@ -26,6 +26,34 @@ export interface HostYear {
 }
 export const NO_YEAR: HostYear = { stages: [], heat: [] };
 
+/**
+ * A year with those that follow it, each taken as the last one that is known: what is planned further ahead than two seasons
+ * rests on no forecast.
+ * @param more years beyond what is known
+ */
+export function withYearsAhead(year: HostYear, more: number): HostYear {
+  const beyond = <T extends { day: Day; earliest: Day; latest: Day }>(
+    dates: readonly T[],
+    newest: (d: T) => boolean,
+  ): T[] =>
+    Array.from({ length: more }, (_, i) => i + 1).flatMap((n) =>
+      dates.filter(newest).map((d) => ({
+        ...d,
+        day: after(d.day, n, 'years'),
+        earliest: after(d.earliest, n, 'years'),
+        latest: after(d.latest, n, 'years'),
+      })),
+    );
+  // Of each stage and each sum of heat, the date of the season that lies furthest ahead.
+  const lastOf = (of: readonly { day: Day }[]) => of.reduce((last, d) => (d.day > last ? d.day : last), '');
+  const newestStage = (s: StageDate) => s.day === lastOf(year.stages.filter((x) => x.code === s.code));
+  const newestHeat = (h: HeatDate) => h.day === lastOf(year.heat.filter((x) => x.modelId === h.modelId));
+  return {
+    stages: [...year.stages, ...beyond(year.stages, newestStage)],
+    heat: [...year.heat, ...beyond(year.heat, newestHeat)],
+  };
+}
+
 /** What the leaves are expected to be like on a day: by the stages of the host where they are known, else by the calendar. */
 export function expectedLeaf(host: Pick<Host, 'evergreen'>, year: HostYear, day: Day, south: boolean): LeafState {
   if (host.evergreen) return 'full';

@@ -1,5 +1,6 @@
 import { after, dayWords } from '../../season/follow-ups';
 import { labelPeriod, within } from '../../label/period';
+import { partnerWait } from '../partners';
 import { days, gate, labelSource, sharesActive, type Earlier, type Facts, type Rule } from '../gate';
 
 /** Earlier applications that a label's number counts: the same product, or any other with one of its actives, by anyone. */
@@ -7,8 +8,8 @@ const counted = (f: Facts) =>
   f.earlier
     .filter((e) => (e.labelKey === f.label.key || sharesActive(f, e.actives)) && e.day <= f.today)
     .sort((a, b) => a.day.localeCompare(b.day));
-/** Open plans of other products that carry one of its actives: what is planned counts like what is done. */
-const plannedToo = (f: Facts) => (f.alsoPlanned ?? []).filter((p) => sharesActive(f, p.actives));
+/** Other open plans that carry one of its actives: what is planned counts like what is done, on its own day. */
+const plannedToo = (f: Facts) => f.alsoPlanned.filter((p) => sharesActive(f, p.actives));
 const named = (f: Facts, e: Earlier) =>
   e.labelKey === f.label.key
     ? ''
@@ -39,12 +40,6 @@ export const EXEMPT_FAMILIES = [
 /** A season of one pest: what was put on within it breeds what survived. */
 const PEST_SEASON_DAYS = 300;
 
-/** What must not follow what within so many days when no label says: oil after sulphur 21, after captan 14, and the other way. */
-const DEFAULT_PARTNERS: [a: string, b: string, days: number][] = [
-  ['oil', 'sulphur', 21],
-  ['oil', 'captan', 14],
-];
-
 export const numberRules: Rule[] = [
   {
     ids: ['interval', 'interval-planned'],
@@ -57,7 +52,7 @@ export const numberRules: Rule[] = [
       const min = facts.use.intervals.minDays;
       if (!min) return null;
       const last = counted(facts).at(-1);
-      const also = plannedToo(facts)[0];
+      const also = plannedToo(facts).find((p) => Math.abs(days(p.on, facts.today)) < min);
       if (last && days(last.day, facts.today) < min)
         return gate({
           id: 'interval',
@@ -73,10 +68,10 @@ export const numberRules: Rule[] = [
             id: 'interval-planned',
             strength: 'stop',
             title: 'The same active is planned already',
-            sentence: `${also.labelName} is planned on this tree and carries ${also.actives.join(' + ')} too; the label asks for ${min} days between.`,
+            sentence: `${also.labelName} is planned on this tree for ${dayWords(also.on)} and carries ${also.actives.join(' + ')} too; the label asks for ${min} days between.`,
             source: labelSource(facts, 'interval'),
             facts: [also.labelName, facts.use.intervals.text],
-            satisfy: 'Drop one of the two plans.',
+            satisfy: 'Drop one of the two plans, or take another day.',
           })
         : null;
     },
@@ -93,7 +88,7 @@ export const numberRules: Rule[] = [
       if (max === undefined) return null;
       const period = labelPeriod(facts.use, facts.today, facts.south);
       const done = counted(facts).filter((e) => within(period, e.day));
-      const n = done.length + plannedToo(facts).length;
+      const n = done.length + plannedToo(facts).filter((p) => within(period, p.on)).length;
       return n < max
         ? null
         : gate({
@@ -229,54 +224,32 @@ export const numberRules: Rule[] = [
     setBy: 'label',
     label: (l) => l.notWith.length > 0,
     check: (facts) => {
-      const mine = facts.label.actives.flatMap((a) => [a.family, a.name]);
-      const recent = facts.earlier.filter((e) => e.day <= facts.today);
-      const named = (e: (typeof recent)[number], what: string) =>
-        e.families?.includes(what) || e.actives.includes(what);
-      for (const p of facts.label.notWith) {
-        const hit = recent.filter((e) => named(e, p.what) && days(e.day, facts.today) < p.days).at(-1);
-        if (hit)
-          return gate({
-            id: 'incompatible-label',
-            strength: 'stop',
-            title: `Too soon after ${p.what}`,
-            sentence: `${p.what} was put on ${days(hit.day, facts.today)} days ago; the label asks for ${p.days}. “${p.text}”`,
-            source: labelSource(facts, 'not with'),
-            facts: [`on ${dayWords(hit.day)}`],
-            satisfy: `Allowed from ${dayWords(after(hit.day, p.days, 'days'))}.`,
-          });
-      }
-      // The earlier product's own label has a word as well.
-      for (const e of [...recent].sort((a, b) => b.day.localeCompare(a.day))) {
-        const p = e.notWith?.find((x) => mine.includes(x.what) && days(e.day, facts.today) < x.days);
-        if (p)
-          return gate({
-            id: 'incompatible-label',
-            strength: 'stop',
-            title: `Too soon after ${e.actives.join(' + ')}`,
-            sentence: `It was put on ${days(e.day, facts.today)} days ago, and its own label keeps ${p.what} ${p.days} days away.`,
-            source: 'label of the earlier product, not with',
-            facts: [`on ${dayWords(e.day)}`],
-            satisfy: `Allowed from ${dayWords(after(e.day, p.days, 'days'))}.`,
-          });
-      }
-      for (const [a, b, wait] of DEFAULT_PARTNERS) {
-        const other = mine.includes(a) ? b : mine.includes(b) ? a : null;
-        // A label that names the partner has said its own number.
-        if (!other || facts.label.notWith.some((p) => p.what === other)) continue;
-        const hit = recent.filter((e) => named(e, other) && days(e.day, facts.today) < wait).at(-1);
-        if (hit)
-          return gate({
-            id: 'incompatible',
-            strength: 'hold',
-            title: `Too soon after ${other}`,
-            sentence: `${other} was put on ${days(hit.day, facts.today)} days ago; together they burn leaves. The label is silent: ${wait} days are usual.`,
-            source: 'practice',
-            facts: [`on ${dayWords(hit.day)}`],
-            satisfy: `Allowed from ${dayWords(after(hit.day, wait, 'days'))}.`,
-          });
-      }
-      return null;
+      const wait = partnerWait(facts.label, facts.earlier, facts.today);
+      if (!wait) return null;
+      const ago = days(wait.on, facts.today);
+      const rest = {
+        title: `Too soon after ${wait.what}`,
+        facts: [`on ${dayWords(wait.on)}`],
+        satisfy: `Allowed from ${dayWords(wait.until)}.`,
+      };
+      if (wait.by === 'practice')
+        return gate({
+          ...rest,
+          id: 'incompatible',
+          strength: 'hold',
+          sentence: `${wait.what} was put on ${ago} days ago; together they burn leaves. The label is silent: ${wait.days} days are usual.`,
+          source: 'practice',
+        });
+      return gate({
+        ...rest,
+        id: 'incompatible-label',
+        strength: 'stop',
+        sentence:
+          wait.by === 'own label'
+            ? `${wait.what} was put on ${ago} days ago; the label asks for ${wait.days}. “${wait.text}”`
+            : `It was put on ${ago} days ago, and its own label keeps ${wait.keepsOff} ${wait.days} days away.`,
+        source: wait.by === 'own label' ? labelSource(facts, 'not with') : 'label of the earlier product, not with',
+      });
     },
   },
   {

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { findCondition } from '@/knowledge';
 import { refusal } from '@/core/people/rights';
 import { spotOf } from '@/commands/facts/diagnosis';
-import { situationFor } from '@/commands/facts/situation';
+import { situationOfPlan } from '@/commands/facts/situation';
 import { NO_YEAR } from '@/core/season/year';
 import { stationFor } from '@/app/_server/station';
 import { allows } from '@/app/_server/viewer';
@@ -35,7 +35,7 @@ export default async function Page(address: SheetAddress) {
     );
   const { held, lots, arrival } = sheet;
   // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
-  const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId, NO_YEAR);
+  const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
   return (
     <ApplyBench
       key={plan.id}

@@ -49,10 +49,12 @@ export default async function Page({
   }
   const { stems } = viewer.schools;
   const plans = tree.plans.filter((p) => p.state === 'open');
+  // The visits of a programme have their own days; what is prescribed anew is the plan that stands for itself.
+  const standing = plans.find((p) => !p.laid);
   const usual: Choices = {
     ...usualChoices(tree, weather, year),
     ...(stems === 'ask' ? {} : { stemRule: stems }),
-    ...(plans[0] ? { when: whenOf(plans[0], situation.today) } : {}),
+    ...(standing ? { when: whenOf(standing, situation.today) } : {}),
   };
   const labels = held.labels.map((l) => ({ id: l.id, label: l.label }));
   // The first answer comes with the page: what is in hand before anybody touches anything, and its figures.
@@ -62,8 +64,8 @@ export default async function Page({
     labels.map((l) => l.label),
     choices,
   );
-  const pick = plans[0]
-    ? `${plans[0].labelKey}/${plans[0].useKey}`
+  const pick = standing
+    ? `${standing.labelKey}/${standing.useKey}`
     : (firstWay(situation, offered, openWorks[0]?.id ?? null) ?? '');
   const chosen = pick.startsWith(WORK) ? null : findUse(labels, pick);
   const { near, far } = shelfFor(situation, labels, [

@@ -3,39 +3,12 @@ import type { Label, LabelUse } from '@/core/label/schema';
 import { conditionsOf, type Condition } from '@/core/prescribe/conditions';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { When } from '@/core/prescribe/situation';
-import type { Bound } from '@/core/prescribe/when';
-import { STAGE_NAMES } from '@/core/season/bbch';
 import { after } from '@/core/season/follow-ups';
 import type { FitDay } from '@/core/weather/fitness';
-import { monthName } from '@/core/season/months';
 import { showTemperature, showWind, type UnitSystem } from '@/core/units/units';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
-import { expectedWords } from '@/ui/season-words';
+import { boundWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
-
-const months = (of: readonly number[]) => of.map(monthName).join(', ');
-
-/** Why a window opens or closes, in words. */
-function boundWords(bound: Bound): string {
-  switch (bound.by) {
-    case 'months':
-      return `the label’s months are ${months(bound.months)}`;
-    case 'leaf':
-      return `the label asks for full leaf${expectedWords(bound.expected && { kind: 'stage', date: bound.expected })}`;
-    case 'stage':
-      return `the field guide’s time is ${STAGE_NAMES[bound.from]} to ${STAGE_NAMES[bound.to]}${expectedWords(bound.expected)}`;
-    case 'heat':
-      return `the field guide’s time is counted by heat${expectedWords(bound.expected)}`;
-    case 'guide':
-      return `the field guide’s time is ${monthName(bound.from)}${bound.from === bound.to ? '' : ` to ${monthName(bound.to)}`}`;
-    case 'interval':
-      return `the label’s interval runs until ${shortDay(bound.until)}`;
-    case 'yearly number':
-      return `the label’s yearly number is used up until ${shortDay(bound.until)}`;
-    case 'picking':
-      return bound.until ? `it is picked until ${shortDay(bound.until)}` : 'it is being picked';
-  }
-}
 
 /** A condition of the visit, as a crew says it. */
 function conditionWords(c: Condition, units: UnitSystem): string {

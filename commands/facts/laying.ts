@@ -1,0 +1,134 @@
+import { coverOf } from '@/core/season/covers';
+import { dayIn, type Day } from '@/core/season/follow-ups';
+import { changesOf, type Change } from '@/core/programmes/changes';
+import { lay, underReason, type Ground, type LaidVisit, type StandingVisit } from '@/core/programmes/lay';
+import type { YearProgramme } from '@/core/programmes/schema';
+import type { StationFor } from '@/core/weather/station';
+import { concerns } from '@/core/diagnose/reading';
+import { findCondition, findHost, programmes } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
+import { laidVisits, ownProgrammes, type Laid, type VisitRow } from '@/store/laid';
+import { heldBy, type Held } from '@/store/shelf';
+import type { Tree } from '@/store/tree';
+import { nearbyFinds } from '@/store/verdicts';
+import { spotOf } from './diagnosis';
+import { yearsOf } from './season';
+import { situationFor, usualChoices, workFactsOf } from './situation';
+import { treesOf } from './tree';
+
+/** A programme by its key: of the outfit's own, or of those that ship; null where there is none like it. */
+export async function programmeNamed(viewer: Viewer, key: string): Promise<YearProgramme | null> {
+  const shipped = programmes.find((p) => p.key === key);
+  if (shipped) return shipped;
+  return (await ownProgrammes(viewer)).find((p) => p.programme.key === key)?.programme ?? null;
+}
+
+/** Whether a programme is for a host; one that names no group is for every tree. */
+export const isFor = (programme: Pick<YearProgramme, 'groups'>, hostId: string): boolean => {
+  const host = findHost(hostId);
+  return host !== null && concerns(programme.groups, host);
+};
+
+/** What is laid: the programme, its days, and what was said for all its trees. */
+export type Laying = Pick<Laid, 'programme' | 'from' | 'until' | 'said' | 'reason'>;
+
+/** A programme on one tree: its facts, and every visit with its day. */
+export interface LaidTree {
+  tree: Tree;
+  today: Day;
+  ground: Ground;
+  visits: LaidVisit[];
+  /** What stands of it already. */
+  kept: VisitRow[];
+  changes: Change[];
+}
+
+const standingOf = (v: VisitRow): StandingVisit[] =>
+  // What had no day is looked at again; it holds no place.
+  v.state === 'stopped'
+    ? []
+    : [
+        {
+          step: v.step,
+          year: v.year,
+          nth: v.nth,
+          state: v.state === 'planned' ? 'open' : v.state === 'expected' ? 'waiting' : v.state,
+          day: v.day,
+          found: v.found,
+          labelKey: v.labelKey,
+          useKey: v.useKey,
+        },
+      ];
+
+/** Covers that rain wore out before their days were over. */
+function wornOf(kept: readonly VisitRow[], tree: Tree, stationFor: StationFor, now: Date): Ground['worn'] {
+  return kept.flatMap((v) => {
+    if (v.state !== 'done' || !v.sprayed) return [];
+    const hours = stationFor(spotOf(tree)).hours(new Date(v.sprayed.endedAt), now);
+    const left = coverOf(v.sprayed, hours, tree.timeZone);
+    return left && left.why !== 'label-days'
+      ? [{ step: v.step, year: v.year, nth: v.nth, renewOn: left.renewOn, mm: left.rainMm }]
+      : [];
+  });
+}
+
+/** A tree as it stands apart from the visits of one laid programme: what that planned is planned anew. */
+const without = (tree: Tree, kept: readonly VisitRow[]): Tree => {
+  const own = new Set(kept.map((v) => v.planId));
+  return { ...tree, plans: tree.plans.filter((p) => !own.has(p.id)) };
+};
+
+/** Labels that are still sold, the newest version of each. */
+const shelfOf = ({ labels }: Held) => labels.map((l) => l.label);
+
+/**
+ * Lays a programme over trees, or over them again: every tree with all its facts, its visits and what has changed since they
+ * were last settled. In a handful of statements, however many trees there are.
+ * @param laidId the laying that stands already; null for one that is only tried
+ */
+export async function layOver(
+  viewer: Viewer,
+  stationFor: StationFor,
+  now: Date,
+  laying: Laying,
+  laidId: string | null,
+  treeIds: readonly string[],
+): Promise<{ held: Held; trees: LaidTree[] }> {
+  const [held, trees, rows] = await Promise.all([
+    heldBy(viewer),
+    treesOf(viewer, treeIds, now),
+    laidId ? laidVisits(viewer, laidId, treeIds) : Promise.resolve([]),
+  ]);
+  const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, stationFor, now)]);
+  const shelf = shelfOf(held);
+  const out = trees.flatMap((full): LaidTree[] => {
+    if (!findHost(full.hostId)) return [];
+    const kept = rows.filter((r) => r.treeId === full.id);
+    const tree = without(full, kept);
+    const year = years.get(tree.id)!;
+    const near = finds.get(tree.id)!;
+    const situation = situationFor(viewer, tree, held, near, now, null, year);
+    const ground: Ground = {
+      situation,
+      shelf,
+      condition: findCondition,
+      finds: near,
+      choices: {
+        ...usualChoices(tree, stationFor(spotOf(tree)).at(now), year),
+        ...(viewer.schools.stems === 'ask' ? {} : { stemRule: viewer.schools.stems }),
+        said: laying.said,
+        system: viewer.units,
+      },
+      work: workFactsOf(viewer, tree, now),
+      had: [...new Set(tree.verdicts.map((v) => v.conditionId))],
+      from: laying.from,
+      until: laying.until,
+      standing: kept.flatMap(standingOf),
+      worn: wornOf(kept, tree, stationFor, now),
+    };
+    const visits = underReason(lay(laying.programme, ground), laying.reason);
+    const today = dayIn(now, tree.timeZone);
+    return [{ tree, today, ground, visits, kept, changes: changesOf(kept, visits, today) }];
+  });
+  return { held, trees: out };
+}

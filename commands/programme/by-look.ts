@@ -1,0 +1,49 @@
+import type { Context } from '@/commands/command';
+import type { Finding } from '@/core/diagnose/knowledge';
+import { severityOf } from '@/core/decide/decide';
+import { signsOf } from '@/core/diagnose/reading';
+import type { ProgrammeStep } from '@/core/programmes/schema';
+import type { Day } from '@/core/season/follow-ups';
+import { findCondition } from '@/knowledge';
+import { answerLooks, looksWaiting } from '@/store/laid';
+import { settleAnew } from './settle';
+
+/**
+ * What a look says of the troubles that a step looks for: cause where one is there as badly as it is worth acting on, none
+ * where what shows it was looked for and nothing of it seen; null where it says neither, and somebody has to.
+ */
+export function causeIn(act: ProgrammeStep['act'], findings: readonly Finding[]): boolean | null {
+  if (act.kind !== 'look') return null;
+  const conditions = act.of.flatMap((id) => findCondition(id) ?? []);
+  const looked = findings.filter((f) => f.state !== 'not looked' && !f.lastSeason);
+  const answers = conditions.map((c): boolean | null => {
+    const own = looked.filter((f) => signsOf(c).includes(f.sign));
+    const telling = own.filter((f) => c.signs.always.includes(f.sign) || c.signs.usual.includes(f.sign));
+    if (telling.some((f) => f.state === 'seen') && severityOf(c, own) >= Math.max(1, c.actFrom)) return true;
+    return telling.length > 0 && own.every((f) => f.state === 'absent') ? false : null;
+  });
+  if (answers.includes(true)) return true;
+  return answers.length > 0 && answers.every((x) => x === false) ? false : null;
+}
+
+/** A look at trees settles the looks of their programmes that were due, where it answers what they asked. */
+export async function settleByLook(
+  here: Pick<Context, 'viewer' | 'now' | 'station'>,
+  seen: readonly { treeId: string; findings: readonly Finding[] }[],
+  today: Day,
+): Promise<void> {
+  const waiting = await looksWaiting(
+    here.viewer,
+    seen.map((s) => s.treeId),
+    today,
+  );
+  const settled = new Map<string, Set<string>>();
+  for (const look of waiting) {
+    const act = look.programme.steps.find((s) => s.key === look.step)?.act;
+    const found = act ? causeIn(act, seen.find((s) => s.treeId === look.treeId)?.findings ?? []) : null;
+    if (found === null) continue;
+    await answerLooks(here.viewer, [look.id], found);
+    settled.set(look.laidId, (settled.get(look.laidId) ?? new Set()).add(look.treeId));
+  }
+  for (const [laidId, trees] of settled) await settleAnew(here, laidId, [...trees]);
+}

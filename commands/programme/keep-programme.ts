@@ -1,0 +1,64 @@
+import { command, refuse, type Answer } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { yearProgrammeSchema, type YearProgramme } from '@/core/programmes/schema';
+import { findWork } from '@/core/work/works';
+import { findCondition, heatModels, hosts, programmes } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
+import { addEntry } from '@/store/knowledge';
+import { shelfLabels } from '@/store/shelf';
+import { z } from 'zod';
+
+const groups = new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
+
+/** What a programme names must be there: conditions, works, sums of heat, products, hosts. */
+export async function strangersIn(viewer: Viewer, programme: YearProgramme): Promise<Fault[]> {
+  const labels = await shelfLabels(viewer);
+  const models = new Set(heatModels.map((m) => m.id));
+  const faults: Fault[] = programme.groups
+    .filter((g) => !groups.has(g))
+    .map((g) => ({ path: 'programme.groups', sentence: `There is no host or group “${g}”.` }));
+  programme.steps.forEach((step, i) => {
+    const fault = (at: string, sentence: string) => faults.push({ path: `programme.steps.${i}.${at}`, sentence });
+    const named = step.act.kind === 'treat' ? step.act.against : step.act.kind === 'look' ? step.act.of : [];
+    for (const id of [...named, ...step.onlyHad]) if (!findCondition(id)) fault('act', `There is no trouble “${id}”.`);
+    if (step.act.kind === 'work' && !findWork(step.act.work)) fault('act', `There is no work “${step.act.work}”.`);
+    // A sum of one's own may be made after the programme; until then its step has no time.
+    if (step.when.by === 'heat' && !step.when.model.startsWith('own-') && !models.has(step.when.model))
+      fault('when', `There is no sum of heat “${step.when.model}”.`);
+    const label = step.act.kind === 'treat' ? step.act.label : null;
+    if (label && !labels.some((l) => l.key === label)) fault('act', 'This product is not on the shelf.');
+  });
+  return faults;
+}
+
+/** A programme of the outfit's own: a copy that was changed, or one made anew. The same key again is its next version. */
+export const keepProgramme = command({
+  name: 'keep-programme',
+  right: 'edit the guide',
+  schema: z.object({
+    id: uuid,
+    programme: yearProgrammeSchema.refine((p) => p.key.startsWith('own-'), {
+      path: ['key'],
+      message: 'The key of a programme of one’s own begins with “own-”.',
+    }),
+    /** It is laid no more; what was laid of it stays. */
+    retired: z.boolean().default(false),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer }, p): Promise<Answer<{ key: string }>> => {
+    const { programme } = p;
+    const faults = await strangersIn(viewer, programme);
+    if (faults.length) return { ok: false, faults };
+    if (programmes.some((s) => s.name === programme.name && s.key !== programme.key))
+      return refuse('programme.name', 'One that ships has this name; give yours its own.');
+    await addEntry(viewer, {
+      id: p.id,
+      kind: 'programme',
+      key: programme.key,
+      data: p.retired ? { retired: true } : programme,
+      note: programme.basis,
+    });
+    return { ok: true, value: { key: programme.key } };
+  },
+});

@@ -1,0 +1,55 @@
+import type { Day } from '../season/follow-ups';
+import { keyOf, type LaidVisit, type VisitKey } from './lay';
+
+/** A visit of a laid programme as it is kept. */
+export interface KeptVisit extends VisitKey {
+  id: string;
+  state: 'expected' | 'stopped' | 'planned' | 'done' | 'off';
+  day: Day;
+  earliest: Day;
+  latest: Day;
+  labelKey: string | null;
+  useKey: string | null;
+}
+
+/** What has become of a programme on one tree since it was last settled: each with the visit as it is now worked out. */
+export type Change =
+  /** It was not there before. */
+  | { kind: 'new'; now: LaidVisit; was: null }
+  /** It may be planned now: a look found cause, or what stood against it is gone. */
+  | { kind: 'plan'; now: LaidVisit; was: KeptVisit }
+  /** It stands on another day. */
+  | { kind: 'move'; now: LaidVisit; was: KeptVisit }
+  /** Another product carries it out. */
+  | { kind: 'product'; now: LaidVisit; was: KeptVisit }
+  /** Something stands against it on every day of its time. */
+  | { kind: 'stop'; now: LaidVisit; was: KeptVisit }
+  /** It waits for a look again, or its look found no cause, or nothing leads to it any more. */
+  | { kind: 'wait' | 'off'; now: LaidVisit | null; was: KeptVisit };
+
+/** How far ahead of the visits that stand a new one may be told of: what was never planned and is over is not. */
+export function changesOf(kept: readonly KeptVisit[], laid: readonly LaidVisit[], today: Day): Change[] {
+  const now = new Map(laid.map((v) => [keyOf(v), v]));
+  const was = new Map(kept.map((v) => [keyOf(v), v]));
+  const changed = kept.flatMap((v): Change[] => change(v, now.get(keyOf(v)) ?? null, today));
+  const added = laid
+    .filter((v) => !was.has(keyOf(v)) && v.state !== 'done' && v.state !== 'off' && v.latest >= today)
+    .map((v): Change => ({ kind: 'new', now: v, was: null }));
+  return [...changed, ...added];
+}
+
+function change(was: KeptVisit, now: LaidVisit | null, today: Day): Change[] {
+  if (was.state === 'done' || was.state === 'off') return [];
+  if (!now || now.state === 'off' || now.state === 'done')
+    // What was promised and is late stays until somebody does it or leaves it out.
+    return was.state === 'planned' && was.day < today ? [] : [{ kind: 'off', now, was }];
+  if (now.state === 'stopped') return was.state === 'stopped' ? [] : [{ kind: 'stop', now, was }];
+  if (now.state === 'expected')
+    return was.state === 'expected' && was.day === now.day ? [] : [{ kind: 'wait', now, was }];
+  if (was.state !== 'planned') return [{ kind: 'plan', now, was }];
+  // What is late has no act: it stays as it was promised.
+  if (now.act === null) return [];
+  const product = now.act.kind === 'treat' && (now.act.label.key !== was.labelKey || now.act.use.key !== was.useKey);
+  if (product) return [{ kind: 'product', now, was }];
+  return now.day === was.day ? [] : [{ kind: 'move', now, was }];
+}

@@ -1,0 +1,109 @@
+import { z } from 'zod';
+import { METHODS } from '../label/methods';
+import { STAGES } from '../season/bbch';
+
+const key = z
+  .string()
+  .regex(/^[a-z0-9-]+$/)
+  .max(60);
+const text = z.string().trim().min(3).max(300);
+const month = z.number().int().min(1).max(12);
+
+/** Shortest, usual and longest time, in that order. */
+const span = z
+  .tuple([z.number().int().min(0).max(400), z.number().int().min(0).max(400), z.number().int().min(0).max(400)])
+  .refine(([min, usual, max]) => min <= usual && usual <= max, 'give the shortest, the usual and the longest in order');
+
+/** When a step may be done: by what the host or the heat shows, by months of the northern year, or so long after another step. */
+export const stepTimeSchema = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('stage'), from: z.literal(STAGES), to: z.literal(STAGES) }),
+  z.strictObject({ by: z.literal('heat'), model: key, days: z.number().int().min(1).max(120) }),
+  z.strictObject({ by: z.literal('months'), from: month, to: month }),
+  z.strictObject({ by: z.literal('after'), step: key, unit: z.enum(['days', 'weeks', 'months', 'years']), span }),
+]);
+export type StepTime = z.infer<typeof stepTimeSchema>;
+
+/** What a step does: it puts something on, does a work without a product, or looks. */
+const actSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('treat'),
+    /** Conditions that it acts on, the first that a label names. */
+    against: z.array(key).min(1).max(8),
+    /** Methods that may carry it out; empty for any. */
+    methods: z.array(z.enum(METHODS)).max(10).default([]),
+    /** Families of actives, such as oil, sulphur, copper; empty for any. */
+    families: z.array(key).max(8).default([]),
+    /** One product alone, by the key of its label; null for the freest on the shelf. */
+    label: key.nullable().default(null),
+    /** The next of the series takes another resistance group, or another product, where there is one. */
+    rotate: z.boolean().default(false),
+  }),
+  z.strictObject({
+    kind: z.literal('work'),
+    work: key,
+    /** Answers that differ from the usual ones. */
+    answers: z.record(key, z.union([z.string().max(60), z.number(), z.boolean()])).default({}),
+  }),
+  z.strictObject({
+    kind: z.literal('look'),
+    /** Conditions whose signs it looks for. */
+    of: z.array(key).max(8).default([]),
+    /** What is counted or looked at, and where. */
+    how: text,
+  }),
+]);
+
+export const stepSchema = z.strictObject({
+  key,
+  name: text,
+  act: actSchema,
+  when: stepTimeSchema,
+  /** Goes on to the picking instead of ending with its time, where the tree is picked. */
+  toPicking: z.boolean().default(false),
+  /** Done again within its time: days between two, and how many times at most. */
+  again: z
+    .strictObject({ days: span, most: z.number().int().min(2).max(20) })
+    .nullable()
+    .default(null),
+  /** Made only where a look finds cause. */
+  onlyIf: z.strictObject({ after: key, found: text }).nullable().default(null),
+  /** Only on trees that have had one of these; empty for all. */
+  onlyHad: z.array(key).max(8).default([]),
+  /** Every so many years, from the first on. */
+  everyYears: z.number().int().min(1).max(5).default(1),
+  why: text,
+});
+export type ProgrammeStep = z.infer<typeof stepSchema>;
+
+/** A named set of steps over a year or years, which can be laid over any set of trees. */
+export const yearProgrammeSchema = z
+  .strictObject({
+    key,
+    name: text,
+    about: text,
+    /** Groups of hosts that it is for; empty for all. */
+    groups: z.array(key).max(20).default([]),
+    school: z.enum(['conventional', 'organic', 'threshold']),
+    /** Years that it is laid for unless somebody says otherwise. */
+    years: z.number().int().min(1).max(5).default(1),
+    /** What it rests on. */
+    basis: text,
+    steps: z.array(stepSchema).min(1).max(24),
+  })
+  .superRefine((programme, ctx) => {
+    const seen = new Map<string, ProgrammeStep>();
+    const fault = (i: number, at: string, message: string) =>
+      ctx.addIssue({ code: 'custom', path: ['steps', i, at], message });
+    programme.steps.forEach((step, i) => {
+      if (seen.has(step.key)) fault(i, 'key', 'another step has this key');
+      if (step.when.by === 'after' && !seen.has(step.when.step))
+        fault(i, 'when', 'the step that it comes after must stand before it');
+      if (step.onlyIf && seen.get(step.onlyIf.after)?.act.kind !== 'look')
+        fault(i, 'onlyIf', 'what decides it must be a look that stands before it');
+      if (step.again && step.when.by === 'after')
+        fault(i, 'again', 'a step that follows another is repeated with that');
+      if (step.again && step.again.days[0] < 1) fault(i, 'again', 'leave at least a day between two');
+      seen.set(step.key, step);
+    });
+  });
+export type YearProgramme = z.infer<typeof yearProgrammeSchema>;

@@ -1,0 +1,90 @@
+import { after, type Day } from '../season/follow-ups';
+import { localMonth } from '../season/hemisphere';
+import type { StageDate } from '../season/stages';
+import { timedSpans } from '../season/timed';
+import type { HeatDate, HostYear } from '../season/year';
+import type { StepTime } from './schema';
+
+/** Why a visit stands on its day: what it was first counted from, and what moved it since. */
+export type DayReason =
+  | { by: 'stage'; code: StageDate['code']; day: Day; earliest: Day; latest: Day; rests: StageDate['rests'] }
+  | { by: 'heat'; model: string; day: Day; earliest: Day; latest: Day; rests: HeatDate['rests'] }
+  | { by: 'months'; from: number; to: number }
+  | { by: 'begun'; from: Day }
+  | { by: 'after'; step: string; day: Day; done: boolean }
+  | { by: 'interval'; day: Day; days: number; done: boolean }
+  | { by: 'rain'; day: Day; mm: number }
+  /** Label, book or a closed season left no earlier day. */
+  | { by: 'label'; wished: Day; product: string | null };
+
+/** A time of one year in which a step may be done. */
+export interface StepSpan {
+  /** The year in which it ends: what tells it from the same step of another year. */
+  year: number;
+  from: Day;
+  to: Day;
+  earliest: Day;
+  reasons: DayReason[];
+}
+
+type OwnTime = Exclude<StepTime, { by: 'after' }>;
+
+function known(time: OwnTime, year: HostYear, south: boolean, first: number, last: number): StepSpan[] {
+  if (time.by === 'months') {
+    const [from, to] = [localMonth(time.from, south), localMonth(time.to, south)];
+    return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => {
+      const starts = `${y}-${String(from).padStart(2, '0')}-01`;
+      const ends = after(after(`${to < from ? y + 1 : y}-${String(to).padStart(2, '0')}-01`, 1, 'months'), -1, 'days');
+      return {
+        year: Number(ends.slice(0, 4)),
+        from: starts,
+        to: ends,
+        earliest: starts,
+        reasons: [{ by: 'months', from, to }],
+      };
+    });
+  }
+  return timedSpans(time, year).flatMap((s): StepSpan[] => {
+    // It had begun before the seasons that are known.
+    if (!s.from)
+      return [
+        {
+          year: Number(s.to.slice(0, 4)),
+          from: `${first - 1}-01-01`,
+          to: s.to,
+          earliest: `${first - 1}-01-01`,
+          reasons: [],
+        },
+      ];
+    const { date } = s.from;
+    const { day, earliest, latest } = date;
+    const reason: DayReason =
+      s.from.kind === 'stage'
+        ? { by: 'stage', code: s.from.date.code, day, earliest, latest, rests: s.from.date.rests }
+        : { by: 'heat', model: s.from.date.modelId, day, earliest, latest, rests: s.from.date.rests };
+    return [{ year: Number(s.to.slice(0, 4)), from: day, to: s.to, earliest, reasons: [reason] }];
+  });
+}
+
+/**
+ * The times in which a step may be done between two days, in order.
+ * @param span first and last day of what is planned
+ */
+export function stepSpans(
+  time: OwnTime,
+  year: HostYear,
+  south: boolean,
+  span: { from: Day; to: Day },
+  everyYears = 1,
+): StepSpan[] {
+  const [first, last] = [Number(span.from.slice(0, 4)), Number(span.to.slice(0, 4))];
+  const spans = known(time, year, south, first, last);
+  return spans
+    .filter((s) => s.to >= span.from && s.from <= span.to)
+    .filter((_, i) => i % everyYears === 0)
+    .map((s) =>
+      s.from >= span.from
+        ? s
+        : { ...s, from: span.from, earliest: span.from, reasons: [...s.reasons, { by: 'begun', from: span.from }] },
+    );
+}

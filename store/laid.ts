@@ -1,0 +1,405 @@
+import type { YearProgramme } from '@/core/programmes/schema';
+import type { KeptVisit } from '@/core/programmes/changes';
+import type { DayReason } from '@/core/programmes/spans';
+import type { Stop } from '@/core/programmes/treat';
+import type { Said } from '@/core/gates/said';
+import type { Sprayed } from '@/core/season/covers';
+import type { Day } from '@/core/season/follow-ups';
+import { json, within, type Scope, type Tx } from './db';
+
+/** A programme that was laid over trees of a place. */
+export interface Laid {
+  id: string;
+  placeId: string;
+  placeName: string;
+  timeZone: string;
+  programme: YearProgramme;
+  from: Day;
+  until: Day;
+  reason: string;
+  said: Said;
+  carriedFrom: string | null;
+  at: Date;
+  byName: string;
+  endedOn: Day | null;
+  endedBecause: string | null;
+}
+/** A visit of it on one tree, as it stands: what became of its plan or its look is told with it. */
+export interface VisitRow extends KeptVisit {
+  treeId: string;
+  tag: string;
+  hostId: string;
+  walkOrder: number;
+  kind: 'treat' | 'work' | 'look';
+  reasons: DayReason[];
+  stop: StopTold | null;
+  labelName: string | null;
+  /** The plan or the work that carries it out, the newest; for a look, the date among what is due. */
+  planId: string | null;
+  workPlanId: string | null;
+  followUpId: string | null;
+  found: boolean | null;
+  settled: boolean;
+  /** What it takes on this tree, mL or g, and the water with it; null where nothing is put on. */
+  product: number | null;
+  unit: 'volume' | 'mass' | null;
+  /** The spray of a visit that is done, for what rain leaves of it. */
+  sprayed: Sprayed | null;
+  moves: { from: Day; to: Day; reasons: DayReason[] }[];
+}
+/** Why a step has no day, as it is kept: gates by their id, title and what would satisfy them. */
+export type StopTold =
+  | Exclude<Stop, { gates: unknown }>
+  | {
+      why: 'gates' | 'work' | 'holds';
+      product: string | null;
+      gates: { id: string; title: string; satisfy: string }[];
+    };
+
+const laidColumns = (tx: Tx) => tx`
+  l.id, l.place_id as "placeId", p.name as "placeName", p.time_zone as "timeZone", l.programme, l.from_day::text as from,
+  l.until_day::text as until, l.reason, l.said, l.carried_from as "carriedFrom", l.at, w.name as "byName",
+  l.ended_on::text as "endedOn", l.ended_because as "endedBecause"`;
+
+export const getLaid = (scope: Scope, id: string): Promise<Laid | null> =>
+  within(scope, async (tx) => {
+    const [laid] = await tx<Laid[]>`
+      select ${laidColumns(tx)}
+      from laid l
+      join place p on p.id = l.place_id and p.outfit_id = l.outfit_id
+      join person w on w.id = l.by_person
+      where l.outfit_id = ${scope.outfitId} and l.id = ${id}`;
+    return laid ?? null;
+  });
+
+/** How a laid programme stands: its visits by what became of them. */
+export interface LaidHead extends Laid {
+  trees: number;
+  open: number;
+  done: number;
+  waiting: number;
+  left: number;
+  next: Day | null;
+}
+/** Laid programmes, those in force first; at one place, or everywhere. */
+export const laidHeads = (scope: Scope, placeId: string | null, limit = 60): Promise<LaidHead[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<LaidHead[]>`
+      select ${laidColumns(tx)}, v.*
+      from (
+        select *
+        from laid
+        where outfit_id = ${scope.outfitId} ${placeId ? tx`and place_id = ${placeId}` : tx``}
+        order by (ended_on is null) desc, at desc
+        limit ${limit}) l
+      join place p on p.id = l.place_id and p.outfit_id = l.outfit_id
+      join person w on w.id = l.by_person
+      cross join lateral (
+        select count(distinct x.tree_id)::int as trees,
+          (count(*) filter (where x.now = 'planned'))::int as open,
+          (count(*) filter (where x.now = 'done'))::int as done,
+          (count(*) filter (where x.now = 'expected'))::int as waiting,
+          (count(*) filter (where x.now = 'stopped' and not x.settled))::int as left,
+          (min(x.day) filter (where x.now = 'planned'))::text as next
+        from (
+          select b.tree_id, b.day, b.settled, ${standing(tx)} as now
+          from laid_visit b
+          ${carriedOut(tx)}
+          where b.outfit_id = l.outfit_id and b.laid_id = l.id) x) v
+      order by (l.ended_on is null) desc, l.at desc`),
+  ]);
+
+/** Trees on which a programme of this key is in force for any of these days, with the day on which that ends. */
+export const laidAlready = (scope: Scope, key: string, treeIds: readonly string[], span: { from: Day; until: Day }) =>
+  within(
+    scope,
+    (tx) => tx<{ treeId: string; tag: string; until: Day }[]>`
+      select distinct on (t.id) t.id as "treeId", t.tag, l.until_day::text as until
+      from laid_visit b
+      join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id
+      join tree t on t.id = b.tree_id and t.outfit_id = b.outfit_id
+      where b.outfit_id = ${scope.outfitId} and b.tree_id = any(${[...treeIds]}) and l.ended_on is null
+        and l.programme->>'key' = ${key} and l.from_day <= ${span.until} and l.until_day >= ${span.from}
+      order by t.id`,
+  );
+
+/** The plan, work or date that carries a visit (b) out, the newest of each. */
+const carriedOut = (tx: Tx) => tx`
+  left join lateral (
+    select n.id, n.state, n.label_id, n.use_key, n.result
+    from plan n
+    where n.outfit_id = b.outfit_id and n.visit_id = b.id and b.kind = 'treat'
+    order by n.at desc, n.id desc
+    limit 1) n on true
+  left join lateral (
+    select k.id, k.state, k.done_on
+    from work_plan k
+    where k.outfit_id = b.outfit_id and k.visit_id = b.id and b.kind = 'work'
+    order by k.at desc, k.id desc
+    limit 1) k on true
+  left join follow_up f on f.outfit_id = b.outfit_id and f.root_id = b.id and f.rule_id = 'laid' and b.kind = 'look'`;
+/** What has become of a visit (b). */
+const standing = (tx: Tx) => tx`
+  case when b.state <> 'planned' then b.state
+    else case coalesce(n.state, k.state, f.state) when 'done' then 'done' when 'dropped' then 'off' else 'planned' end
+  end`;
+
+/** Every visit of a laid programme, or those of some of its trees, in order of day and walk. */
+export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly string[] | null): Promise<VisitRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<VisitRow[]>`
+      select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year, b.nth,
+        b.kind, ${standing(tx)} as state, coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text,
+        b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
+        l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.settled,
+        (n.result->'dose'->>'product')::float8 as product, n.result->'dose'->>'dimension' as unit, r.sprayed,
+        coalesce((
+          select jsonb_agg(jsonb_build_object('from', m.from_day, 'to', m.to_day, 'reasons', m.reasons) order by m.at, m.id)
+          from visit_move m
+          where m.outfit_id = b.outfit_id and m.visit_id = b.id), '[]') as moves
+      from laid_visit b
+      join tree t on t.id = b.tree_id and t.outfit_id = b.outfit_id
+      ${carriedOut(tx)}
+      left join label l on l.id = coalesce(n.label_id, b.label_id) and l.outfit_id = b.outfit_id
+      left join lateral (
+        select r.done_on, jsonb_build_object('doneOn', r.done_on, 'endedAt', r.ended_at, 'use', u) as sprayed
+        from record r
+        cross join lateral jsonb_array_elements(l.data->'uses') u
+        where r.outfit_id = b.outfit_id and r.plan_id = n.id and r.latest and not r.withdrawn
+          and u->>'key' = n.use_key
+        limit 1) r on n.state = 'done'
+      where b.outfit_id = ${scope.outfitId} and b.laid_id = ${laidId}
+        ${treeIds ? tx`and b.tree_id = any(${[...treeIds]})` : tx``}
+      order by b.day, t.walk_order, t.id, b.id`),
+  ]);
+
+export const addLaid = (
+  scope: Scope,
+  laid: Pick<Laid, 'id' | 'placeId' | 'programme' | 'from' | 'until' | 'reason' | 'said' | 'carriedFrom'>,
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into laid (
+        id, outfit_id, place_id, programme, from_day, until_day, reason, said, carried_from, by_person)
+      values (
+        ${laid.id}, ${scope.outfitId}, ${laid.placeId}, ${json(tx, laid.programme)}, ${laid.from}, ${laid.until},
+        ${laid.reason}, ${json(tx, laid.said)}, ${laid.carriedFrom}, ${scope.personId})
+      on conflict (id) do nothing`,
+  );
+
+/** A visit as it is written down. */
+export interface VisitWritten {
+  id: string;
+  laidId: string;
+  treeId: string;
+  step: string;
+  year: number;
+  nth: number;
+  kind: VisitRow['kind'];
+  state: 'expected' | 'stopped' | 'planned' | 'off';
+  day: Day;
+  earliest: Day;
+  latest: Day;
+  reasons: DayReason[];
+  stop: StopTold | null;
+  labelId: string | null;
+  useKey: string | null;
+}
+/** Writes visits down, many in one statement; one that stands already takes the new state and day. */
+export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < visits.length; i += 500) {
+      const rows = visits.slice(i, i + 500).map((v) => ({
+        id: v.id,
+        outfit_id: scope.outfitId,
+        laid_id: v.laidId,
+        tree_id: v.treeId,
+        step: v.step,
+        year: v.year,
+        nth: v.nth,
+        kind: v.kind,
+        state: v.state,
+        day: v.day,
+        earliest: v.earliest,
+        latest: v.latest,
+        reasons: json(tx, v.reasons),
+        stop: v.stop === null ? null : json(tx, v.stop),
+        label_id: v.labelId,
+        use_key: v.useKey,
+      }));
+      await tx`
+        insert into laid_visit ${tx(rows as never)}
+        on conflict (id) do update
+        set state = excluded.state, day = excluded.day, earliest = excluded.earliest, latest = excluded.latest,
+          reasons = excluded.reasons, stop = excluded.stop, label_id = excluded.label_id, use_key = excluded.use_key`;
+    }
+  });
+
+/** A visit moves: its plan, work or date with it, and why is kept. */
+export const moveVisit = (
+  scope: Scope,
+  move: { id: string; visitId: string; from: Day; to: Day; earliest: Day; latest: Day; reasons: DayReason[] },
+) =>
+  within(scope, async (tx) => {
+    const { visitId, to, earliest, latest } = move;
+    await tx`
+      update laid_visit
+      set day = ${to}, earliest = ${earliest}, latest = ${latest}, reasons = ${json(tx, move.reasons)}
+      where outfit_id = ${scope.outfitId} and id = ${visitId}`;
+    await tx`
+      update plan
+      set planned_for = ${to}, earliest = ${earliest}, latest = ${latest}, moves = moves + 1
+      where outfit_id = ${scope.outfitId} and visit_id = ${visitId} and state = 'open'`;
+    await tx`
+      update work_plan
+      set planned_for = ${to}
+      where outfit_id = ${scope.outfitId} and visit_id = ${visitId} and state = 'open'`;
+    await tx`
+      update follow_up
+      set due = ${to}, earliest = ${earliest}, latest = ${latest}
+      where outfit_id = ${scope.outfitId} and root_id = ${visitId} and rule_id = 'laid' and state = 'open'`;
+    await tx`
+      insert into visit_move (id, outfit_id, visit_id, from_day, to_day, reasons, by_person)
+      values (
+        ${move.id}, ${scope.outfitId}, ${visitId}, ${move.from}, ${to}, ${json(tx, move.reasons)}, ${scope.personId})`;
+  });
+
+/** What carried visits out is dropped; what is done stays done. */
+export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
+  within(scope, async (tx) => {
+    const ids = [...visitIds];
+    await tx`
+      update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
+    await tx`
+      update work_plan
+      set state = 'dropped'
+      where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
+    await tx`
+      update follow_up
+      set state = 'dropped', settled_at = now(), settled_by = ${scope.personId}
+      where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid' and state = 'open'`;
+  });
+
+/** A look of a programme as a date among what is due. */
+export const addLooksDue = (
+  scope: Scope,
+  looks: readonly {
+    id: string;
+    visitId: string;
+    treeId: string;
+    what: string;
+    reason: string;
+    due: Day;
+    earliest: Day;
+    latest: Day;
+  }[],
+) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < looks.length; i += 500) {
+      const rows = looks.slice(i, i + 500).map((l) => ({
+        id: l.id,
+        outfit_id: scope.outfitId,
+        tree_id: l.treeId,
+        root_id: l.visitId,
+        rule_id: 'laid',
+        kind: 'look',
+        what: l.what,
+        reason: l.reason,
+        due: l.due,
+        earliest: l.earliest,
+        latest: l.latest,
+      }));
+      await tx`
+        insert into follow_up ${tx(rows as never)}
+        on conflict (outfit_id, root_id, rule_id) do update
+        set state = 'open', settled_at = null, settled_by = null, due = excluded.due, earliest = excluded.earliest,
+          latest = excluded.latest`;
+    }
+  });
+
+/** What looks found; their dates are done. */
+export const answerLooks = (scope: Scope, visitIds: readonly string[], found: boolean | null) =>
+  within(scope, async (tx) => {
+    const ids = [...visitIds];
+    await tx`update laid_visit set found = ${found} where outfit_id = ${scope.outfitId} and id = any(${ids})`;
+    await tx`
+      update follow_up
+      set state = ${found === null ? 'open' : 'done'}, settled_at = ${found === null ? null : new Date()},
+        settled_by = ${found === null ? null : scope.personId}
+      where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid'`;
+  });
+
+/** The laid programme and the tree of visits; what this outfit has not got is left out. */
+export const visitsNamed = (scope: Scope, ids: readonly string[]) =>
+  within(
+    scope,
+    (tx) => tx<{ id: string; laidId: string; treeId: string; step: string; kind: VisitRow['kind'] }[]>`
+      select id, laid_id as "laidId", tree_id as "treeId", step, kind
+      from laid_visit
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`,
+  );
+
+/** Looks of programmes on a tree that are open on a day, with the laid programme of each. */
+export const looksWaiting = (scope: Scope, treeIds: readonly string[], today: Day) =>
+  within(
+    scope,
+    (tx) => tx<{ id: string; laidId: string; treeId: string; step: string; programme: YearProgramme }[]>`
+      select b.id, b.laid_id as "laidId", b.tree_id as "treeId", b.step, l.programme
+      from laid_visit b
+      join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id and l.ended_on is null
+      join follow_up f on f.outfit_id = b.outfit_id and f.root_id = b.id and f.rule_id = 'laid' and f.state = 'open'
+      where b.outfit_id = ${scope.outfitId} and b.tree_id = any(${[...treeIds]}) and b.kind = 'look'
+        and b.earliest <= ${today}`,
+  );
+
+/** The laid programme behind a plan or a work; null where none is. */
+export const laidBehind = (scope: Scope, of: { planId: string } | { workPlanId: string }) =>
+  within(scope, async (tx) => {
+    const [found] = await tx<{ laidId: string; treeId: string }[]>`
+      select b.laid_id as "laidId", b.tree_id as "treeId"
+      from laid_visit b
+      join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id and l.ended_on is null
+      where b.outfit_id = ${scope.outfitId} and b.id = (
+        ${
+          'planId' in of
+            ? tx`select visit_id from plan where outfit_id = ${scope.outfitId} and id = ${of.planId}`
+            : tx`select visit_id from work_plan where outfit_id = ${scope.outfitId} and id = ${of.workPlanId}`
+        })`;
+    return found ?? null;
+  });
+
+/** Nothing more is planned from a laid programme; false where it was ended before. */
+export const endLaid = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const { count } = await tx`
+      update laid
+      set ended_on = ${on}, ended_because = ${because}
+      where outfit_id = ${scope.outfitId} and id = ${id} and ended_on is null`;
+    return count > 0;
+  });
+
+/** Somebody has dealt with what was left out. */
+export const settleLeft = (scope: Scope, visitIds: readonly string[], settled: boolean) =>
+  within(
+    scope,
+    (tx) => tx`
+      update laid_visit
+      set settled = ${settled}
+      where outfit_id = ${scope.outfitId} and id = any(${[...visitIds]}) and state = 'stopped'`,
+  );
+
+/** An outfit's own programmes, each as it was last kept. */
+export const ownProgrammes = (scope: Scope): Promise<{ programme: YearProgramme; version: number; byName: string }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ programme: YearProgramme; version: number; byName: string }[]>`
+      select e.data as programme, e.version, w.name as "byName"
+      from (
+        select distinct on (key) key, version, data, by_person
+        from knowledge_entry
+        where outfit_id = ${scope.outfitId} and kind = 'programme'
+        order by key, version desc) e
+      join person w on w.id = e.by_person
+      where not e.data ? 'retired'
+      order by e.key`),
+  ]);
