@@ -469,7 +469,7 @@ export const programmes: readonly YearProgramme[] = z.array(yearProgrammeSchema)
           methods: ['foliar-spray'],
           families: ['bacillus', 'spinosyn'],
         }),
-        when: since('hatch', [0, 3, 14]),
+        when: since('hatch', [0, 3, 21]),
         onlyIf: { after: 'hatch', found: 'young larvae feed' },
         why: 'a week or two after hatch they feed and are small enough',
       },

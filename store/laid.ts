@@ -149,7 +149,7 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
   within(scope, async (tx) => [
     ...(await tx<VisitRow[]>`
       select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year, b.nth,
-        b.kind, ${standing(tx)} as state, coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text,
+        b.kind, ${standing(tx)} as state, b.state = 'planned' as promised, coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text,
         b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
         l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.settled,
         (n.result->'dose'->>'product')::float8 as product, n.result->'dose'->>'dimension' as unit, r.sprayed,
@@ -318,15 +318,15 @@ export const addLooksDue = (
     }
   });
 
-/** What looks found; their dates are done. */
-export const answerLooks = (scope: Scope, visitIds: readonly string[], found: boolean | null) =>
+/** What looks found, and that they were made; an answer that is taken back opens them again. */
+export const answerLooks = (scope: Scope, visitIds: readonly string[], found: boolean | null, made = found !== null) =>
   within(scope, async (tx) => {
     const ids = [...visitIds];
     await tx`update laid_visit set found = ${found} where outfit_id = ${scope.outfitId} and id = any(${ids})`;
     await tx`
       update follow_up
-      set state = ${found === null ? 'open' : 'done'}, settled_at = ${found === null ? null : new Date()},
-        settled_by = ${found === null ? null : scope.personId}
+      set state = ${made ? 'done' : 'open'}, settled_at = ${made ? new Date() : null},
+        settled_by = ${made ? scope.personId : null}
       where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid'`;
   });
 

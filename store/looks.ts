@@ -73,10 +73,11 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
       values (${look.change.id}, ${o}, ${look.treeId}, ${look.id}, ${look.change.what}, ${look.change.priceMinor}, ${scope.personId})`;
   if (look.hostConfirmed)
     await tx`update tree set host_confirmed_at = ${look.at}, host_confirmed_by = ${scope.personId} where id = ${look.treeId}`;
+  // A look of a programme is answered by what was seen, and stays open where that says nothing of it.
   await tx`
     update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
     where outfit_id = ${o} and tree_id = ${look.treeId} and state = 'open' and kind in ('look', 'check-effect')
-      and earliest <= ${look.today}`;
+      and rule_id <> 'laid' and earliest <= ${look.today}`;
 }
 
 /** Takes a look back, with its reason: it stays in the book of the tree and is no evidence any more. */

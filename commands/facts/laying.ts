@@ -44,8 +44,8 @@ export interface LaidTree {
 }
 
 const standingOf = (v: VisitRow): StandingVisit[] =>
-  // What had no day is looked at again; it holds no place.
-  v.state === 'stopped'
+  // What had no day, and what no look asked for, is looked at again; it holds no place.
+  v.state === 'stopped' || (v.state === 'off' && !v.promised)
     ? []
     : [
         {

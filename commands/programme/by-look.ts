@@ -2,7 +2,7 @@ import type { Context } from '@/commands/command';
 import type { Finding } from '@/core/diagnose/knowledge';
 import { severityOf } from '@/core/decide/decide';
 import { signsOf } from '@/core/diagnose/reading';
-import type { ProgrammeStep } from '@/core/programmes/schema';
+import { decides, type ProgrammeStep } from '@/core/programmes/schema';
 import type { Day } from '@/core/season/follow-ups';
 import { findCondition } from '@/knowledge';
 import { answerLooks, looksWaiting } from '@/store/laid';
@@ -41,8 +41,10 @@ export async function settleByLook(
   for (const look of waiting) {
     const act = look.programme.steps.find((s) => s.key === look.step)?.act;
     const found = act ? causeIn(act, seen.find((s) => s.treeId === look.treeId)?.findings ?? []) : null;
-    if (found === null) continue;
-    await answerLooks(here.viewer, [look.id], found);
+    // What decides nothing is done by any look; what decides something stays open until that is answered.
+    const made = found !== null || !decides(look.programme, look.step);
+    if (!made) continue;
+    await answerLooks(here.viewer, [look.id], found, made);
     settled.set(look.laidId, (settled.get(look.laidId) ?? new Set()).add(look.treeId));
   }
   for (const [laidId, trees] of settled) await settleAnew(here, laidId, [...trees]);

@@ -5,6 +5,8 @@ import { keyOf, type LaidVisit, type VisitKey } from './lay';
 export interface KeptVisit extends VisitKey {
   id: string;
   state: 'expected' | 'stopped' | 'planned' | 'done' | 'off';
+  /** It was planned: where it is off all the same, somebody left it out by hand. */
+  promised: boolean;
   day: Day;
   earliest: Day;
   latest: Day;
@@ -39,7 +41,7 @@ export function changesOf(kept: readonly KeptVisit[], laid: readonly LaidVisit[]
 }
 
 function change(was: KeptVisit, now: LaidVisit | null, today: Day): Change[] {
-  if (was.state === 'done' || was.state === 'off') return [];
+  if (was.state === 'done' || (was.state === 'off' && (was.promised || !now || now.state === 'off'))) return [];
   if (!now || now.state === 'off' || now.state === 'done')
     // What was promised and is late stays until somebody does it or leaves it out.
     return was.state === 'planned' && was.day < today ? [] : [{ kind: 'off', now, was }];

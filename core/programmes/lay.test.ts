@@ -64,6 +64,7 @@ const kept = (visits: readonly LaidVisit[]): KeptVisit[] =>
   visits.map((v) => ({
     ...v,
     id: `${v.step} ${v.year} ${v.nth}`,
+    promised: v.state === 'planned',
     labelKey: v.act?.kind === 'treat' ? v.act.label.key : null,
     useKey: v.act?.kind === 'treat' ? v.act.use.key : null,
   }));

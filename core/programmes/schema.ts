@@ -107,3 +107,7 @@ export const yearProgrammeSchema = z
     });
   });
 export type YearProgramme = z.infer<typeof yearProgrammeSchema>;
+
+/** Whether what a look finds decides any step. */
+export const decides = (programme: Pick<YearProgramme, 'steps'>, look: string): boolean =>
+  programme.steps.some((s) => s.onlyIf?.after === look);

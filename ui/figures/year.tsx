@@ -14,7 +14,8 @@ export interface YearMark {
   day: string;
   earliest: string;
   latest: string;
-  tone: 'seen' | 'expected' | 'visit' | 'infection' | 'risk';
+  /** `maybe` waits for a look, `left` can be done on no day. */
+  tone: 'seen' | 'expected' | 'visit' | 'maybe' | 'done' | 'left' | 'infection' | 'risk';
   words: string;
   href?: string;
 }
@@ -34,7 +35,9 @@ export interface YearDay {
 
 const W = 1000;
 const ROW = 50;
-const TOP = 92;
+/** Room above the rows: with the weather, and without. */
+const WITH_WEATHER = 92;
+const BARE = 24;
 const DAY = 864e5;
 const t = (day: string) => Date.parse(day);
 
@@ -54,7 +57,8 @@ export function Year({
 }) {
   const x = scaleUtc([t(from), t(to)], [0, W]).clamp(true);
   const inside = (a: string, b: string) => b >= from && a <= to;
-  const height = TOP + rows.length * ROW + 8;
+  const top = days.length ? WITH_WEATHER : BARE;
+  const height = top + rows.length * ROW + 8;
   const months = Array.from({ length: 14 }, (_, i) => after(`${from.slice(0, 7)}-01`, i, 'months')).filter(
     (m) => m <= to,
   );
@@ -82,13 +86,15 @@ export function Year({
           )}
         </g>
       ))}
-      <Weather
-        days={days.filter((d) => inside(d.day, d.day))}
-        x={(day) => x(t(day))}
-        width={Math.max(1, x(t(from) + DAY) - 0.6)}
-      />
+      {days.length > 0 && (
+        <Weather
+          days={days.filter((d) => inside(d.day, d.day))}
+          x={(day) => x(t(day))}
+          width={Math.max(1, x(t(from) + DAY) - 0.6)}
+        />
+      )}
       {rows.map((row, i) => (
-        <g key={row.id} transform={`translate(0 ${TOP + i * ROW})`}>
+        <g key={row.id} transform={`translate(0 ${top + i * ROW})`}>
           <path d={`M0 0H${W}`} stroke="var(--line)" strokeWidth="1" />
           <path d={`M0 31H${W}`} stroke="var(--line-2)" strokeWidth="1" />
           {row.bands
@@ -130,8 +136,8 @@ export function Year({
 
 /** Warmth as a strip between the day's lowest and highest, rain as bars from the bottom; the forecast is hollow. */
 function Weather({ days, x, width }: { days: YearDay[]; x: (day: string) => number; width: number }) {
-  const warm = scaleLinear([-10, 35], [TOP - 8, 20]).clamp(true);
-  const wet = scaleLinear([0, 30], [0, TOP - 34]).clamp(true);
+  const warm = scaleLinear([-10, 35], [WITH_WEATHER - 8, 20]).clamp(true);
+  const wet = scaleLinear([0, 30], [0, WITH_WEATHER - 34]).clamp(true);
   return (
     <g>
       <path d={`M0 ${warm(0)}H${W}`} stroke="var(--line)" strokeWidth="1" strokeDasharray="3 4" />
@@ -149,7 +155,7 @@ function Weather({ days, x, width }: { days: YearDay[]; x: (day: string) => numb
           {d.rainMm >= 0.2 && (
             <rect
               x={x(d.day) + width * 0.15}
-              y={TOP - 8 - wet(d.rainMm)}
+              y={WITH_WEATHER - 8 - wet(d.rainMm)}
               width={width * 0.7}
               height={wet(d.rainMm)}
               fill={d.told === 'measured' ? 'var(--slate)' : 'none'}
@@ -185,15 +191,27 @@ function Band({ band, left, right }: { band: YearBand; left: number; right: numb
   );
 }
 
+/** What is to do, by its shape: a ring is planned, a broken one waits for a look, a full one is done, a barred one is left out. */
+const RINGS: Partial<Record<YearMark['tone'], { fill: string; dash?: string }>> = {
+  visit: { fill: 'var(--sheet)' },
+  maybe: { fill: 'var(--sheet)', dash: '4 3' },
+  done: { fill: 'var(--ink)' },
+  left: { fill: 'var(--sheet)' },
+};
+
 /** Shapes before colours: a triangle was seen, a bar is expected, a ring is to do, a cross infected. */
 function Mark({ mark, at, left, right }: { mark: YearMark; at: number; left: number; right: number }) {
+  const ring = RINGS[mark.tone];
   const colour = mark.tone === 'infection' || mark.tone === 'risk' ? 'var(--madder)' : 'var(--ink)';
   return (
     <g>
       {right - left > 8 && <path d={`M${left} 43H${right}`} stroke={colour} strokeWidth="2" />}
       {mark.tone === 'seen' && <path d={`M${at - 6} 49L${at} 39L${at + 6} 49Z`} fill="var(--ink)" />}
       {mark.tone === 'expected' && <path d={`M${at} 38V48`} stroke={colour} strokeWidth="3" />}
-      {mark.tone === 'visit' && <circle cx={at} cy="31" r="6.5" fill="var(--sheet)" stroke={colour} strokeWidth="3" />}
+      {ring && (
+        <circle cx={at} cy="31" r="6.5" fill={ring.fill} stroke={colour} strokeWidth="3" strokeDasharray={ring.dash} />
+      )}
+      {mark.tone === 'left' && <path d={`M${at - 8} 39L${at + 8} 23`} stroke={colour} strokeWidth="3" />}
       {(mark.tone === 'infection' || mark.tone === 'risk') && (
         <path
           d={`M${at - 5} 26L${at + 5} 36M${at + 5} 26L${at - 5} 36`}

@@ -1,0 +1,87 @@
+import { after, type Day } from '@/core/season/follow-ups';
+import type { YearProgramme } from '@/core/programmes/schema';
+import { Year, type YearMark, type YearRow } from '@/ui/figures/year';
+import { stepName, tagRuns } from './words';
+
+/** A visit as the drawing shows it. */
+export interface Drawn {
+  step: string;
+  day: Day;
+  earliest: Day;
+  latest: Day;
+  tag: string;
+  state: 'planned' | 'expected' | 'stopped' | 'done' | 'off';
+}
+const TONES: Record<Exclude<Drawn['state'], 'off'>, YearMark['tone']> = {
+  planned: 'visit',
+  expected: 'maybe',
+  done: 'done',
+  stopped: 'left',
+};
+
+/** Rows of a programme, a step each: what falls on one day in one state is one mark for all its trees. */
+function rowsOf(programme: Pick<YearProgramme, 'steps'>, visits: readonly Drawn[]): YearRow[] {
+  return programme.steps.flatMap((step): YearRow[] => {
+    const of = visits.filter((v) => v.step === step.key);
+    if (!of.length) return [];
+    const marks = new Map<string, Drawn[]>();
+    for (const v of of)
+      if (v.state !== 'off') marks.set(`${v.day} ${v.state}`, [...(marks.get(`${v.day} ${v.state}`) ?? []), v]);
+    return [
+      {
+        id: step.key,
+        label: stepName(programme, step.key),
+        bands: [],
+        marks: [...marks.values()].map((same): YearMark => {
+          const [first] = same;
+          return {
+            day: first!.day,
+            earliest: same.reduce((a, v) => (v.earliest < a ? v.earliest : a), first!.earliest),
+            latest: same.reduce((a, v) => (v.latest > a ? v.latest : a), first!.latest),
+            tone: TONES[first!.state as keyof typeof TONES],
+            words: tagRuns(same.map((v) => v.tag)),
+          };
+        }),
+      },
+    ];
+  });
+}
+
+/** The visits of a programme over its days, a row a step; the table beside it tells the same. */
+export function ProgrammeFigure({
+  programme,
+  visits,
+  from,
+  until,
+  today,
+}: {
+  programme: Pick<YearProgramme, 'steps'>;
+  visits: readonly Drawn[];
+  from: Day;
+  until: Day;
+  today: Day;
+}) {
+  const start = `${from.slice(0, 7)}-01`;
+  return (
+    <figure className="m-0 mt-4">
+      <div
+        className="overflow-x-auto border-y border-line"
+        tabIndex={0}
+        role="region"
+        aria-label="The visits as a drawing; the same stands in the table below"
+      >
+        <Year
+          from={start}
+          to={after(`${until.slice(0, 7)}-01`, 1, 'months')}
+          today={today}
+          rows={rowsOf(programme, visits)}
+          days={[]}
+        />
+      </div>
+      <figcaption className="text-small text-ink-2">
+        A ring is planned, a broken one waits for a look, a full one is done, a barred one is left out. The bar below is
+        the time in which it may move.
+      </figcaption>
+    </figure>
+  );
+}

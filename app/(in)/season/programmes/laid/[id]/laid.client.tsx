@@ -1,0 +1,155 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { FormFaults, TextField, TickTag } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { answerLook, endLaid, followSeason, settleLeft } from '../../actions';
+
+/** Moves the visits to where the season now has them. */
+export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
+  const router = useRouter();
+  const said = useSaid();
+  const { busy, faults, send } = useSend(followSeason);
+  return (
+    <div className="mt-3">
+      <FormFaults faults={faults} known={[]} />
+      <button
+        type="button"
+        className="press press-main phone:w-full"
+        disabled={busy}
+        onClick={() =>
+          send({ laidId, seen }, ({ changed }) => {
+            said({ sentence: `${changed} ${changed === 1 ? 'visit follows' : 'visits follow'} the season.` });
+            router.refresh();
+          })
+        }
+      >
+        {visits === 1 ? 'Follow it with this visit' : `Follow it with these ${visits} visits`}
+      </button>
+    </div>
+  );
+}
+
+/** What a look found: on all of its trees in one press, or on those that are ticked. */
+export function AnswerLook({
+  decides,
+  found,
+  looks,
+}: {
+  decides: boolean;
+  found: string;
+  looks: { id: string; tag: string }[];
+}) {
+  const router = useRouter();
+  const said = useSaid();
+  const [some, setSome] = useState<string[] | null>(null);
+  const { busy, faults, send } = useSend(answerLook);
+  const ids = some ?? looks.map((l) => l.id);
+  const answer = (yes: boolean) =>
+    send({ visitIds: ids, found: yes }, () => {
+      said({
+        sentence: decides ? `Noted on ${ids.length}: ${yes ? found : `not so: ${found}`}.` : `Done on ${ids.length}.`,
+        undo: () => answerLook({ visitIds: ids, found: null }),
+      });
+      setSome(null);
+      router.refresh();
+    });
+  const on = some ? `on ${ids.length} ticked` : looks.length === 1 ? '' : `on all ${looks.length}`;
+  return (
+    <div className="mt-2">
+      <FormFaults faults={faults} known={[]} />
+      {some && (
+        <div className="mb-2 flex flex-wrap gap-2" role="group" aria-label="Trees of this look">
+          {looks.map((l) => (
+            <TickTag
+              key={l.id}
+              checked={some.includes(l.id)}
+              onChange={(v) => setSome(v ? [...some, l.id] : some.filter((x) => x !== l.id))}
+            >
+              {l.tag}
+            </TickTag>
+          ))}
+        </div>
+      )}
+      <div className="flex flex-wrap gap-2">
+        {decides ? (
+          <>
+            <button type="button" className="press" disabled={busy || !ids.length} onClick={() => answer(true)}>
+              Yes {on}: {found}
+            </button>
+            <button type="button" className="press" disabled={busy || !ids.length} onClick={() => answer(false)}>
+              No {on}
+            </button>
+          </>
+        ) : (
+          <button type="button" className="press" disabled={busy || !ids.length} onClick={() => answer(false)}>
+            Done {on}
+          </button>
+        )}
+        {looks.length > 1 && (
+          <button type="button" className="press press-plain" onClick={() => setSome(some ? null : [])}>
+            {some ? 'All of them' : 'Only on some'}
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What was left out has been dealt with, and stands in the list no longer. */
+export function DealtWith({ visitIds }: { visitIds: string[] }) {
+  const router = useRouter();
+  const said = useSaid();
+  const { busy, faults, send } = useSend(settleLeft);
+  return (
+    <div className="mt-1">
+      <FormFaults faults={faults} known={[]} />
+      <button
+        type="button"
+        className="press press-plain"
+        disabled={busy}
+        onClick={() =>
+          send({ visitIds, settled: true }, () => {
+            said({
+              sentence: 'It stands in the list no longer.',
+              undo: () => settleLeft({ visitIds, settled: false }),
+            });
+            router.refresh();
+          })
+        }
+      >
+        Dealt with
+      </button>
+    </div>
+  );
+}
+
+/** Ends the programme: what is still to come is dropped. */
+export function EndIt({ id }: { id: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [because, setBecause] = useState('');
+  const { busy, faults, send } = useSend(endLaid);
+  return (
+    <details>
+      <summary className="min-h-12 font-semibold">End it early</summary>
+      <FormFaults faults={faults} known={['because']} />
+      <TextField label="Why it ends" path="because" faults={faults} value={because} onChange={setBecause} />
+      <button
+        type="button"
+        className="press w-full"
+        disabled={busy}
+        onClick={() =>
+          send({ id, because }, () => {
+            said({ sentence: 'Ended. What was still to come is dropped; what was done stays in the book.' });
+            router.refresh();
+          })
+        }
+      >
+        End it
+      </button>
+    </details>
+  );
+}

@@ -1,0 +1,176 @@
+import { isFor, layOver, programmeNamed, type LaidTree } from '@/commands/facts/laying';
+import { MOST_TREES, notThen, type LayingAsked } from '@/commands/programme/lay-programme';
+import { markOf } from '@/commands/programme/settle';
+import type { Said } from '@/core/gates/said';
+import { tagsIn } from '@/core/grounds/tags';
+import { sumsOf, type ProgrammeSums } from '@/core/programmes/sums';
+import type { YearProgramme } from '@/core/programmes/schema';
+import { dayIn, type Day } from '@/core/season/follow-ups';
+import type { StationFor } from '@/core/weather/station';
+import { findHost, programmes } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { getPlace, placeNames } from '@/store/grounds';
+import {
+  getLaid,
+  laidAlready,
+  laidHeads,
+  laidVisits,
+  ownProgrammes,
+  type Laid,
+  type LaidHead,
+  type VisitRow,
+} from '@/store/laid';
+import { listLots } from '@/store/shelf';
+import { placeTrees, type TreeRow } from '@/store/tree-list';
+
+/** Programmes that may be laid, and those that are. */
+export interface Programmes {
+  shipped: readonly YearProgramme[];
+  own: { programme: YearProgramme; version: number; byName: string }[];
+  laid: LaidHead[];
+}
+export const programmesView = (viewer: Viewer, placeId: string | null): Promise<Programmes> =>
+  together(viewer, async () => {
+    const [own, laid] = await Promise.all([ownProgrammes(viewer), laidHeads(viewer, placeId)]);
+    return { shipped: programmes, own, laid };
+  });
+
+/** What a programme would take of a product, and what the shelf holds of it. */
+export interface Stock {
+  key: string;
+  name: string;
+  dimension: 'volume' | 'mass';
+  planned: number;
+  expected: number;
+  onHand: number;
+}
+/** What laying a programme would mean, before anything is written. */
+export interface Preview {
+  trees: LaidTree[];
+  sums: ProgrammeSums;
+  stock: Stock[];
+  /** Tags of trees that have it already, with the day on which that ends. */
+  already: { tag: string; until: Day }[];
+}
+export interface LayingView {
+  programme: YearProgramme;
+  places: { id: string; name: string }[];
+  /** The place that is asked for, with its trees that the programme is for. */
+  place: { id: string; name: string; timeZone: string; today: Day; fit: TreeRow[]; others: number } | null;
+  /** Those of them that were chosen. */
+  chosen: TreeRow[];
+  /** What is wrong with the choice; null where there is nothing. */
+  fault: string | null;
+  preview: Preview | null;
+}
+
+/** What is asked for on the page of a laying. */
+export interface Chosen {
+  placeId: string | null;
+  host: string | null;
+  tags: string;
+  without: string;
+  from: Day | null;
+  until: Day | null;
+  reason: string;
+  said: Said;
+}
+
+/** Trees that a choice by host and tags leaves. */
+function choose(fit: readonly TreeRow[], { host, tags, without }: Chosen): { chosen: TreeRow[]; fault: string | null } {
+  const [only, less] = [tagsIn(tags), tagsIn(without)];
+  if (!only.ok) return { chosen: [], fault: only.sentence };
+  if (!less.ok) return { chosen: [], fault: less.sentence };
+  const left = (t: TreeRow) => without.trim() !== '' && less.has(t.tag);
+  const of = fit.filter((t) => (host === null || t.hostId === host) && only.has(t.tag) && !left(t));
+  if (of.length > MOST_TREES)
+    return { chosen: of, fault: `${of.length} trees are chosen; at most ${MOST_TREES} are laid over at once.` };
+  return { chosen: of, fault: of.length ? null : 'No tree is chosen.' };
+}
+
+async function previewOf(
+  viewer: Viewer,
+  stationFor: StationFor,
+  now: Date,
+  programme: YearProgramme,
+  asked: Omit<LayingAsked, 'programme'>,
+): Promise<Preview> {
+  const [{ trees }, lots, already] = await Promise.all([
+    layOver(viewer, stationFor, now, { ...asked, programme }, null, asked.treeIds),
+    listLots(viewer),
+    laidAlready(viewer, programme.key, asked.treeIds, asked),
+  ]);
+  const sums = sumsOf(
+    trees.map((t) => t.visits),
+    viewer.prices,
+  );
+  const onHand = (key: string) => lots.filter((l) => l.labelKey === key).reduce((sum, l) => sum + l.onHand, 0);
+  return { trees, sums, stock: sums.products.map((p) => ({ ...p, onHand: onHand(p.key) })), already };
+}
+
+/** A programme with what it would mean over the trees that were chosen; null where there is no such programme. */
+export const layingView = (
+  viewer: Viewer,
+  stationFor: StationFor,
+  now: Date,
+  key: string,
+  asked: Chosen,
+): Promise<LayingView | null> =>
+  together(viewer, async () => {
+    const [programme, places, place, all] = await Promise.all([
+      programmeNamed(viewer, key),
+      placeNames(viewer, 200),
+      asked.placeId ? getPlace(viewer, asked.placeId) : null,
+      asked.placeId ? placeTrees(viewer, asked.placeId, null, 2000) : [],
+    ]);
+    if (!programme) return null;
+    if (!place) return { programme, places, place: null, chosen: [], fault: null, preview: null };
+    const fit = all.filter((t) => isFor(programme, t.hostId));
+    const today = dayIn(now, place.timeZone);
+    const { id, name, timeZone } = place;
+    const view = { programme, places, place: { id, name, timeZone, today, fit, others: all.length - fit.length } };
+    const { chosen, fault } = choose(fit, asked);
+    if (fault || !asked.from || !asked.until) return { ...view, chosen, fault, preview: null };
+    const span = { from: asked.from, until: asked.until };
+    const never = notThen(span, today);
+    if (never) return { ...view, chosen, fault: never.faults[0]!.sentence, preview: null };
+    const treeIds = chosen.map((t) => t.id);
+    const { reason, said } = asked;
+    const preview = await previewOf(viewer, stationFor, now, programme, {
+      placeId: id,
+      treeIds,
+      ...span,
+      reason,
+      said,
+    });
+    return { ...view, chosen, fault: null, preview };
+  });
+
+/** A laid programme as it stands, and what has moved since it was last settled. */
+export interface LaidView {
+  laid: Laid;
+  today: Day;
+  visits: VisitRow[];
+  trees: LaidTree[];
+  /** The mark of what has changed, for whoever agrees to it. */
+  mark: string;
+}
+export const laidView = (viewer: Viewer, stationFor: StationFor, now: Date, id: string): Promise<LaidView | null> =>
+  together(viewer, async () => {
+    const laid = await getLaid(viewer, id);
+    if (!laid) return null;
+    const visits = await laidVisits(viewer, id, null);
+    const ids = [...new Set(visits.map((v) => v.treeId))];
+    const { trees } = laid.endedOn ? { trees: [] } : await layOver(viewer, stationFor, now, laid, laid.id, ids);
+    return { laid, today: dayIn(now, laid.timeZone), visits, trees, mark: markOf(trees) };
+  });
+
+/** Names of the hosts among trees, the commonest first. */
+export const hostsAmong = (trees: readonly TreeRow[]): { id: string; name: string; trees: number }[] => {
+  const count = new Map<string, number>();
+  for (const t of trees) count.set(t.hostId, (count.get(t.hostId) ?? 0) + 1);
+  return [...count]
+    .map(([id, n]) => ({ id, name: findHost(id)?.name ?? id, trees: n }))
+    .sort((a, b) => b.trees - a.trees);
+};
