@@ -65,8 +65,6 @@ export interface NewPlan {
   price: Priced | null;
   /** Null for what is done on the day it is planned. */
   visit: Visit | null;
-  /** The visit of a programme that it carries out; null where it stands for itself. */
-  visitId: string | null;
 }
 /**
  * Opens a plan; an open plan of the same product on the same tree gives way to it, but for the visits of a programme: each of
@@ -80,18 +78,44 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
     set state = 'dropped'
     from label own, label other
     where n.outfit_id = ${scope.outfitId} and n.tree_id = ${plan.treeId} and n.state = 'open'
-      and n.visit_id is not distinct from ${plan.visitId}
+      and n.visit_id is null
       and own.id = ${plan.labelId} and other.id = n.label_id and other.key = own.key`;
   await tx`
     insert into plan (
       id, outfit_id, tree_id, label_id, use_key, condition_id,
-      facts, document, result, result_us, released, price, planned_for, earliest, latest, visit_id, by_person)
+      facts, document, result, result_us, released, price, planned_for, earliest, latest, by_person)
     values (
       ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
       ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)}, ${json(tx, plan.released)}, ${json(tx, plan.price)},
-      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${plan.visitId},
-      ${scope.personId})`;
+      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${scope.personId})`;
 }
+
+/** Opens the plans of new visits of a programme, many in one statement: there is nothing that they could take the place of. */
+export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visitId: string })[]) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < plans.length; i += 100) {
+      const rows = plans.slice(i, i + 100).map((plan) => ({
+        id: plan.id,
+        outfit_id: scope.outfitId,
+        tree_id: plan.treeId,
+        label_id: plan.labelId,
+        use_key: plan.useKey,
+        condition_id: plan.conditionId,
+        facts: json(tx, plan.choices),
+        document: DOCUMENT,
+        result: json(tx, plan.result.metric),
+        result_us: json(tx, plan.result.us),
+        released: json(tx, plan.released),
+        price: json(tx, plan.price),
+        planned_for: plan.visit?.plannedFor ?? null,
+        earliest: plan.visit?.earliest ?? null,
+        latest: plan.visit?.latest ?? null,
+        visit_id: plan.visitId,
+        by_person: scope.personId,
+      }));
+      await tx`insert into plan ${tx(rows as never)}`;
+    }
+  });
 
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
   within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
@@ -227,23 +251,44 @@ export interface WorkPlan {
   plannedFor: Day | null;
 }
 
+export interface NewWork {
+  id: string;
+  treeId: string;
+  workId: string;
+  conditionId: string | null;
+  answers: Answers;
+  sheet: Told<WorkSheet>;
+  released: Record<string, string>;
+  price: Priced;
+  /** Null for what may be done at once. */
+  plannedFor: Day | null;
+  /** The visit of a programme that it carries out; null where it stands for itself. */
+  visitId: string | null;
+}
+const insertWorks = (tx: Tx, scope: Scope, works: readonly NewWork[]) =>
+  tx`insert into work_plan ${tx(
+    works.map((w) => ({
+      id: w.id,
+      outfit_id: scope.outfitId,
+      tree_id: w.treeId,
+      work_id: w.workId,
+      condition_id: w.conditionId,
+      answers: json(tx, w.answers),
+      document: DOCUMENT,
+      sheet: json(tx, w.sheet.metric),
+      sheet_us: json(tx, w.sheet.us),
+      released: json(tx, w.released),
+      price: json(tx, w.price),
+      planned_for: w.plannedFor,
+      visit_id: w.visitId,
+      by_person: scope.personId,
+    })) as never,
+  )}`;
+
 /** Opens works for trees; an open one of the same kind on the same tree gives way, but for the visits of a programme. */
 export const addWorkPlans = (
   scope: Scope,
-  works: readonly {
-    id: string;
-    treeId: string;
-    workId: string;
-    conditionId: string | null;
-    answers: Answers;
-    sheet: Told<WorkSheet>;
-    released: Record<string, string>;
-    price: Priced;
-    /** Null for what may be done at once. */
-    plannedFor: Day | null;
-    /** The visit of a programme that it carries out; null where it stands for itself. */
-    visitId: string | null;
-  }[],
+  works: readonly NewWork[],
   programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null = null,
 ) =>
   within(scope, async (tx) => {
@@ -253,17 +298,15 @@ export const addWorkPlans = (
         update work_plan
         set state = 'dropped'
         where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'
-          and visit_id is not distinct from ${w.visitId}`;
-      await tx`
-        insert into work_plan (
-          id, outfit_id, tree_id, work_id, condition_id,
-          answers, document, sheet, sheet_us, released, price, planned_for, visit_id, by_person)
-        values (
-          ${w.id}, ${scope.outfitId}, ${w.treeId}, ${w.workId}, ${w.conditionId},
-          ${json(tx, w.answers)}, ${DOCUMENT}, ${json(tx, w.sheet.metric)}, ${json(tx, w.sheet.us)}, ${json(tx, w.released)}, ${json(tx, w.price)}, ${w.plannedFor},
-          ${w.visitId}, ${scope.personId})`;
+          and visit_id is null`;
+      await insertWorks(tx, scope, [w]);
     }
     if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
+  });
+/** Opens the works of new visits of a programme, many in one statement. */
+export const insertLaidWorks = (scope: Scope, works: readonly NewWork[]) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < works.length; i += 100) await insertWorks(tx, scope, works.slice(i, i + 100));
   });
 
 /** Carries a work out or drops it; what follows from it is set in the same transaction. */

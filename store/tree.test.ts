@@ -55,7 +55,6 @@ const plan = () => ({
   released: { hold: 'why' },
   price: { now: 9000, overYears: 30_000, years: 10 },
   visit: null,
-  visitId: null,
 });
 
 /** A decision on one condition, which says that earlier ones were wrong only where they are given. */

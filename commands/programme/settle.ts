@@ -1,9 +1,9 @@
 import { v7 } from 'uuid';
 import { digestOf, type Context } from '@/commands/command';
 import { layOver, type Laying, type LaidTree } from '@/commands/facts/laying';
-import { told } from '@/core/units/units';
+import { told, type UnitSystem } from '@/core/units/units';
 import type { Gate } from '@/core/gates/gate';
-import { prescribe } from '@/core/prescribe/prescribe';
+import { workOutOn } from '@/core/prescribe/prescribe';
 import type { Change } from '@/core/programmes/changes';
 import { keyOf, releasing, type LaidVisit, type WorkAct } from '@/core/programmes/lay';
 import { costOf } from '@/core/programmes/sums';
@@ -20,9 +20,8 @@ import {
   type StopTold,
   type VisitWritten,
 } from '@/store/laid';
-import { addWorkPlans, type NewPlan } from '@/store/plans';
+import { insertLaidPlans, insertLaidWorks, type NewPlan, type NewWork } from '@/store/plans';
 import type { Held } from '@/store/shelf';
-import { planRow } from '@/store/verdicts';
 
 type Here = Pick<Context, 'viewer' | 'now' | 'station'>;
 const gatesTold = (gates: readonly Gate[]) => gates.map(({ id, title, satisfy }) => ({ id, title, satisfy }));
@@ -35,8 +34,8 @@ export function stopTold(stop: Stop): StopTold {
 
 interface Written {
   visits: VisitWritten[];
-  plans: NewPlan[];
-  works: Parameters<typeof addWorkPlans>[1][number][];
+  plans: (NewPlan & { visitId: string })[];
+  works: NewWork[];
   looks: Parameters<typeof addLooksDue>[1][number][];
   moves: Parameters<typeof moveVisit>[1][];
   dropped: string[];
@@ -54,8 +53,8 @@ export async function writeChanges(
   for (const tree of trees) for (const change of tree.changes) settleOne(here, laid, held, tree, change, shares, out);
   await writeVisits(here.viewer, out.visits);
   if (out.dropped.length) await dropCarried(here.viewer, out.dropped);
-  if (out.plans.length) await planRow(here.viewer, { plans: out.plans, verdicts: [], programme: null });
-  if (out.works.length) await addWorkPlans(here.viewer, out.works);
+  await insertLaidPlans(here.viewer, out.plans);
+  await insertLaidWorks(here.viewer, out.works);
   if (out.looks.length) await addLooksDue(here.viewer, out.looks);
   for (const move of out.moves) await moveVisit(here.viewer, move);
   return out;
@@ -110,7 +109,7 @@ function settleOne(
   });
   if (state !== 'planned' || !now || !act) return;
   const cost = costOf(now, here.viewer.prices) + shares(day);
-  if (act.kind === 'treat') out.plans.push(planOf(laid, tree, now, act, visitId, labelId, cost));
+  if (act.kind === 'treat') out.plans.push(planOf(here, laid, tree, now, act, visitId, labelId, cost));
   else if (act.kind === 'work') out.works.push(workOf(here, laid, tree, now, act, visitId, cost));
   else
     out.looks.push({
@@ -128,6 +127,7 @@ function settleOne(
 const once = (cost: number, years: number) => ({ now: Math.round(cost), overYears: Math.round(cost), years });
 
 function planOf(
+  { viewer }: Here,
   laid: Pick<Laid, 'reason' | 'programme'>,
   { tree, ground }: LaidTree,
   { day, earliest, latest }: LaidVisit,
@@ -135,9 +135,13 @@ function planOf(
   visitId: string,
   labelId: string | null,
   cost: number,
-): NewPlan {
+): NewPlan & { visitId: string } {
   const choices = { ...ground.choices, when: { kind: 'day' as const, day } };
-  const result = told((system) => prescribe(act.aimed, act.label, act.use, { ...choices, system }));
+  // The sites in the wood are placed for the plan alone; what needs none stands as it was worked out.
+  const ring = act.use.sites !== undefined;
+  const anew = (system: UnitSystem) =>
+    workOutOn(act.aimed, act.label, act.use, { ...choices, system }, { on: day, window: null }, ring);
+  const result = told((system) => (ring || system !== viewer.units ? anew(system) : act.result));
   return {
     id: v7(),
     treeId: tree.id,
@@ -162,7 +166,7 @@ function workOf(
   act: WorkAct,
   visitId: string,
   cost: number,
-): Written['works'][number] {
+): NewWork {
   const facts = factsOn(ground.work!, day);
   const work = findWork(act.work)!;
   return {

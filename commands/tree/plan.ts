@@ -170,7 +170,6 @@ export const makePlan = command({
       released: x.released,
       price: x.price,
       visit: visitOn(x.result, x.s.today),
-      visitId: null,
     });
     const plans = [planned(chosen, p.id)];
     const verdicts: NewVerdict[] = [];

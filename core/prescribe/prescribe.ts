@@ -90,6 +90,21 @@ export function workOut(
   const window = nextWindow(aimed, label, use);
   // At the tree it is today, whatever the plan was made for.
   const on = asked.phase === 'apply' ? aimed.today : dayOf(aimed, window, asked.when);
+  return workOutOn(aimed, label, use, asked, { on, window }, withRing);
+}
+
+/**
+ * The same for a day that is known already: what lays a programme has looked for it by its own time.
+ * @param at the day, and the window that it lies in where somebody wants it told
+ */
+export function workOutOn(
+  aimed: Situation,
+  label: Label,
+  use: LabelUse,
+  asked: Choices,
+  { on, window }: Pick<Prescription, 'on' | 'window'>,
+  withRing: boolean,
+): Prescription {
   const situation = situationOn(aimed, on);
   const choices = choicesOn(asked, aimed, on);
   const year = treeYear(situation, label, use);

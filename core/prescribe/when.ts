@@ -53,7 +53,7 @@ const YEAR_DAYS = 366;
  * What speaks against a use on a day as far as calendar, book and label tell months ahead; what only the day itself can tell
  * (air, soil, people, bloom) is left out.
  */
-export function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
+function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): Bound[] {
   const { south, host, year } = situation;
   const month = Number(day.slice(5, 7));
   const bounds: Bound[] = [];
@@ -169,26 +169,48 @@ function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {
   return null;
 }
 
+/** Days on which something may change from `today` on, in order, each with what speaks against it. */
+function* turns(situation: Situation, label: Label, use: LabelUse): Generator<{ day: Day; bounds: Bound[] }> {
+  const { today } = situation;
+  // The first day is often open already: the others are looked for only where it is not enough.
+  const first = boundsOn(situation, label, use, today);
+  yield { day: today, bounds: first };
+  const last = after(today, YEAR_DAYS, 'days');
+  const days = [...new Set([today, ...turningDays(situation, label, use)])].sort();
+  for (let i = 0; i < days.length; i++) {
+    const day = days[i]!;
+    const bounds = i === 0 ? first : boundsOn(situation, label, use, day);
+    for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) insert(days, b.until);
+    if (i > 0) yield { day, bounds };
+  }
+}
+
 /**
  * The next span in which this use may be expected to be allowed, today's where it is open today; null where there is none
  * within a year. It is a forecast to plan by: every gate answers again for the day that is chosen, and again on the day.
  */
 export function nextWindow(situation: Situation, label: Label, use: LabelUse): Window | null {
-  const { today } = situation;
-  const last = after(today, YEAR_DAYS, 'days');
-  const days = [...new Set([today, ...turningDays(situation, label, use)])].sort();
   let open: Pick<Window, 'from' | 'opens'> | null = null;
   let before: Bound[] = [];
-  for (let i = 0; i < days.length; i++) {
-    const day = days[i]!;
-    const bounds = boundsOn(situation, label, use, day);
-    for (const b of bounds) if ('until' in b && b.until && b.until > day && b.until < last) insert(days, b.until);
+  for (const { day, bounds } of turns(situation, label, use)) {
     if (open && bounds.length)
       return { ...open, to: after(day, -1, 'days'), closes: bounds, spread: spreadOf(open.from, open.opens) };
     if (bounds.length) before = bounds;
     else open ??= { from: day, opens: before };
   }
-  return open ? { ...open, to: after(last, -1, 'days'), closes: [], spread: spreadOf(open.from, open.opens) } : null;
+  const to = after(after(situation.today, YEAR_DAYS, 'days'), -1, 'days');
+  return open ? { ...open, to, closes: [], spread: spreadOf(open.from, open.opens) } : null;
+}
+
+/** The first day of its next window, no later than `last`; where there is none, what speaks against the first day. */
+export function firstOpen(situation: Situation, label: Label, use: LabelUse, last: Day): Day | Bound[] {
+  let against: Bound[] | null = null;
+  for (const { day, bounds } of turns(situation, label, use)) {
+    if (day > last) break;
+    if (!bounds.length) return day;
+    against ??= bounds;
+  }
+  return against ?? [];
 }
 
 /** Puts a day into its place among days in order, once. */

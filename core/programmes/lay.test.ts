@@ -236,7 +236,7 @@ describe('a programme as data', () => {
   const good = programmes[0]!;
   const first = good.steps[0]!;
   it.each([
-    ['two steps of one key', { steps: [first, first] }, 'another step has this key'],
+    ['two steps of one key', { steps: [first, first] }, 'Another step has this key'],
     [
       'a step after one that comes later',
       { steps: [{ ...first, when: { by: 'after', step: 'b', unit: 'days', span: [1, 2, 3] } }] },

@@ -4,20 +4,25 @@ import { STAGES } from '../season/bbch';
 
 const key = z
   .string()
-  .regex(/^[a-z0-9-]+$/)
+  .regex(/^[a-z0-9-]+$/, 'Small letters, figures and dashes alone.')
   .max(60);
-const text = z.string().trim().min(3).max(300);
-const month = z.number().int().min(1).max(12);
+const text = z.string().trim().min(3, 'Say it in three signs at least.').max(300, 'At most 300 signs.');
+const whole = (min: number, max: number) =>
+  z.number('Give a whole number.').int('Give a whole number.').min(min, `At least ${min}.`).max(max, `At most ${max}.`);
+const month = whole(1, 12);
 
 /** Shortest, usual and longest time, in that order. */
 const span = z
-  .tuple([z.number().int().min(0).max(400), z.number().int().min(0).max(400), z.number().int().min(0).max(400)])
-  .refine(([min, usual, max]) => min <= usual && usual <= max, 'give the shortest, the usual and the longest in order');
+  .tuple([whole(0, 400), whole(0, 400), whole(0, 400)])
+  .refine(
+    ([min, usual, max]) => min <= usual && usual <= max,
+    'Give the shortest, the usual and the longest in order.',
+  );
 
 /** When a step may be done: by what the host or the heat shows, by months of the northern year, or so long after another step. */
 export const stepTimeSchema = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('stage'), from: z.literal(STAGES), to: z.literal(STAGES) }),
-  z.strictObject({ by: z.literal('heat'), model: key, days: z.number().int().min(1).max(120) }),
+  z.strictObject({ by: z.literal('heat'), model: key, days: whole(1, 120) }),
   z.strictObject({ by: z.literal('months'), from: month, to: month }),
   z.strictObject({ by: z.literal('after'), step: key, unit: z.enum(['days', 'weeks', 'months', 'years']), span }),
 ]);
@@ -28,7 +33,7 @@ const actSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('treat'),
     /** Conditions that it acts on, the first that a label names. */
-    against: z.array(key).min(1).max(8),
+    against: z.array(key).min(1, 'Say what it is against.').max(8, 'At most eight.'),
     /** Methods that may carry it out; empty for any. */
     methods: z.array(z.enum(METHODS)).max(10).default([]),
     /** Families of actives, such as oil, sulphur, copper; empty for any. */
@@ -62,7 +67,7 @@ export const stepSchema = z.strictObject({
   toPicking: z.boolean().default(false),
   /** Done again within its time: days between two, and how many times at most. */
   again: z
-    .strictObject({ days: span, most: z.number().int().min(2).max(20) })
+    .strictObject({ days: span, most: whole(2, 20) })
     .nullable()
     .default(null),
   /** Made only where a look finds cause. */
@@ -70,7 +75,7 @@ export const stepSchema = z.strictObject({
   /** Only on trees that have had one of these; empty for all. */
   onlyHad: z.array(key).max(8).default([]),
   /** Every so many years, from the first on. */
-  everyYears: z.number().int().min(1).max(5).default(1),
+  everyYears: whole(1, 5).default(1),
   why: text,
 });
 export type ProgrammeStep = z.infer<typeof stepSchema>;
@@ -85,24 +90,24 @@ export const yearProgrammeSchema = z
     groups: z.array(key).max(20).default([]),
     school: z.enum(['conventional', 'organic', 'threshold']),
     /** Years that it is laid for unless somebody says otherwise. */
-    years: z.number().int().min(1).max(5).default(1),
+    years: whole(1, 5).default(1),
     /** What it rests on. */
     basis: text,
-    steps: z.array(stepSchema).min(1).max(24),
+    steps: z.array(stepSchema).min(1, 'A programme has one step at least.').max(24, 'At most 24 steps.'),
   })
   .superRefine((programme, ctx) => {
     const seen = new Map<string, ProgrammeStep>();
     const fault = (i: number, at: string, message: string) =>
       ctx.addIssue({ code: 'custom', path: ['steps', i, at], message });
     programme.steps.forEach((step, i) => {
-      if (seen.has(step.key)) fault(i, 'key', 'another step has this key');
+      if (seen.has(step.key)) fault(i, 'key', 'Another step has this key.');
       if (step.when.by === 'after' && !seen.has(step.when.step))
-        fault(i, 'when', 'the step that it comes after must stand before it');
+        fault(i, 'when', 'The step that it comes after must stand before it.');
       if (step.onlyIf && seen.get(step.onlyIf.after)?.act.kind !== 'look')
-        fault(i, 'onlyIf', 'what decides it must be a look that stands before it');
+        fault(i, 'onlyIf', 'What decides it must be a look that stands before it.');
       if (step.again && step.when.by === 'after')
-        fault(i, 'again', 'a step that follows another is repeated with that');
-      if (step.again && step.again.days[0] < 1) fault(i, 'again', 'leave at least a day between two');
+        fault(i, 'again', 'A step that follows another is repeated with that.');
+      if (step.again && step.again.days[0] < 1) fault(i, 'again', 'Leave at least a day between two.');
       seen.set(step.key, step);
     });
   });

@@ -4,9 +4,9 @@ import type { Earlier, Gate } from '../gates/gate';
 import { blocked, standing } from '../gates/rules';
 import { usesHost } from '../label/match';
 import type { Label, LabelUse } from '../label/schema';
-import { workOut, type Prescription } from '../prescribe/prescribe';
+import { workOutOn, type Prescription } from '../prescribe/prescribe';
 import { faced, type Choices, type Situation } from '../prescribe/situation';
-import { boundsOn, nextWindow, type Bound } from '../prescribe/when';
+import { firstOpen, type Bound } from '../prescribe/when';
 import { after, type Day } from '../season/follow-ups';
 import type { ProgrammeStep, YearProgramme } from './schema';
 
@@ -81,13 +81,9 @@ function candidates(act: Treats, school: YearProgramme['school'], ground: TreatG
   );
 }
 
-/** When a use is free within a time, or what keeps it closed. */
-function freeDay(situation: Situation, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] {
-  // The time is the programme's own; of the rest it is asked what label, book and picking leave.
-  const then = { ...situation, today: from, condition: null, troubles: [] };
-  const window = nextWindow(then, label, use);
-  return window && window.from <= to ? window.from : boundsOn(then, label, use, from);
-}
+/** When a use is free within a time, or what keeps it closed: of the time itself, the programme has the word. */
+const freeDay = (situation: Situation, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] =>
+  firstOpen({ ...situation, today: from, condition: null, troubles: [] }, label, use, to);
 
 interface Tried extends Candidate {
   day: Day;
@@ -96,34 +92,48 @@ interface Tried extends Candidate {
   stops: Gate[];
   holds: Gate[];
 }
-type Failed = { product: string; bounds: Bound[] };
-
-function tried(candidate: Candidate, act: Treats, ground: TreatGround, from: Day, to: Day): Tried | Failed {
-  const { label, use, condition } = candidate;
-  const day = freeDay(ground.situation, candidate, from, to);
-  if (typeof day !== 'string') return { product: label.name, bounds: day };
-  const aimed = faced(ground.situation, condition, ground.finds[condition.id] ?? null);
-  const when = { kind: 'day' as const, day };
-  const result = workOut(aimed, label, use, { ...ground.choices, when }, false);
-  // Whatever the day itself will tell is a condition of the visit, today's as well.
-  const open = blocked(standing(result.gates), {});
-  return {
-    ...candidate,
-    day,
-    aimed,
-    result,
-    // Where groups are to change, a reason that is given for all the trees lets none of them be repeated.
-    stops: open.filter((g) => g.strength === 'stop' || (act.rotate && g.id === 'resistance-again')),
-    holds: open.filter((g) => g.strength === 'hold' && !(act.rotate && g.id === 'resistance-again')),
-  };
+/** A candidate with its free day, before anything else is asked. */
+interface Free extends Candidate {
+  day: Day;
+  /** A pest might grow used to it: its group, or the product where they are to change, was the last one. */
+  again: boolean;
 }
 
-/** How far behind another choice stands: what is free first, then another group, then fewer holds, then the nearer day. */
-function rank(x: Tried, act: Treats, last: Last | null): [number, number, number, string] {
-  const groups = countedGroups(x.label);
-  const sameGroup = x.holds.some((g) => g.id === 'resistance-again') || groups.some((g) => last?.groups.includes(g));
-  const sameProduct = act.rotate && last?.labelKey === x.label.key && groups.length > 0;
-  return [x.stops.length ? 1 : 0, sameGroup || sameProduct ? 1 : 0, x.holds.length, x.day];
+function tried(candidate: Free, act: Treats, ground: TreatGround): Tried {
+  const { label, use, condition, day } = candidate;
+  const aimed = faced(ground.situation, condition, ground.finds[condition.id] ?? null);
+  const choices = { ...ground.choices, when: { kind: 'day' as const, day } };
+  const result = workOutOn(aimed, label, use, choices, { on: day, window: null }, false);
+  // Whatever the day itself will tell is a condition of the visit, today's as well.
+  const open = blocked(standing(result.gates), {});
+  // Where groups are to change, a reason that is given for all the trees lets none of them be repeated.
+  const fixed = (g: Gate) => g.strength === 'stop' || (act.rotate && g.id === 'resistance-again');
+  return { ...candidate, aimed, day, result, stops: open.filter(fixed), holds: open.filter((g) => !fixed(g)) };
+}
+
+const repeats = (label: Label, act: Treats, last: Last | null): boolean => {
+  const groups = countedGroups(label);
+  return (
+    groups.some((g) => last?.groups.includes(g)) || (act.rotate && groups.length > 0 && last?.labelKey === label.key)
+  );
+};
+/** What is free comes first, then another group, then fewer holds, then the nearer day. */
+const better = (a: Tried & Free, b: Tried & Free): number =>
+  Math.sign(a.stops.length) - Math.sign(b.stops.length) ||
+  Number(a.again) - Number(b.again) ||
+  a.holds.length - b.holds.length ||
+  a.day.localeCompare(b.day);
+
+/** The best of what is free: tried in order of group and day, until one has nothing against it. */
+function bestOf(free: readonly Free[], act: Treats, ground: TreatGround): (Tried & Free) | null {
+  const order = [...free].sort((a, b) => Number(a.again) - Number(b.again) || a.day.localeCompare(b.day));
+  const out: (Tried & Free)[] = [];
+  for (const candidate of order) {
+    const one = { ...candidate, ...tried(candidate, act, ground) };
+    out.push(one);
+    if (!one.stops.length && !one.holds.length) break;
+  }
+  return out.sort(better)[0] ?? null;
 }
 
 /**
@@ -144,38 +154,22 @@ export function treatmentOn(
 ): { day: Day; act: Treatment } | Stop {
   const all = candidates(act, school, ground);
   if (!all.length) return { why: 'no product' };
-  const kept = keep && all.find((c) => c.label.key === keep.labelKey && c.use.key === keep.useKey);
-  const results = (kept ? [kept, ...all.filter((c) => c !== kept)] : all).map((c) => tried(c, act, ground, from, to));
-  const free = results.filter((r): r is Tried => 'result' in r);
-  const first = free[0];
-  const best =
-    kept && first?.label === kept.label && first.use === kept.use && !first.stops.length
-      ? first
-      : [...free].sort((a, b) => compare(rank(a, act, last), rank(b, act, last)))[0];
-  if (!best) return { why: 'no day', ...(results[0] as Failed) };
+  const days = all.map((c) => ({ ...c, day: freeDay(ground.situation, c, from, to) }));
+  const free = days.flatMap((c): Free[] =>
+    typeof c.day === 'string' ? [{ ...c, day: c.day, again: repeats(c.label, act, last) }] : [],
+  );
+  const kept = keep && free.find((c) => c.label.key === keep.labelKey && c.use.key === keep.useKey);
+  const own = kept && tried(kept, act, ground);
+  const best = own && !own.stops.length ? own : bestOf(free, act, ground);
+  if (!best) {
+    const [first] = days;
+    return { why: 'no day', product: first!.label.name, bounds: first!.day as Bound[] };
+  }
   const product = best.label.name;
   if (best.stops.length) return { why: 'gates', product, gates: best.stops };
   if (!best.result.dose.ok) return { why: 'no dose', product, sentence: best.result.dose.faults[0]!.sentence };
-  return {
-    day: best.day,
-    act: {
-      kind: 'treat',
-      label: best.label,
-      use: best.use,
-      conditionId: best.condition.id,
-      aimed: best.aimed,
-      result: best.result,
-      holds: best.holds,
-    },
-  };
-}
-
-function compare(a: readonly (number | string)[], b: readonly (number | string)[]): number {
-  for (let i = 0; i < a.length; i++) {
-    const [x, y] = [a[i]!, b[i]!];
-    if (x !== y) return x < y ? -1 : 1;
-  }
-  return 0;
+  const { day, label, use, condition, aimed, result, holds } = best;
+  return { day, act: { kind: 'treat', label, use, conditionId: condition.id, aimed, result, holds } };
 }
 
 /** The situation once a treatment of the programme has been put on: what comes after counts it like what is done. */

@@ -1,4 +1,5 @@
 import { format, parseISO } from 'date-fns';
+import Link from 'next/link';
 import { z } from 'zod';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
@@ -136,14 +137,40 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
           <Heat at={at} mayNote={mayNote} mayAdd={allows(v, 'edit the guide')} />
         </>
       )}
+      <Section title="Programmes" aside={<Link href="/season/programmes">all programmes</Link>}>
+        <p className="py-2">
+          A whole season laid over many trees in one go: covers by days and rain, sprays by stage and heat, looks that
+          decide what follows.{' '}
+          <a href={`/season/programmes${at ? `?place=${at.place.id}` : ''}`}>
+            {at ? `Lay one at ${at.place.name}` : 'Lay one'}
+          </a>
+        </p>
+      </Section>
       <VisitsAhead visits={visits} today={today} />
     </Frame>
   );
 }
 
+type Told = Ahead & { moved?: string | null };
+/** Trees that have the same visit on the same day at one place, told in one line. */
+interface Together {
+  first: Told;
+  rest: Told[];
+}
+const together = (visits: readonly Told[]): Together[] => {
+  const same = new Map<string, Together>();
+  for (const v of visits) {
+    const key = [v.placeName, v.words, v.due, v.earliest, v.latest, v.moved].join();
+    const of = same.get(key);
+    if (of) of.rest.push(v);
+    else same.set(key, { first: v, rest: [] });
+  }
+  return [...same.values()];
+};
+
 /** Every visit to come, of all places, month by month. */
-function VisitsAhead({ visits, today }: { visits: (Ahead & { moved?: string | null })[]; today: Day }) {
-  const months = new Map<string, typeof visits>();
+function VisitsAhead({ visits, today }: { visits: Told[]; today: Day }) {
+  const months = new Map<string, Told[]>();
   for (const f of visits) months.set(f.due.slice(0, 7), [...(months.get(f.due.slice(0, 7)) ?? []), f]);
   if (!visits.length)
     return (
@@ -154,34 +181,61 @@ function VisitsAhead({ visits, today }: { visits: (Ahead & { moved?: string | nu
   return (
     <>
       <h2 className="mt-8 text-lead font-bold">Visits of all places</h2>
-      {[...months].map(([m, of]) => {
-        const from = `${m}-01`;
-        const to = after(from, 1, 'months');
-        return (
-          <Section
-            key={m}
-            title={format(parseISO(from), 'MMMM yyyy')}
-            aside={`${of.length} ${of.length === 1 ? 'visit' : 'visits'}`}
-          >
-            <ul>
-              {of.map((f) => (
-                <TagRow
-                  key={f.id}
-                  href={f.href}
-                  tag={f.tag}
-                  title={`${findHost(f.hostId)?.name ?? f.hostId}, ${f.placeName}`}
-                  right={
-                    <Ribbon from={from} to={to} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />
-                  }
-                >
-                  {f.words}, {shortDay(f.due)}
-                  {f.moved && <b className="block">{f.moved}</b>}
-                </TagRow>
+      {[...months].map(([m, of]) => (
+        <Section
+          key={m}
+          title={format(parseISO(`${m}-01`), 'MMMM yyyy')}
+          aside={`${of.length} ${of.length === 1 ? 'visit' : 'visits'}`}
+        >
+          <ul>
+            {together(of).map((t) => (
+              <VisitLine key={t.first.id} visit={t} month={`${m}-01`} today={today} />
+            ))}
+          </ul>
+        </Section>
+      ))}
+    </>
+  );
+}
+
+function VisitLine({ visit: { first: f, rest }, month, today }: { visit: Together; month: Day; today: Day }) {
+  const kind = findHost(f.hostId)?.name ?? f.hostId;
+  return (
+    <>
+      <TagRow
+        href={f.href}
+        tag={f.tag}
+        title={`${rest.length ? `${rest.length + 1} trees` : kind}, ${f.placeName}`}
+        right={
+          <Ribbon
+            from={month}
+            to={after(month, 1, 'months')}
+            earliest={f.earliest}
+            latest={f.latest}
+            due={f.due}
+            today={today}
+          />
+        }
+      >
+        {f.words}, {shortDay(f.due)}
+        {f.moved && <b className="block">{f.moved}</b>}
+      </TagRow>
+      {rest.length > 0 && (
+        <li className="row">
+          <details>
+            <summary className="min-h-12 py-2 text-[0.9375rem]">
+              and {rest.length} more {rest.length === 1 ? 'tree' : 'trees'}
+            </summary>
+            <p className="flex flex-wrap gap-x-3 pb-2">
+              {rest.map((r) => (
+                <a key={r.id} href={r.href}>
+                  {r.tag}
+                </a>
               ))}
-            </ul>
-          </Section>
-        );
-      })}
+            </p>
+          </details>
+        </li>
+      )}
     </>
   );
 }

@@ -92,7 +92,8 @@ export default async function Page({ params, searchParams }: Address) {
     <Frame tag={tag} margin={margin} handle="What it rests on, and changing it">
       <h1>{programme.name}</h1>
       <p className="mt-2">{programme.about}</p>
-      <Section title="Steps">
+      <details className="mt-5" open={!view.place || undefined}>
+        <summary className="min-h-12 text-lead font-bold">Its {programme.steps.length} steps</summary>
         <ol>
           {programme.steps.map((s) => (
             <li key={s.key} className="row py-2">
@@ -102,7 +103,7 @@ export default async function Page({ params, searchParams }: Address) {
             </li>
           ))}
         </ol>
-      </Section>
+      </details>
       <Section title="Over which trees" id="trees">
         {mayLay ? (
           <LayingForm view={view} q={q} from={from} until={until} said={said} />

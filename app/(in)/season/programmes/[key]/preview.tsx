@@ -119,34 +119,29 @@ function Visits({
             <th className="text-left">Visit</th>
             <th className="text-left">When</th>
             <th className="text-right">Trees</th>
-            <th className="text-left">Takes</th>
             <th className="text-right">At the trees</th>
           </tr>
         </thead>
         <tbody>
           {sums.map((s) => (
             <tr key={`${s.step}${s.year}${s.nth}`} className="border-t border-line-2 align-top">
-              <td className="pr-4">
+              <td className="py-1 pr-4">
                 <b>
                   {stepName(programme, s.step)}
                   {s.nth > 1 && ` ${s.nth}`}
                 </b>
-                {s.expected === s.trees && <span className="block">waits for a look</span>}
-                <span className="block text-ink-2">{reasonsWords(why(s), programme)}</span>
-              </td>
-              <td className="pr-4 whitespace-nowrap">{spanWords(s.from, s.to)}</td>
-              <td className="pr-4 text-right">{s.trees}</td>
-              <td className="pr-4">
+                {s.expected > 0 && `, waits for a look${s.expected < s.trees ? ` on ${s.expected}` : ''}`}
                 {s.products.map((p) => (
                   <span key={p.name} className="block">
                     {amountWords(p.amount, p.dimension, units)} {p.name}
                     {p.waterMl > 0 && ` in ${showVolume(p.waterMl, units, 3).text}`}
                   </span>
                 ))}
-                {s.kind === 'look' && 'a look'}
-                {s.kind === 'work' && 'hands'}
+                <span className="block text-ink-2">{reasonsWords(why(s), programme)}</span>
               </td>
-              <td className="text-right whitespace-nowrap">{money(s.money, prices)}</td>
+              <td className="py-1 pr-4 whitespace-nowrap">{spanWords(s.from, s.to)}</td>
+              <td className="py-1 pr-4 text-right">{s.trees}</td>
+              <td className="py-1 text-right whitespace-nowrap">{money(s.money, prices)}</td>
             </tr>
           ))}
         </tbody>
@@ -184,12 +179,13 @@ function StockTable({ stock, units }: { stock: Preview['stock']; units: UnitSyst
   );
 }
 
-/** What one visit is on one tree, in a cell. */
-function cellWords(v: LaidVisit, units: UnitSystem): string {
+/** What one visit is on one tree, in a cell; in brackets where it waits for a look. */
+function cellWords(v: LaidVisit | undefined, units: UnitSystem): string {
+  if (!v) return '';
   if (v.state === 'stopped') return `${shortDay(v.day)}: left out`;
-  if (v.act?.kind === 'treat' && v.act.result.dose.ok)
-    return `${shortDay(v.day)}: ${amountWords(v.act.result.dose.product, v.act.result.dose.dimension, units)}`;
-  return shortDay(v.day);
+  const dose = v.act?.kind === 'treat' && v.act.result.dose.ok ? v.act.result.dose : null;
+  const words = `${shortDay(v.day)}${dose ? `: ${amountWords(dose.product, dose.dimension, units)}` : ''}`;
+  return v.state === 'expected' ? `(${words})` : words;
 }
 
 /** Tree by tree: every visit with its day and dose. */
@@ -222,7 +218,7 @@ function ByTree({ programme, preview, units }: { programme: YearProgramme; previ
                   const v = t.visits.find((x) => x.step === c.step && x.year === c.year && x.nth === c.nth);
                   return (
                     <td key={`${c.step}${c.year}${c.nth}`} className="px-2 whitespace-nowrap">
-                      {v ? (v.state === 'expected' ? `(${cellWords(v, units)})` : cellWords(v, units)) : ''}
+                      {cellWords(v, units)}
                     </td>
                   );
                 })}

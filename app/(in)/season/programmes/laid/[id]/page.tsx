@@ -6,7 +6,7 @@ import type { VisitRow } from '@/store/laid';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { spanWords } from '@/ui/season-words';
-import { shortDay } from '@/ui/words';
+import { dayThere, shortDay } from '@/ui/words';
 import { laidView, type LaidView } from '@/views/programmes';
 import { stationFor } from '@/app/_server/station';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
@@ -46,7 +46,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         {programme.name}, {laid.placeName}
       </h1>
       <p className="mt-2">
-        {spanWords(laid.from, laid.until)}, laid by {laid.byName} on {shortDay(laid.at.toISOString().slice(0, 10))} over{' '}
+        {spanWords(laid.from, laid.until)}, laid by {laid.byName} on {dayThere(laid.at, laid.timeZone)} over{' '}
         {tagRuns(trees.map((t) => t.tag))}.
       </p>
       {laid.endedOn && (
