@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { answerTo, NotKnown } from '@/core/question';
 import { QUESTIONS } from '@/core/questions';
-import { exclusions, findCondition, findHost, regions, shipped, trainingLabels } from '@/knowledge';
+import { exclusions, findCondition, findHost, programmes, regions, shipped, trainingLabels } from '@/knowledge';
 
 /** `npm run -s core -- <question> < input.json`: the core without the app. Bad input exits 2 with path and sentence. */
 const [name, ...flags] = process.argv.slice(2);
@@ -72,6 +72,8 @@ function main() {
       exclusions: () => exclusions,
       heatModels: () => heatModels,
       growths: () => growths,
+      programmes: () => programmes,
+      labels: () => trainingLabels,
       region: (key) =>
         regions[key] ?? refuse('region', `there is no region “${key}”; there are ${Object.keys(regions).join(', ')}`),
     }),

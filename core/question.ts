@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledge';
 import type { Exclusion } from './diagnose/doubts';
 import type { Label } from './label/schema';
+import type { YearProgramme } from './programmes/schema';
 import type { Growth } from './season/growth';
 import type { HeatModel } from './season/heat';
 import type { Situation } from './prescribe/situation';
@@ -16,6 +17,8 @@ export interface Lookup {
   exclusions(): readonly Exclusion[];
   heatModels(): readonly HeatModel[];
   growths(): readonly Growth[];
+  programmes(): readonly YearProgramme[];
+  labels(): readonly Label[];
 }
 
 /** A key that leads nowhere, told like a schema's own fault. */

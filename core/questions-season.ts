@@ -1,6 +1,12 @@
 import { z } from 'zod';
-import { found, question, type Question } from './question';
-import { STAGES } from './season/bbch';
+import { USUAL_SCHOOLS } from './decide/schools';
+import { VIGOURS } from './diagnose/words';
+import { UNSAID } from './prescribe/unsaid';
+import type { Situation } from './prescribe/situation';
+import { lay, underReason } from './programmes/lay';
+import { yearProgrammeSchema, type YearProgramme } from './programmes/schema';
+import { found, question, type Lookup, type Question } from './question';
+import { STAGES, type Bbch } from './season/bbch';
 import { growthSchema } from './season/growth';
 import { expectedStages } from './season/stages';
 import { fitDays } from './weather/fitness';
@@ -35,6 +41,9 @@ const hours = z
     (given) => given.every((h, i) => i === 0 || Date.parse(h.at) - Date.parse(given[i - 1]!.at) === 3_600_000),
     'each hour must follow the one before',
   );
+
+/** Days between which something may come; without them only the day itself counts. */
+const spread = { earliest: day.optional(), latest: day.optional() };
 
 export const SEASON_QUESTIONS: Record<string, Question> = {
   heat: question(
@@ -157,4 +166,161 @@ export const SEASON_QUESTIONS: Record<string, Question> = {
     }),
     ({ rain, earlyRainMm, ...cover }) => coverLeft(cover, rain, earlyRainMm),
   ) as Question,
+  programmes: question('the programmes of the year that ship', z.strictObject({}), (_, look) => ({
+    programmes: look.programmes(),
+  })) as Question,
+  lay: question(
+    'a programme laid over one tree: every visit with its day, why it stands there, and what stands against it',
+    z
+      .strictObject({
+        /** One that ships, by its key, or a programme of one's own. */
+        programme: z.union([z.string(), yearProgrammeSchema]),
+        host: z.string(),
+        today: day,
+        until: day,
+        south: z.boolean().default(false),
+        region: z.string().default('estuary'),
+        diameters: z.array(z.number().min(0.5).max(700)).min(1).max(60),
+        heightM: z.number().min(0.3).max(130).nullable().default(null),
+        crown: z
+          .strictObject({ widthM: z.number().min(0.3).max(60), depthM: z.number().min(0.3).max(120) })
+          .nullable()
+          .default(null),
+        siteAreaM2: z.number().positive().max(1e9).nullable().default(null),
+        /** When stages and sums of heat come, as the questions “stages” and “heat” give them. */
+        stages: z
+          .array(z.strictObject({ code: z.literal(STAGES), day, ...spread }))
+          .max(200)
+          .default([]),
+        heat: z
+          .array(z.strictObject({ model: z.string(), day, ...spread }))
+          .max(60)
+          .default([]),
+        harvest: z.strictObject({ from: day, to: day.nullable() }).nullable().default(null),
+        /** Labels on the shelf, by key; every one that ships where nothing is said. */
+        shelf: z.array(z.string()).max(200).optional(),
+        /** Conditions that were ever named on it. */
+        had: z.array(z.string()).max(60).default([]),
+        licence: z.array(z.string()).max(20).default([]),
+        crownLoss: z.number().min(0).max(100).nullable().default(null),
+        vigour: z.enum(VIGOURS).nullable().default(null),
+        /** Why to go on in spite of what only holds. */
+        reason: z.string().max(600).default(''),
+      })
+      .refine((q) => q.today <= q.until, { path: ['until'], message: 'must not be before today' }),
+    (q, look) => ({ visits: laidVisits(q, look) }),
+  ) as Question,
 };
+
+interface LayAsked {
+  programme: string | YearProgramme;
+  host: string;
+  today: string;
+  until: string;
+  south: boolean;
+  region: string;
+  diameters: number[];
+  heightM: number | null;
+  crown: { widthM: number; depthM: number } | null;
+  siteAreaM2: number | null;
+  stages: { code: Bbch; day: string; earliest?: string | undefined; latest?: string | undefined }[];
+  heat: { model: string; day: string; earliest?: string | undefined; latest?: string | undefined }[];
+  harvest: { from: string; to: string | null } | null;
+  shelf?: string[] | undefined;
+  had: string[];
+  licence: string[];
+  crownLoss: number | null;
+  vigour: (typeof VIGOURS)[number] | null;
+  reason: string;
+}
+
+/** The visits of a programme on a tree of which so much is said; all that nobody says is open. */
+function laidVisits(q: LayAsked, look: Lookup) {
+  const host = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
+  const shipped = look.programmes().find((p) => p.key === q.programme) ?? null;
+  const programme =
+    typeof q.programme === 'string'
+      ? found(shipped, 'programme', `there is no programme “${q.programme}”`)
+      : q.programme;
+  const shelf = q.shelf
+    ? q.shelf.map((key, i) => found(look.label(key), `shelf.${i}`, `there is no label “${key}”`))
+    : look.labels();
+  const situation: Situation = {
+    ...UNSAID,
+    today: q.today,
+    host,
+    hostConfirmed: true,
+    south: q.south,
+    region: look.region(q.region),
+    soilTexture: 'loam',
+    supervised: true,
+    reading: { day: q.today, diameters: q.diameters, heightCm: 130, doubts: [], arcs: [] },
+    heightM: q.heightM,
+    crown: q.crown && { shape: 'ellipsoid', ...q.crown },
+    siteAreaM2: q.siteAreaM2,
+    harvest: q.harvest,
+    crownLoss: q.crownLoss,
+    vigour: q.vigour,
+    licence: q.licence.length ? { number: '', categories: q.licence, expires: q.until } : null,
+    checked: Object.fromEntries(shelf.map((l) => [l.key, q.today])),
+    year: {
+      stages: q.stages.map((s) => ({
+        ...s,
+        earliest: s.earliest ?? s.day,
+        latest: s.latest ?? s.day,
+        rests: 'years' as const,
+        moved: 0,
+        by: null,
+      })),
+      heat: q.heat.map((h) => ({
+        modelId: h.model,
+        what: h.model,
+        conditionId: null,
+        from: q.today,
+        day: h.day,
+        earliest: h.earliest ?? h.day,
+        latest: h.latest ?? h.day,
+        rests: 'past' as const,
+        reached: { years: 1, of: 1 },
+      })),
+    },
+  };
+  const visits = lay(programme, {
+    situation,
+    shelf,
+    condition: (id) => look.condition(id),
+    finds: {},
+    choices: { soil: null, leaf: null, temperatureC: null, windMs: null, rainNext24Mm: null },
+    work: {
+      today: q.today,
+      system: 'metric',
+      tag: '',
+      host,
+      diameterCm: q.diameters[0]!,
+      heightM: q.heightM,
+      crownWidthM: q.crown?.widthM ?? null,
+      texture: 'loam',
+      condition: null,
+      mainRoots: [],
+      group: null,
+      zoneSchool: USUAL_SCHOOLS.rootZone,
+      woundSchool: USUAL_SCHOOLS.woundDressing,
+      meshSchool: USUAL_SCHOOLS.mesh,
+      closedSeasons: situation.region.closedSeasons,
+      region: situation.region.name,
+    },
+    had: q.had,
+    from: q.today,
+    until: q.until,
+    standing: [],
+    worn: [],
+  });
+  return underReason(visits, q.reason).map(({ act, ...visit }) => ({
+    ...visit,
+    puts:
+      act?.kind === 'treat' && act.result.dose.ok
+        ? { label: act.label.key, use: act.use.key, against: act.conditionId, product: act.result.dose.product }
+        : null,
+    holds: act && act.kind !== 'look' ? act.holds.map((g) => g.id) : [],
+  }));
+}

@@ -19,6 +19,8 @@ export interface DueRow {
   lon: number | null;
   /** What a spray on leaves left there, where this visit renews it. */
   sprayed: Sprayed | null;
+  /** The programme whose look this is: what it finds is said there. */
+  laidId: string | null;
 }
 
 /** Open follow-ups due from `from` to `to`, in order of date. */
@@ -29,7 +31,9 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
         f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
         coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
         coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
-        ${sprayed(tx)} as sprayed
+        ${sprayed(tx)} as sprayed,
+        (select b.laid_id from laid_visit b
+         where b.outfit_id = f.outfit_id and b.id = f.root_id and f.rule_id = 'laid') as "laidId"
       from (
         select *
         from follow_up
@@ -52,7 +56,7 @@ const sprayed = (tx: Tx) => tx`(
   limit 1)`;
 
 /** A visit as a calendar follows it. */
-export interface CalendarVisit extends Omit<DueRow, 'timeZone' | 'lat' | 'lon' | 'sprayed'> {
+export interface CalendarVisit extends Omit<DueRow, 'timeZone' | 'lat' | 'lon' | 'sprayed' | 'laidId'> {
   state: 'open' | 'done' | 'dropped';
   /** Counts its changes, and when the last one was. */
   version: number;
@@ -82,7 +86,7 @@ export const calendarVisits = (scope: Scope, from: string, to: string, since: Da
   ]);
 
 /** One visit, with the day of the work that it was counted from; null where it is counted from none. */
-export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'placeName'> {
+export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'placeName' | 'laidId'> {
   ruleId: string;
   rootId: string;
   state: 'open' | 'done' | 'dropped';

@@ -173,6 +173,38 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
       order by b.day, t.walk_order, t.id, b.id`),
   ]);
 
+/** A visit of a programme as a page about its tree tells it. */
+export interface TreeVisit {
+  id: string;
+  laidId: string;
+  programme: string;
+  step: string;
+  nth: number;
+  kind: VisitRow['kind'];
+  state: VisitRow['state'];
+  day: Day;
+  found: boolean | null;
+  planId: string | null;
+}
+/** Visits of the programmes in force on a tree that are still to come, and those that were done, in order of day. */
+export const visitsOnTree = (scope: Scope, treeId: string): Promise<TreeVisit[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<TreeVisit[]>`
+      select x.id, x."laidId", x.programme, x.step, x.nth, x.kind, x.state, x.day, x.found, x."planId"
+      from (
+        select b.id, l.id as "laidId", l.programme->>'name' as programme, b.nth, b.kind, ${standing(tx)} as state,
+          b.day::text as day, b.found, n.id as "planId",
+          (select s->>'name' from jsonb_array_elements(l.programme->'steps') s where s->>'key' = b.step) as step
+        from laid_visit b
+        join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id and l.ended_on is null
+        ${carriedOut(tx)}
+        where b.outfit_id = ${scope.outfitId} and b.tree_id = ${treeId}
+        order by b.day, b.id
+        limit 200) x
+      where x.state <> 'off'
+      order by x.day, x.id`),
+  ]);
+
 export const addLaid = (
   scope: Scope,
   laid: Pick<Laid, 'id' | 'placeId' | 'programme' | 'from' | 'until' | 'reason' | 'said' | 'carriedFrom'>,

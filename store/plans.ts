@@ -249,6 +249,8 @@ export interface WorkPlan {
   note: string;
   price: Priced | null;
   plannedFor: Day | null;
+  /** It carries out a visit of a programme that is laid over the tree. */
+  laid: boolean;
 }
 
 export interface NewWork {
@@ -370,7 +372,7 @@ export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
         select *
         from work_plan
         where outfit_id = ${scope.outfitId} and state = 'open'
-        order by at, id
+        order by coalesce(planned_for, '-infinity'::date), at, id
         limit ${limit}) w
       join tree t on t.id = w.tree_id and t.outfit_id = w.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = w.outfit_id

@@ -9,6 +9,7 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { arrivalAt } from '@/store/grounds';
+import { visitsOnTree } from '@/store/laid';
 import { getPlan } from '@/store/plans';
 import { treeProposals } from '@/store/proposals';
 import { heldBy, lotsOf } from '@/store/shelf';
@@ -47,8 +48,12 @@ export const treeView = (v: Viewer, id: string, now: Date) => ofTree(v, id, now,
 
 export const overviewOf = (v: Viewer, id: string, now: Date, station: StationFor) =>
   ofTree(v, id, now, async (tree) => {
-    const [proposals, year] = await Promise.all([treeProposals(v, tree.id), yearOf(v, tree, station, now)]);
-    return { proposals, year };
+    const [proposals, year, visits] = await Promise.all([
+      treeProposals(v, tree.id),
+      yearOf(v, tree, station, now),
+      visitsOnTree(v, tree.id),
+    ]);
+    return { proposals, year, visits };
   });
 
 export const examineView = (v: Viewer, id: string, now: Date) =>

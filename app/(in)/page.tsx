@@ -1,11 +1,12 @@
 import { showFill, showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { inZone } from '@/core/season/zone';
+import { groupBy } from '@/core/work/load-out';
 import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { GateLine } from '@/ui/frame/gates';
-import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
@@ -122,16 +123,21 @@ export default async function Today() {
     </div>
   );
   const settle = allows(v, 'settle a follow-up');
-  const row = (f: (typeof due)[number], right: React.ReactNode) => (
+  /** Looks of a programme that fall on one day are one row; what they found is said on its page. */
+  const rows = (of: typeof due, right: (f: (typeof due)[number]) => React.ReactNode) =>
+    [...groupBy(of, (f) => (f.laidId ? `${f.laidId} ${f.what} ${f.due}` : f.id)).values()].map((same) =>
+      row(same[0]!, right(same[0]!), same.length),
+    );
+  const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
     <TagRow
       key={f.id}
-      href={`/tree/${f.treeId}`}
+      href={f.laidId ? `/season/programmes/laid/${f.laidId}` : `/tree/${f.treeId}`}
       tag={f.tag}
-      title={`${name(f.hostId)}, ${f.placeName}`}
+      title={`${trees > 1 ? `${trees} trees` : name(f.hostId)}, ${f.placeName}`}
       right={
         <div className="flex items-center gap-4 phone:w-full phone:justify-between">
           {right}
-          {settle && <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />}
+          {settle && !f.laidId && <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />}
         </div>
       }
     >
@@ -151,16 +157,17 @@ export default async function Today() {
     >
       <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
       <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
-        <ul>{late.map((f) => row(f, <span className="font-bold text-madder">{fromToday(f.due, today)}</span>))}</ul>
+        <ul>
+          {rows(late, (f) => (
+            <span className="font-bold text-madder">{fromToday(f.due, today)}</span>
+          ))}
+        </ul>
       </Section>
       <Section title="Due today" empty={due.length === 0 && 'Nothing falls due today.'}>
         <ul>
-          {due.map((f) =>
-            row(
-              f,
-              <span className="font-bold">{f.kind === 'treat-again' ? 'treat again' : f.kind.replace('-', ' ')}</span>,
-            ),
-          )}
+          {rows(due, (f) => (
+            <span className="font-bold">{f.kind === 'treat-again' ? 'treat again' : f.kind.replace('-', ' ')}</span>
+          ))}
         </ul>
       </Section>
       <Section
@@ -250,43 +257,63 @@ export default async function Today() {
         empty={soon.length + near.length === 0 && 'Nothing until then.'}
       >
         <ul>
-          {near.map((p) => (
-            <TagRow
-              key={p.id}
-              href={`/tree/${p.treeId}/apply?plan=${p.id}`}
-              tag={p.tag}
-              title={`${name(p.hostId)}, ${p.placeName}`}
-              right={
-                <Ribbon
-                  from={today}
-                  to={horizon}
-                  earliest={p.earliest!}
-                  latest={p.latest!}
-                  due={p.plannedFor!}
-                  today={today}
-                />
-              }
-            >
-              {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
-            </TagRow>
-          ))}
-          {soon.map((f) => (
-            <TagRow
-              key={f.id}
-              href={`/tree/${f.treeId}`}
-              tag={f.tag}
-              title={`${name(f.hostId)}, ${f.placeName}`}
-              right={
-                <Ribbon from={today} to={horizon} earliest={f.earliest} latest={f.latest} due={f.due} today={today} />
-              }
-            >
-              {f.what}, {shortDay(f.due)}
-              {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
-            </TagRow>
-          ))}
+          {[...groupBy(near, (p) => [p.placeId, p.labelKey, p.plannedFor, p.earliest, p.latest].join()).values()].map(
+            (same) => {
+              const p = same[0]!;
+              return (
+                <Coming
+                  key={p.id}
+                  trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}/apply?plan=${x.id}` }))}
+                  span={{ from: today, to: horizon, earliest: p.earliest!, latest: p.latest!, due: p.plannedFor! }}
+                >
+                  {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
+                </Coming>
+              );
+            },
+          )}
+          {[...groupBy(soon, (f) => (f.laidId ? `${f.laidId} ${f.what} ${f.due}` : f.id)).values()].map((same) => {
+            const f = same[0]!;
+            return (
+              <Coming
+                key={f.id}
+                trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}` }))}
+                span={{ from: today, to: horizon, earliest: f.earliest, latest: f.latest, due: f.due }}
+              >
+                {f.what}, {shortDay(f.due)}
+                {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
+              </Coming>
+            );
+          })}
         </ul>
       </Section>
     </Frame>
+  );
+}
+
+/** A visit of the weeks ahead, with the trees that have the same on the same day. */
+function Coming({
+  trees,
+  span,
+  children,
+}: {
+  trees: readonly { id: string; href: string; tag: string; hostId: string; placeName: string }[];
+  span: { from: string; to: string; earliest: string; latest: string; due: string };
+  children: React.ReactNode;
+}) {
+  const first = trees[0]!;
+  const what = trees.length > 1 ? `${trees.length} trees` : (findHost(first.hostId)?.name ?? first.hostId);
+  return (
+    <>
+      <TagRow
+        href={first.href}
+        tag={first.tag}
+        title={`${what}, ${first.placeName}`}
+        right={<Ribbon {...span} today={span.from} />}
+      >
+        {children}
+      </TagRow>
+      <MoreTrees trees={trees.slice(1)} />
+    </>
   );
 }
 

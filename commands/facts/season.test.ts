@@ -101,6 +101,7 @@ describe('a visit that renews a cover', () => {
     timeZone: 'Europe/London',
     lat: 51,
     lon: 0,
+    laidId: null,
     sprayed: {
       doneOn: '2026-05-01',
       endedAt: '2026-05-01T09:00:00Z',

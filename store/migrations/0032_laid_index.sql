@@ -8,3 +8,5 @@ create unique index concurrently if not exists work_plan_one_unlaid on work_plan
 drop index concurrently if exists work_plan_one_open;
 create index concurrently if not exists plan_by_visit on plan (outfit_id, visit_id) where visit_id is not null;
 create index concurrently if not exists work_plan_by_visit on work_plan (outfit_id, visit_id) where visit_id is not null;
+create index concurrently if not exists work_plan_soonest on work_plan (outfit_id, coalesce(planned_for, '-infinity'::date), at, id)
+  where state = 'open';

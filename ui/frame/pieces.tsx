@@ -38,6 +38,27 @@ export function TagRow({
   );
 }
 
+/** Trees that have the same as the one above, opened on demand. */
+export function MoreTrees({ trees }: { trees: readonly { id: string; href: string; tag: string }[] }) {
+  if (!trees.length) return null;
+  return (
+    <li className="row">
+      <details>
+        <summary className="min-h-12 py-2 text-[0.9375rem]">
+          and {trees.length} more {trees.length === 1 ? 'tree' : 'trees'}
+        </summary>
+        <p className="flex flex-wrap gap-x-3 pb-2">
+          {trees.map((t) => (
+            <a key={t.id} href={t.href} className="inline-block min-h-10 py-2">
+              {t.tag}
+            </a>
+          ))}
+        </p>
+      </details>
+    </li>
+  );
+}
+
 /** A list with its heading; an empty one says what to do first. */
 export function Section({
   title,

@@ -8,7 +8,7 @@ import { findWork } from '@/core/work/works';
 import { roundsView } from '@/views/shelf';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
-import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { todayOf, viewer } from '../../_server/viewer';
 import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
@@ -146,34 +146,62 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
       {later > 0 && (
         <Section title="Planned for later" aside="loaded when their time comes">
           <ul>
-            {wanted(ahead).map((p) => (
-              <TagRow
-                key={p.id}
-                href={`/tree/${p.treeId}/apply?plan=${p.id}`}
-                tag={p.tag}
-                title={`${findHost(p.hostId)?.name ?? p.hostId}, ${p.placeName}`}
-                right={<span className="figures text-right font-bold">{shortDay(p.plannedFor!)}</span>}
-              >
-                {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}, from{' '}
-                {shortDay(p.earliest!)} to {shortDay(p.latest!)}
-              </TagRow>
-            ))}
-            {wanted(worksAhead).map((w) => (
-              <TagRow
-                key={w.id}
-                href={`/tree/${w.treeId}#works`}
-                tag={w.tag}
-                title={`${findHost(w.hostId)?.name ?? w.hostId}, ${w.placeName}`}
-                right={<span className="figures text-right font-bold">{shortDay(w.plannedFor!)}</span>}
-              >
-                {findWork(w.workId)?.name ?? w.workId}
-              </TagRow>
+            {laterOf(wanted(ahead), wanted(worksAhead)).map((same) => (
+              <Later key={same[0]!.id} same={same} />
             ))}
           </ul>
         </Section>
       )}
       <div className="hidden print:block">{load}</div>
     </Frame>
+  );
+}
+
+interface LaterStop {
+  id: string;
+  href: string;
+  tag: string;
+  hostId: string;
+  placeName: string;
+  day: string;
+  words: string;
+}
+/** What waits for a later day, the trees that have the same on one day together. */
+function laterOf(plans: readonly OpenPlan[], works: readonly OpenWork[]): LaterStop[][] {
+  const each: LaterStop[] = [
+    ...plans.map((p) => ({
+      ...p,
+      href: `/tree/${p.treeId}/apply?plan=${p.id}`,
+      day: p.plannedFor!,
+      words: `${METHOD_NAMES[p.method]}: ${p.labelName}, from ${shortDay(p.earliest!)} to ${shortDay(p.latest!)}`,
+    })),
+    ...works.map((w) => ({
+      ...w,
+      href: `/tree/${w.treeId}#works`,
+      day: w.plannedFor!,
+      words: findWork(w.workId)?.name ?? w.workId,
+    })),
+  ];
+  return [...groupBy(each, (s) => [s.placeName, s.day, s.words].join()).values()].sort((a, b) =>
+    a[0]!.day.localeCompare(b[0]!.day),
+  );
+}
+
+function Later({ same }: { same: readonly LaterStop[] }) {
+  const s = same[0]!;
+  const what = same.length > 1 ? `${same.length} trees` : (findHost(s.hostId)?.name ?? s.hostId);
+  return (
+    <>
+      <TagRow
+        href={s.href}
+        tag={s.tag}
+        title={`${what}, ${s.placeName}`}
+        right={<span className="figures text-right font-bold">{shortDay(s.day)}</span>}
+      >
+        {s.words}
+      </TagRow>
+      <MoreTrees trees={same.slice(1)} />
+    </>
   );
 }
 

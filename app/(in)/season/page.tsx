@@ -3,13 +3,14 @@ import Link from 'next/link';
 import { z } from 'zod';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
+import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { seasonView, type Season as SeasonOf } from '@/views/season';
 import { Ribbon } from '@/ui/figures/ribbon';
 import { Frame } from '@/ui/frame/frame';
-import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { byRain, coverWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 import { stationFor } from '../../_server/station';
@@ -152,21 +153,10 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
 }
 
 type Told = Ahead & { moved?: string | null };
-/** Trees that have the same visit on the same day at one place, told in one line. */
-interface Together {
-  first: Told;
-  rest: Told[];
-}
-const together = (visits: readonly Told[]): Together[] => {
-  const same = new Map<string, Together>();
-  for (const v of visits) {
-    const key = [v.placeName, v.words, v.due, v.earliest, v.latest, v.moved].join();
-    const of = same.get(key);
-    if (of) of.rest.push(v);
-    else same.set(key, { first: v, rest: [] });
-  }
-  return [...same.values()];
-};
+/** Trees that have the same visit on the same day at one place are told in one line. */
+const together = (visits: readonly Told[]): Told[][] => [
+  ...groupBy([...visits], (v) => [v.placeName, v.words, v.due, v.earliest, v.latest, v.moved].join()).values(),
+];
 
 /** Every visit to come, of all places, month by month. */
 function VisitsAhead({ visits, today }: { visits: Told[]; today: Day }) {
@@ -188,8 +178,8 @@ function VisitsAhead({ visits, today }: { visits: Told[]; today: Day }) {
           aside={`${of.length} ${of.length === 1 ? 'visit' : 'visits'}`}
         >
           <ul>
-            {together(of).map((t) => (
-              <VisitLine key={t.first.id} visit={t} month={`${m}-01`} today={today} />
+            {together(of).map((same) => (
+              <VisitLine key={same[0]!.id} same={same} month={`${m}-01`} today={today} />
             ))}
           </ul>
         </Section>
@@ -198,14 +188,15 @@ function VisitsAhead({ visits, today }: { visits: Told[]; today: Day }) {
   );
 }
 
-function VisitLine({ visit: { first: f, rest }, month, today }: { visit: Together; month: Day; today: Day }) {
-  const kind = findHost(f.hostId)?.name ?? f.hostId;
+function VisitLine({ same, month, today }: { same: readonly Told[]; month: Day; today: Day }) {
+  const f = same[0]!;
+  const what = same.length > 1 ? `${same.length} trees` : (findHost(f.hostId)?.name ?? f.hostId);
   return (
     <>
       <TagRow
         href={f.href}
         tag={f.tag}
-        title={`${rest.length ? `${rest.length + 1} trees` : kind}, ${f.placeName}`}
+        title={`${what}, ${f.placeName}`}
         right={
           <Ribbon
             from={month}
@@ -220,22 +211,7 @@ function VisitLine({ visit: { first: f, rest }, month, today }: { visit: Togethe
         {f.words}, {shortDay(f.due)}
         {f.moved && <b className="block">{f.moved}</b>}
       </TagRow>
-      {rest.length > 0 && (
-        <li className="row">
-          <details>
-            <summary className="min-h-12 py-2 text-[0.9375rem]">
-              and {rest.length} more {rest.length === 1 ? 'tree' : 'trees'}
-            </summary>
-            <p className="flex flex-wrap gap-x-3 pb-2">
-              {rest.map((r) => (
-                <a key={r.id} href={r.href}>
-                  {r.tag}
-                </a>
-              ))}
-            </p>
-          </details>
-        </li>
-      )}
+      <MoreTrees trees={same.slice(1)} />
     </>
   );
 }

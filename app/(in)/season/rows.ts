@@ -1,6 +1,7 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
 import type { StageDate } from '@/core/season/stages';
+import { groupBy } from '@/core/work/load-out';
 import { findCondition } from '@/knowledge';
 import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
 import { spanWords, stageReason } from '@/ui/season-words';
@@ -95,22 +96,24 @@ function infectionRows({ events }: PlaceSeason): YearRow[] {
   }));
 }
 
-/** What is to do at the place, a row for each kind of visit. */
+/** What is to do at the place, a row for each kind of visit; trees that have it on one day share a mark. */
 function visitRows(visits: readonly Ahead[]): YearRow[] {
-  const kinds = new Map<string, Ahead[]>();
-  for (const v of visits) kinds.set(v.words, [...(kinds.get(v.words) ?? []), v]);
+  const kinds = groupBy([...visits], (v) => v.words);
   return [...kinds].slice(0, 12).map(([words, of]) => ({
     id: words,
     label: `${words} (${of.length})`,
     bands: [],
-    marks: of.map((v) => ({
-      day: v.due,
-      earliest: v.earliest,
-      latest: v.latest,
-      tone: 'visit',
-      words: `${v.tag}: ${v.words}`,
-      href: v.href,
-    })),
+    marks: [...groupBy(of, (v) => `${v.due} ${v.earliest} ${v.latest}`).values()].map((same): YearMark => {
+      const v = same[0]!;
+      return {
+        day: v.due,
+        earliest: v.earliest,
+        latest: v.latest,
+        tone: 'visit',
+        words: `${same.length > 1 ? `${v.tag} and ${same.length - 1} more` : v.tag}: ${v.words}`,
+        href: v.href,
+      };
+    }),
   }));
 }
 

@@ -23,6 +23,7 @@ import { ChangeAnswer } from './chain.client';
 import { EditTree, FinishWork, Remind, Revoke, Settle } from './overview.client';
 import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
+import { ItsProgrammes } from './programmes';
 import { SeasonHere } from './season-here';
 import { hostNames } from '@/app/(in)/grounds/choices';
 
@@ -66,7 +67,7 @@ function nextStep(
 }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { viewer, tree, knowledge, duties, proposals, year } = await load((await params).id);
+  const { viewer, tree, knowledge, duties, proposals, year, visits } = await load((await params).id);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(viewer);
@@ -75,15 +76,20 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const open = tree.followUps.filter((f) => f.state === 'open');
   const plan = tree.plans.find((p) => p.state === 'open');
   const base = `/tree/${tree.id}`;
+  /** Looks of programmes are answered there: what they found decides what follows. */
+  const asked = new Map(visits.map((x) => [x.id, x.laidId]));
+  const mayAnswer = (f: { earliest: string }) => f.earliest <= today;
   const next = nextStep(tree, plan ?? null, today);
   const look = visitOf(tree);
   const host = hostOf(tree);
+  // A work of a programme that waits for a later day stands with its programme until then.
+  const works = tree.works.filter((w) => !w.laid || w.state !== 'open' || !w.plannedFor || w.plannedFor <= today);
   const steps = [
     ...tree.plans
-      .filter((p) => p.state === 'open')
+      .filter((p) => p.state === 'open' && !p.laid)
       .map((p) => ({ id: p.id, name: p.labelName, href: `${base}/apply?plan=${p.id}`, price: p.price })),
     ...tree.works
-      .filter((w) => w.state === 'open')
+      .filter((w) => w.state === 'open' && !w.laid)
       .map((w) => ({ id: w.id, name: findWork(w.workId)?.name ?? w.workId, href: '#works', price: w.price })),
   ];
   return (
@@ -122,9 +128,15 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
               <p className={`figures font-bold ${f.due < today ? 'text-madder' : ''}`}>
                 {shortDay(f.due)} <span className="block text-small font-normal">{fromToday(f.due, today)}</span>
               </p>
-              {allows(viewer, 'settle a follow-up') && (
-                <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />
-              )}
+              {asked.has(f.rootId)
+                ? mayAnswer(f) && (
+                    <Link href={`/season/programmes/laid/${asked.get(f.rootId)}`} className="press">
+                      Say what it found
+                    </Link>
+                  )
+                : allows(viewer, 'settle a follow-up') && (
+                    <Settle id={f.id} kind={f.kind} what={f.what} onlyIf={f.onlyIf} />
+                  )}
             </li>
           ))}
         </ul>
@@ -204,10 +216,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </Section>
       )}
 
-      {tree.works.length > 0 && (
+      <ItsProgrammes treeId={tree.id} visits={visits} today={today} />
+
+      {works.length > 0 && (
         <Section title="Works without a product" id="works">
           <ul>
-            {tree.works.map((w) => {
+            {works.map((w) => {
               const name = findWork(w.workId)?.name ?? w.workId;
               return (
                 <li key={w.id} className="row py-3">

@@ -152,37 +152,37 @@ function Visits({ programme, visits }: { programme: YearProgramme; visits: reado
           <tr>
             <th className="text-left">Visit</th>
             <th className="text-left">Day</th>
-            <th className="text-left">State</th>
             <th className="text-left">Trees</th>
           </tr>
         </thead>
         <tbody>
           {[...groups.values()].map((of) => {
             const v = of[0]!;
-            const moves = v.moves.at(-1);
+            const moved = v.moves.at(-1);
             return (
               <tr key={v.id} className="border-t border-line-2 align-top">
-                <td className="pr-4">
+                <td className="py-1 pr-4">
                   <b>
                     {stepName(programme, v.step)}
                     {v.nth > 1 && ` ${v.nth}`}
                   </b>
+                  , {STATE_WORDS[v.state]}
+                  {v.found !== null && (v.found ? ': found' : ': nothing found')}
                   {v.labelName && v.state !== 'stopped' && <span className="block">{v.labelName}</span>}
                   <span className="block text-ink-2">{reasonsWords(v.reasons, programme)}</span>
                 </td>
-                <td className="pr-4 whitespace-nowrap">
+                <td className="py-1 pr-4 whitespace-nowrap">
                   {shortDay(v.day)}
-                  {moves && <span className="block text-ink-2">moved from {shortDay(moves.from)}</span>}
+                  {moved && <span className="block text-ink-2">moved from {shortDay(moved.from)}</span>}
                 </td>
-                <td className="pr-4 whitespace-nowrap">
-                  {STATE_WORDS[v.state]}
-                  {v.found !== null && <span className="block">{v.found ? 'found' : 'nothing found'}</span>}
-                </td>
-                <td>
-                  {of.length <= 3
-                    ? of.map((x, i) => (
-                        <span key={x.id}>
-                          {i > 0 && ', '}
+                <td className="py-1 whitespace-nowrap">
+                  <details>
+                    <summary className="min-h-10 py-1">
+                      {of.length} {of.length === 1 ? 'tree' : 'trees'}
+                    </summary>
+                    <ul>
+                      {of.map((x) => (
+                        <li key={x.id}>
                           <Link
                             href={
                               x.planId && x.state === 'planned'
@@ -192,9 +192,10 @@ function Visits({ programme, visits }: { programme: YearProgramme; visits: reado
                           >
                             {x.tag}
                           </Link>
-                        </span>
-                      ))
-                    : `${of.length}: ${tagRuns(of.map((x) => x.tag))}`}
+                        </li>
+                      ))}
+                    </ul>
+                  </details>
                 </td>
               </tr>
             );
