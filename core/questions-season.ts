@@ -5,6 +5,7 @@ import { UNSAID } from './prescribe/unsaid';
 import type { Situation } from './prescribe/situation';
 import { lay, underReason } from './programmes/lay';
 import { yearProgrammeSchema, type YearProgramme } from './programmes/schema';
+import type { Label } from './label/schema';
 import { found, question, type Lookup, type Question } from './question';
 import { STAGES, type Bbch } from './season/bbch';
 import { growthSchema } from './season/growth';
@@ -234,24 +235,20 @@ interface LayAsked {
   reason: string;
 }
 
-/** The visits of a programme on a tree of which so much is said; all that nobody says is open. */
-function laidVisits(q: LayAsked, look: Lookup) {
-  const host = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
-  const shipped = look.programmes().find((p) => p.key === q.programme) ?? null;
-  const programme =
-    typeof q.programme === 'string'
-      ? found(shipped, 'programme', `there is no programme “${q.programme}”`)
-      : q.programme;
-  const shelf = q.shelf
-    ? q.shelf.map((key, i) => found(look.label(key), `shelf.${i}`, `there is no label “${key}”`))
-    : look.labels();
-  const situation: Situation = {
+/** A tree of which so much is said; all that nobody says is open. */
+function situationOf(
+  q: LayAsked,
+  host: Situation['host'],
+  shelf: readonly Label[],
+  region: Situation['region'],
+): Situation {
+  return {
     ...UNSAID,
     today: q.today,
     host,
     hostConfirmed: true,
     south: q.south,
-    region: look.region(q.region),
+    region,
     soilTexture: 'loam',
     supervised: true,
     reading: { day: q.today, diameters: q.diameters, heightCm: 130, doubts: [], arcs: [] },
@@ -285,6 +282,20 @@ function laidVisits(q: LayAsked, look: Lookup) {
       })),
     },
   };
+}
+
+/** The visits of a programme on such a tree. */
+function laidVisits(q: LayAsked, look: Lookup) {
+  const host = found(look.host(q.host), 'host', `there is no host “${q.host}”`);
+  const shipped = look.programmes().find((p) => p.key === q.programme) ?? null;
+  const programme =
+    typeof q.programme === 'string'
+      ? found(shipped, 'programme', `there is no programme “${q.programme}”`)
+      : q.programme;
+  const shelf = q.shelf
+    ? q.shelf.map((key, i) => found(look.label(key), `shelf.${i}`, `there is no label “${key}”`))
+    : look.labels();
+  const situation = situationOf(q, host, shelf, look.region(q.region));
   const visits = lay(programme, {
     situation,
     shelf,

@@ -16,7 +16,12 @@ import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
-import { hashPassword } from '@/store/auth';
+import { perform } from '@/commands/command';
+import { layProgramme } from '@/commands/programme/lay-programme';
+import { CLIMATES } from '@/stand-ins/weather/climates';
+import { simulatedStation } from '@/stand-ins/weather/station';
+import { hashPassword, loadViewer } from '@/store/auth';
+import { db } from '@/store/db';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { cases, equipment, levels, lots, places, seenStages, sprayers, vessels } from './scenario';
 import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
@@ -25,6 +30,8 @@ import type { Flare } from '@/core/ring/ring';
 type Staff = { name: string; email: string; role: string; licence: string | null; units: string }[];
 
 /** Loads the sample outfits into an empty database; a database that already has an outfit is left as it is. */
+// Verbs of the loader write where the loader does, whatever database its caller has in hand.
+process.env.DATABASE_URL = process.env.DATABASE_OWNER_URL;
 const sql = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} });
 const ZONE = 'Europe/London';
 const today = dayIn(new Date(), ZONE);
@@ -601,6 +608,34 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
   }
 }
 
+/** The birches of the school have their programme: laid by the verb itself, for the days to come. */
+async function layBirches() {
+  const [birches] = await sql<{ outfitId: string; placeId: string; personId: string; treeIds: string[] }[]>`
+    select t.outfit_id as "outfitId", t.place_id as "placeId", array_agg(t.id order by t.walk_order) as "treeIds",
+      (select w.id from person w where w.outfit_id = t.outfit_id and w.role = 'owner' order by w.id limit 1) as "personId"
+    from tree t
+    join place p on p.id = t.place_id and p.name = 'School grounds'
+    where t.host_id = 'silver-birch'
+    group by 1, 2`;
+  if (!birches) return;
+  const viewer = (await loadViewer(birches))!;
+  const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
+  const answer = await perform(
+    layProgramme,
+    { viewer, now: new Date(), station: () => estuary },
+    {
+      id: v7(),
+      programme: 'birch-borer',
+      placeId: birches.placeId,
+      treeIds: birches.treeIds,
+      from: today,
+      until: after(after(today, 2, 'years'), -1, 'days'),
+      reason: 'The school wants them kept.',
+    },
+  );
+  if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+}
+
 async function main() {
   if ((await sql`select from outfit limit 1`).length) return console.log('The sample outfit is there already.');
   const hash = await hashPassword(SAMPLE_PASSWORD);
@@ -659,6 +694,7 @@ async function main() {
         await tx`insert into ${tx(table)} ${tx(part.map((r) => Object.fromEntries(columns.map((c) => [c, r[c] ?? null]))) as never)}`;
       }
   });
+  await layBirches();
   console.log(
     `Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,
   );
@@ -669,4 +705,4 @@ main()
     console.error(error);
     process.exitCode = 1;
   })
-  .finally(() => sql.end());
+  .finally(() => Promise.all([sql.end(), db().end()]));

@@ -95,6 +95,15 @@ const crawlers = (condition: string, model: string): Step[] => [
   },
 ];
 
+/** Every summer, whatever was injected. */
+const gradeTheCrown: Step = {
+  key: 'crown',
+  name: 'Grade the crown',
+  act: look('Percent of the crown lost, woodpecker flecks, D-shaped holes', 'emerald-ash-borer'),
+  when: months(8, 8),
+  why: 'past thirty percent it is seldom saved',
+};
+
 /** What winters on leaves is raked with them. */
 const rakeLeaves: Step = {
   key: 'leaf-litter',
@@ -330,13 +339,7 @@ export const programmes: readonly YearProgramme[] = z.array(yearProgrammeSchema)
         when: stage(19, 92),
         why: 'sap rises through full leaves; larvae are young',
       },
-      {
-        key: 'crown',
-        name: 'Grade the crown',
-        act: look('Percent of the crown lost, woodpecker flecks, D-shaped holes', 'emerald-ash-borer'),
-        when: months(8, 8),
-        why: 'past thirty percent it is seldom saved',
-      },
+      gradeTheCrown,
     ],
   },
   {
@@ -356,13 +359,7 @@ export const programmes: readonly YearProgramme[] = z.array(yearProgrammeSchema)
         everyYears: 2,
         why: 'sap rises through full leaves; it holds for two seasons',
       },
-      {
-        key: 'crown',
-        name: 'Grade the crown',
-        act: look('Percent of the crown lost, woodpecker flecks, D-shaped holes', 'emerald-ash-borer'),
-        when: months(8, 8),
-        why: 'past thirty percent it is seldom saved',
-      },
+      gradeTheCrown,
     ],
   },
   {

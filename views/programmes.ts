@@ -1,6 +1,13 @@
-import { isFor, layOver, programmeNamed, type LaidTree } from '@/commands/facts/laying';
-import { MOST_TREES, notThen, type LayingAsked } from '@/commands/programme/lay-programme';
-import { markOf } from '@/commands/programme/settle';
+import {
+  isFor,
+  layOver,
+  markOf,
+  MOST_TREES,
+  notThen,
+  programmeNamed,
+  type LaidTree,
+  type Laying,
+} from '@/commands/facts/laying';
 import type { Said } from '@/core/gates/said';
 import { tagsIn } from '@/core/grounds/tags';
 import { sumsOf, type ProgrammeSums } from '@/core/programmes/sums';
@@ -93,13 +100,13 @@ async function previewOf(
   viewer: Viewer,
   stationFor: StationFor,
   now: Date,
-  programme: YearProgramme,
-  asked: Omit<LayingAsked, 'programme'>,
+  laying: Laying,
+  treeIds: readonly string[],
 ): Promise<Preview> {
   const [{ trees }, lots, already] = await Promise.all([
-    layOver(viewer, stationFor, now, { ...asked, programme }, null, asked.treeIds),
+    layOver(viewer, stationFor, now, laying, null, treeIds),
     listLots(viewer),
-    laidAlready(viewer, programme.key, asked.treeIds, asked),
+    laidAlready(viewer, laying.programme.key, treeIds, laying),
   ]);
   const sums = sumsOf(
     trees.map((t) => t.visits),
@@ -134,16 +141,10 @@ export const layingView = (
     if (fault || !asked.from || !asked.until) return { ...view, chosen, fault, preview: null };
     const span = { from: asked.from, until: asked.until };
     const never = notThen(span, today);
-    if (never) return { ...view, chosen, fault: never.faults[0]!.sentence, preview: null };
+    if (never) return { ...view, chosen, fault: never.sentence, preview: null };
     const treeIds = chosen.map((t) => t.id);
     const { reason, said } = asked;
-    const preview = await previewOf(viewer, stationFor, now, programme, {
-      placeId: id,
-      treeIds,
-      ...span,
-      reason,
-      said,
-    });
+    const preview = await previewOf(viewer, stationFor, now, { programme, ...span, reason, said }, treeIds);
     return { ...view, chosen, fault: null, preview };
   });
 

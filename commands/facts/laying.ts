@@ -1,7 +1,9 @@
+import { digestOf } from '@/commands/command';
+import type { Fault } from '@/core/book/write';
 import { coverOf } from '@/core/season/covers';
-import { dayIn, type Day } from '@/core/season/follow-ups';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { changesOf, type Change } from '@/core/programmes/changes';
-import { lay, underReason, type Ground, type LaidVisit, type StandingVisit } from '@/core/programmes/lay';
+import { keyOf, lay, underReason, type Ground, type LaidVisit, type StandingVisit } from '@/core/programmes/lay';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { StationFor } from '@/core/weather/station';
 import { concerns } from '@/core/diagnose/reading';
@@ -132,3 +134,28 @@ export async function layOver(
   });
   return { held, trees: out };
 }
+
+/** More trees than this are laid over in several goes. */
+export const MOST_TREES = 300;
+const MOST_YEARS = 5;
+/** Days by which a laying may begin in the past: what was begun on paper. */
+const BEHIND_DAYS = 60;
+
+/** Why a programme may not be laid for these days; null where it may. */
+export function notThen({ from, until }: Pick<Laying, 'from' | 'until'>, today: Day): Fault | null {
+  if (from < after(today, -BEHIND_DAYS, 'days'))
+    return { path: 'from', sentence: 'It begins more than sixty days ago; begin today.' };
+  if (until < from) return { path: 'until', sentence: 'It ends before it begins.' };
+  if (until < today) return { path: 'until', sentence: 'All of it has passed; give a day to come.' };
+  if (until > after(today, MOST_YEARS, 'years'))
+    return { path: 'until', sentence: `Plan ${MOST_YEARS} years ahead at most.` };
+  return null;
+}
+
+/** A mark of a set of changes, for whoever is asked to agree to them: other changes have another mark. */
+export const markOf = (trees: readonly Pick<LaidTree, 'tree' | 'changes'>[]): string =>
+  digestOf(
+    trees
+      .flatMap((t) => t.changes.map((c) => `${t.tree.id} ${c.kind} ${keyOf((c.now ?? c.was)!)} ${c.now?.day ?? ''}`))
+      .sort(),
+  );

@@ -1,8 +1,8 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { layOver } from '@/commands/facts/laying';
+import { layOver, markOf } from '@/commands/facts/laying';
 import { uuid } from '@/core/book/record';
 import { getLaid, laidVisits } from '@/store/laid';
-import { markOf, writeChanges } from './settle';
+import { writeChanges } from './settle';
 import { z } from 'zod';
 
 /** The visits of a laid programme move to where weather, stages and the book now have them; each keeps why. */

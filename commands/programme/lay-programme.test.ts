@@ -3,18 +3,20 @@ import { perform } from '@/commands/command';
 import { ownOutfit } from '@/commands/testing';
 import { after } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
+import { CLIMATES } from '@/stand-ins/weather/climates';
+import { simulatedStation } from '@/stand-ins/weather/station';
+import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { loadViewer } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
 import { laidVisits, type VisitRow } from '@/store/laid';
 import { openPlans } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
-import { layOver } from '@/commands/facts/laying';
+import { layOver, markOf } from '@/commands/facts/laying';
 import { getLaid } from '@/store/laid';
 import { answerLook } from './answer-look';
 import { endLaid } from './end-laid';
 import { followSeason } from './follow-season';
 import { layProgramme } from './lay-programme';
-import { markOf } from './settle';
 import { carryOut, EARLY, maritime, plantOrchard, withRain, type Orchard } from './testing';
 
 const made = ownOutfit();
@@ -211,4 +213,37 @@ describe('what is refused leaves nothing', () => {
     expect(new Set(plans.map((p) => p.plannedFor)).size).toBe(plans.length);
     expect(EARLY.from < '2027-09-01').toBe(true);
   });
+});
+
+it('south of the equator the same orchard is covered from September, and picked in autumn there', async () => {
+  const { owner, o } = made;
+  await owner`
+    update place
+    set time_zone = 'Pacific/Auckland', grounds = ${owner.json({ ...EMPTY_PLAN, origin: { lat: -41.3, lon: 173.2 } } as never)}
+    where id = ${o.placeId}`;
+  await owner`update tree set lat = -41.3, lon = 173.2 where id = ${orchard.late[8]!}`;
+  const station = simulatedStation(7, { climate: CLIMATES.estuary, lat: -41.3 });
+  const now = new Date('2027-06-20T10:00:00Z');
+  const id = v7();
+  const answer = await perform(
+    layProgramme,
+    { viewer: orchard.viewer, now, station: () => station },
+    {
+      id,
+      programme: 'orchard-apple',
+      placeId: orchard.placeId,
+      treeIds: [orchard.late[8]!],
+      from: '2027-06-20',
+      until: '2028-06-19',
+      reason: 'Scab in every spring here.',
+    },
+  );
+  expect(answer).toMatchObject({ ok: true });
+  const covers = of(await laidVisits(orchard.viewer, id, null), 'scab-cover', orchard.late[8]!);
+  const planned = covers.filter((v) => v.state === 'planned').map((v) => v.day);
+  expect(planned.length).toBeGreaterThan(1);
+  // The label’s April to July are October to January there.
+  expect(planned.every((d) => d >= '2027-10-01' && d < '2028-01-31')).toBe(true);
+  const winter = (await laidVisits(orchard.viewer, id, null)).find((v) => v.step === 'winter-cut')!;
+  expect(winter.day.slice(5, 7) >= '06' && winter.day.slice(5, 7) <= '09').toBe(true);
 });

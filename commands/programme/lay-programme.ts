@@ -1,20 +1,15 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { isFor, layOver, programmeNamed } from '@/commands/facts/laying';
+import { isFor, layOver, MOST_TREES, notThen, programmeNamed } from '@/commands/facts/laying';
 import { saidSchema } from '@/commands/said';
 import { uuid } from '@/core/book/record';
-import { after, dayIn, dayWords } from '@/core/season/follow-ups';
+import { dayIn, dayWords } from '@/core/season/follow-ups';
 import { findHost } from '@/knowledge';
 import { addLaid, getLaid, laidAlready } from '@/store/laid';
 import { getPlace } from '@/store/grounds';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 
-/** More trees than this are laid in several goes. */
-export const MOST_TREES = 300;
-const MOST_YEARS = 5;
-
-/** What a programme is laid over, and for how long: the same for a preview and for the press. */
-export const layingSchema = z.object({
+const layingSchema = z.object({
   programme: z.string().max(60),
   placeId: uuid,
   treeIds: z
@@ -28,17 +23,6 @@ export const layingSchema = z.object({
   /** What was answered for all of them. */
   said: saidSchema.default({}),
 });
-export type LayingAsked = z.output<typeof layingSchema>;
-
-/** Why a programme may not be laid for these days; null where it may. */
-export function notThen({ from, until }: Pick<LayingAsked, 'from' | 'until'>, today: string) {
-  if (from < after(today, -60, 'days')) return refuse('from', 'It begins more than sixty days ago; begin today.');
-  if (until < from) return refuse('until', 'It ends before it begins.');
-  if (until < today) return refuse('until', 'All of it has passed; give a day to come.');
-  if (until > after(today, MOST_YEARS, 'years')) return refuse('until', `Plan ${MOST_YEARS} years ahead at most.`);
-  return null;
-}
-
 /** A programme is laid over trees of a place: every visit that may be planned is planned, and what is left out says why. */
 export const layProgramme = command({
   name: 'lay-programme',
@@ -50,7 +34,7 @@ export const layProgramme = command({
     if (!programme) return refuse('programme', 'There is no such programme.');
     if (!place) return refuse('placeId', 'This place is not in this outfit.');
     const never = notThen(p, dayIn(now, place.timeZone));
-    if (never) return never;
+    if (never) return refuse(never.path, never.sentence);
     if (p.carriedFrom && !(await getLaid(viewer, p.carriedFrom)))
       return refuse('carriedFrom', 'The season that it goes on from is not in this outfit.');
     const laying = { ...p, programme };

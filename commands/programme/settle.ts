@@ -1,11 +1,11 @@
 import { v7 } from 'uuid';
-import { digestOf, type Context } from '@/commands/command';
+import type { Context } from '@/commands/command';
 import { layOver, type Laying, type LaidTree } from '@/commands/facts/laying';
 import { told, type UnitSystem } from '@/core/units/units';
 import type { Gate } from '@/core/gates/gate';
 import { workOutOn } from '@/core/prescribe/prescribe';
 import type { Change } from '@/core/programmes/changes';
-import { keyOf, releasing, type LaidVisit, type WorkAct } from '@/core/programmes/lay';
+import { releasing, type LaidVisit, type WorkAct } from '@/core/programmes/lay';
 import { costOf } from '@/core/programmes/sums';
 import type { Stop, Treatment } from '@/core/programmes/treat';
 import { factsOn } from '@/core/work/work';
@@ -194,11 +194,3 @@ export async function settleAnew(here: Here, laidId: string, treeIds: readonly s
   const follow = trees.map((t) => ({ ...t, changes: t.changes.filter((c) => FOLLOWS.includes(c.kind)) }));
   await writeChanges(here, laid, held, follow);
 }
-
-/** A mark of a set of changes, for whoever is asked to agree to them: other changes have another mark. */
-export const markOf = (trees: readonly Pick<LaidTree, 'tree' | 'changes'>[]): string =>
-  digestOf(
-    trees
-      .flatMap((t) => t.changes.map((c) => `${t.tree.id} ${c.kind} ${keyOf((c.now ?? c.was)!)} ${c.now?.day ?? ''}`))
-      .sort(),
-  );

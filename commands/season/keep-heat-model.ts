@@ -4,19 +4,12 @@ import { numberAt, typed } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { heatModelSchema } from '@/core/season/heat';
+import { ownKey } from '@/core/settings/own-key';
 import { hosts } from '@/knowledge';
 import { addEntry } from '@/store/knowledge';
 import { z } from 'zod';
 
 const groups = new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
-
-/** The key of a sum of one's own; it begins with “own-”, so that nothing that ships is ever taken for it. */
-const keyOf = (what: string) =>
-  `own-${what
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')}`.slice(0, 60);
 
 /** A sum of heat of the outfit's own: what it brings, on which hosts, from when, and what that rests on. The same again is its next version. */
 export const keepHeatModel = command({
@@ -55,7 +48,7 @@ export const keepHeatModel = command({
       });
     if (faults.length) return { ok: false, faults };
     const read = heatModelSchema.safeParse({
-      id: keyOf(x.what),
+      id: ownKey(x.what),
       what: x.what,
       condition: null,
       hosts: x.hosts,

@@ -40,6 +40,8 @@ export const PLACES = [
       '“Say the stage”, then the stage you see: it stands, moves what follows this season, and is learned for the next.',
       'Infections count only in the stages in which a host can be infected. Rain brings the renewal of a cover forward; the visit says so.',
       'Below, month by month: what was planned for its window, what is counted from what was done, and days of your own.',
+      'Programmes lay a whole season over many trees: choose them, see what it would mean, press once. A broken ring waits for a look; say what it found, and the rest follows.',
+      'Where the season has moved, a programme shows its visits with old day, new day and why; one press moves them.',
       'Bars show the days in which a visit makes sense. Subscribe to the calendar under your name.',
     ],
   },

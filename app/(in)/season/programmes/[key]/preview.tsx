@@ -125,7 +125,7 @@ function Visits({
         <tbody>
           {sums.map((s) => (
             <tr key={`${s.step}${s.year}${s.nth}`} className="border-t border-line-2 align-top">
-              <td className="py-1 pr-4">
+              <td className="py-1 pr-4 phone:min-w-56">
                 <b>
                   {stepName(programme, s.step)}
                   {s.nth > 1 && ` ${s.nth}`}

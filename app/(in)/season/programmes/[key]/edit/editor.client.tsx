@@ -3,20 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import type { ProgrammeStep, YearProgramme } from '@/core/programmes/schema';
+import { ownKey } from '@/core/settings/own-key';
 import { Choices, FormFaults, SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepProgramme } from '../../actions';
 import { Many } from './many.client';
 import { StepEditor, type StepOptions } from './step.client';
-
-/** The key of a programme of one's own, by its name. */
-const keyOf = (name: string) =>
-  `own-${name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')}`.slice(0, 60);
 
 const newStep = (taken: readonly string[]): ProgrammeStep => {
   let n = taken.length + 1;
@@ -61,7 +54,7 @@ export function Editor({
     faults
       .filter((f) => f.path.startsWith(`programme.${path}`))
       .map((f) => ({ ...f, path: f.path.slice('programme.'.length) }));
-  const key = own ? programme.key : keyOf(form.name);
+  const key = own ? programme.key : ownKey(form.name);
   const keep = (retired: boolean) =>
     send({ id: retired ? v7() : made.id, programme: { ...form, key }, retired }, ({ key: kept }) => {
       setForm(first);

@@ -161,7 +161,7 @@ function Visits({ programme, visits }: { programme: YearProgramme; visits: reado
             const moved = v.moves.at(-1);
             return (
               <tr key={v.id} className="border-t border-line-2 align-top">
-                <td className="py-1 pr-4">
+                <td className="py-1 pr-4 phone:min-w-56">
                   <b>
                     {stepName(programme, v.step)}
                     {v.nth > 1 && ` ${v.nth}`}
