@@ -62,6 +62,7 @@ import { endLaid } from './programme/end-laid';
 import { followSeason } from './programme/follow-season';
 import { keepProgramme } from './programme/keep-programme';
 import { layProgramme } from './programme/lay-programme';
+import { moveVisits } from './programme/move-visits';
 import { settleLeft } from './programme/settle-left';
 import type { AnyCommand } from './command';
 
@@ -129,6 +130,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   followSeason,
   answerLook,
   endLaid,
+  moveVisits,
   settleLeft,
   keepProgramme,
   propose,

@@ -1,3 +1,4 @@
+import { after } from '@/core/season/follow-ups';
 import { expect, phone, signIn, TECHNICIAN, test } from './hands';
 
 const ORCHARD = 'Apples and pears through the year';
@@ -54,6 +55,21 @@ test('a programme over chosen trees: slips are told, the preview says what it ta
   await cover.getByRole('link').first().click();
   await expect(page).toHaveURL(/\/apply\?plan=/);
   await page.goto(laid);
+
+  // Moved by hand: what that breaks is told, and a day that is free takes it with its reason.
+  await cover.getByText(/trees?$/).click();
+  const to = cover.getByLabel('Move to');
+  const day = await to.inputValue();
+  await to.fill('2020-01-01');
+  await cover.getByLabel('Why').fill('A wedding in the orchard.');
+  await cover.getByRole('button', { name: /^Move/ }).click();
+  await expect(cover.getByText('This day has passed; give today or a day to come.')).toBeVisible();
+  await to.fill(after(day, 2, 'days'));
+  await cover.getByRole('button', { name: /^Move/ }).click();
+  await expect(page.getByText(/^Moved/)).toBeVisible();
+  await expect(
+    main.getByRole('row').filter({ hasText: 'moved by hand: A wedding in the orchard.' }).first(),
+  ).toBeVisible();
 
   await page.getByText('End it early').click();
   await page.getByRole('button', { name: 'End it', exact: true }).click();

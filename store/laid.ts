@@ -39,6 +39,7 @@ export interface VisitRow extends KeptVisit {
   workPlanId: string | null;
   followUpId: string | null;
   found: boolean | null;
+  byHand: string | null;
   settled: boolean;
   /** What it takes on this tree, mL or g, and the water with it; null where nothing is put on. */
   product: number | null;
@@ -151,7 +152,7 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
       select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year, b.nth,
         b.kind, ${standing(tx)} as state, b.state = 'planned' as promised, coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text,
         b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
-        l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.settled,
+        l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.by_hand as "byHand", b.settled,
         (n.result->'dose'->>'product')::float8 as product, n.result->'dose'->>'dimension' as unit, r.sprayed,
         coalesce((
           select jsonb_agg(jsonb_build_object('from', m.from_day, 'to', m.to_day, 'reasons', m.reasons) order by m.at, m.id)
@@ -234,6 +235,8 @@ export interface VisitWritten {
   earliest: Day;
   latest: Day;
   reasons: DayReason[];
+  /** Why somebody moved it by hand. */
+  byHand: string | null;
   stop: StopTold | null;
   labelId: string | null;
   useKey: string | null;
@@ -256,6 +259,7 @@ export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
         earliest: v.earliest,
         latest: v.latest,
         reasons: json(tx, v.reasons),
+        by_hand: v.byHand,
         stop: v.stop === null ? null : json(tx, v.stop),
         label_id: v.labelId,
         use_key: v.useKey,
@@ -264,20 +268,31 @@ export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
         insert into laid_visit ${tx(rows as never)}
         on conflict (id) do update
         set state = excluded.state, day = excluded.day, earliest = excluded.earliest, latest = excluded.latest,
-          reasons = excluded.reasons, stop = excluded.stop, label_id = excluded.label_id, use_key = excluded.use_key`;
+          reasons = excluded.reasons, by_hand = excluded.by_hand, stop = excluded.stop, label_id = excluded.label_id, use_key = excluded.use_key`;
     }
   });
 
 /** A visit moves: its plan, work or date with it, and why is kept. */
 export const moveVisit = (
   scope: Scope,
-  move: { id: string; visitId: string; from: Day; to: Day; earliest: Day; latest: Day; reasons: DayReason[] },
+  move: {
+    id: string;
+    visitId: string;
+    from: Day;
+    to: Day;
+    earliest: Day;
+    latest: Day;
+    reasons: DayReason[];
+    /** Why somebody moved it by hand; null where the season did. */
+    byHand: string | null;
+  },
 ) =>
   within(scope, async (tx) => {
     const { visitId, to, earliest, latest } = move;
     await tx`
       update laid_visit
-      set day = ${to}, earliest = ${earliest}, latest = ${latest}, reasons = ${json(tx, move.reasons)}
+      set day = ${to}, earliest = ${earliest}, latest = ${latest}, reasons = ${json(tx, move.reasons)},
+        by_hand = ${move.byHand}
       where outfit_id = ${scope.outfitId} and id = ${visitId}`;
     await tx`
       update plan

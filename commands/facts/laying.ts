@@ -45,7 +45,14 @@ export interface LaidTree {
   changes: Change[];
 }
 
-const standingOf = (v: VisitRow): StandingVisit[] =>
+/** Visits that somebody wants on another day, by their id, and why. */
+export interface ByHand {
+  ids: ReadonlySet<string>;
+  day: Day;
+  because: string;
+}
+
+const standingOf = (v: VisitRow, byHand: ByHand | null): StandingVisit[] =>
   // What had no day, and what no look asked for, is looked at again; it holds no place.
   v.state === 'stopped' || (v.state === 'off' && !v.promised)
     ? []
@@ -55,7 +62,7 @@ const standingOf = (v: VisitRow): StandingVisit[] =>
           year: v.year,
           nth: v.nth,
           state: v.state === 'planned' ? 'open' : v.state === 'expected' ? 'waiting' : v.state,
-          day: v.day,
+          ...(byHand?.ids.has(v.id) ? { day: byHand.day, byHand: byHand.because } : { day: v.day, byHand: v.byHand }),
           found: v.found,
           labelKey: v.labelKey,
           useKey: v.useKey,
@@ -87,6 +94,7 @@ const shelfOf = ({ labels }: Held) => labels.map((l) => l.label);
  * Lays a programme over trees, or over them again: every tree with all its facts, its visits and what has changed since they
  * were last settled. In a handful of statements, however many trees there are.
  * @param laidId the laying that stands already; null for one that is only tried
+ * @param byHand visits that are tried on a day of somebody's own
  */
 export async function layOver(
   viewer: Viewer,
@@ -95,6 +103,7 @@ export async function layOver(
   laying: Laying,
   laidId: string | null,
   treeIds: readonly string[],
+  byHand: ByHand | null = null,
 ): Promise<{ held: Held; trees: LaidTree[] }> {
   const [held, trees, rows] = await Promise.all([
     heldBy(viewer),
@@ -125,7 +134,7 @@ export async function layOver(
       had: [...new Set(tree.verdicts.map((v) => v.conditionId))],
       from: laying.from,
       until: laying.until,
-      standing: kept.flatMap(standingOf),
+      standing: kept.flatMap((v) => standingOf(v, byHand)),
       worn: wornOf(kept, tree, stationFor, now),
     };
     const visits = underReason(lay(laying.programme, ground), laying.reason);

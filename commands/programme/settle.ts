@@ -6,6 +6,7 @@ import type { Gate } from '@/core/gates/gate';
 import { workOutOn } from '@/core/prescribe/prescribe';
 import type { Change } from '@/core/programmes/changes';
 import { releasing, type LaidVisit, type WorkAct } from '@/core/programmes/lay';
+import type { DayReason } from '@/core/programmes/spans';
 import { costOf } from '@/core/programmes/sums';
 import type { Stop, Treatment } from '@/core/programmes/treat';
 import { factsOn } from '@/core/work/work';
@@ -68,6 +69,10 @@ function sharesOf({ viewer }: Here, trees: readonly LaidTree[]): (day: string) =
   return (day) => viewer.prices.visit / (perDay.get(day) ?? 1);
 }
 
+/** Why somebody moved it by hand; null where nobody did. */
+const handOf = (reasons: readonly DayReason[]): string | null =>
+  reasons.flatMap((r) => (r.by === 'hand' ? [r.because] : []))[0] ?? null;
+
 function settleOne(
   here: Here,
   laid: Pick<Laid, 'id' | 'reason' | 'programme'>,
@@ -79,7 +84,8 @@ function settleOne(
 ): void {
   if (kind === 'move') {
     const { day, earliest, latest, reasons } = now;
-    out.moves.push({ id: v7(), visitId: was.id, from: was.day, to: day, earliest, latest, reasons });
+    const byHand = handOf(reasons);
+    out.moves.push({ id: v7(), visitId: was.id, from: was.day, to: day, earliest, latest, reasons, byHand });
     return;
   }
   const visitId = was?.id ?? v7();
@@ -103,6 +109,7 @@ function settleOne(
     earliest,
     latest,
     reasons: now?.reasons ?? [],
+    byHand: handOf(now?.reasons ?? []),
     stop: state === 'stopped' ? stop : null,
     labelId,
     useKey: act?.kind === 'treat' ? act.use.key : null,
@@ -184,7 +191,7 @@ function workOf(
 }
 
 /** What follows from a record or a look by itself; what would drop a plan, or change its product, is asked first. */
-const FOLLOWS: readonly Change['kind'][] = ['new', 'plan', 'move', 'wait', 'off'];
+export const FOLLOWS: readonly Change['kind'][] = ['new', 'plan', 'move', 'wait', 'off'];
 
 /** A laid programme is settled anew on trees on which something was done or found: what comes after is counted from that. */
 export async function settleAnew(here: Here, laidId: string, treeIds: readonly string[]): Promise<void> {

@@ -55,6 +55,7 @@ const standing = (visits: readonly LaidVisit[]): StandingVisit[] =>
             day: v.day,
             state: v.state === 'planned' ? ('open' as const) : v.state === 'expected' ? ('waiting' as const) : v.state,
             found: null,
+            byHand: null,
             labelKey: v.act?.kind === 'treat' ? v.act.label.key : null,
             useKey: v.act?.kind === 'treat' ? v.act.use.key : null,
           },
@@ -107,6 +108,27 @@ describe('a series of covers', () => {
     expect(under('2027-04-09')).toMatchObject({ day: '2027-04-09', reasons: [{ by: 'rain', mm: 31 }] });
     expect(under('2027-04-03')).toMatchObject({ day: '2027-04-08', reasons: [{ by: 'rain', mm: 31 }] });
     expect(under('2027-04-30')).toMatchObject({ day: '2027-04-11' });
+  });
+  it('moved by hand it stands on any day that the label leaves, what follows goes with it, and no other', () => {
+    const first = lay(one, ground({ shelf: captan }));
+    const onDay = (day: string) =>
+      lay(
+        one,
+        ground({
+          shelf: captan,
+          standing: standing(first).map((v) =>
+            v.nth === 2 ? { ...v, day, byHand: 'The wedding is on that day.' } : v,
+          ),
+        }),
+      );
+    const moved = onDay('2027-04-17');
+    expect(moved.find((v) => v.nth === 2)).toMatchObject({
+      day: '2027-04-17',
+      reasons: [{ by: 'hand', because: 'The wedding is on that day.' }],
+    });
+    expect(moved.find((v) => v.nth === 3)!.day >= '2027-04-24').toBe(true);
+    // Three days after the first: the label wants seven.
+    expect(onDay('2027-04-04').find((v) => v.nth === 2)!.day).toBe('2027-04-08');
   });
   it('goes on to the picking of the tree, less the days of the label, and says what ends it', () => {
     const on = programmeOf(step({ when: { by: 'months', from: 5, to: 9 }, toPicking: true }));

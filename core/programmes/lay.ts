@@ -32,6 +32,8 @@ export interface StandingVisit extends VisitKey {
   day: Day;
   /** What a look found; null while nobody has said. */
   found: boolean | null;
+  /** Why somebody moved it by hand: its time is no bound for it, only the label is. */
+  byHand: string | null;
   labelKey: string | null;
   useKey: string | null;
 }
@@ -238,10 +240,13 @@ function takeSettled(course: Course, wish: Wish, was: StandingVisit): void {
 /** A visit that is still ahead takes the first day that is free for it, or goes back into the queue for a later one. */
 function takeAhead(course: Course, wish: Wish, was: StandingVisit | undefined, expected: boolean): void {
   const { programme, ground, situation, queue, last, out } = course;
-  const { of, earliest, latest, reasons } = wish;
+  const { of, earliest, latest } = wish;
+  const byHand = was?.byHand ?? null;
+  const reasons: DayReason[] = byHand === null ? wish.reasons : [{ by: 'hand', because: byHand }];
   const { today } = situation;
-  // What stands keeps its day as long as its time allows.
-  const wished = was && was.day >= earliest && was.day <= latest ? was.day : wish.day;
+  // What stands keeps its day as long as its time allows; what was moved by hand, as long as it may.
+  const kept = was && (byHand !== null || (was.day >= earliest && was.day <= latest));
+  const wished = kept ? was.day : wish.day;
   const day = wished < today ? today : wished;
   // Its time has passed before anybody planned it.
   if (!was && day > latest && day > wish.to) return;

@@ -14,6 +14,7 @@ export type DayReason =
   | { by: 'after'; step: string; day: Day; done: boolean }
   | { by: 'interval'; day: Day; days: number; done: boolean }
   | { by: 'rain'; day: Day; mm: number }
+  | { by: 'hand'; because: string }
   /** Label, book or a closed season left no earlier day. */
   | { by: 'label'; wished: Day; product: string | null };
 

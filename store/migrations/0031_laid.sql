@@ -42,6 +42,8 @@ create table laid_visit (
   latest date not null,
   -- Why it stands on its day, and what stands against it.
   reasons jsonb not null default '[]',
+  -- Why somebody moved it by hand; it stays there as long as it may.
+  by_hand text check (length(by_hand) between 4 and 500),
   stop jsonb,
   label_id uuid,
   use_key text check (length(use_key) <= 60),
@@ -104,5 +106,5 @@ begin
   execute 'create trigger append_only_whole before truncate on visit_move for each statement execute function book_refuses()';
 end $$;
 grant update (ended_on, ended_because) on laid to elmhorn_app;
-grant update (state, day, earliest, latest, reasons, stop, label_id, use_key, found, settled) on laid_visit to elmhorn_app;
+grant update (state, day, earliest, latest, reasons, by_hand, stop, label_id, use_key, found, settled) on laid_visit to elmhorn_app;
 grant update (planned_for) on work_plan to elmhorn_app;

@@ -5,6 +5,7 @@ import { endLaid as endLaidCommand } from '@/commands/programme/end-laid';
 import { followSeason as followSeasonCommand } from '@/commands/programme/follow-season';
 import { keepProgramme as keepProgrammeCommand } from '@/commands/programme/keep-programme';
 import { layProgramme as layProgrammeCommand } from '@/commands/programme/lay-programme';
+import { moveVisits as moveVisitsCommand } from '@/commands/programme/move-visits';
 import { settleLeft as settleLeftCommand } from '@/commands/programme/settle-left';
 import { serve } from '@/app/_server/serve';
 
@@ -13,4 +14,5 @@ export const endLaid = serve(endLaidCommand);
 export const followSeason = serve(followSeasonCommand);
 export const keepProgramme = serve(keepProgrammeCommand);
 export const layProgramme = serve(layProgrammeCommand);
+export const moveVisits = serve(moveVisitsCommand);
 export const settleLeft = serve(settleLeftCommand);

@@ -104,6 +104,8 @@ export function reasonWords(r: DayReason, programme: Pick<YearProgramme, 'steps'
       return `${r.days} days after the one ${r.done ? 'done' : 'planned'} on ${shortDay(r.day)}`;
     case 'rain':
       return `${Math.round(r.mm)} mm of rain since ${shortDay(r.day)} wore the cover out`;
+    case 'hand':
+      return `moved by hand: ${r.because}`;
     case 'label':
       return `wished for ${shortDay(r.wished)}; ${r.product ? `${r.product} may not be put on before` : 'not allowed before'}`;
   }

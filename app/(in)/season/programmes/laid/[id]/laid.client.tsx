@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormFaults, TextField, TickTag } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerLook, endLaid, followSeason, settleLeft } from '../../actions';
+import { answerLook, endLaid, followSeason, moveVisits, settleLeft } from '../../actions';
 
 /** Moves the visits to where the season now has them. */
 export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
@@ -94,6 +94,31 @@ export function AnswerLook({
           </button>
         )}
       </div>
+    </div>
+  );
+}
+
+/** Moves a visit to another day on all its trees; what that breaks is told before anything is written. */
+export function MoveVisits({ visitIds, day, today }: { visitIds: string[]; day: string; today: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [to, setTo] = useState(day);
+  const [because, setBecause] = useState('');
+  const { busy, faults, send } = useSend(moveVisits);
+  const move = () =>
+    send({ visitIds, day: to, because }, ({ followed }) => {
+      setBecause('');
+      said({ sentence: `Moved${followed ? `; ${followed} later visits follow` : ''}.` });
+      router.refresh();
+    });
+  return (
+    <div className="mt-2 w-64 whitespace-normal">
+      <TextField label="Move to" path="day" faults={faults} type="date" min={today} value={to} onChange={setTo} />
+      <TextField label="Why" path="because" faults={faults} value={because} onChange={setBecause} />
+      <FormFaults faults={faults} known={['day', 'because']} />
+      <button type="button" className="press" disabled={busy || to === day} onClick={move}>
+        Move {visitIds.length === 1 ? 'it' : `these ${visitIds.length}`}
+      </button>
     </div>
   );
 }

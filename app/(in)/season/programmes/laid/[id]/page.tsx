@@ -13,7 +13,7 @@ import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
 import { changeWords, reasonsWords, STATE_WORDS, stepName, tagRuns } from '../../words';
-import { AnswerLook, DealtWith, EndIt, FollowSeason } from './laid.client';
+import { AnswerLook, DealtWith, EndIt, FollowSeason, MoveVisits } from './laid.client';
 
 export const metadata = { title: 'Laid programme' };
 
@@ -57,7 +57,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <Moved view={view} may={may} />
       <Looks view={view} may={allows(v, 'examine')} />
       <ProgrammeFigure programme={programme} visits={visits} from={laid.from} until={laid.until} today={today} />
-      <Visits programme={programme} visits={visits} />
+      <Visits programme={programme} visits={visits} today={today} mayMove={may && !laid.endedOn} />
       <LeftOut rows={left.flatMap((x) => (x.stop ? [{ ...x, stop: x.stop }] : []))} programme={programme}>
         {(g) => may && <DealtWith visitIds={g.rows.flatMap((r) => r.id ?? [])} />}
       </LeftOut>
@@ -139,7 +139,17 @@ function Looks({ view, may }: { view: LaidView; may: boolean }) {
 }
 
 /** Every visit over all its trees, with what became of it. */
-function Visits({ programme, visits }: { programme: YearProgramme; visits: readonly VisitRow[] }) {
+function Visits({
+  programme,
+  visits,
+  today,
+  mayMove,
+}: {
+  programme: YearProgramme;
+  visits: readonly VisitRow[];
+  today: string;
+  mayMove: boolean;
+}) {
   const groups = new Map<string, VisitRow[]>();
   for (const v of visits) {
     const key = `${v.step} ${v.year} ${v.nth} ${v.state} ${v.day} ${v.labelName}`;
@@ -195,6 +205,9 @@ function Visits({ programme, visits }: { programme: YearProgramme; visits: reado
                         </li>
                       ))}
                     </ul>
+                    {mayMove && (v.state === 'planned' || v.state === 'expected') && (
+                      <MoveVisits visitIds={of.map((x) => x.id)} day={v.day} today={today} />
+                    )}
                   </details>
                 </td>
               </tr>
