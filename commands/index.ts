@@ -62,6 +62,7 @@ import { endLaid } from './programme/end-laid';
 import { followSeason } from './programme/follow-season';
 import { keepProgramme } from './programme/keep-programme';
 import { layProgramme } from './programme/lay-programme';
+import { leaveOutVisits } from './programme/leave-out-visits';
 import { moveVisits } from './programme/move-visits';
 import { settleLeft } from './programme/settle-left';
 import type { AnyCommand } from './command';
@@ -130,6 +131,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   followSeason,
   answerLook,
   endLaid,
+  leaveOutVisits,
   moveVisits,
   settleLeft,
   keepProgramme,

@@ -40,6 +40,8 @@ export interface VisitRow extends KeptVisit {
   followUpId: string | null;
   found: boolean | null;
   byHand: string | null;
+  /** Why it was left out by hand. */
+  because: string | null;
   settled: boolean;
   /** What it takes on this tree, mL or g, and the water with it; null where nothing is put on. */
   product: number | null;
@@ -152,7 +154,7 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
       select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year, b.nth,
         b.kind, ${standing(tx)} as state, b.state = 'planned' as promised, coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text,
         b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
-        l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.by_hand as "byHand", b.settled,
+        l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.by_hand as "byHand", b.because, b.settled,
         (n.result->'dose'->>'product')::float8 as product, n.result->'dose'->>'dimension' as unit, r.sprayed,
         coalesce((
           select jsonb_agg(jsonb_build_object('from', m.from_day, 'to', m.to_day, 'reasons', m.reasons) order by m.at, m.id)
@@ -326,6 +328,16 @@ export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
       update follow_up
       set state = 'dropped', settled_at = now(), settled_by = ${scope.personId}
       where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid' and state = 'open'`;
+  });
+
+/** Visits that are left out say why; what carried them out is dropped. */
+export const leaveOut = (scope: Scope, visitIds: readonly string[], because: string) =>
+  within(scope, async (tx) => {
+    await tx`
+      update laid_visit
+      set because = ${because}
+      where outfit_id = ${scope.outfitId} and id = any(${[...visitIds]})`;
+    await dropCarried(scope, visitIds);
   });
 
 /** A look of a programme as a date among what is due. */

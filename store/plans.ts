@@ -157,6 +157,8 @@ export interface OpenPlan {
   plannedFor: Day | null;
   earliest: Day | null;
   latest: Day | null;
+  /** The programme whose visit it carries out; null where it stands for itself. */
+  laidId: string | null;
 }
 /** Plans that wait for a crew, by place and walking order; the soonest where there are more than the limit. */
 export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
@@ -176,7 +178,8 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
         coalesce((u->>'inStations')::boolean, false) as "inStations",
         array(select jsonb_array_elements_text(u->'protection')) as protection,
         ${sound(tx)} as sound, n.at,
-        n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text
+        n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
+        (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId"
       from (
         select *
         from plan

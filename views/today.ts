@@ -61,7 +61,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
     const [plans, late, due, soon, wanted] = await Promise.all([
-      openPlans(viewer, 25),
+      openPlans(viewer, 120),
       dueBetween(viewer, '1900-01-01', after(today, -1, 'days'), 25),
       dueBetween(viewer, today, today, 25),
       dueBetween(viewer, after(today, 1, 'days'), horizon, 12),

@@ -1,4 +1,4 @@
-import { showFill, showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
+import { showFill, showFine, showTemperature, showVolume, showWind, type UnitSystem } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { inZone } from '@/core/season/zone';
 import { groupBy } from '@/core/work/load-out';
@@ -11,12 +11,13 @@ import { Ribbon } from '@/ui/figures/ribbon';
 import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
-import { allows, viewer } from '../_server/viewer';
+import { allows, currentFloor, viewer } from '../_server/viewer';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
 import { NoteStage } from './season/note.client';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
+import type { OpenPlan } from '@/store/plans';
 
 const hour = inZone('en-GB', { hour: '2-digit' });
 const STATES = {
@@ -48,7 +49,8 @@ export default async function Today() {
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
-  const n = plans.length + late.length + due.length;
+  // What is told below is the soonest of it; how much there is, the bar has counted.
+  const n = Math.max(plans.length + late.length + due.length, (await currentFloor())?.waiting ?? 0);
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -176,25 +178,12 @@ export default async function Today() {
         empty={plans.length === 0 && 'No plan waits for today. Prescribe on a tree, and it waits here.'}
       >
         <ul>
-          {plans.map((p) => (
-            <TagRow
-              key={p.id}
-              href={`/tree/${p.treeId}/apply?plan=${p.id}`}
-              tag={p.tag}
-              title={`${name(p.hostId)}, ${p.placeName}`}
-              right={
-                p.latest && p.latest < today ? (
-                  <span className="text-[0.9375rem] font-semibold text-madder">missed: until {shortDay(p.latest)}</span>
-                ) : (
-                  <span className="figures font-bold">
-                    {p.mixMl ? showFill(p.mixMl, v.units).text : `${p.sites ?? ''} sites`}
-                  </span>
-                )
-              }
-            >
-              {METHOD_NAMES[p.method]}, {p.labelName}
-              {p.latest && p.latest >= today && `, until ${shortDay(p.latest)}`}
-            </TagRow>
+          {[
+            ...groupBy(plans, (p) =>
+              p.laidId ? [p.laidId, p.labelKey, p.plannedFor, p.latest].join() : p.id,
+            ).values(),
+          ].map((same) => (
+            <Waiting key={same[0]!.id} same={same} today={today} units={v.units} />
           ))}
         </ul>
       </Section>
@@ -287,6 +276,34 @@ export default async function Today() {
         </ul>
       </Section>
     </Frame>
+  );
+}
+
+/** A plan that waits for a crew; the trees of a programme that have it on one day are one row, and what it missed leads there. */
+function Waiting({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
+  const p = same[0]!;
+  const missed = p.latest !== null && p.latest < today;
+  const sheet = (x: OpenPlan) => `/tree/${x.treeId}/apply?plan=${x.id}`;
+  const mix = same.reduce((sum, x) => sum + (x.mixMl ?? 0), 0);
+  return (
+    <>
+      <TagRow
+        href={missed && p.laidId ? `/season/programmes/laid/${p.laidId}` : sheet(p)}
+        tag={p.tag}
+        title={`${same.length > 1 ? `${same.length} trees` : (findHost(p.hostId)?.name ?? p.hostId)}, ${p.placeName}`}
+        right={
+          missed ? (
+            <span className="text-[0.9375rem] font-semibold text-madder">missed: until {shortDay(p.latest!)}</span>
+          ) : (
+            <span className="figures font-bold">{mix ? showFill(mix, units).text : `${p.sites ?? ''} sites`}</span>
+          )
+        }
+      >
+        {METHOD_NAMES[p.method]}, {p.labelName}
+        {p.latest && !missed && `, until ${shortDay(p.latest)}`}
+      </TagRow>
+      {!missed && <MoreTrees trees={same.slice(1).map((x) => ({ id: x.id, tag: x.tag, href: sheet(x) }))} />}
+    </>
   );
 }
 

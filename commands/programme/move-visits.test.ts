@@ -7,6 +7,7 @@ import { laidVisits, type VisitRow } from '@/store/laid';
 import { openPlans } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { endLaid } from './end-laid';
+import { leaveOutVisits } from './leave-out-visits';
 import { layProgramme } from './lay-programme';
 import { moveVisits } from './move-visits';
 import { maritime, plantOrchard, type Orchard } from './testing';
@@ -73,6 +74,24 @@ it('what waits for a look is moved with its reason, and stays there when somethi
   const winter = await rows('winter-cut', 1);
   await move(winter, after(winter[0]!.day, 1, 'days'));
   expect((await rows('summer-cover', 1)).find((v) => v.id === a!.id)).toMatchObject({ state: 'expected', day: to });
+});
+
+it('what is left out says why, has no plan any more, and its series goes on from its day', async () => {
+  const second = await rows('scab-cover', 2);
+  const third = (await rows('scab-cover', 3)).map((v) => v.day);
+  const leave = (because: string, visitIds = second.map((v) => v.id)) =>
+    perform(leaveOutVisits, { viewer: orchard.viewer, now, station: maritime }, { visitIds, because });
+  expect(await leave('no')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });
+  expect(await leave('Dry for three weeks.')).toMatchObject({ ok: true });
+  expect((await rows('scab-cover', 2)).map((v) => [v.state, v.because])).toEqual([
+    ['off', 'Dry for three weeks.'],
+    ['off', 'Dry for three weeks.'],
+  ]);
+  const open = new Set((await openPlans(orchard.viewer, 1000)).map((p) => p.id));
+  expect(second.some((v) => open.has(v.planId!))).toBe(false);
+  expect((await rows('scab-cover', 3)).map((v) => v.day)).toEqual(third);
+  expect(await leave('Dry for three weeks.')).toMatchObject({ ok: false });
+  expect(await leave('Not ours.', [v7()])).toMatchObject({ ok: false });
 });
 
 describe('what a move breaks is told, and nothing is moved', () => {

@@ -49,6 +49,8 @@ create table laid_visit (
   use_key text check (length(use_key) <= 60),
   -- What a look found: cause for the step that waits for it, or none.
   found boolean,
+  -- Why it was left out by hand.
+  because text check (length(because) between 4 and 500),
   -- Somebody has dealt with what was left out.
   settled boolean not null default false,
   check (earliest <= day and day <= latest),
@@ -106,5 +108,5 @@ begin
   execute 'create trigger append_only_whole before truncate on visit_move for each statement execute function book_refuses()';
 end $$;
 grant update (ended_on, ended_because) on laid to elmhorn_app;
-grant update (state, day, earliest, latest, reasons, by_hand, stop, label_id, use_key, found, settled) on laid_visit to elmhorn_app;
+grant update (state, day, earliest, latest, reasons, by_hand, stop, label_id, use_key, found, because, settled) on laid_visit to elmhorn_app;
 grant update (planned_for) on work_plan to elmhorn_app;

@@ -149,7 +149,9 @@ export function changeWords({ kind, now, was }: Change): string {
     case 'wait':
       return `waits for its look, for about ${shortDay((now ?? was).day)}`;
     case 'off':
-      return 'is off';
+      return now
+        ? 'is off: its look found no cause'
+        : 'is off: its time ends before it, or nothing leads to it any more';
   }
 }
 

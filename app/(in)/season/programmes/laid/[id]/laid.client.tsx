@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormFaults, TextField, TickTag } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerLook, endLaid, followSeason, moveVisits, settleLeft } from '../../actions';
+import { answerLook, endLaid, followSeason, leaveOutVisits, moveVisits, settleLeft } from '../../actions';
 
 /** Moves the visits to where the season now has them. */
 export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
@@ -94,6 +94,31 @@ export function AnswerLook({
           </button>
         )}
       </div>
+    </div>
+  );
+}
+
+/** What was missed is left out, with why; the series goes on from its day. */
+export function LeaveOut({ visitIds }: { visitIds: string[] }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [because, setBecause] = useState('');
+  const { busy, faults, send } = useSend(leaveOutVisits);
+  const leave = () =>
+    send({ visitIds, because }, () => {
+      setBecause('');
+      said({ sentence: `Left out on ${visitIds.length} ${visitIds.length === 1 ? 'tree' : 'trees'}.` });
+      router.refresh();
+    });
+  return (
+    <div className="mt-1 flex flex-wrap items-end gap-3">
+      <div className="min-w-56 flex-1">
+        <TextField label="Why it is left out" path="because" faults={faults} value={because} onChange={setBecause} />
+        <FormFaults faults={faults} known={['because']} />
+      </div>
+      <button type="button" className="press mb-4" disabled={busy} onClick={leave}>
+        Leave {visitIds.length === 1 ? 'it' : `these ${visitIds.length}`} out
+      </button>
     </div>
   );
 }

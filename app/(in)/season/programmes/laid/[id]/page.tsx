@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { after } from '@/core/season/follow-ups';
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { VisitRow } from '@/store/laid';
+import { groupBy } from '@/core/work/load-out';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { spanWords } from '@/ui/season-words';
@@ -13,7 +14,7 @@ import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
 import { changeWords, reasonsWords, STATE_WORDS, stepName, tagRuns } from '../../words';
-import { AnswerLook, DealtWith, EndIt, FollowSeason, MoveVisits } from './laid.client';
+import { AnswerLook, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits } from './laid.client';
 
 export const metadata = { title: 'Laid programme' };
 
@@ -55,6 +56,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </p>
       )}
       <Moved view={view} may={may} />
+      <Missed view={view} may={allows(v, 'settle a follow-up')} />
       <Looks view={view} may={allows(v, 'examine')} />
       <ProgrammeFigure programme={programme} visits={visits} from={laid.from} until={laid.until} today={today} />
       <Visits programme={programme} visits={visits} today={today} mayMove={may && !laid.endedOn} />
@@ -91,6 +93,30 @@ function Moved({ view, may }: { view: LaidView; may: boolean }) {
         ))}
       </ul>
       {may && <FollowSeason laidId={view.laid.id} seen={view.mark} visits={n} />}
+    </Section>
+  );
+}
+
+/** Work whose time has passed: it is still done, or left out with a reason, and the series goes on. */
+function Missed({ view: { laid, visits, today }, may }: { view: LaidView; may: boolean }) {
+  const missed = visits.filter((v) => v.kind !== 'look' && v.state === 'planned' && v.latest < today);
+  const groups = [...groupBy(missed, (v) => `${v.step} ${v.nth} ${v.latest}`).values()];
+  if (!groups.length || laid.endedOn) return null;
+  return (
+    <Section title="Missed" aside={`${missed.length} ${missed.length === 1 ? 'visit' : 'visits'}`}>
+      <ul>
+        {groups.map((of) => (
+          <li key={of[0]!.id} className="row py-2">
+            <b>
+              {stepName(laid.programme, of[0]!.step)}
+              {of[0]!.nth > 1 && ` ${of[0]!.nth}`}
+            </b>
+            , planned for {shortDay(of[0]!.day)}, made sense until {shortDay(of[0]!.latest)}
+            <span className="block text-[0.9375rem] text-ink-2">{tagRuns(of.map((v) => v.tag))}</span>
+            {may && <LeaveOut visitIds={of.map((v) => v.id)} />}
+          </li>
+        ))}
+      </ul>
     </Section>
   );
 }
@@ -178,6 +204,7 @@ function Visits({
                   </b>
                   , {STATE_WORDS[v.state]}
                   {v.found !== null && (v.found ? ': found' : ': nothing found')}
+                  {v.because && `: ${v.because}`}
                   {v.labelName && v.state !== 'stopped' && <span className="block">{v.labelName}</span>}
                   <span className="block text-ink-2">{reasonsWords(v.reasons, programme)}</span>
                 </td>
