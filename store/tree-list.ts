@@ -9,15 +9,21 @@ export interface TreeRow {
   walkOrder: number;
 }
 
+/** A tree of one place; its sort or variety where somebody named it, else empty. */
+export interface PlaceTree extends TreeRow {
+  variety: string;
+}
 export const placeTrees = (
   scope: Scope,
   placeId: string,
   after: { walkOrder: number; id: string } | null,
   limit: number,
-): Promise<TreeRow[]> =>
+): Promise<PlaceTree[]> =>
   within(scope, async (tx) => [
-    ...(await tx<TreeRow[]>`
-      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder" from tree t
+    ...(await tx<PlaceTree[]>`
+      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder",
+        t.variety
+      from tree t
       where t.place_id = ${placeId} and t.outfit_id = ${scope.outfitId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
       order by t.walk_order, t.id limit ${limit + 1}`),
   ]);

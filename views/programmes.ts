@@ -29,7 +29,7 @@ import {
   type VisitRow,
 } from '@/store/laid';
 import { listLots } from '@/store/shelf';
-import { placeTrees, type TreeRow } from '@/store/tree-list';
+import { placeTrees, type PlaceTree } from '@/store/tree-list';
 
 /** Programmes that may be laid, and those that are. */
 export interface Programmes {
@@ -64,9 +64,9 @@ export interface LayingView {
   programme: YearProgramme;
   places: { id: string; name: string }[];
   /** The place that is asked for, with its trees that the programme is for. */
-  place: { id: string; name: string; timeZone: string; today: Day; fit: TreeRow[]; others: number } | null;
+  place: { id: string; name: string; timeZone: string; today: Day; fit: PlaceTree[]; others: number } | null;
   /** Those of them that were chosen. */
-  chosen: TreeRow[];
+  chosen: PlaceTree[];
   /** What is wrong with the choice; null where there is nothing. */
   fault: string | null;
   preview: Preview | null;
@@ -76,6 +76,8 @@ export interface LayingView {
 export interface Chosen {
   placeId: string | null;
   host: string | null;
+  /** Its sort or variety. */
+  sort: string | null;
   tags: string;
   without: string;
   from: Day | null;
@@ -84,13 +86,18 @@ export interface Chosen {
   said: Said;
 }
 
-/** Trees that a choice by host and tags leaves. */
-function choose(fit: readonly TreeRow[], { host, tags, without }: Chosen): { chosen: TreeRow[]; fault: string | null } {
+/** Trees that a choice by host, sort and tags leaves. */
+function choose(
+  fit: readonly PlaceTree[],
+  { host, sort, tags, without }: Chosen,
+): { chosen: PlaceTree[]; fault: string | null } {
   const [only, less] = [tagsIn(tags), tagsIn(without)];
   if (!only.ok) return { chosen: [], fault: only.sentence };
   if (!less.ok) return { chosen: [], fault: less.sentence };
-  const left = (t: TreeRow) => without.trim() !== '' && less.has(t.tag);
-  const of = fit.filter((t) => (host === null || t.hostId === host) && only.has(t.tag) && !left(t));
+  const left = (t: PlaceTree) => without.trim() !== '' && less.has(t.tag);
+  const of = fit.filter(
+    (t) => (host === null || t.hostId === host) && (sort === null || t.variety === sort) && only.has(t.tag) && !left(t),
+  );
   if (of.length > MOST_TREES)
     return { chosen: of, fault: `${of.length} trees are chosen; at most ${MOST_TREES} are laid over at once.` };
   return { chosen: of, fault: of.length ? null : 'No tree is chosen.' };
@@ -168,10 +175,14 @@ export const laidView = (viewer: Viewer, stationFor: StationFor, now: Date, id: 
   });
 
 /** Names of the hosts among trees, the commonest first. */
-export const hostsAmong = (trees: readonly TreeRow[]): { id: string; name: string; trees: number }[] => {
+export const hostsAmong = (trees: readonly PlaceTree[]): { id: string; name: string; trees: number }[] => {
   const count = new Map<string, number>();
   for (const t of trees) count.set(t.hostId, (count.get(t.hostId) ?? 0) + 1);
   return [...count]
     .map(([id, n]) => ({ id, name: findHost(id)?.name ?? id, trees: n }))
     .sort((a, b) => b.trees - a.trees);
 };
+
+/** Sorts that are named among trees, in order of the alphabet. */
+export const sortsAmong = (trees: readonly PlaceTree[]): string[] =>
+  [...new Set(trees.map((t) => t.variety).filter(Boolean))].sort((a, b) => a.localeCompare(b));

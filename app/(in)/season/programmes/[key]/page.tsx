@@ -8,7 +8,7 @@ import { isSouth } from '@/core/season/hemisphere';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
-import { hostsAmong, layingView, type LayingView } from '@/views/programmes';
+import { hostsAmong, layingView, sortsAmong, type LayingView } from '@/views/programmes';
 import { stationFor } from '@/app/_server/station';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { actWords, groupsWords, SCHOOL_WORDS, termsWords, timeWords } from '../words';
@@ -20,6 +20,7 @@ const day = z.iso.date().optional().catch(undefined);
 const asked = z.object({
   place: z.uuid().optional().catch(undefined),
   host: words(60),
+  sort: words(120),
   tags: words(600),
   without: words(600),
   from: day,
@@ -51,6 +52,7 @@ export default async function Page({ params, searchParams }: Address) {
   const view = await layingView(v, stationFor, new Date(), key, {
     placeId: q.place ?? null,
     host: q.host || null,
+    sort: q.sort || null,
     tags: q.tags,
     without: q.without,
     from: q.place ? from : null,
@@ -179,6 +181,19 @@ function LayingForm({
                 ))}
               </select>
             </label>
+            {sortsAmong(place.fit).length > 0 && (
+              <label className="block">
+                <span className={label}>Sort</span>
+                <select name="sort" className="box" defaultValue={q.sort}>
+                  <option value="">all sorts</option>
+                  {sortsAmong(place.fit).map((sort) => (
+                    <option key={sort} value={sort}>
+                      {sort}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
             <label className="block">
               <span className={label}>Only these tags, like 1–20, 33 (empty: all)</span>
               <input name="tags" className="box" defaultValue={q.tags} />
