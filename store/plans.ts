@@ -197,30 +197,36 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
       order by p.name, t.walk_order, t.id, n.planned_for nulls first, n.id`),
   ]);
 
-/** A plan for a day of its own, as a calendar follows it. */
+/** A plan or a work for a day of its own, as a calendar follows it. */
 export interface PlannedVisit {
   id: string;
   treeId: string;
   tag: string;
   hostId: string;
   placeName: string;
-  labelName: string;
-  method: ApplicationRecord['method'];
+  /** What is put on, and how; null for a work. */
+  put: { label: string; method: ApplicationRecord['method'] } | null;
+  /** The work; null where something is put on. */
+  workId: string | null;
   plannedFor: Day;
   earliest: Day;
   latest: Day;
   state: 'open' | 'done' | 'dropped';
-  at: Date;
-  /** How often it was moved. */
+  /** How often it was moved, and when it was planned or last moved. */
   moves: number;
+  changedAt: Date;
 }
+/** When the visit that a plan or work (n) carries out was last moved. */
+const lastMove = (tx: Tx) => tx`
+  (select max(m.at) from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id)`;
 /** What was planned for days from `from` to `to`, what is done or dropped among it: a calendar must strike it out. */
 export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<PlannedVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<PlannedVisit[]>`
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
-        l.data->>'name' as "labelName", u->>'method' as method, n.planned_for::text as "plannedFor",
-        n.earliest::text, n.latest::text, n.state, n.at, n.moves
+        jsonb_build_object('label', l.data->>'name', 'method', u->>'method') as put, null as "workId",
+        n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.state, n.moves,
+        greatest(n.at, ${lastMove(tx)}) as "changedAt"
       from (
         select *
         from plan
@@ -235,6 +241,22 @@ export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<Planne
         from jsonb_array_elements(l.data->'uses') x
         where x->>'key' = n.use_key
         limit 1) u
+      order by n.planned_for, n.id`),
+    ...(await tx<PlannedVisit[]>`
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", null as put,
+        n.work_id as "workId", n.planned_for::text as "plannedFor", coalesce(b.earliest, n.planned_for)::text as earliest,
+        coalesce(b.latest, n.planned_for)::text as latest, n.state,
+        (select count(*)::int from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id) as moves,
+        greatest(n.at, ${lastMove(tx)}) as "changedAt"
+      from (
+        select *
+        from work_plan
+        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to}
+        order by planned_for, id
+        limit 5000) n
+      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      left join laid_visit b on b.outfit_id = n.outfit_id and b.id = n.visit_id
       order by n.planned_for, n.id`),
   ]);
 

@@ -59,14 +59,14 @@ it('a plan for a later day stands on that day, and is struck out once it is done
     tag: '114',
     hostId: 'wych-elm',
     placeName: 'Quay Avenue',
-    labelName: 'Training label 2',
-    method: 'trunk-injection' as const,
+    put: { label: 'Training label 2', method: 'trunk-injection' as const },
+    workId: null,
     plannedFor: '2027-05-15',
     earliest: '2027-05-15',
     latest: '2027-08-31',
     state: 'open' as const,
-    at: new Date('2026-11-26T10:00:00Z'),
     moves: 0,
+    changedAt: new Date('2026-11-26T10:00:00Z'),
   };
   const told = (state: 'open' | 'dropped') =>
     calendarOf('x', [plannedVisit({ ...plan, state })], '').replace(/\r\n /g, '');
@@ -79,4 +79,7 @@ it('a plan for a later day stands on that day, and is struck out once it is done
   expect(calendarOf('x', [plannedVisit({ ...plan, moves: 2, state: 'dropped' })], '')).toMatch(/SEQUENCE:3\r\n/);
   expect(told('dropped')).toMatch(/STATUS:CANCELLED\r\n/);
   expect(told('dropped')).toMatch(/SEQUENCE:1\r\n/);
+  // A work stands there like what is put on.
+  const work = calendarOf('x', [plannedVisit({ ...plan, put: null, workId: 'mulch' })], '').replace(/\r\n /g, '');
+  expect(work).toMatch(/SUMMARY:114 Wych elm: Mulch ring\r\n/);
 });

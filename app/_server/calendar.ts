@@ -1,6 +1,7 @@
 import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { after, type Day } from '@/core/season/follow-ups';
 import { METHOD_NAMES } from '@/core/label/methods';
+import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import type { PlannedVisit } from '@/store/plans';
 
@@ -21,15 +22,16 @@ export interface Due {
   changedAt: Date;
 }
 
-/** A plan for a day of its own as a visit: it counts its moves, and what is no longer open has changed once more. */
+/** A plan or work for a day of its own as a visit: it counts its moves, and what is no longer open has changed once more. */
 export const plannedVisit = (plan: PlannedVisit): Due => ({
   ...plan,
-  what: `${METHOD_NAMES[plan.method]}, ${plan.labelName}`,
+  what: plan.put
+    ? `${METHOD_NAMES[plan.put.method]}, ${plan.put.label}`
+    : (findWork(plan.workId!)?.name ?? plan.workId!),
   reason: 'Planned.',
   onlyIf: null,
   due: plan.plannedFor,
   version: plan.moves + (plan.state === 'open' ? 0 : 1),
-  changedAt: plan.at,
 });
 
 /** How often a subscribed calendar should ask again, s. */

@@ -4,7 +4,7 @@ import { ownOutfit } from '@/commands/testing';
 import { after } from '@/core/season/follow-ups';
 import { loadViewer } from '@/store/auth';
 import { laidVisits, type VisitRow } from '@/store/laid';
-import { openPlans } from '@/store/plans';
+import { openPlans, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { endLaid } from './end-laid';
 import { leaveOutVisits } from './leave-out-visits';
@@ -65,6 +65,10 @@ it('a work and a look move as well', async () => {
     expect(await move(of, to)).toMatchObject({ ok: true });
     expect((await rows(step, 1)).map((v) => v.day)).toEqual([to, to]);
   }
+  // A calendar learns of both works by the number of their moves.
+  const planned = await plannedBetween(orchard.viewer, '2026-11-26', '2027-11-25');
+  expect(planned.filter((p) => p.workId === 'open-crown').map((p) => p.moves)).toEqual([1, 1]);
+  expect(planned.filter((p) => p.workId === 'sanitation').map((p) => p.moves)).not.toContain(1);
 });
 
 it('what waits for a look is moved with its reason, and stays there when something else is settled', async () => {

@@ -10,3 +10,5 @@ create index concurrently if not exists plan_by_visit on plan (outfit_id, visit_
 create index concurrently if not exists work_plan_by_visit on work_plan (outfit_id, visit_id) where visit_id is not null;
 create index concurrently if not exists work_plan_soonest on work_plan (outfit_id, coalesce(planned_for, '-infinity'::date), at, id)
   where state = 'open';
+-- A calendar follows works as it follows plans.
+create index concurrently if not exists work_plan_planned on work_plan (outfit_id, planned_for, id) where planned_for is not null;
