@@ -2,7 +2,7 @@ import type { Sprayed } from '@/core/season/covers';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import { WHOLE_DAY } from '@/core/season/year';
 import type { HeatModel } from '@/core/season/heat';
-import { within, type Scope } from './db';
+import { within, type Scope, type Tx } from './db';
 
 /** What somebody saw of the year at a place. */
 export interface Sighting {
@@ -31,6 +31,23 @@ export interface PlaceYear {
   ownHeat: HeatModel[];
 }
 
+/** Sums of heat of an outfit's own, as they were last kept. */
+const ownHeatOf = (tx: Tx, outfitId: ReturnType<Tx>) => tx`
+  coalesce((
+    select jsonb_agg(e.data order by e.key)
+    from (
+      select distinct on (x.key) x.key, x.data
+      from knowledge_entry x
+      where x.outfit_id = ${outfitId} and x.kind = 'heat'
+      order by x.key, x.version desc) e
+    where not e.data ? 'retired'), '[]')`;
+export const ownHeatModels = (scope: Scope): Promise<HeatModel[]> =>
+  within(
+    scope,
+    async (tx) =>
+      (await tx<{ own: HeatModel[] }[]>`select ${ownHeatOf(tx, tx`${scope.outfitId}::uuid`)} as own`)[0]!.own,
+  );
+
 /** What was seen and measured at places since a day: one statement, however many there are. */
 export const placeYears = (scope: Scope, placeIds: readonly string[], from: string): Promise<PlaceYear[]> =>
   within(
@@ -53,14 +70,7 @@ export const placeYears = (scope: Scope, placeIds: readonly string[], from: stri
             jsonb_build_object('day', d.day, 'min', d.min_c, 'max', d.max_c, 'rainMm', d.rain_mm) order by d.day)
           from weather_day d
           where d.outfit_id = p.outfit_id and d.place_id = p.id and d.day >= ${from}), '[]') as brought,
-        coalesce((
-          select jsonb_agg(e.data order by e.key)
-          from (
-            select distinct on (x.key) x.key, x.data
-            from knowledge_entry x
-            where x.outfit_id = p.outfit_id and x.kind = 'heat'
-            order by x.key, x.version desc) e
-          where not e.data ? 'retired'), '[]') as "ownHeat"
+        ${ownHeatOf(tx, tx`p.outfit_id`)} as "ownHeat"
       from place p
       where p.outfit_id = ${scope.outfitId} and p.id = any(${[...new Set(placeIds)]})`,
   );

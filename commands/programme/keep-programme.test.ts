@@ -1,4 +1,5 @@
 import { v7 } from 'uuid';
+import { keepHeatModel } from '@/commands/season/keep-heat-model';
 import { doneBy, ownOutfit } from '@/commands/testing';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { programmes } from '@/knowledge';
@@ -63,6 +64,29 @@ it.each([
   const fault = answer.ok ? null : answer.faults.find((f) => f.path === path);
   expect([path, fault?.sentence ?? JSON.stringify(answer)]).toEqual([path, expect.stringMatching(/^[A-Z“].*[.”]$/)]);
   expect(await mine()).toEqual(before);
+});
+
+it('a step may wait for a sum of heat of the outfit’s own, once there is one', async () => {
+  const byHeat = {
+    ...ours,
+    key: 'own-by-heat',
+    name: 'By our heat',
+    steps: [{ ...guards.steps[1]!, when: { by: 'heat', model: 'own-harbour-midge-flies', days: 5 } }],
+  };
+  expect(await keep(byHeat)).toMatchObject({ ok: false, faults: [{ path: 'programme.steps.0.when' }] });
+  const sum = {
+    id: v7(),
+    what: 'harbour midge flies',
+    hosts: ['apple'],
+    baseC: '8',
+    ceilingC: '',
+    method: 'average',
+    sum: '120',
+    from: '',
+    basis: 'three springs of our own traps',
+  };
+  expect(await doneBy(keepHeatModel, made.viewer, sum)).toMatchObject({ ok: true });
+  expect(await keep(byHeat)).toMatchObject({ ok: true });
 });
 
 it('belongs to whoever may edit the guide, and to their outfit', async () => {

@@ -6,6 +6,7 @@ import { findWork } from '@/core/work/works';
 import { findCondition, heatModels, hosts, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { addEntry } from '@/store/knowledge';
+import { ownHeatModels } from '@/store/season';
 import { shelfLabels } from '@/store/shelf';
 import { z } from 'zod';
 
@@ -13,8 +14,8 @@ const groups = new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
 
 /** What a programme names must be there: conditions, works, sums of heat, products, hosts. */
 export async function strangersIn(viewer: Viewer, programme: YearProgramme): Promise<Fault[]> {
-  const labels = await shelfLabels(viewer);
-  const models = new Set(heatModels.map((m) => m.id));
+  const [labels, own] = await Promise.all([shelfLabels(viewer), ownHeatModels(viewer)]);
+  const models = new Set([...heatModels, ...own].map((m) => m.id));
   const faults: Fault[] = programme.groups
     .filter((g) => !groups.has(g))
     .map((g) => ({ path: 'programme.groups', sentence: `There is no host or group “${g}”.` }));
@@ -23,8 +24,7 @@ export async function strangersIn(viewer: Viewer, programme: YearProgramme): Pro
     const named = step.act.kind === 'treat' ? step.act.against : step.act.kind === 'look' ? step.act.of : [];
     for (const id of [...named, ...step.onlyHad]) if (!findCondition(id)) fault('act', `There is no trouble “${id}”.`);
     if (step.act.kind === 'work' && !findWork(step.act.work)) fault('act', `There is no work “${step.act.work}”.`);
-    // A sum of one's own may be made after the programme; until then its step has no time.
-    if (step.when.by === 'heat' && !step.when.model.startsWith('own-') && !models.has(step.when.model))
+    if (step.when.by === 'heat' && !models.has(step.when.model))
       fault('when', `There is no sum of heat “${step.when.model}”.`);
     const label = step.act.kind === 'treat' ? step.act.label : null;
     if (label && !labels.some((l) => l.key === label)) fault('act', 'This product is not on the shelf.');

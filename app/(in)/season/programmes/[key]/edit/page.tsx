@@ -6,6 +6,7 @@ import { STAGE_NAMES, STAGES } from '@/core/season/bbch';
 import { monthName } from '@/core/season/months';
 import { WORKS } from '@/core/work/works';
 import { conditions, heatModels, hosts, trainingLabels } from '@/knowledge';
+import { ownHeatModels } from '@/store/season';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { allows, viewer } from '@/app/_server/viewer';
@@ -15,7 +16,7 @@ export const metadata = { title: 'Change a programme' };
 
 export default async function Page({ params }: { params: Promise<{ key: string }> }) {
   const v = await viewer();
-  const programme = await programmeNamed(v, (await params).key);
+  const [programme, ownHeat] = await Promise.all([programmeNamed(v, (await params).key), ownHeatModels(v)]);
   if (!programme) return notFound();
   const own = programme.key.startsWith('own-');
   const families = [...new Set(trainingLabels.flatMap((l) => l.actives.map((a) => a.family)))].sort();
@@ -54,7 +55,7 @@ export default async function Page({ params }: { params: Promise<{ key: string }
           options={{
             stages: named(STAGES, (s) => STAGE_NAMES[s]),
             months: named([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], monthName),
-            models: heatModels.map((m) => ({ value: m.id, name: m.what })),
+            models: [...heatModels, ...ownHeat].map((m) => ({ value: m.id, name: m.what })),
             works: WORKS.map((w) => ({ value: w.id, name: w.name })),
             methods: named(METHODS, (m) => METHOD_NAMES[m]),
             conditions: [...conditions]
