@@ -64,6 +64,7 @@ import { keepProgramme } from './programme/keep-programme';
 import { layProgramme } from './programme/lay-programme';
 import { leaveOutVisits } from './programme/leave-out-visits';
 import { moveVisits } from './programme/move-visits';
+import { releaseHolds } from './programme/release-holds';
 import { settleLeft } from './programme/settle-left';
 import type { AnyCommand } from './command';
 
@@ -133,6 +134,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   endLaid,
   leaveOutVisits,
   moveVisits,
+  releaseHolds,
   settleLeft,
   keepProgramme,
   propose,

@@ -428,6 +428,10 @@ export const laidBehind = (scope: Scope, of: { planId: string } | { workPlanId: 
     return found ?? null;
   });
 
+/** Why to go on in spite of what only holds, for all trees of a laid programme. */
+export const reasonFor = (scope: Scope, id: string, reason: string) =>
+  within(scope, (tx) => tx`update laid set reason = ${reason} where outfit_id = ${scope.outfitId} and id = ${id}`);
+
 /** Nothing more is planned from a laid programme; false where it was ended before. */
 export const endLaid = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>
   within(scope, async (tx) => {

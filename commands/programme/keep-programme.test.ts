@@ -10,6 +10,7 @@ import { programmesView } from '@/views/programmes';
 import { perform } from '@/commands/command';
 import { keepProgramme } from './keep-programme';
 import { layProgramme } from './lay-programme';
+import { releaseHolds } from './release-holds';
 import { settleLeft } from './settle-left';
 import { maritime, plantOrchard } from './testing';
 
@@ -129,4 +130,13 @@ it('what was left out stays listed until somebody has dealt with it', async () =
   await settle(false);
   expect(await left()).toBe(stopped.length);
   expect(await settle(true, [v7()])).toMatchObject({ ok: false });
+  // A reason that is given later plans what was only held, and nothing that is forbidden.
+  const release = (reason: string, viewer = orchard.viewer) =>
+    perform(releaseHolds, { viewer, now: new Date('2026-11-27T10:00:00Z'), station: maritime }, { id, reason });
+  expect(await release('no')).toMatchObject({ ok: false, faults: [{ path: 'reason' }] });
+  expect(await release('Scab every year.', { ...orchard.viewer, role: 'technician' })).toMatchObject({ ok: false });
+  expect(await release('Scab every year.')).toMatchObject({ ok: true });
+  const after = await laidVisits(orchard.viewer, id, null);
+  expect(after.filter((v) => v.stop?.why === 'holds')).toEqual([]);
+  expect(after.filter((v) => v.step === 'scab-cover' && v.state === 'planned').length).toBeGreaterThan(2);
 });

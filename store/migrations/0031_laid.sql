@@ -107,6 +107,6 @@ begin
   execute 'create trigger append_only before update or delete on visit_move for each row execute function book_refuses()';
   execute 'create trigger append_only_whole before truncate on visit_move for each statement execute function book_refuses()';
 end $$;
-grant update (ended_on, ended_because) on laid to elmhorn_app;
+grant update (reason, ended_on, ended_because) on laid to elmhorn_app;
 grant update (state, day, earliest, latest, reasons, by_hand, stop, label_id, use_key, found, because, settled) on laid_visit to elmhorn_app;
 grant update (planned_for) on work_plan to elmhorn_app;

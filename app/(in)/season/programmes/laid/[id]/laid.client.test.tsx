@@ -10,6 +10,7 @@ jest.mock('../../actions', () => ({
   moveVisits: jest.fn(),
   endLaid: jest.fn(),
   followSeason: jest.fn(),
+  releaseHolds: jest.fn(),
   settleLeft: jest.fn(),
 }));
 const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));

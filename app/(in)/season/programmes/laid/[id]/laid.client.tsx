@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormFaults, TextField, TickTag } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerLook, endLaid, followSeason, leaveOutVisits, moveVisits, settleLeft } from '../../actions';
+import { answerLook, endLaid, followSeason, leaveOutVisits, moveVisits, releaseHolds, settleLeft } from '../../actions';
 
 /** Moves the visits to where the season now has them. */
 export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
@@ -171,6 +171,35 @@ export function DealtWith({ visitIds }: { visitIds: string[] }) {
         }
       >
         Dealt with
+      </button>
+    </div>
+  );
+}
+
+/** Goes on in spite of what only holds, on all trees, with one reason. */
+export function ReleaseHolds({ id }: { id: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [reason, setReason] = useState('');
+  const { busy, faults, send } = useSend(releaseHolds);
+  const go = () =>
+    send({ id, reason }, () => {
+      setReason('');
+      said({ sentence: 'What was only held is planned now.' });
+      router.refresh();
+    });
+  return (
+    <div className="mt-3">
+      <TextField
+        label="Why to go on in spite of what only holds"
+        path="reason"
+        faults={faults}
+        value={reason}
+        onChange={setReason}
+      />
+      <FormFaults faults={faults} known={['reason']} />
+      <button type="button" className="press" disabled={busy} onClick={go}>
+        Go on with this reason
       </button>
     </div>
   );

@@ -14,7 +14,7 @@ import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
 import { changeWords, reasonsWords, STATE_WORDS, stepName, tagRuns } from '../../words';
-import { AnswerLook, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits } from './laid.client';
+import { AnswerLook, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits, ReleaseHolds } from './laid.client';
 
 export const metadata = { title: 'Laid programme' };
 
@@ -63,6 +63,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       <LeftOut rows={left.flatMap((x) => (x.stop ? [{ ...x, stop: x.stop }] : []))} programme={programme}>
         {(g) => may && <DealtWith visitIds={g.rows.flatMap((r) => r.id ?? [])} />}
       </LeftOut>
+      {may && !laid.endedOn && left.some((x) => x.stop?.why === 'holds') && <ReleaseHolds id={laid.id} />}
     </Frame>
   );
 }

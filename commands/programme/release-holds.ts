@@ -1,0 +1,24 @@
+import { command, done, refuse, type Answer } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { getLaid, laidVisits, reasonFor } from '@/store/laid';
+import { settleAnew } from './settle';
+import { z } from 'zod';
+
+/** Holds of a laid programme are gone on in spite of, with one written reason for all its trees: what they kept back is planned. */
+export const releaseHolds = command({
+  name: 'release-holds',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    reason: z.string().trim().min(4, 'Say why it goes on all the same.').max(600, 'At most 600 signs.'),
+  }),
+  run: async ({ viewer, now, station }, { id, reason }): Promise<Answer> => {
+    const laid = await getLaid(viewer, id);
+    if (!laid) return refuse('id', 'This programme is not in this outfit.');
+    if (laid.endedOn) return refuse('id', 'This programme was ended.');
+    await reasonFor(viewer, id, reason);
+    const trees = new Set((await laidVisits(viewer, id, null)).map((v) => v.treeId));
+    await settleAnew({ viewer, now, station }, id, [...trees]);
+    return done;
+  },
+});
