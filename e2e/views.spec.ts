@@ -33,6 +33,9 @@ for (const [theme, size] of [
       .then(() =>
         page.getByRole('link', { name: /\d/ }).and(page.locator('[href*="/apply"]')).first().getAttribute('href'),
       );
+    const laid = await page
+      .goto('/season/programmes')
+      .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
     const views = [
       '/',
       '/grounds',
@@ -41,6 +44,10 @@ for (const [theme, size] of [
       place!,
       '/rounds',
       '/season',
+      '/season/programmes',
+      `/season/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,
+      '/season/programmes/orchard-apple/edit',
+      laid!,
       `/season/readings?place=${place!.split('/').pop()}`,
       '/shelf',
       '/book',

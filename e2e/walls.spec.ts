@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { programmes } from '@/knowledge';
 import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test } from './hands';
 
 /** Every address that the application answers, from its own folders: a new one is tried without anybody thinking of it. */
@@ -31,6 +32,17 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   await page.goto('/shelf');
   const label = (await page.getByRole('link', { name: 'Training label 1, soil systemic 240' }).getAttribute('href'))!;
 
+  const laid = await page
+    .goto('/season/programmes')
+    .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
+  // What ships is the same for every outfit; what one keeps of its own is its own.
+  const own = { ...programmes.find((p) => p.key === 'winter-guards')!, key: 'own-walled', name: 'Behind the wall' };
+  const kept = await page.request.post('/api/v1/commands/keep-programme', {
+    data: { id: crypto.randomUUID(), programme: own },
+  });
+  expect(await kept.json()).toMatchObject({ ok: true });
+  expect((await page.request.get(`/season/programmes/${own.key}`)).status()).toBe(200);
+
   const other = await (await browser.newContext({ baseURL })).newPage();
   await signInByHand(other, 'idris@fellside.example');
   await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
@@ -39,6 +51,8 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
     '/tree/[id]': tree,
     '/grounds/places/[id]': last(place),
     '/book/[id]': last(record),
+    '/season/programmes/laid/[id]': last(laid!),
+    '/season/programmes/[key]': own.key,
     '/shelf/labels/[id]': last(label),
     '/api/labels/[id]': last(label),
     '/api/grounds/[id]': last(place),
@@ -49,7 +63,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   for (const route of tried) {
     const known = Object.keys(ids).find((k) => route === k || route.startsWith(`${k}/`));
     expect([route, known !== undefined]).toEqual([route, true]);
-    const path = route.replace('[id]', ids[known!]!);
+    const path = route.replace(/\[(id|key)\]/, ids[known!]!);
     expect([path, (await other.request.get(path)).status()]).toEqual([path, 404]);
   }
   const csv = await (await other.request.get(`/api/trees.csv?place=${place.split('/').pop()}`)).text();
