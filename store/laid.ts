@@ -34,18 +34,14 @@ export interface VisitRow extends KeptVisit {
   reasons: DayReason[];
   stop: StopTold | null;
   labelName: string | null;
-  /** The plan or the work that carries it out, the newest; for a look, the date among what is due. */
+  /** The plan that carries it out, the newest; for a look, the date among what is due. */
   planId: string | null;
-  workPlanId: string | null;
   followUpId: string | null;
   found: boolean | null;
   byHand: string | null;
   /** Why it was left out by hand. */
   because: string | null;
   settled: boolean;
-  /** What it takes on this tree, mL or g, and the water with it; null where nothing is put on. */
-  product: number | null;
-  unit: 'volume' | 'mass' | null;
   /** The spray of a visit that is done, for what rain leaves of it. */
   sprayed: Sprayed | null;
   moves: { from: Day; to: Day; reasons: DayReason[] }[];
@@ -129,7 +125,7 @@ export const laidAlready = (scope: Scope, key: string, treeIds: readonly string[
 /** The plan, work or date that carries a visit (b) out, the newest of each. */
 const carriedOut = (tx: Tx) => tx`
   left join lateral (
-    select n.id, n.state, n.label_id, n.use_key, n.result
+    select n.id, n.state, n.label_id, n.use_key
     from plan n
     where n.outfit_id = b.outfit_id and n.visit_id = b.id and b.kind = 'treat'
     order by n.at desc, n.id desc
@@ -152,10 +148,11 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
   within(scope, async (tx) => [
     ...(await tx<VisitRow[]>`
       select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year, b.nth,
-        b.kind, ${standing(tx)} as state, b.state = 'planned' as promised, coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text,
-        b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
-        l.data->>'name' as "labelName", n.id as "planId", k.id as "workPlanId", f.id as "followUpId", b.found, b.by_hand as "byHand", b.because, b.settled,
-        (n.result->'dose'->>'product')::float8 as product, n.result->'dose'->>'dimension' as unit, r.sprayed,
+        b.kind, ${standing(tx)} as state, b.state = 'planned' as promised,
+        coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text, b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
+        l.data->>'name' as "labelName", n.id as "planId", f.id as "followUpId",
+        b.found, b.by_hand as "byHand", b.because, b.settled,
+        r.sprayed,
         coalesce((
           select jsonb_agg(jsonb_build_object('from', m.from_day, 'to', m.to_day, 'reasons', m.reasons) order by m.at, m.id)
           from visit_move m
@@ -270,7 +267,8 @@ export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
         insert into laid_visit ${tx(rows as never)}
         on conflict (id) do update
         set state = excluded.state, day = excluded.day, earliest = excluded.earliest, latest = excluded.latest,
-          reasons = excluded.reasons, by_hand = excluded.by_hand, stop = excluded.stop, label_id = excluded.label_id, use_key = excluded.use_key`;
+          reasons = excluded.reasons, by_hand = excluded.by_hand, stop = excluded.stop, label_id = excluded.label_id,
+          use_key = excluded.use_key`;
     }
   });
 

@@ -168,10 +168,10 @@ export const laidView = (viewer: Viewer, stationFor: StationFor, now: Date, id: 
   together(viewer, async () => {
     const laid = await getLaid(viewer, id);
     if (!laid) return null;
-    const visits = await laidVisits(viewer, id, null);
-    const ids = [...new Set(visits.map((v) => v.treeId))];
-    const { trees } = laid.endedOn ? { trees: [] } : await layOver(viewer, stationFor, now, laid, laid.id, ids);
-    return { laid, today: dayIn(now, laid.timeZone), visits, trees, mark: markOf(trees) };
+    const { rows, trees } = laid.endedOn
+      ? { rows: await laidVisits(viewer, id, null), trees: [] }
+      : await layOver(viewer, stationFor, now, laid, laid.id, null);
+    return { laid, today: dayIn(now, laid.timeZone), visits: rows, trees, mark: markOf(trees) };
   });
 
 /** Names of the hosts among trees, the commonest first. */

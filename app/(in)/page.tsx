@@ -126,10 +126,9 @@ export default async function Today() {
   );
   const settle = allows(v, 'settle a follow-up');
   /** Looks of a programme that fall on one day are one row; what they found is said on its page. */
+  const sameLook = (f: (typeof due)[number]) => (f.laidId ? `${f.laidId} ${f.what} ${f.due}` : f.id);
   const rows = (of: typeof due, right: (f: (typeof due)[number]) => React.ReactNode) =>
-    [...groupBy(of, (f) => (f.laidId ? `${f.laidId} ${f.what} ${f.due}` : f.id)).values()].map((same) =>
-      row(same[0]!, right(same[0]!), same.length),
-    );
+    [...groupBy(of, sameLook).values()].map((same) => row(same[0]!, right(same[0]!), same.length));
   const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
     <TagRow
       key={f.id}
@@ -260,7 +259,7 @@ export default async function Today() {
               );
             },
           )}
-          {[...groupBy(soon, (f) => (f.laidId ? `${f.laidId} ${f.what} ${f.due}` : f.id)).values()].map((same) => {
+          {[...groupBy(soon, sameLook).values()].map((same) => {
             const f = same[0]!;
             return (
               <Coming

@@ -87,13 +87,11 @@ const without = (tree: Tree, kept: readonly VisitRow[]): Tree => {
   return { ...tree, plans: tree.plans.filter((p) => !own.has(p.id)) };
 };
 
-/** Labels that are still sold, the newest version of each. */
-const shelfOf = ({ labels }: Held) => labels.map((l) => l.label);
-
 /**
  * Lays a programme over trees, or over them again: every tree with all its facts, its visits and what has changed since they
  * were last settled. In a handful of statements, however many trees there are.
  * @param laidId the laying that stands already; null for one that is only tried
+ * @param treeIds null for all the trees of the laying that stands
  * @param byHand visits that are tried on a day of somebody's own
  */
 export async function layOver(
@@ -102,16 +100,13 @@ export async function layOver(
   now: Date,
   laying: Laying,
   laidId: string | null,
-  treeIds: readonly string[],
+  treeIds: readonly string[] | null,
   byHand: ByHand | null = null,
-): Promise<{ held: Held; trees: LaidTree[] }> {
-  const [held, trees, rows] = await Promise.all([
-    heldBy(viewer),
-    treesOf(viewer, treeIds, now),
-    laidId ? laidVisits(viewer, laidId, treeIds) : Promise.resolve([]),
-  ]);
+): Promise<{ held: Held; rows: VisitRow[]; trees: LaidTree[] }> {
+  const [held, rows] = await Promise.all([heldBy(viewer), laidId ? laidVisits(viewer, laidId, treeIds) : []]);
+  const trees = await treesOf(viewer, treeIds ?? [...new Set(rows.map((r) => r.treeId))], now);
   const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, stationFor, now)]);
-  const shelf = shelfOf(held);
+  const shelf = held.labels.map((l) => l.label);
   const out = trees.flatMap((full): LaidTree[] => {
     if (!findHost(full.hostId)) return [];
     const kept = rows.filter((r) => r.treeId === full.id);
@@ -141,7 +136,7 @@ export async function layOver(
     const today = dayIn(now, tree.timeZone);
     return [{ tree, today, ground, visits, kept, changes: changesOf(kept, visits, today) }];
   });
-  return { held, trees: out };
+  return { held, rows, trees: out };
 }
 
 /** More trees than this are laid over in several goes. */

@@ -1,7 +1,7 @@
 import { command, refuse, type Answer } from '@/commands/command';
 import { layOver, markOf } from '@/commands/facts/laying';
 import { uuid } from '@/core/book/record';
-import { getLaid, laidVisits } from '@/store/laid';
+import { getLaid } from '@/store/laid';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 
@@ -18,8 +18,7 @@ export const followSeason = command({
     const laid = await getLaid(viewer, p.laidId);
     if (!laid) return refuse('laidId', 'This programme is not in this outfit.');
     if (laid.endedOn) return refuse('laidId', 'This programme was ended.');
-    const ids = [...new Set((await laidVisits(viewer, laid.id, null)).map((v) => v.treeId))];
-    const { held, trees } = await layOver(viewer, station, now, laid, laid.id, ids);
+    const { held, trees } = await layOver(viewer, station, now, laid, laid.id, null);
     if (markOf(trees) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the visits.');
     const changed = trees.reduce((sum, t) => sum + t.changes.length, 0);

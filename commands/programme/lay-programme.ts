@@ -9,25 +9,26 @@ import { getPlace } from '@/store/grounds';
 import { writeChanges } from './settle';
 import { z } from 'zod';
 
-const layingSchema = z.object({
-  programme: z.string().max(60),
-  placeId: uuid,
-  treeIds: z
-    .array(uuid)
-    .min(1, 'Choose one tree at least.')
-    .max(MOST_TREES, `At most ${MOST_TREES} trees at once; lay the rest in another go.`),
-  from: z.iso.date('Give the day like 2026-11-26.'),
-  until: z.iso.date('Give the day like 2027-11-25.'),
-  /** Why to go on in spite of what only holds, for all trees. */
-  reason: z.string().trim().max(600, 'At most 600 signs.').default(''),
-  /** What was answered for all of them. */
-  said: saidSchema.default({}),
-});
 /** A programme is laid over trees of a place: every visit that may be planned is planned, and what is left out says why. */
 export const layProgramme = command({
   name: 'lay-programme',
   right: 'prescribe',
-  schema: layingSchema.extend({ id: uuid, carriedFrom: uuid.nullable().default(null) }),
+  schema: z.object({
+    id: uuid,
+    programme: z.string().max(60),
+    placeId: uuid,
+    treeIds: z
+      .array(uuid)
+      .min(1, 'Choose one tree at least.')
+      .max(MOST_TREES, `At most ${MOST_TREES} trees at once; lay the rest in another go.`),
+    from: z.iso.date('Give the day like 2026-11-26.'),
+    until: z.iso.date('Give the day like 2027-11-25.'),
+    /** Why to go on in spite of what only holds, for all trees. */
+    reason: z.string().trim().max(600, 'At most 600 signs.').default(''),
+    /** What was answered for all of them. */
+    said: saidSchema.default({}),
+    carriedFrom: uuid.nullable().default(null),
+  }),
   once: (x) => x.id,
   run: async ({ viewer, now, station }, p): Promise<Answer<{ planned: number; waiting: number; left: number }>> => {
     const [programme, place] = await Promise.all([programmeNamed(viewer, p.programme), getPlace(viewer, p.placeId)]);

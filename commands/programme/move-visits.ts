@@ -4,8 +4,8 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { keyOf } from '@/core/programmes/lay';
 import { dayWords, type Day } from '@/core/season/follow-ups';
-import { getLaid, laidVisits, visitsNamed } from '@/store/laid';
-import { FOLLOWS, stopTold, writeChanges } from './settle';
+import { getLaid, visitsNamed } from '@/store/laid';
+import { following, stopTold, writeChanges } from './settle';
 import { z } from 'zod';
 
 /** What a move breaks on a tree; null where the visit may stand on that day. */
@@ -47,16 +47,15 @@ export const moveVisits = command({
       return refuse('visitIds', 'Move the visits of one programme at a time.');
     if (laid.endedOn) return refuse('visitIds', 'This programme was ended.');
     const treeIds = [...new Set(named.map((v) => v.treeId))];
-    const stands = (await laidVisits(viewer, laid.id, treeIds)).filter((v) => ids.has(v.id));
-    if (stands.some((v) => v.state !== 'planned' && v.state !== 'expected'))
-      return refuse('visitIds', 'What is done, off or left out cannot be moved.');
     const byHand = { ids, day: p.day, because: p.because };
-    const { held, trees } = await layOver(viewer, station, now, laid, laid.id, treeIds, byHand);
+    const { held, rows, trees } = await layOver(viewer, station, now, laid, laid.id, treeIds, byHand);
+    if (rows.some((v) => ids.has(v.id) && v.state !== 'planned' && v.state !== 'expected'))
+      return refuse('visitIds', 'What is done, off or left out cannot be moved.');
     if (trees.some((t) => p.day < t.today)) return refuse('day', 'This day has passed; give today or a day to come.');
     if (p.day > laid.until) return refuse('day', `The programme ends on ${dayWords(laid.until)}.`);
     const faults = trees.flatMap((t) => breaks(t, ids, p.day) ?? []);
     if (faults.length) return { ok: false, faults };
-    const follow = trees.map((t) => ({ ...t, changes: t.changes.filter((c) => FOLLOWS.includes(c.kind)) }));
+    const follow = following(trees);
     await writeChanges({ viewer, now, station }, laid, held, follow);
     const followed = follow.reduce((sum, t) => sum + t.changes.filter((c) => !c.was || !ids.has(c.was.id)).length, 0);
     return { ok: true, value: { followed } };

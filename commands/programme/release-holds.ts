@@ -1,6 +1,6 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { getLaid, laidVisits, reasonFor } from '@/store/laid';
+import { getLaid, reasonFor } from '@/store/laid';
 import { settleAnew } from './settle';
 import { z } from 'zod';
 
@@ -17,8 +17,7 @@ export const releaseHolds = command({
     if (!laid) return refuse('id', 'This programme is not in this outfit.');
     if (laid.endedOn) return refuse('id', 'This programme was ended.');
     await reasonFor(viewer, id, reason);
-    const trees = new Set((await laidVisits(viewer, id, null)).map((v) => v.treeId));
-    await settleAnew({ viewer, now, station }, id, [...trees]);
+    await settleAnew({ viewer, now, station }, id, null);
     return done;
   },
 });

@@ -191,13 +191,17 @@ function workOf(
 }
 
 /** What follows from a record or a look by itself; what would drop a plan, or change its product, is asked first. */
-export const FOLLOWS: readonly Change['kind'][] = ['new', 'plan', 'move', 'wait', 'off'];
+const FOLLOWS: readonly Change['kind'][] = ['new', 'plan', 'move', 'wait', 'off'];
+export const following = (trees: readonly LaidTree[]): LaidTree[] =>
+  trees.map((t) => ({ ...t, changes: t.changes.filter((c) => FOLLOWS.includes(c.kind)) }));
 
-/** A laid programme is settled anew on trees on which something was done or found: what comes after is counted from that. */
-export async function settleAnew(here: Here, laidId: string, treeIds: readonly string[]): Promise<void> {
+/**
+ * A laid programme is settled anew on trees on which something was done or found: what comes after is counted from that.
+ * @param treeIds null for all its trees
+ */
+export async function settleAnew(here: Here, laidId: string, treeIds: readonly string[] | null): Promise<void> {
   const laid = await getLaid(here.viewer, laidId);
   if (!laid || laid.endedOn) return;
   const { held, trees } = await layOver(here.viewer, here.station, here.now, laid satisfies Laying, laid.id, treeIds);
-  const follow = trees.map((t) => ({ ...t, changes: t.changes.filter((c) => FOLLOWS.includes(c.kind)) }));
-  await writeChanges(here, laid, held, follow);
+  await writeChanges(here, laid, held, following(trees));
 }

@@ -81,10 +81,13 @@ interface Wish extends VisitKey {
   waits: boolean;
 }
 
+/** Whether a step is for a tree of this history. */
+const concerned = (of: ProgrammeStep, { had }: Ground): boolean =>
+  of.onlyHad.length === 0 || of.onlyHad.some((id) => had.includes(id));
+
 /** First wishes of a step that has a time of its own, one a year. */
 function opening(of: ProgrammeStep, ground: Ground): Wish[] {
-  if (of.when.by === 'after') return [];
-  if (of.onlyHad.length && !of.onlyHad.some((id) => ground.had.includes(id))) return [];
+  if (of.when.by === 'after' || !concerned(of, ground)) return [];
   const { year, south, harvest } = ground.situation;
   const span = { from: ground.from, to: ground.until };
   return stepSpans(of.when, year, south, span, of.everyYears).map((s) => {
@@ -134,8 +137,7 @@ function following(
   expected: boolean,
 ): Wish[] {
   return programme.steps.flatMap((of): Wish[] => {
-    if (of.when.by !== 'after' || of.when.step !== wish.step) return [];
-    if (of.onlyHad.length && !of.onlyHad.some((id) => ground.had.includes(id))) return [];
+    if (of.when.by !== 'after' || of.when.step !== wish.step || !concerned(of, ground)) return [];
     const { unit, span } = of.when;
     const [earliest, wished, latest] = span.map((n) => after(day, n, unit)) as [Day, Day, Day];
     if (wished > ground.until) return [];

@@ -1,7 +1,7 @@
 import type { Prices } from '../cost/prices';
 import { atTree, workAtTree } from '../prescribe/costs';
 import type { Day } from '../season/follow-ups';
-import type { LaidVisit } from './lay';
+import { keyOf, type LaidVisit } from './lay';
 
 /** One visit of a programme over all its trees: when, how many, what it takes and what it costs at the trees. */
 export interface VisitSum {
@@ -52,7 +52,7 @@ export function sumsOf(trees: readonly (readonly LaidVisit[])[], prices: Prices)
   let [planned, expected] = [0, 0];
   for (const v of trees.flat().filter(stands)) {
     if (!v.act) continue;
-    const key = `${v.step} ${v.year} ${v.nth}`;
+    const key = keyOf(v);
     const { step, year, nth, day } = v;
     const sum: VisitSum = visits.get(key) ?? {
       step,

@@ -85,18 +85,18 @@ function candidates(act: Treats, school: YearProgramme['school'], ground: TreatG
 const freeDay = (situation: Situation, { label, use }: Candidate, from: Day, to: Day): Day | Bound[] =>
   firstOpen({ ...situation, today: from, condition: null, troubles: [] }, label, use, to);
 
-interface Tried extends Candidate {
-  day: Day;
-  aimed: Situation;
-  result: Prescription;
-  stops: Gate[];
-  holds: Gate[];
-}
 /** A candidate with its free day, before anything else is asked. */
 interface Free extends Candidate {
   day: Day;
   /** A pest might grow used to it: its group, or the product where they are to change, was the last one. */
   again: boolean;
+}
+/** The same worked out for that day, with what stands against it. */
+interface Tried extends Free {
+  aimed: Situation;
+  result: Prescription;
+  stops: Gate[];
+  holds: Gate[];
 }
 
 function tried(candidate: Free, act: Treats, ground: TreatGround): Tried {
@@ -108,7 +108,7 @@ function tried(candidate: Free, act: Treats, ground: TreatGround): Tried {
   const open = blocked(standing(result.gates), {});
   // Where groups are to change, a reason that is given for all the trees lets none of them be repeated.
   const fixed = (g: Gate) => g.strength === 'stop' || (act.rotate && g.id === 'resistance-again');
-  return { ...candidate, aimed, day, result, stops: open.filter(fixed), holds: open.filter((g) => !fixed(g)) };
+  return { ...candidate, aimed, result, stops: open.filter(fixed), holds: open.filter((g) => !fixed(g)) };
 }
 
 const repeats = (label: Label, act: Treats, last: Last | null): boolean => {
@@ -118,18 +118,18 @@ const repeats = (label: Label, act: Treats, last: Last | null): boolean => {
   );
 };
 /** What is free comes first, then another group, then fewer holds, then the nearer day. */
-const better = (a: Tried & Free, b: Tried & Free): number =>
+const better = (a: Tried, b: Tried): number =>
   Math.sign(a.stops.length) - Math.sign(b.stops.length) ||
   Number(a.again) - Number(b.again) ||
   a.holds.length - b.holds.length ||
   a.day.localeCompare(b.day);
 
 /** The best of what is free: tried in order of group and day, until one has nothing against it. */
-function bestOf(free: readonly Free[], act: Treats, ground: TreatGround): (Tried & Free) | null {
+function bestOf(free: readonly Free[], act: Treats, ground: TreatGround): Tried | null {
   const order = [...free].sort((a, b) => Number(a.again) - Number(b.again) || a.day.localeCompare(b.day));
-  const out: (Tried & Free)[] = [];
+  const out: Tried[] = [];
   for (const candidate of order) {
-    const one = { ...candidate, ...tried(candidate, act, ground) };
+    const one = tried(candidate, act, ground);
     out.push(one);
     if (!one.stops.length && !one.holds.length) break;
   }
