@@ -3,6 +3,7 @@ import type { Prices } from '../cost/prices';
 import { every, outlook, presentValue, type Outcome, type Payment } from '../cost/value';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
+import { aloneMinutes } from '../schedule/durations';
 import { METHOD_NAMES, optionsOf, type Method } from '../label/methods';
 import type { Label, LabelUse } from '../label/schema';
 import type { Day } from '../season/follow-ups';
@@ -168,24 +169,10 @@ export function overTheYears(step: Step, once: number, weighing: Weighing) {
   };
 }
 
-/** Minutes a crew needs for one tree, by method: practice figures. */
-const MINUTES: Record<Method, number> = {
-  'trunk-injection': 25,
-  'soil-drench': 25,
-  'soil-injection': 40,
-  'root-zone-feeding': 40,
-  'bark-spray': 20,
-  'foliar-spray': 30,
-  'dormant-spray': 35,
-  dust: 10,
-  bait: 10,
-  repellent: 10,
-};
-
 /** What a use of a label costs at the tree itself, minor units: product, hands, devices; coming out is another matter. */
 export function atTree(label: Label, use: LabelUse, dose: Dose, p: Prices): number {
   const holes = dose.sites?.count ?? 0;
-  const hours = (MINUTES[use.method] + 3 * holes) / 60;
+  const hours = aloneMinutes(use.method, holes) / 60;
   return ((label.priceMinor ?? 0) * dose.product) / 1000 + hours * p.hour + holes * p.device;
 }
 /** What a work costs at the tree itself, minor units. */

@@ -1,5 +1,6 @@
 import type { Prices } from '../cost/prices';
 import { atTree, workAtTree } from '../prescribe/costs';
+import { LOOK_MINUTES } from '../schedule/durations';
 import type { Day } from '../season/follow-ups';
 import { keyOf, type LaidVisit } from './lay';
 
@@ -31,8 +32,7 @@ export interface ProgrammeSums {
 
 const stands = (v: LaidVisit) => v.state === 'planned' || v.state === 'expected';
 
-/** What a visit costs at its tree, minor units; a look takes a quarter of an hour, a practice figure. */
-const LOOK_MINUTES = 15;
+/** What a visit costs at its tree, minor units. */
 export function costOf(v: LaidVisit, prices: Prices): number {
   if (v.act?.kind === 'treat')
     return v.act.result.dose.ok ? atTree(v.act.label, v.act.use, v.act.result.dose, prices) : 0;

@@ -1,0 +1,243 @@
+import { WEIGHTS, type Hours, type Indexed, type Limit } from './problem';
+
+/** One place on a crew's day, in minutes since midnight. */
+export interface Stop {
+  place: number;
+  /** Jobs in the order in which they are done: what hangs first, sound before sick, what closes the place last. */
+  jobs: readonly number[];
+  arrive: number;
+  begin: number;
+  end: number;
+}
+/** A crew's day as it would go. `cost` is in minutes of the crew: going out, setting up, driving, walking on, cleaning. */
+export type CrewDay =
+  | {
+      ok: true;
+      stops: Stop[];
+      /** The same stops as they were put together. */
+      pieces: readonly Piece[];
+      driving: number;
+      cleaning: number;
+      cost: number;
+      home: number;
+    }
+  | { ok: false; limit: Limit };
+
+/** What is done at one place. */
+interface Piece {
+  place: number;
+  jobs: readonly number[];
+  /** From walking on to walking off. */
+  minutes: number;
+  /** Begins and ends with something that travels on tools. */
+  sickFirst: boolean;
+  sickLast: boolean;
+  /** Kits that it needs, a bit each. */
+  kits: number;
+}
+
+/** Where the hours of one stop go: hands one after the other, and the longest that something hangs after it was set. */
+function pieceOf({ problem: { jobs }, kitOf }: Indexed, place: number, of: readonly number[]): Piece {
+  const sorted = [...of].sort((a, b) => {
+    const [x, y] = [jobs[a]!, jobs[b]!];
+    return (
+      Number(x.reEntryHours > 0) - Number(y.reEntryHours > 0) ||
+      y.hangs - x.hangs ||
+      Number(x.sick) - Number(y.sick) ||
+      a - b
+    );
+  });
+  let [hands, until, cleaning] = [0, 0, 0];
+  sorted.forEach((j, i) => {
+    const { minutes, hangs, sick } = jobs[j]!;
+    if (i > 0 && !sick && jobs[sorted[i - 1]!]!.sick) cleaning += WEIGHTS.clean;
+    hands += minutes;
+    until = Math.max(until, hands + hangs);
+  });
+  return {
+    place,
+    jobs: sorted,
+    minutes: until + cleaning + WEIGHTS.stop,
+    sickFirst: jobs[sorted[0]!]!.sick,
+    sickLast: jobs[sorted.at(-1)!]!.sick,
+    kits: of.reduce((a, j) => (kitOf[j]! < 0 ? a : a | (1 << kitOf[j]!)), 0),
+  };
+}
+
+/** First moment from `from` on at which a place is open for so long; −1 where it is not that day. */
+function opening(open: readonly Hours[], from: number, minutes: number): number {
+  for (const o of open) {
+    const begin = Math.max(o.from, from);
+    if (begin + minutes <= o.to) return begin;
+  }
+  return -1;
+}
+
+/** How a walk over pieces in an order ends. */
+interface Walked {
+  /** Null where it can be made. */
+  limit: Limit | null;
+  driving: number;
+  cleaning: number;
+  home: number;
+}
+/** A piece that is tried at a position of an order, between what stands there or in the place of it. */
+interface Tried {
+  piece: Piece;
+  at: number;
+  instead: boolean;
+}
+/** Walks pieces in an order; `seen` hears of each stop. */
+function walk(
+  { problem }: Indexed,
+  crew: number,
+  d: number,
+  order: readonly Piece[],
+  setUp: number,
+  tried: Tried | null = null,
+  seen: ((piece: Piece, arrive: number, begin: number) => void) | null = null,
+): Walked {
+  const hours = problem.crews[crew]!.hours[d]!;
+  const yards = problem.crews.length;
+  let [at, clock, driving, cleaning, dirty] = [crew, hours.from + setUp, 0, 0, false];
+  const count = order.length + (tried && !tried.instead ? 1 : 0);
+  for (let i = 0; i < count; i++) {
+    const p = !tried || i < tried.at ? order[i]! : i === tried.at ? tried.piece : order[tried.instead ? i : i - 1]!;
+    const way = problem.drive[at]![yards + p.place]!;
+    const clean = dirty && !p.sickFirst ? WEIGHTS.clean : 0;
+    const begin = opening(problem.places[p.place]!.open[d]!, clock + way + clean, p.minutes);
+    if (begin < 0)
+      return { limit: { by: 'opening', placeId: problem.places[p.place]!.id }, driving, cleaning, home: Infinity };
+    if (seen) seen(p, clock + way, begin);
+    at = yards + p.place;
+    clock = begin + p.minutes;
+    driving += way;
+    cleaning += clean;
+    dirty = p.sickLast;
+  }
+  const back = problem.drive[at]![crew]!;
+  const home = clock + back;
+  const limit: Limit | null =
+    home > hours.to ? { by: 'hours', crewId: problem.crews[crew]!.id, short: Math.ceil(home - hours.to) } : null;
+  return { limit, driving: driving + back, cleaning, home };
+}
+
+/** A walk before another: what can be made at all, then short ways, then early home. */
+function better(a: Walked, b: Walked): boolean {
+  if (a.limit || b.limit) return (!a.limit && !!b.limit) || (!!a.limit && a.home < b.home - 1e-9);
+  const [x, y] = [a.driving + a.cleaning, b.driving + b.cleaning];
+  return x < y - 1e-9 || (x < y + 1e-9 && a.home < b.home - 1e-9);
+}
+
+/** Minutes of loading and setting up what jobs need. */
+function setUpOf(x: Indexed, jobs: readonly number[]): number {
+  let kits = 0;
+  for (const j of jobs) if (x.kitOf[j]! >= 0) kits |= 1 << x.kitOf[j]!;
+  return settingUp(x, kits);
+}
+function setUpWith(x: Indexed, pieces: readonly Piece[], job: number): number {
+  let kits = x.kitOf[job]! < 0 ? 0 : 1 << x.kitOf[job]!;
+  for (const p of pieces) kits |= p.kits;
+  return settingUp(x, kits);
+}
+const settingUp = ({ problem }: Indexed, kits: number): number =>
+  problem.kits.reduce((sum, k, i) => sum + (kits & (1 << i) ? k.setUp : 0), 0);
+
+/** Pieces of jobs, in the order of places that is given; what stands at no place of it comes last. */
+function piecesOf(x: Indexed, jobs: readonly number[], places: readonly number[]): Piece[] {
+  const at = new Map<number, number[]>();
+  for (const j of jobs) {
+    const list = at.get(x.placeOf[j]!);
+    if (list) list.push(j);
+    else at.set(x.placeOf[j]!, [j]);
+  }
+  const first = places.filter((p) => at.has(p));
+  const rest = [...at.keys()].filter((p) => !first.includes(p)).sort((a, b) => a - b);
+  return [...first, ...rest].map((p) => pieceOf(x, p, at.get(p)!));
+}
+
+/** Where a piece lengthens the way least. */
+function placed(x: Indexed, crew: number, d: number, order: readonly Piece[], piece: Piece, setUp: number) {
+  let best: { at: number; walked: Walked } | null = null;
+  for (let at = 0; at <= order.length; at++) {
+    const walked = walk(x, crew, d, order, setUp, { piece, at, instead: false });
+    if (!best || better(walked, best.walked)) best = { at, walked };
+  }
+  return best!;
+}
+
+/** Each piece from `from` on put where it lengthens the day least. */
+function inserted(x: Indexed, crew: number, d: number, pieces: readonly Piece[], from: number, setUp: number) {
+  let order = pieces.slice(0, from);
+  let now = walk(x, crew, d, order, setUp);
+  for (const p of pieces.slice(from)) {
+    const { at, walked } = placed(x, crew, d, order, p, setUp);
+    [order, now] = [[...order.slice(0, at), p, ...order.slice(at)], walked];
+  }
+  return { order, now };
+}
+
+/** Pieces of the way turned round while that is better (2-opt, Croes 1958). */
+function turned(x: Indexed, crew: number, d: number, start: { order: Piece[]; now: Walked }, setUp: number) {
+  let { order, now } = start;
+  for (let again = order.length > 1; again;) {
+    again = false;
+    for (let i = 0; i < order.length - 1; i++)
+      for (let k = i + 1; k < order.length; k++) {
+        const tried = [...order.slice(0, i), ...order.slice(i, k + 1).reverse(), ...order.slice(k + 1)];
+        const walked = walk(x, crew, d, tried, setUp);
+        if (better(walked, now)) [order, now, again] = [tried, walked, true];
+      }
+  }
+  return { order, now };
+}
+
+const costOf = (stops: number, setUp: number, now: Walked) =>
+  WEIGHTS.out + setUp + now.driving + now.cleaning + WEIGHTS.stop * stops;
+
+/** What a day would cost with one job more, its place put where it lengthens the way least; null where it cannot be made. */
+export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: number): number | null {
+  const [crew, d] = [Math.floor(slot / x.nDays), slot % x.nDays];
+  const pieces = day?.ok ? day.pieces : [];
+  const at = pieces.findIndex((p) => p.place === x.placeOf[job]);
+  const setUp = setUpWith(x, pieces, job);
+  const piece = pieceOf(x, x.placeOf[job]!, at < 0 ? [job] : [...pieces[at]!.jobs, job]);
+  const walked =
+    at < 0
+      ? placed(x, crew, d, pieces, piece, setUp).walked
+      : walk(x, crew, d, pieces, setUp, { piece, at, instead: true });
+  return walked.limit ? null : costOf(pieces.length + (at < 0 ? 1 : 0), setUp, walked);
+}
+
+/**
+ * A crew's day with some jobs: stops in their order with their times, or what it breaks. What other crews do on that day is
+ * not its matter.
+ * @param jobs numbers of jobs, at least one
+ * @param places the order of places to begin from; it is bettered
+ */
+export function crewDay(x: Indexed, slot: number, jobs: readonly number[], places: readonly number[] = []): CrewDay {
+  const [crew, d] = [Math.floor(slot / x.nDays), slot % x.nDays];
+  if (!x.problem.crews[crew]!.hours[d])
+    return { ok: false, limit: { by: 'crew off', crewId: x.problem.crews[crew]!.id } };
+  const setUp = setUpOf(x, jobs);
+  const pieces = piecesOf(x, jobs, places);
+  const given = pieces.filter((p) => places.includes(p.place)).length;
+  const { order } = turned(x, crew, d, inserted(x, crew, d, pieces, given, setUp), setUp);
+  return dayOf(x, slot, order, setUp);
+}
+
+/** A crew's day in the order in which somebody wants it, bettered by nobody. */
+export function dayInOrder(x: Indexed, slot: number, jobs: readonly number[], places: readonly number[]): CrewDay {
+  return dayOf(x, slot, piecesOf(x, jobs, places), setUpOf(x, jobs));
+}
+
+function dayOf(x: Indexed, slot: number, order: readonly Piece[], setUp: number): CrewDay {
+  const [crew, d] = [Math.floor(slot / x.nDays), slot % x.nDays];
+  const stops: Stop[] = [];
+  const now = walk(x, crew, d, order, setUp, null, ({ place, jobs, minutes }, arrive, begin) =>
+    stops.push({ place, jobs, arrive, begin, end: begin + minutes }),
+  );
+  if (now.limit) return { ok: false, limit: now.limit };
+  const { driving, cleaning, home } = now;
+  return { ok: true, stops, pieces: order, driving, cleaning, cost: costOf(order.length, setUp, now), home };
+}

@@ -1,0 +1,210 @@
+import type { Day } from '../season/zone';
+import { bounding, type Bounding } from './bound';
+import { emptyPlan } from './plan';
+import { indexed, type Indexed, type Limit, type Placed, type Problem } from './problem';
+import { search, type Search } from './search';
+
+/** A crew's day of an answer. */
+export interface Round {
+  day: Day;
+  crewId: string;
+  stops: { placeId: string; jobIds: string[]; arrive: number; begin: number; end: number }[];
+  driving: number;
+  /** When it is back. */
+  home: number;
+}
+/** What was not placed, with what kept it from each crew and day that lay in its span: the most frequent first. */
+export interface LeftOut {
+  jobId: string;
+  why: { limit: Limit; days: number }[];
+}
+export interface Answer {
+  rounds: Round[];
+  left: LeftOut[];
+  /** Minutes of a crew: the whole, and the driving in it. */
+  cost: { whole: number; driving: number };
+  /** No plan costs less than this: the whole, and all but driving. Null while nobody has looked for it. */
+  bound: { whole: number; withoutDriving: number } | null;
+  /** Days of crews that are full: what an hour more would save, by the prices of the bound; the dearest first. */
+  full: { day: Day; crewId: string; hourSaves: number }[];
+}
+
+/** How far an answer may be from the best, as a share of its cost; null without a bound. What cannot be done at all is no choice. */
+export function gapOf({ cost, bound }: Answer): { whole: number; withoutDriving: number } | null {
+  if (!bound) return null;
+  const gap = (has: number, least: number) => (has > 0 ? Math.max(0, (has - least) / has) : 0);
+  return { whole: gap(cost.whole, bound.whole), withoutDriving: gap(cost.whole - cost.driving, bound.withoutDriving) };
+}
+
+/** Kinds of limits that say the same of two days. */
+const kindOf = (l: Limit): string =>
+  JSON.stringify({ ...l, short: undefined, minutes: undefined, room: undefined, chance: undefined });
+
+/** What keeps a job from all slots of a plan, counted. */
+function whyLeft(x: Indexed, slotOf: Int32Array, job: number): LeftOut['why'] {
+  const plan = emptyPlan(x);
+  slotOf.forEach((s, j) => s >= 0 && plan.put(j, s));
+  const counted = new Map<string, { limit: Limit; days: number }>();
+  const { earliest, latest } = x.problem.jobs[job]!;
+  for (let s = 0; s < x.nSlots; s++) {
+    const day = x.problem.days[s % x.nDays]!;
+    if (day < earliest || day > latest) continue;
+    for (const limit of plan.against(job, s).slice(0, 1)) {
+      const was = counted.get(kindOf(limit));
+      if (was) was.days += 1;
+      else counted.set(kindOf(limit), { limit, days: 1 });
+    }
+  }
+  return [...counted.values()].sort((a, b) => b.days - a.days);
+}
+
+/** A search that can be asked at any time for what it has. */
+export interface Solving {
+  x: Indexed;
+  /** One change of the plan, or one round of the bound; `share` of the time is spent. True where the plan became better. */
+  step(share: number): boolean;
+  cost(): number;
+  answer(): Answer;
+}
+
+/** Every so many changes of the plan a round of the bound is made, until it is won no further. */
+const BETWEEN = 4;
+
+export function solving(problem: Problem, seed = 1): Solving {
+  const x = indexed(problem);
+  // What may stand on no day is told, and is not a matter of choice.
+  const hopeless = x.slots.reduce((sum, list, j) => sum + (list.length ? 0 : x.missed[j]!), 0);
+  const found = search(x, seed);
+  const bounds: { of: Bounding; target: () => number; open: boolean }[] = [
+    { of: bounding(x, 'whole'), target: () => found.best().cost, open: true },
+    { of: bounding(x, 'without driving'), target: () => found.best().cost, open: true },
+  ];
+  let steps = 0;
+  return {
+    x,
+    cost: () => found.best().cost - hopeless,
+    step(share) {
+      steps += 1;
+      if (steps % BETWEEN === 0) for (const b of bounds) if (b.open) b.open = b.of.round(b.target());
+      return found.step(share);
+    },
+    answer: () => answerOf(found, hopeless, [bounds[0]!.of, bounds[1]!.of]),
+  };
+}
+
+function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, Bounding]): Answer {
+  const { x } = found;
+  const { problem, nDays } = x;
+  const { slotOf, days, cost } = found.best();
+  const rounds = days.flatMap((day, slot): Round[] => {
+    if (!day?.ok) return [];
+    return [
+      {
+        day: problem.days[slot % nDays]!,
+        crewId: problem.crews[Math.floor(slot / nDays)]!.id,
+        stops: day.stops.map(({ place, jobs, arrive, begin, end }) => ({
+          placeId: problem.places[place]!.id,
+          jobIds: jobs.map((j) => problem.jobs[j]!.id),
+          arrive,
+          begin,
+          end,
+        })),
+        driving: day.driving,
+        home: day.home,
+      },
+    ];
+  });
+  const { value, minute } = whole.best();
+  const proven = (v: number) => Math.max(0, v - hopeless);
+  return {
+    rounds: rounds.sort((a, b) => a.day.localeCompare(b.day) || a.crewId.localeCompare(b.crewId)),
+    left: [...slotOf.keys()]
+      .filter((j) => slotOf[j]! < 0)
+      .map((j) => ({ jobId: problem.jobs[j]!.id, why: whyLeft(x, slotOf, j) })),
+    cost: { whole: cost - hopeless, driving: rounds.reduce((sum, r) => sum + r.driving, 0) },
+    bound: value > -Infinity ? { whole: proven(value), withoutDriving: proven(without.best().value) } : null,
+    full: [...minute.keys()]
+      .filter((s) => minute[s]! > 0.05)
+      .sort((a, b) => minute[b]! - minute[a]!)
+      .slice(0, 5)
+      .map((s) => ({
+        day: problem.days[s % nDays]!,
+        crewId: problem.crews[Math.floor(s / nDays)]!.id,
+        hourSaves: 60 * minute[s]!,
+      })),
+  };
+}
+
+/** Where each job stands in an answer. */
+export const placedIn = ({ rounds }: Pick<Answer, 'rounds'>): Map<string, Placed> =>
+  new Map(rounds.flatMap((r) => r.stops.flatMap((s) => s.jobIds.map((id) => [id, { day: r.day, crewId: r.crewId }]))));
+
+/** What a day would mean for one job while all others stay: what keeps each crew from it, or what it would cost more. */
+export interface WhyNot {
+  crewId: string;
+  against: Limit[];
+  /** Minutes more than where it stands now; null where it may not stand there. */
+  more: number | null;
+}
+export function whyNot(problem: Problem, { rounds }: Pick<Answer, 'rounds'>, jobId: string, day: Day): WhyNot[] {
+  const x = indexed(problem);
+  const at = placedIn({ rounds });
+  const plan = emptyPlan(x);
+  const d = problem.days.indexOf(day);
+  const job = problem.jobs.findIndex((j) => j.id === jobId);
+  if (d < 0 || job < 0) return [];
+  const slot = (p: Placed) => problem.crews.findIndex((c) => c.id === p.crewId) * x.nDays + problem.days.indexOf(p.day);
+  problem.jobs.forEach((j, i) => {
+    const p = at.get(j.id);
+    if (p) plan.put(i, slot(p));
+  });
+  const before = plan.cost();
+  plan.take(job);
+  return problem.crews.map((crew, c) => {
+    const s = c * x.nDays + d;
+    const against = plan.against(job, s);
+    if (against.length || !plan.put(job, s)) return { crewId: crew.id, against, more: null };
+    const more = plan.cost() - before;
+    plan.take(job);
+    return { crewId: crew.id, against, more };
+  });
+}
+
+/** A problem in which it rains up to and with a day: what hangs on the air does not go. */
+export const rainsUntil = (problem: Problem, last: Day): Problem => ({
+  ...problem,
+  jobs: problem.jobs.map((j) =>
+    j.chances ? { ...j, chances: j.chances.map((c, d) => (problem.days[d]! <= last ? 0 : c)) } : j,
+  ),
+});
+/** A problem in which a crew does not go out on some days. */
+export const withoutCrew = (problem: Problem, crewId: string, from: Day, to: Day): Problem => ({
+  ...problem,
+  crews: problem.crews.map((c) =>
+    c.id === crewId
+      ? { ...c, hours: c.hours.map((h, d) => (problem.days[d]! >= from && problem.days[d]! <= to ? null : h)) }
+      : c,
+  ),
+});
+/** A problem whose plan in force is an answer: what is worked out next changes as little of it as pays. */
+export function inForce(problem: Problem, answer: Pick<Answer, 'rounds'>): Problem {
+  const at = placedIn(answer);
+  return { ...problem, jobs: problem.jobs.map((j) => ({ ...j, now: at.get(j.id) ?? null })) };
+}
+
+export interface Change {
+  jobId: string;
+  from: Placed | null;
+  to: Placed | null;
+  /** The client was told the day that it leaves. */
+  told: boolean;
+}
+/** What another answer changes; another order on the same day is none. */
+export function changesBetween(problem: Problem, was: Pick<Answer, 'rounds'>, now: Pick<Answer, 'rounds'>): Change[] {
+  const [a, b] = [placedIn(was), placedIn(now)];
+  return problem.jobs.flatMap((j) => {
+    const [from, to] = [a.get(j.id) ?? null, b.get(j.id) ?? null];
+    if (from?.day === to?.day && from?.crewId === to?.crewId) return [];
+    return [{ jobId: j.id, from, to, told: j.told !== null && j.told !== to?.day }];
+  });
+}
