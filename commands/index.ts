@@ -66,6 +66,11 @@ import { leaveOutVisits } from './programme/leave-out-visits';
 import { moveVisits } from './programme/move-visits';
 import { releaseHolds } from './programme/release-holds';
 import { settleLeft } from './programme/settle-left';
+import { keepCrew } from './rounds/keep-crew';
+import { keepRounds } from './rounds/keep-rounds';
+import { noteAway } from './rounds/note-away';
+import { tellClient } from './rounds/tell-day';
+import { takeBackAway } from './rounds/withdraw-away';
 import type { AnyCommand } from './command';
 
 /** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
@@ -137,6 +142,11 @@ export const COMMANDS: readonly AnyCommand[] = [
   releaseHolds,
   settleLeft,
   keepProgramme,
+  keepCrew,
+  noteAway,
+  takeBackAway,
+  keepRounds,
+  tellClient,
   propose,
 ];
 export const commandNamed = (name: string): AnyCommand | null => COMMANDS.find((c) => c.name === name) ?? null;

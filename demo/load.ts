@@ -12,6 +12,7 @@ import { prescribe } from '@/core/prescribe/prescribe';
 import { type Choices, type Situation } from '@/core/prescribe/situation';
 import { usualAnswers, type WorkFacts } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
+import { readHours } from '@/core/schedule/read-hours';
 import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
@@ -23,7 +24,7 @@ import { simulatedStation } from '@/stand-ins/weather/station';
 import { hashPassword, loadViewer } from '@/store/auth';
 import { db } from '@/store/db';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
-import { cases, equipment, levels, lots, places, seenStages, sprayers, vessels } from './scenario';
+import { cases, crews, equipment, levels, lots, places, seenStages, sprayers, vessels, YARD } from './scenario';
 import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
 import type { Flare } from '@/core/ring/ring';
 
@@ -93,6 +94,26 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     });
     return id;
   });
+  const hoursOf = (text: string) => {
+    const read = readHours(text);
+    if (!read.ok) throw new Error(read.sentence);
+    return sql.json(read.rules as never);
+  };
+  for (const c of crews) {
+    const people = staffIds.filter((_, i) => c.people.includes(staff[i]!.name));
+    if (!people.length) continue;
+    const id = v7();
+    put('crew', {
+      id,
+      outfit_id: outfit,
+      name: c.name,
+      hours: hoursOf(c.hours),
+      yard_lat: YARD.lat,
+      yard_lon: YARD.lon,
+      least: c.least,
+    });
+    for (const person_id of people) put('crew_person', { outfit_id: outfit, crew_id: id, person_id });
+  }
   const weighing: Weighing = {
     prices: USUAL_PRICES,
     system: 'metric',
@@ -188,6 +209,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       area_m2: p.areaM2,
       soil_texture: p.soil,
       water_m: p.waterM,
+      hours: hoursOf(p.hours ?? ''),
       first_picking: p.picking ? seasonDay('09-25', -1) : null,
       last_picking: p.picking ? after(seasonDay('09-25', -1), 25, 'days') : null,
       access: p.access,
@@ -636,6 +658,37 @@ async function layBirches() {
   if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
 }
 
+/** Tables in an order in which each finds what it belongs to. */
+const TABLES = [
+  'outfit',
+  'person',
+  'crew',
+  'crew_person',
+  'client',
+  'place',
+  'gate_code',
+  'tree',
+  'sighting',
+  'reading',
+  'look',
+  'finding',
+  'test_result',
+  'plan_change',
+  'verdict',
+  'label',
+  'label_check',
+  'vessel',
+  'sprayer',
+  'lot',
+  'equipment',
+  'stock_level',
+  'plan',
+  'work_plan',
+  'record',
+  'stock_move',
+  'follow_up',
+];
+
 async function main() {
   if ((await sql`select from outfit limit 1`).length) return console.log('The sample outfit is there already.');
   const hash = await hashPassword(SAMPLE_PASSWORD);
@@ -661,33 +714,10 @@ async function main() {
     })),
     hash,
   );
+  const forgotten = Object.keys(rows).filter((t) => !TABLES.includes(t));
+  if (forgotten.length) throw new Error(`No place in the order for ${forgotten.join(', ')}.`);
   await sql.begin(async (tx) => {
-    for (const table of [
-      'outfit',
-      'person',
-      'client',
-      'place',
-      'gate_code',
-      'tree',
-      'sighting',
-      'reading',
-      'look',
-      'finding',
-      'test_result',
-      'plan_change',
-      'verdict',
-      'label',
-      'label_check',
-      'vessel',
-      'lot',
-      'equipment',
-      'stock_level',
-      'plan',
-      'work_plan',
-      'record',
-      'stock_move',
-      'follow_up',
-    ])
+    for (const table of TABLES)
       for (let i = 0; i < (rows[table]?.length ?? 0); i += 400) {
         const part = rows[table]!.slice(i, i + 400);
         const columns = [...new Set(part.flatMap((r) => Object.keys(r)))];

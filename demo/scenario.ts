@@ -20,6 +20,8 @@ interface PlaceSample {
   notes: string;
   gateCode?: string;
   picking?: boolean;
+  /** When one may be there, as it is typed. */
+  hours?: string;
   /** The plan: half sizes of the outline, how the trees stand, and what else is there. */
   plan: {
     half: [x: number, y: number];
@@ -78,6 +80,7 @@ export const places: PlaceSample[] = [
     hazards: 'Ambulances. Parked cars get honeydew, never product.',
     dogs: '',
     notes: 'Complaints about sticky cars every June.',
+    hours: 'Mon–Fri 06:00–12:00\nSat–Sun 06:00–18:00',
     gateCode: 'C-4071',
     plan: {
       half: [20, 48.75],
@@ -130,6 +133,7 @@ export const places: PlaceSample[] = [
     lat: 50.3329,
     lon: -4.1231,
     access: 'After four, or in the holidays.',
+    hours: 'Mon–Fri 15:30–19:30\nSat 08:00–18:00',
     hazards: 'Children. Nothing hangs unattended.',
     dogs: '',
     notes: 'Planes on the playground, young birches along the fence, planted deep.',
@@ -496,3 +500,10 @@ export const seenStages: Readonly<Record<string, [hostId: string, code: number, 
   ],
   'Hospital car park': [['common-lime', 11, '04-19']],
 };
+
+/** Who goes out together, by the names of the sample people; they start from the yard on the quay. */
+export const crews = [
+  { name: 'Quay crew', people: ['Idris Pellow', 'Wren Askew'], hours: 'Mon–Fri 07:00–16:30', least: 1 },
+  { name: 'Late van', people: ['Maren Tolgarth'], hours: 'Tue–Thu 10:00–19:30\nSat 08:00–13:00', least: 1 },
+];
+export const YARD = { lat: 50.3301, lon: -4.1192 };

@@ -1,3 +1,4 @@
+import type { HoursRule } from '@/core/schedule/hours';
 import type { StemReading } from '@/core/measure/trunk';
 import { json, within, type Scope, type Tx } from './db';
 import { activesOfPlace } from './others-applied';
@@ -35,6 +36,8 @@ export interface Place {
   lastPicking: string | null;
   /** Spans of single varieties. */
   pickings: { variety: string; from: string; to: string }[];
+  /** When one may be there; empty: at any hour. */
+  hours: HoursRule[];
   access: string;
   hazards: string;
   dogs: string;
@@ -88,7 +91,7 @@ export const placeNames = (scope: Scope, limit: number): Promise<{ id: string; n
 const placeColumns = (tx: Tx) => tx`
   p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.region,
   p.outline, p.area_m2 as "areaM2", p.soil_texture as "soilTexture", p.water_m as "waterM",
-  p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings,
+  p.first_picking as "firstPicking", p.last_picking as "lastPicking", p.pickings, p.hours,
   p.access, p.hazards, p.dogs, p.notes, p.version`;
 
 export const getPlace = (scope: Scope, id: string): Promise<Place | null> =>
@@ -149,6 +152,7 @@ export const savePlace = (scope: Scope, place: PlaceInput): Promise<boolean> =>
       first_picking: place.firstPicking,
       last_picking: place.lastPicking,
       pickings: json(tx, place.pickings),
+      hours: json(tx, place.hours),
       access: place.access,
       hazards: place.hazards,
       dogs: place.dogs,

@@ -121,7 +121,7 @@ export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped',
   within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
 
 /** Whether the newest word on a tree (t) is that it is sound and only protected. */
-const sound = (tx: Tx) =>
+export const sound = (tx: Tx) =>
   tx`coalesce((
     select v.decision = 'protect a sound tree'
     from verdict v

@@ -10,7 +10,8 @@ import { searchTrees } from '@/store/tree-search';
 import { heldBy } from '@/store/shelf';
 import { bookView, recordView } from './book';
 import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
-import { roundsView, shelfView } from './shelf';
+import { crewsView, fortnightView, roundsView } from './rounds';
+import { shelfView } from './shelf';
 import { seasonView } from './season';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView } from './tree';
@@ -134,7 +135,9 @@ const READ: Record<string, () => Promise<unknown>> = {
   spread: () => spreadView(viewer, o.placeId),
   plan: () => planView(viewer, o.placeId),
   shelf: () => shelfView(viewer),
-  rounds: () => roundsView(viewer),
+  rounds: () => roundsView(viewer, NOW),
+  fortnight: () => fortnightView(viewer, NOW, fair),
+  crews: () => crewsView(viewer, NOW),
   season: () => dueBetween(o, '2026-06-01', '2026-07-01', 200),
   calendar: () => calendarVisits(o, '2026-01-01', '2027-01-01', NOW),
   'calendar of plans': () => plannedBetween(o, '2026-01-01', '2027-01-01'),

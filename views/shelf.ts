@@ -1,6 +1,6 @@
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { openPlans, openWorks } from '@/store/plans';
+import { openPlans } from '@/store/plans';
 import {
   getLabel,
   labelVersions,
@@ -43,11 +43,4 @@ export const toolsView = (v: Viewer) =>
   together(v, async () => {
     const [labels, vessels] = await Promise.all([shelfLabels(v), listVessels(v)]);
     return { labels, vessels };
-  });
-
-/** What waits for a crew, and what it is loaded with. */
-export const roundsView = (v: Viewer) =>
-  together(v, async () => {
-    const [plans, works, equipment] = await Promise.all([openPlans(v), openWorks(v), listEquipment(v)]);
-    return { plans, works, equipment };
   });

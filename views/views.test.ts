@@ -6,7 +6,8 @@ import { counted, listenToStatements, makeOutfit, ownerSql, type TestOutfit } fr
 import { bookView, overturnedView, recordView } from './book';
 import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
 import { practiceView } from './practice';
-import { labelView, roundsView, shelfView, toolsView } from './shelf';
+import { labelView, shelfView, toolsView } from './shelf';
+import { crewsView, fortnightView, roundsView } from './rounds';
 import { seasonView } from './season';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView, treeView } from './tree';
@@ -51,7 +52,9 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   plan: [8, () => planView(v, o.placeId)],
   shelf: [10, () => shelfView(v)],
   label: [8, () => labelView(v, o.labelId)],
-  rounds: [8, () => roundsView(v)],
+  rounds: [8, () => roundsView(v, NOW)],
+  fortnight: [12, () => fortnightView(v, NOW, fair)],
+  crews: [8, () => crewsView(v, NOW)],
   tools: [8, () => toolsView(v)],
   season: [10, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
   practice: [8, () => practiceView(v, null)],

@@ -6,6 +6,7 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { may } from '@/core/people/rights';
 import { readNumber } from '@/core/units/numbers';
+import { readHours } from '@/core/schedule/read-hours';
 import { AREA, LENGTH } from '@/core/units/units';
 import { regionKey } from '@/commands/rules/region-key';
 import { getPlace, savePlace, type PlaceInput } from '@/store/grounds';
@@ -31,6 +32,8 @@ const placeSchema = z.object({
   firstPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-09-25.')]),
   lastPicking: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-10-25.')]),
   pickings: z.string().max(2000, 'At most 2000 signs.'),
+  /** Hours at which one may be there, one rule a line. */
+  hours: z.string().max(2000, 'At most 2000 signs.').default(''),
   access: z.string().max(1000, 'At most 1000 signs.'),
   hazards: z.string().max(1000, 'At most 1000 signs.'),
   dogs: z.string().max(300, 'At most 300 signs.'),
@@ -108,6 +111,8 @@ export const keepPlace = command({
       faults.push({ path: 'firstPicking', sentence: 'A last picking needs its first.' });
     if (p.lastPicking && p.firstPicking && p.lastPicking < p.firstPicking)
       faults.push({ path: 'lastPicking', sentence: 'The last picking comes after the first.' });
+    const hours = readHours(p.hours);
+    if (!hours.ok) faults.push({ path: 'hours', sentence: hours.sentence });
     if (faults.length) return { ok: false, faults };
     const wanted: PlaceInput = {
       id: p.id,
@@ -123,6 +128,7 @@ export const keepPlace = command({
       firstPicking: p.firstPicking || null,
       lastPicking: p.lastPicking || null,
       pickings,
+      hours: hours.ok ? hours.rules : [],
       access: p.access,
       hazards: p.hazards,
       dogs: p.dogs,
@@ -149,6 +155,7 @@ export const keepPlace = command({
             lastPicking: 'The last picking',
             outline: 'The outline',
             pickings: 'The list of varieties',
+            hours: 'The list of hours',
             access: 'The access',
             hazards: 'What is said of hazards',
             dogs: 'What is said of dogs',

@@ -11,6 +11,7 @@ const TABLE = {
   prescribe: ['owner', 'arborist'],
   apply: ['owner', 'arborist', 'technician'],
   correct: ['owner', 'arborist'],
+  'plan rounds': ['owner', 'arborist', 'office'],
   'settle a follow-up': ['owner', 'arborist', 'technician', 'office'],
   'keep the shelf': ['owner', 'arborist', 'office'],
   'edit the guide': ['owner', 'arborist'],

@@ -31,7 +31,7 @@ export function airLimitsOf(use: LabelUse): AirLimits {
 }
 
 /** Hours of work on end that a visit is looked for. */
-const VISIT_HOURS = 2;
+export const VISIT_HOURS = 2;
 /** Days of the forecast on which the air is likely to suit a use, the soonest first; null where its label has no limits of air. */
 export function likelyDays(use: LabelUse, { members }: Forecast, timeZone: string): FitDay[] | null {
   const limits = airLimitsOf(use);

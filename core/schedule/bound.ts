@@ -18,6 +18,8 @@ interface Relaxed {
   way: Float64Array;
   yard: Float64Array;
   room: Float64Array;
+  /** Minutes for which a place is open in a slot, without walking on and off. */
+  open: Float64Array;
   /** What a minute of driving costs beside the time that it takes. */
   paid: 0 | 1;
 }
@@ -34,75 +36,118 @@ function relaxed({ problem, nDays, nSlots }: Indexed, of: Bounded): Relaxed {
       const h = crews[Math.floor(s / nDays)]!.hours[s % nDays];
       return h ? h.to - h.from : 0;
     }),
+    open: openMinutes({ problem, nDays, nSlots }),
     paid: of === 'whole' ? 1 : 0,
   };
 }
 
+/** Minutes of each place and slot in which crew and place are both there, the longest span of a day. */
+function openMinutes({ problem, nDays, nSlots }: Pick<Indexed, 'problem' | 'nDays' | 'nSlots'>): Float64Array {
+  const out = new Float64Array(problem.places.length * nSlots);
+  problem.places.forEach(({ open }, p) => {
+    for (let s = 0; s < nSlots; s++) {
+      const d = s % nDays;
+      const h = problem.crews[Math.floor(s / nDays)]!.hours[d];
+      // A crew stops once at a place, so that one span of its hours holds all that is done there.
+      const spans = h ? open[d]!.map((o) => Math.min(o.to, h.to) - Math.max(o.from, h.from)) : [];
+      out[p * nSlots + s] = Math.max(0, ...spans.map((m) => m - WEIGHTS.stop));
+    }
+  });
+  return out;
+}
+
+/** A job that pays in a slot. */
+interface Paying {
+  job: number;
+  gain: number;
+  minutes: number;
+}
+/** What a slot takes at some prices: what it brings, the jobs with the share of each that fits, and the minutes they need. */
+interface Taken {
+  brings: number;
+  jobs: { job: number; share: number }[];
+  minutes: number;
+}
+const NOTHING: Taken = { brings: 0, jobs: [], minutes: 0 };
+
+/** The jobs of a slot that pay, by place: the best by the minute first where its hours are too short for all. */
+function payingAt(x: Indexed, r: Relaxed, worth: Float64Array, price: number, s: number): Map<number, Paying[]> {
+  const out = new Map<number, Paying[]>();
+  for (const job of x.jobsOfSlot[s]!) {
+    const { minutes } = x.problem.jobs[job]!;
+    const gain = worth[job]! - x.own[job]![s]! - price * minutes;
+    if (gain <= 0) continue;
+    const list = out.get(x.placeOf[job]!);
+    if (list) list.push({ job, gain, minutes });
+    else out.set(x.placeOf[job]!, [{ job, gain, minutes }]);
+  }
+  for (const [p, list] of out)
+    if (list.reduce((sum, j) => sum + j.minutes, 0) > r.open[p * x.nSlots + s]!)
+      list.sort((a, b) => b.gain * a.minutes - a.gain * b.minutes);
+  return out;
+}
+
+/** What fits into the hours of a place with a choice of kits, the last piece cut (Dantzig 1957). */
+function packed(x: Indexed, list: readonly Paying[], kits: number, room: number, into?: Taken): number {
+  let sum = 0;
+  for (const { job, gain, minutes } of list) {
+    if (room <= 0) break;
+    if (x.kitOf[job]! >= 0 && !(kits & (1 << x.kitOf[job]!))) continue;
+    const share = Math.min(1, room / minutes);
+    room -= share * minutes;
+    sum += share * gain;
+    if (!into) continue;
+    into.jobs.push({ job, share });
+    into.minutes += share * minutes;
+  }
+  return sum;
+}
+
+/** What pays a slot best: a choice of kits, the places that are worth coming to, their jobs; or nobody goes out. */
+function bestOf(x: Indexed, r: Relaxed, worth: Float64Array, price: number, s: number): Taken {
+  const { problem, nDays, nSlots } = x;
+  const paying = payingAt(x, r, worth, price, s);
+  const yard = r.yard[Math.floor(s / nDays)]!;
+  const free = price * (r.room[s]! - yard) - WEIGHTS.out - r.paid * yard;
+  const coming = (p: number) => WEIGHTS.stop + r.paid * r.way[p]! + price * (WEIGHTS.stop + r.way[p]!);
+  const setUp = (kits: number) => problem.kits.reduce((sum, k, i) => sum + (kits & (1 << i) ? k.setUp : 0), 0);
+  let [brings, kits] = [0, -1];
+  for (let of = 0; of < 1 << problem.kits.length; of++) {
+    let sum = free - setUp(of) * (1 + price);
+    for (const [p, list] of paying) sum += Math.max(0, packed(x, list, of, r.open[p * nSlots + s]!) - coming(p));
+    if (sum > brings) [brings, kits] = [sum, of];
+  }
+  if (kits < 0) return NOTHING;
+  const taken: Taken = { brings, jobs: [], minutes: setUp(kits) + yard };
+  for (const [p, list] of paying) {
+    const room = r.open[p * nSlots + s]!;
+    if (packed(x, list, kits, room) <= coming(p)) continue;
+    packed(x, list, kits, room, taken);
+    taken.minutes += WEIGHTS.stop + r.way[p]!;
+  }
+  return taken;
+}
+
 /**
- * What prices prove: the Lagrangian of “each job once” and of the hours of each slot. Every slot takes what pays it best: a
- * choice of kits, the places whose jobs are worth coming for, those jobs; or nobody goes out. Left out are opening hours,
- * re-entry, the order of jobs, numbers of kits, and of driving all but the shortest ways.
+ * What prices prove: the Lagrangian of “each job once” and of the hours of each slot. Every slot takes what pays it best.
+ * Left out are the hour of the day, re-entry, the order of jobs, numbers of kits, and of driving all but the shortest ways.
  * @returns the value, and by how much each job is taken too rarely (below 0: too often) and each slot over its minutes
  */
 function lagrangian(x: Indexed, r: Relaxed, worth: Float64Array, minute: Float64Array) {
-  const { problem, nSlots, nDays, placeOf, kitOf, own, missed } = x;
-  const nKits = problem.kits.length;
-  const nPlaces = problem.places.length;
-  const rare = new Float64Array(worth.length);
-  const over = new Float64Array(nSlots);
   let value = 0;
-  for (let j = 0; j < worth.length; j++) {
-    value += Math.min(worth[j]!, missed[j]!);
+  const rare = Float64Array.from(worth, (w, j) => {
+    value += Math.min(w, x.missed[j]!);
     // Left out where that is cheaper than its worth.
-    rare[j] = worth[j]! > missed[j]! ? 0 : 1;
-  }
-  // Of each place: what its jobs bring by the kit that they need, the last for those that need none.
-  const gain = new Float64Array(nPlaces * (nKits + 1));
-  for (let s = 0; s < nSlots; s++) {
-    const m = minute[s]!;
-    const c = Math.floor(s / nDays);
-    gain.fill(0);
-    for (const j of x.jobsOfSlot[s]!) {
-      const g = worth[j]! - own[j]![s]! - m * problem.jobs[j]!.minutes;
-      if (g > 0) gain[placeOf[j]! * (nKits + 1) + (kitOf[j]! < 0 ? nKits : kitOf[j]!)]! += g;
-    }
-    let [best, kits] = [0, -1];
-    for (let of = 0; of < 1 << nKits; of++) {
-      let sum = -(WEIGHTS.out + r.paid * r.yard[c]!) + m * (r.room[s]! - r.yard[c]!);
-      for (let k = 0; k < nKits; k++) if (of & (1 << k)) sum -= problem.kits[k]!.setUp * (1 + m);
-      for (let p = 0; p < nPlaces; p++) sum += Math.max(0, brings(p, of) - coming(p, m));
-      if (sum > best) [best, kits] = [sum, of];
-    }
-    value -= best;
-    if (kits < 0) continue;
-    over[s] = -(r.room[s]! - r.yard[c]!);
-    for (let k = 0; k < nKits; k++) if (kits & (1 << k)) over[s]! += problem.kits[k]!.setUp;
-    const gone = new Uint8Array(nPlaces);
-    for (let p = 0; p < nPlaces; p++)
-      if (brings(p, kits) > coming(p, m)) {
-        gone[p] = 1;
-        over[s]! += WEIGHTS.stop + r.way[p]!;
-      }
-    for (const j of x.jobsOfSlot[s]!) {
-      const has = kitOf[j]! < 0 || kits & (1 << kitOf[j]!);
-      if (!gone[placeOf[j]!] || !has || worth[j]! - own[j]![s]! - m * problem.jobs[j]!.minutes <= 0) continue;
-      rare[j]! -= 1;
-      over[s]! += problem.jobs[j]!.minutes;
-    }
+    return w > x.missed[j]! ? 0 : 1;
+  });
+  const over = new Float64Array(x.nSlots);
+  for (let s = 0; s < x.nSlots; s++) {
+    const taken = bestOf(x, r, worth, minute[s]!, s);
+    value -= taken.brings;
+    if (taken !== NOTHING) over[s] = taken.minutes - r.room[s]!;
+    for (const { job, share } of taken.jobs) rare[job]! -= share;
   }
   return { value, rare, over };
-
-  /** What coming to a place costs, with its minutes. */
-  function coming(p: number, m: number): number {
-    return WEIGHTS.stop + r.paid * r.way[p]! + m * (WEIGHTS.stop + r.way[p]!);
-  }
-  /** What a place brings with a choice of kits. */
-  function brings(p: number, kits: number): number {
-    const at = p * (nKits + 1);
-    let sum = gain[at + nKits]!;
-    for (let k = 0; k < nKits; k++) if (kits & (1 << k)) sum += gain[at + k]!;
-    return sum;
-  }
 }
 
 /** The value that prices prove, worked out from nothing else. @returns −Infinity where a minute has a price below nothing */

@@ -19,6 +19,8 @@ export type CrewDay =
       driving: number;
       cleaning: number;
       cost: number;
+      /** When it leaves at the latest for its first stop, loading included; when it is back. */
+      leave: number;
       home: number;
     }
   | { ok: false; limit: Limit };
@@ -239,5 +241,7 @@ function dayOf(x: Indexed, slot: number, order: readonly Piece[], setUp: number)
   );
   if (now.limit) return { ok: false, limit: now.limit };
   const { driving, cleaning, home } = now;
-  return { ok: true, stops, pieces: order, driving, cleaning, cost: costOf(order.length, setUp, now), home };
+  const [first] = stops;
+  const leave = first ? first.begin - x.problem.drive[crew]![x.problem.crews.length + first.place]! - setUp : home;
+  return { ok: true, stops, pieces: order, driving, cleaning, cost: costOf(order.length, setUp, now), leave, home };
 }

@@ -21,9 +21,13 @@ export const PACE: Record<Method, Pace> = {
   bait: { prepare: 5, each: 5 },
   repellent: { prepare: 5, each: 5 },
 };
-/** Minutes for one hole, drilled, filled and closed; and for a look at a tree. */
+/** Minutes for one hole, drilled, filled and closed. */
 export const HOLE_MINUTES = 3;
-export const LOOK_MINUTES = 15;
+/** A look at one tree alone takes a quarter of an hour. */
+export const LOOK_PACE: Pace = { prepare: 5, each: 10 };
+export const LOOK_MINUTES = LOOK_PACE.prepare + LOOK_PACE.each;
+/** Walking on and laying out, before a work without a product; its sheet tells the minutes at the tree. */
+export const WORK_PREPARE = 10;
 
 /** Minutes for one tree alone by a method. */
 export const aloneMinutes = (method: Method, holes: number): number =>

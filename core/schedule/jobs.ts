@@ -1,17 +1,20 @@
+import type { Method } from '../label/methods';
 import { after, type Day } from '../season/follow-ups';
 import { daysApart, type Job, type Placed } from './problem';
+
+export type About =
+  { kind: 'plan'; method: Method; label: string } | { kind: 'work'; workId: string } | { kind: 'look'; what: string };
 
 /** One thing that waits for a crew on one tree: a plan, a work, or a look. */
 export interface Item {
   id: string;
-  kind: 'plan' | 'work' | 'look';
+  /** What it is; the same for all trees that have it at once. */
+  about: About;
   treeId: string;
   tag: string;
   placeId: string;
   /** Where the tree stands on the walk through its place. */
   walk: number;
-  /** What is the same for all trees that have it at once: the product and its use, the work, the kind of look. */
-  what: string;
   /** The product, where it has one: two times of it keep its interval. */
   labelKey: string | null;
   /** Days that its label asks between two times of it. */
@@ -41,13 +44,13 @@ export interface JobOf extends Job {
 }
 
 /** The longest that is planned in one piece: what is longer is split between days or crews in walking order. */
-const LONGEST = 240;
+const LONGEST = 120;
 
 /** Items that are done together: of one place, alike, for the same days, sick or sound, standing in one round or in none. */
 const together = (i: Item): string =>
   [
     i.placeId,
-    i.what,
+    JSON.stringify(i.about),
     i.earliest,
     i.latest,
     i.firm,
@@ -127,7 +130,7 @@ function befores(job: JobOf, jobs: readonly JobOf[]): Job['after'][number][] {
     let days = -1;
     for (const o of other.items) {
       const own = byTree.get(o.treeId);
-      if (!own || o.kind === 'look' || own.kind === 'look') continue;
+      if (!own || o.about.kind === 'look' || own.about.kind === 'look') continue;
       const apart = daysApart(dayOf(o), dayOf(own));
       if (apart <= 0) continue;
       days = Math.max(days, o.labelKey !== null && o.labelKey === own.labelKey ? own.minDays : apart);

@@ -165,7 +165,8 @@ export const daysApart = (a: Day, b: Day): number => Math.round((Date.parse(b) -
 
 /** What standing on a day costs a job for itself: its hands, late, off its day, the air, moved from what somebody counts on. */
 export function ownCost(job: Job, day: Day, dayIndex: number, crewId: string): number {
-  const late = Math.max(0, daysApart(job.latest, day));
+  // What was late before these days began is late on each of them: only the days since count.
+  const late = Math.max(0, Math.min(daysApart(job.latest, day), dayIndex));
   const off = job.wanted === null ? 0 : Math.abs(daysApart(job.wanted, day));
   const fails = 1 - chanceOn(job, dayIndex);
   return (

@@ -10,7 +10,8 @@ export interface Round {
   crewId: string;
   stops: { placeId: string; jobIds: string[]; arrive: number; begin: number; end: number }[];
   driving: number;
-  /** When it is back. */
+  /** When it leaves, loading included; when it is back. */
+  leave: number;
   home: number;
 }
 /** What was not placed, with what kept it from each crew and day that lay in its span: the most frequent first. */
@@ -21,8 +22,8 @@ export interface LeftOut {
 export interface Answer {
   rounds: Round[];
   left: LeftOut[];
-  /** Minutes of a crew: the whole, and the driving in it. */
-  cost: { whole: number; driving: number };
+  /** What it weighs, in minutes of a crew; of it, minutes that crews are really out, and those on the road. */
+  cost: { whole: number; out: number; driving: number };
   /** No plan costs less than this: the whole, and all but driving. Null while nobody has looked for it. */
   bound: { whole: number; withoutDriving: number } | null;
   /** Days of crews that are full: what an hour more would save, by the prices of the bound; the dearest first. */
@@ -92,6 +93,9 @@ export function solving(problem: Problem, seed = 1): Solving {
   };
 }
 
+/** An hour more is told of where it would save so many minutes. */
+const WORTH_SAYING = 15;
+
 function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, Bounding]): Answer {
   const { x } = found;
   const { problem, nDays } = x;
@@ -110,6 +114,7 @@ function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, 
           end,
         })),
         driving: day.driving,
+        leave: day.leave,
         home: day.home,
       },
     ];
@@ -121,10 +126,14 @@ function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, 
     left: [...slotOf.keys()]
       .filter((j) => slotOf[j]! < 0)
       .map((j) => ({ jobId: problem.jobs[j]!.id, why: whyLeft(x, slotOf, j) })),
-    cost: { whole: cost - hopeless, driving: rounds.reduce((sum, r) => sum + r.driving, 0) },
+    cost: {
+      whole: cost - hopeless,
+      out: rounds.reduce((sum, r) => sum + r.home - r.leave, 0),
+      driving: rounds.reduce((sum, r) => sum + r.driving, 0),
+    },
     bound: value > -Infinity ? { whole: proven(value), withoutDriving: proven(without.best().value) } : null,
     full: [...minute.keys()]
-      .filter((s) => minute[s]! > 0.05)
+      .filter((s) => 60 * minute[s]! > WORTH_SAYING)
       .sort((a, b) => minute[b]! - minute[a]!)
       .slice(0, 5)
       .map((s) => ({

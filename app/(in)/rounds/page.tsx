@@ -2,10 +2,12 @@ import Link from 'next/link';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
+import { clockWords } from '@/core/schedule/hours';
 import type { OpenPlan, OpenWork } from '@/store/plans';
+import type { RoundRow } from '@/store/rounds';
 import { dayOrder, groupBy, loadOut } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
-import { roundsView } from '@/views/shelf';
+import { roundsView } from '@/views/rounds';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
@@ -18,7 +20,7 @@ export const metadata = { title: 'Rounds' };
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const { plans: open, works: openWorks, equipment } = await roundsView(v);
+  const { plans: open, works: openWorks, equipment, rounds } = await roundsView(v, new Date());
   const today = todayOf(v);
   const { plans: allPlans, ahead } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
@@ -86,6 +88,14 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
       }
     >
       <h1>{plans.length + works.length ? 'What waits, place by place' : 'Nothing waits for a crew'}</h1>
+      <p className="no-print mt-2">
+        <Link href="/rounds/fortnight" className="inline-block min-h-10 py-2 underline underline-offset-3">
+          Days and crews for the fortnight
+        </Link>
+      </p>
+      {rounds.map((r) => (
+        <TodaysRound key={r.id} round={r} plans={open} works={openWorks} />
+      ))}
       {plans.length + works.length === 0 && (
         <p className="mt-3">
           Prescribe on a tree, and its plan waits here with what to load. <Link href="/grounds">Find a tree</Link>
@@ -154,6 +164,42 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
       )}
       <div className="hidden print:block">{load}</div>
     </Frame>
+  );
+}
+
+/** A crew's round of today: its places in order, each with its hour. */
+function TodaysRound({
+  round,
+  plans,
+  works,
+}: {
+  round: RoundRow;
+  plans: readonly OpenPlan[];
+  works: readonly OpenWork[];
+}) {
+  const waiting = new Map([...plans, ...works].map((w) => [w.id, w]));
+  const stops = [...groupBy(round.items, (i) => i.placeId).values()];
+  return (
+    <Section title={`${round.crewName} today`} aside={`${round.items.length} on its round`}>
+      <ol>
+        {stops.map((of) => {
+          const still = of.flatMap((i) => waiting.get(i.itemId) ?? []);
+          return (
+            <li key={of[0]!.placeId} className="row flex flex-wrap items-baseline justify-between gap-x-4 py-2">
+              <span>
+                <b className="figures mr-3">{clockWords(of[0]!.begins)}</b>
+                <Link href={`/rounds?place=${of[0]!.placeId}`} className="inline-block min-h-10 py-2">
+                  {of[0]!.placeName}
+                </Link>
+              </span>
+              <span className="text-ink-2">
+                {still.length ? `${still.length} of ${of.length} to treat or work on` : 'looks, or all done'}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </Section>
   );
 }
 

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
+import { hoursText, type HoursRule } from '@/core/schedule/hours';
 import { AREA, LENGTH, type UnitSystem } from '@/core/units/units';
 import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
@@ -23,6 +24,7 @@ interface Editable {
   firstPicking: string | null;
   lastPicking: string | null;
   pickings: { variety: string; from: string; to: string }[];
+  hours: HoursRule[];
   access: string;
   hazards: string;
   dogs: string;
@@ -63,6 +65,7 @@ export function PlaceForm({
     firstPicking: place?.firstPicking ?? '',
     lastPicking: place?.lastPicking ?? '',
     pickings: (place?.pickings ?? []).map((p) => `${p.variety}: ${p.from} to ${p.to}`).join('\n'),
+    hours: hoursText(place?.hours ?? []),
     access: place?.access ?? '',
     hazards: place?.hazards ?? '',
     dogs: place?.dogs ?? '',
@@ -194,6 +197,15 @@ export function PlaceForm({
         Paced: no water within {us ? '330 ft' : '100 m'}
       </Tick>
       <div className="mt-4">
+        <TextArea
+          label="When one may be there, one rule a line: Mon–Fri 16:00–20:00"
+          path="hours"
+          faults={faults}
+          hint="Left empty, at any hour. Days of their own go first: 2027-07-24 to 2027-09-03 Mon–Sun 08:00–18:00; Sun closed."
+          rows={2}
+          value={form.hours}
+          onChange={set('hours')}
+        />
         <TextArea label="Access" path="access" faults={faults} rows={2} value={form.access} onChange={set('access')} />
         {form.gateCode !== null && (
           <TextField

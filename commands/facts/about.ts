@@ -1,0 +1,19 @@
+import { METHOD_NAMES } from '@/core/label/methods';
+import type { About, JobOf } from '@/core/schedule/jobs';
+import { findWork } from '@/core/work/works';
+
+/** What something that waits is, in a few words. */
+export const aboutWords = (about: About): string =>
+  about.kind === 'plan'
+    ? `${METHOD_NAMES[about.method]}: ${about.label}`
+    : about.kind === 'work'
+      ? (findWork(about.workId)?.name ?? about.workId)
+      : about.what;
+
+/** Tags of a job: one, or the first and how many more. */
+export function tagsOf({ items }: Pick<JobOf, 'items'>): string {
+  const [first] = items;
+  return items.length > 1 ? `${first!.tag} and ${items.length - 1} more` : first!.tag;
+}
+/** A job in a line. @example titleOf(job) // 'Soil drench: Marlbane Soil, 201 and 11 more' */
+export const titleOf = (job: Pick<JobOf, 'items'>): string => `${aboutWords(job.items[0]!.about)}, ${tagsOf(job)}`;

@@ -1,0 +1,297 @@
+import { todayOf } from '@/commands/today';
+import { AIRBORNE, type Method } from '@/core/label/methods';
+import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
+import { driveMatrix } from '@/core/schedule/drive';
+import { HOLE_MINUTES, learnedPace, LOOK_PACE, WORK_PREPARE, type Pace } from '@/core/schedule/durations';
+import { hoursOn } from '@/core/schedule/hours';
+import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
+import type { Crew, Job, Kit, Problem } from '@/core/schedule/problem';
+import { after, type Day } from '@/core/season/follow-ups';
+import { fitDays, type AirLimits } from '@/core/weather/fitness';
+import type { StationFor } from '@/core/weather/station';
+import { findCondition } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
+import {
+  awaySince,
+  listCrews,
+  timedSince,
+  waitingUntil,
+  type AllWaiting,
+  type Away,
+  type CrewRow,
+  type WaitingLook,
+  type WaitingPlace,
+  type WaitingPlan,
+  type WaitingWork,
+} from '@/store/rounds';
+import { listEquipment, listSprayers } from '@/store/shelf';
+import { regionFor } from './region';
+
+/** Days that are planned at once. */
+export const FORTNIGHT = 14;
+/** How far beyond them the next time of a product is looked for. */
+const BEYOND_DAYS = 60;
+/** Years of records from which an outfit learns its pace. */
+const LEARN_YEARS = 2;
+
+/** Kits of an outfit, and how many crews can have each on one day. */
+const KITS = { spray: 25, injection: 15, probe: 15, drench: 10, tools: 10 } as const;
+export type KitKey = keyof typeof KITS;
+const kitFor = (method: Method): KitKey | null => {
+  if (method === 'trunk-injection') return 'injection';
+  if (method === 'soil-injection') return 'probe';
+  if (method === 'soil-drench' || method === 'root-zone-feeding') return 'drench';
+  return AIRBORNE.includes(method) && method !== 'dust' && method !== 'repellent' ? 'spray' : null;
+};
+
+/** A fortnight as it lies before whoever plans it. */
+export interface Fortnight {
+  today: Day;
+  problem: Omit<Problem, 'jobs'> & { jobs: JobOf[] };
+  places: WaitingPlace[];
+  crews: CrewRow[];
+  away: Away[];
+  /** Plans whose time is over: they want a new one, or to be dropped. */
+  passed: { id: string; treeId: string; tag: string; placeId: string; latest: Day; label: string }[];
+  /** Visits of programmes among the items, with what a move of them must know. */
+  visits: Map<string, { visitId: string; day: Day; earliest: Day; latest: Day }>;
+  /** Plans of their own, by item, with the day that they are for. */
+  plans: Map<string, Day>;
+}
+
+/** A crew over some days: when it goes out, and what licences are with it. */
+function crewOver(row: CrewRow, days: readonly Day[], away: readonly Away[]): Crew {
+  const here = days.map((day) =>
+    row.people.filter((p) => !away.some((a) => a.personId === p.id && a.from <= day && day <= a.to)),
+  );
+  return {
+    id: row.id,
+    name: row.name,
+    hours: days.map((day, d) => {
+      const spans = hoursOn(row.hours, day, null);
+      if (!spans.length || here[d]!.length < row.least) return null;
+      return { from: spans[0]!.from, to: spans.at(-1)!.to };
+    }),
+    licences: days.map((day, d) => {
+      const held = here[d]!.filter((p) => p.licenceExpires !== null && p.licenceExpires >= day);
+      return held.length ? [...new Set(held.flatMap((p) => p.licenceCategories))] : null;
+    }),
+  };
+}
+
+/** How likely the air is to suit a use at a place on each day; null where its label asks nothing of the air. */
+function chancesFor(days: readonly Day[], place: WaitingPlace, station: StationFor, now: Date) {
+  const { members } = station(place).forecast(now);
+  const known = new Map<string, Job['chances']>();
+  return (limits: AirLimits): Job['chances'] => {
+    if (Object.values(limits).every((x) => x === null || x === false)) return null;
+    const key = JSON.stringify(limits);
+    if (!known.has(key)) {
+      const fit = new Map(fitDays(members, limits, VISIT_HOURS, place.timeZone).map((f) => [f.day, f.chance]));
+      known.set(
+        key,
+        days.map((d) => fit.get(d) ?? null),
+      );
+    }
+    return known.get(key)!;
+  };
+}
+
+/** A loss of so many trees a year makes a missed treatment the loss of a tree. */
+const LOSES_TREES = 0.1;
+
+interface Frame {
+  today: Day;
+  last: Day;
+  pace: Record<Method, Pace>;
+  viewer: Viewer;
+  place: (id: string) => WaitingPlace;
+  chances: (placeId: string) => (limits: AirLimits) => Job['chances'];
+}
+const later = (a: Day, b: Day): Day => (a > b ? a : b);
+
+/** What every item has, of whatever kind. */
+function common(w: WaitingPlan | WaitingWork | WaitingLook, { place, today }: Frame) {
+  const now = w.crewId && w.roundDay && w.roundDay >= today ? { day: w.roundDay, crewId: w.crewId } : null;
+  return {
+    id: w.id,
+    treeId: w.treeId,
+    tag: w.tag,
+    placeId: w.placeId,
+    walk: w.walk,
+    now,
+    locked: now !== null && (w.locked ?? false),
+    told: now && place(w.placeId).told.includes(now.day) ? now.day : null,
+  };
+}
+
+function itemOfPlan(w: WaitingPlan, f: Frame): Item {
+  const { use, label } = w;
+  const { prepare, each } = f.pace[use.method];
+  const region = regionFor(f.viewer, f.place(w.placeId).region);
+  const reserved = region.reserved.filter((r) => label.actives.some((a) => a.name === r.active));
+  const hangs = use.method === 'trunk-injection' ? (w.uptake ?? 0) : 0;
+  return {
+    ...common(w, f),
+    about: { kind: 'plan', method: use.method, label: label.name },
+    labelKey: label.key,
+    minDays: use.intervals.minDays ?? 0,
+    earliest: later(w.earliest ?? f.today, f.today),
+    latest: w.latest ?? f.last,
+    firm: w.latest !== null,
+    wanted: w.plannedFor && later(w.plannedFor, f.today),
+    prepare,
+    minutes: each + HOLE_MINUTES * (w.sites ?? 0),
+    hangs: Math.round(hangs),
+    kit: kitFor(use.method),
+    licences: [...(label.licenceCategory ? [label.licenceCategory] : []), ...reserved.map((r) => r.category)],
+    licensed: label.restricted || label.licenceCategory !== undefined || region.licenceNeeded,
+    chances: f.chances(w.placeId)(airLimitsOf(use)),
+    stake: (findCondition(w.conditionId)?.lossPerYear ?? 0) >= LOSES_TREES ? 3 : 2,
+    sick: !w.sound,
+    reEntryHours: use.intervals.reEntryHours,
+  };
+}
+
+/** What no label speaks of: no licence, no limits of air, nobody kept out. */
+const UNLABELLED = {
+  labelKey: null,
+  minDays: 0,
+  hangs: 0,
+  licences: [],
+  licensed: false,
+  chances: null,
+  reEntryHours: 0,
+} as const;
+
+function itemOfWork(w: WaitingWork, f: Frame): Item {
+  const wanted = w.plannedFor && later(w.plannedFor, f.today);
+  return {
+    ...common(w, f),
+    ...UNLABELLED,
+    about: { kind: 'work', workId: w.workId },
+    earliest: later(w.earliest ?? w.plannedFor ?? f.today, f.today),
+    latest: w.latest ?? later(f.last, wanted ?? f.last),
+    firm: w.latest !== null && w.latest >= f.today,
+    wanted,
+    prepare: WORK_PREPARE,
+    minutes: w.minutes,
+    kit: 'tools',
+    stake: 1,
+    sick: !w.sound,
+  };
+}
+
+function itemOfLook(w: WaitingLook, f: Frame): Item {
+  return {
+    ...common(w, f),
+    ...UNLABELLED,
+    about: { kind: 'look', what: w.what },
+    earliest: later(w.earliest, f.today),
+    latest: later(w.latest, w.due),
+    firm: false,
+    wanted: later(w.due, f.today),
+    prepare: LOOK_PACE.prepare,
+    minutes: LOOK_PACE.each,
+    kit: null,
+    // What hangs in a trunk and is not pulled does harm; a look that comes late tells less.
+    stake: w.kind === 'pull-device' ? 3 : 1,
+    sick: !w.sound,
+  };
+}
+
+/** Items of these days, with room for the next time of each product that lies beyond them; and plans whose time is over. */
+function itemsOf({ plans, works, looks }: AllWaiting, f: Frame): { items: Item[]; passed: WaitingPlan[] } {
+  const passed = plans.filter((p) => p.latest !== null && p.latest < f.today);
+  const open = plans.filter((p) => !passed.includes(p));
+  const inTime = (w: { earliest: Day | null }) => w.earliest === null || w.earliest <= f.last;
+  const key = (p: WaitingPlan) => `${p.treeId} ${p.label.key}`;
+  const beyond = new Map<string, Day>();
+  for (const p of open)
+    if (!inTime(p) && p.plannedFor && p.plannedFor < (beyond.get(key(p)) ?? '9999')) beyond.set(key(p), p.plannedFor);
+  return {
+    passed,
+    items: [
+      ...open.filter(inTime).map((p) => before(itemOfPlan(p, f), beyond.get(key(p)) ?? null)),
+      ...works.filter((w) => inTime({ earliest: w.earliest ?? w.plannedFor })).map((w) => itemOfWork(w, f)),
+      ...looks.filter((w) => w.due <= f.last).map((w) => itemOfLook(w, f)),
+    ],
+  };
+}
+
+/** Everything that the assignment of a fortnight from today on rests on; the same data make the same problem. */
+export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date): Promise<Fortnight> {
+  const today = todayOf(viewer, now);
+  const days = Array.from({ length: FORTNIGHT }, (_, d) => after(today, d, 'days'));
+  const last = days.at(-1)!;
+  const [waiting, crewRows, away, log, sprayers, equipment] = await Promise.all([
+    waitingUntil(viewer, after(last, BEYOND_DAYS, 'days')),
+    listCrews(viewer),
+    awaySince(viewer, today),
+    timedSince(viewer, after(today, -LEARN_YEARS, 'years')),
+    listSprayers(viewer),
+    listEquipment(viewer),
+  ]);
+  const places = new Map(waiting.places.map((p) => [p.id, p]));
+  const chances = new Map<string, (limits: AirLimits) => Job['chances']>();
+  const frame: Frame = {
+    today,
+    last,
+    viewer,
+    pace: learnedPace(log),
+    place: (id) => places.get(id)!,
+    chances: (id) => {
+      if (!chances.has(id)) chances.set(id, chancesFor(days, places.get(id)!, station, now));
+      return chances.get(id)!;
+    },
+  };
+  const { items, passed } = itemsOf(waiting, frame);
+  const jobs = jobsOf(items);
+  const here = waiting.places.filter((p) => jobs.some((j) => j.placeId === p.id));
+  const crews = crewRows.filter((c) => c.active);
+  const own = (kind: 'drill' | 'probe') => {
+    const has = equipment.filter((e) => e.kind === kind);
+    return has.length ? has.reduce((sum, e) => sum + e.count, 0) : null;
+  };
+  const counts: Record<KitKey, number | null> = {
+    spray: sprayers.length || null,
+    injection: own('drill'),
+    probe: own('probe'),
+    drench: null,
+    tools: null,
+  };
+  return {
+    today,
+    places: here,
+    crews,
+    away,
+    passed: passed.map(({ id, treeId, tag, placeId, latest, label }) => ({
+      id,
+      treeId,
+      tag,
+      placeId,
+      latest: latest!,
+      label: label.name,
+    })),
+    problem: {
+      days,
+      crews: crews.map((c) => crewOver(c, days, away)),
+      places: here.map((p) => ({
+        id: p.id,
+        name: p.name,
+        open: days.map((d) => hoursOn(p.hours, d, { from: 0, to: 1440 })),
+      })),
+      kits: (Object.keys(KITS) as KitKey[]).map((key): Kit => ({ key, setUp: KITS[key], count: counts[key] })),
+      drive: driveMatrix([...crews.map((c) => ({ lat: c.yardLat, lon: c.yardLon })), ...here]),
+      jobs,
+    },
+    visits: new Map(
+      [...waiting.plans, ...waiting.works].flatMap((w) =>
+        w.visitId && w.plannedFor && w.earliest && w.latest
+          ? [[w.id, { visitId: w.visitId, day: w.plannedFor, earliest: w.earliest, latest: w.latest }]]
+          : [],
+      ),
+    ),
+    plans: new Map(waiting.plans.flatMap((p) => (!p.visitId && p.plannedFor ? [[p.id, p.plannedFor]] : []))),
+  };
+}

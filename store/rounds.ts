@@ -1,0 +1,374 @@
+import type { HoursRule } from '@/core/schedule/hours';
+import type { Item } from '@/core/schedule/jobs';
+import type { Timed } from '@/core/schedule/durations';
+import type { Label, LabelUse } from '@/core/label/schema';
+import type { Day } from '@/core/season/zone';
+import { sound } from './plans';
+import { json, within, type Scope } from './db';
+
+/** Somebody of a crew, with the licence that they bring. */
+export interface CrewPerson {
+  id: string;
+  name: string;
+  licenceCategories: string[];
+  licenceExpires: Day | null;
+}
+export interface CrewRow {
+  id: string;
+  name: string;
+  hours: HoursRule[];
+  yardLat: number | null;
+  yardLon: number | null;
+  least: number;
+  active: boolean;
+  version: number;
+  people: CrewPerson[];
+}
+/** Crews by name, those that are no more last. */
+export const listCrews = (scope: Scope): Promise<CrewRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<CrewRow[]>`
+      select c.id, c.name, c.hours, c.yard_lat as "yardLat", c.yard_lon as "yardLon", c.least, c.active, c.version,
+        coalesce((
+          select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name, 'licenceCategories', p.licence_categories,
+            'licenceExpires', case when p.licence_number is null then null else p.licence_expires end) order by p.name, p.id)
+          from crew_person x
+          join person p on p.id = x.person_id and p.outfit_id = x.outfit_id and p.active
+          where x.outfit_id = c.outfit_id and x.crew_id = c.id), '[]') as people
+      from crew c
+      where c.outfit_id = ${scope.outfitId}
+      order by c.active desc, c.name, c.id
+      limit 60`),
+  ]);
+
+export interface CrewInput extends Omit<CrewRow, 'people' | 'version'> {
+  personIds: string[];
+  /** The version that the form rests on; null for a new crew. */
+  basedOn: number | null;
+}
+/** Keeps a crew; whoever is in it leaves the crew of before. @returns false where it was changed meanwhile */
+export const saveCrew = (scope: Scope, c: CrewInput): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const [now] = await tx<{ version: number }[]>`
+      select version from crew where outfit_id = ${scope.outfitId} and id = ${c.id} for update`;
+    if (now ? now.version !== c.basedOn : c.basedOn !== null) return false;
+    const row = {
+      name: c.name,
+      hours: json(tx, c.hours),
+      yard_lat: c.yardLat,
+      yard_lon: c.yardLon,
+      least: c.least,
+      active: c.active,
+    };
+    if (now) await tx`update crew set ${tx(row as never)} where outfit_id = ${scope.outfitId} and id = ${c.id}`;
+    else await tx`insert into crew ${tx({ id: c.id, outfit_id: scope.outfitId, ...row } as never)}`;
+    await tx`
+      delete from crew_person
+      where outfit_id = ${scope.outfitId} and crew_id = ${c.id} and not person_id = any(${c.personIds})`;
+    for (const personId of c.personIds)
+      await tx`
+        insert into crew_person (outfit_id, crew_id, person_id)
+        values (${scope.outfitId}, ${c.id}, ${personId})
+        on conflict (outfit_id, person_id) do update set crew_id = excluded.crew_id`;
+    return true;
+  });
+
+/** Days on which somebody does not work. */
+export interface Away {
+  id: string;
+  personId: string;
+  name: string;
+  from: Day;
+  to: Day;
+  why: string;
+}
+export const awaySince = (scope: Scope, from: Day): Promise<Away[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Away[]>`
+      select a.id, a.person_id as "personId", p.name, a.from_day::text as from, a.to_day::text as to, a.why
+      from away a
+      join person p on p.id = a.person_id and p.outfit_id = a.outfit_id
+      where a.outfit_id = ${scope.outfitId} and not a.withdrawn and a.to_day >= ${from}
+      order by a.from_day, p.name
+      limit 200`),
+  ]);
+/** Sent twice, it lands once. */
+export const addAway = (scope: Scope, a: Omit<Away, 'name'>) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into away (id, outfit_id, person_id, from_day, to_day, why, by_person)
+      values (${a.id}, ${scope.outfitId}, ${a.personId}, ${a.from}, ${a.to}, ${a.why}, ${scope.personId})
+      on conflict (id) do nothing`,
+  );
+export const withdrawAway = (scope: Scope, id: string) =>
+  within(scope, (tx) => tx`update away set withdrawn = true where outfit_id = ${scope.outfitId} and id = ${id}`);
+
+/** What waits for a crew before it is an item of a problem: what the store knows of it. */
+interface Waiting {
+  id: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  walk: number;
+  placeId: string;
+  sound: boolean;
+  /** The round in which it stands. */
+  crewId: string | null;
+  roundDay: Day | null;
+  locked: boolean | null;
+  /** The programme whose visit it is. */
+  laidId: string | null;
+  visitId: string | null;
+}
+export interface WaitingPlan extends Waiting {
+  conditionId: string;
+  label: Pick<Label, 'key' | 'name' | 'restricted' | 'licenceCategory' | 'actives'>;
+  use: LabelUse;
+  sites: number | null;
+  mixMl: number | null;
+  /** Minutes until what hangs is empty, as they were expected. */
+  uptake: number | null;
+  plannedFor: Day | null;
+  earliest: Day | null;
+  latest: Day | null;
+}
+export interface WaitingWork extends Waiting {
+  workId: string;
+  minutes: number;
+  plannedFor: Day | null;
+  earliest: Day | null;
+  latest: Day | null;
+}
+export interface WaitingLook extends Waiting {
+  kind: string;
+  what: string;
+  due: Day;
+  earliest: Day;
+  latest: Day;
+}
+export interface WaitingPlace {
+  id: string;
+  name: string;
+  clientName: string;
+  hours: HoursRule[];
+  timeZone: string;
+  region: string | null;
+  lat: number | null;
+  lon: number | null;
+  /** Days of which its client was told. */
+  told: Day[];
+}
+export interface AllWaiting {
+  plans: WaitingPlan[];
+  works: WaitingWork[];
+  looks: WaitingLook[];
+  places: WaitingPlace[];
+}
+
+/** The round in which an item (x) stands. */
+const standing = (tx: Parameters<typeof sound>[0]) => tx`
+  left join round_item i on i.outfit_id = x.outfit_id and i.item_id = x.id
+  left join round r on r.outfit_id = i.outfit_id and r.id = i.round_id`;
+const standingColumns = (tx: Parameters<typeof sound>[0]) => tx`
+  r.crew_id as "crewId", r.day::text as "roundDay", i.locked`;
+
+/** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
+export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
+  within(scope, async (tx) => {
+    const o = scope.outfitId;
+    const [plans, works, looks] = await Promise.all([
+      tx<WaitingPlan[]>`
+        select x.id, x.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as walk, t.place_id as "placeId",
+          ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
+          x.condition_id as "conditionId",
+          jsonb_build_object('key', l.data->'key', 'name', l.data->'name', 'restricted', l.data->'restricted',
+            'licenceCategory', l.data->'licenceCategory', 'actives', l.data->'actives') as label,
+          u as use, (x.result->'dose'->'sites'->>'count')::int as sites,
+          (x.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl", (x.result->'uptake'->>'minutes')::float8 as uptake,
+          x.planned_for::text as "plannedFor", x.earliest::text, x.latest::text
+        from (
+          select *
+          from plan
+          where outfit_id = ${o} and state = 'open' and coalesce(earliest, '-infinity'::date) <= ${last}
+          order by coalesce(earliest, '-infinity'::date), at, id
+          limit 2000) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
+        join label l on l.id = x.label_id and l.outfit_id = x.outfit_id
+        cross join lateral (
+          select y as u
+          from jsonb_array_elements(l.data->'uses') y
+          where y->>'key' = x.use_key
+          limit 1) u
+        left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
+        ${standing(tx)}`,
+      tx<WaitingWork[]>`
+        select x.id, x.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as walk, t.place_id as "placeId",
+          ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
+          x.work_id as "workId", (x.sheet->>'minutes')::float8 as minutes, x.planned_for::text as "plannedFor",
+          b.earliest::text, b.latest::text
+        from (
+          select *
+          from work_plan
+          where outfit_id = ${o} and state = 'open' and coalesce(planned_for, '-infinity'::date) <= ${last}
+          order by coalesce(planned_for, '-infinity'::date), at, id
+          limit 2000) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
+        left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
+        ${standing(tx)}`,
+      tx<WaitingLook[]>`
+        select x.id, x.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as walk, t.place_id as "placeId",
+          ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", b.id as "visitId",
+          x.kind, x.what, x.due::text, x.earliest::text, x.latest::text
+        from (
+          select *
+          from follow_up
+          where outfit_id = ${o} and state = 'open' and due <= ${last}
+          order by due, id
+          limit 2000) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
+        left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.root_id and x.rule_id = 'laid'
+        ${standing(tx)}`,
+    ]);
+    const ids = [...new Set([...plans, ...works, ...looks].map((w) => w.placeId))];
+    const places = await tx<WaitingPlace[]>`
+      select p.id, p.name, c.name as "clientName", p.hours, p.time_zone as "timeZone", p.region,
+        coalesce((p.grounds->'origin'->>'lat')::float8, s.lat) as lat,
+        coalesce((p.grounds->'origin'->>'lon')::float8, s.lon) as lon,
+        array(select d.day::text from day_told d where d.outfit_id = p.outfit_id and d.place_id = p.id
+          order by d.day desc limit 60) as told
+      from place p
+      join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+      left join lateral (
+        select t.lat, t.lon
+        from tree t
+        where t.outfit_id = p.outfit_id and t.place_id = p.id and t.lat is not null
+        order by t.walk_order, t.id
+        limit 1) s on true
+      where p.outfit_id = ${o} and p.id = any(${ids})
+      order by p.name, p.id`;
+    return { plans: [...plans], works: [...works], looks: [...looks], places: [...places] };
+  });
+
+/** Pieces of work on record since a day, for the pace at which an outfit works. */
+export const timedSince = (scope: Scope, since: Day): Promise<Timed[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Timed[]>`
+      select method, extract(epoch from ended_at - started_at)::float8 / 60 as minutes,
+        jsonb_array_length(data->'sites') as holes
+      from record
+      where outfit_id = ${scope.outfitId} and latest and not withdrawn and done_on >= ${since}
+      order by done_on desc
+      limit 1000`),
+  ]);
+
+/** An item of a round as it stands. */
+export interface RoundItem {
+  itemId: string;
+  kind: Item['about']['kind'];
+  placeId: string;
+  placeName: string;
+  begins: number;
+  locked: boolean;
+}
+export interface RoundRow {
+  id: string;
+  crewId: string;
+  crewName: string;
+  day: Day;
+  byName: string;
+  items: RoundItem[];
+}
+/** Crews' days from `from` to `to`, with what stands in them in its order. */
+export const roundsBetween = (scope: Scope, from: Day, to: Day): Promise<RoundRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<RoundRow[]>`
+      select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName", x.items
+      from round r
+      join crew c on c.id = r.crew_id and c.outfit_id = r.outfit_id
+      join person p on p.id = r.by_person and p.outfit_id = r.outfit_id
+      cross join lateral (
+        select jsonb_agg(jsonb_build_object('itemId', i.item_id, 'kind', i.kind, 'placeId', i.place_id,
+          'placeName', q.name, 'begins', i.begins, 'locked', i.locked) order by i.position) as items
+        from round_item i
+        join place q on q.id = i.place_id and q.outfit_id = i.outfit_id
+        where i.outfit_id = r.outfit_id and i.round_id = r.id) x
+      where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to} and x.items is not null
+      order by r.day, c.name, r.id`),
+  ]);
+
+/** Where an item goes: the day, the crew, its place in their order. */
+export interface ItemPlaced extends Omit<RoundItem, 'placeName'> {
+  crewId: string;
+  day: Day;
+  position: number;
+}
+/** Puts items into rounds, each in one; those that are left out stand in none. Rounds that do not exist are made. */
+export const writeRounds = (scope: Scope, newId: () => string, placed: readonly ItemPlaced[], out: readonly string[]) =>
+  within(scope, async (tx) => {
+    const days = [...new Map(placed.map((p) => [`${p.crewId} ${p.day}`, p])).values()];
+    for (let i = 0; i < days.length; i += 100)
+      await tx`
+        insert into round ${tx(
+          days.slice(i, i + 100).map((d) => ({
+            id: newId(),
+            outfit_id: scope.outfitId,
+            crew_id: d.crewId,
+            day: d.day,
+            by_person: scope.personId,
+          })),
+        )}
+        on conflict (outfit_id, crew_id, day) do nothing`;
+    const rounds = await tx<{ id: string; crewId: string; day: Day }[]>`
+      select id, crew_id as "crewId", day::text as day
+      from round
+      where outfit_id = ${scope.outfitId} and day = any(${[...new Set(days.map((d) => d.day))]}::date[])`;
+    const at = new Map(rounds.map((r) => [`${r.crewId} ${r.day}`, r.id]));
+    if (out.length) await tx`delete from round_item where outfit_id = ${scope.outfitId} and item_id = any(${[...out]})`;
+    for (let i = 0; i < placed.length; i += 200)
+      await tx`
+        insert into round_item ${tx(
+          placed.slice(i, i + 200).map((p) => ({
+            outfit_id: scope.outfitId,
+            round_id: at.get(`${p.crewId} ${p.day}`)!,
+            item_id: p.itemId,
+            kind: p.kind,
+            place_id: p.placeId,
+            position: p.position,
+            begins: p.begins,
+            locked: p.locked,
+          })),
+        )}
+        on conflict (outfit_id, item_id) do update
+        set round_id = excluded.round_id, position = excluded.position, begins = excluded.begins, locked = excluded.locked`;
+  });
+
+/** Says of items in rounds that they stay where they are, or that they may be moved. */
+export const lockItems = (scope: Scope, itemIds: readonly string[], locked: boolean) =>
+  within(
+    scope,
+    (tx) => tx`
+      update round_item set locked = ${locked}
+      where outfit_id = ${scope.outfitId} and item_id = any(${[...itemIds]})`,
+  );
+
+/** Plans of their own that stand in a round are for its day. */
+export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day }[]) =>
+  within(scope, async (tx) => {
+    for (const m of moved)
+      await tx`
+        update plan
+        set planned_for = ${m.day}, moves = moves + 1
+        where outfit_id = ${scope.outfitId} and id = ${m.planId} and state = 'open'
+          and ${m.day} between earliest and latest`;
+  });
+
+/** The client of a place was told of a day. */
+export const tellDay = (scope: Scope, placeId: string, day: Day) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into day_told (outfit_id, place_id, day, by_person)
+      values (${scope.outfitId}, ${placeId}, ${day}, ${scope.personId})
+      on conflict do nothing`,
+  );
