@@ -23,6 +23,7 @@ import { CM_PER_IN, LENGTH, MASS, VOLUME } from './units/units';
 import { soilState, SOIL_WORDS, vapourDeficit } from './weather/air';
 import { found, NotKnown, question, type Lookup, type Question } from './question';
 import { METHOD_QUESTIONS } from './questions-methods';
+import { SCHEDULE_QUESTIONS } from './questions-schedule';
 import { SEASON_QUESTIONS } from './questions-season';
 
 /**
@@ -497,4 +498,5 @@ export const QUESTIONS: Record<string, Question> = {
   label: question('whether a label is sound; the label as Elmhorn reads it', labelSchema, (l) => l) as Question,
   ...METHOD_QUESTIONS,
   ...SEASON_QUESTIONS,
+  ...SCHEDULE_QUESTIONS,
 };
