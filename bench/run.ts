@@ -13,6 +13,7 @@ import { evidenceOf, posterior } from '@/core/diagnose/rank';
 import { drawCase } from '@/core/practice/draw-case';
 import { findCondition, findHost, regionOf, shipped, trainingLabels } from '@/knowledge';
 import { crews } from './crews';
+import { schedule } from './schedule';
 import { pages } from './pages';
 import { sessionFor } from './session';
 import { simulation, told } from './simulate';
@@ -371,6 +372,7 @@ async function main() {
   const cookie = await sessionFor(owner, 'city@scale.example');
   await owner.end();
   await pages(figures);
+  schedule(figures);
   await crews(figures);
   await lists(cookie);
   await paint(cookie);

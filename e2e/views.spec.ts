@@ -43,6 +43,8 @@ for (const [theme, size] of [
       '/grounds/places/new',
       place!,
       '/rounds',
+      '/rounds/fortnight',
+      '/rounds/crews',
       '/season',
       '/season/programmes',
       `/season/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,

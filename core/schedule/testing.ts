@@ -12,11 +12,13 @@ export interface Drawn {
   places: number;
   /** Hours of a crew's day. */
   hours: number;
+  /** Only what an office would plan: nothing locked against something else, nothing that waits for another place. */
+  orderly?: boolean;
 }
 const FIRST = '2027-05-03';
 const on = (d: number) => after(FIRST, d, 'days');
 
-export function drawProblem({ jobs, crews, days, places, hours }: Drawn, seed: number): Problem {
+export function drawProblem({ jobs, crews, days, places, hours, orderly = false }: Drawn, seed: number): Problem {
   const roll = dice(seed);
   const whole = (from: number, to: number) => from + Math.floor(roll() * (to - from + 1));
   const calendar = Array.from({ length: days }, (_, d) => on(d));
@@ -37,7 +39,7 @@ export function drawProblem({ jobs, crews, days, places, hours }: Drawn, seed: n
       name: `Place ${p + 1}`,
       // Every seventh is a school: late in the day on weekdays, any time at the end of a week.
       open: calendar.map((_, d) =>
-        p % 7 === 3 && works(d) ? [{ from: 900, to: 1200 }] : p % 11 === 5 ? [] : [{ from: 360, to: 1260 }],
+        p % 7 === 3 && works(d) ? [{ from: 900, to: 1200 }] : p % 11 === 5 && !orderly ? [] : [{ from: 360, to: 1260 }],
       ),
     })),
     kits: [
@@ -51,7 +53,7 @@ export function drawProblem({ jobs, crews, days, places, hours }: Drawn, seed: n
       const length = whole(4, 15);
       const earliest = whole(-3, days - 2);
       const crew = `c${whole(0, crews - 1)}`;
-      const stands = roll() < 0.1;
+      const stands = roll() < 0.1 && !orderly;
       return {
         id: `j${i}`,
         placeId: `p${whole(0, places - 1)}`,
@@ -69,7 +71,7 @@ export function drawProblem({ jobs, crews, days, places, hours }: Drawn, seed: n
         stake: whole(1, 3) as Job['stake'],
         sick: roll() < 0.3,
         reEntryHours: kit === 'spray' ? whole(0, 24) : 0,
-        after: i > 0 && roll() < 0.1 ? [{ jobId: `j${whole(0, i - 1)}`, days: whole(0, 5) }] : [],
+        after: i > 0 && roll() < 0.1 && !orderly ? [{ jobId: `j${whole(0, i - 1)}`, days: whole(0, 5) }] : [],
         now: stands ? { day: on(whole(0, days - 1)), crewId: crew } : null,
         locked: stands && roll() < 0.3,
       };

@@ -1,4 +1,5 @@
 import { addDays, addMonths, addWeeks, addYears, format, formatISO, parseISO } from 'date-fns';
+import { lastFew } from '../diagnose/once';
 import type { FollowUpRule } from './rules';
 import type { Day } from './zone';
 
@@ -15,15 +16,20 @@ export interface FollowUp {
   onlyIf?: string;
 }
 
+// Days come again and again, and reading one takes longer than looking it up.
+const KEPT = 20_000;
+const words = lastFew<string>(KEPT);
+const sums = lastFew<Day>(KEPT);
+
 /** A day as people say it: 24 Nov 2026. */
-export const dayWords = (day: Day): string => format(parseISO(day), 'd MMM yyyy');
+export const dayWords = (day: Day): string => words(day, () => format(parseISO(day), 'd MMM yyyy'));
 
 const adders = { days: addDays, weeks: addWeeks, months: addMonths, years: addYears };
-const iso = (d: Date): Day => formatISO(d, { representation: 'date' });
+type Unit = keyof typeof adders;
 
 /** `count` units after a day; a month that is too short ends on its last day (31 January + 1 month = 28 or 29 February). */
-export const after = (day: Day, count: number, unit: FollowUpRule['after']['unit']): Day =>
-  iso(adders[unit](parseISO(day), count));
+export const after = (day: Day, count: number, unit: Unit): Day =>
+  sums(`${day} ${count} ${unit}`, () => formatISO(adders[unit](parseISO(day), count), { representation: 'date' }));
 
 function intoMonths(day: Day, months: number[] | undefined): Day {
   if (!months?.length) return day;

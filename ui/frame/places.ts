@@ -29,6 +29,8 @@ export const PLACES = [
       'Plans and works whose time has come, by place and in walking order, with what to load; what is planned for later stands below.',
       'Open a tag to start its sheet. The load adds up products, water, devices with spares, bits, tools, mesh and what to wear; what the shelf cannot give says so.',
       'Sound trees come first on each place; then bits and blades are changed or disinfected.',
+      '“Days and crews for the fortnight” finds who goes where on which day: hours of crews and places, licences, kits, driving, the forecast, what a miss would cost. Open a job to ask why not another day, put it there, or let it stay; drag it where you have a mouse. Nothing stands until you keep the rounds.',
+      'Crews, their hours and who is away stand behind “Crews”; the hours of a place are kept with the place.',
     ],
   },
   {

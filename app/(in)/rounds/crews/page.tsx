@@ -46,7 +46,8 @@ export default async function Crews() {
           <CrewForm crew={null} people={here.map(({ id, name }) => ({ id, name }))} />
         </Section>
       )}
-      <Section title="Away" empty={away.length === 0 && 'Nobody is away from today on.'}>
+      <Section title="Away">
+        {!away.length && <p className="text-ink-2">Nobody is away from today on.</p>}
         <ul>
           {away.map((a) => (
             <li key={a.id} className="row flex flex-wrap items-center justify-between gap-3 py-2">

@@ -191,7 +191,12 @@ function HowGood({
       {looking && (
         <p className="figures text-ink-2">
           Looking on, {Math.round(share * 100)} %
-          <progress className="ml-3 align-middle" max={1} value={share} aria-label="Time spent looking" />
+          <progress
+            className="ml-3 align-middle accent-cambium-deep"
+            max={1}
+            value={share}
+            aria-label="Time spent looking"
+          />
         </p>
       )}
       {answer && gap && answer.bound && answer.rounds.length > 0 && (
