@@ -36,7 +36,7 @@ const job = z
 
 const schema = z
   .strictObject({
-    days: z.array(day).min(1).max(60),
+    days: z.array(day).min(1, 'give at least one day').max(60, 'at most 60 days'),
     crews: z
       .array(
         z.strictObject({
@@ -46,12 +46,12 @@ const schema = z
           licences: z.array(z.array(id).max(20).nullable()),
         }),
       )
-      .min(1)
-      .max(20),
+      .min(1, 'give at least one crew')
+      .max(20, 'at most 20 crews'),
     places: z
       .array(z.strictObject({ id, name: z.string().max(120).default(''), open: z.array(z.array(hours).max(6)) }))
-      .min(1)
-      .max(500),
+      .min(1, 'give at least one place')
+      .max(500, 'at most 500 places'),
     kits: z
       .array(
         z.strictObject({ key: id, setUp: minutes, count: z.number().int().min(0).max(100).nullable().default(null) }),
@@ -59,7 +59,7 @@ const schema = z
       .max(8)
       .default([]),
     drive: z.array(z.array(minutes)),
-    jobs: z.array(job).max(1000),
+    jobs: z.array(job).max(1000, 'at most 1000 jobs'),
     /** Changes that are tried; the same number gives the same answer. */
     steps: z.number().int().min(0).max(50_000).default(1000),
     ask: z.strictObject({ jobId: id, day }).optional(),

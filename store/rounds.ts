@@ -343,15 +343,6 @@ export const writeRounds = (scope: Scope, newId: () => string, placed: readonly 
         set round_id = excluded.round_id, position = excluded.position, begins = excluded.begins, locked = excluded.locked`;
   });
 
-/** Says of items in rounds that they stay where they are, or that they may be moved. */
-export const lockItems = (scope: Scope, itemIds: readonly string[], locked: boolean) =>
-  within(
-    scope,
-    (tx) => tx`
-      update round_item set locked = ${locked}
-      where outfit_id = ${scope.outfitId} and item_id = any(${[...itemIds]})`,
-  );
-
 /** Plans of their own that stand in a round are for its day. */
 export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day }[]) =>
   within(scope, async (tx) => {

@@ -45,11 +45,16 @@ export interface LaidTree {
   changes: Change[];
 }
 
-/** Visits that somebody wants on another day, by their id, and why. */
-export interface ByHand {
-  ids: ReadonlySet<string>;
-  day: Day;
-  because: string;
+/**
+ * Visits that somebody wants on another day, by their id. With why, a visit may stand outside its time; without, it takes the
+ * day only within it, and rain or growth may move it again.
+ */
+export type ByHand = ReadonlyMap<string, { day: Day; because: string | null }>;
+
+/** The day on which a visit is wanted, and why by hand. */
+function wantedOn(v: VisitRow, byHand: ByHand | null): Pick<StandingVisit, 'day' | 'byHand'> {
+  const to = byHand?.get(v.id);
+  return to ? { day: to.day, byHand: to.because } : { day: v.day, byHand: v.byHand };
 }
 
 const standingOf = (v: VisitRow, byHand: ByHand | null): StandingVisit[] =>
@@ -62,7 +67,7 @@ const standingOf = (v: VisitRow, byHand: ByHand | null): StandingVisit[] =>
           year: v.year,
           nth: v.nth,
           state: v.state === 'planned' ? 'open' : v.state === 'expected' ? 'waiting' : v.state,
-          ...(byHand?.ids.has(v.id) ? { day: byHand.day, byHand: byHand.because } : { day: v.day, byHand: v.byHand }),
+          ...wantedOn(v, byHand),
           found: v.found,
           labelKey: v.labelKey,
           useKey: v.useKey,

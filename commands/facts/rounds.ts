@@ -44,6 +44,16 @@ const kitFor = (method: Method): KitKey | null => {
   return AIRBORNE.includes(method) && method !== 'dust' && method !== 'repellent' ? 'spray' : null;
 };
 
+/** A visit of a programme that waits. */
+export interface LaidItem {
+  visitId: string;
+  laidId: string;
+  treeId: string;
+  day: Day;
+  earliest: Day;
+  latest: Day;
+}
+
 /** A fortnight as it lies before whoever plans it. */
 export interface Fortnight {
   today: Day;
@@ -54,7 +64,7 @@ export interface Fortnight {
   /** Plans whose time is over: they want a new one, or to be dropped. */
   passed: { id: string; treeId: string; tag: string; placeId: string; latest: Day; label: string }[];
   /** Visits of programmes among the items, with what a move of them must know. */
-  visits: Map<string, { visitId: string; day: Day; earliest: Day; latest: Day }>;
+  visits: Map<string, LaidItem>;
   /** Plans of their own, by item, with the day that they are for. */
   plans: Map<string, Day>;
 }
@@ -125,6 +135,16 @@ function common(w: WaitingPlan | WaitingWork | WaitingLook, { place, today }: Fr
   };
 }
 
+/**
+ * When a plan may stand. A visit of a programme has the first day that its label and what comes before it leave: never sooner,
+ * and later only as far as that is worth it; its own laying has the last word when rounds are kept.
+ */
+function timeOf(w: WaitingPlan, { today, last }: Frame): Pick<Item, 'earliest' | 'latest' | 'firm' | 'wanted'> {
+  const wanted = w.plannedFor && later(w.plannedFor, today);
+  if (w.visitId && wanted) return { earliest: wanted, latest: later(w.latest ?? wanted, wanted), firm: false, wanted };
+  return { earliest: later(w.earliest ?? today, today), latest: w.latest ?? last, firm: w.latest !== null, wanted };
+}
+
 function itemOfPlan(w: WaitingPlan, f: Frame): Item {
   const { use, label } = w;
   const { prepare, each } = f.pace[use.method];
@@ -136,10 +156,7 @@ function itemOfPlan(w: WaitingPlan, f: Frame): Item {
     about: { kind: 'plan', method: use.method, label: label.name },
     labelKey: label.key,
     minDays: use.intervals.minDays ?? 0,
-    earliest: later(w.earliest ?? f.today, f.today),
-    latest: w.latest ?? f.last,
-    firm: w.latest !== null,
-    wanted: w.plannedFor && later(w.plannedFor, f.today),
+    ...timeOf(w, f),
     prepare,
     minutes: each + HOLE_MINUTES * (w.sites ?? 0),
     hangs: Math.round(hangs),
@@ -202,7 +219,7 @@ function itemOfLook(w: WaitingLook, f: Frame): Item {
 
 /** Items of these days, with room for the next time of each product that lies beyond them; and plans whose time is over. */
 function itemsOf({ plans, works, looks }: AllWaiting, f: Frame): { items: Item[]; passed: WaitingPlan[] } {
-  const passed = plans.filter((p) => p.latest !== null && p.latest < f.today);
+  const passed = plans.filter((p) => p.latest !== null && p.latest < f.today && p.visitId === null);
   const open = plans.filter((p) => !passed.includes(p));
   const inTime = (w: { earliest: Day | null }) => w.earliest === null || w.earliest <= f.last;
   const key = (p: WaitingPlan) => `${p.treeId} ${p.label.key}`;
@@ -287,8 +304,20 @@ export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date
     },
     visits: new Map(
       [...waiting.plans, ...waiting.works].flatMap((w) =>
-        w.visitId && w.plannedFor && w.earliest && w.latest
-          ? [[w.id, { visitId: w.visitId, day: w.plannedFor, earliest: w.earliest, latest: w.latest }]]
+        w.visitId && w.laidId && w.plannedFor && w.earliest && w.latest
+          ? [
+              [
+                w.id,
+                {
+                  visitId: w.visitId,
+                  laidId: w.laidId,
+                  treeId: w.treeId,
+                  day: w.plannedFor,
+                  earliest: w.earliest,
+                  latest: w.latest,
+                },
+              ],
+            ]
           : [],
       ),
     ),

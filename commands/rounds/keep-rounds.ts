@@ -1,6 +1,7 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Answer, type Context } from '@/commands/command';
 import { fortnightOf, type Fortnight } from '@/commands/facts/rounds';
 import { titleOf } from '@/commands/facts/about';
+import { moveTo } from '@/commands/programme/move-to';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { dayInOrder } from '@/core/schedule/day';
@@ -8,8 +9,7 @@ import { broken } from '@/core/schedule/plan';
 import { indexed, type Indexed } from '@/core/schedule/problem';
 import { limitWords } from '@/core/schedule/words';
 import { dayWords, type Day } from '@/core/season/follow-ups';
-import type { Viewer } from '@/store/auth';
-import { moveVisit } from '@/store/laid';
+import { getLaid } from '@/store/laid';
 import { planFor, writeRounds, type ItemPlaced } from '@/store/rounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
@@ -111,26 +111,39 @@ function placedItems(
   return placed;
 }
 
-/** Plans and visits of programmes are for the day of their round from now on; calendars follow. */
-async function moveWith(viewer: Viewer, f: Fortnight, placed: readonly ItemPlaced[], crewName: (id: string) => string) {
+/**
+ * Plans and visits of programmes are for the day of their round from now on; calendars follow. A visit of a programme is moved
+ * by its own laying, which knows what its label leaves and takes what comes after it along.
+ */
+async function moveWith(
+  context: Context,
+  f: Fortnight,
+  placed: readonly ItemPlaced[],
+  crewName: (id: string) => string,
+) {
   const own: { planId: string; day: Day }[] = [];
+  const moves = new Map<string, { treeIds: Set<string>; byHand: Map<string, { day: Day; because: string | null }> }>();
   for (const p of placed) {
-    const visit = f.visits.get(p.itemId);
-    if (visit && visit.day !== p.day)
-      await moveVisit(viewer, {
-        id: v7(),
-        visitId: visit.visitId,
-        from: visit.day,
-        to: p.day,
-        earliest: visit.earliest,
-        latest: visit.latest,
-        reasons: [{ by: 'hand', because: `the round of ${crewName(p.crewId)}` }],
-        byHand: null,
-      });
     const plan = f.plans.get(p.itemId);
     if (plan !== undefined && plan !== p.day) own.push({ planId: p.itemId, day: p.day });
+    const visit = f.visits.get(p.itemId);
+    if (!visit || visit.day === p.day) continue;
+    const of = moves.get(visit.laidId) ?? { treeIds: new Set(), byHand: new Map() };
+    const inTime = p.day >= visit.earliest && p.day <= visit.latest;
+    of.byHand.set(visit.visitId, { day: p.day, because: inTime ? null : `The round of ${crewName(p.crewId)}` });
+    of.treeIds.add(visit.treeId);
+    moves.set(visit.laidId, of);
   }
-  await planFor(viewer, own);
+  await planFor(context.viewer, own);
+  const faults: Fault[] = [];
+  for (const [laidId, { treeIds, byHand }] of moves) {
+    const laid = await getLaid(context.viewer, laidId);
+    if (!laid || laid.endedOn) continue;
+    const moved = await moveTo(context, laid, [...treeIds], byHand);
+    if (!moved.ok)
+      faults.push(...moved.faults.map((x) => ({ ...x, sentence: `${laid.programme.name}. ${x.sentence}` })));
+  }
+  return faults;
 }
 
 /** The rounds of a fortnight, as they were worked out or put by hand: every rule is asked again here, and all or nothing is kept. */
@@ -138,7 +151,8 @@ export const keepRounds = command({
   name: 'keep-rounds',
   right: 'plan rounds',
   schema: roundsSchema,
-  run: async ({ viewer, now, station }, p): Promise<Answer<{ rounds: number; left: number }>> => {
+  run: async (context, p): Promise<Answer<{ rounds: number; left: number }>> => {
+    const { viewer, now, station } = context;
     const fortnight = await fortnightOf(viewer, station, now);
     // What is sent is the plan: what was locked before is locked where it says so now.
     const problem = {
@@ -155,7 +169,9 @@ export const keepRounds = command({
     const stands = new Set(placed.map((i) => i.itemId));
     const out = fortnight.problem.jobs.flatMap((j) => j.items.map((i) => i.id)).filter((id) => !stands.has(id));
     await writeRounds(viewer, v7, placed, out);
-    await moveWith(viewer, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
+    const kept = await moveWith(context, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
+    // What is refused here is undone with all that was written before it.
+    if (kept.length) return { ok: false, faults: kept };
     return {
       ok: true,
       value: {
