@@ -55,6 +55,7 @@ import { measure } from './tree/measure';
 import { makePlan } from './tree/plan';
 import { planWork } from './tree/plan-work';
 import { dropPlan } from './tree/drop-plan';
+import { dropPlans } from './tree/drop-plans';
 import { setProgramme } from './tree/set-programme';
 import { propose } from './tree/offer';
 import { answerLook } from './programme/answer-look';
@@ -132,6 +133,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   makePlan,
   planWork,
   dropPlan,
+  dropPlans,
   setProgramme,
   layProgramme,
   followSeason,

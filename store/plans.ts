@@ -120,6 +120,16 @@ export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visit
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
   within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
 
+/** The same for many at once; those of a programme's visits are left to the programme. */
+export const setPlanStates = (scope: Scope, ids: readonly string[], from: 'open' | 'dropped', to: 'open' | 'dropped') =>
+  within(
+    scope,
+    (tx) => tx`
+      update plan
+      set state = ${to}
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and state = ${from} and visit_id is null`,
+  );
+
 /** Whether the newest word on a tree (t) is that it is sound and only protected. */
 export const sound = (tx: Tx) =>
   tx`coalesce((

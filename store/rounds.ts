@@ -164,7 +164,11 @@ export interface AllWaiting {
   works: WaitingWork[];
   looks: WaitingLook[];
   places: WaitingPlace[];
+  /** There is more than is read at once; the soonest are here. */
+  more: boolean;
 }
+/** So many of each kind are read at once. */
+const MOST = 2000;
 
 /** The round in which an item (x) stands. */
 const standing = (tx: Parameters<typeof sound>[0]) => tx`
@@ -192,7 +196,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           from plan
           where outfit_id = ${o} and state = 'open' and coalesce(earliest, '-infinity'::date) <= ${last}
           order by coalesce(earliest, '-infinity'::date), at, id
-          limit 2000) x
+          limit ${MOST}) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
         join label l on l.id = x.label_id and l.outfit_id = x.outfit_id
         cross join lateral (
@@ -212,7 +216,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           from work_plan
           where outfit_id = ${o} and state = 'open' and coalesce(planned_for, '-infinity'::date) <= ${last}
           order by coalesce(planned_for, '-infinity'::date), at, id
-          limit 2000) x
+          limit ${MOST}) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
         ${standing(tx)}`,
@@ -225,7 +229,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           from follow_up
           where outfit_id = ${o} and state = 'open' and due <= ${last}
           order by due, id
-          limit 2000) x
+          limit ${MOST}) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.root_id and x.rule_id = 'laid'
         ${standing(tx)}`,
@@ -247,7 +251,8 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         limit 1) s on true
       where p.outfit_id = ${o} and p.id = any(${ids})
       order by p.name, p.id`;
-    return { plans: [...plans], works: [...works], looks: [...looks], places: [...places] };
+    const more = [plans, works, looks].some((of) => of.length === MOST);
+    return { plans: [...plans], works: [...works], looks: [...looks], places: [...places], more };
   });
 
 /** Pieces of work on record since a day, for the pace at which an outfit works. */

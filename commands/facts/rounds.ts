@@ -61,6 +61,8 @@ export interface Fortnight {
   places: WaitingPlace[];
   crews: CrewRow[];
   away: Away[];
+  /** More waits than is planned at once: the soonest of it is here. */
+  more: boolean;
   /** Plans whose time is over: they want a new one, or to be dropped. */
   passed: { id: string; treeId: string; tag: string; placeId: string; latest: Day; label: string }[];
   /** Visits of programmes among the items, with what a move of them must know. */
@@ -282,6 +284,7 @@ export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date
     places: here,
     crews,
     away,
+    more: waiting.more,
     passed: passed.map(({ id, treeId, tag, placeId, latest, label }) => ({
       id,
       treeId,

@@ -2,6 +2,7 @@ import { v7 } from 'uuid';
 import { doneBy, NOW, ownOutfit } from '@/commands/testing';
 import { remind } from '@/commands/tree/remind';
 import { fortnightOf } from '@/commands/facts/rounds';
+import { dropPlans } from '@/commands/tree/drop-plans';
 import { keepPlace } from '@/commands/grounds/keep-place';
 import { solving, type Answer } from '@/core/schedule/solve';
 import { fair } from '@/stand-ins/weather/fair';
@@ -180,6 +181,25 @@ describe('rounds', () => {
     const twice = { rounds: [monday.rounds[0]!, monday.rounds[0]!], locked: [] };
     expect(sentences(await doneBy(keepRounds, t.viewer, twice))).toEqual(['A crew has one round a day.']);
     expect(await roundsBetween(t.viewer, TODAY, '2026-06-14')).toEqual(before);
+  });
+
+  it('plans whose time is over are told apart, dropped together, and brought back together', async () => {
+    const plan = () => fortnight().then((f) => f.passed.map((p) => p.id));
+    expect(await plan()).toEqual([]);
+    await t.owner`
+      update plan set planned_for = '2026-05-10', earliest = '2026-05-01', latest = '2026-05-31'
+      where id = ${t.o.planId}`;
+    expect(await plan()).toEqual([t.o.planId]);
+    expect((await fortnight()).problem.jobs.flatMap((j) => j.items.map((i) => i.id))).not.toContain(t.o.planId);
+    expect(await doneBy(dropPlans, t.viewer, { ids: [t.o.planId], drop: true })).toMatchObject({ ok: true });
+    expect(await plan()).toEqual([]);
+    // Dropped already: told, and what else was named stays as it was.
+    expect(sentences(await doneBy(dropPlans, t.viewer, { ids: [t.o.planId], drop: true }))).toEqual([
+      'One of these plans was carried out or dropped meanwhile. Nothing was changed.',
+    ]);
+    expect(await doneBy(dropPlans, t.viewer, { ids: [t.o.planId], drop: false })).toMatchObject({ ok: true });
+    expect(await plan()).toEqual([t.o.planId]);
+    await t.owner`update plan set planned_for = null, earliest = null, latest = null where id = ${t.o.planId}`;
   });
 
   it('left out of what is kept is in no round any more', async () => {

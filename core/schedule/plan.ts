@@ -1,5 +1,5 @@
 import { costWith, crewDay, dayInOrder, type CrewDay } from './day';
-import { dice } from './dice';
+import { chanceFrom } from '../practice/chance';
 import { never, WEIGHTS, type Indexed, type Limit } from './problem';
 
 /** Days and crews of all jobs while they are being sought: what is put where, what it costs, what stands against it. */
@@ -145,7 +145,7 @@ function remembered(x: Indexed) {
   const { problem, nSlots } = x;
   const count = problem.jobs.length;
   const [of, costs] = [new Float64Array(count * nSlots), new Float64Array(count * nSlots)];
-  const roll = dice(count);
+  const roll = chanceFrom(count);
   const marks = Float64Array.from(problem.jobs, () => Math.floor(roll() * 2 ** 50));
   return {
     /** A mark of some jobs, the same in whatever order they came; below 2^53 its sum is exact. */

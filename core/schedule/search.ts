@@ -1,4 +1,4 @@
-import { dice } from './dice';
+import { chanceFrom } from '../practice/chance';
 import { emptyPlan, leastAdds, type Plan, type Saved } from './plan';
 import type { Indexed } from './problem';
 
@@ -151,7 +151,7 @@ export interface Search {
  * Deterministic by its seed. Every plan on the way is legal.
  */
 export function search(x: Indexed, seed = 1): Search {
-  const roll = dice(seed);
+  const roll = chanceFrom(seed);
   const plan = emptyPlan(x);
   const jobs = [...plan.slotOf.keys()];
   // What somebody has locked stands first; what is in force is kept where it may be, as far as that is the cheapest.

@@ -1,5 +1,5 @@
 import { after } from '../season/follow-ups';
-import { dice } from './dice';
+import { chanceFrom } from '../practice/chance';
 import { driveMatrix } from './drive';
 import { weekdayOf } from './hours';
 import type { Job, Problem } from './problem';
@@ -19,7 +19,7 @@ const FIRST = '2027-05-03';
 const on = (d: number) => after(FIRST, d, 'days');
 
 export function drawProblem({ jobs, crews, days, places, hours, orderly = false }: Drawn, seed: number): Problem {
-  const roll = dice(seed);
+  const roll = chanceFrom(seed);
   const whole = (from: number, to: number) => from + Math.floor(roll() * (to - from + 1));
   const calendar = Array.from({ length: days }, (_, d) => on(d));
   const works = (d: number) => weekdayOf(on(d)) <= 5;
