@@ -3,6 +3,8 @@ import { keepClient } from './grounds/keep-client';
 import { keepPlace } from './grounds/keep-place';
 import { hangTag } from './grounds/hang-tag';
 import { bookOthers } from './grounds/book-others-on-place';
+import { makePlaceCalendar } from './grounds/make-place-calendar';
+import { stopPlaceCalendar } from './grounds/end-place-calendar';
 import { keepPlan } from './grounds/draw-grounds';
 import { bringPlan } from './grounds/bring-grounds';
 import { bringTrees } from './grounds/bring-trees';
@@ -81,6 +83,8 @@ export const COMMANDS: readonly AnyCommand[] = [
   keepPlace,
   hangTag,
   bookOthers,
+  makePlaceCalendar,
+  stopPlaceCalendar,
   keepPlan,
   bringPlan,
   bringTrees,

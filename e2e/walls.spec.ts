@@ -15,6 +15,7 @@ const OPEN = [
   '/share/[token]',
   '/share/[token]/pdf',
   '/api/calendar/[token]',
+  '/api/calendar/place/[token]',
   '/api/health',
 ];
 /** The same for every outfit. */

@@ -62,8 +62,18 @@ export interface CalendarVisit extends Omit<DueRow, 'timeZone' | 'lat' | 'lon' |
   version: number;
   changedAt: Date;
 }
+/** Only what stands on trees of one place, where one is named. */
+export const ofPlace = (tx: Tx, placeId: string | null) =>
+  placeId ? tx`and tree_id = any(array(select id from tree where place_id = ${placeId}))` : tx``;
+
 /** Open visits from `from` to `to`, and those that were done or dropped since `since`: a calendar must strike them out. */
-export const calendarVisits = (scope: Scope, from: string, to: string, since: Date): Promise<CalendarVisit[]> =>
+export const calendarVisits = (
+  scope: Scope,
+  from: string,
+  to: string,
+  since: Date,
+  placeId: string | null = null,
+): Promise<CalendarVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<CalendarVisit[]>`
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason,
@@ -71,13 +81,13 @@ export const calendarVisits = (scope: Scope, from: string, to: string, since: Da
       from (
         (select *
          from follow_up
-         where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to}
+         where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by due, id
          limit 5000)
         union all
         (select *
          from follow_up
-         where outfit_id = ${scope.outfitId} and state <> 'open' and settled_at >= ${since} and due between ${from} and ${to}
+         where outfit_id = ${scope.outfitId} and state <> 'open' and settled_at >= ${since} and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by settled_at desc
          limit 2000)) f
       join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id

@@ -11,6 +11,7 @@ import type { Day } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
+import { ofPlace } from './follow-ups';
 
 /** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
 const DOCUMENT = 2;
@@ -230,7 +231,12 @@ export interface PlannedVisit {
 const lastMove = (tx: Tx) => tx`
   (select max(m.at) from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id)`;
 /** What was planned for days from `from` to `to`, what is done or dropped among it: a calendar must strike it out. */
-export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<PlannedVisit[]> =>
+export const plannedBetween = (
+  scope: Scope,
+  from: Day,
+  to: Day,
+  placeId: string | null = null,
+): Promise<PlannedVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<PlannedVisit[]>`
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
@@ -240,7 +246,7 @@ export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<Planne
       from (
         select *
         from plan
-        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to}
+        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
         order by planned_for, id
         limit 5000) n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
@@ -261,7 +267,7 @@ export const plannedBetween = (scope: Scope, from: Day, to: Day): Promise<Planne
       from (
         select *
         from work_plan
-        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to}
+        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
         order by planned_for, id
         limit 5000) n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { calendarOf, plannedVisit } from './calendar';
+import { calendarOf, forClient, plannedVisit } from './calendar';
 
 const visit = {
   id: 'v1',
@@ -82,4 +82,30 @@ it('a plan for a later day stands on that day, and is struck out once it is done
   // A work stands there like what is put on.
   const work = calendarOf('x', [plannedVisit({ ...plan, put: null, workId: 'mulch' })], '').replace(/\r\n /g, '');
   expect(work).toMatch(/SUMMARY:114 Wych elm: Mulch ring\r\n/);
+});
+
+it('a client reads one entry for the trees that have the same on one day, and nothing of why', () => {
+  const row = [3, 1, 2].map((n) => ({
+    ...visit,
+    id: `v${n}`,
+    tag: String(n),
+    version: n,
+    reason: 'Beetles were found.',
+  }));
+  const [one, ...more] = forClient(row);
+  expect(more).toEqual([]);
+  expect(one).toMatchObject({ id: 'v1', tag: '3 trees', reason: '' });
+  const text = calendarOf('x', [one!], '').replace(/\r\n /g, '');
+  expect(text).toMatch(/UID:v1@elmhorn\r\n/);
+  expect(text).not.toContain('Beetles');
+  // One that is moved has an entry of its own from then on; the others keep theirs.
+  const moved = forClient([row[0]!, { ...row[1]!, due: '2027-01-02', version: 9 }, row[2]!]);
+  expect(moved.map((v) => [v.id, v.tag])).toEqual([
+    ['v2', '2 trees'],
+    ['v1', '1'],
+  ]);
+  // A change anywhere counts every entry up, and nothing ever counts one down.
+  const later = new Date('2026-10-02T08:30:00Z');
+  const [after] = forClient([{ ...row[0]!, changedAt: later }, row[1]!]);
+  expect(after!.version - one!.version).toBe(24 * 60);
 });

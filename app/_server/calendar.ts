@@ -1,6 +1,7 @@
 import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { after, type Day } from '@/core/season/follow-ups';
 import { METHOD_NAMES } from '@/core/label/methods';
+import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
 import type { PlannedVisit } from '@/store/plans';
@@ -34,6 +35,44 @@ export const plannedVisit = (plan: PlannedVisit): Due => ({
   version: plan.moves + (plan.state === 'open' ? 0 : 1),
 });
 
+/** How long what is done or off is still sent, struck out, for calendars that ask seldom. */
+export const STRUCK_OUT_DAYS = 60;
+
+/** A calendar as an answer; it is never kept on the way. */
+export const asCalendar = (text: string): Response =>
+  new Response(text, {
+    headers: {
+      'content-type': 'text/calendar; charset=utf-8',
+      'content-disposition': 'attachment; filename="elmhorn.ics"',
+      'cache-control': 'no-store',
+    },
+  });
+
+/** Minutes are counted from here: a sequence is a number of 32 bits. */
+const COUNTED_FROM = Date.parse('2020-01-01T00:00:00Z');
+
+/**
+ * Visits as a client reads them: what is done on one day is one entry, however many trees have it, and nothing is told of why.
+ * An entry keeps the id of its first tree; where trees part, those that go another day have one of their own. As trees come and
+ * go, the changes of an entry cannot be counted by theirs: its number is the minute of the last change of all, which never falls.
+ */
+export function forClient(visits: readonly Due[]): Due[] {
+  const groups = groupBy(visits, (v) => [v.due, v.what, v.state].join());
+  const last = Math.max(0, ...visits.map((v) => v.changedAt.getTime()));
+  return [...groups.values()].map((of) => {
+    const [first] = [...of].sort((a, b) => a.id.localeCompare(b.id)) as [Due, ...Due[]];
+    const alone = of.length === 1;
+    return {
+      ...first,
+      tag: alone ? first.tag : `${of.length} trees`,
+      hostId: alone ? first.hostId : '',
+      reason: '',
+      version: Math.max(0, Math.floor((last - COUNTED_FROM) / 60_000)),
+      changedAt: new Date(Math.max(...of.map((v) => v.changedAt.getTime()))),
+    };
+  });
+}
+
 /** How often a subscribed calendar should ask again, s. */
 const REFRESH_S = 6 * 3600;
 
@@ -57,9 +96,10 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
       lastModified: f.changedAt,
       stamp: f.changedAt,
       status: f.state === 'open' ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED,
-      summary: `${f.tag} ${findHost(f.hostId)?.name ?? ''}: ${f.what}`,
+      summary: `${[f.tag, findHost(f.hostId)?.name].filter(Boolean).join(' ')}: ${f.what}`,
       location: f.placeName,
-      description: `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`,
+      description:
+        `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`.trim(),
       ...(origin ? { url: `${origin}/tree/${f.treeId}` } : {}),
     });
   return calendar.toString();

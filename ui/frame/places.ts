@@ -18,6 +18,7 @@ export const PLACES = [
       'Clients, their places, and every tree.',
       'Type a tag, a street, a client or a host to find a tree; several words narrow it down.',
       'Trees come in from a CSV file, and go out as CSV or GeoJSON.',
+      'A place has hours at which one may be there, and a calendar for its client, by an address that can be ended.',
       'Each place has a plan: draw it by handles or by numbers, or bring GeoJSON in. Water, hives and neighbours on it answer the gates.',
     ],
   },

@@ -4,9 +4,13 @@ import { keepClient as keepClientCommand } from '@/commands/grounds/keep-client'
 import { keepPlace as keepPlaceCommand } from '@/commands/grounds/keep-place';
 import { hangTag as hangTagCommand } from '@/commands/grounds/hang-tag';
 import { bookOthers as bookOthersCommand } from '@/commands/grounds/book-others-on-place';
+import { makePlaceCalendar as makePlaceCalendarCommand } from '@/commands/grounds/make-place-calendar';
+import { stopPlaceCalendar as stopPlaceCalendarCommand } from '@/commands/grounds/end-place-calendar';
 import { serve } from '@/app/_server/serve';
 
 export const keepClient = serve(keepClientCommand);
 export const keepPlace = serve(keepPlaceCommand);
 export const hangTag = serve(hangTagCommand);
 export const bookOthers = serve(bookOthersCommand);
+export const makePlaceCalendar = serve(makePlaceCalendarCommand);
+export const stopPlaceCalendar = serve(stopPlaceCalendarCommand);

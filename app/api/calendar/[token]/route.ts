@@ -1,12 +1,9 @@
 import { after } from '@/core/season/follow-ups';
-import { calendarOf, plannedVisit } from '../../../_server/calendar';
+import { asCalendar, calendarOf, plannedVisit, STRUCK_OUT_DAYS } from '../../../_server/calendar';
 import { calendarOwner } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
 import { plannedBetween } from '@/store/plans';
 import { currentViewer, todayOf } from '../../../_server/viewer';
-
-/** How long a visit that is done or off is still sent, struck out, for calendars that ask seldom. */
-const STRUCK_OUT_MS = 60 * 864e5;
 
 /** What is due, as iCalendar: by a secret address for subscribing, or `mine.ics` for whoever is signed in. */
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
@@ -25,19 +22,13 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       { status: 404 },
     );
   const today = todayOf(viewer);
-  const since = new Date(Date.now() - STRUCK_OUT_MS);
+  const since = new Date(Date.now() - STRUCK_OUT_DAYS * 864e5);
   const until = after(today, 5, 'years');
   const [due, planned] = await Promise.all([
     calendarVisits(viewer, after(today, -1, 'years'), until, since),
-    plannedBetween(viewer, after(today, -60, 'days'), until),
+    plannedBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until),
   ]);
   const visits = [...due, ...planned.map(plannedVisit)];
   const text = calendarOf(`Elmhorn, ${viewer.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
-  return new Response(text, {
-    headers: {
-      'content-type': 'text/calendar; charset=utf-8',
-      'content-disposition': 'attachment; filename="elmhorn.ics"',
-      'cache-control': 'no-store',
-    },
-  });
+  return asCalendar(text);
 }

@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { uuid } from '@/core/book/record';
 import { showArea, showDistance, showMass } from '@/core/units/units';
+import { hoursText } from '@/core/schedule/hours';
 import { findHost } from '@/knowledge';
 import { placeView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
@@ -10,6 +11,7 @@ import { shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
 import { hostNames, regionChoices } from '../../choices';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
+import { ClientCalendar } from './calendar.client';
 
 export const metadata = { title: 'Place' };
 const PAGE = 80;
@@ -65,6 +67,7 @@ export default async function PlacePage({
         <h2 className="text-body">On arrival</h2>
         <dl className="text-[0.9375rem]">
           {[
+            ['Hours', hoursText(place.hours)],
             ['Access', place.access],
             ['Gate code', mayCode ? code : code === null ? '' : ''],
             ['Hazards', place.hazards],
@@ -94,6 +97,7 @@ export default async function PlacePage({
           </Link>
         )}
       </section>
+      {edit && <ClientCalendar placeId={place.id} />}
     </>
   );
   return (

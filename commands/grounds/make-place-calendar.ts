@@ -1,0 +1,16 @@
+import { command, refuse, type Answer } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { getPlace } from '@/store/grounds';
+import { newPlaceCalendar } from '@/store/place-calendar';
+import { z } from 'zod';
+
+/** A secret address at which the client of a place sees when somebody comes, and for what. */
+export const makePlaceCalendar = command({
+  name: 'make-place-calendar',
+  right: 'edit grounds',
+  schema: z.object({ placeId: uuid }),
+  run: async ({ viewer }, { placeId }): Promise<Answer<{ path: string }>> => {
+    if (!(await getPlace(viewer, placeId))) return refuse('placeId', 'There is no such place in this outfit.');
+    return { ok: true, value: { path: `/api/calendar/place/${await newPlaceCalendar(viewer, placeId)}.ics` } };
+  },
+});

@@ -1,0 +1,45 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { db, within, type Scope } from './db';
+
+const sha = (token: string) => createHash('sha256').update(token).digest();
+
+/** A new secret address for the calendar of a place; the old one stops working. Only its hash is kept. */
+export async function newPlaceCalendar(scope: Scope, placeId: string): Promise<string> {
+  const token = randomBytes(24).toString('base64url');
+  await within(
+    scope,
+    (tx) => tx`
+      insert into place_calendar (outfit_id, place_id, token_hash, by_person)
+      values (${scope.outfitId}, ${placeId}, ${sha(token)}, ${scope.personId})
+      on conflict (outfit_id, place_id) do update
+      set token_hash = excluded.token_hash, at = now(), by_person = excluded.by_person`,
+  );
+  return token;
+}
+/** The address stops working. */
+export const endPlaceCalendar = (scope: Scope, placeId: string) =>
+  within(scope, (tx) => tx`delete from place_calendar where outfit_id = ${scope.outfitId} and place_id = ${placeId}`);
+
+/** What an address opens: a place, read as by whoever made it; null when it never existed or was ended. */
+export interface OpenedCalendar extends Scope {
+  placeId: string;
+  placeName: string;
+  outfitName: string;
+  timeZone: string;
+}
+export async function placeOfCalendar(token: string): Promise<OpenedCalendar | null> {
+  const [found] = await db()<{ outfit_id: string; place_id: string; person_id: string }[]>`
+    select * from place_calendar_lookup(${sha(token)})`;
+  if (!found) return null;
+  const scope = { outfitId: found.outfit_id, personId: found.person_id };
+  return within(scope, async (tx) => {
+    const [place] = await tx<{ name: string; outfit: string; timeZone: string }[]>`
+      select p.name, o.name as outfit, p.time_zone as "timeZone"
+      from place p
+      join outfit o on o.id = p.outfit_id
+      where p.outfit_id = ${scope.outfitId} and p.id = ${found.place_id} and p.archived_at is null`;
+    return place
+      ? { ...scope, placeId: found.place_id, placeName: place.name, outfitName: place.outfit, timeZone: place.timeZone }
+      : null;
+  });
+}
