@@ -153,6 +153,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
       <div className="mb-4 flex gap-2">
         <button className="press" disabled={busy}>
           {sprayer ? 'Keep' : 'Add'}
+          {sprayer && <span className="sr-only"> {sprayer.name}</span>}
         </button>
         {sprayer && (
           <button
