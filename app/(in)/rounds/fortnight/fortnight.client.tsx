@@ -79,7 +79,9 @@ export function PlanFortnight({
   );
   const { answer: found, behind } = useWorked<SearchAsked, Found>(worker, here, asked);
   const { send, busy, faults } = useSend(keepRounds);
-  const answer = found?.answer ?? null;
+  // What came for jobs that have been put together anew meanwhile says nothing of these.
+  const answer = found && speaksOf(asked.problem, found.answer) ? found.answer : null;
+  const openHere = open !== null && asked.problem.jobs.some((j) => j.id === open);
   const was = base ?? (standing.length ? standing : null);
   const changes = answer && was ? changesBetween(asked.problem, { rounds: was }, answer) : [];
   const locked = asked.problem.jobs.filter((j) => j.locked).map((j) => j.id);
@@ -111,7 +113,7 @@ export function PlanFortnight({
       },
     );
   const looking = behind || (found?.share ?? 0) < 1;
-  const panel = open && answer && (
+  const panel = openHere && answer && (
     <JobPanel
       key={open}
       jobId={open}
@@ -164,6 +166,12 @@ export function PlanFortnight({
       )}
     </>
   );
+}
+
+/** Whether an answer names jobs of a problem alone. */
+function speaksOf(problem: Problem, { rounds, left }: Answer): boolean {
+  const here = new Set(problem.jobs.map((j) => j.id));
+  return left.every((l) => here.has(l.jobId)) && [...placedIn({ rounds }).keys()].every((id) => here.has(id));
 }
 
 function headline({ rounds, left }: Answer): string {
