@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { hashOf, newToken } from './token';
 import { hash, verify } from '@node-rs/argon2';
 import { USUAL_SCHOOLS, type Schools } from '@/core/decide/schools';
 import { USUAL_PRICES, type Prices } from '@/core/cost/prices';
@@ -7,7 +7,6 @@ import type { Role } from '@/core/people/rights';
 import type { UnitSystem } from '@/core/units/units';
 import { db, together, within, type Scope, type Tx } from './db';
 
-const sha = (token: string) => createHash('sha256').update(token).digest();
 const DAYS = 30;
 const TOO_MANY = 'Too many attempts. Wait a quarter of an hour and try again.';
 
@@ -86,14 +85,14 @@ async function setPassword(scope: Scope, password: string) {
 
 /** A link with which somebody sets a new password, once, within a day; an older one stops working. */
 export async function makeReset(scope: Scope, personId: string): Promise<string | null> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken(32);
   return within(scope, async (tx) => {
     const known = await tx`select from person where id = ${personId} and active`;
     if (!known.length) return null;
     await tx`delete from password_reset where person_id = ${personId}`;
     await tx`
       insert into password_reset (token_hash, outfit_id, person_id, made_by, expires_at)
-      values (${sha(token)}, ${scope.outfitId}, ${personId}, ${scope.personId}, now() + interval '1 day')`;
+      values (${hashOf(token)}, ${scope.outfitId}, ${personId}, ${scope.personId}, now() + interval '1 day')`;
     return token;
   });
 }
@@ -102,7 +101,7 @@ export async function makeReset(scope: Scope, personId: string): Promise<string 
 export async function resetFor(token: string): Promise<(Scope & { name: string; email: string }) | null> {
   const [found] = await db()<
     { person_id: string; outfit_id: string; name: string; email: string }[]
-  >`select * from password_reset_lookup(${sha(token)})`;
+  >`select * from password_reset_lookup(${hashOf(token)})`;
   return found ? { outfitId: found.outfit_id, personId: found.person_id, name: found.name, email: found.email } : null;
 }
 
@@ -116,7 +115,7 @@ export async function useReset(token: string, password: string): Promise<boolean
       (tx) => tx`
         update password_reset
         set used_at = now()
-        where token_hash = ${sha(token)} and used_at is null`,
+        where token_hash = ${hashOf(token)} and used_at is null`,
     );
     if (!used.count) return false;
     await setPassword(who, password);
@@ -125,10 +124,10 @@ export async function useReset(token: string, password: string): Promise<boolean
 }
 
 async function openSession(scope: Scope): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken(32);
   await within(scope, async (tx) => {
     await tx`delete from session where expires_at < now()`;
-    await tx`insert into session (token_hash, outfit_id, person_id, expires_at) values (${sha(token)}, ${scope.outfitId}, ${scope.personId}, now() + make_interval(days => ${DAYS}))`;
+    await tx`insert into session (token_hash, outfit_id, person_id, expires_at) values (${hashOf(token)}, ${scope.outfitId}, ${scope.personId}, now() + make_interval(days => ${DAYS}))`;
   });
   return token;
 }
@@ -143,7 +142,7 @@ export interface Floor {
 /** Who a session cookie belongs to, or null; one transaction of two statements. */
 export const floorOf = async (token: string, now: Date): Promise<Floor | null> =>
   (await db().begin(async (tx) => {
-    const [found] = await tx<Opened[]>`select * from session_open(${sha(token)})`;
+    const [found] = await tx<Opened[]>`select * from session_open(${hashOf(token)})`;
     if (!found) return null;
     const [row] = await tx<(ViewerRow & { waiting: number })[]>`
       select ${viewerColumns(tx as unknown as Tx)},
@@ -164,7 +163,7 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
 
 /** Who a calendar address belongs to, or null. */
 export async function calendarOwner(token: string): Promise<Viewer | null> {
-  const [found] = await db()<Opened[]>`select * from calendar_lookup(${sha(token)})`;
+  const [found] = await db()<Opened[]>`select * from calendar_lookup(${hashOf(token)})`;
   return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
 }
 
@@ -246,7 +245,7 @@ function viewerFrom(
 }
 
 export const signOut = (scope: Scope, token: string) =>
-  within(scope, (tx) => tx`delete from session where token_hash = ${sha(token)}`);
+  within(scope, (tx) => tx`delete from session where token_hash = ${hashOf(token)}`);
 /** Ends every session and the secret calendar address: whoever signs out everywhere means everywhere. */
 export const signOutEverywhere = (scope: Scope) =>
   within(scope, async (tx) => {
@@ -256,7 +255,10 @@ export const signOutEverywhere = (scope: Scope) =>
 
 /** A new secret calendar address; the old one stops working. */
 export async function newCalendarToken(scope: Scope): Promise<string> {
-  const token = randomBytes(24).toString('base64url');
-  await within(scope, (tx) => tx`update person set calendar_token_hash = ${sha(token)} where id = ${scope.personId}`);
+  const token = newToken(24);
+  await within(
+    scope,
+    (tx) => tx`update person set calendar_token_hash = ${hashOf(token)} where id = ${scope.personId}`,
+  );
   return token;
 }

@@ -1,16 +1,14 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { hashOf, newToken } from './token';
 import { db, within, type Scope } from './db';
-
-const sha = (token: string) => createHash('sha256').update(token).digest();
 
 /** A new secret address for the calendar of a place; the old one stops working. Only its hash is kept. */
 export async function newPlaceCalendar(scope: Scope, placeId: string): Promise<string> {
-  const token = randomBytes(24).toString('base64url');
+  const token = newToken(24);
   await within(
     scope,
     (tx) => tx`
       insert into place_calendar (outfit_id, place_id, token_hash, by_person)
-      values (${scope.outfitId}, ${placeId}, ${sha(token)}, ${scope.personId})
+      values (${scope.outfitId}, ${placeId}, ${hashOf(token)}, ${scope.personId})
       on conflict (outfit_id, place_id) do update
       set token_hash = excluded.token_hash, at = now(), by_person = excluded.by_person`,
   );
@@ -29,7 +27,7 @@ export interface OpenedCalendar extends Scope {
 }
 export async function placeOfCalendar(token: string): Promise<OpenedCalendar | null> {
   const [found] = await db()<{ outfit_id: string; place_id: string; person_id: string }[]>`
-    select * from place_calendar_lookup(${sha(token)})`;
+    select * from place_calendar_lookup(${hashOf(token)})`;
   if (!found) return null;
   const scope = { outfitId: found.outfit_id, personId: found.person_id };
   return within(scope, async (tx) => {

@@ -1,8 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { hashOf, newToken } from './token';
 import type { Proposal, ProposalAnswer } from '@/core/proposal/proposal';
 import { db, json, within, type Scope } from './db';
-
-const sha = (token: string) => createHash('sha256').update(token).digest();
 
 export interface ProposalHead {
   id: string;
@@ -16,11 +14,11 @@ export interface ProposalHead {
 
 /** Writes a proposal; the token of its address is given once, only its hash is kept. */
 export async function addProposal(scope: Scope, p: { id: string; treeId: string; data: Proposal; days: number }) {
-  const token = randomBytes(24).toString('base64url');
+  const token = newToken(24);
   await within(
     scope,
     (tx) => tx`insert into proposal (id, outfit_id, tree_id, token_hash, data, expires_at, by_person)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${sha(token)}, ${json(tx, p.data)}, now() + make_interval(days => ${p.days}), ${scope.personId})`,
+      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${hashOf(token)}, ${json(tx, p.data)}, now() + make_interval(days => ${p.days}), ${scope.personId})`,
   );
   return token;
 }
@@ -48,7 +46,7 @@ export interface SharedProposal {
 const scopeOf = async (token: string): Promise<(Scope & { id: string }) | null> => {
   const [found] = await db()<
     { id: string; outfit_id: string; person_id: string }[]
-  >`select * from proposal_lookup(${sha(token)})`;
+  >`select * from proposal_lookup(${hashOf(token)})`;
   return found ? { id: found.id, outfitId: found.outfit_id, personId: found.person_id } : null;
 };
 

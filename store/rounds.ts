@@ -4,7 +4,7 @@ import type { Timed } from '@/core/schedule/durations';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Day } from '@/core/season/zone';
 import { sound } from './plans';
-import { json, within, type Scope } from './db';
+import { json, within, type Scope, type Tx } from './db';
 
 /** Somebody of a crew, with the licence that they bring. */
 export interface CrewPerson {
@@ -109,7 +109,6 @@ interface Waiting {
   id: string;
   treeId: string;
   tag: string;
-  hostId: string;
   walk: number;
   placeId: string;
   sound: boolean;
@@ -126,7 +125,6 @@ export interface WaitingPlan extends Waiting {
   label: Pick<Label, 'key' | 'name' | 'restricted' | 'licenceCategory' | 'actives'>;
   use: LabelUse;
   sites: number | null;
-  mixMl: number | null;
   /** Minutes until what hangs is empty, as they were expected. */
   uptake: number | null;
   plannedFor: Day | null;
@@ -171,10 +169,10 @@ export interface AllWaiting {
 const MOST = 2000;
 
 /** The round in which an item (x) stands. */
-const standing = (tx: Parameters<typeof sound>[0]) => tx`
+const standing = (tx: Tx) => tx`
   left join round_item i on i.outfit_id = x.outfit_id and i.item_id = x.id
   left join round r on r.outfit_id = i.outfit_id and r.id = i.round_id`;
-const standingColumns = (tx: Parameters<typeof sound>[0]) => tx`
+const standingColumns = (tx: Tx) => tx`
   r.crew_id as "crewId", r.day::text as "roundDay", i.locked`;
 
 /** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
@@ -183,13 +181,13 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
     const o = scope.outfitId;
     const [plans, works, looks] = await Promise.all([
       tx<WaitingPlan[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as walk, t.place_id as "placeId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId",
           ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
           x.condition_id as "conditionId",
           jsonb_build_object('key', l.data->'key', 'name', l.data->'name', 'restricted', l.data->'restricted',
             'licenceCategory', l.data->'licenceCategory', 'actives', l.data->'actives') as label,
           u as use, (x.result->'dose'->'sites'->>'count')::int as sites,
-          (x.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl", (x.result->'uptake'->>'minutes')::float8 as uptake,
+          (x.result->'uptake'->>'minutes')::float8 as uptake,
           x.planned_for::text as "plannedFor", x.earliest::text, x.latest::text
         from (
           select *
@@ -207,7 +205,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingWork[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as walk, t.place_id as "placeId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId",
           ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
           x.work_id as "workId", (x.sheet->>'minutes')::float8 as minutes, x.planned_for::text as "plannedFor",
           b.earliest::text, b.latest::text
@@ -221,7 +219,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingLook[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as walk, t.place_id as "placeId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId",
           ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", b.id as "visitId",
           x.kind, x.what, x.due::text, x.earliest::text, x.latest::text
         from (
@@ -350,14 +348,15 @@ export const writeRounds = (scope: Scope, newId: () => string, placed: readonly 
 
 /** Plans of their own that stand in a round are for its day. */
 export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day }[]) =>
-  within(scope, async (tx) => {
-    for (const m of moved)
-      await tx`
-        update plan
-        set planned_for = ${m.day}, moves = moves + 1
-        where outfit_id = ${scope.outfitId} and id = ${m.planId} and state = 'open'
-          and ${m.day} between earliest and latest`;
-  });
+  within(
+    scope,
+    (tx) => tx`
+      update plan n
+      set planned_for = m.day, moves = moves + 1
+      from unnest(${moved.map((m) => m.planId)}::uuid[], ${moved.map((m) => m.day)}::date[]) as m (id, day)
+      where n.outfit_id = ${scope.outfitId} and n.id = m.id and n.state = 'open'
+        and m.day between n.earliest and n.latest`,
+  );
 
 /** The client of a place was told of a day. */
 export const tellDay = (scope: Scope, placeId: string, day: Day) =>

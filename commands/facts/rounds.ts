@@ -7,7 +7,7 @@ import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Job, Kit, Problem } from '@/core/schedule/problem';
 import { after, type Day } from '@/core/season/follow-ups';
-import { fitDays, type AirLimits } from '@/core/weather/fitness';
+import { anyAir, fitDays, type AirLimits } from '@/core/weather/fitness';
 import type { StationFor } from '@/core/weather/station';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -28,7 +28,7 @@ import { listEquipment, listSprayers } from '@/store/shelf';
 import { regionFor } from './region';
 
 /** Days that are planned at once. */
-export const FORTNIGHT = 14;
+const FORTNIGHT = 14;
 /** How far beyond them the next time of a product is looked for. */
 const BEYOND_DAYS = 60;
 /** Years of records from which an outfit learns its pace. */
@@ -36,7 +36,7 @@ const LEARN_YEARS = 2;
 
 /** Kits of an outfit, and how many crews can have each on one day. */
 const KITS = { spray: 25, injection: 15, probe: 15, drench: 10, tools: 10 } as const;
-export type KitKey = keyof typeof KITS;
+type KitKey = keyof typeof KITS;
 const kitFor = (method: Method): KitKey | null => {
   if (method === 'trunk-injection') return 'injection';
   if (method === 'soil-injection') return 'probe';
@@ -94,18 +94,10 @@ function crewOver(row: CrewRow, days: readonly Day[], away: readonly Away[]): Cr
 /** How likely the air is to suit a use at a place on each day; null where its label asks nothing of the air. */
 function chancesFor(days: readonly Day[], place: WaitingPlace, station: StationFor, now: Date) {
   const { members } = station(place).forecast(now);
-  const known = new Map<string, Job['chances']>();
   return (limits: AirLimits): Job['chances'] => {
-    if (Object.values(limits).every((x) => x === null || x === false)) return null;
-    const key = JSON.stringify(limits);
-    if (!known.has(key)) {
-      const fit = new Map(fitDays(members, limits, VISIT_HOURS, place.timeZone).map((f) => [f.day, f.chance]));
-      known.set(
-        key,
-        days.map((d) => fit.get(d) ?? null),
-      );
-    }
-    return known.get(key)!;
+    if (anyAir(limits)) return null;
+    const fit = new Map(fitDays(members, limits, VISIT_HOURS, place.timeZone).map((f) => [f.day, f.chance]));
+    return days.map((d) => fit.get(d) ?? null);
   };
 }
 

@@ -6,7 +6,7 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
-import { indexed, type Indexed } from '@/core/schedule/problem';
+import { indexed, placedAt, type Indexed } from '@/core/schedule/problem';
 import { limitWords } from '@/core/schedule/words';
 import { dayWords, type Day } from '@/core/season/follow-ups';
 import { getLaid } from '@/store/laid';
@@ -74,7 +74,7 @@ function faultsOf(f: Fortnight, x: Indexed, slotOf: Int32Array, places: Readonly
   return broken(x, slotOf, places).map(({ job, limit }) => {
     const j = f.problem.jobs[job]!;
     const slot = slotOf[job]!;
-    const on = slot < 0 ? '' : `, ${dayWords(x.problem.days[slot % x.nDays]!)}`;
+    const on = slot < 0 ? '' : `, ${dayWords(placedAt(x, slot).day)}`;
     return { path: `jobs.${j.id}`, sentence: `${titleOf(j)}${on}: ${limitWords(limit, names)}` };
   });
 }
@@ -101,8 +101,7 @@ function placedItems(
             itemId: item.id,
             kind: item.about.kind,
             placeId: item.placeId,
-            crewId: x.problem.crews[Math.floor(slot / x.nDays)]!.id,
-            day: x.problem.days[slot % x.nDays]!,
+            ...placedAt(x, slot),
             position: position++,
             begins: Math.min(1440, Math.round(stop.begin)),
             locked: locked.has(f.problem.jobs[j]!.id),

@@ -1,6 +1,6 @@
 import { USUAL_WIND } from '../gates/rules/weather';
 import { AIRBORNE, IN_SOIL } from '../label/methods';
-import { fitDays, isLikely, type AirLimits, type FitDay } from '../weather/fitness';
+import { anyAir, fitDays, isLikely, type AirLimits, type FitDay } from '../weather/fitness';
 import type { Forecast } from '../weather/station';
 import type { Label, LabelUse } from '../label/schema';
 
@@ -35,8 +35,7 @@ export const VISIT_HOURS = 2;
 /** Days of the forecast on which the air is likely to suit a use, the soonest first; null where its label has no limits of air. */
 export function likelyDays(use: LabelUse, { members }: Forecast, timeZone: string): FitDay[] | null {
   const limits = airLimitsOf(use);
-  const none = Object.values(limits).every((x) => x === null || x === false);
-  return none ? null : fitDays(members, limits, VISIT_HOURS, timeZone).filter(isLikely);
+  return anyAir(limits) ? null : fitDays(members, limits, VISIT_HOURS, timeZone).filter(isLikely);
 }
 
 /** The conditions of a visit, as the label's use sets them, and practice where it is silent on wind. */

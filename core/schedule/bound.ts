@@ -1,4 +1,4 @@
-import { WEIGHTS, type Indexed } from './problem';
+import { crewAndDay, settingUp, sharedMinutes, WEIGHTS, type Indexed } from './problem';
 
 /**
  * A proof that no plan costs less than `value`: what each job may cost at most, and a price of a minute of each slot. Whoever
@@ -33,7 +33,8 @@ function relaxed({ problem, nDays, nSlots }: Indexed, of: Bounded): Relaxed {
     way: Float64Array.from(places, (_, p) => both(crews.length + p)),
     yard: Float64Array.from(crews, (_, c) => both(c)),
     room: Float64Array.from({ length: nSlots }, (_, s) => {
-      const h = crews[Math.floor(s / nDays)]!.hours[s % nDays];
+      const [c, d] = crewAndDay({ nDays }, s);
+      const h = crews[c]!.hours[d];
       return h ? h.to - h.from : 0;
     }),
     open: openMinutes({ problem, nDays, nSlots }),
@@ -46,11 +47,10 @@ function openMinutes({ problem, nDays, nSlots }: Pick<Indexed, 'problem' | 'nDay
   const out = new Float64Array(problem.places.length * nSlots);
   problem.places.forEach(({ open }, p) => {
     for (let s = 0; s < nSlots; s++) {
-      const d = s % nDays;
-      const h = problem.crews[Math.floor(s / nDays)]!.hours[d];
+      const [c, d] = crewAndDay({ nDays }, s);
+      const hours = problem.crews[c]!.hours[d];
       // A crew stops once at a place, so that one span of its hours holds all that is done there.
-      const spans = h ? open[d]!.map((o) => Math.min(o.to, h.to) - Math.max(o.from, h.from)) : [];
-      out[p * nSlots + s] = Math.max(0, ...spans.map((m) => m - WEIGHTS.stop));
+      out[p * nSlots + s] = hours ? Math.max(0, sharedMinutes(open[d]!, hours) - WEIGHTS.stop) : 0;
     }
   });
   return out;
@@ -105,20 +105,19 @@ function packed(x: Indexed, list: readonly Paying[], kits: number, room: number,
 
 /** What pays a slot best: a choice of kits, the places that are worth coming to, their jobs; or nobody goes out. */
 function bestOf(x: Indexed, r: Relaxed, worth: Float64Array, price: number, s: number): Taken {
-  const { problem, nDays, nSlots } = x;
+  const { problem, nSlots } = x;
   const paying = payingAt(x, r, worth, price, s);
-  const yard = r.yard[Math.floor(s / nDays)]!;
+  const yard = r.yard[crewAndDay(x, s)[0]]!;
   const free = price * (r.room[s]! - yard) - WEIGHTS.out - r.paid * yard;
   const coming = (p: number) => WEIGHTS.stop + r.paid * r.way[p]! + price * (WEIGHTS.stop + r.way[p]!);
-  const setUp = (kits: number) => problem.kits.reduce((sum, k, i) => sum + (kits & (1 << i) ? k.setUp : 0), 0);
   let [brings, kits] = [0, -1];
   for (let of = 0; of < 1 << problem.kits.length; of++) {
-    let sum = free - setUp(of) * (1 + price);
+    let sum = free - settingUp(problem, of) * (1 + price);
     for (const [p, list] of paying) sum += Math.max(0, packed(x, list, of, r.open[p * nSlots + s]!) - coming(p));
     if (sum > brings) [brings, kits] = [sum, of];
   }
   if (kits < 0) return NOTHING;
-  const taken: Taken = { brings, jobs: [], minutes: setUp(kits) + yard };
+  const taken: Taken = { brings, jobs: [], minutes: settingUp(problem, kits) + yard };
   for (const [p, list] of paying) {
     const room = r.open[p * nSlots + s]!;
     if (packed(x, list, kits, room) <= coming(p)) continue;

@@ -1,4 +1,4 @@
-import { WEIGHTS, type Hours, type Indexed, type Limit } from './problem';
+import { crewAndDay, settingUp, WEIGHTS, type Hours, type Indexed, type Limit } from './problem';
 
 /** One place on a crew's day, in minutes since midnight. */
 export interface Stop {
@@ -135,16 +135,13 @@ function better(a: Walked, b: Walked): boolean {
 function setUpOf(x: Indexed, jobs: readonly number[]): number {
   let kits = 0;
   for (const j of jobs) if (x.kitOf[j]! >= 0) kits |= 1 << x.kitOf[j]!;
-  return settingUp(x, kits);
+  return settingUp(x.problem, kits);
 }
 function setUpWith(x: Indexed, pieces: readonly Piece[], job: number): number {
   let kits = x.kitOf[job]! < 0 ? 0 : 1 << x.kitOf[job]!;
   for (const p of pieces) kits |= p.kits;
-  return settingUp(x, kits);
+  return settingUp(x.problem, kits);
 }
-const settingUp = ({ problem }: Indexed, kits: number): number =>
-  problem.kits.reduce((sum, k, i) => sum + (kits & (1 << i) ? k.setUp : 0), 0);
-
 /** Pieces of jobs, in the order of places that is given; what stands at no place of it comes last. */
 function piecesOf(x: Indexed, jobs: readonly number[], places: readonly number[]): Piece[] {
   const at = new Map<number, number[]>();
@@ -199,7 +196,7 @@ const costOf = (stops: number, setUp: number, now: Walked) =>
 
 /** What a day would cost with one job more, its place put where it lengthens the way least; null where it cannot be made. */
 export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: number): number | null {
-  const [crew, d] = [Math.floor(slot / x.nDays), slot % x.nDays];
+  const [crew, d] = crewAndDay(x, slot);
   const pieces = day?.ok ? day.pieces : [];
   const at = pieces.findIndex((p) => p.place === x.placeOf[job]);
   const setUp = setUpWith(x, pieces, job);
@@ -218,7 +215,7 @@ export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: num
  * @param places the order of places to begin from; it is bettered
  */
 export function crewDay(x: Indexed, slot: number, jobs: readonly number[], places: readonly number[] = []): CrewDay {
-  const [crew, d] = [Math.floor(slot / x.nDays), slot % x.nDays];
+  const [crew, d] = crewAndDay(x, slot);
   if (!x.problem.crews[crew]!.hours[d])
     return { ok: false, limit: { by: 'crew off', crewId: x.problem.crews[crew]!.id } };
   const setUp = setUpOf(x, jobs);
@@ -234,7 +231,7 @@ export function dayInOrder(x: Indexed, slot: number, jobs: readonly number[], pl
 }
 
 function dayOf(x: Indexed, slot: number, order: readonly Piece[], setUp: number): CrewDay {
-  const [crew, d] = [Math.floor(slot / x.nDays), slot % x.nDays];
+  const [crew, d] = crewAndDay(x, slot);
   const stops: Stop[] = [];
   const now = walk(x, crew, d, order, setUp, null, ({ place, jobs, minutes }, arrive, begin) =>
     stops.push({ place, jobs, arrive, begin, end: begin + minutes }),

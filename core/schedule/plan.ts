@@ -1,6 +1,6 @@
 import { costWith, crewDay, dayInOrder, type CrewDay } from './day';
 import { chanceFrom } from '../practice/chance';
-import { never, WEIGHTS, type Indexed, type Limit } from './problem';
+import { crewAndDay, never, WEIGHTS, type Indexed, type Limit } from './problem';
 
 /** Days and crews of all jobs while they are being sought: what is put where, what it costs, what stands against it. */
 export interface Plan {
@@ -32,14 +32,14 @@ export interface Saved {
 
 /** A job that closes its place keeps others away until nobody is kept out any more. */
 function reEntered(x: Indexed, closing: number, slot: number, other: number): boolean {
-  const { problem, nDays } = x;
+  const { problem } = x;
   const hours = problem.jobs[closing]!.reEntryHours;
   if (!hours || slot === other) return true;
-  const [d, e] = [slot % nDays, other % nDays];
+  const [[c, d], [k, e]] = [crewAndDay(x, slot), crewAndDay(x, other)];
   if (e < d) return true;
   if (e === d) return false;
-  const end = problem.crews[Math.floor(slot / nDays)]!.hours[d]?.to ?? 1440;
-  const begin = problem.crews[Math.floor(other / nDays)]!.hours[e]?.from ?? 0;
+  const end = problem.crews[c]!.hours[d]?.to ?? 1440;
+  const begin = problem.crews[k]!.hours[e]?.from ?? 0;
   return (e - d) * 1440 + begin >= end + hours * 60;
 }
 
@@ -65,7 +65,8 @@ export function broken(
       return;
     }
     jobsIn[s]!.push(job);
-    const limit = never(problem, problem.jobs[job]!, problem.crews[Math.floor(s / nDays)]!, s % nDays);
+    const [c, d] = crewAndDay(x, s);
+    const limit = never(problem, problem.jobs[job]!, problem.crews[c]!, d);
     if (limit) out.push({ job, limit });
     for (const a of x.afterOf[job]!) {
       const before = slotOf[a.job]!;
@@ -163,7 +164,7 @@ function remembered(x: Indexed) {
 }
 
 export function emptyPlan(x: Indexed): Plan {
-  const { problem, nDays, nSlots } = x;
+  const { problem, nSlots } = x;
   const slotOf = new Int32Array(problem.jobs.length).fill(-1);
   const jobsIn: number[][] = Array.from({ length: nSlots }, () => []);
   const days: (CrewDay | null)[] = Array.from({ length: nSlots }, () => null);
@@ -208,7 +209,7 @@ export function emptyPlan(x: Indexed): Plan {
       return cost === null ? null : own + cost - costOf(days[slot]!);
     },
     against(job, slot) {
-      const [c, d] = [Math.floor(slot / nDays), slot % nDays];
+      const [c, d] = crewAndDay(x, slot);
       const whatever = never(problem, problem.jobs[job]!, problem.crews[c]!, d);
       if (whatever) return [whatever];
       const day = crewDay(x, slot, withJob(others(slot, job), job));

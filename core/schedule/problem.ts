@@ -138,6 +138,21 @@ export interface Indexed {
   now: Int32Array;
 }
 
+/** Number of a crew and of a day that a slot stands for. */
+export const crewAndDay = ({ nDays }: Pick<Indexed, 'nDays'>, slot: number): [crew: number, day: number] => [
+  Math.floor(slot / nDays),
+  slot % nDays,
+];
+/** The crew and the day of a slot by their names, and back; −1 where there is no such crew or day. */
+export function placedAt(x: Pick<Indexed, 'problem' | 'nDays'>, slot: number): Placed {
+  const [c, d] = crewAndDay(x, slot);
+  return { day: x.problem.days[d]!, crewId: x.problem.crews[c]!.id };
+}
+export function slotAt({ crews, days }: Problem, placed: Placed | null): number {
+  const [c, d] = placed ? [crews.findIndex((k) => k.id === placed.crewId), days.indexOf(placed.day)] : [-1, -1];
+  return c < 0 || d < 0 ? -1 : c * days.length + d;
+}
+
 /** What keeps a job from a slot. */
 export type Limit =
   | { by: 'span'; earliest: Day; latest: Day }
@@ -184,6 +199,14 @@ export function ownCost(job: Job, day: Day, dayIndex: number, crewId: string): n
   );
 }
 
+/** The longest span of a day in which a crew and a place are both there, minutes. */
+export const sharedMinutes = (open: readonly Hours[], hours: Hours): number =>
+  Math.max(0, ...open.map((o) => Math.min(o.to, hours.to) - Math.max(o.from, hours.from)));
+
+/** Minutes of loading and setting up some kits, a bit each. */
+export const settingUp = ({ kits }: Pick<Problem, 'kits'>, of: number): number =>
+  kits.reduce((sum, k, i) => sum + (of & (1 << i) ? k.setUp : 0), 0);
+
 /** What keeps a job from a crew on a day whatever else is planned. */
 export function never(problem: Problem, job: Job, crew: Crew, d: number): Limit | null {
   const day = problem.days[d]!;
@@ -201,9 +224,9 @@ export function never(problem: Problem, job: Job, crew: Crew, d: number): Limit 
   if (chance !== null && chance < HOPELESS) return { by: 'air', chance };
   const open = problem.places.find((p) => p.id === job.placeId)?.open[d] ?? [];
   if (!open.length) return { by: 'closed', placeId: job.placeId };
-  const room = Math.max(...open.map((o) => Math.min(o.to, hours.to) - Math.max(o.from, hours.from)));
+  const room = sharedMinutes(open, hours);
   const minutes = job.minutes + job.hangs;
-  if (minutes > room) return { by: 'too long', minutes, room: Math.max(0, room) };
+  if (minutes > room) return { by: 'too long', minutes, room };
   return null;
 }
 
@@ -218,7 +241,6 @@ export function indexed(problem: Problem): Indexed {
   const placeAt = numbers(places, (p) => p.id);
   const kitAt = numbers(kits, (k) => k.key);
   const jobAt = numbers(jobs, (j) => j.id);
-  const crewAt = numbers(crews, (c) => c.id);
   if (jobAt.size < jobs.length) throw new Error('two jobs have the same id');
   const named = (map: Map<string, number>, key: string, what: string) => {
     const i = map.get(key);
@@ -260,9 +282,6 @@ export function indexed(problem: Problem): Indexed {
     slots,
     jobsOfSlot,
     missed: Float64Array.from(jobs, (j) => j.minutes + WEIGHTS.missed * j.stake * j.stake),
-    now: Int32Array.from(jobs, ({ now }) => {
-      const [c, d] = [now ? crewAt.get(now.crewId) : undefined, now ? days.indexOf(now.day) : -1];
-      return c === undefined || d < 0 ? -1 : c * nDays + d;
-    }),
+    now: Int32Array.from(jobs, ({ now }) => slotAt(problem, now)),
   };
 }

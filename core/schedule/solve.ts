@@ -1,7 +1,7 @@
 import type { Day } from '../season/zone';
 import { bounding, type Bounding } from './bound';
-import { emptyPlan } from './plan';
-import { indexed, type Indexed, type Limit, type Placed, type Problem } from './problem';
+import { emptyPlan, type Plan } from './plan';
+import { indexed, placedAt, slotAt, type Indexed, type Limit, type Placed, type Problem } from './problem';
 import { search, type Search } from './search';
 
 /** A crew's day of an answer. */
@@ -42,9 +42,8 @@ const kindOf = (l: Limit): string =>
   JSON.stringify({ ...l, short: undefined, minutes: undefined, room: undefined, chance: undefined });
 
 /** What keeps a job from all slots of a plan, counted. */
-function whyLeft(x: Indexed, slotOf: Int32Array, job: number): LeftOut['why'] {
-  const plan = emptyPlan(x);
-  slotOf.forEach((s, j) => s >= 0 && plan.put(j, s));
+function whyLeft(plan: Plan, job: number): LeftOut['why'] {
+  const { x } = plan;
   const counted = new Map<string, { limit: Limit; days: number }>();
   const { earliest, latest } = x.problem.jobs[job]!;
   for (let s = 0; s < x.nSlots; s++) {
@@ -64,7 +63,6 @@ export interface Solving {
   x: Indexed;
   /** One change of the plan, or one round of the bound; `share` of the time is spent. True where the plan became better. */
   step(share: number): boolean;
-  cost(): number;
   answer(): Answer;
 }
 
@@ -76,36 +74,34 @@ export function solving(problem: Problem, seed = 1): Solving {
   // What may stand on no day is told, and is not a matter of choice.
   const hopeless = x.slots.reduce((sum, list, j) => sum + (list.length ? 0 : x.missed[j]!), 0);
   const found = search(x, seed);
-  const bounds: { of: Bounding; target: () => number; open: boolean }[] = [
-    { of: bounding(x, 'whole'), target: () => found.best().cost, open: true },
-    { of: bounding(x, 'without driving'), target: () => found.best().cost, open: true },
-  ];
+  const [whole, without] = [bounding(x, 'whole'), bounding(x, 'without driving')];
+  let open = [whole, without];
   let steps = 0;
   return {
     x,
-    cost: () => found.best().cost - hopeless,
     step(share) {
       steps += 1;
-      if (steps % BETWEEN === 0) for (const b of bounds) if (b.open) b.open = b.of.round(b.target());
+      if (steps % BETWEEN === 0) open = open.filter((b) => b.round(found.best().cost));
       return found.step(share);
     },
-    answer: () => answerOf(found, hopeless, [bounds[0]!.of, bounds[1]!.of]),
+    answer: () => answerOf(found, hopeless, whole, without),
   };
 }
 
 /** An hour more is told of where it would save so many minutes. */
 const WORTH_SAYING = 15;
 
-function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, Bounding]): Answer {
+function answerOf(found: Search, hopeless: number, whole: Bounding, without: Bounding): Answer {
   const { x } = found;
-  const { problem, nDays } = x;
+  const { problem } = x;
   const { slotOf, days, cost } = found.best();
+  const plan = emptyPlan(x);
+  plan.restore(found.best());
   const rounds = days.flatMap((day, slot): Round[] => {
     if (!day?.ok) return [];
     return [
       {
-        day: problem.days[slot % nDays]!,
-        crewId: problem.crews[Math.floor(slot / nDays)]!.id,
+        ...placedAt(x, slot),
         stops: day.stops.map(({ place, jobs, arrive, begin, end }) => ({
           placeId: problem.places[place]!.id,
           jobIds: jobs.map((j) => problem.jobs[j]!.id),
@@ -125,7 +121,7 @@ function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, 
     rounds: rounds.sort((a, b) => a.day.localeCompare(b.day) || a.crewId.localeCompare(b.crewId)),
     left: [...slotOf.keys()]
       .filter((j) => slotOf[j]! < 0)
-      .map((j) => ({ jobId: problem.jobs[j]!.id, why: whyLeft(x, slotOf, j) })),
+      .map((j) => ({ jobId: problem.jobs[j]!.id, why: whyLeft(plan, j) })),
     cost: {
       whole: cost - hopeless,
       out: rounds.reduce((sum, r) => sum + r.home - r.leave, 0),
@@ -136,11 +132,7 @@ function answerOf(found: Search, hopeless: number, [whole, without]: [Bounding, 
       .filter((s) => 60 * minute[s]! > WORTH_SAYING)
       .sort((a, b) => minute[b]! - minute[a]!)
       .slice(0, 5)
-      .map((s) => ({
-        day: problem.days[s % nDays]!,
-        crewId: problem.crews[Math.floor(s / nDays)]!.id,
-        hourSaves: 60 * minute[s]!,
-      })),
+      .map((s) => ({ ...placedAt(x, s), hourSaves: 60 * minute[s]! })),
   };
 }
 
@@ -162,10 +154,9 @@ export function whyNot(problem: Problem, { rounds }: Pick<Answer, 'rounds'>, job
   const d = problem.days.indexOf(day);
   const job = problem.jobs.findIndex((j) => j.id === jobId);
   if (d < 0 || job < 0) return [];
-  const slot = (p: Placed) => problem.crews.findIndex((c) => c.id === p.crewId) * x.nDays + problem.days.indexOf(p.day);
   problem.jobs.forEach((j, i) => {
-    const p = at.get(j.id);
-    if (p) plan.put(i, slot(p));
+    const slot = slotAt(problem, at.get(j.id) ?? null);
+    if (slot >= 0) plan.put(i, slot);
   });
   const before = plan.cost();
   plan.take(job);

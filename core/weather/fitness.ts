@@ -15,6 +15,9 @@ export interface AirLimits {
   dryLeaves: boolean;
 }
 
+/** Whether limits leave every air be. */
+export const anyAir = (limits: AirLimits): boolean => Object.values(limits).every((x) => x === null || x === false);
+
 /** How likely a day of the forecast is to have a spell of work, and its most likely hours. */
 export interface FitDay {
   day: Day;
