@@ -40,9 +40,10 @@ export interface Plan {
   visitId: string | null;
 }
 
-export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
-  within(scope, async (tx) => {
-    const [plan] = await tx<Plan[]>`
+/** Plans by their ids, in no order; what this outfit has not got is left out. */
+export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Plan[]>`
       select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
         p.name as "byName", n.planned_for::text as "plannedFor", n.visit_id as "visitId"
@@ -50,9 +51,28 @@ export const getPlan = (scope: Scope, id: string): Promise<Plan | null> =>
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
       join person p on p.id = n.by_person
-      where n.id = ${id}`;
-    return plan ?? null;
-  });
+      where n.outfit_id = ${scope.outfitId} and n.id = any(${[...ids]})`),
+  ]);
+export const getPlan = async (scope: Scope, id: string): Promise<Plan | null> =>
+  (await getPlans(scope, [id]))[0] ?? null;
+
+/** Plans of their own that wait are for another day, with the span they may move in and what was gone on in spite of. */
+export const movePlansTo = (
+  scope: Scope,
+  moves: readonly { planId: string; visit: Visit; released: Record<string, string> }[],
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      update plan n
+      set planned_for = m.day, earliest = m.earliest, latest = m.latest, released = n.released || m.released::jsonb,
+        moves = moves + 1
+      from unnest(
+        ${moves.map((m) => m.planId)}::uuid[], ${moves.map((m) => m.visit.plannedFor)}::date[],
+        ${moves.map((m) => m.visit.earliest)}::date[], ${moves.map((m) => m.visit.latest)}::date[],
+        ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, earliest, latest, released)
+      where n.outfit_id = ${scope.outfitId} and n.id = m.id and n.state = 'open' and n.visit_id is null`,
+  );
 
 export interface NewPlan {
   id: string;

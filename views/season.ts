@@ -1,5 +1,5 @@
 import { regionFor } from '@/commands/facts/region';
-import { comesHere, hostYear, taughtFrom, underRain, type DueVisit } from '@/commands/facts/season';
+import { comesHere, hostYear, taughtFrom, underRain, weatherOf, type DueVisit } from '@/commands/facts/season';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import { USUAL_WIND } from '@/core/gates/rules/weather';
@@ -11,17 +11,21 @@ import type { CoverLeft } from '@/core/season/cover';
 import { infectionEvents, infections, infectionSpan, type InfectionEvent } from '@/core/season/infections';
 import { stagesOn, type StageDate } from '@/core/season/stages';
 import type { HeatModel } from '@/core/season/heat';
-import { daysOf, type HostYear } from '@/core/season/year';
-import { zonedInstant } from '@/core/season/zone';
-import { fitDays, type AirLimits, type FitDay } from '@/core/weather/fitness';
+import { seasonStart, type SeasonWeather } from '@/core/season/growth';
+import { isSouth } from '@/core/season/hemisphere';
+import { timedSpans } from '@/core/season/timed';
+import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/year';
+import { wallClock, zonedInstant } from '@/core/season/zone';
+import { fitDays, fitHours, type AirLimits, type FitDay } from '@/core/weather/fitness';
 import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
-import type { Host } from '@/core/diagnose/knowledge';
+import type { Host, TreatmentOption } from '@/core/diagnose/knowledge';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { yearVisits, type YearVisit } from '@/store/year-visits';
 import { broughtHours, placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
 
 /** A host of a place with its year. */
@@ -42,10 +46,23 @@ export interface CoveredEvent extends InfectionEvent {
   cover: number | null;
 }
 
-/** How the coming days serve, by the usual limits of a kind of work. */
+/** How the coming days and their hours serve, by the usual limits of a kind of work. */
 export interface Fitness {
   id: 'spray' | 'injection' | 'drench';
   days: FitDay[];
+  /** Hours as a clock at the place shows them: YYYY-MM-DDTHH. */
+  hours: { wall: string; chance: number }[];
+}
+
+/** When a trouble is worked against at a place, by the field guide’s own time: a way of it, and the days as they are expected. */
+export interface TroubleTime {
+  conditionId: string;
+  method: TreatmentOption['method'];
+  hostId: string;
+  from: Day;
+  to: Day;
+  /** Nine times in ten its first day lies between these. */
+  spread: { earliest: Day; latest: Day };
 }
 
 export interface PlaceSeason {
@@ -54,6 +71,12 @@ export interface PlaceSeason {
   hosts: HostSeason[];
   events: CoveredEvent[];
   fitness: Fitness[];
+  /** What was done and is to come there, whatever it comes from. */
+  visits: YearVisit[];
+  /** Sums of heat as they grow, each season of each model. */
+  curves: { modelId: string; points: HeatPoint[] }[];
+  /** When the troubles that are worked against here, or hatch here, have their time. */
+  times: TroubleTime[];
   /** Measured days up to yesterday, then the middle of the forecast. */
   days: (WeatherDay & { told: 'measured' | 'forecast' })[];
   sightings: Sighting[];
@@ -130,6 +153,7 @@ function placeSeason(
   place: PlaceStand,
   { sightings, ownHeat }: Pick<PlaceYear, 'sightings' | 'ownHeat'>,
   brought: { days: readonly WeatherDay[]; hours: readonly MeasuredHour[] },
+  visits: readonly YearVisit[],
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
@@ -171,7 +195,22 @@ function placeSeason(
     fitness: KINDS.map(({ id, hours, limits }) => ({
       id,
       days: fitDays(ahead.members, limits, hours, timeZone).filter((d) => d.day >= today),
+      hours: fitHours(ahead.members, limits, timeZone).map((h) => ({
+        wall: wallClock(h.at, timeZone).slice(0, 13),
+        chance: h.chance,
+      })),
     })),
+    visits: [...visits],
+    curves: curvesOf(
+      hosts,
+      ownHeat,
+      (start) => weatherOf(station, start, timeZone, now, brought.days),
+      isSouth(place.lat),
+    ),
+    times: timesOf(hosts, [
+      ...visits.flatMap((v) => v.conditionId ?? []),
+      ...hosts.flatMap((h) => h.year.heat.flatMap((x) => x.conditionId ?? [])),
+    ]),
     days: [
       ...measured,
       ...middleDays(ahead.members, timeZone)
@@ -184,6 +223,52 @@ function placeSeason(
     brought: brought.days.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
   };
 }
+
+/** Each sum of heat that is told of a host, as it grows through its season; once, whichever hosts it concerns. */
+function curvesOf(
+  hosts: readonly HostSeason[],
+  ownHeat: readonly HeatModel[],
+  weather: (start: Day) => SeasonWeather,
+  south: boolean,
+): PlaceSeason['curves'] {
+  const curves = new Map<string, PlaceSeason['curves'][number]>();
+  for (const { host, year } of hosts)
+    for (const { modelId, from } of year.heat) {
+      const model = heatModelsFor(host, ownHeat).find((m) => m.id === modelId);
+      if (model && !curves.has(`${modelId} ${from}`))
+        curves.set(`${modelId} ${from}`, {
+          modelId,
+          points: heatCurve(model, weather(seasonStart(from, south)), from),
+        });
+    }
+  return [...curves.values()];
+}
+
+/** The field guide’s times against troubles, on each host that they concern. */
+const timesOf = (hosts: readonly HostSeason[], conditionIds: readonly string[]): TroubleTime[] =>
+  [...new Set(conditionIds)].flatMap((conditionId) => {
+    const condition = findCondition(conditionId);
+    return (condition?.options ?? []).flatMap(({ method, timed }) =>
+      hosts
+        .filter(({ host }) => timed && concerns(condition!.groups, host))
+        .flatMap(({ host, year }) =>
+          timedSpans(timed!, year).flatMap(({ from, to }): TroubleTime[] =>
+            from === null
+              ? []
+              : [
+                  {
+                    conditionId,
+                    method,
+                    hostId: host.id,
+                    from: from.date.day,
+                    to,
+                    spread: { earliest: from.date.earliest, latest: from.date.latest },
+                  },
+                ],
+          ),
+        ),
+    );
+  });
 
 /** What waits for a sighting is offered to be seen; what hardly ever comes here is not told. */
 function modelsAt(hosts: readonly HostSeason[], own: readonly HeatModel[]): HeatModel[] {
@@ -224,6 +309,15 @@ function eventsOf(
   });
 }
 
+/** Visits that renew a cover stand on the day on which rain makes them due. */
+function movedByRain(visits: readonly YearVisit[], due: readonly DueVisit[]): YearVisit[] {
+  const moved = new Map(due.flatMap((d) => (d.cover ? [[d.id, d] as const] : [])));
+  return visits.map((v) => {
+    const to = moved.get(v.id);
+    return to ? { ...v, day: to.due, earliest: to.earliest } : v;
+  });
+}
+
 /** What is due and planned in a span, and what the year brings to one place: the first by name where none is asked for. */
 export const seasonView = (
   viewer: Viewer,
@@ -232,6 +326,8 @@ export const seasonView = (
   from: Day,
   to: Day,
   placeId: string | null,
+  /** The days of which visits of that place are told; those of the list where nothing is said. */
+  drawn: { from: Day; to: Day } = { from, to },
 ): Promise<Season> =>
   together(viewer, async () => {
     const [places, due, plans, works, place] = await Promise.all([
@@ -247,10 +343,12 @@ export const seasonView = (
       place && year?.brought.length
         ? await broughtHours(viewer, place.id, new Date(now.getTime() - SHOWN_DAYS * DAY_MS))
         : [];
+    const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
+    const rained = underRain(due, stationFor, now);
     const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
     return {
       places,
-      due: underRain(due, stationFor, now),
+      due: rained,
       ahead: plans.filter(within),
       works: works.filter(within),
       at:
@@ -259,6 +357,7 @@ export const seasonView = (
           place,
           { sightings: year?.sightings ?? [], ownHeat: year?.ownHeat ?? [] },
           { days: year?.brought ?? [], hours },
+          movedByRain(visits, rained),
           stationFor,
           now,
           regionFor(viewer, place.region).presence,

@@ -7,7 +7,7 @@ import { options } from './options';
 import { prescribe } from './prescribe';
 import type { Choices, Situation } from './situation';
 import { UNSAID } from './unsaid';
-import { dayOf, nextWindow, situationOn, visitOn, whenOf, workDay } from './when';
+import { dayOf, daysOpen, firstOpen, nextWindow, situationOn, visitOn, whenOf, workDay } from './when';
 
 const elm: Situation = {
   ...UNSAID,
@@ -254,4 +254,46 @@ it('every gate that asks what passes from day to day is one of the day, and none
           if (g.asks) asked.set(g.id, g.asks);
   expect(asked.size).toBeGreaterThan(10);
   for (const [id, fact] of asked) if (PASSING.some((p) => p === fact)) expect([id, dayIds.has(id)]).toEqual([id, true]);
+});
+
+describe('the days of a year, as a hand that moves a plan is told them', () => {
+  const done = (day: string, labelKey: string) => ({ day, labelKey, actives: [], families: [], groups: [] });
+  const picked = {
+    ...elm,
+    host: findHost('cider-apple')!,
+    condition: null,
+    troubles: [],
+    harvest: { from: '2027-09-10', to: '2027-10-05' },
+  };
+
+  it('lie one after the other without a gap, and say of each what the window says', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(elm, picked, { ...elm, earlier: [done('2026-11-20', 'training-02-elm-infusion')] }),
+        fc.constantFrom(...trainingLabels.flatMap((l) => l.uses.map((u) => [l, u] as const))),
+        (situation, [label, use]) => {
+          const spans = daysOpen(situation, label, use);
+          expect(spans[0]!.from).toBe(situation.today);
+          for (const [i, s] of spans.entries()) {
+            expect(s.from <= s.to).toBe(true);
+            if (i > 0) expect(s.from).toBe(after(spans[i - 1]!.to, 1, 'days'));
+          }
+          const window = nextWindow(situation, label, use);
+          const open = spans.find((s) => !s.bounds.length);
+          expect(open?.from).toBe(window?.from);
+          if (window?.closes.length) expect(after(open!.to, 1, 'days')).toBe(after(window.to, 1, 'days'));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('a day of it is open exactly where a window that begins on it is', () => {
+    const spans = daysOpen(elm, ...infusion);
+    for (let n = 0; n < 360; n += 3) {
+      const day = after(elm.today, n, 'days');
+      const open = firstOpen({ ...elm, today: day }, ...infusion, day) === day;
+      expect([day, spans.find((s) => s.from <= day && day <= s.to)!.bounds.length === 0]).toEqual([day, open]);
+    }
+  });
 });

@@ -213,6 +213,30 @@ export function firstOpen(situation: Situation, label: Label, use: LabelUse, las
   return against ?? [];
 }
 
+/** A span of days with what speaks against a use on each of them; open where nothing does. */
+export interface DaysOpen {
+  from: Day;
+  to: Day;
+  bounds: Bound[];
+}
+
+/**
+ * The days of the year from today on, as spans that are open or closed as a whole, in order and without a gap: what a hand
+ * that moves a visit is told.
+ */
+export function daysOpen(situation: Situation, label: Label, use: LabelUse): DaysOpen[] {
+  const spans: DaysOpen[] = [];
+  for (const { day, bounds } of turns(situation, label, use)) {
+    const last = spans.at(-1);
+    if (last) last.to = after(day, -1, 'days');
+    if (last && JSON.stringify(last.bounds) === JSON.stringify(bounds)) continue;
+    spans.push({ from: day, to: day, bounds });
+  }
+  const last = spans.at(-1);
+  if (last) last.to = after(after(situation.today, YEAR_DAYS, 'days'), -1, 'days');
+  return spans;
+}
+
 /** Puts a day into its place among days in order, once. */
 function insert(days: Day[], day: Day): void {
   const at = days.findIndex((d) => d >= day);

@@ -1,10 +1,11 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { onceEach } from '../diagnose/once';
 import type { Host } from '../diagnose/knowledge';
 import type { LeafState } from '../diagnose/words';
 import type { Forecast, Hour, WeatherDay } from '../weather/station';
 import { after, type Day } from './follow-ups';
 import { CHILL_DAYS, type Range, type SeasonWeather } from './growth';
-import { expectedOn, type ExpectedDay, type HeatModel } from './heat';
+import { expectedOn, heatOf, type ExpectedDay, type HeatModel } from './heat';
 import { usualLeaf } from './leaf';
 import { leafOn, type StageDate } from './stages';
 import { dayIn } from './zone';
@@ -141,4 +142,41 @@ function reached(model: HeatModel, weather: SeasonWeather, from: Day): HeatDate 
   const years = weather.courses.map((c) => [...weather.measured, ...c].slice(at));
   const expected = expectedOn(model, measured, years, dayOf);
   return expected && { ...expected, modelId: model.id, what: model.what, conditionId: model.condition, from };
+}
+
+/** How far a sum of heat has come on a day, as a share of what it takes. */
+export interface HeatPoint {
+  day: Day;
+  share: number;
+}
+/** Days between two points of a curve. */
+const CURVE_STEP = 4;
+
+/**
+ * A sum of heat over its season, from where it is counted to where it is reached: measured days, then the mean of the courses.
+ * @param from the day from which it counts
+ * @returns in order of day; ends with the first point that has reached the sum, or with the season
+ */
+export function heatCurve(model: HeatModel, weather: SeasonWeather, from: Day): HeatPoint[] {
+  const at = differenceInCalendarDays(parseISO(from), parseISO(seasonSpan(weather.start).from));
+  const sums = (days: readonly Range[]) =>
+    heatOf(
+      model,
+      days.map((d) => ({ ...d, day: '' })),
+    ).each;
+  const measured = sums(weather.measured.slice(at));
+  const skip = Math.max(0, at - weather.measured.length);
+  const courses = weather.courses.map((c) => sums(c.slice(skip)));
+  const length = courses.length ? Math.min(...courses.map((c) => c.length)) : 0;
+  const mean = Array.from({ length }, (_, i) => courses.reduce((a, c) => a + c[i]!, 0) / courses.length);
+  const points: HeatPoint[] = [{ day: from, share: 0 }];
+  let total = 0;
+  for (const [i, heat] of [...measured, ...mean].entries()) {
+    total += heat;
+    const share = total / model.sum;
+    if ((i + 1) % CURVE_STEP === 0 || share >= 1)
+      points.push({ day: after(from, i + 1, 'days'), share: Math.min(1, share) });
+    if (share >= 1) break;
+  }
+  return points;
 }

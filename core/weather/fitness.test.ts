@@ -1,4 +1,4 @@
-import { firstFit, fitDays, type AirLimits } from './fitness';
+import { firstFit, fitDays, fitHours, type AirLimits } from './fitness';
 import type { Hour } from './station';
 
 const spray: AirLimits = { minC: 4, maxC: 27, minWindMs: 1, maxWindMs: 4.5, dryHours: 6, dryLeaves: false };
@@ -50,4 +50,18 @@ it('what rain does not harm is not closed by it', () => {
   expect(on([wet], { ...spray, dryHours: null })[0]!.chance).toBe(1);
   expect(on([wet], { ...spray, dryHours: null, dryLeaves: true })[0]!.chance).toBe(0);
   expect(fitDays([], spray, 2, 'UTC')).toEqual([]);
+});
+
+it('an hour is as likely as the courses in which it lies within the limits, and no day is less likely than its best hour', () => {
+  // One course is windy from noon on, the other always.
+  const members = [course((i) => (i % 24 >= 12 ? { windMs: 7 } : {})), course(() => ({ windMs: 20 }))];
+  const hours = fitHours(members, spray, 'UTC');
+  for (const h of hours.slice(0, 15))
+    expect([h.at, h.chance]).toEqual([h.at, Number(h.at.slice(11, 13)) < 12 ? 0.5 : 0]);
+  const days = fitDays(members, spray, 1, 'UTC');
+  for (const d of days) {
+    const of = hours.filter((h) => h.at.startsWith(d.day)).map((h) => h.chance);
+    expect(d.chance).toBeGreaterThanOrEqual(Math.max(...of));
+  }
+  expect(fitHours([], spray, 'UTC')).toEqual([]);
 });

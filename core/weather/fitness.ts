@@ -114,6 +114,27 @@ function fitDay(
   return { day, chance: met / members.length, from: best?.[0] ?? null, to: best ? best[0] + hours : null };
 }
 
+/** How likely each working hour of a forecast is to lie within limits, as the hour's beginning. */
+export interface FitHour {
+  at: string;
+  chance: number;
+}
+
+/**
+ * The hours of a forecast in which a method's limits are met, by the share of its courses.
+ * @param members equally likely courses of hours, all beginning with the same one
+ */
+export function fitHours(members: Members, limits: AirLimits, timeZone: string): FitHour[] {
+  if (!members.length) return [];
+  const { days, dry } = coursesOf(members, timeZone);
+  return days.flatMap(({ at }) =>
+    at.map(({ index }) => {
+      const met = members.filter((member, m) => fits(limits, member[index]!, dry[m]![index]!)).length;
+      return { at: members[0]![index]!.at, chance: met / members.length };
+    }),
+  );
+}
+
 /** More likely than not by a good margin. */
 const LIKELY = 0.6;
 export const isLikely = (day: FitDay): boolean => day.chance >= LIKELY;

@@ -103,7 +103,10 @@ export const groupBy = <T, K>(of: readonly T[], f: (x: T) => K | null): Map<K, T
   const out = new Map<K, T[]>();
   for (const x of of) {
     const k = f(x);
-    if (k !== null) out.set(k, [...(out.get(k) ?? []), x]);
+    if (k === null) continue;
+    const group = out.get(k);
+    if (group) group.push(x);
+    else out.set(k, [x]);
   }
   return out;
 };

@@ -1,6 +1,6 @@
-import { scaleLinear, scaleUtc } from 'd3-scale';
-import { format, parseISO } from 'date-fns';
-import { after } from '@/core/season/follow-ups';
+import { scaleLinear } from 'd3-scale';
+import { shortDay } from '@/ui/words';
+import { at as t, DAY } from './span';
 
 /** A span of days on a row: what it is tells its pattern, so that it reads without colour. */
 export interface YearBand {
@@ -15,15 +15,25 @@ export interface YearMark {
   earliest: string;
   latest: string;
   /** `maybe` waits for a look, `left` can be done on no day. */
-  tone: 'seen' | 'expected' | 'visit' | 'maybe' | 'done' | 'left' | 'infection' | 'risk';
+  tone: 'seen' | 'expected' | 'visit' | 'missed' | 'maybe' | 'done' | 'left' | 'infection' | 'risk';
   words: string;
   href?: string;
+  /** Of what can be chosen; a mark without is only looked at. */
+  id?: string;
+  /** It can be moved to another day. */
+  movable?: boolean;
+}
+/** A sum as it grows: 1 is what it takes. */
+export interface YearCurve {
+  day: string;
+  share: number;
 }
 export interface YearRow {
   id: string;
   label: string;
   bands: YearBand[];
   marks: YearMark[];
+  curves?: YearCurve[][];
 }
 export interface YearDay {
   day: string;
@@ -33,118 +43,280 @@ export interface YearDay {
   told: 'measured' | 'forecast';
 }
 
-const W = 1000;
-const ROW = 50;
-/** Room above the rows: with the weather, and without. */
-const WITH_WEATHER = 92;
-const BARE = 24;
-const DAY = 864e5;
-const t = (day: string) => Date.parse(day);
+/** How a kind of work is served, day by day and hour by hour, as a clock at the place shows it (YYYY-MM-DDTHH). */
+export interface YearFit {
+  id: string;
+  name: string;
+  days: { day: string; chance: number }[];
+  hours: { wall: string; chance: number }[];
+}
 
-/** The year of a place as one drawing: months across, its weather above, a row each for what grows, hatches, infects and is to do. */
-export function Year({
-  from,
-  to,
-  today,
-  rows,
-  days,
-}: {
+/** Height of a row on which things grow, and of one that stands among hundreds. */
+export const ROW = { tall: 50, low: 34 } as const;
+export type RowKind = keyof typeof ROW;
+/** Where things stand in a row, from its top. */
+const LINES: Record<RowKind, { band: number; visit: number; bar: number }> = {
+  tall: { band: 24, visit: 31, bar: 43 },
+  low: { band: 17, visit: 23, bar: 30 },
+};
+export const WEATHER = 68;
+const FIT = 17;
+type X = (ms: number) => number;
+
+/** Patterns of the bands: what they are reads without colour. */
+export const YearPatterns = () => (
+  <defs>
+    <pattern id="year-half" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <rect width="6" height="6" fill="var(--sheet)" />
+      <rect width="3" height="6" fill="var(--cambium)" />
+    </pattern>
+    <pattern id="year-bloom" width="7" height="7" patternUnits="userSpaceOnUse">
+      <rect width="7" height="7" fill="var(--sheet)" />
+      <circle cx="3.5" cy="3.5" r="2.1" fill="var(--madder)" />
+    </pattern>
+    <pattern id="year-shut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+      <rect width="2" height="7" fill="var(--madder)" />
+    </pattern>
+  </defs>
+);
+
+/** The mark in hand, with the day over which it is held, and what is said of that day. */
+export interface InHand {
+  id: string;
+  day: string;
+  says?: { words: string; breaks: boolean } | null;
+}
+
+/** Days on which what is in hand cannot stand. */
+export interface Shut {
   from: string;
   to: string;
-  today: string;
-  rows: YearRow[];
-  days: YearDay[];
+}
+
+/** One row: what grows and what is open as bands, what comes as marks, sums as curves. */
+export function YearRowDrawing({
+  row,
+  kind,
+  x,
+  width,
+  from,
+  to,
+  chosen,
+  shut,
+}: {
+  row: YearRow;
+  kind: RowKind;
+  x: X;
+  width: number;
+  from: string;
+  to: string;
+  chosen: InHand | null;
+  shut: readonly Shut[];
 }) {
-  const x = scaleUtc([t(from), t(to)], [0, W]).clamp(true);
   const inside = (a: string, b: string) => b >= from && a <= to;
-  const top = days.length ? WITH_WEATHER : BARE;
-  const height = top + rows.length * ROW + 8;
-  const months = Array.from({ length: 14 }, (_, i) => after(`${from.slice(0, 7)}-01`, i, 'months')).filter(
-    (m) => m <= to,
-  );
-  const short = t(to) - t(from) < 60 * DAY;
-  const marks = short ? Array.from({ length: 40 }, (_, i) => after(from, i, 'days')).filter((d) => d <= to) : months;
+  const { band, visit, bar } = LINES[kind];
+  const isHeld = (m: YearMark) => chosen !== null && m.id === chosen.id;
+  const held = row.marks.some(isHeld);
   return (
-    <svg viewBox={`0 0 ${W} ${height}`} className="w-full min-w-[820px]" aria-hidden="true">
-      <defs>
-        <pattern id="year-half" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="var(--sheet)" />
-          <rect width="3" height="6" fill="var(--cambium)" />
-        </pattern>
-        <pattern id="year-bloom" width="7" height="7" patternUnits="userSpaceOnUse">
-          <rect width="7" height="7" fill="var(--sheet)" />
-          <circle cx="3.5" cy="3.5" r="2.1" fill="var(--madder)" />
-        </pattern>
-      </defs>
-      {marks.map((m) => (
-        <g key={m}>
-          <path d={`M${x(t(m))} 16V${height}`} stroke="var(--line-2)" strokeWidth="1" />
-          {m < to && (
-            <text x={x(t(m)) + 4} y="12" fontSize="13" fill="var(--ink-2)">
-              {format(parseISO(m), short ? 'EEE d' : m.slice(5, 7) === '01' ? 'MMM yyyy' : 'MMM')}
-            </text>
-          )}
-        </g>
+    <>
+      <path d={`M0 0H${width}`} stroke="var(--line)" strokeWidth="1" />
+      {kind === 'tall' && <path d={`M0 ${visit}H${width}`} stroke="var(--line-2)" strokeWidth="1" />}
+      {held &&
+        shut
+          .filter((s) => inside(s.from, s.to))
+          .map((s) => (
+            <rect
+              key={s.from}
+              x={x(t(s.from))}
+              y="1"
+              width={Math.max(1, x(t(s.to) + DAY) - x(t(s.from)))}
+              height={ROW[kind] - 1}
+              fill="url(#year-shut)"
+              opacity="0.4"
+            />
+          ))}
+      {row.bands
+        .filter((b) => inside(b.from, b.to))
+        .map((b) => (
+          <Band key={`${b.from}${b.tone}${b.words}`} band={b} y={band} left={x(t(b.from))} right={x(t(b.to) + DAY)} />
+        ))}
+      {row.curves?.map((c) => (
+        <Curve key={c[0]!.day} curve={c} x={x} height={ROW[kind]} />
       ))}
-      {days.length > 0 && (
-        <Weather
-          days={days.filter((d) => inside(d.day, d.day))}
-          x={(day) => x(t(day))}
-          width={Math.max(1, x(t(from) + DAY) - 0.6)}
-        />
-      )}
-      {rows.map((row, i) => (
-        <g key={row.id} transform={`translate(0 ${top + i * ROW})`}>
-          <path d={`M0 0H${W}`} stroke="var(--line)" strokeWidth="1" />
-          <path d={`M0 31H${W}`} stroke="var(--line-2)" strokeWidth="1" />
-          {row.bands
-            .filter((b) => inside(b.from, b.to))
-            .map((b) => (
-              <Band key={`${b.from}${b.tone}`} band={b} left={x(t(b.from))} right={x(t(b.to) + DAY)} />
-            ))}
-          {row.marks
-            .filter((m) => inside(m.earliest, m.latest))
-            .map((m) => (
-              <Mark
-                key={`${m.day}${m.tone}${m.words}`}
-                mark={m}
-                at={x(t(m.day) + DAY / 2)}
-                left={x(t(m.earliest))}
-                right={x(t(m.latest) + DAY)}
-              />
-            ))}
-          <text
-            x="4"
-            y="15"
-            fontSize="14"
-            fontWeight="700"
-            fill="var(--ink)"
-            stroke="var(--sheet)"
-            strokeWidth="4"
-            paintOrder="stroke"
-          >
-            {row.label}
-          </text>
-        </g>
-      ))}
-      {today >= from && today <= to && (
-        <path d={`M${x(t(today) + DAY / 2)} 16V${height}`} stroke="var(--ink)" strokeWidth="3" />
-      )}
-    </svg>
+      {row.marks
+        .filter((m) => inside(m.earliest, m.latest) || isHeld(m))
+        .map((m) => (
+          <Mark
+            key={m.id ?? `${m.day}${m.tone}${m.words}`}
+            mark={m}
+            y={{ visit, bar }}
+            at={x(t(isHeld(m) ? chosen!.day : m.day) + DAY / 2)}
+            left={x(t(m.earliest))}
+            right={x(t(m.latest) + DAY)}
+            chosen={isHeld(m)}
+          />
+        ))}
+      {held && chosen?.says && <Says {...chosen.says} at={x(t(chosen.day) + DAY / 2)} y={visit} width={width} />}
+      <Elsewhere row={row} from={from} to={to} y={visit} width={width} />
+      <text
+        x="4"
+        y={kind === 'tall' ? 15 : 12}
+        fontSize={kind === 'tall' ? 14 : 12}
+        fontWeight="700"
+        fill="var(--ink)"
+        stroke="var(--sheet)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
+        {row.label}
+      </text>
+    </>
   );
 }
 
+/** What is said of the day over which a mark is held, beside it. */
+function Says({
+  words,
+  breaks,
+  at,
+  y,
+  width,
+}: {
+  words: string;
+  breaks: boolean;
+  at: number;
+  y: number;
+  width: number;
+}) {
+  const left = at > width * 0.55;
+  return (
+    <text
+      x={left ? at - 16 : at + 16}
+      y={y + 5}
+      textAnchor={left ? 'end' : 'start'}
+      fontSize="13"
+      fontWeight="700"
+      fill={breaks ? 'var(--madder)' : 'var(--ink)'}
+      stroke="var(--sheet)"
+      strokeWidth="5"
+      paintOrder="stroke"
+    >
+      {breaks ? '▮ ' : ''}
+      {words}
+    </text>
+  );
+}
+
+/** Where nothing of a row is to be seen: which way its nearest mark lies, and when. */
+function Elsewhere({ row, from, to, y, width }: { row: YearRow; from: string; to: string; y: number; width: number }) {
+  const spans = [
+    ...row.bands.map((b) => ({ earliest: b.from, latest: b.to, day: b.from })),
+    ...row.marks,
+    ...(row.curves ?? []).map((c) => ({ earliest: c[0]!.day, latest: c.at(-1)!.day, day: c[0]!.day })),
+  ];
+  if (spans.some((s) => s.latest >= from && s.earliest <= to)) return null;
+  const before = spans.filter((s) => s.latest < from).sort((a, b) => b.day.localeCompare(a.day))[0];
+  const after = spans.filter((s) => s.earliest > to).sort((a, b) => a.day.localeCompare(b.day))[0];
+  const words = { y: y + 6, fontSize: 12, fill: 'var(--ink-2)' };
+  return (
+    <>
+      {before && (
+        <text x="4" {...words}>
+          ◂ {shortDay(before.day)}
+        </text>
+      )}
+      {after && (
+        <text x={width - 4} textAnchor="end" {...words}>
+          {shortDay(after.day)} ▸
+        </text>
+      )}
+    </>
+  );
+}
+
+/** A sum that grows towards what it takes, which is the top of its row. */
+function Curve({ curve, x, height }: { curve: YearCurve[]; x: X; height: number }) {
+  const y = (share: number) => height - 3 - share * (height - 22);
+  const line = curve.map((p) => `${x(t(p.day)).toFixed(1)} ${y(p.share).toFixed(1)}`).join('L');
+  return (
+    <>
+      <path
+        d={`M${x(t(curve[0]!.day))} ${y(1)}H${x(t(curve.at(-1)!.day))}`}
+        stroke="var(--line)"
+        strokeDasharray="3 4"
+      />
+      <path d={`M${line}`} fill="none" stroke="var(--sap)" strokeWidth="2.2" />
+    </>
+  );
+}
+
+/** Height of the strips that tell how the days serve. */
+export const fitHeight = (fits: readonly YearFit[]) => fits.length * FIT + 4;
+
+/** How days, or hours where they have room, serve each kind of work: the fuller a cell, the more courses of the forecast allow it. */
+export function FitStrips({ fits, x, top, hourly }: { fits: readonly YearFit[]; x: X; top: number; hourly: boolean }) {
+  return fits.map((f, i) => {
+    const cells = hourly
+      ? f.hours.map((h) => ({
+          key: h.wall,
+          from: t(`${h.wall}:00Z`),
+          to: t(`${h.wall}:00Z`) + DAY / 24,
+          chance: h.chance,
+        }))
+      : f.days.map((d) => ({ key: d.day, from: t(d.day), to: t(d.day) + DAY, chance: d.chance }));
+    const [first] = cells;
+    const y = top + i * FIT;
+    return (
+      <g key={f.id}>
+        {cells.map((c) => (
+          <g key={c.key}>
+            <rect
+              x={x(c.from)}
+              y={y}
+              width={Math.max(1, x(c.to) - x(c.from) - 1)}
+              height={FIT - 4}
+              fill="var(--sheet)"
+              stroke="var(--line)"
+            />
+            <rect
+              x={x(c.from)}
+              y={y + (FIT - 4) * (1 - c.chance)}
+              width={Math.max(1, x(c.to) - x(c.from) - 1)}
+              height={(FIT - 4) * c.chance}
+              fill={c.chance >= 0.6 ? 'var(--cambium)' : 'var(--line)'}
+              stroke={c.chance >= 0.6 ? 'var(--ink)' : 'none'}
+              strokeWidth="0.8"
+            />
+          </g>
+        ))}
+        {first && (
+          <text
+            x={Math.max(4, x(first.from) - 6)}
+            y={y + 11}
+            fontSize="12"
+            fill="var(--ink)"
+            textAnchor={x(first.from) > 90 ? 'end' : 'start'}
+          >
+            {f.name}
+          </text>
+        )}
+      </g>
+    );
+  });
+}
+
 /** Warmth as a strip between the day's lowest and highest, rain as bars from the bottom; the forecast is hollow. */
-function Weather({ days, x, width }: { days: YearDay[]; x: (day: string) => number; width: number }) {
-  const warm = scaleLinear([-10, 35], [WITH_WEATHER - 8, 20]).clamp(true);
-  const wet = scaleLinear([0, 30], [0, WITH_WEATHER - 34]).clamp(true);
+export function Weather({ days, x, top, across }: { days: readonly YearDay[]; x: X; top: number; across: number }) {
+  const warm = scaleLinear([-10, 35], [top + WEATHER - 8, top]).clamp(true);
+  const wet = scaleLinear([0, 30], [0, WEATHER - 14]).clamp(true);
+  const width = Math.max(1, x(DAY) - x(0) - 0.6);
   return (
     <g>
-      <path d={`M0 ${warm(0)}H${W}`} stroke="var(--line)" strokeWidth="1" strokeDasharray="3 4" />
+      <path d={`M0 ${warm(0)}H${across}`} stroke="var(--line)" strokeWidth="1" strokeDasharray="3 4" />
       {days.map((d) => (
         <g key={d.day}>
           <rect
-            x={x(d.day)}
+            x={x(t(d.day))}
             y={warm(d.max)}
             width={width}
             height={Math.max(1, warm(d.min) - warm(d.max))}
@@ -154,8 +326,8 @@ function Weather({ days, x, width }: { days: YearDay[]; x: (day: string) => numb
           />
           {d.rainMm >= 0.2 && (
             <rect
-              x={x(d.day) + width * 0.15}
-              y={WITH_WEATHER - 8 - wet(d.rainMm)}
+              x={x(t(d.day)) + width * 0.15}
+              y={top + WEATHER - 8 - wet(d.rainMm)}
               width={width * 0.7}
               height={wet(d.rainMm)}
               fill={d.told === 'measured' ? 'var(--slate)' : 'none'}
@@ -177,11 +349,11 @@ const FILLS: Record<YearBand['tone'], string> = {
   window: 'var(--wood)',
 };
 
-function Band({ band, left, right }: { band: YearBand; left: number; right: number }) {
+function Band({ band, y, left, right }: { band: YearBand; y: number; left: number; right: number }) {
   return (
     <rect
       x={left}
-      y={band.tone === 'bloom' ? 23 : 24}
+      y={band.tone === 'bloom' ? y - 1 : y}
       width={Math.max(2, right - left)}
       height={band.tone === 'bloom' ? 16 : 14}
       fill={FILLS[band.tone]}
@@ -191,30 +363,60 @@ function Band({ band, left, right }: { band: YearBand; left: number; right: numb
   );
 }
 
-/** What is to do, by its shape: a ring is planned, a broken one waits for a look, a full one is done, a barred one is left out. */
+/** What is to do, by its shape: a ring is planned, a broken one waits for a look, a full one is done, a barred one is left out, one with a stop before it was missed. */
 const RINGS: Partial<Record<YearMark['tone'], { fill: string; dash?: string }>> = {
   visit: { fill: 'var(--sheet)' },
+  missed: { fill: 'var(--sheet)' },
   maybe: { fill: 'var(--sheet)', dash: '4 3' },
   done: { fill: 'var(--ink)' },
   left: { fill: 'var(--sheet)' },
 };
 
 /** Shapes before colours: a triangle was seen, a bar is expected, a ring is to do, a cross infected. */
-function Mark({ mark, at, left, right }: { mark: YearMark; at: number; left: number; right: number }) {
+function Mark({
+  mark,
+  y: { visit, bar },
+  at,
+  left,
+  right,
+  chosen,
+}: {
+  mark: YearMark;
+  y: { visit: number; bar: number };
+  at: number;
+  left: number;
+  right: number;
+  chosen: boolean;
+}) {
   const ring = RINGS[mark.tone];
-  const colour = mark.tone === 'infection' || mark.tone === 'risk' ? 'var(--madder)' : 'var(--ink)';
+  const sick = mark.tone === 'infection' || mark.tone === 'risk' || mark.tone === 'missed';
+  const colour = sick ? 'var(--madder)' : 'var(--ink)';
   return (
     <g>
-      {right - left > 8 && <path d={`M${left} 43H${right}`} stroke={colour} strokeWidth="2" />}
-      {mark.tone === 'seen' && <path d={`M${at - 6} 49L${at} 39L${at + 6} 49Z`} fill="var(--ink)" />}
-      {mark.tone === 'expected' && <path d={`M${at} 38V48`} stroke={colour} strokeWidth="3" />}
-      {ring && (
-        <circle cx={at} cy="31" r="6.5" fill={ring.fill} stroke={colour} strokeWidth="3" strokeDasharray={ring.dash} />
+      {right - left > 8 && <path d={`M${left} ${bar}H${right}`} stroke={colour} strokeWidth="2" />}
+      {mark.tone === 'seen' && (
+        <path d={`M${at - 6} ${bar + 6}L${at} ${bar - 4}L${at + 6} ${bar + 6}Z`} fill="var(--ink)" />
       )}
-      {mark.tone === 'left' && <path d={`M${at - 8} 39L${at + 8} 23`} stroke={colour} strokeWidth="3" />}
+      {mark.tone === 'expected' && <path d={`M${at} ${bar - 5}V${bar + 5}`} stroke={colour} strokeWidth="3" />}
+      {chosen && <circle cx={at} cy={visit} r="11" fill="var(--cambium)" stroke="var(--ink)" strokeWidth="1.5" />}
+      {ring && (
+        <circle
+          cx={at}
+          cy={visit}
+          r="6.5"
+          fill={ring.fill}
+          stroke={colour}
+          strokeWidth="3"
+          strokeDasharray={ring.dash}
+        />
+      )}
+      {mark.tone === 'left' && (
+        <path d={`M${at - 8} ${visit + 8}L${at + 8} ${visit - 8}`} stroke={colour} strokeWidth="3" />
+      )}
+      {mark.tone === 'missed' && <path d={`M${at + 11} ${visit - 8}V${visit + 8}`} stroke={colour} strokeWidth="3.5" />}
       {(mark.tone === 'infection' || mark.tone === 'risk') && (
         <path
-          d={`M${at - 5} 26L${at + 5} 36M${at + 5} 26L${at - 5} 36`}
+          d={`M${at - 5} ${visit - 5}L${at + 5} ${visit + 5}M${at + 5} ${visit - 5}L${at - 5} ${visit + 5}`}
           stroke={colour}
           strokeWidth={mark.tone === 'infection' ? 3.5 : 1.6}
         />

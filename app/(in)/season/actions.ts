@@ -2,6 +2,8 @@
 
 import { bringReadings as bringReadingsCommand } from '@/commands/season/bring-readings';
 import { keepHeatModel as keepHeatModelCommand } from '@/commands/season/keep-heat-model';
+import { movePlans as movePlansCommand } from '@/commands/tree/move-plans';
+import { moveVisits as moveVisitsCommand } from '@/commands/programme/move-visits';
 import { noteSeason as noteSeasonCommand } from '@/commands/season/note-season';
 import { withdrawNote as withdrawNoteCommand } from '@/commands/season/withdraw-note';
 import { serve } from '@/app/_server/serve';
@@ -10,3 +12,5 @@ export const bringReadings = serve(bringReadingsCommand);
 export const keepHeatModel = serve(keepHeatModelCommand);
 export const noteSeason = serve(noteSeasonCommand);
 export const withdrawNote = serve(withdrawNoteCommand);
+export const movePlans = serve(movePlansCommand);
+export const moveVisits = serve(moveVisitsCommand);

@@ -15,16 +15,28 @@ import { byRain, coverWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 import { stationFor } from '../../_server/station';
 import { allows, todayOf, viewer } from '../../_server/viewer';
-import { DaysAhead, Heat, Infections, Stages, YearFigure } from './place';
-import { rowsOf, type Ahead } from './rows';
+import { DaysAhead, Heat, Infections, Stages, FIT_NAMES } from './place';
+import { SeasonRibbon } from './ribbon.client';
+import { ribbonOf } from './rows';
 
 export const metadata = { title: 'Season' };
-const SPANS = { year: 'a year', fortnight: 'a fortnight' } as const;
-type Span = keyof typeof SPANS;
 const asked = z.object({
   place: z.uuid().optional().catch(undefined),
-  span: z.enum(['year', 'fortnight']).catch('year'),
+  years: z.literal('10').optional().catch(undefined),
 });
+
+/** A visit to come, whatever it comes from. */
+interface Ahead {
+  id: string;
+  tag: string;
+  hostId: string;
+  placeName: string;
+  due: string;
+  earliest: string;
+  latest: string;
+  href: string;
+  words: string;
+}
 
 /** What is to come, in order of date, whatever it comes from. */
 function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
@@ -54,16 +66,23 @@ function visitsOf({ due, ahead, works }: SeasonOf): Ahead[] {
   ].sort((a, b) => a.due.localeCompare(b.due));
 }
 
-const spanOf = (span: Span, today: Day) =>
-  span === 'year'
-    ? { from: after(`${today.slice(0, 7)}-01`, -2, 'months'), to: after(`${today.slice(0, 7)}-01`, 11, 'months') }
-    : { from: after(today, -5, 'days'), to: after(today, 10, 'days') };
+/** The days that are drawn at first, those that are a press away, and those that can be moved and zoomed over. */
+function spansOf(today: Day, ten: boolean) {
+  const month = `${today.slice(0, 7)}-01`;
+  const months = (from: number, to: number) => ({ from: after(month, from, 'months'), to: after(month, to, 'months') });
+  const year = months(-2, 11);
+  const spans = { Fortnight: { from: after(today, -4, 'days'), to: after(today, 10, 'days') }, Year: year };
+  return ten
+    ? { shown: months(-60, 60), loaded: months(-60, 60), spans }
+    : { shown: year, loaded: months(-12, 24), spans };
+}
 
 export default async function Season({ searchParams }: { searchParams: Promise<Record<string, string | string[]>> }) {
   const v = await viewer();
   const now = new Date();
   const today = todayOf(v);
-  const { place, span } = asked.parse(await searchParams);
+  const { place, years } = asked.parse(await searchParams);
+  const { shown, loaded, spans } = spansOf(today, years === '10');
   const season = await seasonView(
     v,
     now,
@@ -71,10 +90,10 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
     after(today, -90, 'days'),
     after(today, 1, 'years'),
     place ?? null,
+    loaded,
   );
   const { at } = season;
   const visits = visitsOf(season);
-  const shown = spanOf(span, today);
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Season</p>
@@ -105,16 +124,6 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
             ))}
           </select>
         </label>
-        <label className="block">
-          <span className="mb-1 block font-semibold">Shown</span>
-          <select name="span" className="box" defaultValue={span}>
-            {Object.entries(SPANS).map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
         <button type="submit" className="press">
           Show
         </button>
@@ -122,14 +131,21 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
       {at && (
         <>
           <div className="mt-4">
-            <YearFigure
-              at={at}
-              rows={rowsOf(
-                at,
-                visits.filter((f) => f.placeName === at.place.name),
-                shown.to,
-              )}
-              {...shown}
+            <SeasonRibbon
+              key={`${at.place.id} ${years}`}
+              data={ribbonOf(at, loaded.to)}
+              days={at.days}
+              fits={at.fitness.map((f) => ({ ...f, name: FIT_NAMES[f.id] }))}
+              today={at.today}
+              loaded={loaded}
+              shown={shown}
+              spans={spans}
+              more={
+                years
+                  ? { href: `/season?place=${at.place.id}`, words: 'Back to three years' }
+                  : { href: `/season?place=${at.place.id}&years=10`, words: 'Ten years' }
+              }
+              mayMove={allows(v, 'prescribe')}
             />
           </div>
           <Stages at={at} mayNote={mayNote} />

@@ -3,76 +3,12 @@ import { after, type Day } from '@/core/season/follow-ups';
 import { stagesOf } from '@/core/season/growth';
 import type { Fitness, HostSeason, PlaceSeason } from '@/views/season';
 import { findCondition, growthOf } from '@/knowledge';
-import { Year, type YearRow } from '@/ui/figures/year';
 import { Section } from '@/ui/frame/pieces';
 import { coverWords, expectedWords, stageReason, spanWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 import { OwnHeat } from './own-heat.client';
 import { NoteBiofix, NoteStage } from './note.client';
 import { causeWords } from './words';
-
-/** Whether a row has anything to show in a span. */
-const within = (row: YearRow, from: Day, to: Day) =>
-  row.bands.some((b) => b.to >= from && b.from <= to) || row.marks.some((m) => m.latest >= from && m.earliest <= to);
-
-/** The drawing of the year, and the same in a table. */
-export function YearFigure({ at, rows, from, to }: { at: PlaceSeason; rows: YearRow[]; from: Day; to: Day }) {
-  return (
-    <figure className="m-0">
-      <div
-        className="overflow-x-auto border-y border-line"
-        tabIndex={0}
-        role="region"
-        aria-label="The year as a drawing; the same stands in the table below"
-      >
-        <Year from={from} to={to} today={at.today} rows={rows.filter((r) => within(r, from, to))} days={at.days} />
-      </div>
-      <figcaption className="text-small text-ink-2">
-        Striped: leaves unfold or fall; green: full leaf; dotted: bloom. A stroke is expected within its bar, a triangle
-        was seen, a ring is to do, a cross infected. Above: the day’s warmth and its rain, the forecast hollow.
-      </figcaption>
-      <details className="mt-1">
-        <summary className="min-h-12 font-semibold">The same as a table</summary>
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The year as a table">
-          <table className="figures w-full text-[0.9375rem]">
-            <thead>
-              <tr>
-                <th className="text-left">What</th>
-                <th className="text-left">From</th>
-                <th className="text-left">To</th>
-                <th className="text-left">What it rests on</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.flatMap((row) => [
-                ...row.bands.map((b) => (
-                  <tr key={`${row.id}${b.from}${b.words}`} className="border-t border-line-2 align-top">
-                    <td className="pr-4">
-                      {row.label}: {b.words}
-                    </td>
-                    <td className="pr-4 whitespace-nowrap">{shortDay(b.from)}</td>
-                    <td className="pr-4 whitespace-nowrap">{shortDay(b.to)}</td>
-                    <td />
-                  </tr>
-                )),
-                ...row.marks.map((m) => (
-                  <tr key={`${row.id}${m.day}${m.words}`} className="border-t border-line-2 align-top">
-                    <td className="pr-4">{row.label}</td>
-                    <td className="pr-4 whitespace-nowrap">{shortDay(m.day)}</td>
-                    <td className="pr-4 whitespace-nowrap">
-                      {m.earliest === m.latest ? '' : spanWords(m.earliest, m.latest)}
-                    </td>
-                    <td>{m.href ? <a href={m.href}>{m.words}</a> : m.words}</td>
-                  </tr>
-                )),
-              ])}
-            </tbody>
-          </table>
-        </div>
-      </details>
-    </figure>
-  );
-}
 
 /** Stages near today, which somebody may see now, and the rest of what the host has. */
 function stagesToSay({ host, year }: HostSeason, today: Day): { likely: Bbch[]; others: Bbch[] } {
@@ -215,6 +151,9 @@ const KINDS: Record<Fitness['id'], string> = {
   injection: 'Injecting: 8–30 °C, no rain',
   drench: 'Drenching: no rain for 12 h',
 };
+
+/** The kinds of work whose days are told, in a word. */
+export const FIT_NAMES: Record<Fitness['id'], string> = { spray: 'Spray', injection: 'Inject', drench: 'Drench' };
 
 /** How the ten days of the forecast serve the usual kinds of work, day by day. */
 export function DaysAhead({ at }: { at: PlaceSeason }) {

@@ -1,25 +1,16 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
 import type { StageDate } from '@/core/season/stages';
+import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
-import { findCondition } from '@/knowledge';
-import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
+import { findWork } from '@/core/work/works';
+import { findCondition, findHost } from '@/knowledge';
+import type { YearBand, YearRow } from '@/ui/figures/year';
 import { spanWords, stageReason } from '@/ui/season-words';
+import { shortDay } from '@/ui/words';
 import type { HostSeason, PlaceSeason } from '@/views/season';
+import type { AboutVisit, RibbonData, TroubleRow, VisitGroup } from './ribbon';
 import { causeWords } from './words';
-
-/** A visit to come, whatever it comes from. */
-export interface Ahead {
-  id: string;
-  tag: string;
-  hostId: string;
-  placeName: string;
-  due: string;
-  earliest: string;
-  latest: string;
-  href: string;
-  words: string;
-}
 
 const next = (stages: readonly StageDate[], codes: readonly Bbch[], from: Day) =>
   stages.filter((s) => codes.includes(s.code) && s.day >= from).sort((a, b) => a.day.localeCompare(b.day))[0];
@@ -41,7 +32,7 @@ function bandsOf(stages: readonly StageDate[], last: Day): YearBand[] {
   });
 }
 
-const hostRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
+const growthRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
   id: host.id,
   label: `${host.name}, ${trees} ${trees === 1 ? 'tree' : 'trees'}`,
   bands: bandsOf(year.stages, last),
@@ -54,35 +45,46 @@ const hostRow = ({ host, trees, year }: HostSeason, last: Day): YearRow => ({
   })),
 });
 
+/** What grows at a place, a row a host. */
+const growthRows = ({ hosts }: PlaceSeason, last: Day): YearRow[] =>
+  hosts.filter((h) => h.year.stages.length > 0).map((h) => growthRow(h, last));
+
+/** Days in bloom of each host, by its id. */
+const bloomOf = ({ hosts }: PlaceSeason, last: Day): Record<string, YearBand[]> =>
+  Object.fromEntries(hosts.map((h) => [h.host.id, bandsOf(h.year.stages, last).filter((b) => b.tone === 'bloom')]));
+
+const capital = (words: string) => words.replace(/^./, (c) => c.toUpperCase());
+const troubleName = (id: string | null) => (id === null ? null : (findCondition(id)?.name ?? null));
+
 /** Rows of what heat brings, a model each, whichever hosts it concerns. */
-function heatRows({ hosts, models }: PlaceSeason): YearRow[] {
-  const name = (id: string) => models.find((m) => m.id === id)?.what ?? id;
-  const marks = new Map<string, YearMark[]>();
-  for (const { year } of hosts)
-    for (const h of year.heat) {
-      const of = marks.get(h.modelId) ?? [];
-      if (!of.some((m) => m.day === h.day))
-        of.push({
-          day: h.day,
-          earliest: h.earliest,
-          latest: h.latest,
-          tone: 'expected',
-          words: `${name(h.modelId)}, ${spanWords(h.earliest, h.latest)}, by heat since ${h.from}`,
-        });
-      marks.set(h.modelId, of);
-    }
-  return [...marks].map(([id, of]) => ({
-    id,
-    label: name(id).replace(/^./, (c) => c.toUpperCase()),
-    bands: [],
-    marks: of,
-  }));
+function heatRows({ hosts, models, curves }: PlaceSeason): TroubleRow[] {
+  const dates = hosts.flatMap((h) => h.year.heat);
+  return [...new Set(dates.map((d) => d.modelId))].map((id) => {
+    const of = dates.filter((d) => d.modelId === id);
+    const name = models.find((m) => m.id === id)?.what ?? of[0]!.what;
+    const days = [...new Map(of.map((h) => [h.day, h])).values()];
+    return {
+      id,
+      label: capital(name),
+      trouble: troubleName(of[0]!.conditionId),
+      bands: [],
+      marks: days.map((h) => ({
+        day: h.day,
+        earliest: h.earliest,
+        latest: h.latest,
+        tone: 'expected',
+        words: `${name}, ${spanWords(h.earliest, h.latest)}, by heat since ${shortDay(h.from)}`,
+      })),
+      curves: curves.filter((c) => c.modelId === id).map((c) => c.points),
+    };
+  });
 }
 
-function infectionRows({ events }: PlaceSeason): YearRow[] {
-  return [...new Set(events.map((e) => e.conditionId))].map((id) => ({
-    id,
-    label: `Infections of ${findCondition(id)?.name.toLowerCase() ?? id}`,
+const infectionRows = ({ events }: PlaceSeason): TroubleRow[] =>
+  [...new Set(events.map((e) => e.conditionId))].map((id) => ({
+    id: `infections ${id}`,
+    label: `Infections of ${troubleName(id)?.toLowerCase() ?? id}`,
+    trouble: troubleName(id),
     bands: [],
     marks: events
       .filter((e) => e.conditionId === id)
@@ -94,54 +96,113 @@ function infectionRows({ events }: PlaceSeason): YearRow[] {
         words: causeWords(e),
       })),
   }));
+
+/** When each trouble has its time by the field guide, as windows with how sure their first day is. */
+const timeRows = ({ times }: PlaceSeason): TroubleRow[] =>
+  [...groupBy(times, (t) => t.conditionId)].map(([id, of]) => ({
+    id: `times ${id}`,
+    label: `Time of ${troubleName(id)?.toLowerCase() ?? id}`,
+    trouble: troubleName(id),
+    bands: of.map((t) => ({
+      from: t.from,
+      to: t.to,
+      tone: 'window',
+      words: `${t.method} on ${findHost(t.hostId)?.name.toLowerCase() ?? t.hostId}, opens ${spanWords(t.spread.earliest, t.spread.latest)}`,
+    })),
+    marks: [],
+  }));
+
+const pickingRows = ({ place }: PlaceSeason): YearRow[] =>
+  place.firstPicking === null
+    ? []
+    : [
+        {
+          id: 'picking',
+          label: 'Picking',
+          bands: [
+            {
+              from: place.firstPicking,
+              to: place.lastPicking ?? after(place.firstPicking, 1, 'days'),
+              tone: 'window',
+              words: 'picked',
+            },
+          ],
+          marks: [],
+        },
+      ];
+
+type YearVisit = PlaceSeason['visits'][number];
+const stateOf = (v: YearVisit, today: Day): VisitGroup['state'] =>
+  v.state === 'planned' && v.latest < today ? 'missed' : v.state;
+
+function aboutOf(v: YearVisit): AboutVisit {
+  const words = v.put
+    ? `${METHOD_NAMES[v.put.method]}, ${v.put.label}`
+    : v.workId
+      ? (findWork(v.workId)?.name ?? v.workId)
+      : `${v.what ?? 'Look'}${v.onlyIf ? ` (only if ${v.onlyIf})` : ''}`;
+  return {
+    words,
+    trouble: v.conditionId ? (findCondition(v.conditionId)?.name ?? null) : null,
+    programme: v.laid?.programme ?? null,
+    step: v.laid?.step ?? null,
+  };
 }
 
-/** What is to do at the place, a row for each kind of visit; trees that have it on one day share a mark. */
-function visitRows(visits: readonly Ahead[]): YearRow[] {
-  const kinds = groupBy([...visits], (v) => v.words);
-  return [...kinds].slice(0, 12).map(([words, of]) => ({
-    id: words,
-    label: `${words} (${of.length})`,
-    bands: [],
-    marks: [...groupBy(of, (v) => `${v.due} ${v.earliest} ${v.latest}`).values()].map((same): YearMark => {
-      const v = same[0]!;
+const movesBy = (v: YearVisit): VisitGroup['moves'] => {
+  if (v.state !== 'planned' && v.state !== 'expected') return null;
+  if (v.laid) return 'laid';
+  return v.kind === 'plan' ? 'plan' : null;
+};
+
+/** What a place’s year is drawn from: visits that fall together are one group, what stands on a place’s own calendar a row. */
+export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
+  const trees = new Map<string, RibbonData['trees'][number] & { walk: number }>();
+  for (const v of at.visits)
+    trees.set(v.treeId, {
+      id: v.treeId,
+      tag: v.tag,
+      hostId: v.hostId,
+      host: findHost(v.hostId)?.name ?? v.hostId,
+      walk: v.walk,
+    });
+  const walked = [...trees.values()].sort((a, b) => a.walk - b.walk || a.tag.localeCompare(b.tag));
+  const treeAt = new Map(walked.map((t, i) => [t.id, i]));
+  const abouts = new Map<string, { about: AboutVisit; at: number }>();
+  const aboutAt = (v: YearVisit) => {
+    const about = aboutOf(v);
+    const key = JSON.stringify(about);
+    if (!abouts.has(key)) abouts.set(key, { about, at: abouts.size });
+    return abouts.get(key)!.at;
+  };
+  const alike = groupBy(at.visits, (v) =>
+    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.laid?.id]),
+  );
+  return {
+    trees: walked.map(({ walk: _, ...t }) => t),
+    groups: [...alike.values()].map((of): VisitGroup => {
+      const [first] = of as [YearVisit];
       return {
-        day: v.due,
-        earliest: v.earliest,
-        latest: v.latest,
-        tone: 'visit',
-        words: `${same.length > 1 ? `${v.tag} and ${same.length - 1} more` : v.tag}: ${v.words}`,
-        href: v.href,
+        about: aboutAt(first),
+        day: first.day,
+        earliest: first.earliest,
+        latest: first.latest,
+        state: stateOf(first, at.today),
+        moves: movesBy(first),
+        laidId: first.laid?.id ?? null,
+        on: of.map((v) => ({
+          tree: treeAt.get(v.treeId)!,
+          id: movesBy(v) === 'laid' ? v.laid!.visitId : v.id,
+          planId: v.kind === 'plan' && v.state === 'planned' ? v.id : null,
+        })),
       };
     }),
-  }));
-}
-
-/** Everything that the figure shows of a place, and its table with it. */
-export function rowsOf(at: PlaceSeason, visits: readonly Ahead[], to: Day): YearRow[] {
-  const picking: YearRow[] =
-    at.place.firstPicking === null
-      ? []
-      : [
-          {
-            id: 'picking',
-            label: 'Picking',
-            bands: [
-              {
-                from: at.place.firstPicking,
-                to: at.place.lastPicking ?? after(at.place.firstPicking, 1, 'days'),
-                tone: 'window',
-                words: 'picked',
-              },
-            ],
-            marks: [],
-          },
-        ];
-  return [
-    ...at.hosts.filter((h) => h.year.stages.length > 0).map((h) => hostRow(h, to)),
-    ...heatRows(at),
-    ...infectionRows(at),
-    ...picking,
-    ...visitRows(visits),
-  ];
+    abouts: [...abouts.values()].map((a) => a.about),
+    growth: growthRows(at, until),
+    bloom: bloomOf(at, until),
+    heat: heatRows(at),
+    infections: infectionRows(at),
+    times: timeRows(at),
+    picking: pickingRows(at),
+  };
 }

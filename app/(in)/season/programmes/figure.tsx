@@ -1,7 +1,9 @@
 import { after, type Day } from '@/core/season/follow-ups';
 import type { YearProgramme } from '@/core/programmes/schema';
-import { Year, type YearMark, type YearRow } from '@/ui/figures/year';
-import { stepName, tagRuns } from './words';
+import { Ribbons } from '@/ui/figures/ribbons.client';
+import type { YearMark, YearRow } from '@/ui/figures/year';
+import { tagRuns } from '@/ui/words';
+import { stepName } from './words';
 
 /** A visit as the drawing shows it. */
 export interface Drawn {
@@ -61,23 +63,19 @@ export function ProgrammeFigure({
   until: Day;
   today: Day;
 }) {
-  const start = `${from.slice(0, 7)}-01`;
+  const span = { from: `${from.slice(0, 7)}-01`, to: after(`${until.slice(0, 7)}-01`, 1, 'months') };
   return (
     <figure className="m-0 mt-4">
-      <div
-        className="overflow-x-auto border-y border-line"
-        tabIndex={0}
-        role="region"
-        aria-label="The visits as a drawing; the same stands in the table below"
-      >
-        <Year
-          from={start}
-          to={after(`${until.slice(0, 7)}-01`, 1, 'months')}
-          today={today}
-          rows={rowsOf(programme, visits)}
-          days={[]}
-        />
-      </div>
+      <Ribbons
+        rows={rowsOf(programme, visits)}
+        kind="tall"
+        days={[]}
+        fits={[]}
+        today={today}
+        loaded={span}
+        shown={span}
+        label="The visits as a drawing; the same stands in the table below"
+      />
       <figcaption className="text-small text-ink-2">
         A ring is planned, a broken one waits for a look, a full one is done, a barred one is left out. The bar below is
         the time in which it may move.

@@ -3,7 +3,8 @@ import type { DayReason } from '@/core/programmes/spans';
 import { programmes } from '@/knowledge';
 import type { StopTold } from '@/store/laid';
 import { groupLeft } from './left';
-import { actWords, changeWords, groupsWords, reasonWords, stopWords, tagRuns, termsWords, timeWords } from './words';
+import { tagRuns } from '@/ui/words';
+import { actWords, changeWords, groupsWords, reasonWords, stopWords, termsWords, timeWords } from './words';
 
 const named = (key: string) => programmes.find((p) => p.key === key)!;
 const step = (programme: string, key: string) => named(programme).steps.find((s) => s.key === key)!;

@@ -7,13 +7,13 @@ import { groupBy } from '@/core/work/load-out';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { spanWords } from '@/ui/season-words';
-import { dayThere, shortDay } from '@/ui/words';
+import { dayThere, shortDay, tagRuns } from '@/ui/words';
 import { laidView, type LaidView } from '@/views/programmes';
 import { stationFor } from '@/app/_server/station';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
-import { changeWords, reasonsWords, STATE_WORDS, stepName, tagRuns } from '../../words';
+import { changeWords, reasonsWords, STATE_WORDS, stepName } from '../../words';
 import { AnswerLook, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits, ReleaseHolds } from './laid.client';
 
 export const metadata = { title: 'Laid programme' };

@@ -1,0 +1,155 @@
+import { groups } from 'd3-array';
+import type { Day } from '@/core/season/zone';
+import type { YearMark, YearRow } from '@/ui/figures/year';
+import { tagRuns } from '@/ui/words';
+
+/** What visits are: the same for all trees and days that have it. */
+export interface AboutVisit {
+  words: string;
+  /** The trouble that it acts on, by name; null where it is for none in particular. */
+  trouble: string | null;
+  programme: string | null;
+  step: string | null;
+}
+/** Trees of a place that have the same thing on the same day: one mark. */
+export interface VisitGroup {
+  about: number;
+  day: Day;
+  earliest: Day;
+  latest: Day;
+  state: 'planned' | 'missed' | 'expected' | 'done' | 'left';
+  /** How it is moved: by its programme, by its plan, or not at all. */
+  moves: 'laid' | 'plan' | null;
+  laidId: string | null;
+  /** Trees by their place in the list, each with the id of what is moved or opened there. */
+  on: { tree: number; id: string; planId: string | null }[];
+}
+/** A row that has its own trouble. */
+export type TroubleRow = YearRow & { trouble: string | null };
+
+/** Everything that the ribbons of a place show, whatever they are ordered by. */
+export interface RibbonData {
+  trees: { id: string; tag: string; hostId: string; host: string }[];
+  abouts: AboutVisit[];
+  groups: VisitGroup[];
+  growth: YearRow[];
+  /** Days in bloom, by host: bees count at every tree. */
+  bloom: Record<string, YearRow['bands']>;
+  heat: TroubleRow[];
+  infections: TroubleRow[];
+  times: TroubleRow[];
+  picking: YearRow[];
+}
+
+export const ORDERS = {
+  place: 'By what grows and is done',
+  programme: 'By programme',
+  trouble: 'By trouble',
+  tree: 'By tree',
+} as const;
+export type Order = keyof typeof ORDERS;
+
+const TONES: Record<VisitGroup['state'], YearMark['tone']> = {
+  planned: 'visit',
+  missed: 'missed',
+  expected: 'maybe',
+  done: 'done',
+  left: 'left',
+};
+
+/** Tags of the trees of a group, in walking order. */
+export const tagsOf = ({ trees }: RibbonData, g: VisitGroup): string =>
+  tagRuns(
+    g.on
+      .map((o) => o.tree)
+      .sort((a, b) => a - b)
+      .map((i) => trees[i]!.tag),
+  );
+
+const markOf = (data: RibbonData, g: VisitGroup, id: string, tags: string): YearMark => ({
+  id,
+  day: g.day,
+  earliest: g.earliest,
+  latest: g.latest,
+  tone: TONES[g.state],
+  words: `${tags}: ${data.abouts[g.about]!.words}`,
+  movable: g.moves !== null,
+});
+
+/** Rows of visits, a name each, in order of their first day. */
+function visitRows(data: RibbonData, named: (a: AboutVisit) => string | null): YearRow[] {
+  const rows = groups(
+    data.groups.flatMap((g, i) => {
+      const label = named(data.abouts[g.about]!);
+      return label === null ? [] : [{ g, i, label }];
+    }),
+    (r) => r.label,
+  );
+  return rows.map(([label, of]) => ({
+    id: `visits ${label}`,
+    label: `${label} (${of.reduce((n, { g }) => n + g.on.length, 0)})`,
+    bands: [],
+    marks: of.map(({ g, i }) => markOf(data, g, String(i), tagsOf(data, g))),
+  }));
+}
+
+const byTrouble = (data: RibbonData): YearRow[] => {
+  const { heat, infections, times } = data;
+  const visits = visitRows(data, (a) => a.trouble);
+  const names = [
+    ...new Set([...data.abouts.map((a) => a.trouble), ...[heat, infections, times].flat().map((r) => r.trouble)]),
+  ];
+  const troubles = names.flatMap((name): YearRow[] => {
+    if (name === null) return [];
+    const parts = [...heat, ...infections, ...times].filter((r) => r.trouble === name);
+    const own = visits.filter((r) => r.id === `visits ${name}`);
+    const all: YearRow[] = [...parts, ...own];
+    return [
+      {
+        id: `trouble ${name}`,
+        label: name,
+        bands: all.flatMap((r) => r.bands),
+        marks: all.flatMap((r) => r.marks),
+        curves: all.flatMap((r) => r.curves ?? []),
+      },
+    ];
+  });
+  return [...troubles, ...visitRows(data, (a) => (a.trouble === null ? a.words : null))];
+};
+
+const byTree = (data: RibbonData): YearRow[] => {
+  const on = data.trees.map((): YearMark[] => []);
+  for (const [i, g] of data.groups.entries())
+    for (const o of g.on) on[o.tree]!.push(markOf(data, g, `${i}:${o.tree}`, data.trees[o.tree]!.tag));
+  return data.trees.map((t, i) => ({
+    id: t.id,
+    label: `${t.tag} ${t.host}`,
+    bands: data.bloom[t.hostId] ?? [],
+    marks: on[i]!,
+  }));
+};
+
+/** The rows of the ribbons, ordered as somebody wants them. */
+export function rowsBy(data: RibbonData, order: Order): YearRow[] {
+  switch (order) {
+    case 'place':
+      return [...data.growth, ...data.heat, ...data.infections, ...data.picking, ...visitRows(data, (a) => a.words)];
+    case 'programme':
+      return [
+        ...visitRows(data, (a) => (a.programme === null ? null : `${a.programme}: ${a.step ?? a.words}`)),
+        ...visitRows(data, (a) => (a.programme === null ? a.words : null)),
+      ];
+    case 'trouble':
+      return byTrouble(data);
+    case 'tree':
+      return byTree(data);
+  }
+}
+
+/** The visit of a mark: its group, and the one tree where the row is a tree’s. */
+export function visitAt(data: RibbonData, id: string): { group: VisitGroup; on: VisitGroup['on'] } | null {
+  const [g, tree] = id.split(':');
+  const group = data.groups[Number(g)];
+  if (!group) return null;
+  return { group, on: tree === undefined ? group.on : group.on.filter((o) => o.tree === Number(tree)) };
+}

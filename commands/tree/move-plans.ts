@@ -1,0 +1,113 @@
+import { command, refuse, type Answer, type Context } from '@/commands/command';
+import { situationOfPlan } from '@/commands/facts/situation';
+import { yearsOf } from '@/commands/facts/season';
+import { treesOf } from '@/commands/facts/tree';
+import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { blocked, standing } from '@/core/gates/rules';
+import type { Situation } from '@/core/prescribe/situation';
+import { prescribe } from '@/core/prescribe/prescribe';
+import { noDayAhead, visitOn, type Visit } from '@/core/prescribe/when';
+import { dayWords } from '@/core/season/follow-ups';
+import { heldBy } from '@/store/shelf';
+import { nearbyFinds } from '@/store/verdicts';
+import { getPlans, movePlansTo, type Plan } from '@/store/plans';
+import type { Tree } from '@/store/tree';
+import { z } from 'zod';
+
+type Planned = Situation['sitePlanned'];
+const yearOf = (day: string) => day.slice(0, 4);
+/** What a plan puts on, by active. */
+const gramsOf = ({ result: { dose } }: Plan): Record<string, number> =>
+  dose.ok ? Object.fromEntries(dose.actives.map((a) => [a.name, a.grams])) : {};
+
+/** A place's area as it is planned when a plan moves from one year to another: counted once, in the new one for those after it. */
+function shifted(planned: Planned, plan: Plan, from: string, sign: 1 | -1): Planned {
+  const of = { ...planned[from] };
+  for (const [name, grams] of Object.entries(gramsOf(plan))) of[name] = Math.max(0, (of[name] ?? 0) + sign * grams);
+  return { ...planned, [from]: of };
+}
+
+interface Move {
+  planId: string;
+  visit: Visit;
+  released: Record<string, string>;
+}
+
+/** What a plan comes to on another day: every gate that stands answers for it, and what the day will tell is asked there. */
+function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situation: Situation): Move | Fault[] {
+  const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
+  const { today } = situation;
+  const when = p.day === today ? ({ kind: 'now' } as const) : ({ kind: 'day', day: p.day } as const);
+  const result = prescribe(situation, plan.label, use, { ...plan.choices, when });
+  const open = blocked(standing(result.gates), plan.released);
+  const stops = open.filter((g) => g.strength === 'stop' || g.asks);
+  const there = `${tree.tag} on ${dayWords(p.day)}`;
+  if (stops.length)
+    return stops.map((g) => ({ path: `planIds.${plan.id}`, sentence: `${there}: ${g.title}. ${g.satisfy}` }));
+  if (!result.dose.ok) return [{ path: `planIds.${plan.id}`, sentence: `${there}: there is no dose for it.` }];
+  if (open.length && !p.because)
+    return open.map((g) => ({
+      path: 'because',
+      sentence: `${there}: ${g.title}. Say why it is moved in spite of it.`,
+    }));
+  return {
+    planId: plan.id,
+    visit: visitOn(result, today) ?? { plannedFor: p.day, earliest: p.day, latest: p.day },
+    released: Object.fromEntries(open.map((g) => [g.id, p.because])),
+  };
+}
+
+async function situations({ viewer, now, station }: Context, plans: readonly Plan[]) {
+  const trees = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
+  const [held, finds, years] = await Promise.all([
+    heldBy(viewer),
+    nearbyFinds(viewer, trees),
+    yearsOf(viewer, trees, station, now),
+  ]);
+  return plans.flatMap((plan) => {
+    const whole = trees.find((t) => t.id === plan.treeId);
+    if (!whole) return [];
+    const tree = { ...whole, plans: whole.plans.filter((x) => x.id !== plan.id) };
+    const situation = situationOfPlan(viewer, tree, held, finds.get(tree.id)!, now, plan, years.get(tree.id)!);
+    return [{ plan, tree, situation }];
+  });
+}
+
+/**
+ * Plans of their own are moved to a day: label, book, licence and area answer for it as they did when they were made, and all or
+ * none are moved. Where something holds, a reason lets them go on.
+ */
+export const movePlans = command({
+  name: 'move-plans',
+  right: 'prescribe',
+  schema: z.object({
+    planIds: z.array(uuid).min(1, 'Choose one plan at least.').max(300, 'At most 300 plans at once.'),
+    day: z.iso.date('Give the day like 2027-05-14.'),
+    because: z.string().trim().max(500, 'At most 500 signs.').default(''),
+  }),
+  run: async (context, p): Promise<Answer<{ moved: number }>> => {
+    const plans = await getPlans(context.viewer, p.planIds);
+    if (plans.length < new Set(p.planIds).size) return refuse('planIds', 'A plan among them is not in this outfit.');
+    if (plans.some((n) => n.state !== 'open')) return refuse('planIds', 'What is done or dropped cannot be moved.');
+    if (plans.some((n) => n.visitId !== null))
+      return refuse('planIds', 'A visit of a programme is moved by its programme, which takes what follows along.');
+    const there = await situations(context, plans);
+    const never = there.flatMap(({ situation }) => noDayAhead(p.day, situation.today) ?? [])[0];
+    if (never) return refuse('day', never);
+    const areas = new Map<string, Planned>();
+    const moves: Move[] = [];
+    const faults: Fault[] = [];
+    for (const { plan, tree, situation } of there) {
+      const from = yearOf(plan.plannedFor ?? situation.today);
+      const without = shifted(areas.get(tree.placeId) ?? situation.sitePlanned, plan, from, -1);
+      const tried = onDay(p, plan, tree, { ...situation, sitePlanned: without });
+      if (Array.isArray(tried)) faults.push(...tried);
+      else moves.push(tried);
+      areas.set(tree.placeId, shifted(without, plan, yearOf(p.day), 1));
+    }
+    if (faults.length) return { ok: false, faults: faults.slice(0, 40) };
+    await movePlansTo(context.viewer, moves);
+    return { ok: true, value: { moved: moves.length } };
+  },
+});

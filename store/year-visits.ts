@@ -1,0 +1,109 @@
+import type { Method } from '@/core/label/methods';
+import type { Day } from '@/core/season/zone';
+import { within, type Scope, type Tx } from './db';
+
+/** Something on a tree that is done or to come, of whatever kind: a mark of the year. */
+export interface YearVisit {
+  id: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  /** Where the tree stands on the walk. */
+  walk: number;
+  kind: 'plan' | 'work' | 'look' | 'step';
+  /** What is put on; null for all else. */
+  put: { label: string; method: Method } | null;
+  workId: string | null;
+  /** What is looked for, or what a step of a programme is called. */
+  what: string | null;
+  onlyIf: string | null;
+  conditionId: string | null;
+  /** The visit of a programme that it is. */
+  laid: { id: string; visitId: string; programme: string; step: string } | null;
+  day: Day;
+  earliest: Day;
+  latest: Day;
+  state: 'planned' | 'expected' | 'done' | 'left';
+}
+
+/** Only what stands on trees of the place: each by its own index. */
+const ofHere = (tx: Tx, treeId: ReturnType<Tx>) => tx`${treeId} = any(array(select h.id from here h))`;
+
+/** The most that is read of a place at once: the soonest. */
+export const MOST_VISITS = 12_000;
+
+/**
+ * What was done and what is to come at a place in a span of days, of whatever it comes from, by day and walk: plans and works
+ * that wait, records, visits of programmes, looks.
+ * @param today the day on which what has no day of its own waits
+ */
+export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, today: Day): Promise<YearVisit[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<YearVisit[]>`
+      with here as (
+        select t.id, t.tag, t.host_id, t.walk_order, p.time_zone
+        from tree t
+        join place p on p.id = t.place_id and p.outfit_id = t.outfit_id
+        where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null),
+      step as (
+        select b.outfit_id, b.id, b.tree_id, b.laid_id, b.kind, b.state, b.day, b.earliest, b.latest, b.settled,
+          l.programme->>'name' as programme, s->>'name' as name, l.ended_on
+        from laid l
+        join laid_visit b on b.outfit_id = l.outfit_id and b.laid_id = l.id
+        left join lateral jsonb_array_elements(l.programme->'steps') s on s->>'key' = b.step
+        where l.outfit_id = ${scope.outfitId} and l.place_id = ${placeId}),
+      mark as (
+        select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
+          null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, ${today}) as day,
+          coalesce(n.earliest, ${today}) as earliest, coalesce(n.latest, ${today}) as latest, 'planned' as state
+        from plan n
+        where n.outfit_id = ${scope.outfitId} and n.state = 'open' and ${ofHere(tx, tx`n.tree_id`)}
+        union all
+        select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null, null,
+          null, n.condition_id, n.visit_id, r.done_on, r.done_on, r.done_on, 'done'
+        from record r
+        left join plan n on n.outfit_id = r.outfit_id and n.id = r.plan_id
+        where r.outfit_id = ${scope.outfitId} and r.place_id = ${placeId} and r.latest and not r.withdrawn
+          and r.done_on between ${from} and ${to}
+        union all
+        select k.id, k.tree_id, 'work', null, null, null, k.work_id, null,
+          null, k.condition_id, k.visit_id, coalesce(k.done_on, k.planned_for, ${today}),
+          coalesce(k.done_on, b.earliest, k.planned_for, ${today}), coalesce(k.done_on, b.latest, k.planned_for, ${today}),
+          case k.state when 'done' then 'done' else 'planned' end
+        from work_plan k
+        left join step b on b.id = k.visit_id
+        where k.outfit_id = ${scope.outfitId} and k.state <> 'dropped' and ${ofHere(tx, tx`k.tree_id`)}
+        union all
+        select f.id, f.tree_id, 'look', null, null, null, null, f.what,
+          f.only_if, null, case when f.rule_id = 'laid' then f.root_id end,
+          case f.state when 'done' then s.day else f.due end,
+          case f.state when 'done' then s.day else f.earliest end, case f.state when 'done' then s.day else f.latest end,
+          case f.state when 'done' then 'done' else 'planned' end
+        from follow_up f
+        join here h on h.id = f.tree_id
+        cross join lateral (select (f.settled_at at time zone h.time_zone)::date as day) s
+        where f.outfit_id = ${scope.outfitId} and f.state <> 'dropped' and ${ofHere(tx, tx`f.tree_id`)}
+          and (f.state = 'open' or f.settled_by_root is null)
+        union all
+        select b.id, b.tree_id, 'step', null, null, null, null, b.name,
+          null, null, b.id, b.day, b.earliest, b.latest, case b.state when 'stopped' then 'left' else 'expected' end
+        from step b
+        where b.ended_on is null and (b.state = 'expected' or b.state = 'stopped' and not b.settled))
+      select m.id, m.tree_id as "treeId", h.tag, h.host_id as "hostId", h.walk_order as walk, m.kind,
+        case when m.kind = 'plan' then jsonb_build_object('label', l.data->>'name', 'method', coalesce(m.method, (
+          select u->>'method'
+          from jsonb_array_elements(l.data->'uses') u
+          where u->>'key' = m.use_key
+          limit 1))) end as put,
+        m.work_id as "workId", m.what, m.only_if as "onlyIf", m.condition_id as "conditionId",
+        case when b.id is not null then jsonb_build_object(
+          'id', b.laid_id, 'visitId', b.id, 'programme', b.programme, 'step', b.name) end as laid,
+        m.day::text, m.earliest::text, m.latest::text, m.state
+      from mark m
+      join here h on h.id = m.tree_id
+      left join label l on l.outfit_id = ${scope.outfitId} and l.id = m.label_id
+      left join step b on b.id = m.visit_id
+      where m.latest >= ${from} and m.earliest <= ${to}
+      order by m.day, h.walk_order, h.id, m.id
+      limit ${MOST_VISITS}`),
+  ]);
