@@ -58,6 +58,7 @@ import { makePlan } from './tree/plan';
 import { planWork } from './tree/plan-work';
 import { dropPlan } from './tree/drop-plan';
 import { dropPlans } from './tree/drop-plans';
+import { followPlans } from './tree/follow-plans';
 import { movePlans } from './tree/move-plans';
 import { setProgramme } from './tree/set-programme';
 import { propose } from './tree/offer';
@@ -139,6 +140,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   planWork,
   dropPlan,
   dropPlans,
+  followPlans,
   movePlans,
   setProgramme,
   layProgramme,

@@ -1,6 +1,7 @@
 import { expect, openTree, OWNER, phone, signIn, TECHNICIAN, test } from './hands';
 
 const KEEP = 'Keep these readings';
+const FIGURE = /^The year as a drawing/;
 
 test('the year of a place: drawn and as a table, a stage said in two touches moves what follows, and Undo takes it back', async ({
   page,
@@ -10,7 +11,7 @@ test('the year of a place: drawn and as a table, a stage said in two touches mov
   await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at School grounds');
-  await expect(page.getByRole('region', { name: /The year as a drawing/ }).locator('svg')).toBeVisible();
+  await expect(page.getByRole('group', { name: FIGURE }).locator('svg').first()).toBeVisible();
   await page.getByText('The same as a table').click();
   const table = page.getByRole('region', { name: 'The year as a table' });
   await expect(table.getByRole('row').filter({ hasText: 'Silver birch' }).first()).toBeVisible();
@@ -64,7 +65,9 @@ test('on a phone: the tree says what it is at, and one who only measures may say
   await season.getByRole('button', { name: 'Close' }).click();
   await season.getByRole('link', { name: 'The year at this place' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at Hospital car park');
-  // The drawing is wider than the phone and scrolls by itself; the page does not.
+  // The drawing is as wide as the phone, whatever it shows.
+  await page.getByRole('button', { name: 'Fortnight' }).click();
+  await page.getByText('By tree', { exact: true }).click();
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
   await page.context().close();
 });
@@ -118,4 +121,73 @@ test('readings of a station: understood, asked, mended line by line, kept, and t
   await expect(page.getByText('72 hours are kept.')).toBeVisible();
   await page.getByRole('link', { name: 'The year at this place' }).click();
   await expect(page.getByText(/^3 of the last 120 days are readings of its own station/)).toBeVisible();
+});
+
+test('ribbons: zoomed by wheel and keys, ordered by tree and trouble; a visit taken in hand, dragged over a day that breaks, and moved', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/season');
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
+  await page.getByRole('button', { name: 'Show' }).click();
+  const figure = page.getByRole('group', { name: FIGURE });
+  const words = figure.locator('svg text');
+  await expect(words.filter({ hasText: /^Mulch ring/ })).toHaveCount(1);
+
+  // Closer, to the days that serve and their hours; Home comes back to today.
+  await page.getByRole('button', { name: 'Fortnight' }).click();
+  await expect(words.filter({ hasText: /^Spray$/ })).toHaveCount(1);
+  const box = (await figure.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 40);
+  await page.keyboard.down('Control');
+  for (let i = 0; i < 6; i++) await page.mouse.wheel(0, -60);
+  await page.keyboard.up('Control');
+  await expect(words.filter({ hasText: /^\d\d h$/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Year', exact: true }).click();
+  await expect(words.filter({ hasText: /^Jan \d{4}$/ })).toHaveCount(1);
+
+  await page.getByText('By trouble', { exact: true }).click();
+  await expect(words.filter({ hasText: /^Bronze birch borer/ })).toHaveCount(1);
+  await page.getByText('By tree', { exact: true }).click();
+  await expect(words.filter({ hasText: /^301 / })).toHaveCount(1);
+
+  // By keys: the first visit is taken in hand, and put down again.
+  await page.getByText('By programme', { exact: true }).click();
+  await figure.focus();
+  await page.keyboard.press('ArrowDown');
+  const hand = page.getByRole('region', { name: 'The visit in hand' });
+  await expect(hand).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(hand).toHaveCount(0);
+
+  // By mouse: an injection that waits is dragged, and the days that break it are told while it is held.
+  const row = words.filter({ hasText: /Inject|injection|borer/i }).first();
+  await row.scrollIntoViewIfNeeded();
+  await figure.focus();
+  for (let i = 0; i < 40 && !/Trunk injection/.test((await hand.count()) ? await hand.innerText() : ''); i++)
+    await page.keyboard.press('ArrowDown');
+  await expect(hand).toContainText('Trunk injection');
+  const ring = figure.locator('circle[r="11"]');
+  await ring.scrollIntoViewIfNeeded();
+  const at = (await ring.boundingBox())!;
+  const [x, y] = [at.x + at.width / 2, at.y + at.height / 2];
+  const day = hand.getByLabel('Move to');
+  const before = await day.inputValue();
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 12; i++) await page.mouse.move(x - i * 8, y);
+  await expect(day).not.toHaveValue(before);
+  await expect(words.filter({ hasText: '▮' })).toHaveCount(1);
+  await page.mouse.up();
+  await hand.getByLabel('Why it is moved').fill('The field is wanted for the sports day.');
+  await hand.getByRole('button', { name: /^Move / }).click();
+  await expect(hand.getByText(/on no day from|not before|Too soon|has passed|Window|leaf/i).first()).toBeVisible();
+
+  // Back within its time, by the steps beside it.
+  await day.fill(before);
+  await hand.getByRole('button', { name: 'A week later' }).click();
+  await expect(hand.getByText(/By book, label and season it may stand/)).toBeVisible();
+  await hand.getByLabel('Why it is moved').fill('The field is wanted for the sports day.');
+  await hand.getByRole('button', { name: /^Move / }).click();
+  await expect(page.getByText(/^Moved to /)).toBeVisible();
 });

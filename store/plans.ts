@@ -34,8 +34,10 @@ export interface Plan {
   state: 'open' | 'done' | 'dropped';
   at: Date;
   byName: string;
-  /** The day it was planned for; null for what was planned for its own day. */
+  /** The day it was planned for and the span it may move in; null for what was planned for its own day. */
   plannedFor: Day | null;
+  earliest: Day | null;
+  latest: Day | null;
   /** The visit of a programme that it carries out. */
   visitId: string | null;
 }
@@ -46,7 +48,7 @@ export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> 
     ...(await tx<Plan[]>`
       select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
-        p.name as "byName", n.planned_for::text as "plannedFor", n.visit_id as "visitId"
+        p.name as "byName", n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.visit_id as "visitId"
       from plan n
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
@@ -72,6 +74,21 @@ export const movePlansTo = (
         ${moves.map((m) => m.visit.earliest)}::date[], ${moves.map((m) => m.visit.latest)}::date[],
         ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, earliest, latest, released)
       where n.outfit_id = ${scope.outfitId} and n.id = m.id and n.state = 'open' and n.visit_id is null`,
+  );
+
+/** Plans of their own at a place that wait for a day after `today` and stand in no round, the soonest first. */
+export const aheadOfOwn = (scope: Scope, placeId: string, today: Day, limit: number): Promise<string[]> =>
+  within(scope, async (tx) =>
+    (
+      await tx<{ id: string }[]>`
+        select n.id
+        from plan n
+        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(select id from tree where place_id = ${placeId}))
+          and n.state = 'open' and n.visit_id is null and n.planned_for > ${today}
+          and not exists (select from round_item i where i.outfit_id = n.outfit_id and i.item_id = n.id)
+        order by n.planned_for, n.id
+        limit ${limit}`
+    ).map((r) => r.id),
   );
 
 export interface NewPlan {

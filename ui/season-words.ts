@@ -88,3 +88,20 @@ export function boundWords(bound: Bound): string {
       return bound.until ? `it is picked until ${shortDay(bound.until)}` : 'it is being picked';
   }
 }
+
+/** The same in a few words, for where there is room for no more. */
+export const BOUND_BRIEF: Record<Bound['by'], string> = {
+  interval: 'too soon after the last',
+  'yearly number': 'the year’s number is used up',
+  picking: 'too near picking',
+  partner: 'too near its partner',
+  leaf: 'no full leaf yet',
+  months: 'not in the label’s months',
+  stage: 'not in its time',
+  heat: 'not in its time',
+  guide: 'not in its time',
+};
+const BRIEF_ORDER = Object.keys(BOUND_BRIEF);
+/** What speaks against a day, what weighs most first: book and picking before the time of the year. */
+export const byWeight = (bounds: readonly Bound[]): Bound[] =>
+  [...bounds].sort((a, b) => BRIEF_ORDER.indexOf(a.by) - BRIEF_ORDER.indexOf(b.by));

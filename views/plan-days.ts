@@ -1,7 +1,5 @@
-import { situationOfPlan } from '@/commands/facts/situation';
 import { spotOf } from '@/commands/facts/diagnosis';
-import { yearOf } from '@/commands/facts/season';
-import { findsNear, treeOf } from '@/commands/facts/tree';
+import { moveMark, planGrounds, planMoves, type PlanMove } from '@/commands/facts/plan-moves';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { daysOpen, type DaysOpen } from '@/core/prescribe/when';
 import { anyAir, fitDays } from '@/core/weather/fitness';
@@ -9,7 +7,7 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { getPlan } from '@/store/plans';
-import { heldBy } from '@/store/shelf';
+import { getPlace } from '@/store/grounds';
 
 /** On which days a plan may stand, as far as book, label and season tell, and how likely the air is to serve. */
 export interface PlanDays {
@@ -30,12 +28,9 @@ export const planDaysView = (
     const plan = await getPlan(viewer, planId);
     const use = plan?.label.uses.find((u) => u.key === plan.useKey);
     if (!plan || !use || plan.state !== 'open') return null;
-    const [whole, held] = await Promise.all([treeOf(viewer, plan.treeId, now), heldBy(viewer)]);
-    if (!whole) return null;
-    // It does not stand in its own way.
-    const tree = { ...whole, plans: whole.plans.filter((p) => p.id !== plan.id) };
-    const [finds, year] = await Promise.all([findsNear(viewer, tree), yearOf(viewer, tree, stationFor, now)]);
-    const seen = situationOfPlan(viewer, tree, held, finds, now, plan, year);
+    const [ground] = await planGrounds(viewer, stationFor, now, [plan]);
+    if (!ground) return null;
+    const { tree, situation: seen } = ground;
     // Of a visit's time the programme has the word, not the field guide.
     const situation = plan.visitId === null ? seen : { ...seen, condition: null, troubles: [] };
     const limits = airLimitsOf(use);
@@ -46,4 +41,22 @@ export const planDaysView = (
         ? null
         : fitDays(members, limits, VISIT_HOURS, tree.timeZone).map(({ day, chance }) => ({ day, chance })),
     };
+  });
+
+/** Plans of a place that the season has moved, with the mark of what is shown; null where this outfit has no such place. */
+export interface PlanMoves {
+  moves: PlanMove[];
+  seen: string;
+}
+export const planMovesView = (
+  viewer: Viewer,
+  placeId: string,
+  stationFor: StationFor,
+  now: Date,
+): Promise<PlanMoves | null> =>
+  together(viewer, async () => {
+    const place = await getPlace(viewer, placeId);
+    if (!place) return null;
+    const moves = await planMoves(viewer, stationFor, now, place);
+    return { moves, seen: moveMark(moves) };
   });

@@ -1,7 +1,5 @@
-import { command, refuse, type Answer, type Context } from '@/commands/command';
-import { situationOfPlan } from '@/commands/facts/situation';
-import { yearsOf } from '@/commands/facts/season';
-import { treesOf } from '@/commands/facts/tree';
+import { command, refuse, type Answer } from '@/commands/command';
+import { planGrounds } from '@/commands/facts/plan-moves';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { blocked, standing } from '@/core/gates/rules';
@@ -9,8 +7,6 @@ import type { Situation } from '@/core/prescribe/situation';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { noDayAhead, visitOn, type Visit } from '@/core/prescribe/when';
 import { dayWords } from '@/core/season/follow-ups';
-import { heldBy } from '@/store/shelf';
-import { nearbyFinds } from '@/store/verdicts';
 import { getPlans, movePlansTo, type Plan } from '@/store/plans';
 import type { Tree } from '@/store/tree';
 import { z } from 'zod';
@@ -58,22 +54,6 @@ function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situ
   };
 }
 
-async function situations({ viewer, now, station }: Context, plans: readonly Plan[]) {
-  const trees = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
-  const [held, finds, years] = await Promise.all([
-    heldBy(viewer),
-    nearbyFinds(viewer, trees),
-    yearsOf(viewer, trees, station, now),
-  ]);
-  return plans.flatMap((plan) => {
-    const whole = trees.find((t) => t.id === plan.treeId);
-    if (!whole) return [];
-    const tree = { ...whole, plans: whole.plans.filter((x) => x.id !== plan.id) };
-    const situation = situationOfPlan(viewer, tree, held, finds.get(tree.id)!, now, plan, years.get(tree.id)!);
-    return [{ plan, tree, situation }];
-  });
-}
-
 /**
  * Plans of their own are moved to a day: label, book, licence and area answer for it as they did when they were made, and all or
  * none are moved. Where something holds, a reason lets them go on.
@@ -92,7 +72,7 @@ export const movePlans = command({
     if (plans.some((n) => n.state !== 'open')) return refuse('planIds', 'What is done or dropped cannot be moved.');
     if (plans.some((n) => n.visitId !== null))
       return refuse('planIds', 'A visit of a programme is moved by its programme, which takes what follows along.');
-    const there = await situations(context, plans);
+    const there = await planGrounds(context.viewer, context.station, context.now, plans);
     const never = there.flatMap(({ situation }) => noDayAhead(p.day, situation.today) ?? [])[0];
     if (never) return refuse('day', never);
     const areas = new Map<string, Planned>();

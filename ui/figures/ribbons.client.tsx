@@ -4,21 +4,21 @@ import { ChevronLeft, ChevronRight, Minus, Plus } from 'lucide-react';
 import {
   useEffect,
   useLayoutEffect,
+  useMemo,
   useRef,
   useState,
   type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
 } from 'react';
-import { at, DAY, dayAt, panned, ticksOf, zoomed, type Span } from './span';
+import { at, DAY, dayAt, panned, ticksOf, widened, xOf, zoomed, type Span } from './span';
+import { FitStrips, fitHeight, Weather, WEATHER } from './year-air';
 import {
-  FitStrips,
-  fitHeight,
   ROW,
-  Weather,
-  WEATHER,
   YearPatterns,
   YearRowDrawing,
+  YearRowName,
+  YearSays,
   type InHand,
   type RowKind,
   type Shut,
@@ -62,13 +62,33 @@ interface Props {
   children?: ReactNode;
 }
 
-/** What is shown, and what moves it: wheel, fingers, keys. */
+/** Rows are drawn so much wider than what is seen, on either side: within it they are only moved. */
+const BESIDE = 0.5;
+/** Rest after which what was moved and stretched is drawn anew. */
+const RESTS_MS = 140;
+
+/** Whether rows that were drawn for one span still serve another. */
+function serves(drawn: Span, shown: Span): boolean {
+  const wide = widened(drawn, BESIDE * 0.9);
+  const stretched = (drawn.to - drawn.from) / (shown.to - shown.from);
+  return shown.from >= wide.from && shown.to <= wide.to && stretched > 0.6 && stretched < 1.8;
+}
+
+/** What is shown, and what moves it: wheel, fingers, keys. Rows follow at rest, so that moving costs next to nothing. */
 function useSpan(loaded: Props['loaded'], shown: Props['shown']) {
   const within: Span = { from: at(loaded.from), to: at(loaded.to) + DAY };
   const first: Span = { from: at(shown.from), to: at(shown.to) + DAY };
   const [span, set] = useState(first);
+  const [drawn, draw] = useState(first);
+  if (span !== drawn && !serves(drawn, span)) draw(span);
+  useEffect(() => {
+    if (span === drawn) return;
+    const rest = setTimeout(() => draw(span), RESTS_MS);
+    return () => clearTimeout(rest);
+  }, [span, drawn]);
   return {
     span,
+    drawn,
     show: (s: Props['shown']) => set(panned({ from: at(s.from), to: at(s.to) + DAY }, 0, within)),
     pan: (ms: number) => set((s) => panned(s, ms, within)),
     step: (n: number) => set((s) => panned(s, n * STEP * (s.to - s.from), within)),
@@ -136,14 +156,14 @@ const choosable = (rows: readonly YearRow[], { from, to }: Span): YearMark[] =>
  * may be moved. Whoever shows it puts the same content beside it as a table.
  */
 export function Ribbons(props: Props) {
-  const { rows, kind, days, fits, today, loaded, label, inHand = null, shut = [], onHand, children } = props;
+  const { rows, kind, days, fits, today, loaded, label, inHand = null, shut = NONE_SHUT, onHand, children } = props;
   const shown = useSpan(loaded, props.shown);
   const { span } = shown;
   const { ref, width } = useWidth();
   const printing = usePrinting();
   const [scrolled, setScrolled] = useState(0);
   useWheel(ref, shown, width);
-  const x = (ms: number) => ((ms - span.from) / (span.to - span.from)) * width;
+  const x = xOf(span, width);
   const fingers = useFingers({ ...props, shown, width, x });
   const key = (e: KeyboardEvent) => {
     if (e.altKey || e.ctrlKey || e.metaKey) return;
@@ -173,7 +193,7 @@ export function Ribbons(props: Props) {
   };
   const height = rows.length * ROW[kind];
   const first = printing ? 0 : Math.max(0, Math.floor(scrolled / ROW[kind]) - BEYOND);
-  const drawn = rows.slice(first, printing ? undefined : first + Math.ceil(SEEN / ROW[kind]) + 2 * BEYOND);
+  const seen = rows.slice(first, printing ? undefined : first + Math.ceil(SEEN / ROW[kind]) + 2 * BEYOND);
   return (
     <>
       <div className="mb-2 flex flex-wrap items-center gap-2 print:hidden">
@@ -204,28 +224,7 @@ export function Ribbons(props: Props) {
           onScroll={(e) => setScrolled(e.currentTarget.scrollTop)}
         >
           <div style={{ height, paddingTop: first * ROW[kind] }}>
-            <svg
-              viewBox={`0 0 ${width} ${drawn.length * ROW[kind]}`}
-              className="block w-full"
-              style={{ height: drawn.length * ROW[kind] }}
-              aria-hidden="true"
-            >
-              <Upright span={span} width={width} x={x} today={today} height={drawn.length * ROW[kind]} />
-              {drawn.map((row, i) => (
-                <g key={row.id} transform={`translate(0 ${i * ROW[kind]})`}>
-                  <YearRowDrawing
-                    row={row}
-                    kind={kind}
-                    x={x}
-                    width={width}
-                    from={dayAt(span.from)}
-                    to={dayAt(span.to)}
-                    chosen={inHand}
-                    shut={shut}
-                  />
-                </g>
-              ))}
-            </svg>
+            <Rows rows={seen} kind={kind} shown={shown} width={width} today={today} inHand={inHand} shut={shut} />
           </div>
         </div>
       </div>
@@ -251,6 +250,75 @@ function SpanButtons({ shown, today }: { shown: Shown; today: string }) {
     </>
   );
 }
+
+/** The rows that are seen: drawn for a wider span and moved within it, their names above, the axis' lines below. */
+function Rows({
+  rows,
+  kind,
+  shown: { span, drawn },
+  width,
+  today,
+  inHand,
+  shut,
+}: Pick<Props, 'kind' | 'today'> & {
+  rows: readonly YearRow[];
+  shown: Shown;
+  width: number;
+  inHand: InHand | null;
+  shut: readonly Shut[];
+}) {
+  const height = rows.length * ROW[kind];
+  const wide = useMemo(() => widened(drawn, BESIDE), [drawn]);
+  const across = width * (1 + 2 * BESIDE);
+  const x = xOf(span, width);
+  const scale = (drawn.to - drawn.from) / (span.to - span.from);
+  const layer = 'absolute top-0 left-0 block h-full';
+  const held = inHand && rows.findIndex((r) => r.marks.some((m) => m.id === inHand.id));
+  const each = (draw: (row: YearRow, i: number) => ReactNode) =>
+    rows.map((row, i) => (
+      <g key={row.id} transform={`translate(0 ${i * ROW[kind]})`}>
+        {draw(row, i)}
+      </g>
+    ));
+  return (
+    <div className="relative overflow-hidden" style={{ height }} aria-hidden="true">
+      <svg viewBox={`0 0 ${width} ${height}`} className={`${layer} w-full`}>
+        <Upright span={span} width={width} x={x} today={today} height={height} />
+      </svg>
+      <svg
+        viewBox={`0 0 ${across} ${height}`}
+        className={layer}
+        style={{
+          width: `${(across / width) * 100}%`,
+          transformOrigin: '0 0',
+          transform: `translateX(${(x(wide.from) / across) * 100}%) scaleX(${scale})`,
+          willChange: 'transform',
+        }}
+        preserveAspectRatio="none"
+      >
+        {each((row, i) => (
+          <YearRowDrawing
+            row={row}
+            kind={kind}
+            span={wide}
+            width={across}
+            chosen={i === held ? inHand : null}
+            shut={i === held ? shut : NONE_SHUT}
+          />
+        ))}
+      </svg>
+      <svg viewBox={`0 0 ${width} ${height}`} className={`${layer} pointer-events-none w-full`}>
+        {each((row, i) => (
+          <>
+            <YearRowName row={row} kind={kind} span={drawn} width={width} />
+            {i === held && <YearSays kind={kind} inHand={inHand!} x={x} width={width} />}
+          </>
+        ))}
+      </svg>
+    </div>
+  );
+}
+const NONE_SHUT: readonly Shut[] = [];
 
 /** Upright lines: the axis’ steps, and today. */
 function Upright({

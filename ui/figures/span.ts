@@ -10,6 +10,16 @@ export interface Span {
 export const DAY = 864e5;
 export const at = (day: string): number => Date.parse(day);
 export const dayAt = (ms: number): string => dayIn(new Date(ms), 'UTC');
+/** Where an instant lies across a width that a span fills. */
+export const xOf =
+  ({ from, to }: Span, width: number) =>
+  (ms: number): number =>
+    ((ms - from) / (to - from)) * width;
+/** A span with as much again on either side of it, by a share of its length. */
+export const widened = ({ from, to }: Span, by: number): Span => ({
+  from: from - by * (to - from),
+  to: to + by * (to - from),
+});
 /** Two days fill the figure at the closest. */
 const CLOSEST = 2 * DAY;
 

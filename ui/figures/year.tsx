@@ -1,6 +1,6 @@
-import { scaleLinear } from 'd3-scale';
 import { shortDay } from '@/ui/words';
-import { at as t, DAY } from './span';
+import { memo } from 'react';
+import { at as t, DAY, dayAt, xOf, type Span } from './span';
 
 /** A span of days on a row: what it is tells its pattern, so that it reads without colour. */
 export interface YearBand {
@@ -59,9 +59,7 @@ const LINES: Record<RowKind, { band: number; visit: number; bar: number }> = {
   tall: { band: 24, visit: 31, bar: 43 },
   low: { band: 17, visit: 23, bar: 30 },
 };
-export const WEATHER = 68;
-const FIT = 17;
-type X = (ms: number) => number;
+export type X = (ms: number) => number;
 
 /** Patterns of the bands: what they are reads without colour. */
 export const YearPatterns = () => (
@@ -93,35 +91,30 @@ export interface Shut {
   to: string;
 }
 
-/** One row: what grows and what is open as bands, what comes as marks, sums as curves. */
-export function YearRowDrawing({
+/** A row without its name: what grows and what is open as bands, what comes as marks, sums as curves. */
+export const YearRowDrawing = memo(function YearRowDrawing({
   row,
   kind,
-  x,
+  span,
   width,
-  from,
-  to,
   chosen,
   shut,
 }: {
   row: YearRow;
   kind: RowKind;
-  x: X;
+  span: Span;
   width: number;
-  from: string;
-  to: string;
+  /** Null where the mark in hand is none of this row’s. */
   chosen: InHand | null;
   shut: readonly Shut[];
 }) {
+  const x = xOf(span, width);
+  const [from, to] = [dayAt(span.from), dayAt(span.to)];
   const inside = (a: string, b: string) => b >= from && a <= to;
   const { band, visit, bar } = LINES[kind];
-  const isHeld = (m: YearMark) => chosen !== null && m.id === chosen.id;
-  const held = row.marks.some(isHeld);
   return (
     <>
-      <path d={`M0 0H${width}`} stroke="var(--line)" strokeWidth="1" />
-      {kind === 'tall' && <path d={`M0 ${visit}H${width}`} stroke="var(--line-2)" strokeWidth="1" />}
-      {held &&
+      {chosen &&
         shut
           .filter((s) => inside(s.from, s.to))
           .map((s) => (
@@ -144,20 +137,48 @@ export function YearRowDrawing({
         <Curve key={c[0]!.day} curve={c} x={x} height={ROW[kind]} />
       ))}
       {row.marks
-        .filter((m) => inside(m.earliest, m.latest) || isHeld(m))
-        .map((m) => (
-          <Mark
-            key={m.id ?? `${m.day}${m.tone}${m.words}`}
-            mark={m}
-            y={{ visit, bar }}
-            at={x(t(isHeld(m) ? chosen!.day : m.day) + DAY / 2)}
-            left={x(t(m.earliest))}
-            right={x(t(m.latest) + DAY)}
-            chosen={isHeld(m)}
-          />
-        ))}
-      {held && chosen?.says && <Says {...chosen.says} at={x(t(chosen.day) + DAY / 2)} y={visit} width={width} />}
-      <Elsewhere row={row} from={from} to={to} y={visit} width={width} />
+        .filter((m) => inside(m.earliest, m.latest) || m.id === chosen?.id)
+        .map((m) => {
+          const held = chosen !== null && m.id === chosen.id;
+          return (
+            <Mark
+              key={m.id ?? `${m.day}${m.tone}${m.words}`}
+              mark={m}
+              y={{ visit, bar }}
+              at={x(t(held ? chosen.day : m.day) + DAY / 2)}
+              left={x(t(m.earliest))}
+              right={x(t(m.latest) + DAY)}
+              chosen={held}
+            />
+          );
+        })}
+    </>
+  );
+});
+
+/** A name no longer than there is room for; the table has it whole. */
+function fitted(words: string, width: number, kind: RowKind): string {
+  const room = Math.floor((width - 8) / (kind === 'tall' ? 7.4 : 6.4));
+  return words.length > room ? `${words.slice(0, room - 1).trimEnd()}…` : words;
+}
+
+/** The name of a row, with the line above it, and where its nearest mark lies when none is to be seen. */
+export const YearRowName = memo(function YearRowName({
+  row,
+  kind,
+  span,
+  width,
+}: {
+  row: YearRow;
+  kind: RowKind;
+  span: Span;
+  width: number;
+}) {
+  const { visit } = LINES[kind];
+  return (
+    <>
+      <path d={`M0 0H${width}`} stroke="var(--line)" strokeWidth="1" />
+      <Elsewhere row={row} from={dayAt(span.from)} to={dayAt(span.to)} y={visit} width={width} />
       <text
         x="4"
         y={kind === 'tall' ? 15 : 12}
@@ -168,10 +189,17 @@ export function YearRowDrawing({
         strokeWidth="4"
         paintOrder="stroke"
       >
-        {row.label}
+        {fitted(row.label, width, kind)}
       </text>
     </>
   );
+});
+
+/** What is said of the day over which the mark in hand is held. */
+export function YearSays({ kind, inHand, x, width }: { kind: RowKind; inHand: InHand; x: X; width: number }) {
+  return inHand.says ? (
+    <Says {...inHand.says} at={x(t(inHand.day) + DAY / 2)} y={LINES[kind].visit} width={width} />
+  ) : null;
 }
 
 /** What is said of the day over which a mark is held, beside it. */
@@ -188,7 +216,7 @@ function Says({
   y: number;
   width: number;
 }) {
-  const left = at > width * 0.55;
+  const left = at > width / 2;
   return (
     <text
       x={left ? at - 16 : at + 16}
@@ -247,97 +275,6 @@ function Curve({ curve, x, height }: { curve: YearCurve[]; x: X; height: number 
       />
       <path d={`M${line}`} fill="none" stroke="var(--sap)" strokeWidth="2.2" />
     </>
-  );
-}
-
-/** Height of the strips that tell how the days serve. */
-export const fitHeight = (fits: readonly YearFit[]) => fits.length * FIT + 4;
-
-/** How days, or hours where they have room, serve each kind of work: the fuller a cell, the more courses of the forecast allow it. */
-export function FitStrips({ fits, x, top, hourly }: { fits: readonly YearFit[]; x: X; top: number; hourly: boolean }) {
-  return fits.map((f, i) => {
-    const cells = hourly
-      ? f.hours.map((h) => ({
-          key: h.wall,
-          from: t(`${h.wall}:00Z`),
-          to: t(`${h.wall}:00Z`) + DAY / 24,
-          chance: h.chance,
-        }))
-      : f.days.map((d) => ({ key: d.day, from: t(d.day), to: t(d.day) + DAY, chance: d.chance }));
-    const [first] = cells;
-    const y = top + i * FIT;
-    return (
-      <g key={f.id}>
-        {cells.map((c) => (
-          <g key={c.key}>
-            <rect
-              x={x(c.from)}
-              y={y}
-              width={Math.max(1, x(c.to) - x(c.from) - 1)}
-              height={FIT - 4}
-              fill="var(--sheet)"
-              stroke="var(--line)"
-            />
-            <rect
-              x={x(c.from)}
-              y={y + (FIT - 4) * (1 - c.chance)}
-              width={Math.max(1, x(c.to) - x(c.from) - 1)}
-              height={(FIT - 4) * c.chance}
-              fill={c.chance >= 0.6 ? 'var(--cambium)' : 'var(--line)'}
-              stroke={c.chance >= 0.6 ? 'var(--ink)' : 'none'}
-              strokeWidth="0.8"
-            />
-          </g>
-        ))}
-        {first && (
-          <text
-            x={Math.max(4, x(first.from) - 6)}
-            y={y + 11}
-            fontSize="12"
-            fill="var(--ink)"
-            textAnchor={x(first.from) > 90 ? 'end' : 'start'}
-          >
-            {f.name}
-          </text>
-        )}
-      </g>
-    );
-  });
-}
-
-/** Warmth as a strip between the day's lowest and highest, rain as bars from the bottom; the forecast is hollow. */
-export function Weather({ days, x, top, across }: { days: readonly YearDay[]; x: X; top: number; across: number }) {
-  const warm = scaleLinear([-10, 35], [top + WEATHER - 8, top]).clamp(true);
-  const wet = scaleLinear([0, 30], [0, WEATHER - 14]).clamp(true);
-  const width = Math.max(1, x(DAY) - x(0) - 0.6);
-  return (
-    <g>
-      <path d={`M0 ${warm(0)}H${across}`} stroke="var(--line)" strokeWidth="1" strokeDasharray="3 4" />
-      {days.map((d) => (
-        <g key={d.day}>
-          <rect
-            x={x(t(d.day))}
-            y={warm(d.max)}
-            width={width}
-            height={Math.max(1, warm(d.min) - warm(d.max))}
-            fill={d.told === 'measured' ? 'var(--line)' : 'none'}
-            stroke={d.told === 'measured' ? 'none' : 'var(--ink-2)'}
-            strokeWidth="0.8"
-          />
-          {d.rainMm >= 0.2 && (
-            <rect
-              x={x(t(d.day)) + width * 0.15}
-              y={top + WEATHER - 8 - wet(d.rainMm)}
-              width={width * 0.7}
-              height={wet(d.rainMm)}
-              fill={d.told === 'measured' ? 'var(--slate)' : 'none'}
-              stroke="var(--slate)"
-              strokeWidth="0.8"
-            />
-          )}
-        </g>
-      ))}
-    </g>
   );
 }
 

@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { Bound } from '@/core/prescribe/when';
 import { after } from '@/core/season/follow-ups';
 import { FormFaults, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { boundWords, spanWords } from '@/ui/season-words';
+import { boundWords, byWeight, spanWords } from '@/ui/season-words';
 import { fromToday, shortDay } from '@/ui/words';
 import { movePlans, moveVisits } from './actions';
 import type { AskedDays } from './days.client';
@@ -52,7 +53,7 @@ export function Chosen(p: Props) {
       <p>
         {on.length === 1 ? `${tree.tag} ${tree.host}` : `${on.length} trees: ${tagsOf(data, { ...group, on })}`}
         {about.programme ? `, ${about.programme}` : ''}
-        {about.trouble ? `, against ${about.trouble.toLowerCase()}` : ''}
+        {about.trouble ? `, against ${about.trouble}` : ''}
       </p>
       <p className="figures">
         <b>{shortDay(group.day)}</b> {group.state === 'done' ? '' : `(${fromToday(group.day, today)})`},{' '}
@@ -72,9 +73,9 @@ export function Chosen(p: Props) {
 }
 
 /** What the day over which it is held breaks, as far as is known before anything is sent. */
-export function breaksOn({ told }: AskedDays, day: string): string[] | null {
+export function breaksOn({ told }: AskedDays, day: string): Bound[] | null {
   const span = told?.spans.find((s) => s.from <= day && day <= s.to);
-  return span ? span.bounds.map(boundWords) : null;
+  return span ? byWeight(span.bounds) : null;
 }
 
 function Move({ group, on, day, today, days, onDay, onClose }: Props) {
@@ -104,7 +105,7 @@ function Move({ group, on, day, today, days, onDay, onClose }: Props) {
         {[-7, -1].map((n) => (
           <Step key={n} n={n} day={day} today={today} onDay={onDay} />
         ))}
-        <div className="w-48">
+        <div className="w-48 phone:order-first phone:w-full">
           <TextField
             label="Move to"
             path="day"
@@ -125,9 +126,9 @@ function Move({ group, on, day, today, days, onDay, onClose }: Props) {
         ) : (
           <>
             {breaks?.map((b) => (
-              <p key={b} className="font-semibold text-madder">
+              <p key={b.by} className="font-semibold text-madder">
                 <span aria-hidden>▮ </span>
-                {shortDay(day)}: {b}
+                {shortDay(day)}: {boundWords(b)}
               </p>
             ))}
             {breaks?.length === 0 && <p>By book, label and season it may stand on {shortDay(day)}.</p>}

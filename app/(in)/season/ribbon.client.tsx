@@ -1,11 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Choices } from '@/ui/controls/controls';
 import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { InHand, YearDay, YearFit, YearRow } from '@/ui/figures/year';
-import { spanWords } from '@/ui/season-words';
+import { BOUND_BRIEF, spanWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 import { breaksOn, Chosen } from './chosen.client';
 import { ORDERS, rowsBy, visitAt, type Order, type RibbonData } from './ribbon';
@@ -41,7 +41,8 @@ export function SeasonRibbon({
   const [inHand, setInHand] = useState<InHand | null>(null);
   const at = inHand && visitAt(data, inHand.id);
   const asked = useDays(at?.on[0]?.planId ?? null);
-  const rows = rowsBy(data, order);
+  // Rows that stay what they are are not drawn again while one of them is dragged.
+  const rows = useMemo(() => rowsBy(data, order), [data, order]);
   const to = (next: Order) => {
     setOrder(next);
     setInHand(null);
@@ -107,7 +108,10 @@ export function SeasonRibbon({
 function saysOf(asked: AskedDays, was: string, day: string): InHand['says'] {
   if (day === was) return null;
   const breaks = breaksOn(asked, day) ?? [];
-  return { words: [shortDay(day), ...breaks.slice(0, 1)].join(': '), breaks: breaks.length > 0 };
+  return {
+    words: [shortDay(day), ...breaks.slice(0, 1).map((b) => BOUND_BRIEF[b.by])].join(': '),
+    breaks: breaks.length > 0,
+  };
 }
 
 /** All that the ribbons show, as a table; made when somebody opens it. */

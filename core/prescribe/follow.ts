@@ -1,0 +1,19 @@
+import type { Visit, Window } from './when';
+
+/**
+ * Where a plan that waits stands once the season has moved its window: one that waited for its opening opens with it, one that
+ * was put on a day of its own keeps it while the window leaves it, and takes the nearest end where it does not. What was planned
+ * for a day outside any window was somebody's own word, and stays.
+ * @param window the window as it is expected now; null where there is none within a year
+ * @returns the visit as it stands then; null where it has no day any more
+ */
+export function followed(was: Visit, window: Window | null): Visit | null {
+  if (was.earliest === was.latest && was.plannedFor === was.earliest) return was;
+  if (!window) return null;
+  const { from, to } = window;
+  const day = was.plannedFor === was.earliest || was.plannedFor < from ? from : was.plannedFor;
+  return { plannedFor: day > to ? to : day, earliest: from, latest: to };
+}
+
+/** Whether a plan stands on another day, or nowhere, after its window has moved: what a person has to be told. */
+export const hasMoved = (was: Visit, now: Visit | null): boolean => now?.plannedFor !== was.plannedFor;
