@@ -15,6 +15,46 @@ const NESTED = [
   ],
 ].map(([selector, message]) => ({ selector, message }));
 
+/** Whatever reads a day or a clock without saying whose: the machine stands in another zone than the tree. */
+const LOCAL = [
+  [
+    'CallExpression[callee.property.name=/^get(FullYear|Month|Date|Day|Hours|Minutes)$/]',
+    'This is the clock of the machine: dayIn or wallClock of the place, or the UTC form.',
+  ],
+  [
+    "NewExpression[callee.name='Date'][arguments.length>1]",
+    'This is midnight at the machine: zonedInstant of the place.',
+  ],
+  [
+    'CallExpression[callee.property.name=/^toLocale(Date|Time)String$/]',
+    'This is the zone of the machine: inZone, with the zone of the place.',
+  ],
+  [
+    "NewExpression[callee.property.name='DateTimeFormat']:not(:has(Property[key.name='timeZone']))",
+    'Say whose zone: timeZone.',
+  ],
+].map(([selector, message]) => ({ selector, message }));
+const NOW = [
+  "NewExpression[callee.name='Date'][arguments.length=0]",
+  "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+].map((selector) => ({ selector, message: 'The clock is read at the door: take the instant as an argument.' }));
+/** Of a package, what asks the machine which day it is, or where a day begins. */
+const MACHINE_DAYS = [
+  'isToday',
+  'isTomorrow',
+  'isYesterday',
+  'startOfToday',
+  'startOfTomorrow',
+  'startOfYesterday',
+  'endOfToday',
+  'startOfDay',
+  'endOfDay',
+  'isPast',
+  'isFuture',
+  'isSameDay',
+  'formatDistanceToNow',
+];
+
 const lines = (max) => ({ 'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }] });
 
 /** Longer than the rule, file by file: what stands here may only grow shorter, and leaves when it is split. */
@@ -48,7 +88,11 @@ const config = [
       eqeqeq: 'error',
       'no-useless-rename': 'error',
       'object-shorthand': ['error', 'properties'],
-      'no-restricted-syntax': ['error', ...NESTED],
+      'no-restricted-syntax': ['error', ...NESTED, ...LOCAL],
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'date-fns', importNames: MACHINE_DAYS, message: 'A day is that of a place: dayIn.' }] },
+      ],
     },
   },
   // A page is laid out in one place; what works things out has functions that fit on a screen.
@@ -58,6 +102,12 @@ const config = [
     rules: { ...lines(260), 'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }] },
   },
   { files: ['{core,commands,views,store,stand-ins}/**'], ignores: ['**/*.test.*'], rules: lines(80) },
+  // What works things out is told what time it is, so that it can be asked of any day.
+  {
+    files: ['{core,knowledge,commands,views,stand-ins}/**'],
+    ignores: ['**/*.test.*'],
+    rules: { 'no-restricted-syntax': ['error', ...NESTED, ...LOCAL, ...NOW] },
+  },
   ...Object.entries(LONG).map(([max, files]) => ({ files, ignores: ['**/*.test.*'], rules: lines(Number(max)) })),
   {
     files: [

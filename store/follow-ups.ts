@@ -6,6 +6,7 @@ export interface DueRow {
   treeId: string;
   tag: string;
   hostId: string;
+  placeId: string;
   placeName: string;
   kind: string;
   what: string;
@@ -27,8 +28,8 @@ export interface DueRow {
 export const dueBetween = (scope: Scope, from: string, to: string, limit: number): Promise<DueRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason,
-        f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
+        f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
         coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
         coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
         ${sprayed(tx)} as sprayed,
@@ -56,7 +57,7 @@ const sprayed = (tx: Tx) => tx`(
   limit 1)`;
 
 /** A visit as a calendar follows it. */
-export interface CalendarVisit extends Omit<DueRow, 'timeZone' | 'lat' | 'lon' | 'sprayed' | 'laidId'> {
+export interface CalendarVisit extends Omit<DueRow, 'laidId'> {
   state: 'open' | 'done' | 'dropped';
   /** Counts its changes, and when the last one was. */
   version: number;
@@ -76,8 +77,12 @@ export const calendarVisits = (
 ): Promise<CalendarVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<CalendarVisit[]>`
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", f.kind, f.what, f.reason,
-        f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, f.version, f.changed_at as "changedAt"
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
+        f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, f.version,
+        f.changed_at as "changedAt", p.time_zone as "timeZone",
+        coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
+        coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
+        case when f.state = 'open' then ${sprayed(tx)} end as sprayed
       from (
         (select *
          from follow_up

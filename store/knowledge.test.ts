@@ -143,7 +143,7 @@ it('what is named on another tree counts as near by: none on this one, 0 on the 
   await owner`insert into tree (id, outfit_id, place_id, tag, host_id, lat, lon) values (${near}, ${o.outfitId}, ${o.placeId}, 'T2', 'wych-elm', 50, -4)`;
   await owner`insert into place (id, outfit_id, client_id, name, time_zone) select ${place}, outfit_id, client_id, 'Far', 'Europe/London' from place where id = ${o.placeId}`;
   await owner`insert into tree (id, outfit_id, place_id, tag, host_id, lat, lon) values (${far}, ${o.outfitId}, ${place}, 'T3', 'wych-elm', 50.1, -4)`;
-  const year = String(new Date().getFullYear());
+  const year = String(new Date().getUTCFullYear());
   const nearby = async () => (await nearbyFinds(o, [(await getTree(o, o.treeId, year))!])).get(o.treeId)!;
   await verdict('elm-leaf-beetle');
   expect(await nearby()).toEqual({});

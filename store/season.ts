@@ -199,14 +199,18 @@ export const keepHours = (
     return days.length;
   });
 
-/** Hours that a station at the place measured since an instant, by their beginning. */
-export const broughtHours = (scope: Scope, placeId: string, from: Date): Promise<MeasuredHour[]> =>
+/** Hours that stations at places measured since an instant, by their beginning. */
+export const broughtHours = (
+  scope: Scope,
+  placeIds: readonly string[],
+  from: Date,
+): Promise<(MeasuredHour & { placeId: string })[]> =>
   within(scope, async (tx) => [
-    ...(await tx<MeasuredHour[]>`
-      select to_char(h.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at, h.temperature_c as "temperatureC",
-        h.rain_mm as "rainMm", h.humidity, h.wind_ms as "windMs", h.wet
+    ...(await tx<(MeasuredHour & { placeId: string })[]>`
+      select h.place_id as "placeId", to_char(h.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
+        h.temperature_c as "temperatureC", h.rain_mm as "rainMm", h.humidity, h.wind_ms as "windMs", h.wet
       from weather_hour h
-      where h.outfit_id = ${scope.outfitId} and h.place_id = ${placeId} and h.at >= ${from}
+      where h.outfit_id = ${scope.outfitId} and h.place_id = any(${[...placeIds]}) and h.at >= ${from}
       order by h.at`),
   ]);
 

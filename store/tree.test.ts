@@ -21,7 +21,7 @@ afterAll(async () => {
   await owner.end();
   await db().end();
 });
-const year = String(new Date().getFullYear());
+const year = String(new Date().getUTCFullYear());
 const tree = async () => (await getTree(o, o.treeId, year))!;
 const reading = (diameterCm: number) => ({
   id: v7(),

@@ -84,6 +84,8 @@ export function boundWords(bound: Bound): string {
       return `the label’s yearly number is used up until ${shortDay(bound.until)}`;
     case 'partner':
       return `it must keep away from ${bound.what} until ${shortDay(bound.until)}`;
+    case 'bloom':
+      return `it would be in the flowers until ${shortDay(bound.until)}`;
     case 'picking':
       return bound.until ? `it is picked until ${shortDay(bound.until)}` : 'it is being picked';
   }
@@ -94,6 +96,7 @@ export const BOUND_BRIEF: Record<Bound['by'], string> = {
   interval: 'too soon after the last',
   'yearly number': 'the year’s number is used up',
   picking: 'too near picking',
+  bloom: 'it would be in the flowers',
   partner: 'too near its partner',
   leaf: 'no full leaf yet',
   months: 'not in the label’s months',

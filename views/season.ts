@@ -1,5 +1,14 @@
 import { regionFor } from '@/commands/facts/region';
-import { comesHere, hostYear, taughtFrom, underRain, weatherOf, type DueVisit } from '@/commands/facts/season';
+import {
+  comesHere,
+  hoursAt,
+  hoursOver,
+  hostYear,
+  taughtFrom,
+  underRain,
+  weatherOf,
+  type DueVisit,
+} from '@/commands/facts/season';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import { USUAL_WIND } from '@/core/gates/rules/weather';
@@ -18,7 +27,6 @@ import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/
 import { wallClock, zonedInstant } from '@/core/season/zone';
 import { fitDays, fitHours, type AirLimits, type FitDay } from '@/core/weather/fitness';
 import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
-import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import type { Host, TreatmentOption } from '@/core/diagnose/knowledge';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -26,7 +34,7 @@ import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
 import { yearVisits, type YearVisit } from '@/store/year-visits';
-import { broughtHours, placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
+import { placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
 
 /** A host of a place with its year. */
 export interface HostSeason {
@@ -141,18 +149,12 @@ function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] 
 /** Forecasts are the same for every page until the next is issued. */
 const middles = onceEach<readonly Hour[][], WeatherDay[]>();
 
-/** Hours of the installation's station, with those that the place's own has measured in their stead. */
-function laidOver(hoursOf: (from: Date, to: Date) => Hour[], own: readonly MeasuredHour[]) {
-  if (!own.length) return hoursOf;
-  const byHour = new Map(own.map((h) => [h.at, { ...h, windMs: h.windMs ?? undefined, wet: h.wet ?? undefined }]));
-  return (from: Date, to: Date): Hour[] => hoursOf(from, to).map((h) => byHour.get(h.at) ?? h);
-}
-
 /** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
 function placeSeason(
   place: PlaceStand,
   { sightings, ownHeat }: Pick<PlaceYear, 'sightings' | 'ownHeat'>,
-  brought: { days: readonly WeatherDay[]; hours: readonly MeasuredHour[] },
+  brought: readonly WeatherDay[],
+  hoursOf: (from: Date, to: Date) => Hour[],
   visits: readonly YearVisit[],
   stationFor: StationFor,
   now: Date,
@@ -160,7 +162,6 @@ function placeSeason(
 ): PlaceSeason {
   const { timeZone } = place;
   const station = stationFor(place);
-  const hoursOf = laidOver(station.hours.bind(station), brought.hours);
   const today = dayIn(now, timeZone);
   const hosts = place.hosts.flatMap(({ hostId, trees }): HostSeason[] => {
     const host = findHost(hostId);
@@ -169,7 +170,7 @@ function placeSeason(
       host,
       place,
       timeZone,
-      { sightings, ownHeat, brought: [...brought.days] },
+      { sightings, ownHeat, brought: [...brought] },
       stationFor,
       now,
       presence,
@@ -181,7 +182,7 @@ function placeSeason(
     const left = coverOf(c, hoursOf(new Date(c.endedAt), now), timeZone);
     return left ? [{ ...c, left }] : [];
   });
-  const own = new Map(brought.days.map((d) => [d.day, d]));
+  const own = new Map(brought.map((d) => [d.day, d]));
   const measured = station
     .days(after(today, -SHOWN_DAYS, 'days'), after(today, -1, 'days'), timeZone)
     .map((d) => ({ ...(own.get(d.day) ?? d), told: 'measured' as const }));
@@ -201,12 +202,7 @@ function placeSeason(
       })),
     })),
     visits: [...visits],
-    curves: curvesOf(
-      hosts,
-      ownHeat,
-      (start) => weatherOf(station, start, timeZone, now, brought.days),
-      isSouth(place.lat),
-    ),
+    curves: curvesOf(hosts, ownHeat, (start) => weatherOf(station, start, timeZone, now, brought), isSouth(place.lat)),
     times: timesOf(hosts, [
       ...visits.flatMap((v) => v.conditionId ?? []),
       ...hosts.flatMap((h) => h.year.heat.flatMap((x) => x.conditionId ?? [])),
@@ -220,7 +216,7 @@ function placeSeason(
     models: modelsAt(hosts, ownHeat),
     sightings: sightings.filter((s) => s.day >= after(today, -366, 'days')),
     covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
-    brought: brought.days.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
+    brought: brought.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
   };
 }
 
@@ -339,12 +335,14 @@ export const seasonView = (
     ]);
     const [year] = place ? await placeYears(viewer, [place.id], taughtFrom(now)) : [];
     // Readings of its own are read by the hour only where there are any.
-    const hours =
-      place && year?.brought.length
-        ? await broughtHours(viewer, place.id, new Date(now.getTime() - SHOWN_DAYS * DAY_MS))
-        : [];
+    const hours = await hoursAt(
+      viewer,
+      stationFor,
+      place && year?.brought.length ? [place.id] : [],
+      new Date(now.getTime() - SHOWN_DAYS * DAY_MS),
+    );
     const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
-    const rained = underRain(due, stationFor, now);
+    const rained = underRain(due, await hoursOver(viewer, due, stationFor, now), now);
     const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
     return {
       places,
@@ -356,7 +354,8 @@ export const seasonView = (
         placeSeason(
           place,
           { sightings: year?.sightings ?? [], ownHeat: year?.ownHeat ?? [] },
-          { days: year?.brought ?? [], hours },
+          year?.brought ?? [],
+          hours({ ...place, placeId: place.id }),
           movedByRain(visits, rained),
           stationFor,
           now,

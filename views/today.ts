@@ -1,5 +1,5 @@
 import { spotOf } from '@/commands/facts/diagnosis';
-import { underRain, yearsOf, type DueVisit } from '@/commands/facts/season';
+import { hoursOver, underRain, yearsOf, type DueVisit } from '@/commands/facts/season';
 import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
@@ -69,7 +69,8 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
     ]);
     const undecided = await ways(viewer, wanted, now, station);
     // Rain brings the renewal of a cover forward.
-    const visits = underRain([...late, ...due, ...soon], station, now);
+    const dues = [...late, ...due, ...soon];
+    const visits = underRain(dues, await hoursOver(viewer, dues, station, now), now);
     return {
       today,
       horizon,

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { calendarOf, forClient, plannedVisit } from './calendar';
+import type { HoursAt } from '@/commands/facts/season';
+import { calendarOf, forClient, movedByRain, plannedVisit } from './calendar';
 
 const visit = {
   id: 'v1',
@@ -108,4 +109,57 @@ it('a client reads one entry for the trees that have the same on one day, and no
   const later = new Date('2026-10-02T08:30:00Z');
   const [after] = forClient([{ ...row[0]!, changedAt: later }, row[1]!]);
   expect(after!.version - one!.version).toBe(24 * 60);
+});
+
+describe('rain in a calendar', () => {
+  const cover = {
+    ...visit,
+    id: 'c1',
+    kind: 'treat-again',
+    placeId: 'p',
+    lat: 51,
+    lon: 0,
+    timeZone: 'Europe/London',
+    due: '2026-10-25',
+    earliest: '2026-10-22',
+    latest: '2026-10-29',
+    version: 1,
+    sprayed: {
+      doneOn: '2026-10-15',
+      endedAt: '2026-10-15T09:00:00Z',
+      use: {
+        method: 'foliar-spray' as const,
+        purpose: 'preventive' as const,
+        intervals: { minDays: 5, reEntryHours: 48, text: 'x' },
+        conditions: { rainFreeHours: 6, text: 'x' },
+        followUps: [],
+      },
+    },
+  };
+  /** So many millimetres in one hour of a day. */
+  const raining =
+    (mm: number, on: string): HoursAt =>
+    () =>
+    (from, to) =>
+      Array.from({ length: Math.floor((+to - +from) / 36e5) }, (_, i) => {
+        const at = new Date(+from + i * 36e5).toISOString();
+        return { at, temperatureC: 10, humidity: 70, rainMm: at.startsWith(`${on}T12`) ? mm : 0 };
+      });
+  const told = (hours: HoursAt, now: string, more: object = {}) =>
+    movedByRain([{ ...cover, ...more } as never], hours, new Date(now))[0]!;
+
+  it('brings a cover forward and says so by a higher number; a look is what it was', () => {
+    const dry = told(raining(0, ''), '2026-10-18T10:00:00Z');
+    const wet = told(raining(30, '2026-10-17'), '2026-10-18T10:00:00Z');
+    expect([dry.due, wet.due]).toEqual(['2026-10-25', '2026-10-20']);
+    expect(wet.version).toBeGreaterThan(dry.version);
+    expect(wet.changedAt > dry.changedAt).toBe(true);
+    expect(told(raining(30, '2026-10-17'), '2026-10-18T10:00:00Z', { sprayed: null }).due).toBe('2026-10-25');
+  });
+
+  it('once it is done, its number is higher than rain ever made it', () => {
+    const wet = told(raining(60, '2026-10-15'), '2026-10-18T10:00:00Z');
+    const done = told(raining(60, '2026-10-15'), '2026-10-19T10:00:00Z', { state: 'done', version: 2, sprayed: null });
+    expect(done.version).toBeGreaterThan(wet.version);
+  });
 });

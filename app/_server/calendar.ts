@@ -1,9 +1,12 @@
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import ical, { ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { after, type Day } from '@/core/season/follow-ups';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
+import { underRain, type HoursAt } from '@/commands/facts/season';
+import type { CalendarVisit } from '@/store/follow-ups';
 import type { PlannedVisit } from '@/store/plans';
 
 export interface Due {
@@ -22,6 +25,26 @@ export interface Due {
   version: number;
   changedAt: Date;
 }
+
+/** Days on either side of which a date may be moved by rain: a change of the visit itself counts for more than all of them. */
+const MOVES_MOST = 400;
+
+/**
+ * Visits as rain has moved them. Rain only ever brings a date forward, so that the days by which it has are counted among the
+ * changes of a visit, and its number never falls.
+ */
+export const movedByRain = (visits: readonly CalendarVisit[], hours: HoursAt, now: Date): Due[] => {
+  const was = new Map(visits.map((v) => [v.id, v]));
+  const midnight = new Date(Math.floor(now.getTime() / 864e5) * 864e5);
+  return underRain(visits, hours, now).map((v) => {
+    const moved = differenceInCalendarDays(parseISO(was.get(v.id)!.due), parseISO(v.due));
+    return {
+      ...v,
+      version: v.version * MOVES_MOST + Math.min(moved, MOVES_MOST - 1),
+      changedAt: moved && midnight > v.changedAt ? midnight : v.changedAt,
+    };
+  });
+};
 
 /** A plan or work for a day of its own as a visit: it counts its moves, and what is no longer open has changed once more. */
 export const plannedVisit = (plan: PlannedVisit): Due => ({
@@ -98,8 +121,9 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
       status: f.state === 'open' ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED,
       summary: `${[f.tag, findHost(f.hostId)?.name].filter(Boolean).join(' ')}: ${f.what}`,
       location: f.placeName,
-      description:
-        `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`.trim(),
+      description: f.reason
+        ? `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`
+        : '',
       ...(origin ? { url: `${origin}/tree/${f.treeId}` } : {}),
     });
   return calendar.toString();

@@ -14,7 +14,7 @@ import { heldBy, type Held } from '@/store/shelf';
 import type { Tree } from '@/store/tree';
 import { nearbyFinds } from '@/store/verdicts';
 import { spotOf } from './diagnosis';
-import { yearsOf } from './season';
+import { hoursAt, yearsOf, type HoursAt } from './season';
 import { situationFor, usualChoices, workFactsOf } from './situation';
 import { treesOf } from './tree';
 
@@ -75,11 +75,11 @@ const standingOf = (v: VisitRow, byHand: ByHand | null): StandingVisit[] =>
       ];
 
 /** Covers that rain wore out before their days were over. */
-function wornOf(kept: readonly VisitRow[], tree: Tree, stationFor: StationFor, now: Date): Ground['worn'] {
+function wornOf(kept: readonly VisitRow[], tree: Tree, hours: HoursAt, now: Date): Ground['worn'] {
   return kept.flatMap((v) => {
     if (v.state !== 'done' || !v.sprayed) return [];
-    const hours = stationFor(spotOf(tree)).hours(new Date(v.sprayed.endedAt), now);
-    const left = coverOf(v.sprayed, hours, tree.timeZone);
+    const rained = hours({ ...spotOf(tree), placeId: tree.placeId })(new Date(v.sprayed.endedAt), now);
+    const left = coverOf(v.sprayed, rained, tree.timeZone);
     return left && left.why !== 'label-days'
       ? [{ step: v.step, year: v.year, nth: v.nth, renewOn: left.renewOn, mm: left.rainMm }]
       : [];
@@ -110,7 +110,12 @@ export async function layOver(
 ): Promise<{ held: Held; rows: VisitRow[]; trees: LaidTree[] }> {
   const [held, rows] = await Promise.all([heldBy(viewer), laidId ? laidVisits(viewer, laidId, treeIds) : []]);
   const trees = await treesOf(viewer, treeIds ?? [...new Set(rows.map((r) => r.treeId))], now);
-  const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, stationFor, now)]);
+  const sprayedSince = rows.flatMap((r) => r.sprayed?.endedAt ?? []).sort()[0];
+  const [finds, years, hours] = await Promise.all([
+    nearbyFinds(viewer, trees),
+    yearsOf(viewer, trees, stationFor, now),
+    hoursAt(viewer, stationFor, sprayedSince ? trees.map((t) => t.placeId) : [], new Date(sprayedSince ?? now)),
+  ]);
   const shelf = held.labels.map((l) => l.label);
   const out = trees.flatMap((full): LaidTree[] => {
     if (!findHost(full.hostId)) return [];
@@ -135,7 +140,7 @@ export async function layOver(
       from: laying.from,
       until: laying.until,
       standing: kept.flatMap((v) => standingOf(v, byHand)),
-      worn: wornOf(kept, tree, stationFor, now),
+      worn: wornOf(kept, tree, hours, now),
     };
     const visits = underReason(lay(laying.programme, ground), laying.reason);
     const today = dayIn(now, tree.timeZone);

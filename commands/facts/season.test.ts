@@ -6,7 +6,7 @@ import { simulatedStation } from '@/stand-ins/weather/station';
 import type { DueRow } from '@/store/follow-ups';
 import type { Sighting } from '@/store/season';
 import { after } from '@/core/season/follow-ups';
-import { hostYear, underRain, weatherOf } from './season';
+import { hostYear, underRain, weatherOf, type HoursAt } from './season';
 
 const NOW = new Date('2026-11-26T10:00:00Z');
 const [north, south] = [47, -44].map((lat) => simulatedStation(5, { climate: CLIMATES.continental, lat }));
@@ -90,6 +90,7 @@ describe('a visit that renews a cover', () => {
     treeId: 't',
     tag: '7',
     hostId: 'apple',
+    placeId: 'p',
     placeName: 'Orchard',
     kind: 'treat-again',
     what: 'Cover again',
@@ -124,21 +125,26 @@ describe('a visit that renews a cover', () => {
     ...more,
   });
   const now = new Date('2026-05-09T10:00:00Z');
+  const at =
+    (station: StationFor): HoursAt =>
+    (where) =>
+    (from, to) =>
+      station(where).hours(from, to);
 
   it('is due on the day on which rain took half of it, with the figures that say so', () => {
-    const [visit] = underRain([row()], raining(28, '2026-05-08'), now);
+    const [visit] = underRain([row()], at(raining(28, '2026-05-08')), now);
     expect(visit).toMatchObject({ due: '2026-05-08', earliest: '2026-05-08', latest: '2026-05-15' });
     expect(visit!.cover).toMatchObject({ why: 'half-gone', rainMm: 28 });
   });
   it('keeps its day where it stayed dry, and is never later for it', () => {
-    expect(underRain([row()], raining(3, '2026-05-08'), now)[0]).toMatchObject({ due: '2026-05-11' });
+    expect(underRain([row()], at(raining(3, '2026-05-08')), now)[0]).toMatchObject({ due: '2026-05-11' });
     expect(
-      underRain([row({ due: '2026-05-05', earliest: '2026-05-05' })], raining(28, '2026-05-08'), now)[0]!.due,
+      underRain([row({ due: '2026-05-05', earliest: '2026-05-05' })], at(raining(28, '2026-05-08')), now)[0]!.due,
     ).toBe('2026-05-05');
   });
   it('stands in order with what renews nothing', () => {
     const look = row({ id: 'b', kind: 'look', sprayed: null, due: '2026-05-09', earliest: '2026-05-09' });
-    const visits = underRain([look, row()], raining(28, '2026-05-08'), now);
+    const visits = underRain([look, row()], at(raining(28, '2026-05-08')), now);
     expect(visits.map((v) => [v.id, v.due])).toEqual([
       ['a', '2026-05-08'],
       ['b', '2026-05-09'],

@@ -10,10 +10,12 @@ import { coverOf, covers } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { heatDate, NO_YEAR, seasonSpan, seasonWeather, type HostYear } from '@/core/season/year';
 import { zonedInstant } from '@/core/season/zone';
-import type { Spot, StationFor, WeatherStation } from '@/core/weather/station';
+import type { Hour, Spot, StationFor, WeatherStation } from '@/core/weather/station';
+import { groupBy } from '@/core/work/load-out';
 import { findHost, growthOf, heatModelsFor } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { placeYears, type BroughtDay, type PlaceYear, type Sighting } from '@/store/season';
+import type { Scope } from '@/store/db';
+import { broughtHours, placeYears, type BroughtDay, type PlaceYear, type Sighting } from '@/store/season';
 import type { DueRow } from '@/store/follow-ups';
 import type { Tree } from '@/store/tree';
 import { spotOf } from './diagnosis';
@@ -160,18 +162,49 @@ export async function yearsOf(
 export const yearOf = async (viewer: Viewer, tree: Placed, stationFor: StationFor, now: Date): Promise<HostYear> =>
   (await yearsOf(viewer, [tree], stationFor, now)).get(tree.id) ?? NO_YEAR;
 
+/** Hours of weather at a place. */
+export type HoursAt = (where: Spot & { placeId: string }) => (from: Date, to: Date) => Hour[];
+
+/** Hours at places since an instant: what a station of their own has measured goes before the installation's. */
+export async function hoursAt(
+  scope: Scope,
+  stationFor: StationFor,
+  placeIds: readonly string[],
+  from: Date,
+): Promise<HoursAt> {
+  const own = placeIds.length ? await broughtHours(scope, placeIds, from) : [];
+  const byPlace = groupBy(own, (h) => h.placeId);
+  return (where) => {
+    const usual = (a: Date, b: Date) => stationFor(where).hours(a, b);
+    const measured = byPlace.get(where.placeId);
+    if (!measured) return usual;
+    const byHour = new Map(
+      measured.map(({ placeId: _, ...h }) => [h.at, { ...h, windMs: h.windMs ?? undefined, wet: h.wet ?? undefined }]),
+    );
+    return (a, b) => usual(a, b).map((h) => byHour.get(h.at) ?? h);
+  };
+}
+
+type Renews = Pick<DueRow, 'placeId' | 'lat' | 'lon' | 'timeZone' | 'sprayed' | 'due' | 'earliest' | 'id'>;
 /** A visit that is due, with what the rain left of the cover that it renews. */
-export type DueVisit = DueRow & { cover: CoverLeft | null };
+export type UnderRain<T extends Renews = DueRow> = T & { cover: CoverLeft | null };
+export type DueVisit = UnderRain;
+
+/** Hours at the places of visits that renew a cover, since the first of those covers: weather is asked only for what it wears off. */
+export function hoursOver(scope: Scope, rows: readonly Renews[], stationFor: StationFor, now: Date): Promise<HoursAt> {
+  const wears = rows.filter((r) => r.sprayed && covers(r.sprayed.use));
+  const first = wears.map((r) => r.sprayed!.endedAt).sort()[0];
+  return hoursAt(scope, stationFor, [...new Set(wears.map((r) => r.placeId))], new Date(first ?? now));
+}
 
 /** Visits in order of date, each that renews a cover on the day on which rain makes it due. */
-export function underRain(rows: readonly DueRow[], stationFor: StationFor, now: Date): DueVisit[] {
+export function underRain<T extends Renews>(rows: readonly T[], hours: HoursAt, now: Date): UnderRain<T>[] {
   return rows
-    .map((row): DueVisit => {
+    .map((row): UnderRain<T> => {
       const { sprayed } = row;
-      // Weather is asked only for what it can wear off.
       const cover =
         sprayed && covers(sprayed.use)
-          ? coverOf(sprayed, stationFor(row).hours(new Date(sprayed.endedAt), now), row.timeZone)
+          ? coverOf(sprayed, hours(row)(new Date(sprayed.endedAt), now), row.timeZone)
           : null;
       if (!cover || cover.renewOn >= row.due) return { ...row, cover };
       const due = cover.renewOn;

@@ -3,6 +3,7 @@ import { doneBy, NOW, ownOutfit } from '@/commands/testing';
 import { yearOf } from '@/commands/facts/season';
 import { treeOf } from '@/commands/facts/tree';
 import { guessWeather } from '@/core/exchange/weather-csv';
+import { hoursAt } from '@/commands/facts/season';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { broughtHours, placeYears, stationColumns } from '@/store/season';
@@ -50,7 +51,7 @@ it('keeps hours and the days they make whole, moves the stages that rest on heat
 
 it('hours brought again are replaced, and a day is whole only with nearly all of its hours', async () => {
   expect(await bring(file(20, () => '9,1,90', '2026-05-31T00:00:00Z'))).toMatchObject({ ok: true, value: { days: 0 } });
-  const hours = await broughtHours(made.viewer, made.o.placeId, new Date('2026-05-31T00:00:00Z'));
+  const hours = await broughtHours(made.viewer, [made.o.placeId], new Date('2026-05-31T00:00:00Z'));
   expect(hours).toHaveLength(20);
   const [year] = await placeYears(made.viewer, [made.o.placeId], '2026-05-01');
   expect(year!.brought.some((d) => d.day === '2026-05-31')).toBe(false);
@@ -83,4 +84,15 @@ it('another outfit does not write here, and a technician brings no lists', async
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
   expect(await bring(file(3), {}, theirs)).toMatchObject({ ok: false, faults: [{ path: 'placeId' }] });
   expect(await bring(file(3), {}, { ...made.viewer, role: 'technician' })).toMatchObject({ ok: false });
+});
+
+it('what its own station measured goes before the installation’s, hour by hour, and only at its place', async () => {
+  const from = new Date('2026-05-31T00:00:00Z');
+  const to = new Date('2026-05-31T06:00:00Z');
+  const at = await hoursAt(made.viewer, fair, [made.o.placeId], from);
+  const here = { lat: null, lon: null, placeId: made.o.placeId };
+  expect(at(here)(from, to).map((h) => h.temperatureC)).toEqual([9, 9, 9, 9, 9, 9]);
+  const elsewhere = at({ ...here, placeId: made.o.treeId })(from, to);
+  expect(elsewhere).toEqual(fair(here).hours(from, to));
+  expect(elsewhere.some((h) => h.temperatureC !== 9)).toBe(true);
 });

@@ -1,3 +1,4 @@
+import type { HostYear } from '../season/year';
 import type { Schools } from '../decide/schools';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
@@ -80,6 +81,8 @@ export interface Facts {
   alsoPlanned: AlsoPlanned[];
   /** What somebody at the tree has said. */
   said: Said;
+  /** What the seasons bring to the host at its place. */
+  year: HostYear;
   /** A look answered the host key with a "no". */
   hostContradicted: boolean;
   /** Worst grade of the condition's own signs, 0 to 4; null when nobody graded one. */

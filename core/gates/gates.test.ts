@@ -5,6 +5,7 @@ import type { Dose } from '../dose/dose';
 import { keepOrReplace, type Weighing } from '../prescribe/costs';
 import { prescribe } from '../prescribe/prescribe';
 import { type Choices, type Situation } from '../prescribe/situation';
+import type { StageDate } from '../season/stages';
 import { EMPTY_PLAN } from '../grounds/plan';
 import { perDiameter, testLabel } from '../testing';
 import { blocked, CHAPTERS } from './rules';
@@ -217,6 +218,28 @@ it('lets a sound plan through', () => {
 
 // Each gate: what trips it, and what just does not.
 const day = (d: string) => ({ earlier: [{ day: d, labelKey: drench.key, actives: [] }] });
+/** A lime that bees love, on a day, which is expected to flower from 22 June to 12 July. */
+const flower = (code: 60 | 69, day: string): StageDate => ({
+  code,
+  day,
+  earliest: day,
+  latest: day,
+  rests: 'years',
+  moved: 0,
+  by: null,
+});
+const lime = (today: string): Partial<Situation> => ({
+  today,
+  host: { ...findHost('common-lime')!, beePlant: 'strongly' },
+  licence: { number: 'L', categories: ['ornamental', 'tree injection'], expires: '2030-01-01' },
+  year: {
+    heat: [],
+    stages: [flower(60, '2026-06-22'), flower(69, '2026-07-12'), flower(60, '2027-06-20'), flower(69, '2027-07-10')],
+  },
+});
+/** Nobody has seen the flowers yet. */
+const unseen = { bloom: undefined };
+
 const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, justNot: ReturnType<typeof gates>][] = [
   ['host-not-on-label', 'stop', gates({ host: findHost('london-plane')! }), gates({ host: findHost('field-elm')! })],
   [
@@ -922,6 +945,48 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     'hold',
     on({ heightM: 12 }, { said: { reach: 'part is out of reach' } }),
     on({ heightM: 12 }, { said: { reach: 'all of it' } }),
+  ],
+  // What is put in before bloom is in the flowers when they open; right after bloom it is gone before the next.
+  [
+    'bloom-ahead',
+    'hold',
+    on(lime('2026-05-01'), { injected: true, label: { beeHazard: 'high', systemic: true }, said: unseen }),
+    on(lime('2026-07-16'), { injected: true, label: { beeHazard: 'high', systemic: true }, said: unseen }),
+  ],
+  [
+    'bloom-ahead',
+    'hold',
+    on(lime('2026-05-01'), { injected: true, label: { beeHazard: 'high', systemic: true, inFlowersDays: 60 } }),
+    on(lime('2026-05-01'), { injected: true, label: { beeHazard: 'high', systemic: true, inFlowersDays: 30 } }),
+  ],
+  [
+    'bloom-near',
+    'stop',
+    on(lime('2026-06-10'), {
+      label: { beeHazard: 'high' },
+      use: { conditions: { bloomDays: 14, text: 'x' } },
+      said: unseen,
+    }),
+    on(lime('2026-06-05'), {
+      label: { beeHazard: 'high' },
+      use: { conditions: { bloomDays: 14, text: 'x' } },
+      said: unseen,
+    }),
+  ],
+  // Somebody who sees the flowers knows better than any date.
+  [
+    'bloom-near',
+    'stop',
+    on(lime('2026-07-08'), {
+      label: { beeHazard: 'high' },
+      use: { conditions: { bloomDays: 14, text: 'x' } },
+      said: unseen,
+    }),
+    on(lime('2026-07-08'), {
+      label: { beeHazard: 'high' },
+      use: { conditions: { bloomDays: 14, text: 'x' } },
+      said: { bloom: 'over' },
+    }),
   ],
   [
     'honeydew-bees',

@@ -144,6 +144,7 @@ export interface LabelDraft {
   licence: string;
   density: string;
   keeps: string;
+  inFlowers: string;
   partners: string;
   price: string;
   n: string;
@@ -316,6 +317,7 @@ export function labelDraft(from: Label | null, money: Currency): LabelDraft {
     licence: from?.licenceCategory ?? '',
     density: str(from?.densityGPerMl),
     keeps: str(from?.mixKeepsHours),
+    inFlowers: str(from?.inFlowersDays),
     partners: (from?.tankPartners ?? []).join(', '),
     price: from?.priceMinor === undefined ? '' : str(inMajor(from.priceMinor, money)),
     n: percent(from?.nutrients?.n),

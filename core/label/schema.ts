@@ -301,6 +301,8 @@ export const labelSchema = z
     licenceCategory: z.string().max(60).optional(),
     beeHazard: z.enum(['none', 'moderate', 'high']),
     systemic: z.boolean(),
+    /** For so many days after it was put on, a systemic is in nectar and pollen; where the label is silent, most of a year. */
+    inFlowersDays: z.number().int().min(0).max(1500).optional(),
     densityGPerMl: positive.max(5).optional(),
     actives: z.array(active).min(1).max(6),
     /** Mass fractions as printed, phosphorus and potassium as oxides. */

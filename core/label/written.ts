@@ -265,7 +265,16 @@ export function labelOf(f: LabelDraft, from: Label | null, money: Currency): unk
     taken.add(key);
     return key;
   };
-  const kept = without(from, 'licenceCategory', 'densityGPerMl', 'mixKeepsHours', 'stock', 'priceMinor', 'nutrients');
+  const kept = without(
+    from,
+    'licenceCategory',
+    'densityGPerMl',
+    'mixKeepsHours',
+    'inFlowersDays',
+    'stock',
+    'priceMinor',
+    'nutrients',
+  );
   return {
     ...kept,
     format: 'elmhorn-label',
@@ -284,6 +293,7 @@ export function labelOf(f: LabelDraft, from: Label | null, money: Currency): unk
     ...(f.licence.trim() ? { licenceCategory: f.licence.trim() } : {}),
     ...some('densityGPerMl', f.density),
     ...some('mixKeepsHours', f.keeps),
+    ...some('inFlowersDays', f.inFlowers),
     tankPartners: list(f.partners, /,/),
     ...(n(f.price) === undefined ? {} : { priceMinor: inMinor(n(f.price)!, money) }),
     ...([f.n, f.p2o5, f.k2o].some((x) => x.trim())

@@ -297,3 +297,35 @@ describe('the days of a year, as a hand that moves a plan is told them', () => {
     }
   });
 });
+
+it('a systemic that harms bees waits for the end of bloom, and one that spares them does not', () => {
+  const flower = (code: 60 | 69, day: string) => ({
+    code,
+    day,
+    earliest: day,
+    latest: day,
+    rests: 'years' as const,
+    moved: 0,
+    by: null,
+  });
+  const lime: Situation = {
+    ...elm,
+    today: '2027-05-01',
+    host: { ...findHost('common-lime')!, beePlant: 'strongly' },
+    condition: null,
+    year: { heat: [], stages: [flower(60, '2027-06-22'), flower(69, '2027-07-12')] },
+  };
+  const [label, use] = wayOf('training-03', 'inject');
+  const any = { ...use, months: [], needsLeaf: false };
+  expect(nextWindow(lime, label, any)).toMatchObject({
+    from: '2027-07-13',
+    opens: [{ by: 'bloom', until: '2027-07-13' }],
+  });
+  expect(nextWindow(lime, { ...label, inFlowersDays: 20 }, any)).toMatchObject({
+    from: '2027-05-01',
+    to: '2027-06-01',
+  });
+  expect(nextWindow(lime, { ...label, beeHazard: 'none' }, any)).toMatchObject({ from: '2027-05-01', closes: [] });
+  // Where nobody knows when it flowers, no date is made up: the day asks.
+  expect(nextWindow({ ...lime, year: { heat: [], stages: [] } }, label, any)).toMatchObject({ from: '2027-05-01' });
+});

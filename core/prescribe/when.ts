@@ -1,4 +1,5 @@
 import type { TreatmentOption } from '../diagnose/knowledge';
+import { bloomAhead, USUAL_IN_FLOWERS_DAYS } from '../gates/bloom';
 import { usesActive, type Gate } from '../gates/gate';
 import { partnerWait } from '../gates/partners';
 import { standing } from '../gates/rules';
@@ -11,7 +12,7 @@ import { inWindow, localMonth } from '../season/hemisphere';
 import { trackOf, type Bbch } from '../season/bbch';
 import type { StageDate } from '../season/stages';
 import { timedSpans, type Expected } from '../season/timed';
-import { expectedLeaf } from '../season/year';
+import { bloomsFrom, expectedLeaf, type HostYear } from '../season/year';
 import type { Choices, Situation, When } from './situation';
 
 /** Why a day is outside a window. */
@@ -24,7 +25,8 @@ export type Bound =
   | { by: 'interval'; until: Day }
   | { by: 'yearly number'; until: Day }
   | { by: 'partner'; what: string; until: Day }
-  | { by: 'picking'; until: Day | null };
+  | { by: 'picking'; until: Day | null }
+  | { by: 'bloom'; until: Day };
 
 /** A span of days in which a use may be expected to be allowed. */
 export interface Window {
@@ -66,7 +68,9 @@ function boundsOn(situation: Situation, label: Label, use: LabelUse, day: Day): 
   if (outside) bounds.push(outside);
   bounds.push(...numbersOn(situation, label, use, day));
   const picking = pickingOn(situation, use, day);
-  return picking ? [...bounds, picking] : bounds;
+  if (picking) bounds.push(picking);
+  const bloom = bloomAhead(label, use, host, year, day);
+  return bloom ? [...bounds, { by: 'bloom', until: after(bloom.bloom.to, 1, 'days') }] : bounds;
 }
 
 /** The months of the field guide for this method against the trouble in hand, where the label's own leave any of them. */
@@ -144,7 +148,7 @@ function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound
 
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
 function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
-  const { today, harvest, year } = situation;
+  const { today, harvest, year, host } = situation;
   const month = `${today.slice(0, 7)}-01`;
   const last = after(today, YEAR_DAYS, 'days');
   return [
@@ -153,9 +157,19 @@ function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
     ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
     ...plannedDays(situation, label).map((d) => after(after(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
     ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
+    ...(label.beeHazard === 'none' || host.beePlant === 'no' ? [] : bloomDays(label, use, year)),
     ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), after(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
 }
+
+/** Days on which a bloom begins or ceases to be reached. */
+const bloomDays = (label: Label, use: LabelUse, year: HostYear): Day[] =>
+  bloomsFrom(year, '').flatMap((b) => [
+    ...[use.conditions?.bloomDays, label.systemic ? (label.inFlowersDays ?? USUAL_IN_FLOWERS_DAYS) : undefined].flatMap(
+      (d) => (d === undefined ? [] : after(b.from.day, -d, 'days')),
+    ),
+    after(b.to, 1, 'days'),
+  ]);
 
 const guideSpans = ({ condition, year }: Situation) =>
   (condition?.options ?? []).flatMap((o) => (o.timed ? timedSpans(o.timed, year) : []));

@@ -61,6 +61,27 @@ export function expectedLeaf(host: Pick<Host, 'evergreen'>, year: HostYear, day:
   return leafOn(year.stages, day) ?? usualLeaf(Number(day.slice(5, 7)), false, south ? -1 : 1);
 }
 
+/** Flowers of a host as they are expected: from the first bloom to its end. */
+export interface Bloom {
+  from: StageDate;
+  to: Day;
+}
+/** Days of bloom where nobody can say when it ends. */
+const USUAL_BLOOM_DAYS = 14;
+
+/** The times in which a host is in flower that are not over on a day, in order; empty where nobody can say how it grows. */
+export function bloomsFrom({ stages }: HostYear, day: Day): Bloom[] {
+  const ends = stages.filter((s) => s.code === 69);
+  return stages
+    .filter((s) => s.code === 60)
+    .map((from) => {
+      const end = ends.find((s) => s.day >= from.day && s.day < after(from.day, 120, 'days'));
+      return { from, to: end?.day ?? after(from.day, USUAL_BLOOM_DAYS, 'days') };
+    })
+    .filter((b) => b.to >= day)
+    .sort((a, b) => a.to.localeCompare(b.to));
+}
+
 /** Hours that a day must have to count as a whole one: a day of the clock's change has 23, and an hour may be missing. */
 export const WHOLE_DAY = 22;
 

@@ -1,6 +1,9 @@
+import { after, dayWords } from '../../season/follow-ups';
+import { bloomAhead } from '../bloom';
 import { asking, gate, isSoil, labelSource, type Facts, type Rule, flies } from '../gate';
 
-const hazard = (f: Facts) => f.label.beeHazard !== 'none'; /** Shortest days to bloom that an answer can mean. */
+const hazard = (f: Facts) => f.label.beeHazard !== 'none';
+/** Shortest days to bloom that an answer can mean. */
 const DAYS_TO_BLOOM: Record<string, number> = { 'opens within a week': 0, 'opens within three weeks': 8 };
 
 export const beeRules: Rule[] = [
@@ -45,6 +48,43 @@ export const beeRules: Rule[] = [
             satisfy: 'Allowed after bloom.',
           })
         : null;
+    },
+  },
+  /** A systemic put in before bloom is in the flowers when they open: what the day tells of them comes too late. */
+  {
+    ids: ['bloom-near', 'bloom-ahead'],
+    strength: 'stop or hold',
+    about: 'No systemic in the flowers to come',
+    facts: 'when it flowers, as it is expected',
+    setBy: 'label',
+    label: (l) => l.beeHazard !== 'none' && l.systemic,
+    check: (facts) => {
+      const ahead = bloomAhead(
+        facts.label,
+        facts.use,
+        facts.host,
+        facts.year,
+        facts.today,
+        facts.said.bloom === 'over',
+      );
+      if (!ahead) return null;
+      const { bloom, near, days } = ahead;
+      // Somebody at the tree knows better than any model what its flowers do within the label's days.
+      if (near && facts.said.bloom) return null;
+      const { earliest, latest } = bloom.from;
+      const when = `${facts.host.name} is expected to flower from ${dayWords(earliest)}${latest > earliest ? ` to ${dayWords(latest)}` : ''} on`;
+      return gate({
+        id: near ? 'bloom-near' : 'bloom-ahead',
+        strength: near ? 'stop' : 'hold',
+        title: near ? 'Too near bloom' : 'It will be in the flowers',
+        sentence: near
+          ? `${when}; the label forbids it within ${days} days of bloom.`
+          : `${when}; ${facts.label.name} is in nectar and pollen for ${days} days, and harms bees.`,
+        source:
+          near || facts.label.inFlowersDays !== undefined ? labelSource(facts, 'bees') : 'practice: after bloom only',
+        facts: [`first bloom ${bloom.from.day}`],
+        satisfy: `After bloom: from ${dayWords(after(bloom.to, 1, 'days'))} on, or another method.`,
+      });
     },
   },
   {

@@ -1,8 +1,10 @@
 import { after } from '@/core/season/follow-ups';
-import { asCalendar, calendarOf, plannedVisit, STRUCK_OUT_DAYS } from '../../../_server/calendar';
+import { asCalendar, calendarOf, movedByRain, plannedVisit, STRUCK_OUT_DAYS } from '../../../_server/calendar';
+import { hoursOver } from '@/commands/facts/season';
 import { calendarOwner } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
 import { plannedBetween } from '@/store/plans';
+import { stationFor } from '../../../_server/station';
 import { currentViewer, todayOf } from '../../../_server/viewer';
 
 /** What is due, as iCalendar: by a secret address for subscribing, or `mine.ics` for whoever is signed in. */
@@ -28,7 +30,9 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
     calendarVisits(viewer, after(today, -1, 'years'), until, since),
     plannedBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until),
   ]);
-  const visits = [...due, ...planned.map(plannedVisit)];
+  const now = new Date();
+  const hours = await hoursOver(viewer, due, stationFor, now);
+  const visits = [...movedByRain(due, hours, now), ...planned.map(plannedVisit)];
   const text = calendarOf(`Elmhorn, ${viewer.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
   return asCalendar(text);
 }

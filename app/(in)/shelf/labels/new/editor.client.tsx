@@ -251,7 +251,10 @@ export function LabelEditor({
           </button>
         )}
 
-        <details className="mt-5 mb-5" open={f.keeps !== '' || f.partners !== '' || f.notWith.length > 0 || f.n !== ''}>
+        <details
+          className="mt-5 mb-5"
+          open={f.keeps !== '' || f.inFlowers !== '' || f.partners !== '' || f.notWith.length > 0 || f.n !== ''}
+        >
           <summary className="flex min-h-12 items-center font-semibold">
             More that the label says of the product
           </summary>
@@ -259,6 +262,7 @@ export function LabelEditor({
             {word('price', 'Price of a litre or kilogram', { inputMode: 'decimal' })}
             {word('density', 'Density, g/mL', { inputMode: 'decimal' })}
             {word('keeps', 'The mix keeps, hours', { inputMode: 'decimal' })}
+            {word('inFlowers', 'A systemic is in the flowers for, days', { inputMode: 'numeric' })}
           </div>
           {word('partners', 'May share a tank with, by comma', { maxLength: 400 })}
           <Sentence>

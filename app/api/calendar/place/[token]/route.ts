@@ -2,7 +2,16 @@ import { after, dayIn } from '@/core/season/follow-ups';
 import { calendarVisits } from '@/store/follow-ups';
 import { placeOfCalendar } from '@/store/place-calendar';
 import { plannedBetween } from '@/store/plans';
-import { asCalendar, calendarOf, forClient, plannedVisit, STRUCK_OUT_DAYS } from '../../../../_server/calendar';
+import { hoursOver } from '@/commands/facts/season';
+import {
+  asCalendar,
+  calendarOf,
+  forClient,
+  movedByRain,
+  plannedVisit,
+  STRUCK_OUT_DAYS,
+} from '../../../../_server/calendar';
+import { stationFor } from '../../../../_server/station';
 
 /** When somebody comes to a place, and for what, as iCalendar: for its client, by a secret address. */
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
@@ -20,6 +29,8 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
     calendarVisits(place, after(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.placeId),
     plannedBetween(place, from, until, place.placeId),
   ]);
-  const visits = forClient([...due, ...planned.map(plannedVisit)]);
+  const now = new Date();
+  const hours = await hoursOver(place, due, stationFor, now);
+  const visits = forClient([...movedByRain(due, hours, now), ...planned.map(plannedVisit)]);
   return asCalendar(calendarOf(`${place.placeName}, ${place.outfitName}`, visits, ''));
 }
