@@ -1,3 +1,4 @@
+import { removalOf } from '@/core/cost/prices';
 import { severityOf } from '@/core/decide/decide';
 import type { AlsoPlanned } from '@/core/gates/gate';
 import { openTroubles } from '@/core/decide/troubles';
@@ -338,7 +339,8 @@ export const oldSitesOf = (tree: Pick<Tree, 'records'>): OldSite[] =>
 
 /** What the ways for this tree are weighed by, and what its steps bring. */
 export const weighingOf = (viewer: Viewer, tree: Tree, now: Date): Weighing => ({
-  prices: viewer.prices,
+  // A tree is weighed against removing this one, not one of any size.
+  prices: { ...viewer.prices, removeAndReplant: removalOf(viewer.prices, tree.readings[0]?.diameterCm ?? null) },
   system: viewer.units,
   today: dayIn(now, tree.timeZone),
   programme: tree.programme,

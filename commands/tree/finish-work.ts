@@ -21,7 +21,7 @@ export const finishWork = command({
     if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
     const today = dayIn(now, tree.timeZone);
     const laid = await laidBehind(viewer, { workPlanId: p.id });
-    const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, weighingOf(viewer, tree, now));
+    const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, undefined, weighingOf(viewer, tree, now));
     const settled = await settleWork(
       viewer,
       { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },

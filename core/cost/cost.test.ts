@@ -1,4 +1,4 @@
-import { exactMoney, inMajor, inMinor, minorPer, money } from './prices';
+import { exactMoney, inMajor, inMinor, minorPer, money, removalOf, USUAL_PRICES } from './prices';
 import fc from 'fast-check';
 import { choose, type Candidate } from './choose';
 import { every, outlook, presentValue } from './value';
@@ -75,5 +75,22 @@ describe('money', () => {
         expect(inMinor(inMajor(minor, { currency }), { currency })).toBe(minor);
       }),
     );
+  });
+});
+
+describe('removing a tree', () => {
+  it.each([
+    [50, 1],
+    [4.5, 0.27],
+    [16, 0.386],
+    [73, 1.573],
+    [120, 3.039],
+  ])('of %d cm costs %d of the price that was named', (cm, share) =>
+    expect(removalOf(USUAL_PRICES, cm) / USUAL_PRICES.removeAndReplant).toBeCloseTo(share, 3),
+  );
+  it('that nobody measured costs what was named; a thicker one never less', () => {
+    expect(removalOf(USUAL_PRICES, null)).toBe(USUAL_PRICES.removeAndReplant);
+    for (let cm = 2; cm < 200; cm++)
+      expect(removalOf(USUAL_PRICES, cm + 1)).toBeGreaterThanOrEqual(removalOf(USUAL_PRICES, cm));
   });
 });

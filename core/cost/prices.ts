@@ -9,7 +9,7 @@ export interface Prices {
   hour: Minor;
   /** One device in a trunk, set and pulled. */
   device: Minor;
-  /** Felling, stump, and a new tree with two years of water. */
+  /** Felling, stump, and a new tree with two years of water, for a trunk of 50 cm ({@link removalOf}). */
   removeAndReplant: Minor;
   /** Yearly discount, as a share. */
   discount: number;
@@ -50,3 +50,19 @@ export const inMinor = (major: number, p: Currency): Minor => Math.round(major *
 export const money = (minor: Minor, p: Currency): string => inCurrency(p.currency, 0).format(inMajor(minor, p));
 /** A price that was named, to the last minor unit. */
 export const exactMoney = (minor: Minor, p: Currency): string => inCurrency(p.currency).format(inMajor(minor, p));
+
+/** The trunk, cm, that an outfit names its price of removal for. */
+export const REMOVAL_CM = 50;
+/** Of that price, the new tree and its water: the same whatever stood there before. */
+const REPLANTING = 0.25;
+
+/**
+ * What it costs to remove a tree of this trunk and to plant another: the wood to be felled and ground grows faster than the
+ * trunk, the new tree does not (a practice figure: with the power of one and a half).
+ * @param diameterCm trunk at breast height; null where it was not measured: the price as it was named
+ * @example removalOf(USUAL_PRICES, 50) // 185_000
+ */
+export const removalOf = ({ removeAndReplant }: Prices, diameterCm: number | null): Minor =>
+  diameterCm === null
+    ? removeAndReplant
+    : Math.round(removeAndReplant * (REPLANTING + (1 - REPLANTING) * (diameterCm / REMOVAL_CM) ** 1.5));

@@ -22,6 +22,7 @@ import {
 } from './costs';
 import { stopsOf } from './options';
 import type { Prescription } from './prescribe';
+import type { Life } from '../season/programme';
 import { nameOf, WORK } from './shelf';
 
 /** One way to act, with all that a client and an arborist weigh. */
@@ -34,6 +35,8 @@ export interface Weighed {
   now: number;
   overYears: number;
   visitsAYear: number;
+  /** Times over the years, those that depend on a look among them. */
+  times: number;
   /** Holes in the trunk over the years. */
   wounds: number;
   control: Control;
@@ -64,7 +67,7 @@ export function weighUse(
   if (!dose.ok) return null;
   const holes = dose.sites?.count ?? 0;
   const once = onceOfUse(label, use, dose, weighing.prices);
-  const { times, visits, ...years } = overTheYears(stepOfUse(use, weighing), once, weighing);
+  const { visits, ...years } = overTheYears(stepOfUse(use, weighing), once, weighing);
   const { window, ...control } = expectedOfUse(use, visits[0]?.day ?? weighing.today, weighing, own);
   const air = AIRBORNE.includes(use.method);
   const months = use.months.map((m) => localMonth(m, weighing.south));
@@ -84,7 +87,7 @@ export function weighUse(
     amount: showAmount(dose.product, dose.dimension, weighing.system).text,
     now: Math.round(once),
     ...years,
-    wounds: holes * times,
+    wounds: holes * years.times,
     control,
     bees: label.beeHazard === 'none' ? 'spared' : `${label.beeHazard}${label.systemic ? ', systemic' : ''}`,
     water: use.conditions?.waterDistanceM
@@ -105,14 +108,18 @@ export function weighUse(
 
 /** A work without a label, weighed. */
 export function weighWork(
-  work: { id: string; name: string; method: TreatmentOption['method'] },
+  work: { id: string; name: string; method: TreatmentOption['method']; life: Life },
   sheet: WorkSheet,
   held: number,
   weighing: Weighing,
   own?: OwnResults,
 ): Weighed {
   const once = weighing.prices.visit + workAtTree(sheet.minutes, weighing.prices);
-  const { overYears, visitsAYear } = overTheYears(stepOfWork(work.name, sheet.followUps, weighing), once, weighing);
+  const { overYears, visitsAYear, times } = overTheYears(
+    stepOfWork(work.name, sheet.followUps, work.life, weighing),
+    once,
+    weighing,
+  );
   const first = sheet.figures[0]!;
   const { window, ...control } = expected('work', [work.method], weighing.today, weighing, own);
   return {
@@ -123,6 +130,7 @@ export function weighWork(
     now: Math.round(once),
     overYears,
     visitsAYear,
+    times,
     wounds: 0,
     control,
     bees: 'spared',

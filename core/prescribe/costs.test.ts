@@ -80,7 +80,7 @@ it('money over the years is the sum of its visits, discounted by their year, and
 });
 
 it('a work without rules is looked at after a year, and counted as one that may not be needed', () => {
-  const got = overTheYears(stepOfWork('Wash', [], by()), 100, by({ programme: programme(null, 3) }));
+  const got = overTheYears(stepOfWork('Wash', [], undefined, by()), 100, by({ programme: programme(null, 3) }));
   expect(got.visits.map((v) => v.onlyIf === null)).toEqual([true, false, false]);
   expect(got.visitsAYear).toBeCloseTo(2 / 3, 9);
 });

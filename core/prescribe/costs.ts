@@ -13,6 +13,7 @@ import {
   visitsOf,
   weightOf,
   yearOf,
+  type Life,
   type Programme,
   type Step,
 } from '../season/programme';
@@ -143,8 +144,9 @@ export const stepOfUse = (use: LabelUse, w: Planner): Step => ({
   months: use.months.map((m) => localMonth(m, w.south)),
 });
 /** A work without a label as a step of a plan. */
-export const stepOfWork = (name: string, rules: readonly FollowUpRule[], w: Planner): Step => ({
+export const stepOfWork = (name: string, rules: readonly FollowUpRule[], life: Life | undefined, w: Planner): Step => ({
   name,
+  life,
   rules: programmed(localRules(rules, w.south), false, w.programme ?? USUAL_PROGRAMME, w.school),
   minDays: 0,
   maxPerYear: null,

@@ -8,6 +8,7 @@ const way = {
   now: 15500,
   overYears: 52300,
   visitsAYear: 1 / 3,
+  times: 3,
   wounds: 40,
   control: { low: 0.6, likely: 0.85, high: 0.97, lasts: 'one to three seasons', from: 'x' },
   bees: 'spared',
@@ -31,7 +32,8 @@ it('says in plain words how often, how much goes, and what it may harm', () => {
   expect(offer({ ...way, on: '2027-05-15' }).when).toBe('from 15 May 2027; May, June');
   expect(offer({ ...way, months: [] }).when).toBe('when it can be done');
   expect(offer(way).risks).toMatch(/40 small holes/);
-  expect(offer({ ...way, visitsAYear: 2, wounds: 0 })).toMatchObject({ visits: '2 visits a year' });
+  expect(offer({ ...way, visitsAYear: 2, times: 20, wounds: 0 })).toMatchObject({ visits: '2 visits a year' });
+  expect(offer({ ...way, visitsAYear: 0.1, times: 1 })).toMatchObject({ visits: 'once' });
 });
 
 it('an answer needs a name, and names ways by their key', () => {

@@ -47,19 +47,24 @@ const share = (x: number) => {
   return tenths >= 10 ? 'nearly all' : `${tenths} in 10`;
 };
 
+/** How often, as people say it. */
+function oftenWords({ times, visitsAYear }: Pick<Weighed, 'times' | 'visitsAYear'>): string {
+  if (times <= 1) return 'once';
+  const apart = Math.round(1 / visitsAYear);
+  if (apart > 1) return `a visit every ${apart} years`;
+  const each = Math.round(visitsAYear);
+  return `${each} ${each === 1 ? 'visit' : 'visits'} a year`;
+}
+
 /** A weighed way in words for somebody who does not spray for a living. */
 export function offer(w: Weighed): Proposal['options'][number] {
-  const times =
-    Math.round(1 / w.visitsAYear) <= 1
-      ? `${Math.round(w.visitsAYear)} ${Math.round(w.visitsAYear) === 1 ? 'visit' : 'visits'} a year`
-      : `a visit every ${Math.round(1 / w.visitsAYear)} years`;
   return {
     key: w.key,
     name: w.method,
     what: w.name === 'no product' ? 'Without a product.' : `With ${w.name}.`,
     now: w.now,
     overYears: w.overYears,
-    visits: times,
+    visits: oftenWords(w),
     expected: `Likely ${share(w.control.likely)} of the trouble goes (between ${share(w.control.low)} and ${share(w.control.high)}); lasts ${w.control.lasts}.`,
     risks: `Bees: ${w.bees}. Water: ${w.water}. People: ${w.people}.${w.wounds ? ` ${w.wounds} small holes in the trunk over the years.` : ''}`,
     when:

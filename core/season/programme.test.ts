@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { after } from './follow-ups';
-import { programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Step } from './programme';
+import { WORKS } from '../work/works';
+import { FOR_GOOD, programmed, USUAL_PROGRAMME, visitsOf, weightOf, yearOf, type Life, type Step } from './programme';
 import type { FollowUpRule } from './rules';
 
 const again = (count: number, unit: FollowUpRule['after']['unit'], more: Partial<FollowUpRule> = {}): FollowUpRule => ({
@@ -112,4 +113,59 @@ it('all visits lie within the years and in order; treatments keep their distance
     ),
     { numRuns: 300 },
   );
+});
+
+describe('a work that has a life of its own', () => {
+  const life = (l: Partial<Life>): Life => ({ times: 1, apart: 0, everyYears: null, courses: null, ...l });
+  const treats = (l: Life, years = 10, rules: FollowUpRule[] = []) =>
+    visitsOf(step({ rules, life: l }), '2027-03-27', years).filter((v) => v.kind === 'treat');
+
+  it.each([
+    ['done for good', FOR_GOOD, 1],
+    ['a guard that holds four years', life({ everyYears: 4 }), 3],
+    ['two steps, two years apart', life({ everyYears: 2, courses: 2 }), 2],
+    ['three times a season, every season', life({ times: 3, apart: 7, everyYears: 1 }), 30],
+    ['six times a summer, three summers', life({ times: 6, apart: 16, everyYears: 1, courses: 3 }), 18],
+  ])('%s', (_, l, times) => expect(treats(l)).toHaveLength(times));
+
+  it('its looks and repairs stand beside it; what its rule makes depend on a look does so', () => {
+    const again: FollowUpRule = {
+      id: 'again',
+      kind: 'treat-again',
+      what: 'Again',
+      after: { count: 1, unit: 'weeks' },
+      onlyIf: 'live pests are found',
+      why: 'eggs hatch',
+    };
+    const look: FollowUpRule = {
+      id: 'l',
+      kind: 'look',
+      what: 'Look',
+      after: { count: 3, unit: 'weeks' },
+      why: 'it may come back',
+    };
+    const visits = visitsOf(
+      step({ rules: [again, look], life: life({ times: 2, apart: 7, everyYears: 1 }) }),
+      '2027-03-27',
+      2,
+    );
+    expect(visits.map((v) => [v.day, v.kind, v.onlyIf])).toEqual([
+      ['2027-03-27', 'treat', null],
+      ['2027-04-03', 'treat', 'live pests are found'],
+      ['2027-04-17', 'look', null],
+      ['2027-04-24', 'look', null],
+      ['2028-03-27', 'treat', 'a look finds it again'],
+      ['2028-04-03', 'treat', 'live pests are found'],
+      ['2028-04-17', 'look', null],
+      ['2028-04-24', 'look', null],
+    ]);
+  });
+
+  it('holds for every work: none costs a whole year of weeks, and none is priced again before it is worn out', () => {
+    for (const w of WORKS) {
+      const times = treats(w.life).length;
+      expect([w.id, times >= 1 && times <= 60]).toEqual([w.id, true]);
+      if (w.life.everyYears === null) expect([w.id, times]).toEqual([w.id, w.life.times]);
+    }
+  });
 });

@@ -63,8 +63,23 @@ export function programmed(
   });
 }
 
+/** How long something that is done without a label lasts, and how often it is done at all: a practice figure of each work. */
+export interface Life {
+  /** Times in one course, and the days between them. */
+  times: number;
+  apart: number;
+  /** Years from one course to the next; null where one is for good. */
+  everyYears: number | null;
+  /** Courses after which it is over; null where it goes on as long as the tree is kept. */
+  courses: number | null;
+}
+/** Done once, for good. */
+export const FOR_GOOD: Life = { times: 1, apart: 0, everyYears: null, courses: 1 };
+
 export interface Step {
   name: string;
+  /** Its own life, where it has one; else its rules say when it is done again. */
+  life?: Life | undefined;
   /** As the programme has them. */
   rules: readonly FollowUpRule[];
   minDays: number;
@@ -87,6 +102,7 @@ export interface Visit {
  * @returns visits in order of day, all before `from` + `years`
  */
 export function visitsOf(step: Step, from: Day, years: number): Visit[] {
+  if (step.life) return visitsByLife({ ...step, life: step.life }, from, years);
   const end = after(from, years, 'years');
   const season = [...step.months];
   const rules = step.rules.some((r) => r.kind === 'treat-again') ? step.rules : [...step.rules, IN_A_YEAR];
@@ -128,6 +144,40 @@ export function visitsOf(step: Step, from: Day, years: number): Visit[] {
     ({ day, onlyIf } = next);
   }
   return visits.sort((a, b) => a.day.localeCompare(b.day));
+}
+
+/** The same where a work has its own life: course by course, and what its rules ask after each time. */
+function visitsByLife(step: Step & { life: Life }, from: Day, years: number): Visit[] {
+  const { times, apart, everyYears, courses } = step.life;
+  const end = after(from, years, 'years');
+  const again = step.rules.find((r) => r.kind === 'treat-again');
+  const beside = step.rules.filter((r) => r.kind !== 'treat-again');
+  const count = everyYears === null ? 1 : Math.min(courses ?? Infinity, Math.ceil(years / everyYears));
+  return Array.from({ length: count }, (_, c) => after(from, c * (everyYears ?? 0), 'years'))
+    .flatMap((first) =>
+      Array.from({ length: times }, (_, t): Visit => {
+        const day = after(first, t * apart, 'days');
+        return {
+          day,
+          step: step.name,
+          kind: 'treat',
+          what: step.name,
+          onlyIf: t > 0 ? (again?.onlyIf ?? null) : first > from ? (IN_A_YEAR.onlyIf ?? null) : null,
+        };
+      }),
+    )
+    .flatMap((v): Visit[] => [
+      v,
+      ...followUps(beside, v.day, 0).map((f) => ({
+        day: f.due,
+        step: step.name,
+        kind: f.kind as Exclude<FollowUpRule['kind'], 'treat-again'>,
+        what: f.what,
+        onlyIf: f.onlyIf ?? null,
+      })),
+    ])
+    .filter((v) => v.day < end)
+    .sort((a, b) => a.day.localeCompare(b.day));
 }
 
 /** How much a conditional visit counts in money and holes: half of them are made. A practice figure. */

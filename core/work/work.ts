@@ -2,6 +2,7 @@ import type { SoilTexture } from '../basin/basin';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
 import type { MainRoot, RootZoneSchool } from '../rootzone/zone';
+import type { Life } from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
 import type { Day } from '../season/follow-ups';
 import type { Cm, UnitSystem } from '../units/units';
@@ -105,6 +106,8 @@ export interface Work {
   method: TreatmentOption['method'];
   /** Names of conditions it is for, when the option alone does not tell. */
   when?: (f: WorkFacts) => boolean;
+  /** How long it lasts and how often it comes again, for what it costs over the years. */
+  life: Life;
   asks: readonly Ask[];
   workOut: (f: WorkFacts, a: Answers) => WorkSheet;
 }

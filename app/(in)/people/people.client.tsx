@@ -318,7 +318,7 @@ export function PricesForm({ prices }: { prices: Parameters<typeof keepPrices>[0
       {field('visit', 'Coming out')}
       {field('hour', 'An hour')}
       {field('device', 'A device, set and pulled')}
-      {field('removeAndReplant', 'Remove and replant')}
+      {field('removeAndReplant', 'Remove and replant, a trunk of 50 cm')}
       {field('discount', 'Yearly discount, %')}
       <button className="press mb-4 justify-self-start" disabled={busy}>
         Keep these prices

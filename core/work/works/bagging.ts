@@ -5,6 +5,8 @@ export const baggingWork: Work = {
   id: 'bagging',
   name: 'Fruit bagging',
   method: 'bagging',
+  // Every crop.
+  life: { times: 1, apart: 0, everyYears: 1, courses: null },
   asks: [
     {
       key: 'fruits',

@@ -8,6 +8,8 @@ export const bandWork: Work = {
   id: 'band',
   name: 'Sticky band on a wrap',
   method: 'band',
+  // Replaced once in a season, when its paste has fouled; every season.
+  life: { times: 2, apart: 100, everyYears: 1, courses: null },
   asks: [
     { key: 'overlap', kind: 'number', name: 'Overlap of the wrap', unit: 'cm', min: 2, max: 20, usual: () => 5 },
     { key: 'wrapped', kind: 'yes', name: 'On a wrap, nothing sticky on bare bark', usual: () => false },

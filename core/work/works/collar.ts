@@ -1,3 +1,4 @@
+import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
 import { anchorage } from '../../rootzone/zone';
 import { showTrunk } from '../../units/units';
@@ -8,6 +9,7 @@ export const collarWork: Work = {
   id: 'collar',
   name: 'Free the root collar',
   method: 'excavation',
+  life: FOR_GOOD,
   when: (f) => f.condition?.id !== 'compaction',
   asks: [
     services,

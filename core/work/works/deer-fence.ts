@@ -7,6 +7,8 @@ export const deerFenceWork: Work = {
   id: 'deer-fence',
   name: 'Fence against deer',
   method: 'fence',
+  // Posts and mesh last about ten years.
+  life: { times: 1, apart: 0, everyYears: 10, courses: null },
   when: (f) => f.condition === null || f.condition.id === 'deer',
   asks: [
     {

@@ -1,3 +1,4 @@
+import { FOR_GOOD } from '../../season/programme';
 import { showVolume } from '../../units/units';
 import { num, type Work } from '../work';
 
@@ -5,6 +6,7 @@ export const disinfectWork: Work = {
   id: 'disinfect',
   name: 'Tool disinfection',
   method: 'hygiene',
+  life: FOR_GOOD,
   asks: [
     {
       key: 'with',

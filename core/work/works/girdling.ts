@@ -9,6 +9,8 @@ export const girdlingWork: Work = {
   id: 'girdling',
   name: 'Cut girdling roots',
   method: 'excavation',
+  // Not more than a third of the roots in one year.
+  life: { times: 1, apart: 0, everyYears: 1, courses: 2 },
   asks: [
     services,
     { key: 'root', kind: 'number', name: 'Thickness of the root', unit: 'cm', min: 0.5, max: 60, usual: () => 4 },

@@ -7,6 +7,8 @@ export const guardWork: Work = {
   id: 'guard',
   name: 'Trunk guard',
   method: 'guard',
+  // Until the trunk fills it.
+  life: { times: 1, apart: 0, everyYears: 4, courses: null },
   // A mesh guard answers teeth and antlers; it neither keeps rain off nor sun.
   when: (f) =>
     f.condition === null || ['voles', 'rabbits', 'deer', 'mower-wounds', 'sapsuckers'].includes(f.condition.id),

@@ -6,6 +6,8 @@ export const hangingWork: Work = {
   id: 'hanging',
   name: 'Soap or meal bags, repellent',
   method: 'repellent',
+  // Smell is gone after two months; through one winter.
+  life: { times: 4, apart: 56, everyYears: 1, courses: null },
   asks: [
     {
       key: 'what',

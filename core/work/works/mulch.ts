@@ -8,6 +8,8 @@ export const mulchWork: Work = {
   id: 'mulch',
   name: 'Mulch ring',
   method: 'mulch',
+  // Topped up every year.
+  life: { times: 1, apart: 0, everyYears: 1, courses: null },
   asks: [
     {
       key: 'radius',

@@ -7,6 +7,8 @@ export const openCrownWork: Work = {
   id: 'open-crown',
   name: 'Open the crown',
   method: 'pruning',
+  // In two steps.
+  life: { times: 1, apart: 0, everyYears: 2, courses: 2 },
   when: (f) => !['rootstock-takeover', 'fire-blight', 'dutch-elm-disease'].includes(f.condition?.id ?? ''),
   asks: [
     { key: 'live', kind: 'number', name: 'Live crown taken', unit: '%', min: 1, max: 60, usual: () => 12 },

@@ -20,6 +20,8 @@ export const pruneDiseasedWork: Work = {
   id: 'prune-diseased',
   name: 'Cut diseased wood',
   method: 'pruning',
+  // What was missed shows in the next year.
+  life: { times: 1, apart: 0, everyYears: 1, courses: 2 },
   when: (f) => !['rootstock-takeover', 'water-shoots', 'dense-crown'].includes(f.condition?.id ?? ''),
   asks: [
     {

@@ -6,6 +6,8 @@ export const releaseWork: Work = {
   id: 'release',
   name: 'Biological release',
   method: 'release',
+  // Twice, two weeks apart; every season in which the pest comes back.
+  life: { times: 2, apart: 14, everyYears: 1, courses: null },
   asks: [
     {
       key: 'perTree',

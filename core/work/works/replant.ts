@@ -1,3 +1,4 @@
+import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
 import { figure, showTrunk, showVolume } from '../../units/units';
 import { num, rule, type Work } from '../work';
@@ -7,6 +8,7 @@ export const replantWork: Work = {
   id: 'replant',
   name: 'Replanting checks',
   method: 'replanting',
+  life: FOR_GOOD,
   asks: [
     services,
     {

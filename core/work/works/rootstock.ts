@@ -6,6 +6,8 @@ export const rootstockWork: Work = {
   id: 'rootstock',
   name: 'Take rootstock shoots',
   method: 'pruning',
+  // As long as the stock shoots, every summer.
+  life: { times: 3, apart: 28, everyYears: 1, courses: null },
   when: (f) => f.condition?.id === 'rootstock-takeover',
   asks: [
     { key: 'shoots', kind: 'number', name: 'Shoots', unit: '', min: 1, max: 300, whole: true, usual: () => 10 },

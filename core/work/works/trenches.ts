@@ -1,3 +1,4 @@
+import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
 import { innerRadius } from '../../rootzone/probe-grid';
 import { rootZoneRadius, trenches } from '../../rootzone/zone';
@@ -9,6 +10,7 @@ export const trenchesWork: Work = {
   id: 'trenches',
   name: 'Radial trenches',
   method: 'excavation',
+  life: FOR_GOOD,
   when: (f) => ['compaction', 'waterlogging', 'grade-change'].includes(f.condition?.id ?? ''),
   asks: [
     services,

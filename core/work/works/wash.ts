@@ -7,6 +7,8 @@ export const washWork: Work = {
   id: 'wash',
   name: 'Wash by brush',
   method: 'wash',
+  // Again after three weeks where eggs were left; every season in which it comes back.
+  life: { times: 2, apart: 21, everyYears: 1, courses: null },
   asks: [
     { key: 'height', kind: 'number', name: 'Washed up to', unit: 'm', min: 0.5, max: 12, usual: () => 3 },
     { key: 'brush', kind: 'choice', name: 'Brush', options: ['soft', 'medium'], usual: () => 'soft' },

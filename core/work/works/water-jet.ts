@@ -5,6 +5,8 @@ export const waterJetWork: Work = {
   id: 'water-jet',
   name: 'Water jet and hand removal',
   method: 'water jet',
+  // Weekly while a generation lasts; every season in which it comes back.
+  life: { times: 3, apart: 7, everyYears: 1, courses: null },
   asks: [
     {
       key: 'minutes',

@@ -6,6 +6,8 @@ export const waterShootsWork: Work = {
   id: 'water-shoots',
   name: 'Thin water shoots',
   method: 'pruning',
+  // Over three summers, not in one.
+  life: { times: 1, apart: 0, everyYears: 1, courses: 3 },
   when: (f) => ['water-shoots', 'psyllid', 'old-age-decline'].includes(f.condition?.id ?? ''),
   asks: [
     { key: 'shoots', kind: 'number', name: 'Water shoots', unit: '', min: 1, max: 500, whole: true, usual: () => 30 },

@@ -8,6 +8,8 @@ export const waterWork: Work = {
   id: 'water',
   name: 'Irrigation',
   method: 'watering',
+  // Through three summers: then it finds water, or was never planted where it can.
+  life: { times: 6, apart: 16, everyYears: 1, courses: 3 },
   asks: [
     { key: 'emitters', kind: 'number', name: 'Emitters', unit: '', min: 1, max: 500, whole: true, usual: () => 8 },
     { key: 'flow', kind: 'number', name: 'Each gives', unit: 'L/h', min: 0.5, max: 100, usual: () => 4 },

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { stepOfUse, stepOfWork, type OwnResults } from '@/core/prescribe/costs';
 import { findUse, WORK, type Far, type HeldLabel } from '@/core/prescribe/shelf';
 import type { Choices, Situation } from '@/core/prescribe/situation';
+import type { Life } from '@/core/season/programme';
 import type { FollowUpRule } from '@/core/season/rules';
 import type { WorkFacts } from '@/core/work/work';
 import { useWorked } from '@/ui/controls/worker.client';
@@ -13,6 +14,17 @@ import { Shelf, SideBySide } from './ways.client';
 
 const worker = () => new Worker(new URL('./ways.worker.ts', import.meta.url), { type: 'module' });
 const here = () => import('@/core/prescribe/ways').then((m) => m.waysOf);
+
+/** A work that waits on this tree, as a step of its plan. */
+export interface OpenWorkStep {
+  id: string;
+  workId: string;
+  name: string;
+  rules: FollowUpRule[];
+  /** Of a work that this version no longer knows, its rules alone speak. */
+  life: Life | undefined;
+  once: number | null;
+}
 
 /** The plan of the tree over the years, the ways side by side, what is offered to the client, and the whole shelf. */
 export function OtherWays({
@@ -36,7 +48,7 @@ export function OtherWays({
   choices: Choices;
   open: { id: string; labelKey: string; useKey: string; once: number | null }[];
   workFacts: WorkFacts | null;
-  works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
+  works: OpenWorkStep[];
   own: Record<string, OwnResults>;
   refused: boolean;
   pick: string;
@@ -58,7 +70,7 @@ export function OtherWays({
     }),
     ...works.map((w) => ({
       id: w.id,
-      step: stepOfWork(w.name, w.rules, by),
+      step: stepOfWork(w.name, w.rules, w.life, by),
       once: onceOf(WORK + w.workId, w.once),
     })),
   ];

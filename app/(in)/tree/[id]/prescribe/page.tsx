@@ -106,6 +106,7 @@ export default async function Page({
           workId: w.workId,
           name: findWork(w.workId)?.name ?? w.workId,
           rules: w.sheet.followUps,
+          life: findWork(w.workId)?.life,
           once: w.price?.now ?? null,
         }))}
       alike={alike.map((t) => ({ id: t.id, tag: t.tag }))}

@@ -1,5 +1,6 @@
 'use client';
 
+import type { OpenWorkStep } from './other-ways.client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
@@ -15,7 +16,6 @@ import { findUse, nameOf, WORK, type Far, type HeldLabel } from '@/core/prescrib
 import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
-import type { FollowUpRule } from '@/core/season/rules';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import type { WorkFacts } from '@/core/work/work';
 import { FormFaults } from '@/ui/controls/controls';
@@ -74,7 +74,7 @@ interface Props {
   /** What may be done today while the first way waits for its window. */
   meanwhile: { key: string; name: string }[];
   workFacts: WorkFacts | null;
-  works: { id: string; workId: string; name: string; rules: FollowUpRule[]; once: number | null }[];
+  works: OpenWorkStep[];
   /** Trees of the same host further along the row. */
   alike: { id: string; tag: string }[];
   frequency: Schools['frequency'];
