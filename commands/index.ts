@@ -3,6 +3,7 @@ import { keepClient } from './grounds/keep-client';
 import { keepPlace } from './grounds/keep-place';
 import { hangTag } from './grounds/hang-tag';
 import { bookOthers } from './grounds/book-others-on-place';
+import { offerProperty } from './grounds/offer-property';
 import { makePlaceCalendar } from './grounds/make-place-calendar';
 import { stopPlaceCalendar } from './grounds/end-place-calendar';
 import { keepPlan } from './grounds/draw-grounds';
@@ -86,6 +87,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   hangTag,
   bookOthers,
   makePlaceCalendar,
+  offerProperty,
   stopPlaceCalendar,
   keepPlan,
   bringPlan,

@@ -104,3 +104,55 @@ test('a treatment that is due is left out with a reason, and stands on its next 
   await page.goto('/season');
   await expect(row.first()).toBeVisible();
 });
+
+test('a property is offered as one thing: lines with their months, coming out once a day; the client takes some, and they are sold', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/season');
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
+  await page.getByRole('button', { name: 'Show' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at School grounds');
+  await page.goto(`/grounds/places/${new URL(page.url()).searchParams.get('place')}`);
+  await page.getByRole('link', { name: 'Offer it to the client' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('An offer for School grounds');
+  const lines = page.getByRole('main').getByRole('checkbox');
+  const count = await lines.count();
+  expect(count).toBeGreaterThan(3);
+  await page.getByLabel('Open for, days').fill('400');
+  await page.getByRole('button', { name: 'Make the offer' }).click();
+  await expect(page.getByText(/The days .*120/)).toBeVisible();
+  await page.getByLabel('Open for, days').fill('30');
+  await page.getByLabel('A word to the client').fill('For the birches in the dry corner.');
+  await page.getByRole('button', { name: 'Make the offer' }).click();
+  const address = await page.locator('[data-offer]').getAttribute('href');
+
+  // The client opens it without signing in, on a phone, and takes one line away.
+  const context = await browser.newContext({ baseURL, viewport: { width: 390, height: 844 }, isMobile: true });
+  const client = await context.newPage();
+  await client.goto(address!);
+  await expect(client.getByRole('heading', { level: 1 })).toHaveText('School grounds');
+  await expect(client.getByText('For the birches in the dry corner.')).toBeVisible();
+  const together = client.locator('dl').getByText(/^£/).nth(2);
+  const all = await together.innerText();
+  await client.getByRole('checkbox').first().uncheck();
+  await expect(together).not.toHaveText(all);
+  expect(await client.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  await client.getByRole('button', { name: 'Send this answer' }).click();
+  await expect(client.getByText('Write your name.')).toBeVisible();
+  await client.getByLabel('Your name').fill('J. Harbottle');
+  await client.getByRole('button', { name: 'Send this answer' }).click();
+  await expect(client.getByRole('status')).toContainText(`J. Harbottle answered: ${count - 1} of ${count}`);
+  await client.goto(address!);
+  await expect(client.getByText('Not taken')).toHaveCount(1);
+  const pdf = await client.request.get(`${address}/pdf`);
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  await context.close();
+
+  await page.reload();
+  const before = page.getByRole('main').locator('section').filter({ hasText: 'Offered before' });
+  await expect(before).toContainText(/J\. Harbottle answered/);
+  await expect(before).toContainText(/Taken: /);
+});

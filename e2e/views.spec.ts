@@ -68,6 +68,7 @@ for (const [theme, size] of [
       `${place!}/spread`,
       `${place!}/plan`,
       `${place!}/choose`,
+      `${place!}/offer`,
       '/rules',
       '/shelf/labels/new',
       sheet!.replace('/apply', '/paper'),

@@ -76,6 +76,19 @@ export const movePlansTo = (
       where n.outfit_id = ${scope.outfitId} and n.id = m.id and n.state = 'open' and n.visit_id is null`,
   );
 
+/** Plans of their own that are open at a place. */
+export const ownPlansAt = (scope: Scope, placeId: string): Promise<string[]> =>
+  within(scope, async (tx) =>
+    (
+      await tx<{ id: string }[]>`
+        select n.id
+        from plan n
+        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(select id from tree where place_id = ${placeId}))
+          and n.state = 'open' and n.visit_id is null
+        limit 5000`
+    ).map((r) => r.id),
+  );
+
 /** Plans of their own at a place that wait for a day after `today` and stand in no round, the soonest first. */
 export const aheadOfOwn = (scope: Scope, placeId: string, today: Day, limit: number): Promise<string[]> =>
   within(scope, async (tx) =>

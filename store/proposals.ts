@@ -1,43 +1,70 @@
 import { hashOf, newToken } from './token';
 import type { Proposal, ProposalAnswer } from '@/core/proposal/proposal';
-import { db, json, within, type Scope } from './db';
+import { isProperty, type PropertyProposal } from '@/core/proposal/property';
+import { db, json, within, type Scope, type Tx } from './db';
 
-export interface ProposalHead {
+/** An offer as somebody finds it again: of a tree its ways, of a property its lines. */
+export interface ProposalHead<D = Proposal> {
   id: string;
   at: Date;
   byName: string;
-  data: Proposal;
+  data: D;
   expiresAt: Date;
   revokedAt: Date | null;
   answer: { options: string[]; who: string; word: string; at: Date } | null;
 }
 
 /** Writes a proposal; the token of its address is given once, only its hash is kept. */
-export async function addProposal(scope: Scope, p: { id: string; treeId: string; data: Proposal; days: number }) {
+export async function addProposal(
+  scope: Scope,
+  p: { id: string; days: number } & ({ treeId: string; data: Proposal } | { placeId: string; data: PropertyProposal }),
+) {
   const token = newToken(24);
+  const [treeId, placeId] = 'treeId' in p ? [p.treeId, null] : [null, p.placeId];
   await within(
     scope,
-    (tx) => tx`insert into proposal (id, outfit_id, tree_id, token_hash, data, expires_at, by_person)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${hashOf(token)}, ${json(tx, p.data)}, now() + make_interval(days => ${p.days}), ${scope.personId})`,
+    (tx) => tx`
+      insert into proposal (id, outfit_id, tree_id, place_id, token_hash, data, expires_at, by_person)
+      values (${p.id}, ${scope.outfitId}, ${treeId}, ${placeId}, ${hashOf(token)}, ${json(tx, p.data)},
+        now() + make_interval(days => ${p.days}), ${scope.personId})`,
   );
   return token;
 }
 
+const heads = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
+  select p.id, p.at, n.name as "byName", p.data, p.expires_at as "expiresAt", p.revoked_at as "revokedAt",
+    case when a.proposal_id is not null
+      then jsonb_build_object('options', a.option_keys, 'who', a.who, 'word', a.word, 'at', a.at) end as answer
+  from proposal p
+  join person n on n.id = p.by_person
+  left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
+  where p.outfit_id = ${scope.outfitId} and ${of}
+  order by p.at desc
+  limit 20`;
 export const treeProposals = (scope: Scope, treeId: string): Promise<ProposalHead[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<ProposalHead[]>`
-      select p.id, p.at, n.name as "byName", p.data, p.expires_at as "expiresAt", p.revoked_at as "revokedAt",
-        case when a.proposal_id is not null then jsonb_build_object('options', a.option_keys, 'who', a.who, 'word', a.word, 'at', a.at) end as answer
-      from proposal p join person n on n.id = p.by_person left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
-      where p.outfit_id = ${scope.outfitId} and p.tree_id = ${treeId} order by p.at desc limit 20`),
-  ]);
+  within(scope, async (tx) => [...(await heads(tx, scope, tx`p.tree_id = ${treeId}`))] as unknown as ProposalHead[]);
+export const propertyProposals = (scope: Scope, placeId: string): Promise<ProposalHead<PropertyProposal>[]> =>
+  within(
+    scope,
+    async (tx) =>
+      [...(await heads(tx, scope, tx`p.place_id = ${placeId}`))] as unknown as ProposalHead<PropertyProposal>[],
+  );
+
+/** What a client has taken of the offers for a property: plans, works, looks and visits of programmes, by their id. */
+export const soldAt = (tx: Tx, outfitId: string, placeId: string) => tx`
+  select jsonb_array_elements_text(o->'covers')::uuid as id
+  from proposal p
+  join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
+  cross join lateral jsonb_array_elements(p.data->'lines') o
+  where p.outfit_id = ${outfitId} and p.place_id = ${placeId} and p.revoked_at is null
+    and o->>'key' = any(a.option_keys)`;
 
 export const revokeProposal = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`update proposal set revoked_at = now() where id = ${id} and revoked_at is null`);
 
-export interface SharedProposal {
+export interface SharedProposal<D = Proposal | PropertyProposal> {
   id: string;
-  data: Proposal;
+  data: D;
   expiresAt: Date;
   /** What the outfit prints on. */
   paper: 'A4' | 'Letter';
@@ -71,14 +98,16 @@ export async function answerProposal(
   const scope = await scopeOf(token);
   if (!scope) return 'gone';
   return within(scope, async (tx) => {
-    const [p] = await tx<{ data: Proposal }[]>`select data from proposal where id = ${scope.id}`;
+    const [p] = await tx<{ data: Proposal | PropertyProposal }[]>`select data from proposal where id = ${scope.id}`;
     if (!p) return 'gone';
-    if (a.options.some((k) => !p.data.options.some((o) => o.key === k))) return 'unknown option';
-    const agreed = p.data.changes.filter((c) => a.changes.includes(c.id)).map((c) => c.id);
+    const offered = isProperty(p.data) ? p.data.lines : p.data.options;
+    if (a.options.some((k) => !offered.some((o) => o.key === k))) return 'unknown option';
+    const changes = isProperty(p.data) ? [] : p.data.changes;
+    const agreed = changes.filter((c) => a.changes.includes(c.id)).map((c) => c.id);
     const made = await tx`insert into proposal_answer (proposal_id, outfit_id, option_keys, changes, who, word)
       values (${scope.id}, ${scope.outfitId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word}) on conflict do nothing`;
     if (!made.count) return 'answered';
-    for (const c of p.data.changes)
+    for (const c of changes)
       await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = now(), settled_by = ${scope.personId},
         settled_how = ${`${a.who}, on the shared page`} where id = ${c.id} and state = 'open'`;
     return 'kept';

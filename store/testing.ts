@@ -125,6 +125,9 @@ const CHOSEN: Record<string, Record<string, unknown>> = {
   command_done: { digest: '0'.repeat(64) },
 };
 
+/** Columns that may be empty, and that a check wants all the same: an offer is for one tree or one property. */
+const FILLED: Record<string, readonly string[]> = { proposal: ['tree_id'] };
+
 /** A row in every table that has none yet of this outfit, worked out from the tables themselves: a new one cannot be forgotten. */
 export async function fillEveryTable(owner: Sql, outfit: TestOutfit, tables: readonly string[]): Promise<void> {
   let empty = [...tables];
@@ -166,7 +169,7 @@ async function addRow(owner: Sql, outfit: TestOutfit, t: string) {
       where c.conrelid = a.attrelid and c.contype = 'f' and pair.here = a.attnum and r.relname <> 'outfit'
       limit 1) f on true
     where a.attrelid = ${t}::regclass and a.attnum > 0 and not a.attisdropped and a.attgenerated = ''
-      and a.attnotnull and (not a.atthasdef or a.attname = 'outfit_id')`;
+      and (a.attnotnull and (not a.atthasdef or a.attname = 'outfit_id') or a.attname = any(${[...(FILLED[t] ?? [])]}))`;
   const row: Record<string, unknown> = {};
   for (const c of columns) row[c.name] = CHOSEN[t]?.[c.name] ?? (await valueFor(owner, outfit, t, c));
   await owner`insert into ${owner(t)} ${owner(row as Record<string, string>)}`;

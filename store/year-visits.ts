@@ -1,6 +1,7 @@
 import type { Method } from '@/core/label/methods';
 import type { Day } from '@/core/season/zone';
 import { within, type Scope, type Tx } from './db';
+import { soldAt } from './proposals';
 
 /** Something on a tree that is done or to come, of whatever kind: a mark of the year. */
 export interface YearVisit {
@@ -24,6 +25,8 @@ export interface YearVisit {
   earliest: Day;
   latest: Day;
   state: 'planned' | 'expected' | 'done' | 'left';
+  /** The client has taken it. */
+  sold: boolean;
 }
 
 /** Only what stands on trees of the place: each by its own index. */
@@ -52,6 +55,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         join laid_visit b on b.outfit_id = l.outfit_id and b.laid_id = l.id
         left join lateral jsonb_array_elements(l.programme->'steps') s on s->>'key' = b.step
         where l.outfit_id = ${scope.outfitId} and l.place_id = ${placeId}),
+      sold as (${soldAt(tx, scope.outfitId, placeId)}),
       mark as (
         select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
           null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, ${today}) as day,
@@ -98,7 +102,8 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         m.work_id as "workId", m.what, m.only_if as "onlyIf", m.condition_id as "conditionId",
         case when b.id is not null then jsonb_build_object(
           'id', b.laid_id, 'visitId', b.id, 'programme', b.programme, 'step', b.name) end as laid,
-        m.day::text, m.earliest::text, m.latest::text, m.state
+        m.day::text, m.earliest::text, m.latest::text, m.state,
+        coalesce(m.visit_id, m.id) in (select id from sold) as sold
       from mark m
       join here h on h.id = m.tree_id
       left join label l on l.outfit_id = ${scope.outfitId} and l.id = m.label_id
@@ -106,4 +111,34 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
       where m.latest >= ${from} and m.earliest <= ${to}
       order by m.day, h.walk_order, h.id, m.id
       limit ${MOST_VISITS}`),
+  ]);
+
+/** What a plan or a work costs to carry out, as far as its document says. */
+export interface VisitCost {
+  id: string;
+  /** What is put on: the price of a litre or kilogram, mL or g, the method and the holes; null for a work. */
+  put: { priceMinor: number; product: number; method: Method; holes: number } | null;
+  /** Minutes of a work. */
+  minutes: number | null;
+}
+/** Costs of plans and works by their ids, many in one statement. */
+export const visitCosts = (scope: Scope, ids: readonly string[]): Promise<VisitCost[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<VisitCost[]>`
+      select n.id, null::float8 as minutes, jsonb_build_object(
+        'priceMinor', coalesce((l.data->>'priceMinor')::float8, 0),
+        'product', coalesce((n.result->'dose'->>'product')::float8, 0), 'method', u->>'method',
+        'holes', coalesce((n.result->'dose'->'sites'->>'count')::int, 0)) as put
+      from plan n
+      join label l on l.outfit_id = n.outfit_id and l.id = n.label_id
+      cross join lateral (
+        select x as u
+        from jsonb_array_elements(l.data->'uses') x
+        where x->>'key' = n.use_key
+        limit 1) u
+      where n.outfit_id = ${scope.outfitId} and n.id = any(${[...ids]})
+      union all
+      select k.id, coalesce((k.sheet->>'minutes')::float8, 0), null
+      from work_plan k
+      where k.outfit_id = ${scope.outfitId} and k.id = any(${[...ids]})`),
   ]);

@@ -26,16 +26,3 @@ export function fromToday(day: string, today: string): string {
   if (n < 0) return `${-n} ${n === -1 ? 'day' : 'days'} late`;
   return n < 60 ? `in ${n} days` : `in ${Math.round(n / 30.44)} months`;
 }
-
-/** Tags in a line, runs of numbers drawn together. @example tagRuns(['001', '002', '003', '007']) // '001–003, 007' */
-export function tagRuns(tags: readonly string[]): string {
-  const runs: [first: string, last: string][] = [];
-  const number = (t: string) => Number(/\d+$/.exec(t)?.[0] ?? NaN);
-  const prefix = (t: string) => t.replace(/\d+$/, '');
-  for (const tag of tags) {
-    const run = runs.at(-1);
-    if (run && prefix(run[1]) === prefix(tag) && number(tag) === number(run[1]) + 1) run[1] = tag;
-    else runs.push([tag, tag]);
-  }
-  return runs.map(([a, b]) => (a === b ? a : `${a}–${b}`)).join(', ');
-}

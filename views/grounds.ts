@@ -1,10 +1,14 @@
 import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { offeredAt } from '@/commands/facts/offered';
 import { may } from '@/core/people/rights';
+import { dayIn } from '@/core/season/zone';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { getGateCode, getPlace, listClients, listPlaces, placeAlarms, placeStand } from '@/store/grounds';
 import { othersApplied } from '@/store/others-applied';
 import { placePlan } from '@/store/place-plan';
+import { ownPlansAt } from '@/store/plans';
+import { propertyProposals } from '@/store/proposals';
 import { placeTrees } from '@/store/tree-list';
 import { searchTrees, type TreeSearch } from '@/store/tree-search';
 import { findingsOfPlace } from '@/store/knowledge';
@@ -58,4 +62,18 @@ export const planView = (v: Viewer, id: string) =>
   together(v, async () => {
     const [place, held] = await Promise.all([getPlace(v, id), placePlan(v, id)]);
     return place && held && { place, held };
+  });
+
+/** What may be offered for a property within a year, and what was offered before. */
+export const offerView = (v: Viewer, id: string, now: Date) =>
+  together(v, async () => {
+    const place = await getPlace(v, id);
+    if (!place) return null;
+    const today = dayIn(now, place.timeZone);
+    const [lines, before, own] = await Promise.all([
+      offeredAt(v, id, today),
+      propertyProposals(v, id),
+      ownPlansAt(v, id),
+    ]);
+    return { place, lines, before, openPlans: new Set(own) };
   });

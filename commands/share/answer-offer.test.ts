@@ -32,7 +32,7 @@ it('refuses a way that was not offered, beside its field, and keeps nothing', as
 it.each([
   ['no name', { who: ' ' }, 'who'],
   ['a name of four hundred signs', { who: 'x'.repeat(400) }, 'who'],
-  ['thirteen ways', { options: Array(13).fill('a') }, 'options'],
+  ['more than anybody can be offered', { options: Array(61).fill('a') }, 'options'],
   ['what is no id of a change', { changes: ['1'] }, 'changes.0'],
   ['a field that nobody asked for', { outfitId: v7() }, ''],
 ])('%s is a fault with its place', async (_, more, path) => {

@@ -50,3 +50,16 @@ export function tagsIn(line: string): TagList {
     },
   };
 }
+
+/** Tags in a line, runs of numbers drawn together. @example tagRuns(['001', '002', '003', '007']) // '001–003, 007' */
+export function tagRuns(tags: readonly string[]): string {
+  const runs: [first: string, last: string][] = [];
+  const number = (t: string) => Number(/\d+$/.exec(t)?.[0] ?? NaN);
+  const prefix = (t: string) => t.replace(/\d+$/, '');
+  for (const tag of tags) {
+    const run = runs.at(-1);
+    if (run && prefix(run[1]) === prefix(tag) && number(tag) === number(run[1]) + 1) run[1] = tag;
+    else runs.push([tag, tag]);
+  }
+  return runs.map(([a, b]) => (a === b ? a : `${a}–${b}`)).join(', ');
+}

@@ -172,11 +172,17 @@ export function overTheYears(step: Step, once: number, weighing: Weighing) {
 }
 
 /** What a use of a label costs at the tree itself, minor units: product, hands, devices; coming out is another matter. */
-export function atTree(label: Label, use: LabelUse, dose: Dose, p: Prices): number {
-  const holes = dose.sites?.count ?? 0;
-  const hours = aloneMinutes(use.method, holes) / 60;
-  return ((label.priceMinor ?? 0) * dose.product) / 1000 + hours * p.hour + holes * p.device;
-}
+export const atTree = (label: Label, use: LabelUse, dose: Dose, p: Prices): number =>
+  putOnAtTree(
+    { priceMinor: label.priceMinor ?? 0, product: dose.product, method: use.method, holes: dose.sites?.count ?? 0 },
+    p,
+  );
+/** The same of what is kept of a plan: a price for a litre or kilogram, an amount in mL or g, a method, a number of holes. */
+export const putOnAtTree = (
+  put: { priceMinor: number; product: number; method: Method; holes: number },
+  p: Prices,
+): number =>
+  (put.priceMinor * put.product) / 1000 + (aloneMinutes(put.method, put.holes) / 60) * p.hour + put.holes * p.device;
 /** What a work costs at the tree itself, minor units. */
 export const workAtTree = (minutes: number, p: Prices): number => (minutes / 60) * p.hour;
 /** What a use of a label costs once on this tree alone, coming out for it included. */

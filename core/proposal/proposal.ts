@@ -80,7 +80,7 @@ export const DAYS_OPEN = { min: 1, usual: 21, max: 120 };
 
 /** What a client answers on the page: the ways wanted, none when the list is empty, and what was found while digging. */
 export const proposalAnswerSchema = z.strictObject({
-  options: z.array(text(200)).max(12),
+  options: z.array(text(200)).max(60),
   changes: z.array(z.uuid()).max(20).default([]),
   who: text(120).min(2, 'Write your name.'),
   word: text(1000).default(''),

@@ -6,6 +6,9 @@ import { hangTag as hangTagCommand } from '@/commands/grounds/hang-tag';
 import { bookOthers as bookOthersCommand } from '@/commands/grounds/book-others-on-place';
 import { makePlaceCalendar as makePlaceCalendarCommand } from '@/commands/grounds/make-place-calendar';
 import { stopPlaceCalendar as stopPlaceCalendarCommand } from '@/commands/grounds/end-place-calendar';
+import { offerProperty as offerPropertyCommand } from '@/commands/grounds/offer-property';
+import { dropPlans as dropPlansCommand } from '@/commands/tree/drop-plans';
+import { revoke as revokeOfferCommand } from '@/commands/tree/take-back-offer';
 import { serve } from '@/app/_server/serve';
 
 export const keepClient = serve(keepClientCommand);
@@ -14,3 +17,6 @@ export const hangTag = serve(hangTagCommand);
 export const bookOthers = serve(bookOthersCommand);
 export const makePlaceCalendar = serve(makePlaceCalendarCommand);
 export const stopPlaceCalendar = serve(stopPlaceCalendarCommand);
+export const offerProperty = serve(offerPropertyCommand);
+export const revokeOffer = serve(revokeOfferCommand);
+export const dropPlans = serve(dropPlansCommand);

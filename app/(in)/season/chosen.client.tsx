@@ -58,6 +58,7 @@ export function Chosen(p: Props) {
       <p className="figures">
         <b>{shortDay(group.day)}</b> {group.state === 'done' ? '' : `(${fromToday(group.day, today)})`},{' '}
         {STATES[group.state]}
+        {group.sold && group.state !== 'done' && ', sold'}
         {group.earliest !== group.latest && `; may stand ${spanWords(group.earliest, group.latest)}`}
       </p>
       {moves && <Move {...p} />}

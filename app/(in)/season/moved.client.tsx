@@ -9,7 +9,8 @@ import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boundWords } from '@/ui/season-words';
-import { shortDay, tagRuns } from '@/ui/words';
+import { tagRuns } from '@/core/grounds/tags';
+import { shortDay } from '@/ui/words';
 import type { PlanMoves } from '@/views/plan-days';
 import { followPlans } from './actions';
 

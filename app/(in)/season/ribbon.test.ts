@@ -31,6 +31,7 @@ const group = (about: number, trees: number[], state: VisitGroup['state'] = 'pla
   state,
   moves: state === 'planned' ? 'laid' : null,
   laidId: null,
+  sold: false,
   on: trees.map((tree) => ({ tree, id: `v${about}${tree}`, planId: null })),
 });
 const groups = fc.array(

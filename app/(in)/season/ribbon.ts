@@ -1,7 +1,7 @@
 import { groups } from 'd3-array';
 import type { Day } from '@/core/season/zone';
 import type { YearMark, YearRow } from '@/ui/figures/year';
-import { tagRuns } from '@/ui/words';
+import { tagRuns } from '@/core/grounds/tags';
 
 /** What visits are: the same for all trees and days that have it. */
 export interface AboutVisit {
@@ -21,6 +21,8 @@ export interface VisitGroup {
   /** How it is moved: by its programme, by its plan, or not at all. */
   moves: 'laid' | 'plan' | null;
   laidId: string | null;
+  /** The client has taken it. */
+  sold: boolean;
   /** Trees by their place in the list, each with the id of what is moved or opened there. */
   on: { tree: number; id: string; planId: string | null }[];
 }

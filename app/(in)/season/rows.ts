@@ -176,7 +176,7 @@ export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
     return abouts.get(key)!.at;
   };
   const alike = groupBy(at.visits, (v) =>
-    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.laid?.id]),
+    JSON.stringify([aboutAt(v), v.day, v.earliest, v.latest, v.state, movesBy(v), v.laid?.id, v.sold]),
   );
   return {
     trees: walked.map(({ walk: _, ...t }) => t),
@@ -190,6 +190,7 @@ export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
         state: stateOf(first, at.today),
         moves: movesBy(first),
         laidId: first.laid?.id ?? null,
+        sold: first.sold,
         on: of.map((v) => ({
           tree: treeAt.get(v.treeId)!,
           id: movesBy(v) === 'laid' ? v.laid!.visitId : v.id,

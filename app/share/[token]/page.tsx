@@ -2,10 +2,13 @@ import { dayIn } from '@/core/season/zone';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { money } from '@/core/cost/prices';
-import { takenNames } from '@/core/proposal/proposal';
-import { sharedProposal } from '@/store/proposals';
+import { takenNames, type Proposal } from '@/core/proposal/proposal';
+import { isProperty, totalOf, type PropertyProposal } from '@/core/proposal/property';
+import { sharedProposal, type SharedProposal } from '@/store/proposals';
 import { longDay } from '@/ui/words';
 import { Answering } from './answer.client';
+import { AnsweringProperty } from './property.client';
+import { OfferLines } from './lines';
 
 export const metadata: Metadata = {
   title: 'For you',
@@ -14,26 +17,77 @@ export const metadata: Metadata = {
 };
 export const dynamic = 'force-dynamic';
 
-/** What a client opens without a sign-in: the ways, what they cost and do, and one answer. */
+/** What a client opens without a sign-in: what is offered, what it costs and does, and one answer. */
 export default async function Shared({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
   const p = (token.length < 100 ? await sharedProposal(token) : null) ?? notFound();
-  const d = p.data;
-  const cost = (minor: number) => money(minor, d);
   return (
     <main className="mx-auto max-w-3xl bg-sheet px-5 py-8">
       <p className="text-ink-2">
-        {d.outfit} for {d.client} · {d.place}
+        {p.data.outfit} for {p.data.client} · {p.data.place}
       </p>
+      {isProperty(p.data) ? (
+        <Property token={token} offer={{ ...p, data: p.data }} />
+      ) : (
+        <Ways token={token} offer={{ ...p, data: p.data }} />
+      )}
+      <p className="mt-8">
+        <a className="press" href={`/share/${token}/pdf`} download>
+          Keep it as a PDF
+        </a>
+      </p>
+    </main>
+  );
+}
+
+const openUntil = (p: Pick<SharedProposal, 'expiresAt'>) => (
+  <p className="mt-3 text-[0.9375rem] text-ink-2">
+    Open until {longDay(dayIn(p.expiresAt, 'UTC'))}. Prices are estimates; the label in hand and local rules come first
+    on the day.
+  </p>
+);
+
+/** What is to be done on a whole property, line by line, with its months. */
+function Property({ token, offer: p }: { token: string; offer: SharedProposal<PropertyProposal> }) {
+  const d = p.data;
+  return (
+    <>
+      <h1 className="mt-1 text-[2rem]!">{d.place}</h1>
+      {d.message && <p className="mt-3 quote">{d.message}</p>}
+      {openUntil(p)}
+      {p.answer ? (
+        <>
+          <OfferLines lines={d.lines} currency={d.currency} taken={p.answer.options} />
+          <p className="mt-6 border-l-4 border-ink py-1 pl-3 text-lead font-semibold" role="status">
+            {p.answer.who} answered: {p.answer.options.length} of {d.lines.length},{' '}
+            {money(totalOf(d, p.answer.options).total, d)}. Thank you; {d.by} has it.
+          </p>
+        </>
+      ) : (
+        <AnsweringProperty
+          token={token}
+          currency={d.currency}
+          comingOut={d.comingOut}
+          // What the lines cover is the outfit’s own business.
+          lines={d.lines.map(({ covers: _, ...l }) => l)}
+        />
+      )}
+    </>
+  );
+}
+
+/** The ways for one tree, what they cost and do, and one answer. */
+function Ways({ token, offer: p }: { token: string; offer: SharedProposal<Proposal> }) {
+  const d = p.data;
+  const cost = (minor: number) => money(minor, d);
+  return (
+    <>
       <h1 className="mt-1 text-[2rem]!">
         Tree {d.tag}, {d.host.toLowerCase()}
       </h1>
       <p className="mt-3 text-lead">{d.found}</p>
       {d.message && <p className="mt-3 quote">{d.message}</p>}
-      <p className="mt-3 text-[0.9375rem] text-ink-2">
-        Open until {longDay(dayIn(p.expiresAt, 'UTC'))}. Prices are estimates; the label in hand and local rules come
-        first on the day.
-      </p>
+      {openUntil(p)}
       <div className="mt-6">
         {d.options.map((o, i) => (
           <section key={o.key} className="row py-4">
@@ -71,11 +125,6 @@ export default async function Shared({ params }: { params: Promise<{ token: stri
           changes={d.changes.map((c) => ({ id: c.id, what: c.what, price: c.price === null ? '' : cost(c.price) }))}
         />
       )}
-      <p className="mt-8">
-        <a className="press" href={`/share/${token}/pdf`} download>
-          Keep it as a PDF
-        </a>
-      </p>
-    </main>
+    </>
   );
 }

@@ -2,7 +2,8 @@ import { after, type Day } from '@/core/season/follow-ups';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { Ribbons } from '@/ui/figures/ribbons.client';
 import type { YearMark, YearRow } from '@/ui/figures/year';
-import { tagRuns } from '@/ui/words';
+import { tagRuns } from '@/core/grounds/tags';
+
 import { stepName } from './words';
 
 /** A visit as the drawing shows it. */

@@ -1,7 +1,8 @@
 import type { YearProgramme } from '@/core/programmes/schema';
 import type { StopTold } from '@/store/laid';
 import { spanWords } from '@/ui/season-words';
-import { tagRuns } from '@/ui/words';
+import { tagRuns } from '@/core/grounds/tags';
+
 import { stepName, stopWords } from './words';
 
 /** A step that has no day on a tree. */

@@ -3,7 +3,8 @@ import type { DayReason } from '@/core/programmes/spans';
 import { programmes } from '@/knowledge';
 import type { StopTold } from '@/store/laid';
 import { groupLeft } from './left';
-import { tagRuns } from '@/ui/words';
+import { tagRuns } from '@/core/grounds/tags';
+
 import { actWords, changeWords, groupsWords, reasonWords, stopWords, termsWords, timeWords } from './words';
 
 const named = (key: string) => programmes.find((p) => p.key === key)!;

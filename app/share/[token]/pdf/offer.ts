@@ -3,9 +3,11 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { exactMoney, money } from '@/core/cost/prices';
-import { takenNames } from '@/core/proposal/proposal';
+import { takenNames, type Proposal } from '@/core/proposal/proposal';
+import { isProperty, totalOf, type PropertyProposal } from '@/core/proposal/property';
 import type { SharedProposal } from '@/store/proposals';
 import { longDay } from '@/ui/words';
+import { whenWords } from '../lines';
 
 const face = (file: string) => readFileSync(join(process.cwd(), 'node_modules/dejavu-fonts-ttf/ttf', file));
 const INK = '#221f1a';
@@ -17,6 +19,7 @@ const MARGIN = 48;
  * headings and the options.
  */
 export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProposal): Promise<Buffer> {
+  const title = isProperty(d) ? d.place : `Tree ${d.tag}, ${d.host.toLowerCase()}`;
   const doc = new PDFDocument({
     size: paper === 'Letter' ? 'LETTER' : 'A4',
     margin: MARGIN,
@@ -24,7 +27,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
     tagged: true,
     lang: 'en-GB',
     displayTitle: true,
-    info: { Title: `Tree ${d.tag}, ${d.place}`, Author: d.outfit },
+    info: { Title: isProperty(d) ? d.place : `Tree ${d.tag}, ${d.place}`, Author: d.outfit },
   });
   doc.registerFont('plain', face('DejaVuSans.ttf'));
   doc.registerFont('bold', face('DejaVuSans-Bold.ttf'));
@@ -34,8 +37,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
 
   const root = doc.struct('Document');
   doc.addStructure(root);
-  type Tag = 'H1' | 'H2' | 'P';
-  const say = (tag: Tag, text: string, { size = 10.5, colour = INK, above = 0 } = {}) =>
+  const say: Say = (tag, text, { size = 10.5, colour = INK, above = 0 } = {}) =>
     root.add(
       doc.struct(tag, {}, () => {
         doc
@@ -48,14 +50,33 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
     );
 
   say('P', `${d.outfit} for ${d.client}, ${d.place}`, { size: 9, colour: FAINT });
-  say('H1', `Tree ${d.tag}, ${d.host.toLowerCase()}`, { size: 20, above: 4 });
-  say('P', d.found, { above: 6 });
+  say('H1', title, { size: 20, above: 4 });
+  if (!isProperty(d)) say('P', d.found, { above: 6 });
   if (d.message) say('P', d.message, { above: 6 });
   say(
     'P',
     `Open until ${longDay(dayIn(expiresAt, 'UTC'))}. Prices are estimates; the label in hand and local rules come first on the day.`,
     { size: 9, colour: FAINT, above: 6 },
   );
+  if (isProperty(d)) sayLines(d, say);
+  else sayWays(d, say);
+  say(
+    'P',
+    answer
+      ? `${answer.who} answered: ${isProperty(d) ? takenLines(d, answer.options) : takenNames(d, answer.options)}.`
+      : 'Chosen: ____________   Name: ______________________   Day: ____________',
+    { above: 26 },
+  );
+  root.end();
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}
+
+type Say = (tag: 'H1' | 'H2' | 'P', text: string, how?: { size?: number; colour?: string; above?: number }) => unknown;
+
+/** The ways for one tree. */
+function sayWays(d: Proposal, say: Say) {
   d.options.forEach((o, i) => {
     say('H2', `${i + 1}. ${o.name}`, { size: 13, above: 16 });
     say('P', o.what, { above: 2 });
@@ -65,15 +86,27 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
   });
   if (d.changes.length) say('H2', 'Found while digging', { size: 13, above: 16 });
   for (const c of d.changes) say('P', c.price === null ? c.what : `${c.what} ${exactMoney(c.price, d)}`, { above: 2 });
-  say(
-    'P',
-    answer
-      ? `${answer.who} answered: ${takenNames(d, answer.options)}.`
-      : 'Chosen: ____________   Name: ______________________   Day: ____________',
-    { above: 26 },
-  );
-  root.end();
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
 }
+
+/** What is to be done on a property, and what it comes to. */
+function sayLines(d: PropertyProposal, say: Say) {
+  d.lines.forEach((l, i) => {
+    say('H2', `${i + 1}. ${l.what}`, { size: 13, above: 14 });
+    if (l.against) say('P', `Against ${l.against}.`, { above: 2 });
+    say('P', `${l.count === 1 ? 'Tree' : `${l.count} trees:`} ${l.trees}. ${whenWords(l.days)}.`, { above: 2 });
+    say('P', `${money(l.price, d)}${l.maybe ? ', only if a look finds it' : ''}`, { above: 2 });
+  });
+  const sum = totalOf(
+    d,
+    d.lines.map((l) => l.key),
+  );
+  say('P', `All of it: ${money(sum.work, d)}, and coming out on ${sum.days} days ${money(sum.comingOut, d)}.`, {
+    above: 16,
+  });
+  say('H2', `Together ${money(sum.total, d)}`, { size: 13, above: 2 });
+}
+
+const takenLines = (d: PropertyProposal, keys: readonly string[]) => {
+  const taken = d.lines.filter((l) => keys.includes(l.key));
+  return taken.length ? `${taken.map((l) => l.what).join('; ')}: ${money(totalOf(d, keys).total, d)}` : 'none of these';
+};

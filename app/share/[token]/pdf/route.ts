@@ -1,3 +1,4 @@
+import { isProperty } from '@/core/proposal/property';
 import { sharedProposal } from '@/store/proposals';
 import { offerPdf } from './offer';
 
@@ -13,7 +14,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ token: str
   return new Response(new Uint8Array(await offerPdf(p)), {
     headers: {
       'content-type': 'application/pdf',
-      'content-disposition': `attachment; filename="offer-${p.data.tag.replace(/[^A-Za-z0-9-]/g, '')}.pdf"`,
+      'content-disposition': `attachment; filename="offer-${(isProperty(p.data) ? p.data.place : p.data.tag).replace(/[^A-Za-z0-9-]/g, '')}.pdf"`,
       'cache-control': 'no-store',
     },
   });

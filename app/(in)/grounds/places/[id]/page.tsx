@@ -133,6 +133,9 @@ export default async function PlacePage({
         <Link href={`/grounds/places/${id}/spread`} className="press">
           How a finding has spread
         </Link>
+        <Link href={`/grounds/places/${id}/offer`} className="press">
+          Offer it to the client
+        </Link>
       </p>
       <Section
         title="Trees in walking order"

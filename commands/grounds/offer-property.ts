@@ -1,0 +1,52 @@
+import { command, refuse, type Answer } from '@/commands/command';
+import { offeredAt } from '@/commands/facts/offered';
+import { numberAt, typed } from '@/commands/typed';
+import { uuid } from '@/core/book/record';
+import type { Fault } from '@/core/book/write';
+import { DAYS_OPEN } from '@/core/proposal/proposal';
+import { dayIn } from '@/core/season/follow-ups';
+import { getPlace } from '@/store/grounds';
+import { addProposal } from '@/store/proposals';
+import { z } from 'zod';
+
+/** Offers a client what is to be done on a whole property within a year: worked out here anew, as it is planned now. */
+export const offerProperty = command({
+  name: 'offer-property',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    /** Lines by their keys. */
+    keys: z.array(z.string().max(200)).min(1, 'Offer one thing at least.').max(60, 'At most sixty things at once.'),
+    message: z.string().trim().max(2000, 'At most 2000 signs.'),
+    days: typed,
+  }),
+  run: async ({ viewer, now }, p): Promise<Answer<{ path: string }>> => {
+    const faults: Fault[] = [];
+    const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
+    if (faults.length) return { ok: false, faults };
+    const place = await getPlace(viewer, p.placeId);
+    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    const lines = await offeredAt(viewer, place.id, dayIn(now, place.timeZone));
+    const chosen = lines.filter((l) => p.keys.includes(l.key));
+    if (chosen.length < new Set(p.keys).size)
+      return refuse('keys', 'What is planned here has changed meanwhile. Look at it again, then make the offer.');
+    const token = await addProposal(viewer, {
+      id: p.id,
+      placeId: place.id,
+      days: days!,
+      data: {
+        about: 'property',
+        outfit: viewer.outfitName,
+        by: viewer.name,
+        client: place.clientName,
+        place: place.name,
+        message: p.message,
+        currency: viewer.prices.currency,
+        comingOut: viewer.prices.visit,
+        lines: chosen,
+      },
+    });
+    return { ok: true, value: { path: `/share/${token}` } };
+  },
+});

@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import type { Day } from '../season/zone';
+
+const text = (max: number) => z.string().trim().max(max);
+
+/** What a client is offered for a whole property: what is to be done there within a year, by what it is. */
+export const propertyProposalSchema = z.strictObject({
+  about: z.literal('property'),
+  outfit: text(120),
+  by: text(120),
+  client: text(120),
+  place: text(120),
+  message: text(2000),
+  currency: text(3),
+  /** Coming out once, minor units: asked once for a day, however many trees and works it serves. */
+  comingOut: z.number().int().min(0),
+  lines: z
+    .array(
+      z.strictObject({
+        key: text(200),
+        what: text(300),
+        /** What it is against; empty where it is against nothing in particular. */
+        against: text(120),
+        /** Tags, in runs. */
+        trees: text(600),
+        count: z.number().int().positive(),
+        /** The days on which it is planned; it moves with the season. */
+        days: z.array(z.iso.date()).min(1).max(200),
+        /** Work and material for all its trees and times, without coming out. */
+        price: z.number().int().min(0),
+        /** It waits for a look and may never come. */
+        maybe: z.boolean(),
+        /** What it covers: plans, works, looks and visits of programmes. */
+        covers: z.array(z.uuid()).min(1).max(12_000),
+      }),
+    )
+    .min(1, 'Offer one thing at least.')
+    .max(60, 'At most sixty things at once.'),
+});
+export type PropertyProposal = z.infer<typeof propertyProposalSchema>;
+/** Whether an offer is for a property; one of before says nothing, and is for a tree. */
+export const isProperty = (data: object): data is PropertyProposal => 'about' in data && data.about === 'property';
+export type OfferLine = PropertyProposal['lines'][number];
+
+/** Something to be done on one tree on one day, with what it costs there. */
+export interface OfferedVisit {
+  id: string;
+  tag: string;
+  walk: number;
+  /** What it is, in words; visits of one kind are one line. */
+  what: string;
+  against: string;
+  day: Day;
+  /** Minor units, without coming out. */
+  cost: number;
+  maybe: boolean;
+}
+
+/**
+ * Lines of an offer: what is of one kind stands together, in order of its first day.
+ * @param tagRuns tags in walking order, as one line
+ */
+export function linesOf(visits: readonly OfferedVisit[], tagRuns: (tags: readonly string[]) => string): OfferLine[] {
+  const kinds = new Map<string, OfferedVisit[]>();
+  for (const v of visits) {
+    const key = [v.what, v.against, v.maybe ? 'maybe' : ''].join('|');
+    kinds.set(key, [...(kinds.get(key) ?? []), v]);
+  }
+  return [...kinds]
+    .map(([key, of]): OfferLine => {
+      const trees = new Map([...of].sort((a, b) => a.walk - b.walk).map((v) => [v.tag, v]));
+      return {
+        key: key.slice(0, 200),
+        what: of[0]!.what.slice(0, 300),
+        against: of[0]!.against.slice(0, 120),
+        trees: tagRuns([...trees.keys()]).slice(0, 600),
+        count: trees.size,
+        days: [...new Set(of.map((v) => v.day))].sort().slice(0, 200),
+        price: Math.round(of.reduce((sum, v) => sum + v.cost, 0)),
+        maybe: of[0]!.maybe,
+        covers: of.map((v) => v.id),
+      };
+    })
+    .sort((a, b) => a.days[0]!.localeCompare(b.days[0]!) || a.what.localeCompare(b.what));
+}
+
+export interface OfferTotal {
+  /** Work and material of what is sure. */
+  work: number;
+  /** Days on which somebody comes, and what that costs. */
+  days: number;
+  comingOut: number;
+  total: number;
+  /** What waits for a look would be so much more, coming out apart. */
+  maybe: number;
+}
+
+/** What some lines come to: coming out is asked once for each day that any of them needs. */
+export function totalOf(
+  { lines, comingOut }: Pick<PropertyProposal, 'comingOut'> & { lines: readonly Omit<OfferLine, 'covers'>[] },
+  keys: readonly string[],
+): OfferTotal {
+  const taken = lines.filter((l) => keys.includes(l.key));
+  const sure = taken.filter((l) => !l.maybe);
+  const work = sure.reduce((sum, l) => sum + l.price, 0);
+  const days = new Set(sure.flatMap((l) => l.days)).size;
+  return {
+    work,
+    days,
+    comingOut: days * comingOut,
+    total: work + days * comingOut,
+    maybe: taken.reduce((sum, l) => sum + (l.maybe ? l.price : 0), 0),
+  };
+}
