@@ -4,6 +4,8 @@ import { keepPlace } from './grounds/keep-place';
 import { hangTag } from './grounds/hang-tag';
 import { bookOthers } from './grounds/book-others-on-place';
 import { offerProperty } from './grounds/offer-property';
+import { setTask } from './grounds/set-task';
+import { settleTask } from './grounds/settle-task';
 import { makePlaceCalendar } from './grounds/make-place-calendar';
 import { stopPlaceCalendar } from './grounds/end-place-calendar';
 import { keepPlan } from './grounds/draw-grounds';
@@ -88,6 +90,8 @@ export const COMMANDS: readonly AnyCommand[] = [
   bookOthers,
   makePlaceCalendar,
   offerProperty,
+  setTask,
+  settleTask,
   stopPlaceCalendar,
   keepPlan,
   bringPlan,

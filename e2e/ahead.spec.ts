@@ -156,3 +156,60 @@ test('a property is offered as one thing: lines with their months, coming out on
   await expect(before).toContainText(/J\. Harbottle answered/);
   await expect(before).toContainText(/Taken: /);
 });
+
+test('what is left to a client stands on their own page with how it is done; their “done” comes back, and Undo opens a task again', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/season');
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'Church green' });
+  await page.getByRole('button', { name: 'Show' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at Church green');
+  await page.goto(`/grounds/places/${new URL(page.url()).searchParams.get('place')}`);
+  const tasks = page.getByRole('main').locator('section').filter({ hasText: 'To come back for' });
+  await tasks.getByText('Come back for something, or leave it to the client').click();
+  await tasks.getByText('the client does it', { exact: true }).click();
+  await tasks.getByLabel('What', { exact: true }).fill('Water the young tree');
+  await tasks.getByLabel('On', { exact: true }).fill(soon);
+  await tasks.getByRole('button', { name: 'Set it' }).click();
+  await expect(tasks.getByText(/^Say how it is done/)).toBeVisible();
+  await tasks.getByLabel('How it is done').fill('Two cans at its foot, slowly, in the evening.');
+  await tasks.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText(/^Left to the client: Water the young tree/)).toBeVisible();
+  const row = tasks.getByRole('listitem').filter({ hasText: 'Water the young tree' });
+  await expect(row).toContainText('left to the client');
+
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const address = await page.getByLabel('The client opens').inputValue();
+  const context = await browser.newContext({ baseURL, viewport: { width: 390, height: 844 }, isMobile: true });
+  const client = await context.newPage();
+  await client.goto(address);
+  await expect(client.getByRole('heading', { level: 1 })).toHaveText('Church green');
+  await expect(client.getByText('Two cans at its foot, slowly, in the evening.')).toBeVisible();
+  await client.getByRole('button', { name: 'It is done: Water the young tree' }).click();
+  await client.getByRole('button', { name: 'Say that it is done' }).click();
+  await expect(client.getByText('Write your name.')).toBeVisible();
+  await client.getByLabel('Your name').fill('J. Harbottle');
+  await client.getByRole('button', { name: 'Say that it is done' }).click();
+  await expect(client.getByText('Water the young tree, says J. Harbottle')).toBeVisible();
+  expect(await client.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  const feed = await client.request.get(
+    (await client.getByRole('link', { name: 'Follow it in a calendar' }).getAttribute('href'))!,
+  );
+  expect(await feed.text()).toContain('Water the young tree');
+  await context.close();
+
+  await page.reload();
+  await expect(row).toContainText('done, says J. Harbottle');
+  await row.getByRole('button', { name: 'Open again: Water the young tree' }).click();
+  await page.goto('/');
+  const today = page.getByRole('main').locator('section').filter({ hasText: 'At places, without a plan' });
+  await today.getByRole('button', { name: 'Leave out: Water the young tree' }).click();
+  await expect(today.getByText('Water the young tree')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(today.getByText('Water the young tree')).toBeVisible();
+  await today.getByRole('button', { name: 'Done: Water the young tree' }).click();
+  await expect(page.getByText('Done: Water the young tree.')).toBeVisible();
+});

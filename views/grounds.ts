@@ -9,6 +9,7 @@ import { othersApplied } from '@/store/others-applied';
 import { placePlan } from '@/store/place-plan';
 import { ownPlansAt } from '@/store/plans';
 import { propertyProposals } from '@/store/proposals';
+import { tasksAt } from '@/store/tasks';
 import { placeTrees } from '@/store/tree-list';
 import { searchTrees, type TreeSearch } from '@/store/tree-search';
 import { findingsOfPlace } from '@/store/knowledge';
@@ -30,19 +31,26 @@ export const groundsView = (
   });
 
 /** A place with a page of its trees, what is dangerous there, and its gate code for those who need it. */
-export const placeView = (viewer: Viewer, id: string, after: { walkOrder: number; id: string } | null, limit: number) =>
+export const placeView = (
+  viewer: Viewer,
+  id: string,
+  after: { walkOrder: number; id: string } | null,
+  limit: number,
+  tasksFrom: string,
+) =>
   together(viewer, async () => {
     const [place, { knowledge }] = await Promise.all([getPlace(viewer, id), knowledgeOf(viewer)]);
     if (!place) return null;
     const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
-    const [alarms, rows, clients, others, code] = await Promise.all([
+    const [alarms, rows, clients, others, tasks, code] = await Promise.all([
       placeAlarms(viewer, id, [...dangers.keys()]),
       placeTrees(viewer, id, after, limit),
       listClients(viewer),
       othersApplied(viewer, id),
+      tasksAt(viewer, id, tasksFrom),
       may(viewer.role, 'see gate codes') ? getGateCode(viewer, id) : null,
     ]);
-    return { place, knowledge, dangers, alarms, rows, clients, others, code };
+    return { place, knowledge, dangers, alarms, rows, clients, others, tasks, code };
   });
 
 /** The trees of a place with what a choice among them rests on. */

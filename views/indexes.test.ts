@@ -130,7 +130,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   'a street': () => find(['Street 7']),
   'two words': () => find(['S1', 'elm'], [[], ['wych-elm']]),
   'a species without an entry': () => find(['paulownia']),
-  place: () => placeView(viewer, o.placeId, null, 50),
+  place: () => placeView(viewer, o.placeId, null, 50, '2026-01-01'),
   choose: () => chooseView(viewer, o.placeId, '2026'),
   spread: () => spreadView(viewer, o.placeId),
   plan: () => planView(viewer, o.placeId),

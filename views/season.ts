@@ -33,6 +33,7 @@ import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { tasksAt, type Task } from '@/store/tasks';
 import { yearVisits, type YearVisit } from '@/store/year-visits';
 import { placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
 
@@ -81,6 +82,8 @@ export interface PlaceSeason {
   fitness: Fitness[];
   /** What was done and is to come there, whatever it comes from. */
   visits: YearVisit[];
+  /** What is to be done there without a plan. */
+  tasks: Task[];
   /** Sums of heat as they grow, each season of each model. */
   curves: { modelId: string; points: HeatPoint[] }[];
   /** When the troubles that are worked against here, or hatch here, have their time. */
@@ -156,6 +159,7 @@ function placeSeason(
   brought: readonly WeatherDay[],
   hoursOf: (from: Date, to: Date) => Hour[],
   visits: readonly YearVisit[],
+  tasks: readonly Task[],
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
@@ -202,6 +206,7 @@ function placeSeason(
       })),
     })),
     visits: [...visits],
+    tasks: [...tasks],
     curves: curvesOf(hosts, ownHeat, (start) => weatherOf(station, start, timeZone, now, brought), isSouth(place.lat)),
     times: timesOf(hosts, [
       ...visits.flatMap((v) => v.conditionId ?? []),
@@ -342,6 +347,7 @@ export const seasonView = (
       new Date(now.getTime() - SHOWN_DAYS * DAY_MS),
     );
     const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
+    const tasks = place ? await tasksAt(viewer, place.id, drawn.from) : [];
     const rained = underRain(due, await hoursOver(viewer, due, stationFor, now), now);
     const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
     return {
@@ -357,6 +363,7 @@ export const seasonView = (
           year?.brought ?? [],
           hours({ ...place, placeId: place.id }),
           movedByRain(visits, rained),
+          tasks,
           stationFor,
           now,
           regionFor(viewer, place.region).presence,

@@ -12,6 +12,7 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { openPlans, type OpenPlan } from '@/store/plans';
+import { tasksDue, type Task } from '@/store/tasks';
 import { heldBy } from '@/store/shelf';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
 import { nearbyFinds } from '@/store/verdicts';
@@ -40,6 +41,8 @@ export interface Today {
   late: DueVisit[];
   due: DueVisit[];
   soon: DueVisit[];
+  /** What is to be done at places without a plan, by whom, the soonest first. */
+  tasks: Task[];
   undecided: Undecided[];
   /** Stages that may be seen these days and that decide when something begins, one a host and place. */
   look: StageToSee[];
@@ -60,11 +63,12 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
-    const [plans, late, due, soon, wanted] = await Promise.all([
+    const [plans, late, due, soon, tasks, wanted] = await Promise.all([
       openPlans(viewer, 120),
       dueBetween(viewer, '1900-01-01', after(today, -1, 'days'), 25),
       dueBetween(viewer, today, today, 25),
       dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
+      tasksDue(viewer, horizon, 25),
       treatNotPlanned(viewer, 6),
     ]);
     const undecided = await ways(viewer, wanted, now, station);
@@ -78,6 +82,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       late: visits.filter((f) => f.due < today),
       due: visits.filter((f) => f.due === today),
       soon: visits.filter((f) => f.due > today),
+      tasks,
       undecided,
       look: toSee(undecided),
     };

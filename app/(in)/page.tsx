@@ -15,6 +15,7 @@ import { allows, currentFloor, viewer } from '../_server/viewer';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
 import { NoteStage } from './season/note.client';
+import { TaskList } from './tasks';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 import type { OpenPlan } from '@/store/plans';
@@ -45,12 +46,13 @@ export default async function Today() {
   const at = new Date();
   const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, ahead, late, due, soon, undecided, look } = await todayView(v, at, stationFor);
+  const { today, horizon, plans, ahead, late, due, soon, tasks, undecided, look } = await todayView(v, at, stationFor);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
   // What is told below is the soonest of it; how much there is, the bar has counted.
-  const n = Math.max(plans.length + late.length + due.length, (await currentFloor())?.waiting ?? 0);
+  const dueTasks = tasks.filter((t) => t.due <= today).length;
+  const n = Math.max(plans.length + late.length + due.length + dueTasks, (await currentFloor())?.waiting ?? 0);
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -171,6 +173,11 @@ export default async function Today() {
           ))}
         </ul>
       </Section>
+      {tasks.length > 0 && (
+        <Section title="At places, without a plan">
+          <TaskList tasks={tasks} today={today} may={settle} place />
+        </Section>
+      )}
       <Section
         title="Waiting for a crew"
         aside={ahead.length ? <Ahead plans={ahead} /> : 'planned and gated'}

@@ -8,10 +8,13 @@ import { findHost } from '@/knowledge';
 import { underRain, type HoursAt } from '@/commands/facts/season';
 import type { CalendarVisit } from '@/store/follow-ups';
 import type { PlannedVisit } from '@/store/plans';
+import type { Task } from '@/store/tasks';
 
 export interface Due {
   id: string;
-  treeId: string;
+  /** Null for a whole place. */
+  treeId: string | null;
+  placeId?: string;
   tag: string;
   hostId: string;
   placeName: string;
@@ -56,6 +59,18 @@ export const plannedVisit = (plan: PlannedVisit): Due => ({
   onlyIf: null,
   due: plan.plannedFor,
   version: plan.moves + (plan.state === 'open' ? 0 : 1),
+});
+
+/** A task of a place as a visit. @param client what is put before what is left to the client */
+export const taskVisit = (t: Task, client: string): Due => ({
+  ...t,
+  tag: t.tag ?? '',
+  hostId: '',
+  what: t.who === 'client' ? `${client}${t.what}` : t.what,
+  reason: t.instructions,
+  onlyIf: null,
+  earliest: t.due,
+  latest: t.due,
 });
 
 /** How long what is done or off is still sent, struck out, for calendars that ask seldom. */
@@ -119,12 +134,12 @@ export function calendarOf(name: string, visits: readonly Due[], origin: string)
       lastModified: f.changedAt,
       stamp: f.changedAt,
       status: f.state === 'open' ? ICalEventStatus.CONFIRMED : ICalEventStatus.CANCELLED,
-      summary: `${[f.tag, findHost(f.hostId)?.name].filter(Boolean).join(' ')}: ${f.what}`,
+      summary: [[f.tag, findHost(f.hostId)?.name].filter(Boolean).join(' '), f.what].filter(Boolean).join(': '),
       location: f.placeName,
       description: f.reason
         ? `${f.reason}${f.onlyIf ? ` Only if ${f.onlyIf}.` : ''} Makes sense from ${f.earliest} to ${f.latest}.`
         : '',
-      ...(origin ? { url: `${origin}/tree/${f.treeId}` } : {}),
+      ...(origin ? { url: `${origin}/${f.treeId ? `tree/${f.treeId}` : `grounds/places/${f.placeId}`}` } : {}),
     });
   return calendar.toString();
 }

@@ -4,13 +4,13 @@ import { getPlace } from '@/store/grounds';
 import { newPlaceCalendar } from '@/store/place-calendar';
 import { z } from 'zod';
 
-/** A secret address at which the client of a place sees when somebody comes, and for what. */
+/** A secret address at which the client of a place sees when somebody comes, for what, and what is left to them. */
 export const makePlaceCalendar = command({
   name: 'make-place-calendar',
   right: 'edit grounds',
   schema: z.object({ placeId: uuid }),
   run: async ({ viewer }, { placeId }): Promise<Answer<{ path: string }>> => {
     if (!(await getPlace(viewer, placeId))) return refuse('placeId', 'There is no such place in this outfit.');
-    return { ok: true, value: { path: `/api/calendar/place/${await newPlaceCalendar(viewer, placeId)}.ics` } };
+    return { ok: true, value: { path: `/share/place/${await newPlaceCalendar(viewer, placeId)}` } };
   },
 });

@@ -7,6 +7,8 @@ import { bookOthers as bookOthersCommand } from '@/commands/grounds/book-others-
 import { makePlaceCalendar as makePlaceCalendarCommand } from '@/commands/grounds/make-place-calendar';
 import { stopPlaceCalendar as stopPlaceCalendarCommand } from '@/commands/grounds/end-place-calendar';
 import { offerProperty as offerPropertyCommand } from '@/commands/grounds/offer-property';
+import { setTask as setTaskCommand } from '@/commands/grounds/set-task';
+import { settleTask as settleTaskCommand } from '@/commands/grounds/settle-task';
 import { dropPlans as dropPlansCommand } from '@/commands/tree/drop-plans';
 import { revoke as revokeOfferCommand } from '@/commands/tree/take-back-offer';
 import { serve } from '@/app/_server/serve';
@@ -20,3 +22,5 @@ export const stopPlaceCalendar = serve(stopPlaceCalendarCommand);
 export const offerProperty = serve(offerPropertyCommand);
 export const revokeOffer = serve(revokeOfferCommand);
 export const dropPlans = serve(dropPlansCommand);
+export const setTask = serve(setTaskCommand);
+export const settleTask = serve(settleTaskCommand);

@@ -5,7 +5,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findCondition, findHost } from '@/knowledge';
-import type { YearBand, YearRow } from '@/ui/figures/year';
+import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
 import { spanWords, stageReason } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 import type { HostSeason, PlaceSeason } from '@/views/season';
@@ -112,6 +112,27 @@ const timeRows = ({ times }: PlaceSeason): TroubleRow[] =>
     marks: [],
   }));
 
+/** What is to be done at the place without a plan: by whoever comes back, and by the client. */
+const taskRows = ({ tasks, today }: PlaceSeason): YearRow[] =>
+  (['outfit', 'client'] as const).flatMap((who) => {
+    const of = tasks.filter((t) => t.who === who && t.state !== 'dropped');
+    if (!of.length) return [];
+    return [
+      {
+        id: `tasks ${who}`,
+        label: who === 'client' ? `Left to the client (${of.length})` : `To come back for (${of.length})`,
+        bands: [],
+        marks: of.map((t): YearMark => ({
+          day: t.due,
+          earliest: t.due,
+          latest: t.due,
+          tone: t.state === 'done' ? 'done' : t.due < today ? 'missed' : 'visit',
+          words: [t.tag, t.what].filter(Boolean).join(': '),
+        })),
+      },
+    ];
+  });
+
 const pickingRows = ({ place }: PlaceSeason): YearRow[] =>
   place.firstPicking === null
     ? []
@@ -204,6 +225,6 @@ export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
     heat: heatRows(at),
     infections: infectionRows(at),
     times: timeRows(at),
-    picking: pickingRows(at),
+    picking: [...pickingRows(at), ...taskRows(at)],
   };
 }

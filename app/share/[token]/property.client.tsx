@@ -28,6 +28,8 @@ export function AnsweringProperty({
   const { busy, faults, send } = useSend(answerShared);
   const cost = (minor: number) => money(minor, { currency });
   const sum = totalOf({ lines, comingOut }, taken);
+  const answer = taken.length ? 'Send this answer' : 'Send: none of these';
+  const press = busy ? 'Sending …' : answer;
   return (
     <form
       noValidate
@@ -81,7 +83,7 @@ export function AnsweringProperty({
       />
       <TextArea label="Anything to add" path="word" faults={faults} rows={2} value={word} onChange={setWord} />
       <button className="press press-main min-w-56" disabled={busy}>
-        {taken.length ? (busy ? 'Sending …' : 'Send this answer') : 'Send: none of these'}
+        {press}
       </button>
     </form>
   );

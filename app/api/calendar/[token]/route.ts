@@ -1,9 +1,17 @@
 import { after } from '@/core/season/follow-ups';
-import { asCalendar, calendarOf, movedByRain, plannedVisit, STRUCK_OUT_DAYS } from '../../../_server/calendar';
+import {
+  asCalendar,
+  calendarOf,
+  movedByRain,
+  plannedVisit,
+  STRUCK_OUT_DAYS,
+  taskVisit,
+} from '../../../_server/calendar';
 import { hoursOver } from '@/commands/facts/season';
 import { calendarOwner } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
 import { plannedBetween } from '@/store/plans';
+import { tasksBetween } from '@/store/tasks';
 import { stationFor } from '../../../_server/station';
 import { currentViewer, todayOf } from '../../../_server/viewer';
 
@@ -26,13 +34,18 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
   const today = todayOf(viewer);
   const since = new Date(Date.now() - STRUCK_OUT_DAYS * 864e5);
   const until = after(today, 5, 'years');
-  const [due, planned] = await Promise.all([
+  const [due, planned, tasks] = await Promise.all([
     calendarVisits(viewer, after(today, -1, 'years'), until, since),
     plannedBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until),
+    tasksBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until, null),
   ]);
   const now = new Date();
   const hours = await hoursOver(viewer, due, stationFor, now);
-  const visits = [...movedByRain(due, hours, now), ...planned.map(plannedVisit)];
+  const visits = [
+    ...movedByRain(due, hours, now),
+    ...planned.map(plannedVisit),
+    ...tasks.map((t) => taskVisit(t, 'Left to the client: ')),
+  ];
   const text = calendarOf(`Elmhorn, ${viewer.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
   return asCalendar(text);
 }

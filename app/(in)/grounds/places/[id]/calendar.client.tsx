@@ -6,7 +6,7 @@ import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { makePlaceCalendar, stopPlaceCalendar } from '../../actions';
 
-/** A calendar for the client of a place: when somebody comes and for what, by an address that can be ended. */
+/** A page and a calendar for the client of a place, by an address that can be ended. */
 export function ClientCalendar({ placeId }: { placeId: string }) {
   const said = useSaid();
   const { send, busy, faults } = useSend(stopPlaceCalendar);
@@ -14,14 +14,10 @@ export function ClientCalendar({ placeId }: { placeId: string }) {
     <section>
       <h2 className="text-body">For the client</h2>
       <p className="mb-2 text-[0.9375rem]">
-        A calendar of this place follows every move: what is planned, done and off. A new address ends the one before.
+        A page of their own, and a calendar from it: when you come and for what, and what is left to them, with their
+        own “done”. It follows every move. A new address ends the one before.
       </p>
-      <MadeAddress
-        label="The client subscribes to"
-        press="Make a calendar address"
-        input={{ placeId }}
-        action={makePlaceCalendar}
-      />
+      <MadeAddress label="The client opens" press="Make an address" input={{ placeId }} action={makePlaceCalendar} />
       <button
         className="press press-plain"
         disabled={busy}

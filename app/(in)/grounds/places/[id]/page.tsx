@@ -9,6 +9,9 @@ import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine, TagRow, Warnings } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '@/app/_server/viewer';
+import { after as daysAfter } from '@/core/season/follow-ups';
+import { TaskList } from '@/app/(in)/tasks';
+import { TaskForm } from '@/app/(in)/tasks.client';
 import { hostNames, regionChoices } from '../../choices';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
 import { ClientCalendar } from './calendar.client';
@@ -29,8 +32,9 @@ export default async function PlacePage({
   const order = Number(q.after);
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
-  const { place, knowledge, dangers, alarms, rows, clients, others, code } =
-    (await placeView(v, id, after, PAGE)) ?? notFound();
+  const today = todayOf(v);
+  const { place, knowledge, dangers, alarms, rows, clients, others, tasks, code } =
+    (await placeView(v, id, after, PAGE, daysAfter(today, -60, 'days'))) ?? notFound();
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
   const edit = allows(v, 'edit grounds');
@@ -155,6 +159,11 @@ export default async function PlacePage({
           </Link>
         )}
       </Section>
+      <Section title="To come back for, and left to the client" id="tasks">
+        {tasks.length === 0 && <p className="py-2 text-ink-2">Nothing is set.</p>}
+        <TaskList tasks={tasks} today={today} may={allows(v, 'settle a follow-up')} place={false} />
+        {allows(v, 'settle a follow-up') && <TaskForm placeId={place.id} today={today} />}
+      </Section>
       <Section
         title="Put down by others"
         aside="counts against the yearly caps of labels"
@@ -167,7 +176,7 @@ export default async function PlacePage({
             </li>
           ))}
         </ul>
-        {edit && <OthersForm placeId={place.id} today={todayOf(v)} />}
+        {edit && <OthersForm placeId={place.id} today={today} />}
       </Section>
       {edit && (
         <>

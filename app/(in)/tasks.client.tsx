@@ -1,0 +1,137 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { Choices, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { setTask, settleTask } from './grounds/actions';
+
+/** A task is done or left out in one press; Undo opens it again. */
+export function SettleTask({ id, what, state }: { id: string; what: string; state: 'open' | 'done' | 'dropped' }) {
+  const router = useRouter();
+  const said = useSaid();
+  const { busy, faults, send } = useSend(settleTask);
+  const settle = (to: 'open' | 'done' | 'dropped', sentence: string) =>
+    send({ id, to }, () => {
+      said({ sentence, ...(to === 'open' ? {} : { undo: () => settleTask({ id, to: 'open' }) }) });
+      router.refresh();
+    });
+  return (
+    <div className="flex flex-wrap gap-2">
+      <FormFaults faults={faults} known={[]} />
+      {state === 'open' ? (
+        <>
+          <button
+            type="button"
+            className="press"
+            aria-label={`Done: ${what}`}
+            disabled={busy}
+            onClick={() => settle('done', `Done: ${what}.`)}
+          >
+            Done
+          </button>
+          <button
+            type="button"
+            className="press press-plain"
+            aria-label={`Leave out: ${what}`}
+            disabled={busy}
+            onClick={() => settle('dropped', `Left out: ${what}.`)}
+          >
+            Leave out
+          </button>
+        </>
+      ) : (
+        <button
+          type="button"
+          className="press press-plain"
+          aria-label={`Open again: ${what}`}
+          disabled={busy}
+          onClick={() => settle('open', `Open again: ${what}.`)}
+        >
+          Open again
+        </button>
+      )}
+    </div>
+  );
+}
+
+const BLANK = { who: 'outfit' as 'outfit' | 'client', what: '', instructions: '', due: '', tag: '' };
+
+/** Sets something to be done at a place: to come back for, or left to its client. */
+export function TaskForm({ placeId, today }: { placeId: string; today: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const made = useMadeId(`task:${placeId}`);
+  const [form, setForm] = useDraft(`task:${placeId}`, BLANK);
+  const { busy, faults, send } = useSend(setTask, made);
+  const set = (more: Partial<typeof BLANK>) => setForm((f) => ({ ...f, ...more }));
+  const keep = () =>
+    send({ id: made.id, placeId, ...form }, () => {
+      setForm(BLANK);
+      said({
+        sentence:
+          form.who === 'client'
+            ? `Left to the client: ${form.what}. It stands on their page.`
+            : `It stands on Today and Season: ${form.what}.`,
+      });
+      router.refresh();
+    });
+  return (
+    <details className="mt-2" open={faults.length > 0 || undefined}>
+      <summary className="flex min-h-12 items-center font-bold">
+        Come back for something, or leave it to the client
+      </summary>
+      <FormFaults faults={faults} known={['who', 'what', 'instructions', 'due', 'tag']} />
+      <Choices
+        label="Who does it"
+        options={[
+          { value: 'outfit', name: 'we come back' },
+          { value: 'client', name: 'the client does it' },
+        ]}
+        value={form.who}
+        onChange={(who) => set({ who })}
+        faults={faults}
+        path="who"
+      />
+      <div className="grid gap-x-5 desk:grid-cols-[1fr_170px_120px]">
+        <TextField
+          label="What"
+          path="what"
+          faults={faults}
+          maxLength={200}
+          placeholder={form.who === 'client' ? 'Water the new lime' : 'Look at the ties'}
+          value={form.what}
+          onChange={(what) => set({ what })}
+        />
+        <TextField
+          label="On"
+          path="due"
+          faults={faults}
+          type="date"
+          min={today}
+          value={form.due}
+          onChange={(due) => set({ due })}
+        />
+        <TextField
+          label="Tag, if one tree"
+          path="tag"
+          faults={faults}
+          maxLength={24}
+          value={form.tag}
+          onChange={(tag) => set({ tag })}
+        />
+      </div>
+      <TextArea
+        label={form.who === 'client' ? 'How it is done' : 'What to know (may stay empty)'}
+        path="instructions"
+        faults={faults}
+        rows={2}
+        value={form.instructions}
+        onChange={(instructions) => set({ instructions })}
+      />
+      <button type="button" className="press" disabled={busy} onClick={keep}>
+        Set it
+      </button>
+    </details>
+  );
+}

@@ -1,0 +1,27 @@
+import { hoursOver } from '@/commands/facts/season';
+import { after, dayIn } from '@/core/season/follow-ups';
+import { calendarVisits } from '@/store/follow-ups';
+import type { OpenedCalendar } from '@/store/place-calendar';
+import { plannedBetween } from '@/store/plans';
+import { tasksBetween, type Task } from '@/store/tasks';
+import { forClient, movedByRain, plannedVisit, STRUCK_OUT_DAYS, taskVisit, type Due } from './calendar';
+import { stationFor } from './station';
+
+/** What comes to a place, as its client is told of it: visits, and what is to be done there without a plan. */
+export async function comingTo(place: OpenedCalendar, now: Date): Promise<{ visits: Due[]; tasks: Task[] }> {
+  const today = dayIn(now, place.timeZone);
+  const from = after(today, -STRUCK_OUT_DAYS, 'days');
+  const until = after(today, 2, 'years');
+  const [due, planned, tasks] = await Promise.all([
+    calendarVisits(place, after(today, -1, 'days'), until, new Date(`${from}T00:00:00Z`), place.placeId),
+    plannedBetween(place, from, until, place.placeId),
+    tasksBetween(place, from, until, place.placeId),
+  ]);
+  const hours = await hoursOver(place, due, stationFor, now);
+  const visits = forClient([
+    ...movedByRain(due, hours, now),
+    ...planned.map(plannedVisit),
+    ...tasks.map((t) => taskVisit(t, '')),
+  ]);
+  return { visits: visits.sort((a, b) => a.due.localeCompare(b.due) || a.id.localeCompare(b.id)), tasks };
+}

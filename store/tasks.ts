@@ -1,0 +1,103 @@
+import type { Day } from '@/core/season/zone';
+import { within, type Scope, type Tx } from './db';
+
+/** Something to be done at a place on a day, without a plan. */
+export interface Task {
+  id: string;
+  placeId: string;
+  placeName: string;
+  /** Null for the whole place. */
+  treeId: string | null;
+  tag: string | null;
+  who: 'outfit' | 'client';
+  what: string;
+  instructions: string;
+  due: Day;
+  state: 'open' | 'done' | 'dropped';
+  settledAt: Date | null;
+  /** Whoever of the client said that it is done, and what they added. */
+  doneBy: string | null;
+  said: string;
+  version: number;
+  changedAt: Date;
+  byName: string;
+}
+
+const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Task[]>`
+  select k.id, k.place_id as "placeId", p.name as "placeName", k.tree_id as "treeId", t.tag, k.who, k.what, k.instructions,
+    k.due::text, k.state, k.settled_at as "settledAt", k.done_by as "doneBy", k.said, k.version, k.changed_at as "changedAt",
+    w.name as "byName"
+  from task k
+  join place p on p.outfit_id = k.outfit_id and p.id = k.place_id
+  join person w on w.id = k.by_person
+  left join tree t on t.outfit_id = k.outfit_id and t.id = k.tree_id
+  where k.outfit_id = ${scope.outfitId} and ${of}
+  order by k.due, k.id
+  limit ${limit}`;
+
+/** Tasks that are open and due by a day, the soonest first. */
+export const tasksDue = (scope: Scope, until: Day, limit: number): Promise<Task[]> =>
+  within(scope, async (tx) => [...(await rows(tx, scope, tx`k.state = 'open' and k.due <= ${until}`, limit))]);
+
+/** Tasks of a place since a day, whatever became of them. */
+export const tasksAt = (scope: Scope, placeId: string, from: Day): Promise<Task[]> =>
+  within(scope, async (tx) => [
+    ...(await rows(tx, scope, tx`k.place_id = ${placeId} and (k.state = 'open' or k.due >= ${from})`, 300)),
+  ]);
+
+/** Tasks of all places in a span of days, as a calendar follows them; for a client, those of one place. */
+export const tasksBetween = (scope: Scope, from: Day, to: Day, placeId: string | null): Promise<Task[]> =>
+  within(scope, async (tx) => [
+    ...(await rows(
+      tx,
+      scope,
+      tx`k.due between ${from} and ${to} ${placeId ? tx`and k.place_id = ${placeId}` : tx``}`,
+      2000,
+    )),
+  ]);
+
+export const getTask = (scope: Scope, id: string): Promise<Task | null> =>
+  within(scope, async (tx) => (await rows(tx, scope, tx`k.id = ${id}`, 1))[0] ?? null);
+
+export interface NewTask extends Pick<Task, 'id' | 'placeId' | 'treeId' | 'who' | 'what' | 'instructions' | 'due'> {}
+/** Sent twice, it lands once. */
+export const addTask = (scope: Scope, k: NewTask) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into task (id, outfit_id, place_id, tree_id, who, what, instructions, due, by_person)
+      values (${k.id}, ${scope.outfitId}, ${k.placeId}, ${k.treeId}, ${k.who}, ${k.what}, ${k.instructions}, ${k.due},
+        ${scope.personId})
+      on conflict (id) do nothing`,
+  );
+
+/** Settles a task, or opens it again; false where it was not in the state it is taken from. */
+export const settleTask = (
+  scope: Scope,
+  id: string,
+  to: Task['state'],
+  client: { who: string; said: string } | null = null,
+): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const open = to === 'open';
+    const { count } = await tx`
+      update task
+      set state = ${to}, settled_at = ${open ? null : new Date()},
+        settled_by = ${open || client ? null : scope.personId}, done_by = ${client?.who ?? null}, said = ${client?.said ?? ''},
+        version = version + 1, changed_at = now()
+      where outfit_id = ${scope.outfitId} and id = ${id} and ${open ? tx`state <> 'open'` : tx`state = 'open'`}`;
+    return count > 0;
+  });
+
+/** The tree of a place that wears a tag; null where none does. */
+export const treeByTag = (scope: Scope, placeId: string, tag: string): Promise<string | null> =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx<{ id: string }[]>`
+          select id
+          from tree
+          where outfit_id = ${scope.outfitId} and place_id = ${placeId} and lower(tag) = lower(${tag}) and archived_at is null`
+      )[0]?.id ?? null,
+  );
