@@ -4,6 +4,7 @@ import { keepPlace } from './grounds/keep-place';
 import { hangTag } from './grounds/hang-tag';
 import { bookOthers } from './grounds/book-others-on-place';
 import { offerProperty } from './grounds/offer-property';
+import { setSection } from './grounds/set-section';
 import { setTask } from './grounds/set-task';
 import { settleTask } from './grounds/settle-task';
 import { makePlaceCalendar } from './grounds/make-place-calendar';
@@ -90,6 +91,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   bookOthers,
   makePlaceCalendar,
   offerProperty,
+  setSection,
   setTask,
   settleTask,
   stopPlaceCalendar,

@@ -111,6 +111,7 @@ interface Waiting {
   tag: string;
   walk: number;
   placeId: string;
+  section: string;
   sound: boolean;
   /** The round in which it stands. */
   crewId: string | null;
@@ -181,7 +182,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
     const o = scope.outfitId;
     const [plans, works, looks] = await Promise.all([
       tx<WaitingPlan[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
           ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
           x.condition_id as "conditionId",
           jsonb_build_object('key', l.data->'key', 'name', l.data->'name', 'restricted', l.data->'restricted',
@@ -205,7 +206,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingWork[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
           ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", x.visit_id as "visitId",
           x.work_id as "workId", (x.sheet->>'minutes')::float8 as minutes, x.planned_for::text as "plannedFor",
           b.earliest::text, b.latest::text
@@ -219,7 +220,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingLook[]>`
-        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId",
+        select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
           ${sound(tx)} as sound, ${standingColumns(tx)}, b.laid_id as "laidId", b.id as "visitId",
           x.kind, x.what, x.due::text, x.earliest::text, x.latest::text
         from (

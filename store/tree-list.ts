@@ -9,9 +9,10 @@ export interface TreeRow {
   walkOrder: number;
 }
 
-/** A tree of one place; its sort or variety where somebody named it, else empty. */
+/** A tree of one place; its sort or variety and the section it stands in, where somebody named them, else empty. */
 export interface PlaceTree extends TreeRow {
   variety: string;
+  section: string;
 }
 export const placeTrees = (
   scope: Scope,
@@ -22,7 +23,7 @@ export const placeTrees = (
   within(scope, async (tx) => [
     ...(await tx<PlaceTree[]>`
       select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder",
-        t.variety
+        t.variety, t.section
       from tree t
       where t.place_id = ${placeId} and t.outfit_id = ${scope.outfitId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
       order by t.walk_order, t.id limit ${limit + 1}`),
@@ -39,6 +40,7 @@ export interface NewTree {
   lon: number | null;
   walkOrder: number;
   note: string;
+  section: string;
   /** Its first reading, with the instant at which the trunk was measured. */
   reading: { at: Date; diameterCm: number; stems: unknown; heightM: number | null; method: string } | null;
 }
@@ -65,6 +67,7 @@ export const addTrees = (
         lon: t.lon,
         walk_order: t.walkOrder,
         note: t.note,
+        section: t.section,
       }));
       await tx`insert into tree ${tx(rows)}`;
       const readings = part.flatMap((t) =>
@@ -118,6 +121,7 @@ export interface ExportRow {
   lon: number | null;
   walkOrder: number;
   note: string;
+  section: string;
   species: string;
   diameterCm: number | null;
   heightM: number | null;
@@ -130,7 +134,7 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
     const rows: (ExportRow & { id: string })[] = await within(scope, async (tx) => [
       ...(await tx<(ExportRow & { id: string })[]>`
         select t.id, t.tag, t.host_id as "hostId", t.species, c.name as client, p.name as place, p.address,
-          t.lat, t.lon, t.walk_order as "walkOrder", t.note,
+          t.lat, t.lon, t.walk_order as "walkOrder", t.note, t.section,
           r.diameter_cm as "diameterCm", r.tree_height_m as "heightM"
         from tree t
         join place p on p.id = t.place_id
@@ -155,3 +159,38 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
 
 export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
   within(scope, (tx) => tx`update tree set archived_at = ${archived ? new Date() : null} where id = ${id}`);
+
+/** A section of a place with its trees, in walking order. */
+export interface PlaceSection {
+  section: string;
+  tags: string[];
+}
+export const sectionsOf = (scope: Scope, placeId: string): Promise<PlaceSection[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<PlaceSection[]>`
+      select t.section, array_agg(t.tag order by t.walk_order, t.id) as tags
+      from tree t
+      where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null and t.section <> ''
+      group by t.section
+      order by min(t.walk_order), t.section
+      limit 200`),
+  ]);
+
+/** Tags of a place with their trees. */
+export const tagsAt = (scope: Scope, placeId: string): Promise<{ id: string; tag: string }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ id: string; tag: string }[]>`
+      select id, tag
+      from tree
+      where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null`),
+  ]);
+
+/** Puts trees into a section; empty takes them out of theirs. */
+export const putIntoSection = (scope: Scope, treeIds: readonly string[], section: string) =>
+  within(
+    scope,
+    (tx) => tx`
+      update tree
+      set section = ${section}
+      where outfit_id = ${scope.outfitId} and id = any(${[...treeIds]}) and section <> ${section}`,
+  );

@@ -10,7 +10,7 @@ import { placePlan } from '@/store/place-plan';
 import { ownPlansAt } from '@/store/plans';
 import { propertyProposals } from '@/store/proposals';
 import { tasksAt } from '@/store/tasks';
-import { placeTrees } from '@/store/tree-list';
+import { placeTrees, sectionsOf } from '@/store/tree-list';
 import { searchTrees, type TreeSearch } from '@/store/tree-search';
 import { findingsOfPlace } from '@/store/knowledge';
 import { shelfLabels } from '@/store/shelf';
@@ -42,15 +42,16 @@ export const placeView = (
     const [place, { knowledge }] = await Promise.all([getPlace(viewer, id), knowledgeOf(viewer)]);
     if (!place) return null;
     const dangers = new Map(knowledge.signs.flatMap((s) => (s.danger ? [[s.id, s.danger] as const] : [])));
-    const [alarms, rows, clients, others, tasks, code] = await Promise.all([
+    const [alarms, rows, clients, others, tasks, sections, code] = await Promise.all([
       placeAlarms(viewer, id, [...dangers.keys()]),
       placeTrees(viewer, id, after, limit),
       listClients(viewer),
       othersApplied(viewer, id),
       tasksAt(viewer, id, tasksFrom),
+      sectionsOf(viewer, id),
       may(viewer.role, 'see gate codes') ? getGateCode(viewer, id) : null,
     ]);
-    return { place, knowledge, dangers, alarms, rows, clients, others, tasks, code };
+    return { place, knowledge, dangers, alarms, rows, clients, others, tasks, sections, code };
   });
 
 /** The trees of a place with what a choice among them rests on. */

@@ -17,6 +17,7 @@ const asked = (more: Partial<Chosen> = {}): Chosen => ({
   placeId: orchard.placeId,
   host: null,
   sort: null,
+  section: null,
   tags: '',
   without: '',
   from: '2026-11-26',

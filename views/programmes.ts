@@ -78,6 +78,8 @@ export interface Chosen {
   host: string | null;
   /** Its sort or variety. */
   sort: string | null;
+  /** The part of the place it stands in. */
+  section: string | null;
   tags: string;
   without: string;
   from: Day | null;
@@ -89,14 +91,19 @@ export interface Chosen {
 /** Trees that a choice by host, sort and tags leaves. */
 function choose(
   fit: readonly PlaceTree[],
-  { host, sort, tags, without }: Chosen,
+  { host, sort, section, tags, without }: Chosen,
 ): { chosen: PlaceTree[]; fault: string | null } {
   const [only, less] = [tagsIn(tags), tagsIn(without)];
   if (!only.ok) return { chosen: [], fault: only.sentence };
   if (!less.ok) return { chosen: [], fault: less.sentence };
   const left = (t: PlaceTree) => without.trim() !== '' && less.has(t.tag);
   const of = fit.filter(
-    (t) => (host === null || t.hostId === host) && (sort === null || t.variety === sort) && only.has(t.tag) && !left(t),
+    (t) =>
+      (host === null || t.hostId === host) &&
+      (sort === null || t.variety === sort) &&
+      (section === null || t.section === section) &&
+      only.has(t.tag) &&
+      !left(t),
   );
   if (of.length > MOST_TREES)
     return { chosen: of, fault: `${of.length} trees are chosen; at most ${MOST_TREES} are laid over at once.` };
@@ -186,3 +193,7 @@ export const hostsAmong = (trees: readonly PlaceTree[]): { id: string; name: str
 /** Sorts that are named among trees, in order of the alphabet. */
 export const sortsAmong = (trees: readonly PlaceTree[]): string[] =>
   [...new Set(trees.map((t) => t.variety).filter(Boolean))].sort((a, b) => a.localeCompare(b));
+
+/** Sections among trees. */
+export const sectionsAmong = (trees: readonly PlaceTree[]): string[] =>
+  [...new Set(trees.map((t) => t.section).filter(Boolean))].sort((a, b) => a.localeCompare(b));

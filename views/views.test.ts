@@ -46,7 +46,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
     8,
     () => groundsView(v, { words: [], hostsOfWord: [], after: null, limit: 50 }, { after: null, limit: 40 }),
   ],
-  place: [9, () => placeView(v, o.placeId, null, 50, '2026-01-01')],
+  place: [10, () => placeView(v, o.placeId, null, 50, '2026-01-01')],
   choose: [8, () => chooseView(v, o.placeId, '2026')],
   spread: [8, () => spreadView(v, o.placeId)],
   plan: [8, () => planView(v, o.placeId)],

@@ -122,6 +122,7 @@ function common(w: WaitingPlan | WaitingWork | WaitingLook, { place, today }: Fr
     treeId: w.treeId,
     tag: w.tag,
     placeId: w.placeId,
+    section: w.section,
     walk: w.walk,
     now,
     locked: now !== null && (w.locked ?? false),

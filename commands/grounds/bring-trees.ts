@@ -93,6 +93,7 @@ function asNew(row: TreeRow, at: { placeId: string; timeZone: string; walkOrder:
     lon: row.lon,
     walkOrder: row.walkOrder ?? at.walkOrder,
     note: row.note,
+    section: row.section,
     reading:
       row.diameterCm === null
         ? null

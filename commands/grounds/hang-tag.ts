@@ -45,6 +45,7 @@ export const hangTag = command({
           lat: null,
           lon: null,
           walkOrder: await nextWalkOrder(viewer, t.placeId),
+          section: '',
           note: '',
           reading: stems && {
             at: observed,

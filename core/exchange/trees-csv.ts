@@ -19,6 +19,7 @@ export const COLUMNS = [
   'lon',
   'order',
   'note',
+  'section',
 ] as const;
 export type Column = (typeof COLUMNS)[number];
 export const COLUMN_NAMES: Record<Column, string> = {
@@ -32,6 +33,7 @@ export const COLUMN_NAMES: Record<Column, string> = {
   lon: 'Longitude or easting',
   order: 'Walking order',
   note: 'Note',
+  section: 'Section',
 };
 
 /** Which header each column is read from; null leaves the column out. */
@@ -53,6 +55,8 @@ const HINTS: Record<Column, RegExp> = {
   lat: /^(lat|latitude|y|northing|breite|breitengrad|hochwert|latitud)(?![a-z])/i,
   lon: /^(lon|long|lng|longitude|x|easting|l(ä|ae|a)nge|l(ä|ae|a)ngengrad|rechtswert|longitud)(?![a-z])/i,
   order: /(order|sequence|walk|reihenfolge|ordre|orden)/i,
+  section:
+    /(section|zone|terrace|block|(^|[^a-z])row$|abschnitt|bereich|reihe$|secteur|rang(é|e)e|secci(ó|o)n|hilera)/i,
   note: /(note|remark|comment|bemerkung|anmerkung|remarque|commentaire|observaci|nota)/i,
 };
 
@@ -99,6 +103,8 @@ export interface TreeRow {
   lon: number | null;
   walkOrder: number | null;
   note: string;
+  /** The part of the place it stands in; empty for none. */
+  section: string;
 }
 /** A species that no host is called by, once however many rows have it; it stays when somebody has said what it is. */
 export interface AskedSpecies {
@@ -196,6 +202,8 @@ export function readTrees(rows: readonly Row[], c: ImportContext): ReadTrees {
     const order = reader.number('order', { name: 'The walking order', min: 0, max: 1_000_000, whole: true });
     const note = reader.cell('note');
     if (note.length > 2000) reader.fault('note', 'A note has at most 2000 signs.');
+    const section = reader.cell('section');
+    if (section.length > 60) reader.fault('section', 'A section has at most 60 signs.');
     const position = reader.position();
     const trunk = reader.trunk();
     if (reader.faulty || !hostId) continue;
@@ -222,6 +230,7 @@ export function readTrees(rows: readonly Row[], c: ImportContext): ReadTrees {
       ...position,
       walkOrder: order,
       note,
+      section,
     });
   }
   out.asked = [...asked.values()].sort((a, b) => b.rows - a.rows);

@@ -13,6 +13,8 @@ export interface Item {
   treeId: string;
   tag: string;
   placeId: string;
+  /** The part of the place it stands in; empty for none. */
+  section: string;
   /** Where the tree stands on the walk through its place. */
   walk: number;
   /** The product, where it has one: two times of it keep its interval. */
@@ -46,10 +48,11 @@ export interface JobOf extends Job {
 /** The longest that is planned in one piece: what is longer is split between days or crews in walking order. */
 const LONGEST = 120;
 
-/** Items that are done together: of one place, alike, for the same days, sick or sound, standing in one round or in none. */
+/** Items that are done together: of one section of one place, alike, for the same days, sick or sound, standing in one round or in none. */
 const together = (i: Item): string =>
   [
     i.placeId,
+    i.section,
     JSON.stringify(i.about),
     i.earliest,
     i.latest,

@@ -482,6 +482,7 @@ describe('what waits becomes jobs', () => {
     treeId: `t${n}`,
     tag: String(n),
     placeId: 'p',
+    section: '',
     walk: n,
     labelKey: 'a',
     minDays: 10,
@@ -504,6 +505,13 @@ describe('what waits becomes jobs', () => {
     locked: false,
     ...more,
   });
+  it('sections of a place are done one by one: a day may hold the terrace and leave the row', () => {
+    const of = Array.from({ length: 6 }, (_, n) => item(n, { section: n % 2 ? 'Terrace' : 'Row 1', minutes: 5 }));
+    const jobs = jobsOf(of);
+    expect(jobs).toHaveLength(2);
+    for (const j of jobs) expect(new Set(j.items.map((i) => i.section)).size).toBe(1);
+  });
+
   it('like trees together in walking order, long rows in even pieces', () => {
     const jobs = jobsOf([...Array(42).keys()].reverse().map((n) => item(n)));
     expect(jobs.map((j) => j.items.length)).toEqual([11, 11, 11, 9]);

@@ -7,6 +7,7 @@ import { bookOthers as bookOthersCommand } from '@/commands/grounds/book-others-
 import { makePlaceCalendar as makePlaceCalendarCommand } from '@/commands/grounds/make-place-calendar';
 import { stopPlaceCalendar as stopPlaceCalendarCommand } from '@/commands/grounds/end-place-calendar';
 import { offerProperty as offerPropertyCommand } from '@/commands/grounds/offer-property';
+import { setSection as setSectionCommand } from '@/commands/grounds/set-section';
 import { setTask as setTaskCommand } from '@/commands/grounds/set-task';
 import { settleTask as settleTaskCommand } from '@/commands/grounds/settle-task';
 import { dropPlans as dropPlansCommand } from '@/commands/tree/drop-plans';
@@ -24,3 +25,4 @@ export const revokeOffer = serve(revokeOfferCommand);
 export const dropPlans = serve(dropPlansCommand);
 export const setTask = serve(setTaskCommand);
 export const settleTask = serve(settleTaskCommand);
+export const setSection = serve(setSectionCommand);

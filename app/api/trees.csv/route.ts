@@ -19,6 +19,7 @@ const HEADERS = [
   'Latitude',
   'Longitude',
   'Walking order',
+  'Section',
   'Note',
 ];
 
@@ -42,6 +43,7 @@ export const GET = route('see the grounds', async (viewer, request) => {
         r.lat ?? '',
         r.lon ?? '',
         r.walkOrder,
+        r.section,
         r.note,
       ]);
   }

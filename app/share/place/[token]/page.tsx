@@ -13,6 +13,10 @@ export const metadata: Metadata = {
 };
 export const dynamic = 'force-dynamic';
 
+/** A day in full; another year than this one is named. */
+const dayWords = (day: string, today: string) =>
+  day.slice(0, 4) === today.slice(0, 4) ? longDay(day) : `${longDay(day)} ${day.slice(0, 4)}`;
+
 /** What a client opens without a sign-in: what was left to them with how it is done, and when somebody comes for what. */
 export default async function SharedPlace({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
@@ -38,7 +42,7 @@ export default async function SharedPlace({ params }: { params: Promise<{ token:
               {t.tag && `, tree ${t.tag}`}
             </p>
             <p className="figures">
-              by {longDay(t.due)}
+              by {dayWords(t.due, today)}
               {t.due < today && <b className="text-madder">, late</b>}
             </p>
             <p className="mt-1 whitespace-pre-line">{t.instructions}</p>
@@ -64,7 +68,7 @@ export default async function SharedPlace({ params }: { params: Promise<{ token:
       <ul>
         {ahead.slice(0, 60).map((v) => (
           <li key={`${v.id}${v.due}`} className="row py-2">
-            <b className="figures">{longDay(v.due)}</b>: {v.what}
+            <b className="figures">{dayWords(v.due, today)}</b>: {v.what}
             {v.tag && `, ${v.tag}`}
           </li>
         ))}

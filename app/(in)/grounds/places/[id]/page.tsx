@@ -14,7 +14,9 @@ import { TaskList } from '@/app/(in)/tasks';
 import { TaskForm } from '@/app/(in)/tasks.client';
 import { hostNames, regionChoices } from '../../choices';
 import { HangTag, OthersForm, PlaceForm } from '../place.client';
+import { tagRuns } from '@/core/grounds/tags';
 import { ClientCalendar } from './calendar.client';
+import { SectionForm } from './section.client';
 
 export const metadata = { title: 'Place' };
 const PAGE = 80;
@@ -33,7 +35,7 @@ export default async function PlacePage({
   const after = Number.isInteger(order) && uuid.safeParse(q.id).success ? { walkOrder: order, id: q.id! } : null;
   const mayCode = allows(v, 'see gate codes');
   const today = todayOf(v);
-  const { place, knowledge, dangers, alarms, rows, clients, others, tasks, code } =
+  const { place, knowledge, dangers, alarms, rows, clients, others, tasks, sections, code } =
     (await placeView(v, id, after, PAGE, daysAfter(today, -60, 'days'))) ?? notFound();
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
@@ -147,7 +149,9 @@ export default async function PlacePage({
       >
         <ul className="grid gap-x-8 desk:grid-cols-2">
           {shown.map((t) => (
-            <TagRow key={t.id} href={`/tree/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId} />
+            <TagRow key={t.id} href={`/tree/${t.id}`} tag={t.tag} title={findHost(t.hostId)?.name ?? t.hostId}>
+              {t.section}
+            </TagRow>
           ))}
         </ul>
         {rows.length > PAGE && last && (
@@ -159,6 +163,21 @@ export default async function PlacePage({
           </Link>
         )}
       </Section>
+      {(edit || sections.length > 0) && (
+        <Section title="Sections" aside="for choosing trees and splitting days">
+          {sections.length === 0 && (
+            <p className="py-2 text-ink-2">None yet: a terrace, a row, a water zone, or whatever divides the work here.</p>
+          )}
+          <ul>
+            {sections.map((s) => (
+              <li key={s.section} className="row py-2">
+                <b>{s.section}</b>, {s.tags.length} {s.tags.length === 1 ? 'tree' : 'trees'}: {tagRuns(s.tags)}
+              </li>
+            ))}
+          </ul>
+          {edit && <SectionForm placeId={place.id} names={sections.map((s) => s.section)} />}
+        </Section>
+      )}
       <Section title="To come back for, and left to the client" id="tasks">
         {tasks.length === 0 && <p className="py-2 text-ink-2">Nothing is set.</p>}
         <TaskList tasks={tasks} today={today} may={allows(v, 'settle a follow-up')} place={false} />

@@ -8,7 +8,7 @@ import { isSouth } from '@/core/season/hemisphere';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
-import { hostsAmong, layingView, sortsAmong, type LayingView } from '@/views/programmes';
+import { hostsAmong, layingView, sectionsAmong, sortsAmong, type LayingView } from '@/views/programmes';
 import { stationFor } from '@/app/_server/station';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { actWords, groupsWords, SCHOOL_WORDS, termsWords, timeWords } from '../words';
@@ -21,6 +21,7 @@ const asked = z.object({
   place: z.uuid().optional().catch(undefined),
   host: words(60),
   sort: words(120),
+  section: words(60),
   tags: words(600),
   without: words(600),
   from: day,
@@ -53,6 +54,7 @@ export default async function Page({ params, searchParams }: Address) {
     placeId: q.place ?? null,
     host: q.host || null,
     sort: q.sort || null,
+    section: q.section || null,
     tags: q.tags,
     without: q.without,
     from: q.place ? from : null,
@@ -189,6 +191,19 @@ function LayingForm({
                   {sortsAmong(place.fit).map((sort) => (
                     <option key={sort} value={sort}>
                       {sort}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
+            {sectionsAmong(place.fit).length > 0 && (
+              <label className="block">
+                <span className={label}>Section</span>
+                <select name="section" className="box" defaultValue={q.section}>
+                  <option value="">all of the place</option>
+                  {sectionsAmong(place.fit).map((section) => (
+                    <option key={section} value={section}>
+                      {section}
                     </option>
                   ))}
                 </select>

@@ -1,0 +1,30 @@
+import { command, refuse, type Answer } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { tagsIn } from '@/core/grounds/tags';
+import { getPlace } from '@/store/grounds';
+import { putIntoSection, tagsAt } from '@/store/tree-list';
+import { z } from 'zod';
+
+/** Trees of a place stand in a section of it: by their tags, as somebody writes them on a list; an empty name takes them out. */
+export const setSection = command({
+  name: 'set-section',
+  right: 'edit grounds',
+  schema: z.object({
+    placeId: uuid,
+    section: z.string().trim().max(60, 'At most 60 signs.'),
+    tags: z.string().trim().min(1, 'Say which tags, like 1–20, 33.').max(2000, 'At most 2000 signs.'),
+  }),
+  run: async ({ viewer }, p): Promise<Answer<{ trees: number }>> => {
+    if (!(await getPlace(viewer, p.placeId))) return refuse('placeId', 'This place is not in this outfit.');
+    const named = tagsIn(p.tags);
+    if (!named.ok) return refuse('tags', named.sentence);
+    const trees = (await tagsAt(viewer, p.placeId)).filter((t) => named.has(t.tag));
+    if (!trees.length) return refuse('tags', 'No tree here wears one of these tags.');
+    await putIntoSection(
+      viewer,
+      trees.map((t) => t.id),
+      p.section,
+    );
+    return { ok: true, value: { trees: trees.length } };
+  },
+});
