@@ -17,8 +17,11 @@ import { isLiquid } from '@/core/label/liquid';
 import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
-import { perform } from '@/commands/command';
+import { perform, type Command } from '@/commands/command';
+import { setSection } from '@/commands/grounds/set-section';
+import { setTask } from '@/commands/grounds/set-task';
 import { layProgramme } from '@/commands/programme/lay-programme';
+import type { z } from 'zod';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import { hashPassword, loadViewer } from '@/store/auth';
@@ -658,6 +661,44 @@ async function layBirches() {
   if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
 }
 
+/** The orchard is divided by its rows, and has something to come back for and something left to its owner. */
+async function divideOrchard() {
+  const [orchard] = await sql<{ outfitId: string; placeId: string; personId: string; tags: string[] }[]>`
+    select t.outfit_id as "outfitId", t.place_id as "placeId", array_agg(t.tag order by t.walk_order) as tags,
+      (select w.id from person w where w.outfit_id = t.outfit_id and w.role = 'owner' order by w.id limit 1) as "personId"
+    from tree t
+    join place p on p.id = t.place_id and p.name = 'Ferry orchard'
+    group by 1, 2`;
+  if (!orchard) return;
+  const { placeId, tags } = orchard;
+  const viewer = (await loadViewer(orchard))!;
+  const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
+  const performed = async <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown) => {
+    const answer = await perform(verb, { viewer, now: new Date(), station: () => estuary }, input);
+    if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+  };
+  const third = Math.ceil(tags.length / 3);
+  for (const [i, section] of ['River row', 'Middle row', 'Lane row'].entries()) {
+    const row = tags.slice(i * third, (i + 1) * third);
+    if (row.length) await performed(setSection, { placeId, section, tags: row.join(', ') });
+  }
+  await performed(setTask, {
+    id: v7(),
+    placeId,
+    who: 'client',
+    what: 'Gather the fallen apples under both rows',
+    instructions: 'All of them, the rotten ones too, within the week; into the bins by the gate, not on the heap.',
+    due: after(today, 9, 'days'),
+  });
+  await performed(setTask, {
+    id: v7(),
+    placeId,
+    who: 'outfit',
+    what: 'Look at the ties before the gales',
+    due: after(today, 20, 'days'),
+  });
+}
+
 /** Tables in an order in which each finds what it belongs to. */
 const TABLES = [
   'outfit',
@@ -725,6 +766,7 @@ async function main() {
       }
   });
   await layBirches();
+  await divideOrchard();
   console.log(
     `Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,
   );

@@ -59,7 +59,7 @@ export const tasksBetween = (scope: Scope, from: Day, to: Day, placeId: string |
 export const getTask = (scope: Scope, id: string): Promise<Task | null> =>
   within(scope, async (tx) => (await rows(tx, scope, tx`k.id = ${id}`, 1))[0] ?? null);
 
-export interface NewTask extends Pick<Task, 'id' | 'placeId' | 'treeId' | 'who' | 'what' | 'instructions' | 'due'> {}
+export type NewTask = Pick<Task, 'id' | 'placeId' | 'treeId' | 'who' | 'what' | 'instructions' | 'due'>;
 /** Sent twice, it lands once. */
 export const addTask = (scope: Scope, k: NewTask) =>
   within(
