@@ -5,7 +5,8 @@ import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
-import { after, type Day } from '@/core/season/follow-ups';
+import { isOver } from '@/core/prescribe/follow';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { stagesAbout, type StageDate } from '@/core/season/stages';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -36,6 +37,8 @@ export interface Today {
   horizon: string;
   /** What may be done today, as far as it was planned. */
   plans: OpenPlan[];
+  /** Plans whose time is over: planned anew, or dropped. */
+  over: OpenPlan[];
   /** Planned for a later day, the soonest first. */
   ahead: OpenPlan[];
   late: DueVisit[];
@@ -88,11 +91,16 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
     };
   });
 
-/** Plans whose span is open, and those whose span lies ahead. */
-export function byDay(plans: readonly OpenPlan[], today: Day): { plans: OpenPlan[]; ahead: OpenPlan[] } {
+/** Plans whose span is open, those whose span lies ahead, and those whose time is over. */
+export function byDay(
+  plans: readonly OpenPlan[],
+  today: Day,
+): { plans: OpenPlan[]; ahead: OpenPlan[]; over: OpenPlan[] } {
   const lies = (p: OpenPlan) => p.earliest !== null && p.earliest > today;
+  const passed = (p: OpenPlan) => isOver({ latest: p.latest, at: dayIn(p.at, 'UTC') }, today);
   return {
-    plans: plans.filter((p) => !lies(p)),
+    plans: plans.filter((p) => !lies(p) && !passed(p)),
+    over: plans.filter(passed),
     ahead: plans.filter(lies).sort((a, b) => a.earliest!.localeCompare(b.earliest!)),
   };
 }

@@ -46,7 +46,11 @@ export default async function Today() {
   const at = new Date();
   const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, ahead, late, due, soon, tasks, undecided, look } = await todayView(v, at, stationFor);
+  const { today, horizon, plans, ahead, over, late, due, soon, tasks, undecided, look } = await todayView(
+    v,
+    at,
+    stationFor,
+  );
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
@@ -193,6 +197,12 @@ export default async function Today() {
           ))}
         </ul>
       </Section>
+      {over.length > 0 && (
+        <p className="mt-3">
+          The time of {over.length === 1 ? 'a plan' : `${over.length} plans`} is over:{' '}
+          <a href="/rounds">plan anew, or drop {over.length === 1 ? 'it' : 'them'}</a>.
+        </p>
+      )}
       <Section
         title="Decided, not planned"
         aside="to treat or to protect"

@@ -1,3 +1,4 @@
+import { isOver } from '@/core/prescribe/follow';
 import { removalOf } from '@/core/cost/prices';
 import { severityOf } from '@/core/decide/decide';
 import type { AlsoPlanned } from '@/core/gates/gate';
@@ -169,7 +170,10 @@ export function situationFor(
   const [reading, before] = tree.readings;
   const done = tree.records.filter((r) => !r.withdrawn);
   const thisYear = today.slice(0, 4);
-  const planned = tree.plans.filter((p) => p.state === 'open');
+  // What nobody will carry out any more stands in no other plan's way.
+  const planned = tree.plans.filter(
+    (p) => p.state === 'open' && !isOver({ latest: p.latest, at: dayIn(p.at, tree.timeZone) }, today),
+  );
   const measuredCrown = crownOf(tree);
   const condition = verdict ? findCondition(verdict.conditionId) : null;
   const treeYearProduct: Record<string, number> = {};

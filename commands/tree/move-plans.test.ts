@@ -1,7 +1,12 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { ownOutfit } from '@/commands/testing';
+import { situationFor } from '@/commands/facts/situation';
+import { findsNear, treeOf } from '@/commands/facts/tree';
+import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
+import { heldBy } from '@/store/shelf';
+import { todayView } from '@/views/today';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
@@ -134,4 +139,17 @@ describe('the visits of a place', () => {
     expect((await read('2027-01-01', '2027-04-30')).some((v) => v.id === kept)).toBe(false);
     expect(await read('2020-01-01', '2030-12-31', (await loadViewer(await makeOutfit(made.owner)))!)).toEqual([]);
   });
+});
+
+it('a plan whose time is over stands on no crew’s list, is told apart, and stops no other plan', async () => {
+  const { owner } = made;
+  const id = await planned('Z1');
+  await owner`update plan set planned_for = '2026-06-01', earliest = '2026-05-01', latest = '2026-08-31' where id = ${id}`;
+  const today = await todayView(viewer, NOVEMBER, fair);
+  expect(today.over.map((p) => p.id)).toContain(id);
+  expect(today.plans.map((p) => p.id)).not.toContain(id);
+  const tree = (await treeOf(viewer, (await stands(id))!.treeId, NOVEMBER))!;
+  const held = await heldBy(viewer);
+  const s = situationFor(viewer, tree, held, await findsNear(viewer, tree), NOVEMBER, null, NO_YEAR);
+  expect(s.alsoPlanned).toEqual([]);
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { after } from '../season/follow-ups';
-import { followed, hasMoved } from './follow';
+import { followed, hasMoved, isOver } from './follow';
 import type { Visit, Window } from './when';
 
 const day = fc.integer({ min: 0, max: 300 }).map((n) => after('2027-01-01', n, 'days'));
@@ -44,3 +44,10 @@ describe('a plan after its window has moved', () => {
     expect(hasMoved(put, followed(put, null))).toBe(false);
   });
 });
+
+it.each([
+  ['a span that ended yesterday', { latest: '2027-05-09', at: '2026-11-26' }, true],
+  ['a span that ends today', { latest: '2027-05-10', at: '2026-11-26' }, false],
+  ['planned for its own day, last week', { latest: null, at: '2027-05-03' }, false],
+  ['planned for its own day, in the winter', { latest: null, at: '2027-01-15' }, true],
+])('%s: over is %#', (_, plan, over) => expect(isOver(plan, '2027-05-10')).toBe(over));

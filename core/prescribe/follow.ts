@@ -1,3 +1,4 @@
+import { after, type Day } from '../season/follow-ups';
 import type { Visit, Window } from './when';
 
 /**
@@ -17,3 +18,13 @@ export function followed(was: Visit, window: Window | null): Visit | null {
 
 /** Whether a plan stands on another day, or nowhere, after its window has moved: what a person has to be told. */
 export const hasMoved = (was: Visit, now: Visit | null): boolean => now?.plannedFor !== was.plannedFor;
+
+/** Days for which what was planned for its own day is still taken to wait. */
+const OWN_DAY_WAITS = 60;
+/**
+ * Whether the time of a plan is over: it is not done by anybody any more, and stands in no other plan's way. It is shown until
+ * somebody plans it anew or drops it.
+ * @param at the day on which it was planned
+ */
+export const isOver = ({ latest, at }: { latest: Day | null; at: Day }, today: Day): boolean =>
+  latest === null ? after(at, OWN_DAY_WAITS, 'days') < today : latest < today;

@@ -10,7 +10,6 @@ import { offerProperty as offerPropertyCommand } from '@/commands/grounds/offer-
 import { setSection as setSectionCommand } from '@/commands/grounds/set-section';
 import { setTask as setTaskCommand } from '@/commands/grounds/set-task';
 import { settleTask as settleTaskCommand } from '@/commands/grounds/settle-task';
-import { dropPlans as dropPlansCommand } from '@/commands/tree/drop-plans';
 import { revoke as revokeOfferCommand } from '@/commands/tree/take-back-offer';
 import { serve } from '@/app/_server/serve';
 
@@ -22,7 +21,6 @@ export const makePlaceCalendar = serve(makePlaceCalendarCommand);
 export const stopPlaceCalendar = serve(stopPlaceCalendarCommand);
 export const offerProperty = serve(offerPropertyCommand);
 export const revokeOffer = serve(revokeOfferCommand);
-export const dropPlans = serve(dropPlansCommand);
 export const setTask = serve(setTaskCommand);
 export const settleTask = serve(settleTaskCommand);
 export const setSection = serve(setSectionCommand);

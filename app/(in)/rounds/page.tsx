@@ -11,7 +11,8 @@ import { roundsView } from '@/views/rounds';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
-import { todayOf, viewer } from '../../_server/viewer';
+import { allows, todayOf, viewer } from '../../_server/viewer';
+import { OverPlans } from './over';
 import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
 
@@ -22,7 +23,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   const { place } = await searchParams;
   const { plans: open, works: openWorks, equipment, rounds } = await roundsView(v, new Date());
   const today = todayOf(v);
-  const { plans: allPlans, ahead } = byDay(open, today);
+  const { plans: allPlans, ahead, over } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
   const worksAhead = openWorks.filter((w) => w.plannedFor && w.plannedFor > today);
   const here = [...open, ...openWorks].find((p) => p.placeId === place) ?? null;
@@ -162,6 +163,10 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           </ul>
         </Section>
       )}
+      <OverPlans
+        plans={wanted(over).map((p) => ({ ...p, label: `${METHOD_NAMES[p.method]}, ${p.labelName}` }))}
+        may={allows(v, 'prescribe')}
+      />
       <div className="hidden print:block">{load}</div>
     </Frame>
   );

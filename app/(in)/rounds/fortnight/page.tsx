@@ -1,17 +1,15 @@
 import Link from 'next/link';
 import { aboutWords, tagsOf } from '@/commands/facts/about';
-import type { Fortnight } from '@/commands/facts/rounds';
-import { groupBy } from '@/core/work/load-out';
 import { fortnightView } from '@/views/rounds';
 import type { Answer } from '@/core/schedule/solve';
 import type { JobOf } from '@/core/schedule/jobs';
 import { Frame } from '@/ui/frame/frame';
-import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { stationFor } from '@/app/_server/station';
 import { allows, viewer } from '@/app/_server/viewer';
 import { PlanFortnight } from './fortnight.client';
-import { DropPassed } from './passed.client';
+import { OverPlans } from '../over';
 import type { Told } from './told';
 
 export const metadata = { title: 'The fortnight' };
@@ -88,39 +86,11 @@ export default async function FortnightPage() {
         />
       )}
       {more && <p className="mt-4 font-semibold">More waits than is planned at once: the soonest of it stands here.</p>}
-      {passed.length > 0 && (
-        <Section title="Their time is over" aside="nothing is done by these plans any more">
-          <ul>
-            {[...groupBy(passed, (p) => [p.placeId, p.label, p.latest].join()).values()].map((same) => (
-              <Passed
-                key={same[0]!.id}
-                same={same}
-                place={told.places[same[0]!.placeId]?.name ?? ''}
-                may={allows(v, 'prescribe')}
-              />
-            ))}
-          </ul>
-        </Section>
-      )}
+      <OverPlans
+        plans={passed.map((p) => ({ ...p, placeName: told.places[p.placeId]?.name ?? '', laidId: null }))}
+        may={allows(v, 'prescribe')}
+      />
     </Frame>
-  );
-}
-
-/** Plans of one product at one place whose last day has passed. */
-function Passed({ same, place, may }: { same: Fortnight['passed']; place: string; may: boolean }) {
-  const [first] = same;
-  return (
-    <>
-      <TagRow
-        href={`/tree/${first!.treeId}/prescribe`}
-        tag={first!.tag}
-        title={`${first!.label}, ${place}`}
-        right={may && <DropPassed ids={same.map((p) => p.id)} />}
-      >
-        could be done until {shortDay(first!.latest)}; open the tree to plan it anew
-      </TagRow>
-      <MoreTrees trees={same.slice(1).map((p) => ({ id: p.id, href: `/tree/${p.treeId}/prescribe`, tag: p.tag }))} />
-    </>
   );
 }
 

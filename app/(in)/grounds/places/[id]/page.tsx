@@ -166,7 +166,9 @@ export default async function PlacePage({
       {(edit || sections.length > 0) && (
         <Section title="Sections" aside="for choosing trees and splitting days">
           {sections.length === 0 && (
-            <p className="py-2 text-ink-2">None yet: a terrace, a row, a water zone, or whatever divides the work here.</p>
+            <p className="py-2 text-ink-2">
+              None yet: a terrace, a row, a water zone, or whatever divides the work here.
+            </p>
           )}
           <ul>
             {sections.map((s) => (

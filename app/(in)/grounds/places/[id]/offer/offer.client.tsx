@@ -9,7 +9,7 @@ import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { whenWords } from '@/app/share/[token]/lines';
-import { dropPlans, offerProperty, revokeOffer } from '../../../actions';
+import { offerProperty, revokeOffer } from '../../../actions';
 
 /** What is planned on a property, ticked line by line, what it comes to, and an address for its client. */
 export function OfferForm({ placeId, lines, prices }: { placeId: string; lines: OfferLine[]; prices: Prices }) {
@@ -103,34 +103,6 @@ export function TakeBack({ id }: { id: string }) {
         }
       >
         Take it back
-      </button>
-    </>
-  );
-}
-
-/** Plans that the client did not take are dropped in one press, and opened again by Undo. */
-export function DropUntaken({ ids }: { ids: string[] }) {
-  const router = useRouter();
-  const said = useSaid();
-  const { busy, faults, send } = useSend(dropPlans);
-  return (
-    <>
-      <FormFaults faults={faults} known={[]} />
-      <button
-        type="button"
-        className="press"
-        disabled={busy}
-        onClick={() =>
-          send({ ids, drop: true }, () => {
-            said({
-              sentence: `${ids.length} ${ids.length === 1 ? 'plan is' : 'plans are'} dropped.`,
-              undo: () => dropPlans({ ids, drop: false }),
-            });
-            router.refresh();
-          })
-        }
-      >
-        Drop the {ids.length === 1 ? 'plan' : `${ids.length} plans`} that {ids.length === 1 ? 'was' : 'were'} not taken
       </button>
     </>
   );

@@ -8,7 +8,8 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayAndClock, dayThere } from '@/ui/words';
 import { offerView } from '@/views/grounds';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
-import { DropUntaken, OfferForm, TakeBack } from './offer.client';
+import { DropPlans } from '@/app/(in)/rounds/drop.client';
+import { OfferForm, TakeBack } from './offer.client';
 
 export const metadata = { title: 'Offer for a property' };
 
@@ -115,7 +116,12 @@ function Before({
         </p>
       )}
       {may && waits && <TakeBack id={p.id} />}
-      {may && untaken.length > 0 && untaken.length <= 300 && <DropUntaken ids={untaken} />}
+      {may && untaken.length > 0 && untaken.length <= 300 && (
+        <DropPlans
+          ids={untaken}
+          words={`Drop the ${untaken.length === 1 ? 'plan that was' : `${untaken.length} plans that were`} not taken`}
+        />
+      )}
     </li>
   );
 }

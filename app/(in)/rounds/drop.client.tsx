@@ -4,10 +4,10 @@ import { useRouter } from 'next/navigation';
 import { FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { dropPlans } from '../actions';
+import { dropPlans } from './actions';
 
-/** Drops a row of plans whose time is over; one press brings them back. */
-export function DropPassed({ ids }: { ids: string[] }) {
+/** Drops a row of plans that nobody wants any more; one press brings them back. */
+export function DropPlans({ ids, words }: { ids: string[]; words?: string }) {
   const router = useRouter();
   const said = useSaid();
   const { send, busy, faults } = useSend(dropPlans);
@@ -22,7 +22,7 @@ export function DropPassed({ ids }: { ids: string[] }) {
   return (
     <>
       <button className="press press-plain" disabled={busy} onClick={drop}>
-        {ids.length === 1 ? 'Drop it' : `Drop all ${ids.length}`}
+        {words ?? (ids.length === 1 ? 'Drop it' : `Drop all ${ids.length}`)}
       </button>
       <FormFaults faults={faults} />
     </>
