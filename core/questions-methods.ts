@@ -1,3 +1,5 @@
+import { removalOf, USUAL_PRICES } from './cost/prices';
+import { totalOf } from './proposal/property';
 import { z } from 'zod';
 import { choose } from './cost/choose';
 import { outlook, presentValue } from './cost/value';
@@ -150,8 +152,45 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
       minDays: z.number().int().min(0).max(3660).default(0),
       maxPerYear: z.number().int().min(1).max(60).nullable().default(null),
       months: z.array(z.number().int().min(1).max(12)).max(12).default([]),
+      /** Of a work: how long it lasts, and how often it is done at all. */
+      life: z
+        .strictObject({
+          times: z.number().int().min(1).max(60),
+          apart: z.number().int().min(0).max(366),
+          everyYears: z.number().int().min(1).max(50).nullable(),
+          courses: z.number().int().min(1).max(50).nullable(),
+        })
+        .optional(),
     }),
     ({ from, years, ...step }) => visitsOf(step, from, years),
+  ) as Question,
+  removal: question(
+    'what it costs to remove a tree and plant another, by its trunk; minor units',
+    z.strictObject({
+      /** The price for a trunk of 50 cm. */
+      price: amountOfMoney,
+      diameterCm: z.number().positive().max(1000).nullable(),
+    }),
+    ({ price, diameterCm }) => ({ cost: removalOf({ ...USUAL_PRICES, removeAndReplant: price }, diameterCm) }),
+  ) as Question,
+  offer: question(
+    'what lines of an offer for a property come to: coming out is asked once a day; minor units',
+    z.strictObject({
+      comingOut: amountOfMoney,
+      lines: z
+        .array(
+          z.strictObject({
+            key: z.string().min(1).max(200),
+            days: z.array(z.iso.date('must be a day that exists, as YYYY-MM-DD')).min(1).max(200),
+            price: amountOfMoney,
+            maybe: z.boolean().default(false),
+          }),
+        )
+        .max(60),
+      /** What is taken, by key; all of it where nothing is said. */
+      taken: z.array(z.string()).max(60).optional(),
+    }),
+    ({ lines, comingOut, taken }) => totalOf({ lines, comingOut }, taken ?? lines.map((l) => l.key)),
   ) as Question,
   money: question(
     'what payments are worth today, and what a course costs when the tree may be lost meanwhile; minor units',

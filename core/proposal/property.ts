@@ -97,7 +97,10 @@ export interface OfferTotal {
 
 /** What some lines come to: coming out is asked once for each day that any of them needs. */
 export function totalOf(
-  { lines, comingOut }: Pick<PropertyProposal, 'comingOut'> & { lines: readonly Omit<OfferLine, 'covers'>[] },
+  {
+    lines,
+    comingOut,
+  }: Pick<PropertyProposal, 'comingOut'> & { lines: readonly Pick<OfferLine, 'key' | 'days' | 'price' | 'maybe'>[] },
   keys: readonly string[],
 ): OfferTotal {
   const taken = lines.filter((l) => keys.includes(l.key));

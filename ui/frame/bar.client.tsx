@@ -23,6 +23,7 @@ const KEYS: [string, string][] = [
   ['s', 'to the signs, while examining'],
   ['0–5 and -', 'grade the sign in focus: 0 absent, 1–4 seen, - not looked; on to the next'],
   ['x', 'nothing else at this place; on to the next place'],
+  ['← →, + −, ↑ ↓', 'move the ribbons of the year, closer and wider, one visit after the other in hand'],
   ['Ctrl + Enter', 'confirm'],
 ];
 
