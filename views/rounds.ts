@@ -1,5 +1,9 @@
 import { fortnightOf, type Fortnight } from '@/commands/facts/rounds';
+import { aboutWords, tagsOf } from '@/commands/facts/about';
 import { todayOf } from '@/commands/today';
+import type { Limit } from '@/core/schedule/problem';
+import { turned } from '@/core/schedule/turned';
+import { after } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -8,17 +12,17 @@ import { openPlans, openWorks } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment } from '@/store/shelf';
 
-/** What waits for a crew, what it is loaded with, and the rounds of the day. */
+/** What waits for a crew, what it is loaded with, the rounds of the day, and how many stand in all. */
 export const roundsView = (v: Viewer, now: Date) =>
   together(v, async () => {
     const today = todayOf(v, now);
-    const [plans, works, equipment, rounds] = await Promise.all([
+    const [plans, works, equipment, kept] = await Promise.all([
       openPlans(v),
       openWorks(v),
       listEquipment(v),
-      roundsBetween(v, today, today),
+      roundsBetween(v, today, after(today, 13, 'days')),
     ]);
-    return { plans, works, equipment, rounds };
+    return { plans, works, equipment, rounds: kept.filter((r) => r.day === today), standing: kept.length };
   });
 
 /** The fortnight from today on: what waits, who goes out, and the rounds that stand. */
@@ -34,4 +38,33 @@ export const crewsView = (v: Viewer, now: Date): Promise<{ crews: CrewRow[]; peo
   together(v, async () => {
     const [crews, people, away] = await Promise.all([listCrews(v), listPeople(v), awaySince(v, todayOf(v, now))]);
     return { crews, people, away };
+  });
+
+/** A job of the rounds in force that cannot stand where it stands any more. */
+export interface TurnedJob {
+  jobId: string;
+  title: string;
+  tags: string;
+  day: string;
+  crewId: string;
+  limit: Limit;
+}
+/** What has turned under the rounds in force since they were kept, with the names that tell it. */
+export interface TurnedRounds {
+  jobs: TurnedJob[];
+  places: Record<string, string>;
+  crews: Record<string, string>;
+}
+export const turnedView = (v: Viewer, now: Date, station: StationFor): Promise<TurnedRounds> =>
+  together(v, async () => {
+    const { problem, places, crews } = await fortnightOf(v, station, now);
+    const about = new Map(problem.jobs.map((j) => [j.id, j]));
+    return {
+      jobs: turned(problem).map(({ job, now: stands, limit }) => {
+        const told = about.get(job.id)!;
+        return { jobId: job.id, title: aboutWords(told.items[0]!.about), tags: tagsOf(told), ...stands, limit };
+      }),
+      places: Object.fromEntries(places.map((p) => [p.id, p.name])),
+      crews: Object.fromEntries(crews.map((c) => [c.id, c.name])),
+    };
   });

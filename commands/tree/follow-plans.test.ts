@@ -1,7 +1,7 @@
 import { perform } from '@/commands/command';
 import { maritime } from '@/commands/programme/testing';
 import { ownOutfit } from '@/commands/testing';
-import type { Hour, StationFor } from '@/core/weather/station';
+import type { StationFor } from '@/core/weather/station';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
@@ -9,26 +9,7 @@ import { planMovesView } from '@/views/plan-days';
 import { followPlans } from './follow-plans';
 import { movePlans } from './move-plans';
 import { makePlan } from './plan';
-import { elmAvenue, NOVEMBER } from './testing';
-
-/** The same climate so many degrees colder: a spring that comes late. */
-const colder =
-  (by: number): StationFor =>
-  (spot) => {
-    const usual = maritime(spot);
-    const chilled = <T extends Hour>(hours: T[]): T[] =>
-      hours.map((h) => ({ ...h, temperatureC: h.temperatureC - by }));
-    return {
-      ...usual,
-      at: (t) => usual.at(t),
-      hours: (from, to) => chilled(usual.hours(from, to)),
-      days: (from, to, zone) => usual.days(from, to, zone).map((d) => ({ ...d, min: d.min - by, max: d.max - by })),
-      forecast: (t) => {
-        const told = usual.forecast(t);
-        return { ...told, members: told.members.map((m) => chilled([...m])) };
-      },
-    };
-  };
+import { colder, elmAvenue, NOVEMBER } from './testing';
 
 const made = ownOutfit();
 const APRIL = new Date('2027-04-20T10:00:00Z');

@@ -3,6 +3,8 @@ import { perform } from '@/commands/command';
 import { bringLabel } from '@/commands/shelf/bring-label';
 import { signLabel } from '@/commands/shelf/check-label';
 import { doneBy, type ownOutfit } from '@/commands/testing';
+import { maritime } from '@/commands/programme/testing';
+import type { Hour, StationFor } from '@/core/weather/station';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
@@ -60,3 +62,22 @@ export async function elmAvenue(made: ReturnType<typeof ownOutfit>) {
     perform(makePlan, { viewer: who, now, station: fair }, input);
   return { viewer, labelId, soundElm, asked, planIt };
 }
+
+/** The same climate so many degrees colder: a spring that comes late. */
+export const colder =
+  (by: number): StationFor =>
+  (spot) => {
+    const usual = maritime(spot);
+    const chilled = <T extends Hour>(hours: T[]): T[] =>
+      hours.map((h) => ({ ...h, temperatureC: h.temperatureC - by }));
+    return {
+      ...usual,
+      at: (t) => usual.at(t),
+      hours: (from, to) => chilled(usual.hours(from, to)),
+      days: (from, to, zone) => usual.days(from, to, zone).map((d) => ({ ...d, min: d.min - by, max: d.max - by })),
+      forecast: (t) => {
+        const told = usual.forecast(t);
+        return { ...told, members: told.members.map((m) => chilled([...m])) };
+      },
+    };
+  };

@@ -13,6 +13,7 @@ import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { OverPlans } from './over';
+import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
 
@@ -21,7 +22,8 @@ export const metadata = { title: 'Rounds' };
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const { plans: open, works: openWorks, equipment, rounds } = await roundsView(v, new Date());
+  const now = new Date();
+  const { plans: open, works: openWorks, equipment, rounds, standing } = await roundsView(v, now);
   const today = todayOf(v);
   const { plans: allPlans, ahead, over } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
@@ -94,6 +96,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           Days and crews for the fortnight
         </Link>
       </p>
+      {standing > 0 && <Turned drawnAt={now.toISOString()} />}
       {rounds.map((r) => (
         <TodaysRound key={r.id} round={r} plans={open} works={openWorks} />
       ))}

@@ -1,4 +1,5 @@
 import type { Names } from '@/core/schedule/words';
+import { KIT_NAMES } from '../kits';
 
 /** What a page says of a job. */
 export interface JobTold {
@@ -13,13 +14,6 @@ export interface Told {
   crews: Readonly<Record<string, string>>;
 }
 
-const KIT_NAMES: Record<string, string> = {
-  spray: 'The sprayers',
-  injection: 'The injection kits',
-  probe: 'The soil probes',
-  drench: 'Cans and buckets',
-  tools: 'Saws and tools',
-};
 /** Names of what limits speak of. */
 export const namesOf = (told: Told): Names => ({
   crew: (id) => told.crews[id] ?? 'another crew',
