@@ -64,6 +64,7 @@ import { dropPlan } from './tree/drop-plan';
 import { dropPlans } from './tree/drop-plans';
 import { followPlans } from './tree/follow-plans';
 import { movePlans } from './tree/move-plans';
+import { settleLeftOut } from './tree/settle-left-out';
 import { setProgramme } from './tree/set-programme';
 import { propose } from './tree/offer';
 import { answerLook } from './programme/answer-look';
@@ -150,6 +151,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   dropPlans,
   followPlans,
   movePlans,
+  settleLeftOut,
   setProgramme,
   layProgramme,
   followSeason,

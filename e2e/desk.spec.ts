@@ -106,12 +106,12 @@ test('a client, a place with its outline and water, a first tag; the gate asks u
   await expect(page.getByRole('heading', { level: 1, name: `Place ${mark}` })).toBeVisible();
   await expect(page.getByRole('img', { name: 'Outline with 3 corners, north up' })).toBeVisible();
   await expect(page.getByText('4711')).toBeVisible();
-  await page.getByRole('textbox', { name: 'Tag' }).fill('E1');
+  await page.getByRole('textbox', { name: 'Tag', exact: true }).fill('E1');
   await page.getByLabel('Host').first().selectOption({ label: 'Wych elm (Ulmus glabra)' });
   await page.getByLabel('Girth, cm').fill('120');
   await page.getByRole('button', { name: 'Hang it' }).click();
   await expect(page.getByText('Tag E1 hangs.')).toBeVisible();
-  await page.getByRole('textbox', { name: 'Tag' }).fill('E1');
+  await page.getByRole('textbox', { name: 'Tag', exact: true }).fill('E1');
   await page.getByRole('button', { name: 'Hang it' }).click();
   await expect(page.getByText('Tag E1 hangs at this place already.')).toBeVisible();
   await page.getByRole('main').getByRole('link', { name: /^E1/ }).click();

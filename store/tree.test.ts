@@ -282,7 +282,7 @@ describe('a tree', () => {
   });
 });
 
-const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], verdicts: [], programme: null });
+const openPlan = (p: ReturnType<typeof plan>) => planRow(o, { plans: [p], verdicts: [], left: [], programme: null });
 
 describe('a plan', () => {
   it('is told in the units of whoever reads it; one of before stays as it was written', async () => {
@@ -368,7 +368,7 @@ describe('a plan', () => {
     const as = { school: null, everyYears: 2, years: 5 };
     const bad = { ...plan(), labelId: v7() };
     const row = (plans: ReturnType<typeof plan>[]) =>
-      planRow(o, { plans, verdicts: [verdict], programme: { rows, as } });
+      planRow(o, { plans, verdicts: [verdict], left: [], programme: { rows, as } });
     await expect(row([good, bad])).rejects.toMatchObject({ code: '23503' });
     const before = await tree();
     expect(before.verdicts).toHaveLength(0);

@@ -251,6 +251,24 @@ const withInstants = (tree: Tree): Tree => ({
   withdrawn: dated(tree.withdrawn),
 });
 
+/** A tree that may be planned together with another one of its place. */
+export interface RowTree {
+  id: string;
+  tag: string;
+  hostId: string;
+  section: string;
+}
+/** The other trees of a place, of whatever kind, in walking order. */
+export const rowTrees = (scope: Scope, t: { id: string; placeId: string }): Promise<RowTree[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<RowTree[]>`
+      select id, tag, host_id as "hostId", section
+      from tree
+      where outfit_id = ${scope.outfitId} and place_id = ${t.placeId} and archived_at is null and id <> ${t.id}
+      order by walk_order, id
+      limit 400`),
+  ]);
+
 /** Trees of the same host that come next on the same place, in walking order. */
 export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostId: string; walkOrder: number }) =>
   within(

@@ -1,3 +1,4 @@
+import { insertLeftOut, type NewLeftOut } from './left-out';
 import type { Programme } from '@/core/season/programme';
 import { json, within, type Scope, type Tx } from './db';
 import { insertPlan, insertProgramme, type NewPlan } from './plans';
@@ -68,11 +69,13 @@ export const planRow = (
   row: {
     plans: readonly NewPlan[];
     verdicts: readonly NewVerdict[];
+    left: readonly NewLeftOut[];
     programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null;
   },
 ) =>
   within(scope, async (tx) => {
     for (const v of row.verdicts) await insertVerdict(tx, scope, v);
     for (const p of row.plans) await insertPlan(tx, scope, p);
+    await insertLeftOut(tx, scope, row.left);
     if (row.programme) await insertProgramme(tx, scope, row.programme.rows, row.programme.as);
   });

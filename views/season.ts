@@ -33,6 +33,7 @@ import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { leftOutAt, type LeftOut } from '@/store/left-out';
 import { tasksAt, type Task } from '@/store/tasks';
 import { yearVisits, type YearVisit } from '@/store/year-visits';
 import { placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
@@ -84,6 +85,8 @@ export interface PlaceSeason {
   visits: YearVisit[];
   /** What is to be done there without a plan. */
   tasks: Task[];
+  /** Trees that rows were planned without, until they are dealt with. */
+  left: LeftOut[];
   /** Sums of heat as they grow, each season of each model. */
   curves: { modelId: string; points: HeatPoint[] }[];
   /** When the troubles that are worked against here, or hatch here, have their time. */
@@ -160,6 +163,7 @@ function placeSeason(
   hoursOf: (from: Date, to: Date) => Hour[],
   visits: readonly YearVisit[],
   tasks: readonly Task[],
+  left: readonly LeftOut[],
   stationFor: StationFor,
   now: Date,
   presence: Region['presence'],
@@ -207,6 +211,7 @@ function placeSeason(
     })),
     visits: [...visits],
     tasks: [...tasks],
+    left: [...left],
     curves: curvesOf(hosts, ownHeat, (start) => weatherOf(station, start, timeZone, now, brought), isSouth(place.lat)),
     times: timesOf(hosts, [
       ...visits.flatMap((v) => v.conditionId ?? []),
@@ -347,6 +352,7 @@ export const seasonView = (
       new Date(now.getTime() - SHOWN_DAYS * DAY_MS),
     );
     const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
+    const left = place ? await leftOutAt(viewer, place.id) : [];
     const tasks = place ? await tasksAt(viewer, place.id, drawn.from) : [];
     const rained = underRain(due, await hoursOver(viewer, due, stationFor, now), now);
     const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
@@ -364,6 +370,7 @@ export const seasonView = (
           hours({ ...place, placeId: place.id }),
           movedByRain(visits, rained),
           tasks,
+          left,
           stationFor,
           now,
           regionFor(viewer, place.region).presence,

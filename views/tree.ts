@@ -13,7 +13,7 @@ import { visitsOnTree } from '@/store/laid';
 import { getPlan } from '@/store/plans';
 import { treeProposals } from '@/store/proposals';
 import { heldBy, lotsOf } from '@/store/shelf';
-import { alikeTrees, type Tree } from '@/store/tree';
+import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
 import type { Finds } from '@/store/verdicts';
 
 /** A tree, what is known, and what its signs say: what every page about it begins with. */
@@ -61,7 +61,7 @@ export const examineView = (v: Viewer, id: string, now: Date) =>
 
 export const prescribeView = (v: Viewer, id: string, now: Date, station: StationFor) =>
   ofTree(v, id, now, async (tree) => {
-    const [held, alike, year] = await Promise.all([heldBy(v), alikeTrees(v, tree), yearOf(v, tree, station, now)]);
+    const [held, alike, year] = await Promise.all([heldBy(v), rowTrees(v, tree), yearOf(v, tree, station, now)]);
     return { held, alike, year };
   });
 

@@ -17,6 +17,7 @@ import { aimedAt, type Choices, type Situation } from '@/core/prescribe/situatio
 import { DENSITY } from '@/core/spray/crown';
 import { SOIL_WORDS } from '@/core/weather/air';
 import { getLabel, heldBy } from '@/store/shelf';
+import type { LeftStop, NewLeftOut } from '@/store/left-out';
 import { nearbyFinds, planRow, type NewVerdict } from '@/store/verdicts';
 import { type Tree, type Verdict } from '@/store/tree';
 import { v7 } from 'uuid';
@@ -73,6 +74,14 @@ const withPressed = (planned: Situation['sitePlanned'], pressed: Situation['site
 const holdsReleased = (gates: Gate[], reason: string): Record<string, string> =>
   reason ? Object.fromEntries(gates.filter((g) => g.strength === 'hold' && !g.asks).map((g) => [g.id, reason])) : {};
 
+/** Why a tree of a row is planned without; null where it is planned. */
+function stopOf(open: readonly Gate[], dosed: boolean, named: boolean): LeftStop | null {
+  const [gate] = open;
+  if (gate) return { why: 'gate', id: gate.id, title: gate.title, satisfy: gate.satisfy };
+  if (!dosed) return { why: 'no dose' };
+  return named ? null : { why: 'nothing named' };
+}
+
 /** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */
 export const makePlan = command({
   name: 'plan',
@@ -89,7 +98,7 @@ export const makePlan = command({
     /** Like trees of the same row that get the same, each dosed by its own trunk. */
     alike: z
       .array(z.object({ id: uuid, treeId: uuid }))
-      .max(60, 'At most 60 trees at once.')
+      .max(200, 'At most 200 trees at once.')
       .default([]),
     /** Why to go on in spite of holds that only the like trees have. */
     alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
@@ -174,19 +183,27 @@ export const makePlan = command({
     const plans = [planned(chosen, p.id)];
     const verdicts: NewVerdict[] = [];
     const left: { tag: string; why: string }[] = [];
+    const leftOut: NewLeftOut[] = [];
     for (const a of p.alike) {
       const other = one(a.treeId, tree);
       if (!other) continue;
-      const stands = other.open[0]?.title ?? (other.result.dose.ok ? null : 'no dose');
-      if (stands || !other.s.condition) left.push({ tag: other.tree.tag, why: stands ?? 'nothing named' });
-      else {
+      const stop = stopOf(other.open, other.result.dose.ok, other.s.condition !== null);
+      if (stop) {
+        left.push({ tag: other.tree.tag, why: stop.why === 'gate' ? stop.title : stop.why });
+        leftOut.push({ id: v7(), treeId: a.treeId, labelId: p.labelId, useKey: use.key, stop });
+      } else {
         plans.push(planned(other, a.id));
         count(other.result);
         if (other.verdict) verdicts.push({ ...other.verdict, treeId: a.treeId });
       }
     }
     const rows = plans.slice(1).map(({ treeId }) => ({ id: v7(), treeId }));
-    await planRow(viewer, { plans, verdicts, programme: tree.programme && { rows, as: tree.programme } });
+    await planRow(viewer, {
+      plans,
+      verdicts,
+      left: leftOut,
+      programme: tree.programme && { rows, as: tree.programme },
+    });
     return { ok: true, value: { left } };
   },
 });

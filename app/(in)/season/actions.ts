@@ -2,6 +2,7 @@
 
 import { bringReadings as bringReadingsCommand } from '@/commands/season/bring-readings';
 import { keepHeatModel as keepHeatModelCommand } from '@/commands/season/keep-heat-model';
+import { settleLeftOut as settleLeftOutCommand } from '@/commands/tree/settle-left-out';
 import { followPlans as followPlansCommand } from '@/commands/tree/follow-plans';
 import { movePlans as movePlansCommand } from '@/commands/tree/move-plans';
 import { moveVisits as moveVisitsCommand } from '@/commands/programme/move-visits';
@@ -13,6 +14,7 @@ export const bringReadings = serve(bringReadingsCommand);
 export const keepHeatModel = serve(keepHeatModelCommand);
 export const noteSeason = serve(noteSeasonCommand);
 export const withdrawNote = serve(withdrawNoteCommand);
+export const settleLeftOut = serve(settleLeftOutCommand);
 export const followPlans = serve(followPlansCommand);
 export const movePlans = serve(movePlansCommand);
 export const moveVisits = serve(moveVisitsCommand);

@@ -16,6 +16,7 @@ import { shortDay } from '@/ui/words';
 import { stationFor } from '../../_server/station';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { DaysAhead, Heat, Infections, Stages, FIT_NAMES } from './place';
+import { LeftOutTrees } from './left-out';
 import { MovedPlans } from './moved.client';
 import { SeasonRibbon } from './ribbon.client';
 import { ribbonOf } from './rows';
@@ -152,6 +153,7 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
           {season.ahead.some((p) => p.placeId === at.place.id && p.laidId === null) && (
             <MovedPlans placeId={at.place.id} drawnAt={now.toISOString()} may={allows(v, 'prescribe')} />
           )}
+          <LeftOutTrees rows={at.left} may={allows(v, 'prescribe')} />
           <Stages at={at} mayNote={mayNote} />
           <Infections at={at} />
           <DaysAhead at={at} />

@@ -1,48 +1,93 @@
 'use client';
 
+import { useState } from 'react';
+import { tagsIn } from '@/core/grounds/tags';
 import { TickTag } from '@/ui/controls/controls';
 
-/** The like trees of the row: one plan, each dosed by its own trunk. */
+/** A tree that may be planned together with the one in hand. */
+export interface RowChoice {
+  id: string;
+  tag: string;
+  hostId: string;
+  host: string;
+  section: string;
+}
+/** Trees that a verb takes at once beside the one in hand. */
+const MOST = 200;
+
+/** What is shown of the place to choose from: a kind of tree, a section, tags. */
+interface Filter {
+  host: string;
+  section: string;
+  tags: string;
+}
+
+/** Other trees of the place, of one kind or mixed: one plan, each dosed by its own trunk. */
 export function Alike({
   trees,
+  hostId,
   chosen,
   onChoose,
   reason,
   onReason,
 }: {
-  trees: { id: string; tag: string }[];
+  trees: RowChoice[];
+  /** The kind of the tree in hand: shown at first. */
+  hostId: string;
   chosen: string[];
   onChoose: (next: string[]) => void;
   /** Why to go on in spite of holds that only these trees have; null where the way has no use for it. */
   reason: string | null;
   onReason: (why: string) => void;
 }) {
+  const [filter, setFilter] = useState<Filter>({ host: hostId, section: '', tags: '' });
   if (!trees.length) return null;
+  const named = tagsIn(filter.tags);
+  const shown = trees.filter(
+    (t) =>
+      (!filter.host || t.hostId === filter.host) &&
+      (!filter.section || t.section === filter.section) &&
+      named.ok &&
+      named.has(t.tag),
+  );
+  const ids = shown.map((t) => t.id);
+  const every = filter.host === hostId ? `All ${ids.length} like it` : `All ${ids.length} of them`;
+  const all = ids.length > 0 && ids.every((id) => chosen.includes(id));
   return (
     <section className="mt-7">
-      <h2>The same for the row</h2>
+      <h2>The same for other trees here</h2>
       <p className="text-[0.9375rem] text-ink-2">
-        Each tree is dosed by its own trunk, and each passes its own gates; what does not pass is left out and named.
-        Where nothing is named on a tree, it is named as on this one: only possible, until somebody has looked.
+        Each tree is dosed by its own trunk, and each passes its own gates, of whatever kind it is; what does not pass
+        is left out, named, and stays listed on the place’s year. Where nothing is named on a tree, it is named as on
+        this one: only possible, until somebody has looked.
       </p>
+      <RowFilter trees={trees} filter={filter} onFilter={setFilter} fault={named.ok ? null : named.sentence} />
       <div className="mt-2 flex flex-wrap gap-2">
         <button
           type="button"
           className="press"
-          onClick={() => onChoose(chosen.length === trees.length ? [] : trees.map((t) => t.id))}
+          disabled={!ids.length}
+          onClick={() =>
+            onChoose(all ? chosen.filter((id) => !ids.includes(id)) : [...new Set([...chosen, ...ids])].slice(0, MOST))
+          }
         >
-          {chosen.length === trees.length ? 'None of them' : `All ${trees.length} like it`}
+          {all ? 'None of them' : every}
         </button>
-        {trees.map((t) => (
+        {shown.slice(0, MOST).map((t) => (
           <TickTag
             key={t.id}
             checked={chosen.includes(t.id)}
-            onChange={(on) => onChoose(on ? [...chosen, t.id] : chosen.filter((x) => x !== t.id))}
+            onChange={(on) => onChoose(on ? [...chosen, t.id].slice(0, MOST) : chosen.filter((x) => x !== t.id))}
           >
-            {t.tag}
+            {filter.host ? t.tag : `${t.tag} ${t.host}`}
           </TickTag>
         ))}
       </div>
+      {chosen.length > 0 && (
+        <p className="mt-2" aria-live="polite">
+          {chosen.length} chosen beside this one.
+        </p>
+      )}
       {reason !== null && chosen.length > 0 && (
         <label className="mt-3 block">
           <span className="font-semibold">Go on in spite of holds on these trees</span>
@@ -56,5 +101,64 @@ export function Alike({
         </label>
       )}
     </section>
+  );
+}
+
+function RowFilter({
+  trees,
+  filter,
+  onFilter,
+  fault,
+}: {
+  trees: readonly RowChoice[];
+  filter: Filter;
+  onFilter: (next: Filter) => void;
+  fault: string | null;
+}) {
+  const hosts = [...new Map(trees.map((t) => [t.hostId, t.host]))].sort((a, b) => a[1].localeCompare(b[1]));
+  const sections = [...new Set(trees.map((t) => t.section).filter(Boolean))];
+  return (
+    <div className="mt-2 flex flex-wrap gap-x-5 gap-y-2">
+      {hosts.length > 1 && (
+        <label className="block">
+          <span className="mb-1 block font-semibold">Kind</span>
+          <select className="box" value={filter.host} onChange={(e) => onFilter({ ...filter, host: e.target.value })}>
+            <option value="">any kind</option>
+            {hosts.map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {sections.length > 0 && (
+        <label className="block">
+          <span className="mb-1 block font-semibold">Section</span>
+          <select
+            className="box"
+            value={filter.section}
+            onChange={(e) => onFilter({ ...filter, section: e.target.value })}
+          >
+            <option value="">all of the place</option>
+            {sections.map((s) => (
+              <option key={s} value={s}>
+                {s}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <label className="block">
+        <span className="mb-1 block font-semibold">Only these tags, like 1–20</span>
+        <input
+          className="box"
+          aria-invalid={fault !== null}
+          value={filter.tags}
+          onChange={(e) => onFilter({ ...filter, tags: e.target.value })}
+        />
+        {fault && <span className="block font-semibold text-madder">{fault}</span>}
+      </label>
+    </div>
   );
 }

@@ -9,6 +9,7 @@ import { firstWay, meanwhile } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
 import { inWindow } from '@/core/season/hemisphere';
 import { findWork, worksFor } from '@/core/work/works';
+import { findHost } from '@/knowledge';
 import { checksOf, spotOf } from '@/commands/facts/diagnosis';
 import { situationFor, usualChoices, workFactsOf } from '@/commands/facts/situation';
 import { stationFor } from '@/app/_server/station';
@@ -109,7 +110,8 @@ export default async function Page({
           life: findWork(w.workId)?.life,
           once: w.price?.now ?? null,
         }))}
-      alike={alike.map((t) => ({ id: t.id, tag: t.tag }))}
+      alike={alike.map((t) => ({ ...t, host: findHost(t.hostId)?.name ?? t.hostId }))}
+      hostId={tree.hostId}
       frequency={viewer.schools.frequency}
       own={own}
       refused={allows(viewer, 'prescribe') ? null : refusal(viewer.role, 'prescribe')}

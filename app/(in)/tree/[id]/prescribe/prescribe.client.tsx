@@ -34,7 +34,7 @@ import { choicesOf, emptyForm } from './form';
 import { AsItIs, InTheWay, ToBeSaid } from './today.client';
 import { Amounts, Picture, Ground, Loads, Sum } from './pictures.client';
 import type { FitDay } from '@/core/weather/fitness';
-import { Alike } from './alike.client';
+import { Alike, type RowChoice } from './alike.client';
 import { useShelf } from './shelf.client';
 import { WhenToDo } from './when.client';
 
@@ -76,7 +76,8 @@ interface Props {
   workFacts: WorkFacts | null;
   works: OpenWorkStep[];
   /** Trees of the same host further along the row. */
-  alike: { id: string; tag: string }[];
+  alike: RowChoice[];
+  hostId: string;
   frequency: Schools['frequency'];
   own: Record<string, OwnResults>;
   refused: string | null;
@@ -157,6 +158,7 @@ export function PrescribeBench(props: Props) {
   const row = (
     <Alike
       trees={props.alike}
+      hostId={props.hostId}
       chosen={form.alike}
       onChoose={(next) => setForm((f) => ({ ...f, alike: next }))}
       reason={workId ? null : form.alikeReason}

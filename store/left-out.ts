@@ -1,0 +1,71 @@
+import { json, within, type Scope, type Tx } from './db';
+
+/** Why a tree was left out of a row that was planned: a gate, or what was missing. */
+export type LeftStop =
+  { why: 'gate'; id: string; title: string; satisfy: string } | { why: 'no dose' | 'nothing named' };
+
+export interface NewLeftOut {
+  id: string;
+  treeId: string;
+  labelId: string;
+  useKey: string;
+  stop: LeftStop;
+}
+/** Notes what a row was planned without; a tree that waits with the same product already is noted once. */
+export const insertLeftOut = async (tx: Tx, scope: Scope, rows: readonly NewLeftOut[]) => {
+  if (!rows.length) return;
+  await tx`
+    update left_out x
+    set settled = true
+    from label own, label other
+    where x.outfit_id = ${scope.outfitId} and not x.settled and x.tree_id = any(${rows.map((r) => r.treeId)})
+      and own.id = ${rows[0]!.labelId} and other.id = x.label_id and other.key = own.key`;
+  await tx`insert into left_out ${tx(
+    rows.map((r) => ({
+      id: r.id,
+      outfit_id: scope.outfitId,
+      tree_id: r.treeId,
+      label_id: r.labelId,
+      use_key: r.useKey,
+      stop: json(tx, r.stop),
+      by_person: scope.personId,
+    })) as never,
+  )}`;
+};
+
+/** A tree that was left out and that nobody has dealt with: neither planned with that product since, nor set aside. */
+export interface LeftOut {
+  id: string;
+  treeId: string;
+  tag: string;
+  walk: number;
+  label: string;
+  stop: LeftStop;
+  at: Date;
+}
+export const leftOutAt = (scope: Scope, placeId: string): Promise<LeftOut[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<LeftOut[]>`
+      select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, l.data->>'name' as label, x.stop, x.at
+      from left_out x
+      join tree t on t.outfit_id = x.outfit_id and t.id = x.tree_id and t.archived_at is null
+      join label l on l.outfit_id = x.outfit_id and l.id = x.label_id
+      where x.outfit_id = ${scope.outfitId} and not x.settled
+        and x.tree_id = any(array(select id from tree where place_id = ${placeId}))
+        and not exists (
+          select from plan n
+          join label m on m.id = n.label_id
+          where n.outfit_id = x.outfit_id and n.tree_id = x.tree_id and n.at > x.at and n.state <> 'dropped'
+            and m.key = l.key)
+      order by l.key, t.walk_order, t.id
+      limit 500`),
+  ]);
+
+export const settleLeftOut = (scope: Scope, ids: readonly string[], settled: boolean) =>
+  within(
+    scope,
+    (tx) => tx`
+      update left_out
+      set settled = ${settled}
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and settled <> ${settled}`,
+  );
