@@ -16,6 +16,7 @@ const OPEN = [
   '/share/[token]/pdf',
   '/api/calendar/[token]',
   '/api/calendar/place/[token]',
+  '/share/place/[token]',
   '/api/health',
 ];
 /** The same for every outfit. */
