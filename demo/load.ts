@@ -686,7 +686,7 @@ async function divideOrchard() {
     id: v7(),
     placeId,
     who: 'client',
-    what: 'Gather the fallen apples under both rows',
+    what: 'Gather the fallen apples under all rows',
     instructions: 'All of them, the rotten ones too, within the week; into the bins by the gate, not on the heap.',
     due: after(today, 9, 'days'),
   });
