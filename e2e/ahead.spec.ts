@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { expect, openTree, OWNER, signIn, test } from './hands';
+import { expect, openTree, openYear, OWNER, signIn, test } from './hands';
 
 /** The day after tomorrow, as a date field takes it. */
 const soon = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/London' }).format(Date.now() + 2 * 864e5);
@@ -111,11 +111,7 @@ test('a property is offered as one thing: lines with their months, coming out on
   baseURL,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/season');
-  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
-  await page.getByRole('button', { name: 'Show' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at School grounds');
-  await page.goto(`/grounds/places/${new URL(page.url()).searchParams.get('place')}`);
+  await page.goto(`/grounds/places/${await openYear(page, 'School grounds')}`);
   await page.getByRole('link', { name: 'Offer it to the client' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('An offer for School grounds');
   const lines = page.getByRole('main').getByRole('checkbox');
@@ -163,11 +159,7 @@ test('what is left to a client stands on their own page with how it is done; the
   baseURL,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/season');
-  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'Church green' });
-  await page.getByRole('button', { name: 'Show' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at Church green');
-  await page.goto(`/grounds/places/${new URL(page.url()).searchParams.get('place')}`);
+  await page.goto(`/grounds/places/${await openYear(page, 'Church green')}`);
   const tasks = page.getByRole('main').locator('section').filter({ hasText: 'To come back for' });
   await tasks.getByText('Come back for something, or leave it to the client').click();
   await tasks.getByText('the client does it', { exact: true }).click();

@@ -47,6 +47,15 @@ export async function openTree(page: Page, tag: string, place = 'quay'): Promise
   return page.url().split('/').pop()!;
 }
 
+/** Opens the year of a place by its name, and gives the place's id. */
+export async function openYear(page: Page, place: string): Promise<string> {
+  await page.goto('/season');
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: place });
+  await page.getByRole('button', { name: 'Show' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(`The year at ${place}`);
+  return new URL(page.url()).searchParams.get('place')!;
+}
+
 /** One press that says every open question has its usual answer. */
 export const ALL_WELL = 'All of these are as they should be';
 

@@ -1,4 +1,4 @@
-import { expect, openTree, OWNER, phone, signIn, TECHNICIAN, test } from './hands';
+import { expect, openTree, openYear, OWNER, phone, signIn, TECHNICIAN, test } from './hands';
 
 const KEEP = 'Keep these readings';
 const FIGURE = /^The year as a drawing/;
@@ -7,10 +7,7 @@ test('the year of a place: drawn and as a table, a stage said in two touches mov
   page,
 }) => {
   await signIn(page);
-  await page.goto('/season');
-  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
-  await page.getByRole('button', { name: 'Show' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The year at School grounds');
+  await openYear(page, 'School grounds');
   await expect(page.getByRole('group', { name: FIGURE }).locator('svg').first()).toBeVisible();
   await page.getByText('The same as a table').click();
   const table = page.getByRole('region', { name: 'The year as a table' });
@@ -76,9 +73,7 @@ test('readings of a station: understood, asked, mended line by line, kept, and t
   page,
 }) => {
   await signIn(page, OWNER);
-  await page.goto('/season');
-  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'Well field ravine' });
-  await page.getByRole('button', { name: 'Show' }).click();
+  await openYear(page, 'Well field ravine');
   await expect(page.getByText('From the simulated station nearest to it.')).toBeVisible();
   await page.getByRole('link', { name: 'Bring readings in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Well field ravine');
@@ -127,9 +122,7 @@ test('ribbons: zoomed by wheel and keys, ordered by tree and trouble; a visit ta
   page,
 }) => {
   await signIn(page);
-  await page.goto('/season');
-  await page.getByRole('combobox', { name: /^Place/ }).selectOption({ label: 'School grounds' });
-  await page.getByRole('button', { name: 'Show' }).click();
+  await openYear(page, 'School grounds');
   const figure = page.getByRole('group', { name: FIGURE });
   const words = figure.locator('svg text');
   await expect(words.filter({ hasText: /^Mulch ring/ })).toHaveCount(1);

@@ -2,54 +2,47 @@
 
 import { useRouter } from 'next/navigation';
 import { Choices, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
+import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { setTask, settleTask } from './grounds/actions';
 
 /** A task is done or left out in one press; Undo opens it again. */
 export function SettleTask({ id, what, state }: { id: string; what: string; state: 'open' | 'done' | 'dropped' }) {
-  const router = useRouter();
-  const said = useSaid();
-  const { busy, faults, send } = useSend(settleTask);
-  const settle = (to: 'open' | 'done' | 'dropped', sentence: string) =>
-    send({ id, to }, () => {
-      said({ sentence, ...(to === 'open' ? {} : { undo: () => settleTask({ id, to: 'open' }) }) });
-      router.refresh();
-    });
+  const open = () => settleTask({ id, to: 'open' });
   return (
     <div className="flex flex-wrap gap-2">
-      <FormFaults faults={faults} known={[]} />
       {state === 'open' ? (
         <>
-          <button
-            type="button"
+          <UndoPress
+            action={settleTask}
+            input={{ id, to: 'done' }}
+            sentence={`Done: ${what}.`}
+            undo={open}
+            label={`Done: ${what}`}
             className="press"
-            aria-label={`Done: ${what}`}
-            disabled={busy}
-            onClick={() => settle('done', `Done: ${what}.`)}
           >
             Done
-          </button>
-          <button
-            type="button"
-            className="press press-plain"
-            aria-label={`Leave out: ${what}`}
-            disabled={busy}
-            onClick={() => settle('dropped', `Left out: ${what}.`)}
+          </UndoPress>
+          <UndoPress
+            action={settleTask}
+            input={{ id, to: 'dropped' }}
+            sentence={`Left out: ${what}.`}
+            undo={open}
+            label={`Leave out: ${what}`}
           >
             Leave out
-          </button>
+          </UndoPress>
         </>
       ) : (
-        <button
-          type="button"
-          className="press press-plain"
-          aria-label={`Open again: ${what}`}
-          disabled={busy}
-          onClick={() => settle('open', `Open again: ${what}.`)}
+        <UndoPress
+          action={settleTask}
+          input={{ id, to: 'open' }}
+          sentence={`Open again: ${what}.`}
+          label={`Open again: ${what}`}
         >
           Open again
-        </button>
+        </UndoPress>
       )}
     </div>
   );

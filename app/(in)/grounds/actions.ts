@@ -10,7 +10,6 @@ import { offerProperty as offerPropertyCommand } from '@/commands/grounds/offer-
 import { setSection as setSectionCommand } from '@/commands/grounds/set-section';
 import { setTask as setTaskCommand } from '@/commands/grounds/set-task';
 import { settleTask as settleTaskCommand } from '@/commands/grounds/settle-task';
-import { revoke as revokeOfferCommand } from '@/commands/tree/take-back-offer';
 import { serve } from '@/app/_server/serve';
 
 export const keepClient = serve(keepClientCommand);
@@ -20,7 +19,6 @@ export const bookOthers = serve(bookOthersCommand);
 export const makePlaceCalendar = serve(makePlaceCalendarCommand);
 export const stopPlaceCalendar = serve(stopPlaceCalendarCommand);
 export const offerProperty = serve(offerPropertyCommand);
-export const revokeOffer = serve(revokeOfferCommand);
 export const setTask = serve(setTaskCommand);
 export const settleTask = serve(settleTaskCommand);
 export const setSection = serve(setSectionCommand);

@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
-import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormFaults, Tick } from '@/ui/controls/controls';
+import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { answerShared } from './actions';
 
@@ -23,8 +24,7 @@ export function Answering({
   const [taken, setTaken] = useState<string[]>([]);
   const [none, setNone] = useState(false);
   const [agreed, setAgreed] = useState<string[]>([]);
-  const [who, setWho] = useState('');
-  const [word, setWord] = useState('');
+  const [says, setSays] = useState(NOBODY);
   const { busy, faults, send } = useSend(answerShared);
   return (
     <form
@@ -32,7 +32,7 @@ export function Answering({
       className="mt-6"
       onSubmit={(e) => {
         e.preventDefault();
-        send({ token, options: taken, changes: agreed, who, word }, () => router.refresh());
+        send({ token, options: taken, changes: agreed, who: says.who, word: says.said }, () => router.refresh());
       }}
     >
       <FormFaults faults={faults} known={['who', 'word']} />
@@ -85,16 +85,7 @@ export function Answering({
           ))}
         </fieldset>
       )}
-      <TextField
-        label="Your name"
-        path="who"
-        faults={faults}
-        maxLength={120}
-        autoComplete="name"
-        value={who}
-        onChange={setWho}
-      />
-      <TextArea label="Anything to add" path="word" faults={faults} rows={2} value={word} onChange={setWord} />
+      <WhoFields value={says} onChange={setSays} faults={faults} path="word" />
       <button className="press press-main min-w-56" disabled={busy || (!taken.length && !none)}>
         {busy ? 'Sending …' : 'Send this answer'}
       </button>

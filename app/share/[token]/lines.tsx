@@ -1,10 +1,51 @@
 import { money } from '@/core/cost/prices';
 import type { OfferLine } from '@/core/proposal/property';
+import { Tick } from '@/ui/controls/controls';
 import { spanWords } from '@/ui/season-words';
 
 /** When a line is done: its day, or the first and the last of them with how many there are. */
 export const whenWords = (days: readonly string[]): string =>
   days.length === 1 ? spanWords(days[0]!, days[0]!) : `${days.length} times, ${spanWords(days[0]!, days.at(-1)!)}`;
+
+type Line = Pick<OfferLine, 'key' | 'what' | 'against' | 'trees' | 'count' | 'days' | 'price' | 'maybe'>;
+
+/** What a line is, what it costs, on which trees and when. */
+function LineWords({ line: l, currency }: { line: Line; currency: string }) {
+  return (
+    <>
+      <span className="block">
+        <b>{l.what}</b>
+        {l.against && `, against ${l.against}`} <b className="figures">{money(l.price, { currency })}</b>
+        {l.maybe && ', only if a look finds it'}
+      </span>
+      <span className="block text-[0.9375rem] text-ink-2">
+        {l.count === 1 ? 'Tree' : `${l.count} trees:`} {l.trees}; {whenWords(l.days)}
+      </span>
+    </>
+  );
+}
+
+/** Lines of an offer to choose among. */
+export const LineTicks = ({
+  lines,
+  currency,
+  keys,
+  onKeys,
+}: {
+  lines: readonly Line[];
+  currency: string;
+  keys: readonly string[];
+  onKeys: (next: string[]) => void;
+}) =>
+  lines.map((l) => (
+    <Tick
+      key={l.key}
+      checked={keys.includes(l.key)}
+      onChange={(on) => onKeys(on ? [...keys, l.key] : keys.filter((k) => k !== l.key))}
+    >
+      <LineWords line={l} currency={currency} />
+    </Tick>
+  ));
 
 /** Lines of an offer as they were answered. */
 export function OfferLines({
@@ -12,7 +53,7 @@ export function OfferLines({
   currency,
   taken,
 }: {
-  lines: readonly Pick<OfferLine, 'key' | 'what' | 'against' | 'trees' | 'count' | 'days' | 'price' | 'maybe'>[];
+  lines: readonly Line[];
   currency: string;
   taken: readonly string[];
 }) {
@@ -20,15 +61,7 @@ export function OfferLines({
     <ul className="mt-6">
       {lines.map((l) => (
         <li key={l.key} className="row py-3">
-          <p>
-            <b>{l.what}</b>
-            {l.against && `, against ${l.against}`}
-          </p>
-          <p className="text-[0.9375rem]">
-            {l.count === 1 ? 'Tree' : `${l.count} trees:`} {l.trees}; {whenWords(l.days)};{' '}
-            <b className="figures">{money(l.price, { currency })}</b>
-            {l.maybe && ', only if a look finds it'}
-          </p>
+          <LineWords line={l} currency={currency} />
           <p className="text-[0.9375rem] font-semibold">{taken.includes(l.key) ? 'Taken' : 'Not taken'}</p>
         </li>
       ))}

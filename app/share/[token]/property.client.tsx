@@ -4,10 +4,11 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
 import { totalOf, type OfferLine } from '@/core/proposal/property';
-import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormFaults } from '@/ui/controls/controls';
+import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { answerShared } from './actions';
-import { whenWords } from './lines';
+import { LineTicks } from './lines';
 
 /** One answer for a property: line by line, with what it comes to, coming out counted once a day. */
 export function AnsweringProperty({
@@ -23,8 +24,7 @@ export function AnsweringProperty({
 }) {
   const router = useRouter();
   const [taken, setTaken] = useState<string[]>(lines.map((l) => l.key));
-  const [who, setWho] = useState('');
-  const [word, setWord] = useState('');
+  const [says, setSays] = useState(NOBODY);
   const { busy, faults, send } = useSend(answerShared);
   const cost = (minor: number) => money(minor, { currency });
   const sum = totalOf({ lines, comingOut }, taken);
@@ -36,28 +36,13 @@ export function AnsweringProperty({
       className="mt-6"
       onSubmit={(e) => {
         e.preventDefault();
-        send({ token, options: taken, changes: [], who, word }, () => router.refresh());
+        send({ token, options: taken, changes: [], who: says.who, word: says.said }, () => router.refresh());
       }}
     >
       <FormFaults faults={faults} known={['who', 'word']} />
       <fieldset className="mb-4">
         <legend className="font-semibold">What shall we do? Take away what you do not want.</legend>
-        {lines.map((l) => (
-          <Tick
-            key={l.key}
-            checked={taken.includes(l.key)}
-            onChange={(on) => setTaken(on ? [...taken, l.key] : taken.filter((x) => x !== l.key))}
-          >
-            <span className="block">
-              <b>{l.what}</b>
-              {l.against && `, against ${l.against}`} <b className="figures">{cost(l.price)}</b>
-              {l.maybe && ', only if a look finds it'}
-            </span>
-            <span className="block text-[0.9375rem] text-ink-2">
-              {l.count === 1 ? 'Tree' : `${l.count} trees:`} {l.trees}; {whenWords(l.days)}
-            </span>
-          </Tick>
-        ))}
+        <LineTicks lines={lines} currency={currency} keys={taken} onKeys={setTaken} />
       </fieldset>
       <dl className="mb-5 border-y border-line py-2" aria-live="polite">
         {[
@@ -72,16 +57,7 @@ export function AnsweringProperty({
           </div>
         ))}
       </dl>
-      <TextField
-        label="Your name"
-        path="who"
-        faults={faults}
-        maxLength={120}
-        autoComplete="name"
-        value={who}
-        onChange={setWho}
-      />
-      <TextArea label="Anything to add" path="word" faults={faults} rows={2} value={word} onChange={setWord} />
+      <WhoFields value={says} onChange={setSays} faults={faults} path="word" />
       <button className="press press-main min-w-56" disabled={busy}>
         {press}
       </button>

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
 import { archiveTree, editTree, finishWork, remind, revoke, settleFollowUp, skip } from './actions';
@@ -182,29 +183,11 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
 }
 
 /** Takes a proposal back: its address opens nothing any more. */
-export function Revoke({ id }: { id: string }) {
-  const router = useRouter();
-  const said = useSaid();
-  const { busy, faults, send } = useSend(revoke);
-  return (
-    <>
-      <FormFaults faults={faults} />
-      <button
-        type="button"
-        className="press press-plain"
-        disabled={busy}
-        onClick={() =>
-          send({ id }, () => {
-            said({ sentence: 'Taken back; its address opens nothing any more.' });
-            router.refresh();
-          })
-        }
-      >
-        Take it back
-      </button>
-    </>
-  );
-}
+export const Revoke = ({ id }: { id: string }) => (
+  <UndoPress action={revoke} input={{ id }} sentence="Taken back; its address opens nothing any more.">
+    Take it back
+  </UndoPress>
+);
 
 interface Editable {
   id: string;

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormFaults } from '@/ui/controls/controls';
+import { NOBODY, WhoFields } from '../../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { finishShared } from './actions';
 
@@ -10,8 +11,7 @@ import { finishShared } from './actions';
 export function FinishTask({ token, id, what }: { token: string; id: string; what: string }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [who, setWho] = useState('');
-  const [said, setSaid] = useState('');
+  const [says, setSays] = useState(NOBODY);
   const { busy, faults, send } = useSend(finishShared);
   if (!open)
     return (
@@ -25,20 +25,11 @@ export function FinishTask({ token, id, what }: { token: string; id: string; wha
       className="mt-2"
       onSubmit={(e) => {
         e.preventDefault();
-        send({ token, id, who, said }, () => router.refresh());
+        send({ token, id, ...says }, () => router.refresh());
       }}
     >
       <FormFaults faults={faults} known={['who', 'said']} />
-      <TextField
-        label="Your name"
-        path="who"
-        faults={faults}
-        maxLength={120}
-        autoComplete="name"
-        value={who}
-        onChange={setWho}
-      />
-      <TextField label="Anything to add" path="said" faults={faults} maxLength={1000} value={said} onChange={setSaid} />
+      <WhoFields value={says} onChange={setSays} faults={faults} path="said" />
       <button className="press press-main" disabled={busy}>
         {busy ? 'Sending …' : 'Say that it is done'}
       </button>

@@ -1,16 +1,14 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Weighed } from '@/core/prescribe/compare';
-import { FormFaults, TextArea, TextField, TickTag } from '@/ui/controls/controls';
+import { FormFaults, TickTag } from '@/ui/controls/controls';
+import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { propose } from './actions';
 
 /** Ways ticked, a word to the client, and an address to send: it opens without a sign-in, until it runs out or is taken back. */
 export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] }) {
   const [keys, setKeys] = useState<string[]>([]);
-  const [message, setMessage] = useState('');
-  const [days, setDays] = useState('21');
-  const [address, setAddress] = useState<string | null>(null);
   const { busy, faults, send } = useSend(propose);
   return (
     <details className="mt-4">
@@ -30,43 +28,12 @@ export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] 
             </TickTag>
           ))}
       </div>
-      <div className="mt-3 grid gap-x-5 desk:grid-cols-[1fr_140px]">
-        <TextArea
-          label="A word to the client"
-          path="message"
-          faults={faults}
-          rows={2}
-          value={message}
-          onChange={setMessage}
-        />
-        <TextField
-          label="Open for, days"
-          path="days"
-          faults={faults}
-          inputMode="numeric"
-          maxLength={4}
-          value={days}
-          onChange={setDays}
-        />
-      </div>
-      <button
-        type="button"
-        className="press"
-        disabled={busy || keys.length === 0}
-        onClick={() =>
-          send({ id: v7(), treeId, keys, message, days }, ({ path }) => setAddress(`${window.location.origin}${path}`))
-        }
-      >
-        {busy ? 'One moment …' : 'Make the offer'}
-      </button>
-      {address && (
-        <p className="mt-3">
-          Send this address; it is shown only now:{' '}
-          <a className="font-bold break-all underline" href={address} data-offer>
-            {address}
-          </a>
-        </p>
-      )}
+      <OfferTermsForm
+        faults={faults}
+        busy={busy}
+        ready={keys.length > 0}
+        onMake={(terms, made) => send({ id: v7(), treeId, keys, ...terms }, ({ path }) => made(path))}
+      />
     </details>
   );
 }

@@ -9,7 +9,8 @@ import { dayAndClock, dayThere } from '@/ui/words';
 import { offerView } from '@/views/grounds';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { DropPlans } from '@/app/(in)/rounds/drop.client';
-import { OfferForm, TakeBack } from './offer.client';
+import { Revoke } from '@/app/(in)/tree/[id]/overview.client';
+import { OfferForm } from './offer.client';
 
 export const metadata = { title: 'Offer for a property' };
 
@@ -115,7 +116,7 @@ function Before({
           {p.answer.word && <span className="block">“{p.answer.word}”</span>}
         </p>
       )}
-      {may && waits && <TakeBack id={p.id} />}
+      {may && waits && <Revoke id={p.id} />}
       {may && untaken.length > 0 && untaken.length <= 300 && (
         <DropPlans
           ids={untaken}

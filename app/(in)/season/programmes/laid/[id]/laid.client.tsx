@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormFaults, TextField, TickTag } from '@/ui/controls/controls';
+import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { answerLook, endLaid, followSeason, leaveOutVisits, moveVisits, releaseHolds, settleLeft } from '../../actions';
@@ -149,32 +150,18 @@ export function MoveVisits({ visitIds, day, today }: { visitIds: string[]; day: 
 }
 
 /** What was left out has been dealt with, and stands in the list no longer. */
-export function DealtWith({ visitIds }: { visitIds: string[] }) {
-  const router = useRouter();
-  const said = useSaid();
-  const { busy, faults, send } = useSend(settleLeft);
-  return (
-    <div className="mt-1">
-      <FormFaults faults={faults} known={[]} />
-      <button
-        type="button"
-        className="press press-plain"
-        disabled={busy}
-        onClick={() =>
-          send({ visitIds, settled: true }, () => {
-            said({
-              sentence: 'It stands in the list no longer.',
-              undo: () => settleLeft({ visitIds, settled: false }),
-            });
-            router.refresh();
-          })
-        }
-      >
-        Dealt with
-      </button>
-    </div>
-  );
-}
+export const DealtWith = ({ visitIds }: { visitIds: string[] }) => (
+  <div className="mt-1">
+    <UndoPress
+      action={settleLeft}
+      input={{ visitIds, settled: true }}
+      sentence="It stands in the list no longer."
+      undo={() => settleLeft({ visitIds, settled: false })}
+    >
+      Dealt with
+    </UndoPress>
+  </div>
+);
 
 /** Goes on in spite of what only holds, on all trees, with one reason. */
 export function ReleaseHolds({ id }: { id: string }) {
