@@ -1,4 +1,5 @@
 import type { Method } from '@/core/label/methods';
+import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import type { Day } from '@/core/season/zone';
 import { within, type Scope, type Tx } from './db';
 import { soldAt } from './proposals';
@@ -58,9 +59,15 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
       sold as (${soldAt(tx, scope.outfitId, placeId)}),
       mark as (
         select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
-          null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, ${today}) as day,
-          coalesce(n.earliest, ${today}) as earliest, coalesce(n.latest, ${today}) as latest, 'planned' as state
+          null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, w.day) as day,
+          coalesce(n.earliest, w.day) as earliest, coalesce(n.latest, w.day) as latest, 'planned' as state
         from plan n
+        join here h on h.id = n.tree_id
+        -- What was planned for its own day waits today; where its time is over, it stands where it was planned.
+        cross join lateral (
+          select (n.at at time zone h.time_zone)::date as planned) a
+        cross join lateral (
+          select case when a.planned < ${today}::date - ${OWN_DAY_WAITS}::int then a.planned else ${today} end as day) w
         where n.outfit_id = ${scope.outfitId} and n.state = 'open' and ${ofHere(tx, tx`n.tree_id`)}
         union all
         select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null, null,

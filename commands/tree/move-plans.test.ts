@@ -118,6 +118,18 @@ describe('on which days it may stand', () => {
 });
 
 describe('the visits of a place', () => {
+  it('planned for its own day it waits today; long ago, it stands where it was planned, and is over', async () => {
+    const { owner, o } = made;
+    const [fresh, old] = [await planned('Y1'), await planned('Y2')];
+    await owner`update plan set planned_for = null, earliest = null, latest = null, at = '2026-11-20' where id = ${fresh}`;
+    await owner`update plan set planned_for = null, earliest = null, latest = null, at = '2026-02-03' where id = ${old}`;
+    const all = await yearVisits(viewer, o.placeId, '2026-01-01', '2026-12-31', '2026-11-26');
+    const on = (id: string) => all.filter((v) => v.id === id).map((v) => [v.day, v.latest]);
+    expect(on(fresh)).toEqual([['2026-11-26', '2026-11-26']]);
+    expect(on(old)).toEqual([['2026-02-03', '2026-02-03']]);
+    expect((await todayView(viewer, NOVEMBER, fair)).over.map((p) => p.id)).toContain(old);
+  });
+
   it('are what waits and what is done, within the days that are asked for; what is dropped is none', async () => {
     const { o } = made;
     const [kept, dropped] = [await planned('V1'), await planned('V2')];

@@ -20,7 +20,7 @@ export function followed(was: Visit, window: Window | null): Visit | null {
 export const hasMoved = (was: Visit, now: Visit | null): boolean => now?.plannedFor !== was.plannedFor;
 
 /** Days for which what was planned for its own day is still taken to wait. */
-const OWN_DAY_WAITS = 60;
+export const OWN_DAY_WAITS = 60;
 /**
  * Whether the time of a plan is over: it is not done by anybody any more, and stands in no other plan's way. It is shown until
  * somebody plans it anew or drops it.

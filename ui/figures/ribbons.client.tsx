@@ -11,6 +11,7 @@ import {
   type PointerEvent,
   type ReactNode,
 } from 'react';
+import { flushSync } from 'react-dom';
 import { at, DAY, dayAt, panned, ticksOf, widened, xOf, zoomed, type Span } from './span';
 import { FitStrips, fitHeight, Weather, WEATHER } from './year-air';
 import {
@@ -115,7 +116,8 @@ function usePrinting() {
   const [printing, set] = useState(false);
   useEffect(() => {
     const media = matchMedia('print');
-    const follow = () => set(media.matches);
+    // Paper is laid out as soon as the event is over.
+    const follow = () => flushSync(() => set(media.matches));
     media.addEventListener('change', follow);
     return () => media.removeEventListener('change', follow);
   }, []);
@@ -219,7 +221,7 @@ export function Ribbons(props: Props) {
         <Head span={span} width={width} x={x} days={days} fits={fits} today={today} />
         <div
           data-rows
-          className="overflow-x-hidden overflow-y-auto print:max-h-none"
+          className="overflow-x-hidden overflow-y-auto print:max-h-none! print:overflow-visible!"
           style={{ maxHeight: `min(${SEEN}px, 60vh)` }}
           onScroll={(e) => setScrolled(e.currentTarget.scrollTop)}
         >
