@@ -15,6 +15,7 @@ import { findCondition, findHost, regionOf, shipped, trainingLabels } from '@/kn
 import { crews } from './crews';
 import { schedule } from './schedule';
 import { pages } from './pages';
+import { ribbon } from './ribbon';
 import { sessionFor } from './session';
 import { simulation, told } from './simulate';
 import { table } from './table';
@@ -369,13 +370,17 @@ async function main() {
     0.5,
   );
   const owner = connect(process.env.DATABASE_OWNER_URL!, 1);
-  const cookie = await sessionFor(owner, 'city@scale.example');
-  await owner.end();
+  const email = 'city@scale.example';
+  const cookie = await sessionFor(owner, email);
   await pages(figures);
   schedule(figures);
   await crews(figures);
   await lists(cookie);
   await paint(cookie);
+  const browser = await launch();
+  await ribbon(figures, browser, url, cookie, owner, email);
+  await browser.close();
+  await owner.end();
   console.log(
     `\n${cpus().length} × ${cpus()[0]!.model}, ${(totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}\n`,
   );

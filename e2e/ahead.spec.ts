@@ -196,6 +196,7 @@ test('what is left to a client stands on their own page with how it is done; the
   await page.reload();
   await expect(row).toContainText('done, says J. Harbottle');
   await row.getByRole('button', { name: 'Open again: Water the young tree' }).click();
+  await expect(page.getByText('Open again: Water the young tree.')).toBeVisible();
   await page.goto('/');
   const today = page.getByRole('main').locator('section').filter({ hasText: 'At places, without a plan' });
   await today.getByRole('button', { name: 'Leave out: Water the young tree' }).click();
