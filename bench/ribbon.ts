@@ -56,7 +56,10 @@ async function framesOf(cdp: CDPSession, act: () => Promise<void>): Promise<numb
   const events: TraceEvent[] = [];
   const collect = ({ value }: { value: unknown[] }) => void events.push(...(value as TraceEvent[]));
   cdp.on('Tracing.dataCollected', collect);
-  await cdp.send('Tracing.start', { categories: 'disabled-by-default-devtools.timeline,devtools.timeline,toplevel', transferMode: 'ReportEvents' });
+  await cdp.send('Tracing.start', {
+    categories: 'disabled-by-default-devtools.timeline,devtools.timeline,toplevel',
+    transferMode: 'ReportEvents',
+  });
   await act();
   const complete = new Promise<void>((done) => cdp.once('Tracing.tracingComplete', () => done()));
   await cdp.send('Tracing.end');
