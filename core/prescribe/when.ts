@@ -1,5 +1,5 @@
 import type { TreatmentOption } from '../diagnose/knowledge';
-import { bloomAhead, USUAL_IN_FLOWERS_DAYS } from '../gates/bloom';
+import { bloomAhead, bloomReach } from '../gates/bloom';
 import { usesActive, type Gate } from '../gates/gate';
 import { partnerWait } from '../gates/partners';
 import { standing } from '../gates/rules';
@@ -12,7 +12,7 @@ import { inWindow, localMonth } from '../season/hemisphere';
 import { trackOf, type Bbch } from '../season/bbch';
 import type { StageDate } from '../season/stages';
 import { timedSpans, type Expected } from '../season/timed';
-import { bloomsFrom, expectedLeaf, type HostYear } from '../season/year';
+import { bloomsFrom, expectedLeaf } from '../season/year';
 import type { Choices, Situation, When } from './situation';
 
 /** Why a day is outside a window. */
@@ -148,7 +148,7 @@ function pickingOn({ harvest, host }: Situation, use: LabelUse, day: Day): Bound
 
 /** Days on which a window may open or close: firsts of months, what book and picking name, stages and heat. */
 function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
-  const { today, harvest, year, host } = situation;
+  const { today, harvest, year } = situation;
   const month = `${today.slice(0, 7)}-01`;
   const last = after(today, YEAR_DAYS, 'days');
   return [
@@ -157,19 +157,21 @@ function turningDays(situation: Situation, label: Label, use: LabelUse): Day[] {
     ...(harvest?.to ? [after(harvest.to, 1, 'days')] : []),
     ...plannedDays(situation, label).map((d) => after(after(d, -(use.intervals.minDays ?? 0), 'days'), 1, 'days')),
     ...(use.needsLeaf ? year.stages.filter((s) => trackOf(s.code) === 'leaf').map((s) => s.day) : []),
-    ...(label.beeHazard === 'none' || host.beePlant === 'no' ? [] : bloomDays(label, use, year)),
+    ...bloomDays(situation, label, use),
     ...guideSpans(situation).flatMap((s) => [...(s.from ? [s.from.date.day] : []), after(s.to, 1, 'days')]),
   ].filter((d) => d > today && d < last);
 }
 
 /** Days on which a bloom begins or ceases to be reached. */
-const bloomDays = (label: Label, use: LabelUse, year: HostYear): Day[] =>
-  bloomsFrom(year, '').flatMap((b) => [
-    ...[use.conditions?.bloomDays, label.systemic ? (label.inFlowersDays ?? USUAL_IN_FLOWERS_DAYS) : undefined].flatMap(
-      (d) => (d === undefined ? [] : after(b.from.day, -d, 'days')),
-    ),
+function bloomDays({ host, year }: Situation, label: Label, use: LabelUse): Day[] {
+  const { keeps, lives } = bloomReach(label, use, host);
+  const reach = [keeps, lives].filter((d) => d !== undefined);
+  if (!reach.length) return [];
+  return bloomsFrom(year, '').flatMap((b) => [
+    ...reach.map((d) => after(b.from.day, -d, 'days')),
     after(b.to, 1, 'days'),
   ]);
+}
 
 const guideSpans = ({ condition, year }: Situation) =>
   (condition?.options ?? []).flatMap((o) => (o.timed ? timedSpans(o.timed, year) : []));

@@ -63,7 +63,8 @@ export interface OfferedVisit {
 export function linesOf(visits: readonly OfferedVisit[], tagRuns: (tags: readonly string[]) => string): OfferLine[] {
   const kinds = new Map<string, OfferedVisit[]>();
   for (const v of visits) {
-    const key = [v.what, v.against, v.maybe ? 'maybe' : ''].join('|');
+    // What tells two lines apart comes first: a key is cut where it is too long.
+    const key = [v.maybe ? 'maybe' : '', v.against, v.what].join('|');
     kinds.set(key, [...(kinds.get(key) ?? []), v]);
   }
   return [...kinds]

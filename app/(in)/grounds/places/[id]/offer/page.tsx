@@ -40,8 +40,8 @@ export default async function OfferPage({ params }: { params: Promise<{ id: stri
         on which anything of it is done, however many trees there are. What waits for a look is told apart.
       </p>
       <p className="text-[0.9375rem]">
-        Days move with the season; the client’s page names the months. The address opens this one offer, until it is
-        answered, runs out or is taken back.
+        Days move with the season; the client’s page names them as they are planned now. The address opens this one
+        offer, until it is answered, runs out or is taken back.
       </p>
     </section>
   );
