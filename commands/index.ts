@@ -63,7 +63,9 @@ import { planWork } from './tree/plan-work';
 import { dropPlan } from './tree/drop-plan';
 import { dropPlans } from './tree/drop-plans';
 import { followPlans } from './tree/follow-plans';
+import { moveLooks } from './tree/move-looks';
 import { movePlans } from './tree/move-plans';
+import { moveWorks } from './tree/move-works';
 import { settleLeftOut } from './tree/settle-left-out';
 import { setProgramme } from './tree/set-programme';
 import { propose } from './tree/offer';
@@ -151,6 +153,8 @@ export const COMMANDS: readonly AnyCommand[] = [
   dropPlans,
   followPlans,
   movePlans,
+  moveWorks,
+  moveLooks,
   settleLeftOut,
   setProgramme,
   layProgramme,

@@ -135,7 +135,7 @@ async function openSession(scope: Scope): Promise<string> {
 /** Who is signed in, and how much waits: what every page begins with. */
 export interface Floor {
   viewer: Viewer;
-  /** Visits due by today and plans whose time has come, counted up to 1000 each. */
+  /** Visits and tasks due by today, plans and works whose time has come, counted up to 1000 each. */
   waiting: number;
 }
 
@@ -154,7 +154,16 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
           select from plan n
           where n.outfit_id = o.id and n.state = 'open'
             and coalesce(n.earliest, '-infinity'::date) <= (${now}::timestamptz at time zone o.time_zone)::date
-          limit 1000) n)::int as waiting
+          limit 1000) n)::int
+        + (select count(*) from (
+          select from work_plan w
+          where w.outfit_id = o.id and w.state = 'open'
+            and coalesce(w.planned_for, '-infinity'::date) <= (${now}::timestamptz at time zone o.time_zone)::date
+          limit 1000) w)::int
+        + (select count(*) from (
+          select from task k
+          where k.outfit_id = o.id and k.state = 'open' and k.due <= (${now}::timestamptz at time zone o.time_zone)::date
+          limit 1000) k)::int as waiting
       from person p
       join outfit o on o.id = p.outfit_id
       where p.id = ${found.person_id}`;

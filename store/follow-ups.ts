@@ -1,5 +1,6 @@
 import type { Sprayed } from '@/core/season/covers';
 import { within, type Scope, type Tx } from './db';
+import { soldAt } from './proposals';
 
 export interface DueRow {
   id: string;
@@ -22,25 +23,33 @@ export interface DueRow {
   sprayed: Sprayed | null;
   /** The programme whose look this is: what it finds is said there. */
   laidId: string | null;
+  /** The client has taken it. */
+  sold: boolean;
 }
 
 /** Open follow-ups due from `from` to `to`, in order of date. */
 export const dueBetween = (scope: Scope, from: string, to: string, limit: number): Promise<DueRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
+      with f as (
+        select x.*, t.place_id
+        from (
+          select *
+          from follow_up
+          where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to}
+          order by due, id
+          limit ${limit}) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+      sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from f)`)})
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
         coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
         coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
         ${sprayed(tx)} as sprayed,
         (select b.laid_id from laid_visit b
-         where b.outfit_id = f.outfit_id and b.id = f.root_id and f.rule_id = 'laid') as "laidId"
-      from (
-        select *
-        from follow_up
-        where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to}
-        order by due, id
-        limit ${limit}) f
+         where b.outfit_id = f.outfit_id and b.id = f.root_id and f.rule_id = 'laid') as "laidId",
+        case f.rule_id when 'laid' then f.root_id else f.id end in (select id from sold) as sold
+      from f
       join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
       order by f.due, f.id`),
@@ -57,7 +66,7 @@ const sprayed = (tx: Tx) => tx`(
   limit 1)`;
 
 /** A visit as a calendar follows it. */
-export interface CalendarVisit extends Omit<DueRow, 'laidId'> {
+export interface CalendarVisit extends Omit<DueRow, 'laidId' | 'sold'> {
   state: 'open' | 'done' | 'dropped';
   /** Counts its changes, and when the last one was. */
   version: number;
@@ -101,7 +110,7 @@ export const calendarVisits = (
   ]);
 
 /** One visit, with the day of the work that it was counted from; null where it is counted from none. */
-export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'placeName' | 'laidId'> {
+export interface Visit extends Omit<DueRow, 'tag' | 'hostId' | 'placeName' | 'laidId' | 'sold'> {
   ruleId: string;
   rootId: string;
   state: 'open' | 'done' | 'dropped';
@@ -123,6 +132,38 @@ export const getVisit = (scope: Scope, id: string): Promise<Visit | null> =>
       where f.outfit_id = ${scope.outfitId} and f.id = ${id}`;
     return visit ?? null;
   });
+
+/** Visits that are named, in no order; what this outfit has not got is left out. */
+export const visitsById = (
+  scope: Scope,
+  ids: readonly string[],
+): Promise<
+  (Pick<Visit, 'id' | 'treeId' | 'ruleId' | 'kind' | 'what' | 'due' | 'earliest' | 'latest' | 'state' | 'timeZone'> & {
+    tag: string;
+  })[]
+> =>
+  within(scope, async (tx) => [
+    ...(await tx<(Visit & { tag: string })[]>`
+      select f.id, f.tree_id as "treeId", t.tag, f.rule_id as "ruleId", f.kind, f.what, f.due, f.earliest, f.latest, f.state,
+        p.time_zone as "timeZone"
+      from follow_up f
+      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      where f.outfit_id = ${scope.outfitId} and f.id = any(${[...ids]})`),
+  ]);
+
+/** Open visits are for another day; the span they may stand in grows to hold it; what somebody asked for has no other. */
+export const moveVisitsTo = (scope: Scope, ids: readonly string[], day: string, because: string) =>
+  within(
+    scope,
+    (tx) => tx`
+      update follow_up
+      set due = ${day},
+        earliest = case rule_id when 'own' then ${day} else least(earliest, ${day}) end,
+        latest = case rule_id when 'own' then ${day} else greatest(latest, ${day}) end,
+        moved_because = nullif(${because}, '')
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and state = 'open' and rule_id <> 'laid'`,
+  );
 
 /** Leaves a treatment out with its reason, and sets the next one; false where it was settled meanwhile. */
 export const skipVisit = (

@@ -12,6 +12,7 @@ import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
+import { soldAt } from './proposals';
 
 /** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
 const DOCUMENT = 2;
@@ -220,11 +221,28 @@ export interface OpenPlan {
   latest: Day | null;
   /** The programme whose visit it carries out; null where it stands for itself. */
   laidId: string | null;
+  /** The client has taken it. */
+  sold: boolean;
 }
+/** What was sold of the waiting rows (n) with their trees (t). */
+const soldOf = (tx: Tx, scope: Scope) => tx`
+  sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from n)`)})`;
+const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;
+
 /** Plans that wait for a crew, by place and walking order; the soonest where there are more than the limit. */
 export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenPlan[]>`
+      with n as (
+        select x.*, t.place_id
+        from (
+          select *
+          from plan
+          where outfit_id = ${scope.outfitId} and state = 'open'
+          order by coalesce(earliest, '-infinity'::date), at, id
+          limit ${limit}) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+      ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         l.key as "labelKey", l.data->>'name' as "labelName", u->>'method' as method,
         n.result->'dose'->>'dimension' as unit,
@@ -240,13 +258,9 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
         array(select jsonb_array_elements_text(u->'protection')) as protection,
         ${sound(tx)} as sound, n.at,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
-        (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId"
-      from (
-        select *
-        from plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
-        order by coalesce(earliest, '-infinity'::date), at, id
-        limit ${limit}) n
+        (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId",
+        ${isSold(tx)}
+      from n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
       join label l on l.id = n.label_id
@@ -312,8 +326,9 @@ export const plannedBetween = (
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", null as put,
         n.work_id as "workId", n.planned_for::text as "plannedFor", coalesce(b.earliest, n.planned_for)::text as earliest,
         coalesce(b.latest, n.planned_for)::text as latest, n.state,
-        (select count(*)::int from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id) as moves,
-        greatest(n.at, ${lastMove(tx)}) as "changedAt"
+        n.moves
+          + (select count(*)::int from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id) as moves,
+        greatest(n.at, n.moved_at, ${lastMove(tx)}) as "changedAt"
       from (
         select *
         from work_plan
@@ -429,15 +444,39 @@ export const settleWork = (
     return true;
   });
 
-export const getWorkPlan = (scope: Scope, id: string) =>
+/** A work that is asked for by its id. */
+export type NamedWork = Pick<WorkPlan, 'id' | 'workId' | 'answers' | 'sheet' | 'state' | 'plannedFor'> & {
+  treeId: string;
+  visitId: string | null;
+};
+/** Works by their ids, in no order; what this outfit has not got is left out. */
+export const getWorkPlans = (scope: Scope, ids: readonly string[]): Promise<NamedWork[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<NamedWork[]>`
+      select id, tree_id as "treeId", work_id as "workId", answers,
+        ${inReadersUnits(tx, tx`sheet`, tx`sheet_us`)} as sheet, state, planned_for::text as "plannedFor", visit_id as "visitId"
+      from work_plan
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`),
+  ]);
+export const getWorkPlan = async (scope: Scope, id: string): Promise<NamedWork | null> =>
+  (await getWorkPlans(scope, [id]))[0] ?? null;
+
+/** Works of their own that wait are for another day, with the sheet of that day and what was gone on in spite of. */
+export const moveWorksTo = (
+  scope: Scope,
+  moves: readonly { id: string; plannedFor: Day | null; sheet: Told<WorkSheet>; released: Record<string, string> }[],
+) =>
   within(
     scope,
-    async (tx) =>
-      (
-        await tx<
-          { treeId: string; workId: string; sheet: WorkSheet; state: WorkPlan['state'] }[]
-        >`select tree_id as "treeId", work_id as "workId", ${inReadersUnits(tx, tx`sheet`, tx`sheet_us`)} as sheet, state from work_plan where id = ${id}`
-      )[0] ?? null,
+    (tx) => tx`
+      update work_plan w
+      set planned_for = m.day, document = ${DOCUMENT}, sheet = m.sheet::jsonb, sheet_us = m.us::jsonb,
+        released = w.released || m.released::jsonb, moves = moves + 1, moved_at = now()
+      from unnest(
+        ${moves.map((m) => m.id)}::uuid[], ${moves.map((m) => m.plannedFor)}::date[],
+        ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[], ${moves.map((m) => JSON.stringify(m.sheet.us))}::text[],
+        ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, sheet, us, released)
+      where w.outfit_id = ${scope.outfitId} and w.id = m.id and w.state = 'open' and w.visit_id is null`,
   );
 
 export interface OpenWork {
@@ -452,21 +491,28 @@ export interface OpenWork {
   sound: boolean;
   /** The day it is planned for; null for what may be done at once. */
   plannedFor: Day | null;
+  /** The client has taken it. */
+  sold: boolean;
 }
 export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
   within(scope, async (tx) => [
     ...(await tx<OpenWork[]>`
-      select w.id, w.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
-        w.work_id as "workId", ${inReadersUnits(tx, tx`w.sheet`, tx`w.sheet_us`)} as sheet, ${sound(tx)} as sound,
-        w.planned_for::text as "plannedFor"
-      from (
-        select *
-        from work_plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
-        order by coalesce(planned_for, '-infinity'::date), at, id
-        limit ${limit}) w
-      join tree t on t.id = w.tree_id and t.outfit_id = w.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = w.outfit_id
+      with n as (
+        select x.*, t.place_id
+        from (
+          select *
+          from work_plan
+          where outfit_id = ${scope.outfitId} and state = 'open'
+          order by coalesce(planned_for, '-infinity'::date), at, id
+          limit ${limit}) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+      ${soldOf(tx, scope)}
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound,
+        n.planned_for::text as "plannedFor", ${isSold(tx)}
+      from n
+      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
       order by p.name, t.walk_order, t.id`),
   ]);
 

@@ -50,13 +50,16 @@ export const propertyProposals = (scope: Scope, placeId: string): Promise<Propos
       [...(await heads(tx, scope, tx`p.place_id = ${placeId}`))] as unknown as ProposalHead<PropertyProposal>[],
   );
 
-/** What a client has taken of the offers for a property: plans, works, looks and visits of programmes, by their id. */
-export const soldAt = (tx: Tx, outfitId: string, placeId: string) => tx`
+/**
+ * What clients have taken of the offers for their properties: plans, works, looks and visits of programmes, by their id.
+ * @param places ids of places, as an array of the database
+ */
+export const soldAt = (tx: Tx, outfitId: string, places: ReturnType<Tx>) => tx`
   select jsonb_array_elements_text(o->'covers')::uuid as id
   from proposal p
   join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
   cross join lateral jsonb_array_elements(p.data->'lines') o
-  where p.outfit_id = ${outfitId} and p.place_id = ${placeId} and p.revoked_at is null
+  where p.outfit_id = ${outfitId} and p.place_id = any(${places}) and p.revoked_at is null
     and o->>'key' = any(a.option_keys)`;
 
 export const revokeProposal = (scope: Scope, id: string) =>

@@ -56,7 +56,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         join laid_visit b on b.outfit_id = l.outfit_id and b.laid_id = l.id
         left join lateral jsonb_array_elements(l.programme->'steps') s on s->>'key' = b.step
         where l.outfit_id = ${scope.outfitId} and l.place_id = ${placeId}),
-      sold as (${soldAt(tx, scope.outfitId, placeId)}),
+      sold as (${soldAt(tx, scope.outfitId, tx`array[${placeId}::uuid]`)}),
       mark as (
         select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
           null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, w.day) as day,

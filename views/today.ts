@@ -12,7 +12,7 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
-import { openPlans, type OpenPlan } from '@/store/plans';
+import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
 import { tasksDue, type Task } from '@/store/tasks';
 import { heldBy } from '@/store/shelf';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
@@ -37,6 +37,8 @@ export interface Today {
   horizon: string;
   /** What may be done today, as far as it was planned. */
   plans: OpenPlan[];
+  /** Works without a product whose day has come. */
+  works: OpenWork[];
   /** Plans whose time is over: planned anew, or dropped. */
   over: OpenPlan[];
   /** Planned for a later day, the soonest first. */
@@ -66,8 +68,9 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
-    const [plans, late, due, soon, tasks, wanted] = await Promise.all([
+    const [plans, works, late, due, soon, tasks, wanted] = await Promise.all([
       openPlans(viewer, 120),
+      openWorks(viewer, 60),
       dueBetween(viewer, '1900-01-01', after(today, -1, 'days'), 25),
       dueBetween(viewer, today, today, 25),
       dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
@@ -82,6 +85,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       today,
       horizon,
       ...byDay(plans, today),
+      works: works.filter((w) => !w.plannedFor || w.plannedFor <= today),
       late: visits.filter((f) => f.due < today),
       due: visits.filter((f) => f.due === today),
       soon: visits.filter((f) => f.due > today),

@@ -1,4 +1,4 @@
-import { showFill, showFine, showTemperature, showVolume, showWind, type UnitSystem } from '@/core/units/units';
+import { showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { inZone } from '@/core/season/zone';
 import { groupBy } from '@/core/work/load-out';
@@ -6,19 +6,18 @@ import { soilState } from '@/core/weather/air';
 import { findCondition, findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { GateLine } from '@/ui/frame/gates';
-import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
-import { Ribbon } from '@/ui/figures/ribbon';
+import { Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
 import { allows, currentFloor, viewer } from '../_server/viewer';
+import { Ahead, Coming, Waiting, WaitingWork } from './waiting';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
 import { NoteStage } from './season/note.client';
 import { TaskList } from './tasks';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
-import type { OpenPlan } from '@/store/plans';
 
 const hour = inZone('en-GB', { hour: '2-digit' });
 const STATES = {
@@ -46,7 +45,7 @@ export default async function Today() {
   const at = new Date();
   const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, ahead, over, late, due, soon, tasks, undecided, look } = await todayView(
+  const { today, horizon, plans, works, ahead, over, late, due, soon, tasks, undecided, look } = await todayView(
     v,
     at,
     stationFor,
@@ -56,7 +55,7 @@ export default async function Today() {
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
   // What is told below is the soonest of it; how much there is, the bar has counted.
   const dueTasks = tasks.filter((t) => t.due <= today).length;
-  const n = Math.max(plans.length + late.length + due.length + dueTasks, (await currentFloor())?.waiting ?? 0);
+  const n = Math.max(plans.length + works.length + late.length + due.length + dueTasks, (await currentFloor())?.waiting ?? 0);
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -132,7 +131,7 @@ export default async function Today() {
   );
   const settle = allows(v, 'settle a follow-up');
   /** Looks of a programme that fall on one day are one row; what they found is said on its page. */
-  const sameLook = (f: (typeof due)[number]) => (f.laidId ? `${f.laidId} ${f.what} ${f.due}` : f.id);
+  const sameLook = (f: (typeof due)[number]) => (f.laidId ? `${f.laidId} ${f.what} ${f.due} ${f.sold}` : f.id);
   const rows = (of: typeof due, right: (f: (typeof due)[number]) => React.ReactNode) =>
     [...groupBy(of, sameLook).values()].map((same) => row(same[0]!, right(same[0]!), same.length));
   const row = (f: (typeof due)[number], right: React.ReactNode, trees: number) => (
@@ -150,6 +149,7 @@ export default async function Today() {
     >
       {f.what}
       {f.onlyIf ? ` (only if ${f.onlyIf})` : ''}
+      <Sold sold={f.sold} />
       {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
     </TagRow>
   );
@@ -185,15 +185,20 @@ export default async function Today() {
       <Section
         title="Waiting for a crew"
         aside={ahead.length ? <Ahead plans={ahead} /> : 'planned and gated'}
-        empty={plans.length === 0 && 'No plan waits for today. Prescribe on a tree, and it waits here.'}
+        empty={
+          plans.length + works.length === 0 && 'No plan waits for today. Prescribe on a tree, and it waits here.'
+        }
       >
         <ul>
           {[
             ...groupBy(plans, (p) =>
-              p.laidId ? [p.laidId, p.labelKey, p.plannedFor, p.latest].join() : p.id,
+              p.laidId ? [p.laidId, p.labelKey, p.plannedFor, p.latest, p.sold].join() : p.id,
             ).values(),
           ].map((same) => (
             <Waiting key={same[0]!.id} same={same} today={today} units={v.units} />
+          ))}
+          {[...groupBy(works, (w) => [w.placeId, w.workId, w.plannedFor, w.sold].join()).values()].map((same) => (
+            <WaitingWork key={same[0]!.id} same={same} />
           ))}
         </ul>
       </Section>
@@ -262,7 +267,7 @@ export default async function Today() {
         empty={soon.length + near.length === 0 && 'Nothing until then.'}
       >
         <ul>
-          {[...groupBy(near, (p) => [p.placeId, p.labelKey, p.plannedFor, p.earliest, p.latest].join()).values()].map(
+          {[...groupBy(near, (p) => [p.placeId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join()).values()].map(
             (same) => {
               const p = same[0]!;
               return (
@@ -272,6 +277,7 @@ export default async function Today() {
                   span={{ from: today, to: horizon, earliest: p.earliest!, latest: p.latest!, due: p.plannedFor! }}
                 >
                   {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
+                  <Sold sold={p.sold} />
                 </Coming>
               );
             },
@@ -285,6 +291,7 @@ export default async function Today() {
                 span={{ from: today, to: horizon, earliest: f.earliest, latest: f.latest, due: f.due }}
               >
                 {f.what}, {shortDay(f.due)}
+                <Sold sold={f.sold} />
                 {byRain(f.cover) && <b className="block">{coverWords(f.cover)}</b>}
               </Coming>
             );
@@ -294,65 +301,3 @@ export default async function Today() {
     </Frame>
   );
 }
-
-/** A plan that waits for a crew; the trees of a programme that have it on one day are one row, and what it missed leads there. */
-function Waiting({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
-  const p = same[0]!;
-  const missed = p.latest !== null && p.latest < today;
-  const sheet = (x: OpenPlan) => `/tree/${x.treeId}/apply?plan=${x.id}`;
-  const mix = same.reduce((sum, x) => sum + (x.mixMl ?? 0), 0);
-  return (
-    <>
-      <TagRow
-        href={missed && p.laidId ? `/season/programmes/laid/${p.laidId}` : sheet(p)}
-        tag={p.tag}
-        title={`${same.length > 1 ? `${same.length} trees` : (findHost(p.hostId)?.name ?? p.hostId)}, ${p.placeName}`}
-        right={
-          missed ? (
-            <span className="text-[0.9375rem] font-semibold text-madder">missed: until {shortDay(p.latest!)}</span>
-          ) : (
-            <span className="figures font-bold">{mix ? showFill(mix, units).text : `${p.sites ?? ''} sites`}</span>
-          )
-        }
-      >
-        {METHOD_NAMES[p.method]}, {p.labelName}
-        {p.latest && !missed && `, until ${shortDay(p.latest)}`}
-      </TagRow>
-      {!missed && <MoreTrees trees={same.slice(1).map((x) => ({ id: x.id, tag: x.tag, href: sheet(x) }))} />}
-    </>
-  );
-}
-
-/** A visit of the weeks ahead, with the trees that have the same on the same day. */
-function Coming({
-  trees,
-  span,
-  children,
-}: {
-  trees: readonly { id: string; href: string; tag: string; hostId: string; placeName: string }[];
-  span: { from: string; to: string; earliest: string; latest: string; due: string };
-  children: React.ReactNode;
-}) {
-  const first = trees[0]!;
-  const what = trees.length > 1 ? `${trees.length} trees` : (findHost(first.hostId)?.name ?? first.hostId);
-  return (
-    <>
-      <TagRow
-        href={first.href}
-        tag={first.tag}
-        title={`${what}, ${first.placeName}`}
-        right={<Ribbon {...span} today={span.from} />}
-      >
-        {children}
-      </TagRow>
-      <MoreTrees trees={trees.slice(1)} />
-    </>
-  );
-}
-
-/** What is planned for later, told beside what waits now. */
-const Ahead = ({ plans }: { plans: { earliest: string | null }[] }) => (
-  <a href="/season">
-    {plans.length} more {plans.length === 1 ? 'is' : 'are'} planned, from {shortDay(plans[0]!.earliest!)}
-  </a>
-);

@@ -9,6 +9,7 @@ import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { sharedProposal } from '@/store/proposals';
 import { makeOutfit } from '@/store/testing';
+import { openPlans } from '@/store/plans';
 import { yearVisits } from '@/store/year-visits';
 import { offerView } from '@/views/grounds';
 import { offerProperty } from './offer-property';
@@ -70,6 +71,9 @@ it('opens without a sign-in, names what is planned, and says nothing of the outf
   expect(await say({})).toEqual({ ok: true, value: null });
   expect(await say({ options: [] })).toMatchObject({ ok: false });
   expect(await sold()).toEqual([true, true, true]);
+  // Whoever reads what waits is told the same.
+  const waiting = (await openPlans(viewer)).filter((p) => plans.includes(p.id));
+  expect(waiting.map((p) => p.sold)).toEqual([true, true, true]);
   const [before] = (await view()).before;
   expect(before!.answer).toMatchObject({ who: 'A. Client', options: [line!.key] });
 });

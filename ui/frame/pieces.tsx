@@ -38,6 +38,14 @@ export function TagRow({
   );
 }
 
+/** Told behind what a client has taken. */
+export const Sold = ({ sold }: { sold: boolean }) =>
+  sold && (
+    <>
+      , <b className="text-ink">sold</b>
+    </>
+  );
+
 /** Trees that have the same as the one above, opened on demand. */
 export function MoreTrees({ trees }: { trees: readonly { id: string; href: string; tag: string }[] }) {
   if (!trees.length) return null;

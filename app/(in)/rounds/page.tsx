@@ -10,7 +10,7 @@ import { findWork } from '@/core/work/works';
 import { roundsView } from '@/views/rounds';
 import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
-import { MoreTrees, Section, TagLine, TagRow } from '@/ui/frame/pieces';
+import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { OverPlans } from './over';
 import { Turned } from './turned.client';
@@ -126,6 +126,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
                 }
               >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}
+                <Sold sold={p.sold} />
               </TagRow>
             )}
           />
@@ -152,6 +153,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
                 }
               >
                 {findWork(w.workId)?.name ?? w.workId}
+                <Sold sold={w.sold} />
               </TagRow>
             )}
           />
@@ -219,6 +221,7 @@ interface LaterStop {
   placeName: string;
   day: string;
   words: string;
+  sold: boolean;
 }
 /** What waits for a later day, the trees that have the same on one day together. */
 function laterOf(plans: readonly OpenPlan[], works: readonly OpenWork[]): LaterStop[][] {
@@ -236,7 +239,7 @@ function laterOf(plans: readonly OpenPlan[], works: readonly OpenWork[]): LaterS
       words: findWork(w.workId)?.name ?? w.workId,
     })),
   ];
-  return [...groupBy(each, (s) => [s.placeName, s.day, s.words].join()).values()].sort((a, b) =>
+  return [...groupBy(each, (s) => [s.placeName, s.day, s.words, s.sold].join()).values()].sort((a, b) =>
     a[0]!.day.localeCompare(b[0]!.day),
   );
 }
@@ -253,6 +256,7 @@ function Later({ same }: { same: readonly LaterStop[] }) {
         right={<span className="figures text-right font-bold">{shortDay(s.day)}</span>}
       >
         {s.words}
+        <Sold sold={s.sold} />
       </TagRow>
       <MoreTrees trees={same.slice(1)} />
     </>

@@ -4,6 +4,8 @@ import { bringReadings as bringReadingsCommand } from '@/commands/season/bring-r
 import { keepHeatModel as keepHeatModelCommand } from '@/commands/season/keep-heat-model';
 import { settleLeftOut as settleLeftOutCommand } from '@/commands/tree/settle-left-out';
 import { followPlans as followPlansCommand } from '@/commands/tree/follow-plans';
+import { moveLooks as moveLooksCommand } from '@/commands/tree/move-looks';
+import { moveWorks as moveWorksCommand } from '@/commands/tree/move-works';
 import { movePlans as movePlansCommand } from '@/commands/tree/move-plans';
 import { moveVisits as moveVisitsCommand } from '@/commands/programme/move-visits';
 import { noteSeason as noteSeasonCommand } from '@/commands/season/note-season';
@@ -18,3 +20,5 @@ export const settleLeftOut = serve(settleLeftOutCommand);
 export const followPlans = serve(followPlansCommand);
 export const movePlans = serve(movePlansCommand);
 export const moveVisits = serve(moveVisitsCommand);
+export const moveWorks = serve(moveWorksCommand);
+export const moveLooks = serve(moveLooksCommand);

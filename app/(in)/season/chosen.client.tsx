@@ -10,7 +10,7 @@ import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boundWords, byWeight, spanWords } from '@/ui/season-words';
 import { fromToday, shortDay } from '@/ui/words';
-import { movePlans, moveVisits } from './actions';
+import { moveLooks, movePlans, moveVisits, moveWorks } from './actions';
 import type { AskedDays } from './days.client';
 import { tagsOf, type RibbonData, type VisitGroup } from './ribbon';
 
@@ -79,25 +79,46 @@ export function breaksOn({ told }: AskedDays, day: string): Bound[] | null {
   return span ? byWeight(span.bounds) : null;
 }
 
+/** How a visit is moved, by whatever moves it. */
+function useMove(
+  { moves }: VisitGroup,
+  on: VisitGroup['on'],
+  to: { day: string; because: string },
+  landed: (more: string) => void,
+) {
+  const byPlan = useSend(movePlans);
+  const byWork = useSend(moveWorks);
+  const byLook = useSend(moveLooks);
+  const byProgramme = useSend(moveVisits);
+  const ids = on.map((o) => o.id);
+  switch (moves) {
+    case 'plan':
+      return [byPlan, () => byPlan.send({ planIds: ids, ...to }, () => landed(''))] as const;
+    case 'work':
+      return [byWork, () => byWork.send({ workIds: ids, ...to }, () => landed(''))] as const;
+    case 'look':
+      return [byLook, () => byLook.send({ ids, ...to }, () => landed(''))] as const;
+    default:
+      return [
+        byProgramme,
+        () =>
+          byProgramme.send({ visitIds: ids, ...to }, ({ followed }) =>
+            landed(followed ? `; ${followed} later visits follow` : ''),
+          ),
+      ] as const;
+  }
+}
+
 function Move({ group, on, day, today, days, onDay, onClose }: Props) {
   const router = useRouter();
   const said = useSaid();
   const [because, setBecause] = useState('');
-  const byPlan = useSend(movePlans);
-  const byProgramme = useSend(moveVisits);
-  const { busy, faults } = group.moves === 'plan' ? byPlan : byProgramme;
-  const ids = on.map((o) => o.id);
-  const landed = (more: string) => {
+  const [by, move] = useMove(group, on, { day, because }, (more) => {
     said({ sentence: `Moved to ${shortDay(day)}${more}.` });
     onClose();
     router.refresh();
-  };
-  const move = () =>
-    group.moves === 'plan'
-      ? byPlan.send({ planIds: ids, day, because }, () => landed(''))
-      : byProgramme.send({ visitIds: ids, day, because }, ({ followed }) =>
-          landed(followed ? `; ${followed} later visits follow` : ''),
-        );
+  });
+  const { busy, faults } = by;
   const breaks = breaksOn(days, day);
   const chance = days.told?.fits?.find((f) => f.day === day)?.chance;
   return (

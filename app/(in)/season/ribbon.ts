@@ -18,8 +18,8 @@ export interface VisitGroup {
   earliest: Day;
   latest: Day;
   state: 'planned' | 'missed' | 'expected' | 'done' | 'left';
-  /** How it is moved: by its programme, by its plan, or not at all. */
-  moves: 'laid' | 'plan' | null;
+  /** How it is moved: by its programme, as what it is, or not at all. */
+  moves: 'laid' | 'plan' | 'work' | 'look' | null;
   laidId: string | null;
   /** The client has taken it. */
   sold: boolean;

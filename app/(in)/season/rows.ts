@@ -173,7 +173,7 @@ function aboutOf(v: YearVisit): AboutVisit {
 const movesBy = (v: YearVisit): VisitGroup['moves'] => {
   if (v.state !== 'planned' && v.state !== 'expected') return null;
   if (v.laid) return 'laid';
-  return v.kind === 'plan' ? 'plan' : null;
+  return v.kind === 'step' ? null : v.kind;
 };
 
 /** What a place’s year is drawn from: visits that fall together are one group, what stands on a place’s own calendar a row. */
