@@ -29,13 +29,14 @@ import { fitDays, fitHours, type AirLimits, type FitDay } from '@/core/weather/f
 import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
 import type { Host, TreatmentOption } from '@/core/diagnose/knowledge';
 import type { Viewer } from '@/store/auth';
+import { withSeries } from './series';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
 import { leftOutAt, type LeftOut } from '@/store/left-out';
 import { tasksAt, type Task } from '@/store/tasks';
-import { yearVisits, type YearVisit } from '@/store/year-visits';
+import { seriesAt, yearVisits, type YearVisit } from '@/store/year-visits';
 import { placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
 
 /** A host of a place with its year. */
@@ -352,6 +353,7 @@ export const seasonView = (
       new Date(now.getTime() - SHOWN_DAYS * DAY_MS),
     );
     const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
+    const series = place ? await seriesAt(viewer, place.id) : [];
     const left = place ? await leftOutAt(viewer, place.id) : [];
     const tasks = place ? await tasksAt(viewer, place.id, drawn.from) : [];
     const rained = underRain(due, await hoursOver(viewer, due, stationFor, now), now);
@@ -368,7 +370,12 @@ export const seasonView = (
           { sightings: year?.sightings ?? [], ownHeat: year?.ownHeat ?? [] },
           year?.brought ?? [],
           hours({ ...place, placeId: place.id }),
-          movedByRain(visits, rained),
+          withSeries(
+            movedByRain(visits, rained),
+            series,
+            { school: viewer.schools.programme, south: isSouth(place.lat) },
+            drawn.to,
+          ),
           tasks,
           left,
           stationFor,

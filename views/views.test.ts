@@ -56,7 +56,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   fortnight: [12, () => fortnightView(v, NOW, fair)],
   crews: [8, () => crewsView(v, NOW)],
   tools: [8, () => toolsView(v)],
-  season: [10, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
+  season: [11, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
   practice: [8, () => practiceView(v, null)],
 };
 

@@ -11,6 +11,7 @@ import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { yearVisits } from '@/store/year-visits';
+import { seasonView } from '@/views/season';
 import { planDaysView } from '@/views/plan-days';
 import { dropPlan } from './drop-plan';
 import { movePlans } from './move-plans';
@@ -128,6 +129,22 @@ describe('the visits of a place', () => {
     expect(on(fresh)).toEqual([['2026-11-26', '2026-11-26']]);
     expect(on(old)).toEqual([['2026-02-03', '2026-02-03']]);
     expect((await todayView(viewer, NOVEMBER, fair)).over.map((p) => p.id)).toContain(old);
+  });
+
+  it('go on after the next one as the plan of the tree has it, in ten years that are asked for; nothing of them is moved or sold', async () => {
+    const id = await planned('W1');
+    const read = async (to: string) =>
+      (await seasonView(viewer, NOVEMBER, fair, '2026-11-26', to, made.o.placeId)).at!.visits.filter(
+        (v) => v.tag === 'W1',
+      );
+    expect((await read('2027-12-31')).map((v) => [v.state, v.day])).toEqual([['planned', '2027-05-01']]);
+    const ten = await read('2036-11-25');
+    expect(ten[0]).toMatchObject({ id, state: 'planned' });
+    expect(ten.length).toBeGreaterThan(1);
+    expect(ten.slice(1).every((v) => v.state === 'again' && v.day > '2028-01-01' && !v.sold)).toBe(true);
+    // What is dropped does not come again.
+    await perform(dropPlan, { viewer, now: NOVEMBER, station: fair }, { id, drop: true });
+    expect(await read('2036-11-25')).toEqual([]);
   });
 
   it('are what waits and what is done, within the days that are asked for; what is dropped is none', async () => {

@@ -18,6 +18,7 @@ const STATES: Record<VisitGroup['state'], string> = {
   planned: 'planned',
   missed: 'missed: its time is over',
   expected: 'waits for a look',
+  again: 'comes again as its label and the plan of the tree have it; not planned yet',
   done: 'done',
   left: 'left out: on no day of its time',
 };

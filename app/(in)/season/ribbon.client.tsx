@@ -95,9 +95,9 @@ export function SeasonRibbon({
       )}
       <figcaption className="text-small text-ink-2">
         Striped: leaves unfold or fall; green: full leaf; dotted: bloom; brown: its time. A stroke is expected within
-        its bar, a triangle was seen, a cross infected. A ring is to do, a broken one waits for a look, a full one is
-        done, one with a stop was missed, a barred one is left out. Above: the day’s warmth and its rain, the forecast
-        hollow; come closer and see which days and hours serve.
+        its bar, a triangle was seen, a cross infected. A ring is to do, a broken one waits for a look or comes again, a
+        full one is done, one with a stop was missed, a barred one is left out. Above: the day’s warmth and its rain,
+        the forecast hollow; come closer and see which days and hours serve.
       </figcaption>
       <RibbonTable rows={rows} loaded={loaded} />
     </figure>

@@ -17,7 +17,7 @@ export interface VisitGroup {
   day: Day;
   earliest: Day;
   latest: Day;
-  state: 'planned' | 'missed' | 'expected' | 'done' | 'left';
+  state: 'planned' | 'missed' | 'expected' | 'again' | 'done' | 'left';
   /** How it is moved: by its programme, as what it is, or not at all. */
   moves: 'laid' | 'plan' | 'work' | 'look' | null;
   laidId: string | null;
@@ -55,6 +55,7 @@ const TONES: Record<VisitGroup['state'], YearMark['tone']> = {
   planned: 'visit',
   missed: 'missed',
   expected: 'maybe',
+  again: 'maybe',
   done: 'done',
   left: 'left',
 };
