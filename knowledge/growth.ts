@@ -42,6 +42,7 @@ const tree = (
   chill: CHILL,
   spring: sums([[9, breaks], [11, unfolds], [19, full], ...bloom] as Sums).sort((a, b) => a.sum - b.sum),
   autumn: fall,
+  flushesApart: null,
   sureDays: 10,
   basis: TREES,
 });
@@ -57,6 +58,7 @@ const fruit = (
   chill,
   spring: sums(of).sort((a, b) => a.sum - b.sum),
   autumn: LATE_FALL,
+  flushesApart: null,
   sureDays: 8,
   basis: FRUIT,
 });
@@ -67,6 +69,7 @@ const conifer = (id: string, hosts: string[], of: Sums): z.input<typeof growthSc
   chill: LITTLE_CHILL,
   spring: sums(of),
   autumn: null,
+  flushesApart: null,
   sureDays: 10,
   basis: TREES,
 });
@@ -227,6 +230,7 @@ export const growths: readonly Growth[] = z.array(growthSchema).parse([
       [71, 290],
     ]),
     autumn: null,
+    flushesApart: 60,
     sureDays: 14,
     basis:
       'flush and bloom of sweet orange above 12.5 °C in dry-summer climates; later flushes follow water, and are seen, not told',

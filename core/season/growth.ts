@@ -36,6 +36,11 @@ export const growthSchema = z.strictObject({
       stages: z.array(reached).min(1),
     })
     .nullable(),
+  /**
+   * Shoots grow in flushes (citrus), at least so many days apart: growing shoots seen later than that are another flush, which
+   * water brings and no sum of heat tells. Null where they grow but once.
+   */
+  flushesApart: z.number().int().min(20).max(120).nullable(),
   /** Nine in ten trees that nobody has watched yet lie within so many days. */
   sureDays: z.number().min(1).max(30),
   basis: z.string().min(10).max(240),

@@ -26,6 +26,7 @@ const apple: Growth = {
       { code: 97, sum: 760 },
     ],
   },
+  flushesApart: null,
   sureDays: 8,
   basis: 'a model for tests',
 };
@@ -165,6 +166,43 @@ describe('what was seen', () => {
       ),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('shoots that come in flushes', () => {
+  const citrus: Growth = {
+    ...apple,
+    id: 'citrus',
+    baseC: 12.5,
+    chill: null,
+    spring: [
+      { code: 31, sum: 40 },
+      { code: 65, sum: 170 },
+    ],
+    autumn: null,
+    flushesApart: 60,
+  };
+  const warm = whole('2026-01-01', even(10, 24));
+  const told = (seen: SeenStage[]) => expectedStages(citrus, warm, 37, seen);
+  const first = told([]).find((s) => s.code === 31)!.day;
+
+  it('one that is seen months after the first is another: it stands where it was seen, and moves no bloom', () => {
+    const summer = { code: 31, day: after(first, 110, 'days') } as const;
+    const all = told([summer]);
+    expect(all.filter((s) => s.code === 31).map((s) => [s.day, s.rests])).toEqual([
+      [first, 'measured'],
+      [summer.day, 'seen'],
+    ]);
+    expect(all.find((s) => s.code === 65)).toEqual(told([]).find((s) => s.code === 65));
+    // Nor is it learned from: next spring comes when it comes.
+    expect(learn(citrus, [{ weather: warm, seen: [summer] }], 37).spring.seasons).toBe(0);
+  });
+
+  it('one a fortnight late is the first, and moves the bloom', () => {
+    const late = { code: 31, day: after(first, 14, 'days') } as const;
+    expect(told([late]).filter((s) => s.code === 31)).toHaveLength(1);
+    expect(told([late]).find((s) => s.code === 65)!.moved).toBeGreaterThan(3);
+    expect(learn(citrus, [{ weather: warm, seen: [late] }], 37).spring.seasons).toBe(1);
   });
 });
 

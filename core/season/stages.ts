@@ -51,6 +51,17 @@ function middle(runs: readonly Reached[], code: Bbch): number | null {
   return on.length * 2 < runs.length || !on.length ? null : quantile(on, 0.5);
 }
 
+/** The stage of shoots that grow: what comes again in flushes. */
+const FLUSH: Bbch = 31;
+/** What was seen of a season's own stages, and the later flushes among it: each is itself, and moves no other. */
+function flushesIn(growth: Growth, runs: readonly Reached[], start: Day, seen: readonly SeenStage[]) {
+  const on = growth.flushesApart === null ? null : middle(runs, FLUSH);
+  if (on === null) return { first: seen, later: [] };
+  const from = after(dayOfSeason(start, on), growth.flushesApart!, 'days');
+  const isLater = (s: SeenStage) => s.code === FLUSH && s.day >= from;
+  return { first: seen.filter((s) => !isLater(s)), later: seen.filter(isLater) };
+}
+
 /**
  * How differently two places of one host come out, against how differently one place does from year to year (variances of
  * about 7² and 3.5² days): what one season taught counts for four fifths, what four taught for all but a twentieth.
@@ -68,7 +79,7 @@ export function learn(
 ): Learned {
   const behind = seasons.map(({ weather, seen }) => {
     const reached = reachedIn(growth, weather, lat);
-    return seen.flatMap((s) => {
+    return flushesIn(growth, reached, weather.start, seen).first.flatMap((s) => {
       const on = middle(reached, s.code);
       return on === null ? [] : [{ code: s.code, days: between(dayOfSeason(weather.start, on), s.day) }];
     });
@@ -143,10 +154,11 @@ function stagesIn(
   growth: Growth,
   weather: SeasonWeather,
   lat: number,
-  seen: readonly SeenStage[],
+  all: readonly SeenStage[],
   learned: Learned,
 ): StageDate[] {
   const runs = reachedIn(growth, weather, lat);
+  const { first: seen, later } = flushesIn(growth, runs, weather.start, all);
   const order = stagesOf(growth);
   const out: StageDate[] = [];
   for (const code of order) {
@@ -155,7 +167,7 @@ function stagesIn(
       .map((s) => s.day)
       .sort()[0];
     if (own) {
-      out.push({ code, day: own, earliest: own, latest: own, rests: 'seen', moved: 0, by: null });
+      out.push(asSeen(code, own));
       continue;
     }
     const on = runs.flatMap((r) => r.get(code) ?? []).sort((a, b) => a - b);
@@ -179,8 +191,18 @@ function stagesIn(
       by,
     });
   }
-  return out;
+  return [...out, ...later.map((s) => asSeen(s.code, s.day))];
 }
+
+const asSeen = (code: Bbch, day: Day): StageDate => ({
+  code,
+  day,
+  earliest: day,
+  latest: day,
+  rests: 'seen',
+  moved: 0,
+  by: null,
+});
 
 const sameHalf = (a: Bbch, b: Bbch) => isAutumn(a) === isAutumn(b);
 
