@@ -29,8 +29,9 @@ export type CrewDay =
 interface Piece {
   place: number;
   jobs: readonly number[];
-  /** From walking on to walking off. */
+  /** From walking on to walking off, cleaning between its own jobs included. */
   minutes: number;
+  cleaning: number;
   /** Begins and ends with something that travels on tools. */
   sickFirst: boolean;
   sickLast: boolean;
@@ -60,6 +61,7 @@ function pieceOf({ problem: { jobs }, kitOf }: Indexed, place: number, of: reado
     place,
     jobs: sorted,
     minutes: until + cleaning + WEIGHTS.stop,
+    cleaning,
     sickFirst: jobs[sorted[0]!]!.sick,
     sickLast: jobs[sorted.at(-1)!]!.sick,
     kits: of.reduce((a, j) => (kitOf[j]! < 0 ? a : a | (1 << kitOf[j]!)), 0),
@@ -114,7 +116,7 @@ function walk(
     at = yards + p.place;
     clock = begin + p.minutes;
     driving += way;
-    cleaning += clean;
+    cleaning += clean + p.cleaning;
     dirty = p.sickLast;
   }
   const back = problem.drive[at]![crew]!;

@@ -11,8 +11,13 @@ export interface Plan {
   readonly jobsIn: readonly number[][];
   /** The whole cost: what stands, and what is left out. */
   cost(): number;
-  /** What putting a job into a slot would add, beside the cost of leaving it out; null where it may not stand there. */
-  adds(job: number, slot: number): number | null;
+  /**
+   * What putting a job into a slot would add, beside the cost of leaving it out; null where it may not stand there, or would
+   * add as much as `below`.
+   */
+  adds(job: number, slot: number, below?: number): number | null;
+  /** How many jobs of a place stand in a slot. */
+  at(place: number, slot: number): number;
   /** What keeps it from a slot now; empty where nothing does. */
   against(job: number, slot: number): Limit[];
   /** False where it may not stand there after all; it is left out then. */
@@ -175,9 +180,15 @@ export function emptyPlan(x: Indexed): Plan {
   const limits = limitsBetween(x, slotOf, jobsIn);
   const others = (slot: number, job: number) => jobsIn[slot]!.filter((j) => j !== job);
 
+  const there = new Uint16Array(nSlots * problem.places.length);
+  const count = (slot: number, by: 1 | -1) => {
+    for (const j of jobsIn[slot]!) there[slot * problem.places.length + x.placeOf[j]!]! += by;
+  };
   const set = (slot: number, jobs: number[]) => {
     total -= costOf(days[slot]!);
+    count(slot, -1);
     jobsIn[slot] = jobs;
+    count(slot, 1);
     const was = days[slot]!;
     days[slot] = jobs.length ? crewDay(x, slot, jobs, was?.ok ? was.stops.map((p) => p.place) : []) : null;
     markOf[slot] = thought.markOf(jobs);
@@ -193,20 +204,29 @@ export function emptyPlan(x: Indexed): Plan {
     restore(saved) {
       const touched = new Set<number>();
       for (let s = 0; s < nSlots; s++) if (days[s] !== saved.days[s]) touched.add(s);
-      for (const s of touched) jobsIn[s] = [];
+      for (const s of touched) {
+        count(s, -1);
+        jobsIn[s] = [];
+      }
       slotOf.set(saved.slotOf);
       saved.slotOf.forEach((s, j) => touched.has(s) && jobsIn[s]!.push(j));
       for (const s of touched) {
+        count(s, 1);
         days[s] = saved.days[s]!;
         markOf[s] = thought.markOf(jobsIn[s]!);
       }
       total = saved.cost;
     },
-    adds(job, slot) {
+    at: (place, slot) => there[slot * x.problem.places.length + place]!,
+    adds(job, slot, below = Infinity) {
       const own = x.own[job]![slot]!;
-      if (own === Infinity || limits.order(job, slot) || limits.kit(job, slot) || limits.place(job, slot)) return null;
+      if (own === Infinity) return null;
       const cost = thought.costWith(job, slot, markOf[slot]!, days[slot]!);
-      return cost === null ? null : own + cost - costOf(days[slot]!);
+      if (cost === null) return null;
+      const sum = own + cost - costOf(days[slot]!);
+      // What is between days and crews is asked last: it is not remembered.
+      if (sum >= below || limits.order(job, slot) || limits.kit(job, slot) || limits.place(job, slot)) return null;
+      return sum;
     },
     against(job, slot) {
       const [c, d] = crewAndDay(x, slot);
@@ -246,8 +266,7 @@ const costOf = (day: CrewDay | null): number => (day?.ok ? day.cost : 0);
 /** The least that a job can add to a slot: its own cost, and coming to its place where nothing else does. */
 export function leastAdds(plan: Plan, job: number, slot: number): number {
   const { x, jobsIn } = plan;
-  const there = jobsIn[slot]!;
   const own = x.own[job]![slot]!;
-  if (!there.length) return own + WEIGHTS.out + WEIGHTS.stop;
-  return there.some((j) => x.placeOf[j] === x.placeOf[job]) ? own : own + WEIGHTS.stop;
+  if (!jobsIn[slot]!.length) return own + WEIGHTS.out + WEIGHTS.stop;
+  return plan.at(x.placeOf[job]!, slot) ? own : own + WEIGHTS.stop;
 }

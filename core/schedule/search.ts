@@ -11,21 +11,23 @@ interface Best {
 /** The cheapest slot of a job as things stand, and how much it would be missed; null where it may stand nowhere. */
 function cheapest(plan: Plan, job: number, not = -1): Best | null {
   const { x } = plan;
-  const least = Array.from(x.slots[job]!, (slot) => ({ slot, least: leastAdds(plan, job, slot) })).sort(
-    (a, b) => a.least - b.least,
-  );
+  const slots = x.slots[job]!;
+  const least = Float64Array.from(slots, (slot) => leastAdds(plan, job, slot));
+  const order = Uint16Array.from(slots.keys()).sort((a, b) => least[a]! - least[b]!);
   let [best, slot, second, day] = [x.missed[job]!, -1, x.missed[job]!, -1];
-  for (const o of least) {
+  for (const i of order) {
     // Nothing that follows can be better than the second.
-    if (o.least >= second) break;
-    if (o.slot === not) continue;
-    const adds = plan.adds(job, o.slot);
+    if (least[i]! >= second) break;
+    if (slots[i] === not) continue;
+    const adds = plan.adds(job, slots[i]!, second);
     if (adds === null) continue;
-    const d = o.slot % x.nDays;
+    const d = slots[i]! % x.nDays;
     if (adds < best) {
       if (d !== day) second = best;
-      [best, slot, day] = [adds, o.slot, d];
-    } else if (adds < second && d !== day) second = adds;
+      best = adds;
+      slot = slots[i]!;
+      day = d;
+    } else if (d !== day) second = adds;
   }
   return slot < 0 ? null : { slot, adds: best, regret: second - best };
 }
@@ -134,7 +136,7 @@ function swapDays(plan: Plan, roll: () => number, locked: (j: number) => boolean
 /** How often whole days are swapped. */
 const SWAPS = 0.15;
 /** How much worse than the best a plan may be while it is being changed. */
-const SLACK = { first: 0.02, last: 0.0005 };
+const SLACK = { first: 0.003, last: 0.0001 };
 
 /** A search for days and crews: a first plan at once, then one step after another for as long as somebody waits. */
 export interface Search {
@@ -178,7 +180,7 @@ export function search(x: Indexed, seed = 1): Search {
       const before = plan.save();
       if (roll() < SWAPS) swapDays(plan, roll, locked);
       else {
-        const count = Math.min(jobs.length, 3 + Math.floor(roll() * Math.min(24, 3 + jobs.length / 8)));
+        const count = Math.min(jobs.length, 3 + Math.floor(roll() * Math.min(28, 3 + jobs.length / 8)));
         const out = related(plan, roll, count).filter((j) => !locked(j));
         for (const j of out) plan.take(j);
         insertAll(plan, out, roll);

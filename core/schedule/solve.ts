@@ -24,17 +24,16 @@ export interface Answer {
   left: LeftOut[];
   /** What it weighs, in minutes of a crew; of it, minutes that crews are really out, and those on the road. */
   cost: { whole: number; out: number; driving: number };
-  /** No plan costs less than this: the whole, and all but driving. Null while nobody has looked for it. */
-  bound: { whole: number; withoutDriving: number } | null;
+  /** No plan costs less than this; null while nobody has looked for it. */
+  bound: number | null;
   /** Days of crews that are full: what an hour more would save, by the prices of the bound; the dearest first. */
   full: { day: Day; crewId: string; hourSaves: number }[];
 }
 
 /** How far an answer may be from the best, as a share of its cost; null without a bound. What cannot be done at all is no choice. */
-export function gapOf({ cost, bound }: Answer): { whole: number; withoutDriving: number } | null {
-  if (!bound) return null;
-  const gap = (has: number, least: number) => (has > 0 ? Math.max(0, (has - least) / has) : 0);
-  return { whole: gap(cost.whole, bound.whole), withoutDriving: gap(cost.whole - cost.driving, bound.withoutDriving) };
+export function gapOf({ cost, bound }: Answer): number | null {
+  if (bound === null) return null;
+  return cost.whole > 0 ? Math.max(0, (cost.whole - bound) / cost.whole) : 0;
 }
 
 /** Kinds of limits that say the same of two days. */
@@ -74,24 +73,24 @@ export function solving(problem: Problem, seed = 1): Solving {
   // What may stand on no day is told, and is not a matter of choice.
   const hopeless = x.slots.reduce((sum, list, j) => sum + (list.length ? 0 : x.missed[j]!), 0);
   const found = search(x, seed);
-  const [whole, without] = [bounding(x, 'whole'), bounding(x, 'without driving')];
-  let open = [whole, without];
+  const least = bounding(x);
+  let open = true;
   let steps = 0;
   return {
     x,
     step(share) {
       steps += 1;
-      if (steps % BETWEEN === 0) open = open.filter((b) => b.round(found.best().cost));
+      if (open && steps % BETWEEN === 0) open = least.round(found.best().cost);
       return found.step(share);
     },
-    answer: () => answerOf(found, hopeless, whole, without),
+    answer: () => answerOf(found, hopeless, least),
   };
 }
 
 /** An hour more is told of where it would save so many minutes. */
 const WORTH_SAYING = 15;
 
-function answerOf(found: Search, hopeless: number, whole: Bounding, without: Bounding): Answer {
+function answerOf(found: Search, hopeless: number, least: Bounding): Answer {
   const { x } = found;
   const { problem } = x;
   const { slotOf, days, cost } = found.best();
@@ -115,8 +114,7 @@ function answerOf(found: Search, hopeless: number, whole: Bounding, without: Bou
       },
     ];
   });
-  const { value, minute } = whole.best();
-  const proven = (v: number) => Math.max(0, v - hopeless);
+  const { value, hours } = least.best();
   return {
     rounds: rounds.sort((a, b) => a.day.localeCompare(b.day) || a.crewId.localeCompare(b.crewId)),
     left: [...slotOf.keys()]
@@ -127,12 +125,12 @@ function answerOf(found: Search, hopeless: number, whole: Bounding, without: Bou
       out: rounds.reduce((sum, r) => sum + r.home - r.leave, 0),
       driving: rounds.reduce((sum, r) => sum + r.driving, 0),
     },
-    bound: value > -Infinity ? { whole: proven(value), withoutDriving: proven(without.best().value) } : null,
-    full: [...minute.keys()]
-      .filter((s) => 60 * minute[s]! > WORTH_SAYING)
-      .sort((a, b) => minute[b]! - minute[a]!)
+    bound: value > -Infinity ? Math.max(0, value - hopeless) : null,
+    full: [...hours.keys()]
+      .filter((s) => hours[s]! > WORTH_SAYING)
+      .sort((a, b) => hours[b]! - hours[a]!)
       .slice(0, 5)
-      .map((s) => ({ ...placedAt(x, s), hourSaves: 60 * minute[s]! })),
+      .map((s) => ({ ...placedAt(x, s), hourSaves: hours[s]! })),
   };
 }
 

@@ -27,7 +27,7 @@ export function lookOn(search: Solving, ms: number, began: number, until: number
     for (let i = 0; i < AT_ONCE; i++) search.step(share());
   } while (now() < until && share() < 1);
   const answer = search.answer();
-  const near = (gapOf(answer)?.whole ?? 1) < ENOUGH;
+  const near = (gapOf(answer) ?? 1) < ENOUGH;
   return { answer, share: near || !search.x.problem.jobs.length ? 1 : share() };
 }
 

@@ -42,12 +42,11 @@ export function HowGood({
           />
         </p>
       )}
-      {answer && gap && answer.bound && answer.rounds.length > 0 && (
+      {answer && gap !== null && answer.rounds.length > 0 && (
         <p>
           Crews are out for <b className="figures">{minuteWords(answer.cost.out)}</b>,{' '}
           {minuteWords(answer.cost.driving)} of it on the road. With what is late, off its day or left out weighed in,
-          no plan is more than <b className="figures">{Math.ceil(gap.whole * 100)} %</b> better (
-          {Math.ceil(gap.withoutDriving * 100)} % apart from driving): that is proven.
+          no plan is more than <b className="figures">{Math.ceil(gap * 100)} %</b> better: that is proven.
         </p>
       )}
       {answer && answer.full.length > 0 && (
