@@ -22,6 +22,7 @@ const job = z
     licences: z.array(id).max(12).default([]),
     licensed: z.boolean().default(false),
     chances: z.array(z.number().min(0).max(1).nullable()).nullable().default(null),
+    daytimes: z.array(z.array(hours).max(8).nullable()).nullable().default(null),
     stake: z.union([z.literal(1), z.literal(2), z.literal(3)]).default(2),
     sick: z.boolean().default(false),
     reEntryHours: z.number().min(0).max(720).default(0),
@@ -43,6 +44,8 @@ const schema = z
           id,
           name: z.string().max(120).default(''),
           hours: z.array(hours.nullable()),
+          /** Rests of each day, within its hours; none where nothing is said. */
+          rests: z.array(z.array(hours).max(4)).optional(),
           licences: z.array(z.array(id).max(20).nullable()),
         }),
       )
@@ -73,7 +76,11 @@ const schema = z
     const n = p.days.length;
     const of = (list: readonly unknown[], path: PropertyKey[]) =>
       list.length === n || fault(path, `needs one entry for each of the ${n} days`);
-    p.crews.forEach((c, i) => [of(c.hours, ['crews', i, 'hours']), of(c.licences, ['crews', i, 'licences'])]);
+    p.crews.forEach((c, i) => {
+      of(c.hours, ['crews', i, 'hours']);
+      of(c.licences, ['crews', i, 'licences']);
+      if (c.rests) of(c.rests, ['crews', i, 'rests']);
+    });
     p.places.forEach((x, i) => of(x.open, ['places', i, 'open']));
     const points = p.crews.length + p.places.length;
     if (p.drive.length !== points || p.drive.some((row) => row.length !== points))
@@ -90,6 +97,7 @@ const schema = z
       if (j.kit !== null && !p.kits.some((k) => k.key === j.kit))
         fault(['jobs', i, 'kit'], 'is no kit of this problem');
       if (j.chances) of(j.chances, ['jobs', i, 'chances']);
+      if (j.daytimes) of(j.daytimes, ['jobs', i, 'daytimes']);
     });
   });
 
@@ -98,7 +106,8 @@ export const SCHEDULE_QUESTIONS: Record<string, Question> = {
   schedule: question(
     'days and crews for what waits, with a proven bound: hours, licences, kits, driving, weather, re-entry, intervals',
     schema,
-    ({ steps, ask, rainUntil, without, ...given }) => {
+    ({ steps, ask, rainUntil, without, ...asked }) => {
+      const given = { ...asked, crews: asked.crews.map((c) => ({ ...c, rests: c.rests ?? c.hours.map(() => []) })) };
       const rained = rainUntil ? rainsUntil(given, rainUntil) : given;
       const problem = without ? withoutCrew(rained, without.crewId, without.from, without.to) : rained;
       const search = solving(problem);

@@ -126,6 +126,7 @@ export interface WaitingPlan extends Waiting {
   label: Pick<Label, 'key' | 'name' | 'restricted' | 'licenceCategory' | 'actives'>;
   use: LabelUse;
   sites: number | null;
+  mixMl: number | null;
   /** Minutes until what hangs is empty, as they were expected. */
   uptake: number | null;
   plannedFor: Day | null;
@@ -188,6 +189,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           jsonb_build_object('key', l.data->'key', 'name', l.data->'name', 'restricted', l.data->'restricted',
             'licenceCategory', l.data->'licenceCategory', 'actives', l.data->'actives') as label,
           u as use, (x.result->'dose'->'sites'->>'count')::int as sites,
+          (x.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl",
           (x.result->'uptake'->>'minutes')::float8 as uptake,
           x.planned_for::text as "plannedFor", x.earliest::text, x.latest::text
         from (

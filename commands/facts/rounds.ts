@@ -1,13 +1,15 @@
 import { todayOf } from '@/commands/today';
 import { AIRBORNE, type Method } from '@/core/label/methods';
+import type { LabelUse } from '@/core/label/schema';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { driveMatrix } from '@/core/schedule/drive';
 import { HOLE_MINUTES, learnedPace, LOOK_PACE, WORK_PREPARE, type Pace } from '@/core/schedule/durations';
 import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
-import type { Crew, Job, Kit, Problem } from '@/core/schedule/problem';
+import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';
 import { after, type Day } from '@/core/season/follow-ups';
-import { anyAir, fitDays, type AirLimits } from '@/core/weather/fitness';
+import { sunOn } from '@/core/season/sun';
+import { anyAir, fitDays, fitSpans, type AirLimits } from '@/core/weather/fitness';
 import type { StationFor } from '@/core/weather/station';
 import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -84,6 +86,11 @@ function crewOver(row: CrewRow, days: readonly Day[], away: readonly Away[]): Cr
       if (!spans.length || here[d]!.length < row.least) return null;
       return { from: spans[0]!.from, to: spans.at(-1)!.to };
     }),
+    // What lies between its hours is its rest.
+    rests: days.map((day) => {
+      const spans = hoursOn(row.hours, day, null);
+      return spans.slice(1).flatMap((s, i) => (s.from > spans[i]!.to ? [{ from: spans[i]!.to, to: s.from }] : []));
+    }),
     licences: days.map((day, d) => {
       const held = here[d]!.filter((p) => p.licenceExpires !== null && p.licenceExpires >= day);
       return held.length ? [...new Set(held.flatMap((p) => p.licenceCategories))] : null;
@@ -101,6 +108,31 @@ function chancesFor(days: readonly Day[], place: WaitingPlace, station: StationF
   };
 }
 
+/** Minutes after sunrise and before sunset in which the sun is low, and those after it in which there is light. */
+const LOW_SUN = 180;
+const DUSK = 30;
+/** Hours of each day in which air and light suit a use at a place; null where any are as good. */
+function daytimesFor(days: readonly Day[], place: WaitingPlace, station: StationFor, now: Date) {
+  const { members } = station(place).forecast(now);
+  const { lat, lon } = place;
+  const low = (day: Day): Hours[] | null => {
+    const sun = lat === null || lon === null ? null : sunOn(day, { lat, lon }, place.timeZone);
+    return (
+      sun && [
+        { from: sun.rise, to: sun.rise + LOW_SUN },
+        { from: sun.set - LOW_SUN, to: sun.set + DUSK },
+      ]
+    );
+  };
+  return (use: LabelUse): Job['daytimes'] => {
+    const limits = airLimitsOf(use);
+    const lowSun = use.conditions?.lowSun ?? false;
+    if (anyAir(limits)) return lowSun ? days.map(low) : null;
+    const told = fitSpans(members, limits, place.timeZone, lowSun ? low : null);
+    return days.map((day) => told.get(day) ?? (lowSun ? low(day) : null));
+  };
+}
+
 /** A loss of so many trees a year makes a missed treatment the loss of a tree. */
 const LOSES_TREES = 0.1;
 
@@ -111,6 +143,9 @@ interface Frame {
   viewer: Viewer;
   place: (id: string) => WaitingPlace;
   chances: (placeId: string) => (limits: AirLimits) => Job['chances'];
+  daytimes: (placeId: string) => (use: LabelUse) => Job['daytimes'];
+  /** What the largest sprayer holds, mL; null where nobody keeps a list. */
+  tankMl: number | null;
 }
 const later = (a: Day, b: Day): Day => (a > b ? a : b);
 
@@ -159,6 +194,8 @@ function itemOfPlan(w: WaitingPlan, f: Frame): Item {
     licences: [...(label.licenceCategory ? [label.licenceCategory] : []), ...reserved.map((r) => r.category)],
     licensed: label.restricted || label.licenceCategory !== undefined || region.licenceNeeded,
     chances: f.chances(w.placeId)(airLimitsOf(use)),
+    daytimes: f.daytimes(w.placeId)(use),
+    tanks: f.tankMl !== null && kitFor(use.method) === 'spray' ? (w.mixMl ?? 0) / f.tankMl : 0,
     stake: (findCondition(w.conditionId)?.lossPerYear ?? 0) >= LOSES_TREES ? 3 : 2,
     sick: !w.sound,
     reEntryHours: use.intervals.reEntryHours,
@@ -173,6 +210,8 @@ const UNLABELLED = {
   licences: [],
   licensed: false,
   chances: null,
+  daytimes: null,
+  tanks: 0,
   reEntryHours: 0,
 } as const;
 
@@ -246,6 +285,7 @@ export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date
   ]);
   const places = new Map(waiting.places.map((p) => [p.id, p]));
   const chances = new Map<string, (limits: AirLimits) => Job['chances']>();
+  const daytimes = new Map<string, (use: LabelUse) => Job['daytimes']>();
   const frame: Frame = {
     today,
     last,
@@ -256,6 +296,11 @@ export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date
       if (!chances.has(id)) chances.set(id, chancesFor(days, places.get(id)!, station, now));
       return chances.get(id)!;
     },
+    daytimes: (id) => {
+      if (!daytimes.has(id)) daytimes.set(id, daytimesFor(days, places.get(id)!, station, now));
+      return daytimes.get(id)!;
+    },
+    tankMl: sprayers.length ? Math.max(...sprayers.map((s) => s.holdsMl)) : null,
   };
   const { items, passed } = itemsOf(waiting, frame);
   const jobs = jobsOf(items);

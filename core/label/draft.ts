@@ -126,6 +126,7 @@ export interface UseDraft {
   wind: string;
   rain: string;
   leafDry: boolean;
+  lowSun: boolean;
   waterDistance: string;
   bloomDays: string;
   crownLoss: string;
@@ -284,6 +285,7 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
     wind: str(u?.conditions?.maxWindMs),
     rain: str(u?.conditions?.rainFreeHours),
     leafDry: u?.conditions?.leafDry ?? false,
+    lowSun: u?.conditions?.lowSun ?? false,
     waterDistance: str(u?.conditions?.waterDistanceM),
     bloomDays: str(u?.conditions?.bloomDays),
     crownLoss: str(u?.conditions?.maxCrownLoss),

@@ -236,6 +236,8 @@ const use = z
         rainFreeHours: z.number().min(0).max(96).optional(),
         /** Leaves must be dry. */
         leafDry: z.boolean().optional(),
+        /** Sun takes it off or burns with it: done early, late or under cloud. */
+        lowSun: z.boolean().optional(),
         /** Days before bloom, and through it, in which bees forbid this use. */
         bloomDays: z.number().int().min(0).max(120).optional(),
         waterDistanceM: z.number().min(0).max(1000).optional(),

@@ -134,6 +134,7 @@ function useOf(f: UseDraft, was: LabelUse | undefined, key: string, label: Pick<
     ...some('minWindMs', f.minWind),
     ...some('rainFreeHours', f.rain),
     ...(f.leafDry ? { leafDry: true } : {}),
+    ...(f.lowSun ? { lowSun: true } : {}),
     ...some('bloomDays', f.bloomDays),
     ...some('waterDistanceM', f.waterDistance),
     ...some('maxCrownLoss', f.crownLoss),
@@ -230,6 +231,7 @@ function useOf(f: UseDraft, was: LabelUse | undefined, key: string, label: Pick<
               f.waterDistance && `${f.waterDistance} m from water`,
               f.bloomDays && `not within ${f.bloomDays} days of bloom`,
               f.leafDry && 'on dry leaves',
+              f.lowSun && 'early, late or under cloud',
             ]
               .filter(Boolean)
               .join(', ') || 'As entered.',

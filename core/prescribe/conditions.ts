@@ -13,6 +13,7 @@ export type Condition =
   | { what: 'dry spell'; hours: number }
   | { what: 'wind'; minMs: number; maxMs: number; usual: boolean }
   | { what: 'dry leaves' }
+  | { what: 'low sun' }
   | { what: 'bloom'; days: number }
   | { what: 'stage'; stages: readonly string[] };
 
@@ -60,6 +61,7 @@ export function conditionsOf(label: Label, use: LabelUse): Condition[] {
         ]
       : []),
     ...(c?.leafDry ? [{ what: 'dry leaves' as const }] : []),
+    ...(c?.lowSun ? [{ what: 'low sun' as const }] : []),
     ...(label.beeHazard === 'none' ? [] : [{ what: 'bloom' as const, days: c?.bloomDays ?? 0 }]),
     ...(use.stages.length ? [{ what: 'stage' as const, stages: use.stages }] : []),
   ];

@@ -49,8 +49,9 @@ function frameOf({ problem, nDays, nSlots }: Indexed): Frame {
     ),
     room: Float64Array.from({ length: nSlots }, (_, s) => {
       const [c, d] = crewAndDay({ nDays }, s);
-      const h = crews[c]!.hours[d];
-      return h ? h.to - h.from : 0;
+      const { hours, rests } = crews[c]!;
+      const h = hours[d];
+      return h ? h.to - h.from - rests[d]!.reduce((sum, r) => sum + sharedMinutes([r], h), 0) : 0;
     }),
     open: openMinutes({ problem, nDays, nSlots }),
   };

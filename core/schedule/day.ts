@@ -1,4 +1,4 @@
-import { crewAndDay, settingUp, WEIGHTS, type Hours, type Indexed, type Limit } from './problem';
+import { crewAndDay, settingUp, WEIGHTS, type Hours, type Indexed, type Limit, type Problem } from './problem';
 
 /** One place on a crew's day, in minutes since midnight. */
 export interface Stop {
@@ -37,6 +37,8 @@ interface Piece {
   sickLast: boolean;
   /** Kits that it needs, a bit each. */
   kits: number;
+  /** Jobs of it that have hours of their own, with the minutes from walking on until they begin. */
+  timed: readonly { job: number; from: number }[];
 }
 
 /** Where the hours of one stop go: hands one after the other, and the longest that something hangs after it was set. */
@@ -51,9 +53,11 @@ function pieceOf({ problem: { jobs }, kitOf }: Indexed, place: number, of: reado
     );
   });
   let [hands, until, cleaning] = [0, 0, 0];
+  const timed: { job: number; from: number }[] = [];
   sorted.forEach((j, i) => {
-    const { minutes, hangs, sick } = jobs[j]!;
+    const { minutes, hangs, sick, daytimes } = jobs[j]!;
     if (i > 0 && !sick && jobs[sorted[i - 1]!]!.sick) cleaning += WEIGHTS.clean;
+    if (daytimes) timed.push({ job: j, from: WEIGHTS.stop / 2 + hands + cleaning });
     hands += minutes;
     until = Math.max(until, hands + hangs);
   });
@@ -65,16 +69,57 @@ function pieceOf({ problem: { jobs }, kitOf }: Indexed, place: number, of: reado
     sickFirst: jobs[sorted[0]!]!.sick,
     sickLast: jobs[sorted.at(-1)!]!.sick,
     kits: of.reduce((a, j) => (kitOf[j]! < 0 ? a : a | (1 << kitOf[j]!)), 0),
+    timed,
   };
 }
 
-/** First moment from `from` on at which a place is open for so long; −1 where it is not that day. */
-function opening(open: readonly Hours[], from: number, minutes: number): number {
-  for (const o of open) {
-    const begin = Math.max(o.from, from);
-    if (begin + minutes <= o.to) return begin;
+/** When something is over that begins at a moment and is not gone on with while the crew rests. */
+function over(rests: readonly Hours[], from: number, minutes: number): number {
+  let [at, left] = [from, minutes];
+  for (const r of rests) {
+    if (r.to <= at) continue;
+    const until = Math.max(0, r.from - at);
+    if (left <= until) break;
+    left -= until;
+    at = r.to;
   }
+  return at + left;
+}
+
+/** First moment from `at` on from which hours hold all of a span; −1 where none do that day. */
+function heldFrom(hours: readonly Hours[], at: number, from: number, to: number): number {
+  for (const h of hours) if (to <= h.to) return at + Math.max(0, h.from - from);
   return -1;
+}
+
+/** When a piece begins at the soonest, by the hours of its place, of its jobs and of the crew; or whose hours do not hold it. */
+function beginning(
+  problem: Problem,
+  crew: number,
+  d: number,
+  piece: Piece,
+  from: number,
+): { at: number } | { limit: Limit } {
+  const rests = problem.crews[crew]!.rests[d]!;
+  const { id, open } = problem.places[piece.place]!;
+  // Each round begins later, by what one of the hours asks; when none asks for more, all hold it.
+  for (let at = over(rests, from, 0); ;) {
+    const resting = rests.find((r) => r.from <= at && at < r.to);
+    if (resting) at = resting.to;
+    let next = heldFrom(open[d]!, at, at, over(rests, at, piece.minutes));
+    if (next < 0) return { limit: { by: 'opening', placeId: id } };
+    for (const { job, from: since } of piece.timed) {
+      const { daytimes, minutes, id: jobId } = problem.jobs[job]!;
+      const hours = daytimes![d];
+      if (!hours) continue;
+      const begins = over(rests, at, since);
+      const held = heldFrom(hours, at, begins, over(rests, begins, minutes));
+      if (held < 0) return { limit: { by: 'daytime', jobId } };
+      next = Math.max(next, held);
+    }
+    if (next <= at + 1e-9) return { at };
+    at = next;
+  }
 }
 
 /** How a walk over pieces in an order ends. */
@@ -102,25 +147,26 @@ function walk(
   seen: ((piece: Piece, arrive: number, begin: number) => void) | null = null,
 ): Walked {
   const hours = problem.crews[crew]!.hours[d]!;
+  const rests = problem.crews[crew]!.rests[d]!;
   const yards = problem.crews.length;
-  let [at, clock, driving, cleaning, dirty] = [crew, hours.from + setUp, 0, 0, false];
+  let [at, clock, driving, cleaning, dirty] = [crew, over(rests, hours.from, setUp), 0, 0, false];
   const count = order.length + (tried && !tried.instead ? 1 : 0);
   for (let i = 0; i < count; i++) {
     const p = !tried || i < tried.at ? order[i]! : i === tried.at ? tried.piece : order[tried.instead ? i : i - 1]!;
     const way = problem.drive[at]![yards + p.place]!;
     const clean = dirty && !p.sickFirst ? WEIGHTS.clean : 0;
-    const begin = opening(problem.places[p.place]!.open[d]!, clock + way + clean, p.minutes);
-    if (begin < 0)
-      return { limit: { by: 'opening', placeId: problem.places[p.place]!.id }, driving, cleaning, home: Infinity };
-    if (seen) seen(p, clock + way, begin);
+    const arrive = over(rests, clock, way);
+    const begins = beginning(problem, crew, d, p, over(rests, arrive, clean));
+    if ('limit' in begins) return { limit: begins.limit, driving, cleaning, home: Infinity };
+    if (seen) seen(p, arrive, begins.at);
     at = yards + p.place;
-    clock = begin + p.minutes;
+    clock = over(rests, begins.at, p.minutes);
     driving += way;
     cleaning += clean + p.cleaning;
     dirty = p.sickLast;
   }
   const back = problem.drive[at]![crew]!;
-  const home = clock + back;
+  const home = over(rests, clock, back);
   const limit: Limit | null =
     home > hours.to ? { by: 'hours', crewId: problem.crews[crew]!.id, short: Math.ceil(home - hours.to) } : null;
   return { limit, driving: driving + back, cleaning, home };
@@ -196,6 +242,9 @@ function turned(x: Indexed, crew: number, d: number, start: { order: Piece[]; no
 const costOf = (stops: number, setUp: number, now: Walked) =>
   WEIGHTS.out + setUp + now.driving + now.cleaning + WEIGHTS.stop * stops;
 
+/** Stops of a day whose order is sought anew for a job more. */
+const FEW_STOPS = 3;
+
 /** What a day would cost with one job more, its place put where it lengthens the way least; null where it cannot be made. */
 export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: number): number | null {
   const [crew, d] = crewAndDay(x, slot);
@@ -207,7 +256,11 @@ export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: num
     at < 0
       ? placed(x, crew, d, pieces, piece, setUp).walked
       : walk(x, crew, d, pieces, setUp, { piece, at, instead: true });
-  return walked.limit ? null : costOf(pieces.length + (at < 0 ? 1 : 0), setUp, walked);
+  if (!walked.limit) return costOf(pieces.length + (at < 0 ? 1 : 0), setUp, walked);
+  // Where jobs have hours of their own, another order may hold what this one does not; on a full day hardly ever.
+  if (pieces.length > FEW_STOPS || (!piece.timed.length && !pieces.some((p) => p.timed.length))) return null;
+  const anew = crewDay(x, slot, [...pieces.flatMap((p) => p.jobs), job]);
+  return anew.ok ? anew.cost : null;
 }
 
 /**
@@ -236,7 +289,7 @@ function dayOf(x: Indexed, slot: number, order: readonly Piece[], setUp: number)
   const [crew, d] = crewAndDay(x, slot);
   const stops: Stop[] = [];
   const now = walk(x, crew, d, order, setUp, null, ({ place, jobs, minutes }, arrive, begin) =>
-    stops.push({ place, jobs, arrive, begin, end: begin + minutes }),
+    stops.push({ place, jobs, arrive, begin, end: over(x.problem.crews[crew]!.rests[d]!, begin, minutes) }),
   );
   if (now.limit) return { ok: false, limit: now.limit };
   const { driving, cleaning, home } = now;

@@ -34,6 +34,9 @@ export interface Item {
   licences: readonly string[];
   licensed: boolean;
   chances: Job['chances'];
+  daytimes: Job['daytimes'];
+  /** Fillings of the tank that it takes; 0 where it needs none, or nobody keeps a list of tanks. */
+  tanks: number;
   stake: Job['stake'];
   sick: boolean;
   reEntryHours: number;
@@ -83,6 +86,11 @@ function pieces(items: readonly Item[]): Item[][] {
   return [...out, piece];
 }
 
+/** Going back to the water, rinsing and mixing anew, for each filling after the first: a practice figure. */
+const REFILL = 20;
+const refilling = (of: readonly Item[]): number =>
+  REFILL * Math.max(0, Math.ceil(of.reduce((sum, i) => sum + i.tanks, 0) - 1e-9) - 1);
+
 /**
  * What waits, as jobs: like trees of a place together, long rows in pieces. A job has the id of its first item. Of one tree,
  * two times of one product keep its label's interval, and other things the days that lie between them as planned.
@@ -109,7 +117,8 @@ export function jobsOf(items: readonly Item[]): JobOf[] {
       sick,
       now,
       locked,
-      minutes: Math.round(worst((i) => i.prepare) + of.reduce((a, i) => a + i.minutes, 0)),
+      daytimes: first.daytimes,
+      minutes: Math.round(worst((i) => i.prepare) + of.reduce((a, i) => a + i.minutes, 0) + refilling(of)),
       hangs: worst((i) => i.hangs),
       licences: [...new Set(of.flatMap((i) => i.licences))].sort(),
       licensed: of.some((i) => i.licensed),

@@ -168,6 +168,35 @@ function remembered(x: Indexed) {
   };
 }
 
+/** What keeps a job from a slot in which others stand. */
+function againstOf(
+  x: Indexed,
+  limits: ReturnType<typeof limitsBetween>,
+  others: readonly number[],
+  job: number,
+  slot: number,
+): Limit[] {
+  const [c, d] = crewAndDay(x, slot);
+  const whatever = never(x.problem, x.problem.jobs[job]!, x.problem.crews[c]!, d);
+  if (whatever) return [whatever];
+  const day = crewDay(x, slot, withJob(others, job));
+  return [limits.order(job, slot), limits.kit(job, slot), limits.place(job, slot), day.ok ? null : day.limit].filter(
+    (l) => l !== null,
+  );
+}
+
+/** How many jobs of each place stand in each slot, kept while they come and go. */
+function countedBy({ problem, nSlots, placeOf }: Indexed, jobsIn: readonly (readonly number[])[]) {
+  const places = problem.places.length;
+  const there = new Uint16Array(nSlots * places);
+  return {
+    at: (place: number, slot: number): number => there[slot * places + place]!,
+    count(slot: number, by: 1 | -1): void {
+      for (const j of jobsIn[slot]!) there[slot * places + placeOf[j]!]! += by;
+    },
+  };
+}
+
 export function emptyPlan(x: Indexed): Plan {
   const { problem, nSlots } = x;
   const slotOf = new Int32Array(problem.jobs.length).fill(-1);
@@ -180,10 +209,7 @@ export function emptyPlan(x: Indexed): Plan {
   const limits = limitsBetween(x, slotOf, jobsIn);
   const others = (slot: number, job: number) => jobsIn[slot]!.filter((j) => j !== job);
 
-  const there = new Uint16Array(nSlots * problem.places.length);
-  const count = (slot: number, by: 1 | -1) => {
-    for (const j of jobsIn[slot]!) there[slot * problem.places.length + x.placeOf[j]!]! += by;
-  };
+  const { at, count } = countedBy(x, jobsIn);
   const set = (slot: number, jobs: number[]) => {
     total -= costOf(days[slot]!);
     count(slot, -1);
@@ -217,7 +243,7 @@ export function emptyPlan(x: Indexed): Plan {
       }
       total = saved.cost;
     },
-    at: (place, slot) => there[slot * x.problem.places.length + place]!,
+    at,
     adds(job, slot, below = Infinity) {
       const own = x.own[job]![slot]!;
       if (own === Infinity) return null;
@@ -228,18 +254,7 @@ export function emptyPlan(x: Indexed): Plan {
       if (sum >= below || limits.order(job, slot) || limits.kit(job, slot) || limits.place(job, slot)) return null;
       return sum;
     },
-    against(job, slot) {
-      const [c, d] = crewAndDay(x, slot);
-      const whatever = never(problem, problem.jobs[job]!, problem.crews[c]!, d);
-      if (whatever) return [whatever];
-      const day = crewDay(x, slot, withJob(others(slot, job), job));
-      return [
-        limits.order(job, slot),
-        limits.kit(job, slot),
-        limits.place(job, slot),
-        day.ok ? null : day.limit,
-      ].filter((l) => l !== null);
-    },
+    against: (job, slot) => againstOf(x, limits, others(slot, job), job, slot),
     put(job, slot) {
       slotOf[job] = slot;
       const was = jobsIn[slot]!;

@@ -31,6 +31,8 @@ export interface Job {
   licensed: boolean;
   /** How likely the air is to suit it on each day of the problem, 0 to 1; null where nobody knows. */
   chances: readonly (number | null)[] | null;
+  /** Hours of each day of the problem in which the air and the light suit it; null where any hour is as good. */
+  daytimes: readonly (readonly Hours[] | null)[] | null;
   /** What a miss would cost: 1 a little, 2 a season, 3 a tree or a law. */
   stake: 1 | 2 | 3;
   /** It has something that travels on tools: sound trees come first. */
@@ -54,6 +56,8 @@ export interface Crew {
   name: string;
   /** When it works on each day of the problem; null: not at all. */
   hours: readonly (Hours | null)[];
+  /** Its rests on each day, between its hours: nobody drives or works in them. */
+  rests: readonly (readonly Hours[])[];
   /** Categories of licence at hand on each day; null where nobody of it has a licence. */
   licences: readonly (readonly string[] | null)[];
 }
@@ -163,6 +167,7 @@ export type Limit =
   | { by: 'too long'; minutes: number; room: number }
   | { by: 'hours'; crewId: string; short: number }
   | { by: 'opening'; placeId: string }
+  | { by: 'daytime'; jobId: string }
   | { by: 'kit'; kit: string; count: number }
   | { by: 're-entry'; placeId: string; jobId: string }
   | { by: 'after'; jobId: string; days: number }
@@ -227,6 +232,8 @@ export function never(problem: Problem, job: Job, crew: Crew, d: number): Limit 
   const room = sharedMinutes(open, hours);
   const minutes = job.minutes + job.hangs;
   if (minutes > room) return { by: 'too long', minutes, room };
+  const daytimes = job.daytimes?.[d] ?? null;
+  if (daytimes && sharedMinutes(daytimes, hours) < job.minutes) return { by: 'daytime', jobId: job.id };
   return null;
 }
 

@@ -37,6 +37,7 @@ const job = (more: Partial<Job>): Job => ({
   licences: [],
   licensed: false,
   chances: null,
+  daytimes: null,
   stake: 2,
   sick: false,
   reEntryHours: 0,
@@ -51,6 +52,7 @@ const town = (jobs: Job[], more: Partial<Problem> = {}): Problem => ({
     id,
     name: id,
     hours: DAYS.map(() => ({ from: 480, to: 960 })),
+    rests: DAYS.map(() => []),
     licences: DAYS.map(() => (id === 'a' ? ['tree injection'] : null)),
   })),
   places: ['p', 'q', 'r'].map((id) => ({ id, name: id, open: DAYS.map(() => [{ from: 0, to: 1440 }]) })),
@@ -80,18 +82,25 @@ function illegal(p: Problem, { rounds, left }: Answer): string[] {
     const hours = p.crews[c]!.hours[d];
     if (!hours) faults.push(`${r.crewId} does not work on ${r.day}`);
     const used = new Set(r.stops.flatMap((s) => s.jobIds.map((id) => p.jobs.find((j) => j.id === id)!.kit)));
-    let clock = hours!.from + p.kits.filter((k) => used.has(k.key)).reduce((a, k) => a + k.setUp, 0);
+    /** Minutes between two moments in which the crew does not rest. */
+    const awake = (a: number, b: number) =>
+      b - a - p.crews[c]!.rests[d]!.reduce((sum, x) => sum + Math.max(0, Math.min(b, x.to) - Math.max(a, x.from)), 0);
+    let clock = hours!.from;
+    let since = p.kits.filter((k) => used.has(k.key)).reduce((a, k) => a + k.setUp, 0);
     for (const k of used) if (k) kits.set(`${k} ${d}`, (kits.get(`${k} ${d}`) ?? new Set()).add(r.crewId));
     let from = c;
     for (const s of r.stops) {
       const place = p.places.findIndex((x) => x.id === s.placeId);
-      clock += p.drive[from]![p.crews.length + place]!;
-      if (s.begin < clock - 1e-6) faults.push(`${s.placeId} is begun before anybody is there`);
+      since += p.drive[from]![p.crews.length + place]!;
+      if (awake(clock, s.begin) < since - 1e-6) faults.push(`${s.placeId} is begun before anybody is there`);
       const jobs = s.jobIds.map((id) => p.jobs.find((j) => j.id === id)!);
       const hands = jobs.reduce((a, j) => a + j.minutes, 0);
-      if (s.end - s.begin < hands - 1e-6) faults.push(`${s.placeId} is too short for its work`);
+      if (awake(s.begin, s.end) < hands - 1e-6) faults.push(`${s.placeId} is too short for its work`);
       let set = s.begin;
       for (const j of jobs) {
+        const suits = j.daytimes?.[d];
+        if (suits && !suits.some((h) => awake(Math.max(h.from, s.begin), Math.min(h.to, s.end)) >= j.minutes - 1e-6))
+          faults.push(`${j.id} is done when neither air nor light suit it`);
         set += j.minutes;
         if (set + j.hangs > s.end + 1e-6) faults.push(`${j.id} is left hanging`);
         stands.set(j.id, { d, crew: c, begin: s.begin, end: s.end });
@@ -100,9 +109,10 @@ function illegal(p: Problem, { rounds, left }: Answer): string[] {
       if (!p.places[place]!.open[d]!.some((o) => s.begin >= o.from && s.end <= o.to))
         faults.push(`${s.placeId} is closed`);
       clock = s.end;
+      since = 0;
       from = p.crews.length + place;
     }
-    if (clock + p.drive[from]![c]! > hours!.to + 1e-6) faults.push(`${r.crewId} is late home on ${r.day}`);
+    if (awake(clock, hours!.to) < p.drive[from]![c]! - 1e-6) faults.push(`${r.crewId} is late home on ${r.day}`);
   }
   for (const [key, crews] of kits) {
     const kit = p.kits.find((k) => key.startsWith(k.key))!;
@@ -383,6 +393,29 @@ describe('what decides the day', () => {
     expect(whyNot(p, a, 'x', '2028-01-01')).toEqual([]);
   });
 
+  it('nobody works or drives while they rest: what is under way is gone on with after it', () => {
+    const rests = DAYS.map(() => [{ from: 540, to: 600 }]);
+    const p = town([job({ minutes: 120 })]);
+    const a = solved({ ...p, crews: [{ ...p.crews[0]!, rests }], drive: p.drive.slice(1).map((r) => r.slice(1)) }, 60);
+    // Ten minutes of driving; then walking on and off, the hands, and the hour between.
+    expect(a.rounds[0]!.stops).toMatchObject([{ begin: 490, end: 490 + 15 + 120 + 60 }]);
+    expect(a.rounds[0]!.home).toBe(490 + 195 + 10);
+  });
+
+  it('what the sun or the wind lets only early or late is done then, and not at all where no crew is out', () => {
+    const early = DAYS.map(() => [{ from: 360, to: 570 }]);
+    const p = town([
+      job({ id: 'dew', minutes: 40, daytimes: early }),
+      ...[1, 2, 3].map((n) => job({ id: `any${n}`, minutes: 60, wanted: DAYS[0]! })),
+    ]);
+    const a = solved(p);
+    const [stop] = a.rounds.find((r) => r.stops.some((s) => s.jobIds.includes('dew')))!.stops;
+    // At one place the order of jobs is by what hangs and who is sick: it may stand on a day of its own.
+    expect(stop!.begin + 7.5).toBeLessThanOrEqual(570 - 40);
+    const night = solved(town([job({ daytimes: DAYS.map(() => [{ from: 1200, to: 1380 }]) })]));
+    expect(night.left[0]!.why[0]!.limit).toEqual({ by: 'daytime', jobId: 'j' });
+  });
+
   it('a full day has its price', () => {
     const many = Array.from({ length: 18 }, (_, i) =>
       job({ id: `j${i}`, minutes: 80, latest: DAYS[0]!, stake: 3, placeId: ['p', 'q', 'r'][i % 3]! }),
@@ -494,6 +527,8 @@ describe('what waits becomes jobs', () => {
     licences: ['orchard'],
     licensed: true,
     chances: null,
+    daytimes: null,
+    tanks: 0,
     stake: 2,
     sick: false,
     reEntryHours: 12,
@@ -506,6 +541,14 @@ describe('what waits becomes jobs', () => {
     const jobs = jobsOf(of);
     expect(jobs).toHaveLength(2);
     for (const j of jobs) expect(new Set(j.items.map((i) => i.section)).size).toBe(1);
+  });
+
+  it('what one tank does not hold is filled again', () => {
+    const minutes = (tanks: number) => jobsOf([1, 2, 3].map((n) => item(n, { tanks })))[0]!.minutes;
+    expect(minutes(0)).toBe(50);
+    expect(minutes(1 / 3)).toBe(50);
+    expect(minutes(0.5)).toBe(70);
+    expect(minutes(1)).toBe(90);
   });
 
   it('like trees together in walking order, long rows in even pieces', () => {

@@ -135,8 +135,8 @@ function swapDays(plan: Plan, roll: () => number, locked: (j: number) => boolean
 
 /** How often whole days are swapped. */
 const SWAPS = 0.15;
-/** How much worse than the best a plan may be while it is being changed. */
-const SLACK = { first: 0.003, last: 0.0001 };
+/** How much worse than the best a plan may be while it is being changed: where there are few jobs, one of them weighs more. */
+const SLACK = { first: 0.003, last: 0.0001, ofOne: 0.4 };
 
 /** A search for days and crews: a first plan at once, then one step after another for as long as somebody waits. */
 export interface Search {
@@ -190,7 +190,8 @@ export function search(x: Indexed, seed = 1): Search {
         best = plan.save();
         return true;
       }
-      const slack = SLACK.first + (SLACK.last - SLACK.first) * Math.min(1, share);
+      const first = SLACK.first + SLACK.ofOne / jobs.length;
+      const slack = first + (SLACK.last - first) * Math.min(1, share);
       if (now > before.cost + 1e-9 && now > best.cost * (1 + slack)) plan.restore(before);
       return false;
     },

@@ -32,6 +32,7 @@ export function drawProblem({ jobs, crews, days, places, hours, orderly = false 
       id: `c${c}`,
       name: `Crew ${c + 1}`,
       hours: calendar.map((_, d) => (works(d) && !(c === 1 && d === 2) ? { from: 420, to: 420 + hours * 60 } : null)),
+      rests: calendar.map((_, d) => (c % 2 === 0 && works(d) ? [{ from: 720, to: 750 }] : [])),
       licences: calendar.map(() => (c % 3 < 2 ? ['tree injection', 'ornamental'] : c % 2 ? null : ['ornamental'])),
     })),
     places: Array.from({ length: places }, (_, p) => ({
@@ -68,6 +69,18 @@ export function drawProblem({ jobs, crews, days, places, hours, orderly = false 
         licences: kit === 'injection' ? ['tree injection'] : [],
         licensed: kit !== null,
         chances: kit === 'spray' ? calendar.map((_, d) => (d < 10 ? roll() : null)) : null,
+        // Every other spray wants the cool of the morning, or of a late afternoon.
+        daytimes:
+          kit === 'spray' && i % 2
+            ? calendar.map((_, d) =>
+                d < 10
+                  ? [
+                      { from: 360, to: 660 },
+                      { from: 900, to: 1260 },
+                    ]
+                  : null,
+              )
+            : null,
         stake: whole(1, 3) as Job['stake'],
         sick: roll() < 0.3,
         reEntryHours: kit === 'spray' ? whole(0, 24) : 0,

@@ -37,6 +37,8 @@ export function limitWords(l: Limit, n: Names): string {
       return `The day of ${n.crew(l.crewId)} is full: ${minuteWords(l.short)} too few.`;
     case 'opening':
       return `It cannot be fitted into the hours of ${n.place(l.placeId)}.`;
+    case 'daytime':
+      return `It cannot be fitted into the hours in which air and light suit ${n.job(l.jobId)}.`;
     case 'kit':
       return `${n.kit(l.kit)} ${l.count === 1 ? 'is out with another crew' : 'are out with other crews'}.`;
     case 're-entry':

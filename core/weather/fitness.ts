@@ -135,6 +135,43 @@ export function fitHours(members: Members, limits: AirLimits, timeZone: string):
   );
 }
 
+/** Hours of a day, in minutes since midnight by the clock of the place. */
+type Span = { from: number; to: number };
+/** An hour serves where it is nearly as likely to as the best one of its day, and not hopeless. */
+const NEARLY = 0.6;
+const HOPELESS = 0.2;
+
+/**
+ * The hours of each day of a forecast in which a method is best done, hours on end together.
+ * @param within hours of a day that are asked about; null for all in which crews work
+ */
+export function fitSpans(
+  members: Members,
+  limits: AirLimits,
+  timeZone: string,
+  within: ((day: Day) => readonly Span[] | null) | null = null,
+): Map<Day, Span[]> {
+  const hours = new Map<Day, { hour: number; chance: number }[]>();
+  for (const { at, chance } of fitHours(members, limits, timeZone)) {
+    const [day, hour] = [dayIn(at, timeZone), Number(hourIn(at, timeZone))];
+    const only = within?.(day) ?? null;
+    if (only && !only.some((s) => s.from <= hour * 60 && (hour + 1) * 60 <= s.to)) continue;
+    hours.set(day, [...(hours.get(day) ?? []), { hour, chance }]);
+  }
+  return new Map([...hours].map(([day, of]) => [day, spansOf(of)]));
+}
+function spansOf(of: readonly { hour: number; chance: number }[]): Span[] {
+  const least = Math.max(HOPELESS, NEARLY * Math.max(...of.map((h) => h.chance)));
+  const out: Span[] = [];
+  for (const { hour, chance } of of) {
+    if (chance < least) continue;
+    const last = out.at(-1);
+    if (last?.to === hour * 60) last.to += 60;
+    else out.push({ from: hour * 60, to: (hour + 1) * 60 });
+  }
+  return out;
+}
+
 /** More likely than not by a good margin. */
 const LIKELY = 0.6;
 export const isLikely = (day: FitDay): boolean => day.chance >= LIKELY;

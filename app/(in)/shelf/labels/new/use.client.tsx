@@ -443,6 +443,9 @@ export function UseForm({
       <Tick checked={f.leafDry} onChange={(x) => set('leafDry', x)}>
         Only on dry leaves
       </Tick>
+      <Tick checked={f.lowSun} onChange={(x) => set('lowSun', x)}>
+        Early, late or under cloud: sun takes it off
+      </Tick>
       <Picked label="Never on" all={hosts} chosen={f.never} onChange={(x) => set('never', x)} />
       <TextArea
         label="To wear, one a line"

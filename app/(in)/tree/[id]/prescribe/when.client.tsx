@@ -28,6 +28,8 @@ function conditionWords(c: Condition, units: UnitSystem): string {
       return `dry for ${c.hours} h after`;
     case 'wind':
       return `wind ${showWind(c.minMs, units)} to ${showWind(c.maxMs, units)}${c.usual ? ' (usual)' : ''}`;
+    case 'low sun':
+      return 'early, late or under cloud';
     case 'dry leaves':
       return 'dry leaves';
     case 'bloom':
