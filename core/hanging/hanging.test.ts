@@ -1,0 +1,138 @@
+import fc from 'fast-check';
+import { byTurn, DEVICE_STATES, emptyAt, enteredOf, habitOf, taughtBy, turnOf, type Hung } from './hanging';
+import { seasonOf } from './testing';
+
+const EIGHT = '2026-06-01T08:00:00.000Z';
+const at = (minutes: number) => new Date(Date.parse(EIGHT) + minutes * 60_000).toISOString();
+const hung = (more: Partial<Hung> = {}): Hung => ({
+  id: 'a',
+  device: 'low-pressure bottle',
+  putMl: 20,
+  hungAt: EIGHT,
+  expectedMinutes: 40,
+  seen: [],
+  overnight: false,
+  dark: null,
+  ...more,
+});
+const nobody = habitOf('low-pressure bottle', []);
+
+describe('when a device is empty', () => {
+  it('before anything is known: as usual, with a wide spread', () => {
+    const told = emptyAt(hung(), nobody, EIGHT);
+    expect(told.at).toBe(at(40));
+    expect(told.earliest < at(25) && told.earliest > at(15)).toBe(true);
+    expect(told.latest > at(65) && told.latest < at(105)).toBe(true);
+  });
+
+  it('an outfit whose bottles take half as long again is told so, and surer', () => {
+    const log = Array.from({ length: 30 }, (_, i) => ({
+      device: 'low-pressure bottle' as const,
+      expectedMinutes: 40,
+      minutes: 60 + (i % 5) * 2 - 4,
+    }));
+    const told = emptyAt(hung(), habitOf('low-pressure bottle', log), EIGHT);
+    expect(told.at > at(54) && told.at < at(61)).toBe(true);
+    expect(Date.parse(told.latest) - Date.parse(told.earliest)).toBeLessThan(45 * 60_000);
+    // Another kind of device is none the wiser.
+    expect(habitOf('capsule', log)).toEqual(habitOf('capsule', []));
+  });
+
+  it('what was read off moves it: a quarter gone after forty minutes is not empty at once', () => {
+    const told = emptyAt(hung({ seen: [{ at: at(40), state: 'running', leftMl: 15 }] }), nobody, at(40));
+    expect(told.at > at(60)).toBe(true);
+    const nearly = emptyAt(hung({ seen: [{ at: at(40), state: 'running', leftMl: 1 }] }), nobody, at(40));
+    expect(nearly.at > at(40) && nearly.at < at(45)).toBe(true);
+  });
+
+  it('never before it was last seen to hang, in order, and an empty one is empty when that was seen', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          expected: fc.double({ min: 1, max: 600, noNaN: true }),
+          seenAt: fc.integer({ min: 0, max: 900 }),
+          left: fc.option(fc.double({ min: 0, max: 20, noNaN: true })),
+          state: fc.constantFrom(...DEVICE_STATES),
+        }),
+        ({ expected, seenAt, left, state }) => {
+          const h = hung({ expectedMinutes: expected, seen: [{ at: at(seenAt), state, leftMl: left }] });
+          const told = emptyAt(h, nobody, at(seenAt));
+          expect(told.earliest <= told.at && told.at <= told.latest).toBe(true);
+          expect(told.earliest >= at(seenAt) || seenAt < 1).toBe(true);
+          if (state === 'empty') expect(told.at).toBe(at(seenAt));
+        },
+      ),
+    );
+  });
+
+  it.each([false, true])('four times in five, over the seasons of many outfits (read off: %s)', (read) => {
+    const all = Array.from({ length: 60 }, (_, i) => seasonOf(80, i + 1, read));
+    const share = all.reduce((a, s) => a + s.within, 0) / all.reduce((a, s) => a + s.of, 0);
+    expect(share).toBeGreaterThan(0.75);
+    expect(share).toBeLessThan(0.85);
+  });
+});
+
+describe('whose turn it is', () => {
+  const why = (more: Partial<Hung>, now: number) => turnOf(hung(more), nobody, at(now)).why;
+  const seen = (state: (typeof DEVICE_STATES)[number], minutes: number) => [{ at: at(minutes), state, leftMl: null }];
+
+  it('a leak before everything, then dark, then what is empty or should be', () => {
+    expect(why({ seen: seen('leaking', 5) }, 6)).toBe('leaking');
+    expect(why({ dark: at(60) }, 20)).toBe('dark');
+    expect(why({ dark: at(60), overnight: true }, 20)).toBe('running');
+    expect(why({ seen: seen('empty', 30) }, 31)).toBe('empty');
+    expect(why({}, 41)).toBe('due');
+    expect(why({ seen: seen('stuck', 10) }, 12)).toBe('stuck');
+    expect(why({ seen: seen('slow', 10) }, 12)).toBe('slow');
+    expect(why({}, 200)).toBe('late');
+    const order = [
+      turnOf(hung(), nobody, at(1)),
+      turnOf(hung({ seen: seen('leaking', 0) }), nobody, at(1)),
+      turnOf(hung({ expectedMinutes: 20 }), nobody, at(1)),
+    ].sort(byTurn);
+    expect(order.map((t) => t.why)).toEqual(['leaking', 'running', 'running']);
+    expect(order[1]!.at < order[2]!.at).toBe(true);
+  });
+});
+
+describe('what went in', () => {
+  it('is what was put in without what is left and lost; never more than the dose, nor less than nothing', () => {
+    expect(enteredOf(90, [{ putMl: 30, leftMl: 0, lostMl: 0 }])).toBe(90);
+    expect(enteredOf(90, [30, 30, 30].map((putMl, i) => ({ putMl, leftMl: i * 10, lostMl: 0 })))).toBeCloseTo(60, 9);
+    expect(enteredOf(90, [])).toBe(0);
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            putMl: fc.double({ min: 0.1, max: 1e3, noNaN: true }),
+            left: fc.double({ min: 0, max: 1, noNaN: true }),
+            lost: fc.double({ min: 0, max: 1, noNaN: true }),
+          }),
+          { minLength: 1, maxLength: 30 },
+        ),
+        fc.double({ min: 0.1, max: 1e4, noNaN: true }),
+        (of, product) => {
+          const devices = of.map((d) => {
+            const leftMl = d.putMl * d.left;
+            return { putMl: d.putMl, leftMl, lostMl: (d.putMl - leftMl) * d.lost };
+          });
+          const went = enteredOf(product, devices);
+          expect(went).toBeGreaterThanOrEqual(0);
+          expect(went).toBeLessThanOrEqual(product);
+          const share = devices.reduce((a, d) => a + d.leftMl + d.lostMl, 0) / devices.reduce((a, d) => a + d.putMl, 0);
+          expect(went / product + share).toBeCloseTo(1, 9);
+        },
+      ),
+    );
+  });
+
+  it('teaches by its own end, or by its rate where most has gone in; a stuck one teaches nothing', () => {
+    const pulled = (more: object) => ({ ...hung(), pulledAt: at(60), leftMl: 0, ...more });
+    expect(taughtBy(pulled({ seen: [{ at: at(50), state: 'empty', leftMl: null }] }))).toMatchObject({ minutes: 50 });
+    expect(taughtBy(pulled({ leftMl: 5 }))).toMatchObject({ minutes: 80 });
+    expect(taughtBy(pulled({ leftMl: 15 }))).toBeNull();
+    expect(taughtBy(pulled({}))).toBeNull();
+    expect(taughtBy(pulled({ leftMl: 5, seen: [{ at: at(9), state: 'stuck', leftMl: null }] }))).toBeNull();
+  });
+});

@@ -1,0 +1,163 @@
+import type { Device } from '../label/methods';
+
+/** What somebody can say of a device at a glance. */
+export const DEVICE_STATES = ['running', 'slow', 'stuck', 'leaking', 'empty'] as const;
+export type DeviceState = (typeof DEVICE_STATES)[number];
+/** What keeps people from a device. */
+export const GUARDS = ['attended', 'fenced', 'signed'] as const;
+export type Guard = (typeof GUARDS)[number];
+
+export interface Sight {
+  at: string;
+  state: DeviceState;
+  /** What is left in it, mL, where somebody read it off. */
+  leftMl: number | null;
+}
+/** A device on a trunk. Instants are ISO; amounts in mL of what is poured. */
+export interface Hung {
+  id: string;
+  device: Device;
+  putMl: number;
+  hungAt: string;
+  /** Minutes from start to empty by device, amount, air, soil and leaf (ring/uptake.ts). */
+  expectedMinutes: number;
+  /** In order of time. */
+  seen: readonly Sight[];
+  /** It hangs through the night, and somebody has said why. */
+  overnight: boolean;
+  /** When it gets dark there; null where nobody can tell. */
+  dark: string | null;
+}
+
+/** One device of the past: what was expected, and the minutes that it took. */
+export interface Emptied {
+  device: Device;
+  expectedMinutes: number;
+  minutes: number;
+}
+/** How a kind of device runs in this outfit's hands, against what is expected of it: logarithms of the ratio. */
+export interface Habit {
+  mean: number;
+  sd: number;
+  n: number;
+}
+
+/** Before an outfit has seen any: half as long to nearly twice, four times in five; a practice figure that counts as so many. */
+const USUAL = { sd: 0.5, weight: 5 };
+
+/** What an outfit's own devices taught, drawn towards the practice figure while they are few. */
+export function habitOf(device: Device, log: readonly Emptied[]): Habit {
+  const of = log
+    .filter((e) => e.device === device && e.minutes > 0 && e.expectedMinutes > 0)
+    .map((e) => Math.log(e.minutes / e.expectedMinutes));
+  const n = of.length;
+  const mean = of.reduce((a, x) => a + x, 0) / (n + USUAL.weight);
+  const off = of.reduce((a, x) => a + (x - mean) ** 2, 0);
+  const spread = Math.sqrt((off + USUAL.weight * USUAL.sd ** 2) / (n + USUAL.weight));
+  // The mean itself is not known better than so many devices tell.
+  return { mean, sd: spread * Math.sqrt(1 + 1 / (n + USUAL.weight)), n };
+}
+
+/** When a device is empty: the middle, and four times in five between the two others. */
+export interface EmptyAt {
+  at: string;
+  earliest: string;
+  latest: string;
+}
+
+const minutesBetween = (a: string, b: string) => (Date.parse(b) - Date.parse(a)) / 60_000;
+const after = (at: string, minutes: number) => new Date(Date.parse(at) + minutes * 60_000).toISOString();
+/** A logistic distribution of this scale holds four in five within the same bounds as a normal one of deviation one. */
+const LOGISTIC = 1.2816 / Math.log(9);
+/** How well a reading tells the end, in logarithms: badly while little has gone in, well when little is left. */
+const readingSd = (gone: number) => READ.least + READ.more * (1 - gone);
+const READ = { least: 0.04, more: 0.19 };
+/** Less than this share gone in says nothing about the end. */
+const TELLS = 0.05;
+
+/**
+ * When a device is expected to be empty, by what is usual, what the outfit's own devices taught, the last amount that was read
+ * off, and that it was not empty when it was last seen. Minutes are taken as log-logistic: long ones happen.
+ * @param now it is not known to be empty yet
+ */
+export function emptyAt(h: Hung, habit: Habit, now: string): EmptyAt {
+  let [mean, sd] = [Math.log(h.expectedMinutes) + habit.mean, habit.sd];
+  const read = h.seen.findLast((s) => s.leftMl !== null && s.leftMl < h.putMl * (1 - TELLS) && s.leftMl > 0);
+  if (read) {
+    const gone = 1 - read.leftMl! / h.putMl;
+    const told = Math.log(Math.max(1, minutesBetween(h.hungAt, read.at)) / gone);
+    const [own, one] = [1 / sd ** 2, 1 / readingSd(gone) ** 2];
+    [mean, sd] = [(mean * own + told * one) / (own + one), Math.sqrt(1 / (own + one))];
+  }
+  const scale = sd * LOGISTIC;
+  // What was seen to hang still has not ended by then.
+  const lastSeen = h.seen.findLast((s) => s.state !== 'empty');
+  const still = lastSeen ? Math.max(0, minutesBetween(h.hungAt, lastSeen.at)) : 0;
+  const odds = still > 0 ? Math.exp(Math.min(500, (Math.log(still) - mean) / scale)) : 0;
+  const when = (share: number) => {
+    const minutes = Math.exp(mean + scale * Math.log((1 + odds) / (1 - share) - 1));
+    return after(h.hungAt, Math.max(still, Math.min(minutes, 3 * 1440)));
+  };
+  const empty = h.seen.findLast((s) => s.state === 'empty');
+  if (empty && empty.at <= now) return { at: empty.at, earliest: empty.at, latest: empty.at };
+  return { at: when(0.5), earliest: when(0.1), latest: when(0.9) };
+}
+
+/** Why somebody goes to a device next, the most urgent first. */
+export const TURNS = ['leaking', 'dark', 'empty', 'due', 'stuck', 'late', 'slow', 'running'] as const;
+export type Turn = (typeof TURNS)[number];
+/** Whose turn it is: why, and when. */
+export interface TurnOf {
+  why: Turn;
+  at: string;
+  empty: EmptyAt;
+}
+
+/** Minutes before dark in which what may not hang through the night is pulled. */
+const BEFORE_DARK = 45;
+
+/** What a device needs next. */
+export function turnOf(h: Hung, habit: Habit, now: string): TurnOf {
+  const empty = emptyAt(h, habit, now);
+  const state = h.seen.at(-1)?.state ?? 'running';
+  const pullBy = h.dark === null || h.overnight ? null : after(h.dark, -BEFORE_DARK);
+  const turn = (why: Turn, at = now): TurnOf => ({ why, at, empty });
+  if (state === 'leaking') return turn('leaking');
+  if (pullBy !== null && pullBy <= now) return turn('dark');
+  if (state === 'empty') return turn('empty');
+  if (empty.latest <= now) return turn('late');
+  if (state === 'stuck') return turn('stuck');
+  if (empty.at <= now) return turn('due');
+  const next = pullBy !== null && pullBy < empty.at ? pullBy : empty.at;
+  return turn(state === 'slow' ? 'slow' : 'running', next);
+}
+
+/** The order in which devices want a hand: by why, then by when, then in the order in which they were given. */
+export const byTurn = (a: TurnOf, b: TurnOf): number =>
+  TURNS.indexOf(a.why) - TURNS.indexOf(b.why) || a.at.localeCompare(b.at);
+
+/** What of a dose went in through devices: by what was put in, what is left and what was lost. */
+export interface Pulled {
+  putMl: number;
+  leftMl: number;
+  lostMl: number;
+}
+/** @returns product that entered the tree, in the unit of `product`; never more than it */
+export function enteredOf(product: number, devices: readonly Pulled[]): number {
+  const put = devices.reduce((a, d) => a + d.putMl, 0);
+  const went = devices.reduce((a, d) => a + Math.max(0, d.putMl - d.leftMl - d.lostMl), 0);
+  return put > 0 ? Math.min(product, (product * went) / put) : 0;
+}
+
+/** Share of a device that must have gone in for the rest to tell how long all would have taken. */
+const MOSTLY = 0.5;
+/** What a pulled device teaches: its own end where it was seen, else what its rate comes to; null where it tells nothing. */
+export function taughtBy(h: Hung & { pulledAt: string; leftMl: number }): Emptied | null {
+  const { device, expectedMinutes } = h;
+  const empty = h.seen.find((s) => s.state === 'empty');
+  if (empty) return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.hungAt, empty.at)) };
+  const gone = 1 - h.leftMl / h.putMl;
+  // Pulled empty without anybody having seen the end, it took at most so long: that is no time.
+  if (h.leftMl <= 0 || gone < MOSTLY || h.seen.some((s) => s.state === 'stuck' || s.state === 'leaking')) return null;
+  return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.hungAt, h.pulledAt)) / gone };
+}
