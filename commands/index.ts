@@ -63,6 +63,11 @@ import { planWork } from './tree/plan-work';
 import { dropPlan } from './tree/drop-plan';
 import { dropPlans } from './tree/drop-plans';
 import { followPlans } from './tree/follow-plans';
+import { hang } from './hanging/hang';
+import { hangAgain } from './hanging/hang-again';
+import { hangOvernight } from './hanging/hang-overnight';
+import { pullDevices } from './hanging/pull-devices';
+import { seeDevices } from './hanging/see-devices';
 import { moveLooks } from './tree/move-looks';
 import { movePlans } from './tree/move-plans';
 import { moveWorks } from './tree/move-works';
@@ -154,6 +159,11 @@ export const COMMANDS: readonly AnyCommand[] = [
   followPlans,
   movePlans,
   moveWorks,
+  hang,
+  seeDevices,
+  hangOvernight,
+  pullDevices,
+  hangAgain,
   moveLooks,
   settleLeftOut,
   setProgramme,

@@ -7,6 +7,7 @@ import { after } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
+import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
 import { openPlans, openWorks } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
@@ -16,13 +17,14 @@ import { listEquipment } from '@/store/shelf';
 export const roundsView = (v: Viewer, now: Date) =>
   together(v, async () => {
     const today = todayOf(v, now);
-    const [plans, works, equipment, kept] = await Promise.all([
+    const [plans, works, equipment, kept, hanging] = await Promise.all([
       openPlans(v),
       openWorks(v),
       listEquipment(v),
       roundsBetween(v, today, after(today, 13, 'days')),
+      hangingCount(v),
     ]);
-    return { plans, works, equipment, rounds: kept.filter((r) => r.day === today), standing: kept.length };
+    return { hanging, plans, works, equipment, rounds: kept.filter((r) => r.day === today), standing: kept.length };
   });
 
 /** The fortnight from today on: what waits, who goes out, and the rounds that stand. */

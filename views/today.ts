@@ -12,6 +12,7 @@ import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
+import { hangingCount } from '@/store/hanging';
 import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
 import { tasksDue, type Task } from '@/store/tasks';
 import { heldBy } from '@/store/shelf';
@@ -48,6 +49,8 @@ export interface Today {
   soon: DueVisit[];
   /** What is to be done at places without a plan, by whom, the soonest first. */
   tasks: Task[];
+  /** What hangs on trunks now. */
+  hanging: { devices: number; trunks: number };
   undecided: Undecided[];
   /** Stages that may be seen these days and that decide when something begins, one a host and place. */
   look: StageToSee[];
@@ -68,7 +71,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
-    const [plans, works, late, due, soon, tasks, wanted] = await Promise.all([
+    const [plans, works, late, due, soon, tasks, wanted, hanging] = await Promise.all([
       openPlans(viewer, 120),
       openWorks(viewer, 60),
       dueBetween(viewer, '1900-01-01', after(today, -1, 'days'), 25),
@@ -76,6 +79,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
       tasksDue(viewer, horizon, 25),
       treatNotPlanned(viewer, 6),
+      hangingCount(viewer),
     ]);
     const undecided = await ways(viewer, wanted, now, station);
     // Rain brings the renewal of a cover forward.
@@ -90,6 +94,7 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       due: visits.filter((f) => f.due === today),
       soon: visits.filter((f) => f.due > today),
       tasks,
+      hanging,
       undecided,
       look: toSee(undecided),
     };

@@ -10,6 +10,7 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { arrivalAt } from '@/store/grounds';
 import { visitsOnTree } from '@/store/laid';
+import { hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { treeProposals } from '@/store/proposals';
 import { heldBy, lotsOf } from '@/store/shelf';
@@ -72,10 +73,11 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const head = open.find((p) => p.id === planId) ?? open[0];
     const plan = head ? await getPlan(viewer, head.id) : null;
     if (!plan) return { open, sheet: null };
-    const [held, lots, arrival] = await Promise.all([
+    const [held, lots, arrival, hung] = await Promise.all([
       heldBy(viewer),
       lotsOf(viewer, plan.label.key),
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
+      hangingOf(viewer, plan.id),
     ]);
-    return { open, sheet: { plan, held, lots, arrival } };
+    return { open, sheet: { plan, held, lots, arrival, hung } };
   });

@@ -8,6 +8,7 @@ import { chooseView, groundsView, placeView, planView, spreadView } from './grou
 import { practiceView } from './practice';
 import { labelView, shelfView, toolsView } from './shelf';
 import { crewsView, fortnightView, roundsView } from './rounds';
+import { boardView } from './hanging';
 import { seasonView } from './season';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView, treeView } from './tree';
@@ -38,7 +39,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   'measure, decide, letter': [8, () => treeView(v, o.treeId, NOW)],
   examine: [8, () => examineView(v, o.treeId, NOW)],
   prescribe: [8, () => prescribeView(v, o.treeId, NOW, fair)],
-  apply: [8, () => applyView(v, o.treeId, NOW, fair, null)],
+  apply: [9, () => applyView(v, o.treeId, NOW, fair, null)],
   book: [8, () => bookView(v, everything)],
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],
@@ -55,6 +56,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   rounds: [8, () => roundsView(v, NOW)],
   fortnight: [12, () => fortnightView(v, NOW, fair)],
   crews: [8, () => crewsView(v, NOW)],
+  board: [5, () => boardView(v, NOW)],
   tools: [8, () => toolsView(v)],
   season: [11, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
   practice: [8, () => practiceView(v, null)],

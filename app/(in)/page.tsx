@@ -11,6 +11,7 @@ import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
 import { allows, currentFloor, viewer } from '../_server/viewer';
+import { WhatHangs } from './rounds/hanging/what-hangs';
 import { Ahead, Coming, Waiting, WaitingWork } from './waiting';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
@@ -45,17 +46,17 @@ export default async function Today() {
   const at = new Date();
   const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, works, ahead, over, late, due, soon, tasks, undecided, look } = await todayView(
-    v,
-    at,
-    stationFor,
-  );
+  const { today, horizon, plans, works, ahead, over, late, due, soon, tasks, hanging, undecided, look } =
+    await todayView(v, at, stationFor);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
   // What is told below is the soonest of it; how much there is, the bar has counted.
   const dueTasks = tasks.filter((t) => t.due <= today).length;
-  const n = Math.max(plans.length + works.length + late.length + due.length + dueTasks, (await currentFloor())?.waiting ?? 0);
+  const n = Math.max(
+    plans.length + works.length + late.length + due.length + dueTasks,
+    (await currentFloor())?.waiting ?? 0,
+  );
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -163,6 +164,7 @@ export default async function Today() {
       }
     >
       <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
+      <WhatHangs {...hanging} />
       <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
         <ul>
           {rows(late, (f) => (
@@ -185,9 +187,7 @@ export default async function Today() {
       <Section
         title="Waiting for a crew"
         aside={ahead.length ? <Ahead plans={ahead} /> : 'planned and gated'}
-        empty={
-          plans.length + works.length === 0 && 'No plan waits for today. Prescribe on a tree, and it waits here.'
-        }
+        empty={plans.length + works.length === 0 && 'No plan waits for today. Prescribe on a tree, and it waits here.'}
       >
         <ul>
           {[
@@ -267,21 +267,23 @@ export default async function Today() {
         empty={soon.length + near.length === 0 && 'Nothing until then.'}
       >
         <ul>
-          {[...groupBy(near, (p) => [p.placeId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join()).values()].map(
-            (same) => {
-              const p = same[0]!;
-              return (
-                <Coming
-                  key={p.id}
-                  trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}/apply?plan=${x.id}` }))}
-                  span={{ from: today, to: horizon, earliest: p.earliest!, latest: p.latest!, due: p.plannedFor! }}
-                >
-                  {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
-                  <Sold sold={p.sold} />
-                </Coming>
-              );
-            },
-          )}
+          {[
+            ...groupBy(near, (p) =>
+              [p.placeId, p.labelKey, p.plannedFor, p.earliest, p.latest, p.sold].join(),
+            ).values(),
+          ].map((same) => {
+            const p = same[0]!;
+            return (
+              <Coming
+                key={p.id}
+                trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}/apply?plan=${x.id}` }))}
+                span={{ from: today, to: horizon, earliest: p.earliest!, latest: p.latest!, due: p.plannedFor! }}
+              >
+                {METHOD_NAMES[p.method]}, {p.labelName}, {shortDay(p.plannedFor!)}
+                <Sold sold={p.sold} />
+              </Coming>
+            );
+          })}
           {[...groupBy(soon, sameLook).values()].map((same) => {
             const f = same[0]!;
             return (

@@ -2,10 +2,12 @@ import { command, refuse, sentBefore, type Answer } from '@/commands/command';
 import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
 import { findsNear, treeOf } from '@/commands/facts/tree';
+import { STILL_HANGS } from '@/commands/hanging/then';
 import { settleAnew } from '@/commands/programme/settle';
 import { bookingSchema, weatherSchema } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
 import { stillSaid } from '@/core/gates/said';
+import { enteredOf } from '@/core/hanging/hanging';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { NO_YEAR } from '@/core/season/year';
@@ -13,9 +15,13 @@ import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord } from '@/store/book';
 import { laidBehind } from '@/store/laid';
+import { hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { lotsOf, heldBy } from '@/store/shelf';
 import { v7 } from 'uuid';
+
+/** What is read off a device is not truer than this. */
+const READING = 0.02;
 
 /** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
 export const book = command({
@@ -34,10 +40,18 @@ export const book = command({
       heldBy(viewer),
       lotsOf(viewer, plan.label.key),
     ]);
+    const hung = await hangingOf(viewer, plan.id);
+    if (hung.some((d) => !d.pulledAt)) return refuse('planId', STILL_HANGS);
     const use = plan.label.uses.find((u) => u.key === plan.useKey);
     const condition = findCondition(plan.conditionId);
     if (!tree || !use || !condition || !plan.result.dose.ok)
       return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
+    if (hung.length) {
+      const pulled = hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl }));
+      const entered = enteredOf(plan.result.dose.product, pulled);
+      if (b.amount > entered * (1 + READING) + 1e-6)
+        return refuse('amount', `Only ${Number(entered.toPrecision(4))} ${plan.result.dose.dimension === 'volume' ? 'mL' : 'g'} of the product went in: the rest was pulled with its device.`);
+    }
     const saidNow = saidSchema.safeParse(b.said);
     if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
     const said = weatherSchema.parse(b.weather);

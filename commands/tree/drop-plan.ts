@@ -1,5 +1,7 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
+import { STILL_HANGS } from '@/commands/hanging/then';
+import { hangingOn } from '@/store/hanging';
 import { setPlanState } from '@/store/plans';
 import { z } from 'zod';
 
@@ -8,6 +10,7 @@ export const dropPlan = command({
   right: 'prescribe',
   schema: z.object({ id: uuid, drop: z.boolean() }),
   run: async ({ viewer: v }, { id, drop }) => {
+    if (drop && (await hangingOn(v, [id]))) return refuse('', STILL_HANGS);
     const changed = await setPlanState(v, id, drop ? 'open' : 'dropped', drop ? 'dropped' : 'open');
     return changed.count ? done : refuse('', 'This plan was carried out or dropped meanwhile.');
   },

@@ -1,5 +1,7 @@
 import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
+import { STILL_HANGS } from '@/commands/hanging/then';
+import { hangingOn } from '@/store/hanging';
 import { setPlanStates } from '@/store/plans';
 import { z } from 'zod';
 
@@ -12,6 +14,7 @@ export const dropPlans = command({
     drop: z.boolean(),
   }),
   run: async ({ viewer: v }, { ids, drop }) => {
+    if (drop && (await hangingOn(v, ids))) return refuse('ids', STILL_HANGS);
     const changed = await setPlanStates(v, ids, drop ? 'open' : 'dropped', drop ? 'dropped' : 'open');
     return changed.count === new Set(ids).size
       ? done

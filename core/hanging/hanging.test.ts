@@ -99,7 +99,12 @@ describe('whose turn it is', () => {
 describe('what went in', () => {
   it('is what was put in without what is left and lost; never more than the dose, nor less than nothing', () => {
     expect(enteredOf(90, [{ putMl: 30, leftMl: 0, lostMl: 0 }])).toBe(90);
-    expect(enteredOf(90, [30, 30, 30].map((putMl, i) => ({ putMl, leftMl: i * 10, lostMl: 0 })))).toBeCloseTo(60, 9);
+    expect(
+      enteredOf(
+        90,
+        [30, 30, 30].map((putMl, i) => ({ putMl, leftMl: i * 10, lostMl: 0 })),
+      ),
+    ).toBeCloseTo(60, 9);
     expect(enteredOf(90, [])).toBe(0);
     fc.assert(
       fc.property(

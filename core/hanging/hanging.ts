@@ -71,7 +71,7 @@ const after = (at: string, minutes: number) => new Date(Date.parse(at) + minutes
 const LOGISTIC = 1.2816 / Math.log(9);
 /** How well a reading tells the end, in logarithms: badly while little has gone in, well when little is left. */
 const readingSd = (gone: number) => READ.least + READ.more * (1 - gone);
-const READ = { least: 0.04, more: 0.19 };
+const READ = { least: 0.045, more: 0.205 };
 /** Less than this share gone in says nothing about the end. */
 const TELLS = 0.05;
 

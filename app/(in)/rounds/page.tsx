@@ -12,6 +12,7 @@ import { byDay } from '@/views/today';
 import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
+import { WhatHangs } from './hanging/what-hangs';
 import { OverPlans } from './over';
 import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
@@ -23,7 +24,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   const v = await viewer();
   const { place } = await searchParams;
   const now = new Date();
-  const { plans: open, works: openWorks, equipment, rounds, standing } = await roundsView(v, now);
+  const { plans: open, works: openWorks, equipment, rounds, standing, hanging } = await roundsView(v, now);
   const today = todayOf(v);
   const { plans: allPlans, ahead, over } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
@@ -96,6 +97,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           Days and crews for the fortnight
         </Link>
       </p>
+      <WhatHangs {...hanging} />
       {standing > 0 && <Turned drawnAt={now.toISOString()} />}
       {rounds.map((r) => (
         <TodaysRound key={r.id} round={r} plans={open} works={openWorks} />

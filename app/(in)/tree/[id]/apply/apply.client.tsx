@@ -38,6 +38,8 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import { book } from './actions';
 import { BeforeStart } from './before.client';
+import { During } from './during.client';
+import type { Hanging } from './hang.client';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {
@@ -61,6 +63,8 @@ interface Props {
   lots: { id: string; lotNumber: string; expiresOn: string; onHand: number; unit: 'mL' | 'g'; labelKey: string }[];
   station: Weather;
   place: { access: string; hazards: string; dogs: string; code: string | null };
+  /** What hangs or hung by this plan; null where nothing ever did. */
+  hanging: Hanging | null;
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -89,6 +93,7 @@ export function ApplyBench({
   lots,
   station,
   place,
+  hanging,
   refused,
   tag,
   head,
@@ -113,9 +118,9 @@ export function ApplyBench({
     {
       day: situation.today,
       id: v7(),
-      stage: 0,
+      stage: hanging ? 2 : 0,
       worn: [] as string[],
-      startedAt: '',
+      startedAt: hanging?.from ?? '',
       endedAt: '',
       amount: String(planned),
       // The first lot that holds enough and has not expired; an expired one is never the usual answer.
@@ -210,6 +215,9 @@ export function ApplyBench({
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
   const ground = treatedGround(use, dose.diameterCm);
   const { passes } = now;
+  // Down, not up: more than went in is not booked.
+  const wentIn = (entered: number) =>
+    entered >= dose.product * 0.9999 ? String(planned) : String(Math.floor((entered / perUnit(unit)) * 1e4) / 1e4);
   const go = (stage: number) => {
     set('stage', stage);
     window.scrollTo({ top: 0 });
@@ -525,35 +533,21 @@ export function ApplyBench({
       )}
 
       {form.stage === 2 && (
-        <>
-          <p className="text-[0.9375rem] font-semibold text-ink-2">Started</p>
-          <p className="figures text-pour-big leading-none font-bold phone:text-pour">
-            {form.startedAt ? clock(form.startedAt, timeZone) : '–'}
-          </p>
-          <dl className="mt-4 max-w-lg">
-            <Fact name={words.into}>
-              {dose.sites && dose.perSite
-                ? showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units).text
-                : (dose.carrier
-                    ? showFill(dose.carrier.totalMl, units)
-                    : showAmount(dose.product, dose.dimension, units)
-                  ).text}
-            </Fact>
-            {dose.sites && <Fact name="Count them back">{dose.sites.count} devices</Fact>}
-            <Fact name="Keep out">
-              {use.intervals.reEntryHours > 0
-                ? `${use.intervals.reEntryHours} h after the end`
-                : AIRBORNE.includes(use.method)
-                  ? 'until it has dried'
-                  : 'no time on the label'}
-            </Fact>
-          </dl>
-          <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{words.mind}</p>
-          {main('Finished', () => {
-            setForm((f) => ({ ...f, endedAt: new Date().toISOString(), stage: 3 }));
+        <During
+          plan={plan}
+          words={words}
+          startedAt={form.startedAt}
+          units={units}
+          timeZone={timeZone}
+          hanging={hanging}
+          refused={refused !== null}
+        >
+          {main(hanging ? 'Write what went in' : 'Finished', () => {
+            const hung = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };
+            setForm((f) => ({ ...f, endedAt: new Date().toISOString(), ...hung, stage: 3 }));
             window.scrollTo({ top: 0 });
           })}
-        </>
+        </During>
       )}
 
       {form.stage === 3 && (

@@ -10,9 +10,30 @@ import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
 import { loadSheet, titledSheet, type SheetAddress } from './sheet';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
+import { enteredOf } from '@/core/hanging/hanging';
+import type { HungRow } from '@/store/hanging';
 import { ApplyBench } from './apply.client';
+import type { Hanging } from './hang.client';
 
 export const generateMetadata = titledSheet('Apply');
+
+/** What hangs or hung by a plan; null where nothing ever did. */
+function hangingOf(hung: readonly HungRow[], product: number): Hanging | null {
+  const [first] = hung;
+  if (!first) return null;
+  const still = hung.filter((h) => !h.pulledAt).length;
+  const pulled = hung.flatMap((h) => h.pulledAt ?? []).map(Number);
+  return {
+    still,
+    pulled: pulled.length,
+    from: first.hungAt.toISOString(),
+    to: still ? null : new Date(Math.max(...pulled)).toISOString(),
+    entered: enteredOf(
+      product,
+      hung.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl ?? 0, lostMl: h.lostMl })),
+    ),
+  };
+}
 
 export default async function Page(address: SheetAddress) {
   const { viewer, now, tree, finds, duties, open, sheet } = await loadSheet(address);
@@ -33,7 +54,7 @@ export default async function Page(address: SheetAddress) {
         </Link>
       </Frame>
     );
-  const { held, lots, arrival } = sheet;
+  const { held, lots, arrival, hung } = sheet;
   // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
   const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
   return (
@@ -58,6 +79,7 @@ export default async function Page(address: SheetAddress) {
       lots={lots}
       station={stationFor(spotOf(tree)).at(now)}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
+      hanging={hangingOf(hung, plan.result.dose.product)}
       refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
       tag={tag}
       head={head}

@@ -1,0 +1,115 @@
+'use client';
+
+import Link from 'next/link';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Section } from '@/ui/frame/pieces';
+import { useSaid } from '@/ui/frame/undo.client';
+import type { Board, BoardGroup } from '@/views/hanging';
+import { BoardRow } from './row.client';
+import { TURN_WORDS, devicesWords } from './words';
+
+/** How often the board is asked for anew while it is looked at. */
+const EVERY_MS = 20_000;
+
+/** The board as it is now: asked again every so often, when somebody comes back to it, and after each press. */
+function useBoard(first: Board): { board: Board; stale: boolean; again: () => void } {
+  const [board, setBoard] = useState(first);
+  const [stale, setStale] = useState(false);
+  const ask = useCallback(async () => {
+    try {
+      const r = await fetch('/api/hanging');
+      if (!r.ok) throw new Error(String(r.status));
+      setBoard((await r.json()) as Board);
+      setStale(false);
+    } catch {
+      setStale(true);
+    }
+  }, []);
+  useEffect(() => {
+    const each = setInterval(() => void ask(), EVERY_MS);
+    const seen = () => document.visibilityState === 'visible' && void ask();
+    document.addEventListener('visibilitychange', seen);
+    return () => {
+      clearInterval(each);
+      document.removeEventListener('visibilitychange', seen);
+    };
+  }, [ask]);
+  return { board, stale, again: () => void ask() };
+}
+
+/** Tells of a trunk whose turn has come, where that is allowed; a locked phone may keep it to itself. */
+function useBell(groups: readonly BoardGroup[], on: boolean) {
+  const told = useRef(new Set<string>());
+  useEffect(() => {
+    for (const g of groups) {
+      const key = `${g.planId} ${g.turn.why}`;
+      if (g.turn.why === 'running' || g.turn.why === 'slow' || told.current.has(key)) continue;
+      told.current.add(key);
+      if (on && 'Notification' in window && Notification.permission === 'granted')
+        new Notification(`${g.tag}: ${TURN_WORDS[g.turn.why]}`, { body: `${g.placeName}, ${devicesWords(g)}` });
+    }
+  }, [groups, on]);
+}
+
+export function HangingBoard({ first, refused }: { first: Board; refused: string | null }) {
+  const { board, stale, again } = useBoard(first);
+  const [bell, setBell] = useState(false);
+  const said = useSaid();
+  useBell(board.groups, bell);
+  const want = board.groups.filter((g) => g.turn.why !== 'running' && g.turn.why !== 'slow').length;
+  const ask = async () => {
+    const may = 'Notification' in window ? await Notification.requestPermission() : 'denied';
+    setBell(may === 'granted');
+    said({
+      sentence:
+        may === 'granted'
+          ? 'This device tells you while the board is open; when it is locked, look for yourself.'
+          : 'This device does not let Elmhorn tell you.',
+    });
+  };
+  return (
+    <>
+      <h1>{headline(board, want)}</h1>
+      <p className="mt-1 text-ink-2" role="status">
+        {stale ? 'No signal: these times are from before it was lost.' : 'Kept up to date on every device.'}{' '}
+        {!bell && board.groups.length > 0 && (
+          <button type="button" className="no-print min-h-12 underline underline-offset-3" onClick={() => void ask()}>
+            Tell me on this device
+          </button>
+        )}
+      </p>
+      {refused && <p className="mt-2 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
+      <ol className="mt-2">
+        {board.groups.map((g) => (
+          <BoardRow key={g.planId} group={g} may={refused === null} onChanged={again} />
+        ))}
+      </ol>
+      {board.unwritten.length > 0 && (
+        <Section title="Pulled, to be written" aside="the sheet has its times and what went in">
+          <ul>
+            {board.unwritten.map((u) => (
+              <li key={u.planId} className="row flex min-h-16 flex-wrap items-center justify-between gap-3 py-2">
+                <span className="flex items-center gap-4">
+                  <span className="plate-small flex-none">{u.tag}</span>
+                  <span>
+                    <b className="block">{u.placeName}</b>
+                    <span className="text-[0.9375rem] text-ink-2">{u.labelName}</span>
+                  </span>
+                </span>
+                <Link className="press phone:w-full" href={`/tree/${u.treeId}/apply?plan=${u.planId}`}>
+                  Write it
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
+    </>
+  );
+}
+
+function headline({ groups, unwritten }: Board, want: number): string {
+  if (want) return want === 1 ? 'One trunk wants a hand now' : `${want} trunks want a hand now`;
+  if (groups.length) return groups.length === 1 ? 'One trunk, and it runs' : `${groups.length} trunks, all running`;
+  return unwritten.length ? 'Nothing hangs; some of it is to be written' : 'Nothing hangs';
+}

@@ -1,0 +1,35 @@
+import type { DeviceState, Guard, Turn } from '@/core/hanging/hanging';
+import type { BoardGroup } from '@/views/hanging';
+
+/** Why somebody goes there, as it is said to whoever goes. */
+export const TURN_WORDS: Record<Turn, string> = {
+  leaking: 'leaks: go now',
+  dark: 'dark soon: pull it',
+  empty: 'empty: pull it',
+  due: 'should be empty: look',
+  stuck: 'stuck: free it, or pull it',
+  late: 'longer than nine in ten: look',
+  slow: 'runs slowly',
+  running: 'runs',
+};
+export const STATE_PRESSES: Record<DeviceState, string> = {
+  running: 'Runs',
+  slow: 'Slow',
+  stuck: 'Stuck',
+  leaking: 'Leaks',
+  empty: 'Empty',
+};
+export const GUARD_WORDS: Record<Guard, string> = {
+  attended: 'somebody stays with it',
+  fenced: 'fenced off',
+  signed: 'signs are up',
+};
+const MANY: Record<BoardGroup['device'], string> = {
+  capsule: 'capsules',
+  'pressure bottle': 'pressure bottles',
+  'low-pressure bottle': 'low-pressure bottles',
+  'tee infusion': 'tee infusions',
+};
+/** @example devicesWords(group) // '6 capsules' */
+export const devicesWords = ({ device, devices }: Pick<BoardGroup, 'device' | 'devices'>): string =>
+  devices.length === 1 ? `one ${device}` : `${devices.length} ${MANY[device]}`;

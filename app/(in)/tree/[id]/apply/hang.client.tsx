@@ -1,0 +1,81 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { GUARDS, type Guard } from '@/core/hanging/hanging';
+import { Choices, FormFaults } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { clock } from '@/ui/words';
+import { hang } from '../../../rounds/hanging/actions';
+import { GUARD_WORDS } from '../../../rounds/hanging/words';
+
+/** What a plan has hung on its tree: nothing yet, something that hangs still, or all of it pulled. */
+export interface Hanging {
+  still: number;
+  pulled: number;
+  from: string;
+  /** When the last one was pulled; null while one hangs. */
+  to: string | null;
+  /** Product that went in, in the unit of the dose. */
+  entered: number;
+}
+
+/** Hangs the devices of a plan, so that the crew may go on to the next tree; the board keeps them until they are pulled. */
+export function Hang({
+  planId,
+  count,
+  startedAt,
+  timeZone,
+  hanging,
+  refused,
+}: {
+  planId: string;
+  count: number;
+  startedAt: string;
+  timeZone: string;
+  hanging: Hanging | null;
+  refused: boolean;
+}) {
+  const router = useRouter();
+  const [id] = useState(() => v7());
+  const [guarded, setGuarded] = useState<Guard | null>(null);
+  const { busy, faults, setFaults, send } = useSend(hang);
+  if (hanging && hanging.still > 0)
+    return (
+      <section className="mt-4 border-l-4 border-sap pl-4">
+        <p className="text-lead font-bold">
+          {hanging.still === 1 ? 'One hangs' : `${hanging.still} hang`} since {clock(hanging.from, timeZone)}
+        </p>
+        <p>Written up when all are pulled.</p>
+        <Link className="press press-main mt-2 min-h-14 phone:w-full" href="/rounds/hanging">
+          The board of what hangs
+        </Link>
+      </section>
+    );
+  if (hanging) return null;
+  const now = () => {
+    if (!guarded) return setFaults([{ path: 'guarded', sentence: 'Say what keeps people from it.' }]);
+    send({ id, planId, at: startedAt || new Date().toISOString(), guarded }, () => {
+      router.push('/rounds/hanging');
+      router.refresh();
+    });
+  };
+  return (
+    <section className="mt-4 border-l-4 border-line pl-4" aria-label="Hang them and go on">
+      <Choices
+        label="It hangs while you go on; what keeps people from it?"
+        options={GUARDS.map((value) => ({ value, name: GUARD_WORDS[value] }))}
+        faults={faults}
+        path="guarded"
+        value={guarded}
+        onChange={setGuarded}
+      />
+      <FormFaults faults={faults} known={['guarded']} />
+      <button type="button" className="press min-h-14 phone:w-full" disabled={busy || refused} onClick={now}>
+        {count === 1 ? 'It hangs' : `All ${count} hang`}: on to the next tree
+      </button>
+    </section>
+  );
+}
