@@ -30,7 +30,6 @@ import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { OF_THE_PLACE, stillSaid, type Said } from '@/core/gates/said';
-import { AIRBORNE } from '@/core/label/methods';
 import { methodWords } from '@/core/label/method-words';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { soilState } from '@/core/weather/air';
