@@ -15,6 +15,7 @@ import { findCondition, findHost, regionOf, shipped, trainingLabels } from '@/kn
 import { crews } from './crews';
 import { schedule } from './schedule';
 import { pages } from './pages';
+import { hanging } from './hanging';
 import { ribbon } from './ribbon';
 import { sessionFor } from './session';
 import { simulation, told } from './simulate';
@@ -374,6 +375,7 @@ async function main() {
   const cookie = await sessionFor(owner, email);
   await pages(figures);
   schedule(figures);
+  hanging(figures);
   await crews(figures);
   await lists(cookie);
   await paint(cookie);

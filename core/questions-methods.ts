@@ -8,6 +8,8 @@ import { barkLossAdvice, barkLossShare } from './measure/bark-loss';
 import { efficacy, hendersonTilton, sampleSize } from './measure/efficacy';
 import { question, type Question } from './question';
 import { feed } from './rootzone/feeding';
+import { DEVICE_STATES, enteredOf, habitOf, turnOf } from './hanging/hanging';
+import { DEVICES } from './label/methods';
 import { probeGrid, ringArea } from './rootzone/probe-grid';
 import { irrigate } from './rootzone/water';
 import { rootZoneRadius, trenches } from './rootzone/zone';
@@ -25,7 +27,50 @@ const share = z.number().min(0).max(1);
 const MOST_HOLES = 20_000;
 const amountOfMoney = z.number().min(-1e12).max(1e12);
 
+const at = z.iso.datetime({ offset: true, error: 'must be an instant, as 2026-06-01T08:00:00Z' });
+const device = z.enum(DEVICES);
+
 export const METHOD_QUESTIONS: Record<string, Question> = {
+  hanging: question(
+    'when a device on a trunk is empty, with its spread, whose turn it is, and what of the dose went in',
+    z.strictObject({
+      device,
+      putMl: positive,
+      hungAt: at,
+      now: at,
+      expectedMinutes: positive,
+      seen: z
+        .array(z.strictObject({ at, state: z.enum(DEVICE_STATES), leftMl: metres.nullable().default(null) }))
+        .max(100)
+        .default([]),
+      overnight: z.boolean().default(false),
+      dark: at.nullable().default(null),
+      /** The outfit's own devices of the past. */
+      log: z
+        .array(z.strictObject({ device, expectedMinutes: positive, minutes: positive }))
+        .max(1000)
+        .default([]),
+      pulled: z
+        .strictObject({ product: positive, leftMl: z.number().min(0), lostMl: z.number().min(0).default(0) })
+        .optional(),
+    }),
+    ({ log, now, pulled, ...asked }) => {
+      const instant = (x: string) => new Date(x).toISOString();
+      const hung = {
+        ...asked,
+        id: '',
+        hungAt: instant(asked.hungAt),
+        dark: asked.dark && instant(asked.dark),
+        seen: asked.seen.map((s) => ({ ...s, at: instant(s.at) })).sort((a, b) => a.at.localeCompare(b.at)),
+      };
+      const habit = habitOf(asked.device, log);
+      return {
+        habit,
+        turn: turnOf(hung, habit, instant(now)),
+        ...(pulled ? { entered: enteredOf(pulled.product, [{ putMl: asked.putMl, ...pulled }]) } : {}),
+      };
+    },
+  ) as Question,
   spray: question(
     'crown volume, spray for it, and the loads of a tank',
     z.strictObject({

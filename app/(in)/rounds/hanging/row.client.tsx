@@ -27,6 +27,7 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
   const see = useSend(seeDevices);
   const said = useSaid();
   const urgent = URGENT.includes(g.turn.why);
+  const waits = g.turn.why === 'running' || g.turn.why === 'slow';
   const ids = g.devices.map((d) => d.id);
   const last = g.devices.find((d) => d.last)?.last ?? null;
   const say = (state: DeviceState) =>
@@ -36,11 +37,11 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
     });
   return (
     <li className={`row py-3 ${urgent ? 'border-l-8 border-l-madder pl-3' : ''}`}>
-      <div className="flex items-start gap-4">
+      <div className="flex items-start gap-4 phone:flex-wrap">
         <Link href={`/tree/${g.treeId}`} className="plate-small flex-none">
           {g.tag}
         </Link>
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 phone:order-3 phone:basis-full">
           <p className={`text-lead font-bold ${urgent ? 'text-madder' : ''}`}>{TURN_WORDS[g.turn.why]}</p>
           <p>
             {devicesWords(g)}, {g.labelName}
@@ -51,7 +52,7 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
             {g.overnight && `; through the night: ${g.overnight}`}
           </p>
         </div>
-        <p className="figures flex-none text-right">
+        <p className="figures flex-none text-right phone:ml-auto">
           <b className="block text-[2rem] leading-none">{clock(g.turn.empty.at, g.timeZone)}</b>
           <span className="text-[0.9375rem] text-ink-2">
             {g.turn.empty.earliest === g.turn.empty.latest
@@ -68,14 +69,21 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
           <div className="grid grid-cols-3 gap-2 desk:grid-cols-6" role="group" aria-label={`Trunk ${g.tag}`}>
             <button
               type="button"
-              className="press press-main min-h-14"
+              className={`press min-h-14 ${waits ? '' : 'press-main'}`}
               aria-expanded={open === 'pull'}
               onClick={() => setOpen(open === 'pull' ? null : 'pull')}
             >
               Pull
             </button>
             {DEVICE_STATES.map((s) => (
-              <button key={s} type="button" className="press min-h-14" disabled={see.busy} onClick={() => say(s)}>
+              <button
+                key={s}
+                type="button"
+                className={`press min-h-14 ${last?.state === s ? 'border-4 font-extrabold' : ''}`}
+                aria-pressed={last?.state === s}
+                disabled={see.busy}
+                onClick={() => say(s)}
+              >
                 {STATE_PRESSES[s]}
               </button>
             ))}
