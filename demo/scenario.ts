@@ -503,7 +503,17 @@ export const seenStages: Readonly<Record<string, [hostId: string, code: number, 
 
 /** Who goes out together, by the names of the sample people; they start from the yard on the quay. */
 export const crews = [
-  { name: 'Quay crew', people: ['Idris Pellow', 'Wren Askew'], hours: 'Mon–Fri 07:00–12:00\nMon–Fri 12:30–16:30', least: 1 },
-  { name: 'Late van', people: ['Maren Tolgarth'], hours: 'Tue–Thu 10:00–14:00\nTue–Thu 14:45–19:30\nSat 08:00–13:00', least: 1 },
+  {
+    name: 'Quay crew',
+    people: ['Idris Pellow', 'Wren Askew'],
+    hours: 'Mon–Fri 07:00–12:00\nMon–Fri 12:30–16:30',
+    least: 1,
+  },
+  {
+    name: 'Late van',
+    people: ['Maren Tolgarth'],
+    hours: 'Tue–Thu 10:00–14:00\nTue–Thu 14:45–19:30\nSat 08:00–13:00',
+    least: 1,
+  },
 ];
 export const YARD = { lat: 50.3301, lon: -4.1192 };

@@ -50,7 +50,10 @@ export const book = command({
       const pulled = hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl }));
       const entered = enteredOf(plan.result.dose.product, pulled);
       if (b.amount > entered * (1 + READING) + 1e-6)
-        return refuse('amount', `Only ${Number(entered.toPrecision(4))} ${plan.result.dose.dimension === 'volume' ? 'mL' : 'g'} of the product went in: the rest was pulled with its device.`);
+        return refuse(
+          'amount',
+          `Only ${Number(entered.toPrecision(4))} ${plan.result.dose.dimension === 'volume' ? 'mL' : 'g'} of the product went in: the rest was pulled with its device.`,
+        );
     }
     const saidNow = saidSchema.safeParse(b.said);
     if (!saidNow.success) return refuse('said', 'An answer was given that was not offered.');
