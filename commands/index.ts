@@ -49,6 +49,7 @@ import { archiveTree } from './tree/archive-tree';
 import { finishWork } from './tree/finish-work';
 import { revoke } from './tree/take-back-offer';
 import { book } from './tree/book';
+import { bookRow } from './tree/book-row';
 import { decide } from './tree/decide';
 import { examine } from './tree/examine';
 import { withdraw } from './tree/withdraw-look';
@@ -143,6 +144,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   finishWork,
   revoke,
   book,
+  bookRow,
   decide,
   examine,
   withdraw,

@@ -113,6 +113,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           title={of[0]!.placeName}
           aside={<Aside of={of} here={here?.placeId} words="in walking order" />}
         >
+          <InOneGo of={of} />
           <Stops
             stops={of}
             row={(p) => (
@@ -264,6 +265,19 @@ function Later({ same }: { same: readonly LaterStop[] }) {
     </>
   );
 }
+
+/** Rows of a place that are done from one mix and written in one go; what hangs is gone to tree by tree. */
+const InOneGo = ({ of }: { of: readonly OpenPlan[] }) => (
+  <p className="no-print flex flex-wrap gap-3">
+    {[...groupBy(of, (p) => (p.method === 'trunk-injection' ? null : `${p.labelKey} ${p.method}`)).values()]
+      .filter((same) => same.length > 1)
+      .map((same) => (
+        <Link key={same[0]!.id} className="press min-h-14 phone:w-full" href={`/rounds/row?plan=${same[0]!.id}`}>
+          {same.length} trees in one go: {same[0]!.labelName}
+        </Link>
+      ))}
+  </p>
+);
 
 /** How many trees, and the way to this place alone. */
 const Aside = ({ of, here, words }: { of: { placeId: string }[]; here: string | undefined; words: string }) => (

@@ -13,13 +13,11 @@ import type { Ring } from '@/core/ring/ring';
 import { readNumber } from '@/core/units/numbers';
 import {
   figure,
-  MASS,
   showAmount,
   showFill,
   showFine,
   showTrunk,
   smallUnit,
-  VOLUME,
   type UnitSystem,
 } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
@@ -38,6 +36,7 @@ import { clock } from '@/ui/words';
 import { book } from './actions';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
+import { firstWord, perUnit, readAir, typedAir, usualLot } from './typed';
 import type { Hanging } from './hang.client';
 import { PhotoField } from '../examine/photo-field.client';
 
@@ -71,18 +70,6 @@ interface Props {
   others: { id: string; name: string; here: boolean }[];
 }
 const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
-
-const toCelsius = (typed: number, us: boolean) => (us ? (typed - 32) / 1.8 : typed);
-
-/** What the great button says: the first thing that still stands in the way, or that the work may start. */
-function firstWord(open: { lots: number; stops: number; questions: number; reasons: number }, start: string): string {
-  if (!open.lots) return 'Book the delivery first';
-  if (open.stops) return 'Stopped: record only what was done all the same';
-  if (open.questions) return `Answer ${open.questions === 1 ? 'the question' : `${open.questions} questions`} first`;
-  return open.reasons ? 'Give the reason first' : start;
-}
-
-const perUnit = (unit: string) => ({ ...VOLUME, ...MASS })[unit as keyof typeof VOLUME] ?? 1;
 
 export function ApplyBench({
   units,
@@ -122,16 +109,8 @@ export function ApplyBench({
       startedAt: hanging?.from ?? '',
       endedAt: '',
       amount: String(planned),
-      // The first lot that holds enough and has not expired; an expired one is never the usual answer.
-      lotId:
-        (
-          lots.find((l) => l.onHand >= dose.product && l.expiresOn >= situation.today) ??
-          lots.find((l) => l.expiresOn >= situation.today) ??
-          lots[0]
-        )?.id ?? '',
-      temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
-      wind: String(us ? Math.round(station.windMs * 22.3694) / 10 : station.windMs),
-      humidity: String(station.humidity),
+      lotId: usualLot(lots, dose.product, situation.today),
+      ...typedAir(station, units),
       soil: plan.plannedFor ? soilState(station) : plan.choices.soil,
       // What the leaves did when it was planned for a later day says nothing today.
       leaf: plan.plannedFor ? null : plan.choices.leaf,
@@ -149,23 +128,8 @@ export function ApplyBench({
   const { busy, faults, setFaults, send } = useSend(book);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
 
-  const temperature = readNumber(form.temperature, {
-    name: 'The temperature',
-    min: us ? -40 : -40,
-    max: us ? 131 : 55,
-    unit: us ? '°F' : '°C',
-  });
-  const wind = readNumber(form.wind, { name: 'The wind', min: 0, max: us ? 134 : 60, unit: us ? 'mph' : 'm/s' });
-  const humidity = readNumber(form.humidity, { name: 'The humidity', min: 0, max: 100, unit: '%' });
+  const { temperatureC: celsius, windMs: ms, humidity, faults: airFaults } = readAir(form, units);
   const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 100_000, unit });
-  // What was typed and cannot be read is unknown; the station does not speak for it.
-  const celsius = temperature.ok ? toCelsius(temperature.value, us) : null;
-  const ms = wind.ok ? wind.value / (us ? 2.23694 : 1) : null;
-  const airFaults = [
-    ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
-    ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
-    ...(humidity.ok ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
-  ];
   const saidNow = { ...stillSaid(plan.choices.said), ...ofPlace.said, ...form.said };
   const now = prescribe(situation, label, use, {
     ...plan.choices,
@@ -178,7 +142,7 @@ export function ApplyBench({
     windMs: ms,
     rainNext24Mm: station.rainNext24Mm,
     rainByHour: station.rainByHour ?? null,
-    humidity: humidity.ok ? humidity.value : null,
+    humidity,
     windFromDeg: station.windFromDeg,
     system: units,
   });
@@ -228,7 +192,7 @@ export function ApplyBench({
       ...airFaults,
       ...(lot ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
     ];
-    if (bad.length || !lot || celsius === null || ms === null || !humidity.ok) return setFaults(bad);
+    if (bad.length || !lot || celsius === null || ms === null || humidity === null) return setFaults(bad);
     send(
       {
         id: form.id,
@@ -242,7 +206,7 @@ export function ApplyBench({
           at: form.startedAt || station.at,
           temperatureC: celsius,
           windMs: ms,
-          humidity: humidity.value,
+          humidity,
         },
         soil: form.soil,
         leaf: form.leaf,

@@ -1,0 +1,335 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { v7 } from 'uuid';
+import type { AtTheTree } from '@/commands/facts/booking';
+import { methodWords } from '@/core/label/method-words';
+import { OF_THE_PLACE, type Said } from '@/core/gates/said';
+import { readNumber } from '@/core/units/numbers';
+import { showAmount, showFill, smallUnit, type UnitSystem } from '@/core/units/units';
+import { soilState, type SoilState, type Weather } from '@/core/weather/air';
+import type { LeafState } from '@/core/diagnose/words';
+import { FormFaults, Tick } from '@/ui/controls/controls';
+import { useDraft, useSend } from '@/ui/controls/use.client';
+import { Frame } from '@/ui/frame/frame';
+import { Fact, Pour } from '@/ui/frame/pieces';
+import { useSaid } from '@/ui/frame/undo.client';
+import { clock } from '@/ui/words';
+import type { Row, RowTree } from '@/views/row';
+import { BeforeStart } from '../../tree/[id]/apply/before.client';
+import { firstWord, perUnit, readAir, typedAir, usualLot } from '../../tree/[id]/apply/typed';
+import { bookRow } from './actions';
+import { useRowGates } from './gates.client';
+import { Strip } from './strip.client';
+import { WriteRow } from './write.client';
+
+const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
+
+interface Props {
+  row: Row;
+  units: UnitSystem;
+  station: Weather;
+  refused: string | null;
+  tag: React.ReactNode;
+  margin: React.ReactNode;
+}
+
+const sum = (trees: readonly RowTree[], of: (t: RowTree) => number) => trees.reduce((a, t) => a + of(t), 0);
+
+function useRowForm({ row, units, station }: Props) {
+  const { use, lots, today, trees } = row;
+  return useDraft(
+    `row:${row.placeId}:${row.label.key}:${use.key}`,
+    {
+      day: today,
+      id: v7(),
+      // A record each: the same ids however often they are sent.
+      records: Object.fromEntries(trees.map((t) => [t.planId, v7()])) as Record<string, string>,
+      stage: 0,
+      worn: [] as string[],
+      out: [] as string[],
+      done: [] as string[],
+      startedAt: '',
+      endedAt: '',
+      amount: null as string | null,
+      lotId: usualLot(
+        lots,
+        sum(trees, (t) => t.dose.product),
+        today,
+      ),
+      ...typedAir(station, units),
+      soil: soilState(station) as SoilState | null,
+      leaf: null as LeafState | null,
+      intakeMmH: null as number | null,
+      said: {} as Said,
+      released: {} as Record<string, string>,
+      deviation: '',
+      mark: '',
+      note: '',
+    },
+    // Work that has begun is never forgotten, not even past midnight.
+    (kept) => kept.day === today || Boolean(kept.startedAt),
+  );
+}
+
+/** A row of like trees from one mix: asked once, ticked off tree by tree, written in one go. */
+export function RowSheet(props: Props) {
+  const { row, units, station, refused, tag, margin } = props;
+  const { use, label, lots, trees } = row;
+  const router = useRouter();
+  const tell = useSaid();
+  const [form, setForm, forget] = useRowForm(props);
+  const [ofPlace, setOfPlace] = useDraft(
+    `place-said:${row.placeId}`,
+    { day: row.today, said: {} as Said, worn: [] as string[] },
+    (kept) => kept.day === row.today,
+  );
+  const { busy, faults, setFaults, send } = useSend(bookRow);
+  const change = (more: Partial<typeof form>) => setForm((f) => ({ ...f, ...more }));
+  const go = (stage: number, more: Partial<typeof form> = {}) => {
+    change({ ...more, stage });
+    window.scrollTo({ top: 0 });
+  };
+  const air = readAir(form, units);
+  const saidNow = { ...ofPlace.said, ...form.said };
+  const { temperatureC, windMs, humidity } = air;
+  const readable = temperatureC !== null && windMs !== null && humidity !== null;
+  const at: AtTheTree | null = readable
+    ? {
+        weather: { ...station, temperatureC, windMs, humidity },
+        soil: form.soil,
+        leaf: form.leaf,
+        intakeMmH: form.intakeMmH,
+        said: saidNow,
+        startedAt: form.startedAt || station.at,
+      }
+    : null;
+  const asked = useRowGates(
+    trees.map((t) => t.planId),
+    at,
+  );
+  const told = asked.gates ?? [];
+  const stopped = new Set(
+    told.flatMap((g) => (g.gate.strength === 'stop' && g.gate.state === 'tripped' ? g.planIds : [])),
+  );
+  // What is stopped is left out of the row: done all the same, it is written tree by tree with its reason.
+  const mine = trees.filter((t) => !form.out.includes(t.planId) && !stopped.has(t.planId));
+  const open = told.filter((g) => g.planIds.some((id) => mine.some((t) => t.planId === id)));
+  const questions = open.filter((g) => g.gate.asks && g.gate.state === 'asked');
+  const unreasoned = open.filter(
+    ({ gate }) =>
+      gate.strength === 'hold' && gate.state === 'tripped' && (form.released[gate.id] ?? '').trim().length < 4,
+  );
+  const onSay = (answers: Said) => {
+    const shared = Object.fromEntries(
+      Object.entries(answers).filter(([k]) => OF_THE_PLACE.some((x) => x === k)),
+    ) as Said;
+    if (Object.keys(shared).length) setOfPlace((p) => ({ ...p, said: { ...p.said, ...shared } }));
+    setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
+  };
+  const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
+  const written = form.stage === 3 ? mine.filter((t) => form.done.includes(t.planId)) : mine;
+  const product = sum(written, (t) => t.dose.product);
+  const mixMl = sum(written, (t) => t.dose.carrier?.totalMl ?? 0);
+  const { dimension } = trees[0]!.dose;
+  const unit = smallUnit(dimension, units);
+  const planned = Number((product / perUnit(unit)).toPrecision(6));
+  const typed = form.amount ?? String(planned);
+  const amount = readNumber(typed, { name: 'The amount used', above: 0, max: 1_000_000, unit });
+
+  const submit = () => {
+    const bad = [
+      ...(amount.ok ? [] : [{ path: 'total', sentence: amount.sentence }]),
+      ...air.faults,
+      ...(form.lotId ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf.' }]),
+      ...(written.length ? [] : [{ path: '', sentence: 'No tree is ticked as done.' }]),
+    ];
+    if (bad.length || !amount.ok || !at) return setFaults(bad);
+    send(
+      {
+        id: form.id,
+        rows: written.map((t) => ({ planId: t.planId, recordId: form.records[t.planId] ?? v7() })),
+        total: amount.value === planned ? null : amount.value * perUnit(unit),
+        startedAt: form.startedAt || new Date().toISOString(),
+        endedAt: form.endedAt || new Date().toISOString(),
+        lotId: form.lotId,
+        weather: { ...at.weather, at: form.startedAt || station.at },
+        soil: form.soil,
+        leaf: form.leaf,
+        intakeMmH: form.intakeMmH,
+        said: saidNow,
+        released: form.released,
+        protection: form.worn,
+        deviation: form.deviation,
+        mark: form.mark,
+        note: form.note,
+      },
+      ({ recordIds }) => {
+        forget();
+        tell({ sentence: `${recordIds.length} ${recordIds.length === 1 ? 'record is' : 'records are'} written.` });
+        router.push(`/rounds?place=${row.placeId}`);
+        router.refresh();
+      },
+    );
+  };
+
+  const main = (name: string, onClick: () => void, plain = false) => (
+    <div className="mt-6 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
+      <button
+        data-confirm
+        type="button"
+        className={`press min-h-14 min-w-64 phone:w-full ${plain ? '' : 'press-main'}`}
+        disabled={busy || refused !== null}
+        onClick={onClick}
+      >
+        {busy ? 'Writing …' : name}
+      </button>
+    </div>
+  );
+  const strip = (
+    <Strip
+      trees={trees}
+      units={units}
+      stage={form.stage}
+      out={form.out}
+      done={form.done}
+      stops={told.filter((g) => g.gate.strength === 'stop' && g.gate.state === 'tripped')}
+      onOut={(out) => change({ out })}
+      onDone={(done) => change({ done })}
+    />
+  );
+  return (
+    <Frame tag={tag} margin={margin}>
+      <h1>
+        {trees.length} trees in one go: {label.name}
+      </h1>
+      <nav aria-label="Sheet" className="mt-2 mb-5 flex border-b border-line phone:grid phone:grid-cols-4">
+        {STAGES.map((s, i) => (
+          <button
+            key={s}
+            type="button"
+            aria-current={form.stage === i ? 'step' : undefined}
+            onClick={() => go(i)}
+            className={`min-h-14 px-3.5 phone:px-1 phone:text-[0.9375rem] ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}
+          >
+            {i + 1} {s}
+          </button>
+        ))}
+      </nav>
+      {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
+      <FormFaults faults={faults} known={form.stage === 3 ? ['total', 'lotId', 'deviation'] : []} />
+
+      {form.stage === 0 && (
+        <>
+          <h2 className="mb-2">Put on, before the can is opened</h2>
+          {use.protection.map((p) => (
+            <Tick
+              key={p}
+              checked={form.worn.includes(p)}
+              onChange={(on) => change({ worn: on ? [...form.worn, p] : form.worn.filter((x) => x !== p) })}
+            >
+              {p}
+            </Tick>
+          ))}
+          <p className="mt-3 text-[0.9375rem] text-ink-2">
+            Signal word on the label: {label.signalWord}. Label in hand, people and pets away, {words.ready}.
+          </p>
+          {main('All on: go on', () => go(1, { worn: use.protection }))}
+        </>
+      )}
+
+      {form.stage === 1 && (
+        <>
+          <Pour
+            big
+            label={mixMl ? `Mix for ${mine.length} trees` : `For ${mine.length} trees`}
+            value={mixMl ? showFill(mixMl, units).value : showAmount(product, dimension, units).value}
+            unit={mixMl ? showFill(mixMl, units).unit : showAmount(product, dimension, units).unit}
+          />
+          {mixMl > 0 && (
+            <dl className="max-w-lg">
+              <Fact name="Of it product">{showAmount(product, dimension, units).text}</Fact>
+              <Fact name="Order">half the water, the product, then the rest</Fact>
+            </dl>
+          )}
+          {strip}
+          <BeforeStart
+            use={use}
+            us={units === 'us'}
+            gates={open.map((g) => g.gate)}
+            said={saidNow}
+            onSay={onSay}
+            air={form}
+            onAir={change}
+            reasons={form.released}
+            onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
+            faults={air.faults}
+          />
+          {asked.failed && (
+            <p role="alert" className="mt-3 font-semibold text-madder">
+              What stands against it could not be asked. Try again with signal, or write it tree by tree.
+            </p>
+          )}
+          {main(
+            asked.gates
+              ? firstWord(
+                  {
+                    lots: lots.length,
+                    stops: mine.length ? 0 : 1,
+                    questions: questions.length,
+                    reasons: unreasoned.length,
+                  },
+                  words.start,
+                )
+              : 'Asking what stands against it …',
+            () => {
+              setFaults(air.faults);
+              if (!asked.gates || !lots.length || !mine.length || questions.length + unreasoned.length) {
+                document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
+                return;
+              }
+              go(2, { startedAt: new Date().toISOString() });
+            },
+            !mine.length,
+          )}
+        </>
+      )}
+
+      {form.stage === 2 && (
+        <>
+          <p className="figures">
+            Started <b>{form.startedAt ? clock(form.startedAt, row.timeZone) : '–'}</b>; tick each as it is done.
+          </p>
+          {strip}
+          <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{words.mind}</p>
+          {main('Finished', () =>
+            go(3, {
+              endedAt: new Date().toISOString(),
+              // Where nobody ticked on the way, all of them are meant; what is not done is taken out.
+              done: form.done.length ? form.done : mine.map((t) => t.planId),
+            }),
+          )}
+        </>
+      )}
+
+      {form.stage === 3 && (
+        <WriteRow
+          title={`${written.length} of ${trees.length} as it was done`}
+          strip={strip}
+          unit={unit}
+          planned={planned}
+          typed={typed}
+          dimension={dimension}
+          lots={lots}
+          units={units}
+          form={form}
+          faults={faults}
+          onChange={change}
+          onWrite={submit}
+        >
+          {main(`Write ${written.length} ${written.length === 1 ? 'record' : 'records'}`, submit)}
+        </WriteRow>
+      )}
+    </Frame>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+
+import { figure, showAmount, type UnitSystem } from '@/core/units/units';
+import { SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
+import type { Row } from '@/views/row';
+
+interface Written {
+  lotId: string;
+  deviation: string;
+  mark: string;
+  note: string;
+}
+
+/** What was used on a row, and how it went. */
+export function WriteRow({
+  title,
+  strip,
+  unit,
+  planned,
+  typed,
+  dimension,
+  lots,
+  units,
+  form,
+  faults,
+  onChange,
+  onWrite,
+  children,
+}: {
+  title: string;
+  strip: React.ReactNode;
+  unit: string;
+  planned: number;
+  /** The amount as it stands in its field. */
+  typed: string;
+  dimension: 'volume' | 'mass';
+  lots: Row['lots'];
+  units: UnitSystem;
+  form: Written;
+  faults: FormFault[];
+  onChange: (change: Partial<Written & { amount: string }>) => void;
+  onWrite: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        onWrite();
+      }}
+    >
+      <h2 className="mb-2">{title}</h2>
+      {strip}
+      <div className="mt-4 grid gap-x-8 desk:grid-cols-2">
+        <TextField
+          label={`Product used on all of them, ${unit}`}
+          path="total"
+          faults={faults}
+          hint={`Planned: ${figure(planned, 6)} ${unit}; shared by what was planned for each`}
+          className="box-number"
+          inputMode="decimal"
+          maxLength={20}
+          value={typed}
+          onChange={(amount) => onChange({ amount })}
+        />
+        <SelectField
+          label="Lot"
+          path="lotId"
+          faults={faults}
+          value={form.lotId}
+          onChange={(lotId) => onChange({ lotId })}
+          options={
+            lots.length
+              ? lots.map((l) => ({
+                  value: l.id,
+                  name: `${l.lotNumber}: ${showAmount(l.onHand, dimension, units).text} left, until ${l.expiresOn}`,
+                }))
+              : [{ value: '', name: 'no lot on the shelf' }]
+          }
+        />
+      </div>
+      <TextField
+        label="Mark on the trees"
+        path="mark"
+        faults={faults}
+        hint="Colour or tag, and where."
+        maxLength={200}
+        value={form.mark}
+        onChange={(mark) => onChange({ mark })}
+      />
+      <TextArea
+        label="Why, where it went otherwise than planned"
+        path="deviation"
+        faults={faults}
+        rows={2}
+        value={form.deviation}
+        onChange={(deviation) => onChange({ deviation })}
+      />
+      <TextArea
+        label="Note"
+        path="note"
+        faults={faults}
+        rows={2}
+        value={form.note}
+        onChange={(note) => onChange({ note })}
+      />
+      {children}
+    </form>
+  );
+}

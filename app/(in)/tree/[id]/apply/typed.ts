@@ -1,0 +1,72 @@
+import type { Fault } from '@/core/book/write';
+import { readNumber } from '@/core/units/numbers';
+import { MASS, VOLUME, type UnitSystem } from '@/core/units/units';
+import type { Weather } from '@/core/weather/air';
+
+const MPH = 2.23694;
+
+/** The air of a station as it is typed over, in the units of whoever reads it. */
+export const typedAir = (station: Weather, units: UnitSystem) => {
+  const us = units === 'us';
+  return {
+    temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
+    wind: String(us ? Math.round(station.windMs * MPH * 10) / 10 : station.windMs),
+    humidity: String(station.humidity),
+  };
+};
+
+/** What was typed and cannot be read is unknown; the station does not speak for it. */
+export interface ReadAir {
+  temperatureC: number | null;
+  windMs: number | null;
+  humidity: number | null;
+  faults: Fault[];
+}
+export function readAir(typed: ReturnType<typeof typedAir>, units: UnitSystem): ReadAir {
+  const us = units === 'us';
+  const temperature = readNumber(typed.temperature, {
+    name: 'The temperature',
+    min: -40,
+    max: us ? 131 : 55,
+    unit: us ? '°F' : '°C',
+  });
+  const wind = readNumber(typed.wind, { name: 'The wind', min: 0, max: us ? 134 : 60, unit: us ? 'mph' : 'm/s' });
+  const humidity = readNumber(typed.humidity, { name: 'The humidity', min: 0, max: 100, unit: '%' });
+  const celsius = (t: number) => (us ? (t - 32) / 1.8 : t);
+  return {
+    temperatureC: temperature.ok ? celsius(temperature.value) : null,
+    windMs: wind.ok ? wind.value / (us ? MPH : 1) : null,
+    humidity: humidity.ok ? humidity.value : null,
+    faults: [
+      ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
+      ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
+      ...(humidity.ok ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
+    ],
+  };
+}
+
+/** How much of what we keep (mL, g) one of a unit is. */
+export const perUnit = (unit: string) => ({ ...VOLUME, ...MASS })[unit as keyof typeof VOLUME] ?? 1;
+
+/** The first lot that holds enough and has not expired; an expired one is never the usual answer. */
+export const usualLot = <L extends { id: string; onHand: number; expiresOn: string }>(
+  lots: readonly L[],
+  product: number,
+  today: string,
+): string =>
+  (
+    lots.find((l) => l.onHand >= product && l.expiresOn >= today) ??
+    lots.find((l) => l.expiresOn >= today) ??
+    lots[0]
+  )?.id ?? '';
+
+/** What the great button says: the first thing that still stands in the way, or that the work may start. */
+export function firstWord(
+  open: { lots: number; stops: number; questions: number; reasons: number },
+  start: string,
+): string {
+  if (!open.lots) return 'Book the delivery first';
+  if (open.stops) return 'Stopped: record only what was done all the same';
+  if (open.questions) return `Answer ${open.questions === 1 ? 'the question' : `${open.questions} questions`} first`;
+  return open.reasons ? 'Give the reason first' : start;
+}

@@ -1,0 +1,178 @@
+import { refuse, sentBefore, type Answer, type Context } from '@/commands/command';
+import { spotOf } from '@/commands/facts/diagnosis';
+import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
+import { findsNear, treeOf, treesOf } from '@/commands/facts/tree';
+import { STILL_HANGS } from '@/commands/hanging/then';
+import { saidSchema } from '@/commands/said';
+import { weatherSchema, type Booking } from '@/core/book/record';
+import { writeUp } from '@/core/book/write';
+import { stillSaid } from '@/core/gates/said';
+import { enteredOf } from '@/core/hanging/hanging';
+import { stepOfUse } from '@/core/prescribe/costs';
+import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
+import type { Situation } from '@/core/prescribe/situation';
+import type { FollowUp } from '@/core/season/follow-ups';
+import { NO_YEAR } from '@/core/season/year';
+import { soilState } from '@/core/weather/air';
+import { findCondition } from '@/knowledge';
+import { PlanGone, writeRecord, type NewRecord } from '@/store/book';
+import { hangingOf } from '@/store/hanging';
+import { laidBehind } from '@/store/laid';
+import { getPlan, type Plan } from '@/store/plans';
+import { heldBy, lotsOf } from '@/store/shelf';
+import type { Viewer } from '@/store/auth';
+import { nearbyFinds } from '@/store/verdicts';
+import { v7 } from 'uuid';
+
+/** What is read off a device is not truer than this. */
+const READING = 0.02;
+
+/** What is said at the tree on the day of the work. */
+export type AtTheTree = Pick<Booking, 'weather' | 'soil' | 'leaf' | 'intakeMmH' | 'said' | 'startedAt'>;
+
+/**
+ * The gates of a plan once more, with the ground and air of the hour in which it is done.
+ * @param at what was said at the tree; it has been read
+ */
+export function atTheTree(situation: Situation, plan: Plan, at: AtTheTree): Prescription {
+  const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
+  const said = weatherSchema.parse(at.weather);
+  return prescribe(situation, plan.label, use, {
+    ...plan.choices,
+    // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
+    said: { ...stillSaid(plan.choices.said), ...saidSchema.parse(at.said) },
+    phase: 'apply',
+    now: at.startedAt,
+    soil: at.soil ?? soilState(said),
+    // The leaf of the day on which it was planned says nothing months later: it is seen at the tree, or open.
+    leaf: at.leaf === undefined && plan.plannedFor === null ? plan.choices.leaf : (at.leaf ?? null),
+    // Null is “not timed”, said at the tree; only a sheet that does not ask leaves it to the plan.
+    intakeMmH: at.intakeMmH === undefined ? plan.choices.intakeMmH : at.intakeMmH,
+    temperatureC: said.temperatureC,
+    windMs: said.windMs,
+    rainNext24Mm: said.rainNext24Mm,
+    rainByHour: said.rainByHour ?? null,
+    humidity: said.humidity,
+    windFromDeg: said.windFromDeg,
+  });
+}
+
+/** A booking that may be written: the record, and the laying whose visit it carries out. */
+export interface Written {
+  record: NewRecord;
+  due: FollowUp[];
+  laid: { laidId: string; treeId: string } | null;
+  lot: { id: string; onHand: number } | null;
+}
+
+/** Works a booking out: plan, tree, gates, lot and what follows. Nothing is written. */
+export async function bookingOf({ viewer, now }: Context, b: Booking): Promise<Answer<Written>> {
+  const plan = await getPlan(viewer, b.planId);
+  if (!plan) return refuse('planId', 'This plan is not in this outfit.');
+  const [tree, held, lots, hung] = await Promise.all([
+    treeOf(viewer, plan.treeId, now),
+    heldBy(viewer),
+    lotsOf(viewer, plan.label.key),
+    hangingOf(viewer, plan.id),
+  ]);
+  if (hung.some((d) => !d.pulledAt)) return refuse('planId', STILL_HANGS);
+  const use = plan.label.uses.find((u) => u.key === plan.useKey);
+  const condition = findCondition(plan.conditionId);
+  const { dose } = plan.result;
+  if (!tree || !use || !condition || !dose.ok)
+    return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
+  if (hung.length) {
+    const entered = enteredOf(
+      dose.product,
+      hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
+    );
+    if (b.amount > entered * (1 + READING) + 1e-6)
+      return refuse(
+        'amount',
+        `Only ${Number(entered.toPrecision(4))} ${dose.dimension === 'volume' ? 'mL' : 'g'} of the product went in: the rest was pulled with its device.`,
+      );
+  }
+  if (!saidSchema.safeParse(b.said).success) return refuse('said', 'An answer was given that was not offered.');
+  const finds = await findsNear(viewer, tree);
+  // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
+  const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
+  const lot = lots.find((l) => l.id === b.lotId) ?? null;
+  const up = writeUp(
+    {
+      now,
+      timeZone: tree.timeZone,
+      applicator: { id: viewer.personId, name: viewer.name, licence: viewer.licence },
+      labelId: plan.labelId,
+      label: plan.label,
+      use,
+      step: stepOfUse(use, weighingOf(viewer, tree, now)),
+      condition,
+      host: situation.host,
+      tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
+      place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
+      dose,
+      ring: plan.result.ring,
+      treated: plan.result.treated,
+      gates: atTheTree(situation, plan, b).gates,
+      released: { ...plan.released, ...b.released },
+      lot,
+    },
+    b,
+  );
+  if (!up.ok) return { ok: false, faults: up.faults };
+  // Under a programme the next one is a visit of the programme, counted from this record; the label's own would be a second.
+  const laid = plan.visitId === null ? null : await laidBehind(viewer, { planId: plan.id });
+  const due = up.followUps.filter((f) => !laid || f.kind !== 'treat-again');
+  const record: NewRecord = {
+    id: b.id,
+    rootId: b.id,
+    version: 1,
+    planId: plan.id,
+    startedAt: b.startedAt,
+    endedAt: b.endedAt,
+    doneOn: up.doneOn,
+    byPerson: viewer.personId,
+    withdrawn: false,
+    correction: null,
+    words: up.words,
+    data: up.data,
+    followUps: due,
+    moves: [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
+  };
+  return { ok: true, value: { record, due, laid, lot } };
+}
+
+/** Writes a booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
+export async function writeBooking({ viewer }: Pick<Context, 'viewer'>, { record }: Written): Promise<Answer> {
+  try {
+    // A record that came here by another way than a verb has this id: it stands, and this is not it.
+    return (await writeRecord(viewer, v7, record)) ? { ok: true, value: null } : sentBefore;
+  } catch (error) {
+    if (error instanceof PlanGone)
+      return refuse('planId', 'Somebody else has carried out or dropped this plan meanwhile. Nothing was written.');
+    if ((error as { code?: string }).code === '23514')
+      return refuse('lotId', 'Somebody else took from this lot meanwhile; there is not enough left.');
+    throw error;
+  }
+}
+
+/** A plan at its tree as it is today, with everything that its gates ask. */
+export interface RowGround {
+  plan: Plan;
+  tag: string;
+  timeZone: string;
+  lat: number | null;
+  lon: number | null;
+  situation: Situation;
+}
+/** Plans with their trees, as they are gone to together: a few statements, however many there are. */
+export async function rowGrounds(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<RowGround[]> {
+  const trees = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
+  const [held, finds] = await Promise.all([heldBy(viewer), nearbyFinds(viewer, trees)]);
+  return plans.flatMap((plan): RowGround[] => {
+    const tree = trees.find((t) => t.id === plan.treeId);
+    if (!tree) return [];
+    const situation = situationOfPlan(viewer, tree, held, finds.get(tree.id)!, now, plan, NO_YEAR);
+    return [{ plan, tag: tree.tag, timeZone: tree.timeZone, ...spotOf(tree), situation }];
+  });
+}

@@ -1,0 +1,47 @@
+import { ALL_WELL, expect, phone, test } from './hands';
+
+test('a row is done from one mix: asked once, ticked off tree by tree, written in one go, and what was not done waits on', async ({
+  browser,
+  baseURL,
+}) => {
+  const page = await phone(browser, baseURL);
+  await page.goto('/rounds');
+  const main = page.getByRole('main');
+  const go = main.getByRole('link', { name: /^\d+ trees in one go/ }).first();
+  const count = Number(/^(\d+)/.exec(await go.innerText())![1]);
+  await go.click();
+  await expect(main.getByRole('heading', { level: 1 })).toHaveText(new RegExp(`^${count} trees in one go`));
+  await main.getByRole('button', { name: 'All on: go on' }).click();
+
+  // What stands against it is asked of the server once the air is known; nothing starts before it has answered.
+  const strip = main.getByRole('list', { name: 'In the row' });
+  await expect(strip.getByRole('listitem')).toHaveCount(count);
+  const well = main.getByRole('button', { name: ALL_WELL });
+  await expect(well.or(main.locator('[data-confirm]').filter({ hasNotText: /Asking|Answer/ }))).toBeVisible();
+  if (await well.count()) await well.click();
+  for (const reason of await main.getByRole('textbox', { name: /go on because$/ }).all())
+    await reason.fill('Seen at the trees, and agreed.');
+  const start = main.locator('[data-confirm]').filter({ hasNotText: /Asking|Answer|reason/ });
+  await expect(start).toBeVisible();
+  const before = await strip.getByRole('checkbox').count();
+  await start.click();
+
+  const done = main.getByRole('list', { name: 'Done' });
+  await done.getByRole('checkbox').first().check();
+  await main.getByRole('button', { name: 'Finished' }).click();
+  // One of them is written; its share is what was planned for it.
+  await expect(main.getByRole('heading', { level: 2 }).first()).toHaveText(`1 of ${before} as it was done`);
+  const total = main.getByLabel(/^Product used on all of them/);
+  const planned = await total.inputValue();
+  await total.fill('much');
+  await main.getByRole('button', { name: 'Write 1 record' }).click();
+  await expect(main.getByText(/The amount used/).first()).toBeVisible();
+  await total.fill(planned);
+  await main.getByLabel(/^Why, where it went otherwise/).fill('Done as planned; what nobody could say is said here.');
+  await main.getByRole('button', { name: 'Write 1 record' }).click();
+  await expect(page.getByText('1 record is written.')).toBeVisible();
+  await expect(page).toHaveURL(/\/rounds\?place=/);
+  await page.goto('/book');
+  await expect(main.getByText(/Soil drench/).first()).toBeVisible();
+  await page.context().close();
+});
