@@ -9,7 +9,7 @@ import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, smallUnit, type UnitSystem } from '@/core/units/units';
 import { soilState, type SoilState, type Weather } from '@/core/weather/air';
 import type { LeafState } from '@/core/diagnose/words';
-import { FormFaults, Tick } from '@/ui/controls/controls';
+import { FormFaults } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Pour } from '@/ui/frame/pieces';
@@ -17,13 +17,12 @@ import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import type { Row, RowTree } from '@/views/row';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
+import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
 import { firstWord, perUnit, readAir, typedAir, usualLot } from '../../tree/[id]/apply/typed';
 import { bookRow } from './actions';
 import { useRowGates } from './gates.client';
 import { Strip } from './strip.client';
 import { WriteRow } from './write.client';
-
-const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
 
 interface Props {
   row: Row;
@@ -173,18 +172,10 @@ export function RowSheet(props: Props) {
     );
   };
 
-  const main = (name: string, onClick: () => void, plain = false) => (
-    <div className="mt-6 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
-      <button
-        data-confirm
-        type="button"
-        className={`press min-h-14 min-w-64 phone:w-full ${plain ? '' : 'press-main'}`}
-        disabled={busy || refused !== null}
-        onClick={onClick}
-      >
-        {busy ? 'Writing …' : name}
-      </button>
-    </div>
+  const main = (name: string, onPress: () => void, plain = false) => (
+    <MainPress onPress={onPress} plain={plain} disabled={busy || refused !== null}>
+      {busy ? 'Writing …' : name}
+    </MainPress>
   );
   const strip = (
     <Strip
@@ -203,37 +194,14 @@ export function RowSheet(props: Props) {
       <h1>
         {trees.length} trees in one go: {label.name}
       </h1>
-      <nav aria-label="Sheet" className="mt-2 mb-5 flex border-b border-line phone:grid phone:grid-cols-4">
-        {STAGES.map((s, i) => (
-          <button
-            key={s}
-            type="button"
-            aria-current={form.stage === i ? 'step' : undefined}
-            onClick={() => go(i)}
-            className={`min-h-14 px-3.5 phone:px-1 phone:text-[0.9375rem] ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}
-          >
-            {i + 1} {s}
-          </button>
-        ))}
-      </nav>
+      <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults faults={faults} known={form.stage === 3 ? ['total', 'lotId', 'deviation'] : []} />
 
       {form.stage === 0 && (
         <>
           <h2 className="mb-2">Put on, before the can is opened</h2>
-          {use.protection.map((p) => (
-            <Tick
-              key={p}
-              checked={form.worn.includes(p)}
-              onChange={(on) => change({ worn: on ? [...form.worn, p] : form.worn.filter((x) => x !== p) })}
-            >
-              {p}
-            </Tick>
-          ))}
-          <p className="mt-3 text-[0.9375rem] text-ink-2">
-            Signal word on the label: {label.signalWord}. Label in hand, people and pets away, {words.ready}.
-          </p>
+          <Protect use={use} label={label} words={words} worn={form.worn} onWorn={(worn) => change({ worn })} />
           {main('All on: go on', () => go(1, { worn: use.protection }))}
         </>
       )}

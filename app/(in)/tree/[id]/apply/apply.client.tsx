@@ -11,17 +11,9 @@ import { prescribe } from '@/core/prescribe/prescribe';
 import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import type { Ring } from '@/core/ring/ring';
 import { readNumber } from '@/core/units/numbers';
-import {
-  figure,
-  showAmount,
-  showFill,
-  showFine,
-  showTrunk,
-  smallUnit,
-  type UnitSystem,
-} from '@/core/units/units';
+import { figure, showAmount, showFill, showFine, showTrunk, smallUnit, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
-import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
@@ -36,6 +28,7 @@ import { clock } from '@/ui/words';
 import { book } from './actions';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
+import { MainPress, Protect, StageStrip } from './stages.client';
 import { firstWord, perUnit, readAir, typedAir, usualLot } from './typed';
 import type { Hanging } from './hang.client';
 import { PhotoField } from '../examine/photo-field.client';
@@ -69,8 +62,6 @@ interface Props {
   strip: React.ReactNode;
   others: { id: string; name: string; here: boolean }[];
 }
-const STAGES = ['Protect', 'Prepare', 'Apply', 'Write'] as const;
-
 export function ApplyBench({
   units,
   timeZone,
@@ -272,36 +263,16 @@ export function ApplyBench({
     </>
   );
 
-  const main = (name: string, onClick: () => void, plain = false) => (
-    <div className="mt-6 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
-      <button
-        data-confirm
-        type="button"
-        className={`press min-w-64 phone:w-full ${plain ? '' : 'press-main'}`}
-        disabled={busy || refused !== null}
-        onClick={onClick}
-      >
-        {busy ? 'Booking …' : name}
-      </button>
-    </div>
+  const main = (name: string, onPress: () => void, plain = false) => (
+    <MainPress onPress={onPress} plain={plain} disabled={busy || refused !== null}>
+      {busy ? 'Booking …' : name}
+    </MainPress>
   );
 
   return (
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
-      <nav aria-label="Sheet" className="mb-5 flex border-b border-line phone:grid phone:grid-cols-4">
-        {STAGES.map((s, i) => (
-          <button
-            key={s}
-            type="button"
-            aria-current={form.stage === i ? 'step' : undefined}
-            onClick={() => go(i)}
-            className={`min-h-12 px-3.5 phone:px-1 phone:text-[0.9375rem] ${form.stage === i ? 'border-b-4 border-ink font-bold' : ''}`}
-          >
-            {i + 1} {s}
-          </button>
-        ))}
-      </nav>
+      <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults
         faults={faults}
@@ -317,18 +288,7 @@ export function ApplyBench({
       {form.stage === 0 && (
         <>
           <h1 className="mb-2">Put on, before the can is opened</h1>
-          {use.protection.map((p) => (
-            <Tick
-              key={p}
-              checked={form.worn.includes(p)}
-              onChange={(on) => set('worn', on ? [...form.worn, p] : form.worn.filter((x) => x !== p))}
-            >
-              {p}
-            </Tick>
-          ))}
-          <p className="mt-3 text-[0.9375rem] text-ink-2">
-            Signal word on the label: {label.signalWord}. Label in hand, people and pets away, {words.ready}.
-          </p>
+          <Protect use={use} label={label} words={words} worn={form.worn} onWorn={(worn) => set('worn', worn)} />
           {ofPlace.worn.length > 0 &&
             use.protection.every((p) => ofPlace.worn.includes(p)) &&
             form.worn.length === 0 && (

@@ -54,11 +54,8 @@ export const usualLot = <L extends { id: string; onHand: number; expiresOn: stri
   product: number,
   today: string,
 ): string =>
-  (
-    lots.find((l) => l.onHand >= product && l.expiresOn >= today) ??
-    lots.find((l) => l.expiresOn >= today) ??
-    lots[0]
-  )?.id ?? '';
+  (lots.find((l) => l.onHand >= product && l.expiresOn >= today) ?? lots.find((l) => l.expiresOn >= today) ?? lots[0])
+    ?.id ?? '';
 
 /** What the great button says: the first thing that still stands in the way, or that the work may start. */
 export function firstWord(
