@@ -34,7 +34,7 @@ test('bottles are hung from the sheet, watched on the board, pulled with half le
   await expect(main.getByRole('button', { name: 'Finished' })).toHaveCount(0);
   await main.getByRole('link', { name: 'The board of what hangs' }).click();
 
-  await row.getByRole('button', { name: 'Pull' }).click();
+  await row.getByRole('button', { name: 'Pull', exact: true }).click();
   await row.getByLabel('Left in all of them, mL').fill('100000');
   await row.getByRole('button', { name: 'Pulled, with that left' }).click();
   await expect(row).toContainText(/at most|up to|between|more than/i);
@@ -42,10 +42,11 @@ test('bottles are hung from the sheet, watched on the board, pulled with half le
   await row.getByLabel('Left in all of them, mL').fill(String(put / 2));
   await row.getByRole('button', { name: 'Pulled, with that left' }).click();
   await expect(page.getByText(/301 is pulled/)).toBeVisible();
+  await expect(row).toHaveCount(0);
   // A slip of the thumb is taken back, and pulled again.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(row.getByRole('button', { name: 'Pull' })).toBeVisible();
-  await row.getByRole('button', { name: 'Pull' }).click();
+  await expect(row.getByRole('button', { name: 'Pull', exact: true })).toBeVisible();
+  await row.getByRole('button', { name: 'Pull', exact: true }).click();
   await row.getByLabel('Left in all of them, mL').fill(String(put / 2));
   await row.getByRole('button', { name: 'Pulled, with that left' }).click();
 

@@ -33,6 +33,8 @@ for (const [theme, size] of [
       .then(() =>
         page.getByRole('link', { name: /\d/ }).and(page.locator('[href*="/apply"]')).first().getAttribute('href'),
       );
+    const row = page.locator('main [href*="/rounds/row"]');
+    const inOneGo = (await row.count()) ? [(await row.first().getAttribute('href'))!] : [];
     const laid = await page
       .goto('/season/programmes')
       .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
@@ -45,6 +47,8 @@ for (const [theme, size] of [
       '/rounds',
       '/rounds/fortnight',
       '/rounds/crews',
+      '/rounds/hanging',
+      ...inOneGo,
       '/season',
       '/season/programmes',
       `/season/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,

@@ -89,7 +89,15 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
             ))}
           </div>
           <FormFaults faults={see.faults} known={[]} />
-          {open === 'pull' && <Pull group={g} onDone={onChanged} />}
+          {open === 'pull' && (
+            <Pull
+              group={g}
+              onDone={() => {
+                setOpen(null);
+                onChanged();
+              }}
+            />
+          )}
           {g.dark && !g.overnight && open !== 'night' && (
             <button type="button" className="press press-plain" onClick={() => setOpen('night')}>
               It hangs through the night
