@@ -19,7 +19,7 @@ test('bottles are hung from the sheet, watched on the board, pulled with half le
 
   await expect(page).toHaveURL(/\/rounds\/hanging$/);
   await expect(main.getByRole('heading', { level: 1 })).toHaveText(/One trunk|trunks?/);
-  const row = main.getByRole('listitem').filter({ hasText: '301' });
+  const row = main.getByRole('listitem').filter({ hasText: '301', has: page.getByRole('button', { name: 'Runs' }) });
   await expect(row).toContainText(/pressure bottles?/);
   await expect(row).toContainText('signs are up');
   await row.getByRole('button', { name: 'Leaks' }).click();

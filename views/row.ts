@@ -1,5 +1,6 @@
 import { atTheTree, rowGrounds, type AtTheTree } from '@/commands/facts/booking';
 import { todayOf } from '@/commands/today';
+import { oneMix } from '@/core/book/row';
 import type { Gate } from '@/core/gates/gate';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
@@ -39,14 +40,14 @@ export interface Row {
 export const inOneGo = (use: Pick<LabelUse, 'method' | 'sites'>): boolean =>
   use.method !== 'trunk-injection' && !use.sites?.device;
 
-/** A row of a place by one of its plans, sound trees first; null where it does not wait here, or is not done in one go. */
+/** A row of a place by one of its plans, all that is done from its mix, sound trees first; null where it does not wait here, or is not done in one go. */
 export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row | null> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const { plans: waiting } = byDay(await openPlans(viewer, 1000), today);
     const head = waiting.find((p) => p.id === planId);
     if (!head) return null;
-    const alike = waiting.filter((p) => p.placeId === head.placeId && p.labelKey === head.labelKey);
+    const alike = waiting.filter((p) => p.placeId === head.placeId && p.labelKey === head.labelKey && oneMix(p, head));
     const plans = await getPlans(
       viewer,
       alike.map((p) => p.id),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { sharesOf } from './row';
+import { oneMix, sharesOf } from './row';
 
 const HOUR = { startedAt: '2026-06-01T08:00:00.000Z', endedAt: '2026-06-01T09:00:00.000Z' };
 
@@ -8,6 +8,13 @@ it('twice the dose is twice the amount and twice the time', () => {
     { amount: 9, startedAt: HOUR.startedAt, endedAt: '2026-06-01T08:20:00.000Z' },
     { amount: 18, startedAt: '2026-06-01T08:20:00.000Z', endedAt: HOUR.endedAt },
   ]);
+});
+
+it('one mix is as strong for one tree as for the other, but for the rounding of the can', () => {
+  expect(oneMix({ product: 47, mixMl: 7800 }, { product: 37, mixMl: 6100 })).toBe(true);
+  expect(oneMix({ product: 47, mixMl: 8000 }, { product: 37, mixMl: 8000 })).toBe(false);
+  expect(oneMix({ product: 47, mixMl: null }, { product: 37, mixMl: null })).toBe(true);
+  expect(oneMix({ product: 47, mixMl: 8000 }, { product: 47, mixMl: null })).toBe(false);
 });
 
 it('shares come to the total and the whole span, each after the one before; as planned they are what was planned', () => {

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { oneMix } from '@/core/book/row';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
@@ -266,10 +267,22 @@ function Later({ same }: { same: readonly LaterStop[] }) {
   );
 }
 
+/** Plans of one product by the mix that they are done from. */
+function byMix(of: readonly OpenPlan[]): OpenPlan[][] {
+  const rows: OpenPlan[][] = [];
+  for (const p of of) {
+    const row = rows.find((r) => oneMix(r[0]!, p));
+    if (row) row.push(p);
+    else rows.push([p]);
+  }
+  return rows;
+}
+
 /** Rows of a place that are done from one mix and written in one go; what hangs is gone to tree by tree. */
 const InOneGo = ({ of }: { of: readonly OpenPlan[] }) => (
   <p className="no-print flex flex-wrap gap-3">
     {[...groupBy(of, (p) => (p.method === 'trunk-injection' ? null : `${p.labelKey} ${p.method}`)).values()]
+      .flatMap(byMix)
       .filter((same) => same.length > 1)
       .map((same) => (
         <Link key={same[0]!.id} className="press min-h-14 phone:w-full" href={`/rounds/row?plan=${same[0]!.id}`}>
