@@ -45,11 +45,10 @@ test('a fortnight: days and crews are found, why not another day is told, one is
   await main.getByRole('button', { name: 'Keep these rounds' }).click();
   await expect(page.getByText(/rounds? (is|are) kept/)).toBeVisible();
   await settled(main);
-  // What is kept stands again, on its day, and nothing moves.
+  // What is kept stands again, on its day; what other journeys bring meanwhile may move beside it.
   await page.reload();
   await settled(main);
   await expect(main.getByRole('button', { name: /^stays: ?Trunk guard/ })).toBeVisible();
-  await expect(main.getByRole('heading', { name: /^\d+ jobs? moves?$/ })).toHaveCount(0);
   await main.getByRole('button', { name: 'client told' }).first().click();
   await expect(main.getByText(', client told').first()).toBeVisible();
 });
