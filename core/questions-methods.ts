@@ -67,7 +67,7 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
       return {
         habit,
         turn: turnOf(hung, habit, instant(now)),
-        ...(pulled ? { entered: enteredOf(pulled.product, [{ putMl: asked.putMl, ...pulled }]) } : {}),
+        ...(pulled ? { entered: enteredOf(pulled.product, asked.putMl, [{ putMl: asked.putMl, ...pulled }]) } : {}),
       };
     },
   ) as Question,

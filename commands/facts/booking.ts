@@ -7,7 +7,7 @@ import { saidSchema } from '@/commands/said';
 import { weatherSchema, type Booking } from '@/core/book/record';
 import { writeUp } from '@/core/book/write';
 import { stillSaid } from '@/core/gates/said';
-import { enteredOf } from '@/core/hanging/hanging';
+import { enteredOf, fillOf } from '@/core/hanging/hanging';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
@@ -84,6 +84,7 @@ export async function bookingOf({ viewer, now }: Context, b: Booking): Promise<A
   if (hung.length) {
     const entered = enteredOf(
       dose.product,
+      fillOf(dose) ?? dose.product,
       hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
     );
     if (b.amount > entered * (1 + READING) + 1e-6)

@@ -3,14 +3,17 @@ import { spotOf } from '@/commands/facts/diagnosis';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { instant, uuid } from '@/core/book/record';
-import { GUARDS } from '@/core/hanging/hanging';
+import { fillOf, GUARDS, wentIn } from '@/core/hanging/hanging';
 import { uptake } from '@/core/ring/uptake';
 import { soilState } from '@/core/weather/air';
-import { addHung, hangingOn } from '@/store/hanging';
+import { addHung, hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { notThen } from './then';
+
+/** Less than this is left in every device. */
+const LEAST_ML = 0.1;
 
 /** Devices of a plan are hung on their tree: from now on the board keeps them until somebody has pulled each. */
 export const hang = command({
@@ -37,9 +40,13 @@ export const hang = command({
       return refuse('planId', 'Nothing of this plan hangs: it brings the product in by another way.');
     const never = notThen(p.at, now);
     if (never) return refuse('at', never);
-    if (await hangingOn(viewer, [plan.id])) return refuse('planId', 'What this plan hangs, hangs already.');
-    const fillMl = dose.carrier?.totalMl ?? (dose.dimension === 'volume' ? dose.product : null);
-    if (fillMl === null) return refuse('planId', 'This plan says no volume that is hung.');
+    const before = await hangingOf(viewer, plan.id);
+    if (before.some((d) => !d.pulledAt)) return refuse('planId', 'What this plan hangs, hangs already.');
+    const whole = fillOf(dose);
+    if (whole === null) return refuse('planId', 'This plan says no volume that is hung.');
+    // What was pulled unfinished is hung again: the rest of the dose, never more than it.
+    const fillMl = whole - wentIn(before.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })));
+    if (fillMl < LEAST_ML) return refuse('planId', 'All of it went in already: write it up.');
     // One vessel feeds all tees of a trunk; every capsule and bottle is its own.
     const count = device === 'tee infusion' ? 1 : dose.sites.count;
     const weather = station(spotOf(tree)).at(new Date(p.at));

@@ -104,6 +104,16 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
   expect(sheet!.hung.map((h) => [h.hungAt, h.pulledAt])[0]).toEqual([MORNING, later(60)]);
   expect(await perform(hangAgain, by(later(65)), { deviceIds: half.map((d) => d.id) })).toMatchObject({ ok: true });
   expect((await hangingNow(viewer)).some((h) => h.planId === planId)).toBe(true);
+  // Pulled again with half in, the other half is what is hung another day; with all of it in, nothing is.
+  await pull(half, later(66));
+  expect(await hung(planId, {}, later(90))).toMatchObject({ ok: true });
+  const rest = (await hangingOf(viewer, planId)).filter((d) => !d.pulledAt);
+  expect(rest.map((d) => d.putMl)).toEqual(devices.map((d) => expect.closeTo(d.putMl / 2, 6)));
+  await pull(
+    rest.map((d) => ({ id: d.id, leftMl: 0 })),
+    later(120),
+  );
+  expect(await hung(planId, {}, later(121))).toMatchObject({ ok: false, faults: [{ path: 'planId' }] });
 });
 
 it('nothing hangs through the night unless somebody says why', async () => {

@@ -97,15 +97,18 @@ describe('whose turn it is', () => {
 });
 
 describe('what went in', () => {
-  it('is what was put in without what is left and lost; never more than the dose, nor less than nothing', () => {
-    expect(enteredOf(90, [{ putMl: 30, leftMl: 0, lostMl: 0 }])).toBe(90);
-    expect(
-      enteredOf(
-        90,
-        [30, 30, 30].map((putMl, i) => ({ putMl, leftMl: i * 10, lostMl: 0 })),
-      ),
-    ).toBeCloseTo(60, 9);
-    expect(enteredOf(90, [])).toBe(0);
+  it('is what was put in without what is left and lost; a false start takes nothing from what is hung after it', () => {
+    expect(enteredOf(90, 30, [{ putMl: 30, leftMl: 0, lostMl: 0 }])).toBe(90);
+    const three = [30, 30, 30].map((putMl, i) => ({ putMl, leftMl: i * 10, lostMl: 0 }));
+    expect(enteredOf(90, 90, three)).toBeCloseTo(60, 9);
+    const falseStart = { putMl: 30, leftMl: 30, lostMl: 0 };
+    expect(enteredOf(90, 30, [falseStart, { putMl: 30, leftMl: 0, lostMl: 0 }])).toBe(90);
+    const again = [
+      { putMl: 30, leftMl: 20, lostMl: 0 },
+      { putMl: 20, leftMl: 0, lostMl: 5 },
+    ];
+    expect(enteredOf(90, 30, again)).toBe(75);
+    expect(enteredOf(90, 30, [])).toBe(0);
     fc.assert(
       fc.property(
         fc.array(
@@ -122,9 +125,10 @@ describe('what went in', () => {
             const leftMl = d.putMl * d.left;
             return { putMl: d.putMl, leftMl, lostMl: (d.putMl - leftMl) * d.lost };
           });
-          const went = enteredOf(product, devices);
+          const fill = devices.reduce((a, d) => a + d.putMl, 0);
+          const went = enteredOf(product, fill, devices);
           expect(went).toBeGreaterThanOrEqual(0);
-          expect(went).toBeLessThanOrEqual(product);
+          expect(went).toBeLessThanOrEqual(product * (1 + 1e-12));
           const share = devices.reduce((a, d) => a + d.leftMl + d.lostMl, 0) / devices.reduce((a, d) => a + d.putMl, 0);
           expect(went / product + share).toBeCloseTo(1, 9);
         },

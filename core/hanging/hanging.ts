@@ -1,3 +1,4 @@
+import type { Dose } from '../dose/dose';
 import type { Device } from '../label/methods';
 
 /** What somebody can say of a device at a glance. */
@@ -136,18 +137,24 @@ export function turnOf(h: Hung, habit: Habit, now: string): TurnOf {
 export const byTurn = (a: TurnOf, b: TurnOf): number =>
   TURNS.indexOf(a.why) - TURNS.indexOf(b.why) || a.at.localeCompare(b.at);
 
-/** What of a dose went in through devices: by what was put in, what is left and what was lost. */
+/** What one device brought in: by what was put in, what is left and what was lost. */
 export interface Pulled {
   putMl: number;
   leftMl: number;
   lostMl: number;
 }
-/** @returns product that entered the tree, in the unit of `product`; never more than it */
-export function enteredOf(product: number, devices: readonly Pulled[]): number {
-  const put = devices.reduce((a, d) => a + d.putMl, 0);
-  const went = devices.reduce((a, d) => a + Math.max(0, d.putMl - d.leftMl - d.lostMl), 0);
-  return put > 0 ? Math.min(product, (product * went) / put) : 0;
-}
+/** What is hung for a dose, mL over all devices: its mix, or the product itself; null where that is no volume. */
+export const fillOf = (dose: Pick<Dose, 'carrier' | 'dimension' | 'product'>): number | null =>
+  dose.carrier?.totalMl ?? (dose.dimension === 'volume' ? dose.product : null);
+/** What went in of what is hung, mL. */
+export const wentIn = (devices: readonly Pulled[]): number =>
+  devices.reduce((a, d) => a + Math.max(0, d.putMl - d.leftMl - d.lostMl), 0);
+/**
+ * Product that entered the tree, in the unit of `product`, however often something was hung.
+ * @param fillMl what is hung for the whole of it
+ */
+export const enteredOf = (product: number, fillMl: number, devices: readonly Pulled[]): number =>
+  (product * wentIn(devices)) / fillMl;
 
 /** Share of a device that must have gone in for the rest to tell how long all would have taken. */
 const MOSTLY = 0.5;

@@ -57,6 +57,7 @@ export function During({
       {dose.sites && device && (
         <Hang
           planId={id}
+          product={dose.product}
           count={device === 'tee infusion' ? 1 : dose.sites.count}
           startedAt={startedAt}
           timeZone={timeZone}

@@ -22,9 +22,13 @@ export interface Hanging {
   entered: number;
 }
 
+/** As good as all of it: nobody hangs a few drops again. */
+const FINISHED = 0.98;
+
 /** Hangs the devices of a plan, so that the crew may go on to the next tree; the board keeps them until they are pulled. */
 export function Hang({
   planId,
+  product,
   count,
   startedAt,
   timeZone,
@@ -32,6 +36,8 @@ export function Hang({
   refused,
 }: {
   planId: string;
+  /** Planned product, in the unit of the dose. */
+  product: number;
   count: number;
   startedAt: string;
   timeZone: string;
@@ -54,14 +60,16 @@ export function Hang({
         </Link>
       </section>
     );
-  if (hanging) return null;
+  // What was pulled unfinished may be hung again, now or another day; else it is written up as it is.
+  if (hanging && hanging.entered >= product * FINISHED) return null;
   const now = () => {
     if (!guarded) return setFaults([{ path: 'guarded', sentence: 'Say what keeps people from it.' }]);
-    send({ id, planId, at: startedAt || new Date().toISOString(), guarded }, () => {
+    send({ id, planId, at: (!hanging && startedAt) || new Date().toISOString(), guarded }, () => {
       router.push('/rounds/hanging');
       router.refresh();
     });
   };
+  const all = count === 1 ? 'It hangs' : `All ${count} hang`;
   return (
     <section className="mt-4 border-l-4 border-line pl-4" aria-label="Hang them and go on">
       <Choices
@@ -74,7 +82,7 @@ export function Hang({
       />
       <FormFaults faults={faults} known={['guarded']} />
       <button type="button" className="press min-h-14 phone:w-full" disabled={busy || refused} onClick={now}>
-        {count === 1 ? 'It hangs' : `All ${count} hang`}: on to the next tree
+        {hanging ? 'The rest hangs' : all}: on to the next tree
       </button>
     </section>
   );

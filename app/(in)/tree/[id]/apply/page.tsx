@@ -10,7 +10,8 @@ import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
 import { loadSheet, titledSheet, type SheetAddress } from './sheet';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
-import { enteredOf } from '@/core/hanging/hanging';
+import type { Dose } from '@/core/dose/dose';
+import { enteredOf, fillOf } from '@/core/hanging/hanging';
 import type { HungRow } from '@/store/hanging';
 import { ApplyBench } from './apply.client';
 import type { Hanging } from './hang.client';
@@ -18,7 +19,7 @@ import type { Hanging } from './hang.client';
 export const generateMetadata = titledSheet('Apply');
 
 /** What hangs or hung by a plan; null where nothing ever did. */
-function hangingOf(hung: readonly HungRow[], product: number): Hanging | null {
+function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
   const [first] = hung;
   if (!first) return null;
   const still = hung.filter((h) => !h.pulledAt).length;
@@ -29,7 +30,8 @@ function hangingOf(hung: readonly HungRow[], product: number): Hanging | null {
     from: first.hungAt.toISOString(),
     to: still ? null : new Date(Math.max(...pulled)).toISOString(),
     entered: enteredOf(
-      product,
+      dose.product,
+      fillOf(dose) ?? dose.product,
       hung.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl ?? 0, lostMl: h.lostMl })),
     ),
   };
@@ -79,7 +81,7 @@ export default async function Page(address: SheetAddress) {
       lots={lots}
       station={stationFor(spotOf(tree)).at(now)}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
-      hanging={hangingOf(hung, plan.result.dose.product)}
+      hanging={hangingOf(hung, plan.result.dose)}
       refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
       tag={tag}
       head={head}
