@@ -59,9 +59,10 @@ export interface Board {
 const LEARNED_FROM = 400;
 const UNWRITTEN_DAYS = 14;
 
-function darkAt(h: HungRow, now: Date): string | null {
+/** When it gets dark on the day on which something was hung; what hangs after that hangs in the night. */
+function darkAt(h: HungRow): string | null {
   if (h.lat === null || h.lon === null) return null;
-  const day = dayIn(now, h.timeZone);
+  const day = dayIn(h.hungAt, h.timeZone);
   const sun = sunOn(day, { lat: h.lat, lon: h.lon }, h.timeZone);
   if (!sun || sun.set < 0 || sun.set >= 1440) return null;
   const clock = `${String(Math.floor(sun.set / 60)).padStart(2, '0')}:${String(sun.set % 60).padStart(2, '0')}`;
@@ -95,7 +96,7 @@ export const boardView = (viewer: Viewer, now: Date): Promise<Board> =>
     const at = now.toISOString();
     const groups = [...groupBy(hanging, (h) => h.planId).values()].map((of): BoardGroup => {
       const [first] = of as [HungRow, ...HungRow[]];
-      const dark = darkAt(first, now);
+      const dark = darkAt(first);
       const habit = habitOf(first.device, log);
       const turns = of.map((h) => turnOf(hungOf(h, dark), habit, at)).sort(byTurn);
       const [turn] = turns as [TurnOf, ...TurnOf[]];

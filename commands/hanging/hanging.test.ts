@@ -122,6 +122,8 @@ it('nothing hangs through the night unless somebody says why', async () => {
   const at = async (now: Date) => (await boardView(viewer, now)).groups.find((g) => g.planId === planId)!;
   const dusk = new Date(Date.parse((await at(later(1))).dark!) - 20 * 60_000);
   expect((await at(dusk)).turn.why).toBe('dark');
+  // Past midnight it is still the night that nobody spoke for.
+  expect((await at(later(18 * 60))).turn.why).toBe('dark');
   const deviceIds = await ids(planId);
   const night = (because: string) => perform(hangOvernight, by(dusk), { deviceIds, because });
   expect(await night('')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });

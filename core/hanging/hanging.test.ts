@@ -86,6 +86,13 @@ describe('whose turn it is', () => {
     expect(why({ seen: seen('stuck', 10) }, 12)).toBe('stuck');
     expect(why({ seen: seen('slow', 10) }, 12)).toBe('slow');
     expect(why({}, 200)).toBe('late');
+    // Said to be empty by a slip and to run after it, it runs.
+    const slip = [...seen('empty', 5), ...seen('running', 6)];
+    expect(why({ seen: slip }, 7)).toBe('running');
+    expect(emptyAt(hung({ seen: slip }), nobody, at(7)).at > at(30)).toBe(true);
+    expect(taughtBy({ ...hung({ seen: slip }), pulledAt: at(60), leftMl: 0 })).toBeNull();
+    const late = turnOf(hung({ expectedMinutes: 10 }), nobody, at(100));
+    expect(byTurn(late, turnOf(hung({ expectedMinutes: 90 }), nobody, at(100)))).toBeLessThan(0);
     const order = [
       turnOf(hung(), nobody, at(1)),
       turnOf(hung({ seen: seen('leaking', 0) }), nobody, at(1)),

@@ -76,6 +76,10 @@ const READ = { least: 0.045, more: 0.205 };
 /** Less than this share gone in says nothing about the end. */
 const TELLS = 0.05;
 
+/** When somebody first saw it empty; what was seen to run after that was no end, but a slip of the thumb. */
+const emptyFrom = ({ seen }: Pick<Hung, 'seen'>): Sight | undefined =>
+  seen[seen.findLastIndex((s) => s.state !== 'empty') + 1];
+
 /**
  * When a device is expected to be empty, by what is usual, what the outfit's own devices taught, the last amount that was read
  * off, and that it was not empty when it was last seen. Minutes are taken as log-logistic: long ones happen.
@@ -99,13 +103,13 @@ export function emptyAt(h: Hung, habit: Habit, now: string): EmptyAt {
     const minutes = Math.exp(mean + scale * Math.log((1 + odds) / (1 - share) - 1));
     return after(h.hungAt, Math.max(still, Math.min(minutes, 3 * 1440)));
   };
-  const empty = h.seen.findLast((s) => s.state === 'empty');
+  const empty = emptyFrom(h);
   if (empty && empty.at <= now) return { at: empty.at, earliest: empty.at, latest: empty.at };
   return { at: when(0.5), earliest: when(0.1), latest: when(0.9) };
 }
 
 /** Why somebody goes to a device next, the most urgent first. */
-export const TURNS = ['leaking', 'dark', 'empty', 'due', 'stuck', 'late', 'slow', 'running'] as const;
+export const TURNS = ['leaking', 'dark', 'empty', 'late', 'stuck', 'due', 'slow', 'running'] as const;
 export type Turn = (typeof TURNS)[number];
 /** Whose turn it is: why, and when. */
 export interface TurnOf {
@@ -161,7 +165,7 @@ const MOSTLY = 0.5;
 /** What a pulled device teaches: its own end where it was seen, else what its rate comes to; null where it tells nothing. */
 export function taughtBy(h: Hung & { pulledAt: string; leftMl: number }): Emptied | null {
   const { device, expectedMinutes } = h;
-  const empty = h.seen.find((s) => s.state === 'empty');
+  const empty = emptyFrom(h);
   if (empty) return { device, expectedMinutes, minutes: Math.max(1, minutesBetween(h.hungAt, empty.at)) };
   const gone = 1 - h.leftMl / h.putMl;
   // Pulled empty without anybody having seen the end, it took at most so long: that is no time.

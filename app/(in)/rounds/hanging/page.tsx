@@ -29,7 +29,7 @@ export default async function Page() {
         <h2 className="text-body">How the times are told</h2>
         <p className="text-[0.9375rem]">
           By device, amount, the air’s pull, soil and leaf of the hour in which it was hung, then by what your own
-          devices took, and by what you read off. The two times beside it hold four ends in five.
+          devices took, and by how you last saw it. The two times beside it hold four ends in five.
         </p>
         <p className="text-[0.9375rem]">
           What has not gone in is measured when it is pulled: only what went in is booked, the rest stays a labelled
