@@ -24,6 +24,7 @@ type Piece = ReturnType<Tx>;
 export interface Plan {
   id: string;
   treeId: string;
+  tag: string;
   placeId: string;
   labelId: string;
   label: Label;
@@ -47,7 +48,7 @@ export interface Plan {
 export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> =>
   within(scope, async (tx) => [
     ...(await tx<Plan[]>`
-      select n.id, n.tree_id as "treeId", t.place_id as "placeId", n.label_id as "labelId", l.data as label,
+      select n.id, n.tree_id as "treeId", t.tag, t.place_id as "placeId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
         p.name as "byName", n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.visit_id as "visitId"
       from plan n

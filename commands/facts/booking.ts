@@ -160,7 +160,6 @@ export async function writeBooking({ viewer }: Pick<Context, 'viewer'>, { record
 /** A plan at its tree as it is today, with everything that its gates ask. */
 export interface RowGround {
   plan: Plan;
-  tag: string;
   timeZone: string;
   lat: number | null;
   lon: number | null;
@@ -174,6 +173,6 @@ export async function rowGrounds(viewer: Viewer, now: Date, plans: readonly Plan
     const tree = trees.find((t) => t.id === plan.treeId);
     if (!tree) return [];
     const situation = situationOfPlan(viewer, tree, held, finds.get(tree.id)!, now, plan, NO_YEAR);
-    return [{ plan, tag: tree.tag, timeZone: tree.timeZone, ...spotOf(tree), situation }];
+    return [{ plan, timeZone: tree.timeZone, ...spotOf(tree), situation }];
   });
 }

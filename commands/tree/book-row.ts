@@ -5,7 +5,7 @@ import { bookingSchema, uuid, type Booking } from '@/core/book/record';
 import { sharesOf } from '@/core/book/row';
 import type { Fault } from '@/core/book/write';
 import { tagRuns } from '@/core/grounds/tags';
-import { getPlans, openPlans } from '@/store/plans';
+import { getPlans } from '@/store/plans';
 import { z } from 'zod';
 
 /** More trees than this are written in several goes. */
@@ -65,7 +65,7 @@ export const bookRow = command({
     const { viewer } = context;
     const ids = new Set(rows.map((r) => r.planId));
     if (ids.size < rows.length) return refuse('rows', 'A tree stands in it twice.');
-    const [plans, open] = await Promise.all([getPlans(viewer, [...ids]), openPlans(viewer, 1000)]);
+    const plans = await getPlans(viewer, [...ids]);
     if (plans.length < ids.size) return refuse('rows', 'A plan among them is not in this outfit.');
     const [first] = plans as [(typeof plans)[number]];
     if (plans.some((n) => n.labelId !== first.labelId || n.useKey !== first.useKey || n.placeId !== first.placeId))
@@ -76,14 +76,14 @@ export const bookRow = command({
     });
     if (products.some((x) => !(x > 0))) return refuse('rows', 'A plan among them has no dose; prescribe anew.');
     const shares = sharesOf(products, total, same);
-    const tagOf = new Map(open.map((n) => [n.id, n.tag]));
+    const tagOf = new Map(plans.map((n) => [n.id, n.tag]));
     const ready: Written[] = [];
     const faults: { tag: string; fault: Fault }[] = [];
     for (const [i, { planId, recordId }] of rows.entries()) {
       const booking: Booking = { ...same, ...shares[i]!, id: recordId, planId, photoIds: [] };
       const worked = await bookingOf(context, booking);
       if (worked.ok) ready.push(worked.value);
-      else for (const fault of worked.faults) faults.push({ tag: tagOf.get(planId) ?? '?', fault });
+      else for (const fault of worked.faults) faults.push({ tag: tagOf.get(planId)!, fault });
     }
     const used = shares.reduce((sum, s) => sum + s.amount, 0);
     const lot = ready[0]?.lot;
