@@ -29,8 +29,6 @@ export interface BoardGroup {
   planId: string;
   treeId: string;
   tag: string;
-  hostId: string;
-  placeId: string;
   placeName: string;
   timeZone: string;
   labelName: string;
@@ -44,8 +42,6 @@ export interface BoardGroup {
   devices: BoardDevice[];
   /** Whose turn it is among them, and when the last of them is expected to be empty. */
   turn: TurnOf;
-  /** Devices of this kind that taught when they are empty. */
-  taught: number;
 }
 export interface Board {
   /** When it was worked out. */
@@ -101,13 +97,11 @@ export const boardView = (viewer: Viewer, now: Date): Promise<Board> =>
       const turns = of.map((h) => turnOf(hungOf(h, dark), habit, at)).sort(byTurn);
       const [turn] = turns as [TurnOf, ...TurnOf[]];
       const last = turns.map((t) => t.empty).sort((a, b) => b.at.localeCompare(a.at))[0]!;
-      const { planId, treeId, tag, hostId, placeId, placeName, timeZone, labelName, device, guarded, byName } = first;
+      const { planId, treeId, tag, placeName, timeZone, labelName, device, guarded, byName } = first;
       return {
         planId,
         treeId,
         tag,
-        hostId,
-        placeId,
         placeName,
         timeZone,
         labelName,
@@ -119,7 +113,6 @@ export const boardView = (viewer: Viewer, now: Date): Promise<Board> =>
         dark,
         devices: of.map((h) => ({ id: h.id, site: h.site, putMl: h.putMl, last: h.seen.at(-1) ?? null })),
         turn: { ...turn, empty: last },
-        taught: habit.n,
       };
     });
     return {

@@ -14,7 +14,6 @@ import { GUARD_WORDS } from '../../../rounds/hanging/words';
 /** What a plan has hung on its tree: nothing yet, something that hangs still, or all of it pulled. */
 export interface Hanging {
   still: number;
-  pulled: number;
   from: string;
   /** When the last one was pulled; null while one hangs. */
   to: string | null;

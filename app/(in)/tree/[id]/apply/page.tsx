@@ -26,7 +26,6 @@ function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
   const pulled = hung.flatMap((h) => h.pulledAt ?? []).map(Number);
   return {
     still,
-    pulled: pulled.length,
     from: first.hungAt.toISOString(),
     to: still ? null : new Date(Math.max(...pulled)).toISOString(),
     entered: enteredOf(
