@@ -177,7 +177,7 @@ test('rounds and the load: what is planned appears with product, water and what 
   const margin = page.getByRole('complementary', { name: 'Margin' });
   await expect(margin.getByText('Training label 1, soil systemic 240')).toBeVisible();
   await expect(margin.getByText('Nitrile gloves')).toBeVisible();
-  const id = await openTree(page, '429', 'ravine');
+  const id = await openTree(page, '113');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('button', { name: 'Drop this plan' }).click();
   await expect(page.getByText('Plan dropped.')).toBeVisible();
@@ -186,7 +186,7 @@ test('rounds and the load: what is planned appears with product, water and what 
   await expect(page.getByText('Undone.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Planned: start the sheet' })).toBeVisible();
   await page.goto('/rounds');
-  await expect(page.getByRole('main').getByRole('link', { name: /^429/ })).toBeVisible();
+  await expect(page.getByRole('main').getByRole('link', { name: /^113/ })).toBeVisible();
 });
 
 test('a hold is released with a reason only; what goes otherwise than planned is booked with its reason', async ({

@@ -188,7 +188,7 @@ test('a decision: proposed with reasons, printed for the client, overturned late
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '405', 'well');
+  const id = await openTree(page, '425', 'well');
   await page.goto(`/tree/${id}/decide`);
   const sheet = page.getByRole('region', { name: 'The decision' });
   await expect(sheet.getByText('Hemlock woolly adelgid').first()).toBeVisible();

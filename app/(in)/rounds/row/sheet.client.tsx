@@ -111,8 +111,10 @@ export function RowSheet(props: Props) {
   const stopped = new Set(
     told.flatMap((g) => (g.gate.strength === 'stop' && g.gate.state === 'tripped' ? g.planIds : [])),
   );
-  // What is stopped is left out of the row: done all the same, it is written tree by tree with its reason.
-  const mine = trees.filter((t) => !form.out.includes(t.planId) && !stopped.has(t.planId));
+  // What is stopped is left out before the start: done all the same, it is written tree by tree with its reason.
+  // Once it has begun the row is what it was then: a stop that comes later takes nothing away that was done.
+  const begun = Boolean(form.startedAt);
+  const mine = trees.filter((t) => !form.out.includes(t.planId) && (begun || !stopped.has(t.planId)));
   const open = told.filter((g) => g.planIds.some((id) => mine.some((t) => t.planId === id)));
   const questions = open.filter((g) => g.gate.asks && g.gate.state === 'asked');
   const unreasoned = open.filter(
@@ -256,7 +258,7 @@ export function RowSheet(props: Props) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }
-              go(2, { startedAt: new Date().toISOString() });
+              go(2, { startedAt: new Date().toISOString(), out: [...new Set([...form.out, ...stopped])] });
             },
             !mine.length,
           )}

@@ -36,7 +36,7 @@ export function Strip({
       {trees.map((t) => {
         const stop = stops.find((g) => g.planIds.includes(t.planId));
         const left = out.includes(t.planId);
-        if (working && (left || stop)) return null;
+        if (working && left) return null;
         const on = working ? done.includes(t.planId) : !left && !stop;
         const set = (list: readonly string[], has: boolean) =>
           has ? [...list, t.planId] : list.filter((id) => id !== t.planId);
@@ -68,7 +68,7 @@ export function Strip({
                   className="size-9 flex-none accent-cambium-deep"
                   aria-label={working ? `${t.tag} is done` : `${t.tag} is in the row`}
                   checked={on}
-                  disabled={Boolean(stop)}
+                  disabled={!working && Boolean(stop)}
                   onChange={(e) => (working ? onDone(set(done, e.target.checked)) : onOut(set(out, !e.target.checked)))}
                 />
               </label>
