@@ -89,6 +89,15 @@ import { keepRounds } from './rounds/keep-rounds';
 import { noteAway } from './rounds/note-away';
 import { tellClient } from './rounds/tell-day';
 import { takeBackAway } from './rounds/withdraw-away';
+import { beginRound } from './day/begin-round';
+import { closeRound } from './day/close-round';
+import { leaveUndone } from './day/leave-undone';
+import { orderStops } from './day/order-round';
+import { putOnRound } from './day/put-on-round';
+import { takeBackLeft } from './day/take-back-left';
+import { tickLoad } from './day/tick-load';
+import { endBatch } from './mix/end-batch';
+import { makeBatch } from './mix/make-batch';
 import type { AnyCommand } from './command';
 
 /** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
@@ -183,6 +192,15 @@ export const COMMANDS: readonly AnyCommand[] = [
   takeBackAway,
   keepRounds,
   tellClient,
+  putOnRound,
+  orderStops,
+  beginRound,
+  tickLoad,
+  leaveUndone,
+  takeBackLeft,
+  closeRound,
+  makeBatch,
+  endBatch,
   propose,
 ];
 export const commandNamed = (name: string): AnyCommand | null => COMMANDS.find((c) => c.name === name) ?? null;

@@ -93,7 +93,7 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
         eachMl: spray.ml,
         totalMl,
         product: (totalMl / 1000) * perLitre,
-        loads: tankMl === undefined ? [] : loads(totalMl, (totalMl / 1000) * perLitre, tankMl),
+        loads: tankMl === undefined ? [] : loads(totalMl, (totalMl / 1000) * perLitre, { holdsMl: tankMl }),
       };
     },
   ) as Question,

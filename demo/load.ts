@@ -493,6 +493,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
             gates: result.gates,
             released,
             lot,
+            drawn: null,
           },
           {
             id,

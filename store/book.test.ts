@@ -48,6 +48,7 @@ const record = (more: Partial<NewRecord> = {}, amount = 40): NewRecord => {
       amount,
     } as NewRecord['data'],
     followUps: [due('again', '2027-06-01')],
+    draws: [],
     moves: [{ id: v7(), lotId: o.lotId, amount: -amount, reason: 'used' }],
     ...more,
   };

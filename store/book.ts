@@ -18,6 +18,8 @@ export interface NewRecord {
   followUps: FollowUp[];
   /** Stock moves that this version causes: negative takes from the lot. */
   moves: { id: string; lotId: string; amount: number; reason: string }[];
+  /** What it takes from mixes; below zero gives back. */
+  draws: { id: string; batchId: string; mixMl: number }[];
 }
 
 /**
@@ -36,6 +38,10 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
     if (!made.count) return false;
     for (const m of r.moves)
       await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, 'tree', ${m.reason}, ${r.id}, ${scope.personId})`;
+    for (const d of r.draws)
+      await tx`
+        insert into batch_taken (id, outfit_id, batch_id, record_root, mix_ml, by_person)
+        values (${d.id}, ${o}, ${d.batchId}, ${r.rootId}, ${d.mixMl}, ${scope.personId})`;
     if (r.version === 1) {
       const closed = r.planId
         ? await tx`update plan set state = 'done' where id = ${r.planId} and state = 'open'`

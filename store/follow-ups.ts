@@ -55,6 +55,22 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
       order by f.due, f.id`),
   ]);
 
+/** A look or visit that stands on a round, as far as its crew needs it. */
+export type NamedLook = Pick<DueRow, 'id' | 'treeId' | 'tag' | 'hostId' | 'placeId' | 'placeName' | 'kind' | 'what'> & {
+  state: 'open' | 'done' | 'dropped';
+};
+/** Looks by their ids, whatever became of them. */
+export const looksNamed = (scope: Scope, ids: readonly string[]): Promise<NamedLook[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<NamedLook[]>`
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
+        f.what, f.state
+      from follow_up f
+      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      where f.outfit_id = ${scope.outfitId} and f.id = any(${[...ids]})`),
+  ]);
+
 /** The spray that a visit renews, with its label's use; null where it renews none. */
 const sprayed = (tx: Tx) => tx`(
   select jsonb_build_object('doneOn', r.done_on, 'endedAt', r.ended_at, 'use', u)

@@ -113,6 +113,21 @@ export const hangingOn = (scope: Scope, planIds: readonly string[]): Promise<num
       )[0]!.n,
   );
 
+/** Those of some plans of which devices hang. */
+export const hangingPlans = (scope: Scope, planIds: readonly string[]): Promise<Set<string>> =>
+  within(
+    scope,
+    async (tx) =>
+      new Set(
+        (
+          await tx<{ id: string }[]>`
+            select distinct plan_id as id
+            from hanging
+            where outfit_id = ${scope.outfitId} and plan_id = any(${[...planIds]}) and pulled_at is null`
+        ).map((r) => r.id),
+      ),
+  );
+
 export type NewHung = Pick<
   HungRow,
   'id' | 'treeId' | 'planId' | 'site' | 'device' | 'putMl' | 'expectedMinutes' | 'guarded' | 'overnight' | 'hungAt'

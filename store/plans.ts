@@ -12,6 +12,7 @@ import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
+import { lastLeft, type LastLeft } from './day';
 import { soldAt } from './proposals';
 
 /** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
@@ -216,6 +217,9 @@ export interface OpenPlan {
   /** Sound, and only protected: its stop comes before those of sick trees. */
   sound: boolean;
   at: Date;
+  state: 'open' | 'done' | 'dropped';
+  /** When a crew last came to it and did not do it, and why; null: never. */
+  left: LastLeft | null;
   /** The day it is planned for and the span it may move in; null for what may be done at once. */
   plannedFor: Day | null;
   earliest: Day | null;
@@ -230,18 +234,11 @@ const soldOf = (tx: Tx, scope: Scope) => tx`
   sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from n)`)})`;
 const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;
 
-/** Plans that wait for a crew, by place and walking order; the soonest where there are more than the limit. */
-export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<OpenPlan[]>`
+/** Some plans (x) as a crew needs them, by place and walking order. */
+const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
         select x.*, t.place_id
-        from (
-          select *
-          from plan
-          where outfit_id = ${scope.outfitId} and state = 'open'
-          order by coalesce(earliest, '-infinity'::date), at, id
-          limit ${limit}) x
+        from (${x}) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
@@ -257,7 +254,7 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
         u->'sites'->'deviceHolds' as "deviceHolds",
         coalesce((u->>'inStations')::boolean, false) as "inStations",
         array(select jsonb_array_elements_text(u->'protection')) as protection,
-        ${sound(tx)} as sound, n.at,
+        ${sound(tx)} as sound, n.at, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
         (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId",
         ${isSold(tx)}
@@ -270,7 +267,26 @@ export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
         from jsonb_array_elements(l.data->'uses') x
         where x->>'key' = n.use_key
         limit 1) u
-      order by p.name, t.walk_order, t.id, n.planned_for nulls first, n.id`),
+      order by p.name, t.walk_order, t.id, n.planned_for nulls first, n.id`;
+
+/** Plans that wait for a crew; the soonest where there are more than the limit. */
+export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
+  within(scope, async (tx) => [
+    ...(await forCrew(
+      tx,
+      scope,
+      tx`
+        select *
+        from plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+        order by coalesce(earliest, '-infinity'::date), at, id
+        limit ${limit}`,
+    )),
+  ]);
+/** Plans by their ids, whatever became of them; what this outfit has not got is left out. */
+export const plansNamed = (scope: Scope, ids: readonly string[]): Promise<OpenPlan[]> =>
+  within(scope, async (tx) => [
+    ...(await forCrew(tx, scope, tx`select * from plan where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`)),
   ]);
 
 /** A plan or a work for a day of its own, as a calendar follows it. */
@@ -490,31 +506,51 @@ export interface OpenWork {
   workId: string;
   sheet: WorkSheet;
   sound: boolean;
+  state: 'open' | 'done' | 'dropped';
+  /** When a crew last came to it and did not do it, and why; null: never. */
+  left: LastLeft | null;
   /** The day it is planned for; null for what may be done at once. */
   plannedFor: Day | null;
   /** The client has taken it. */
   sold: boolean;
 }
-export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<OpenWork[]>`
+/** Some works (x) as a crew needs them, by place and walking order. */
+const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
       with n as (
         select x.*, t.place_id
-        from (
-          select *
-          from work_plan
-          where outfit_id = ${scope.outfitId} and state = 'open'
-          order by coalesce(planned_for, '-infinity'::date), at, id
-          limit ${limit}) x
+        from (${x}) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
-        n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound,
+        n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", ${isSold(tx)}
       from n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
-      order by p.name, t.walk_order, t.id`),
+      order by p.name, t.walk_order, t.id`;
+
+/** Works that wait for a crew; the soonest where there are more than the limit. */
+export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
+  within(scope, async (tx) => [
+    ...(await worksForCrew(
+      tx,
+      scope,
+      tx`
+        select *
+        from work_plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+        order by coalesce(planned_for, '-infinity'::date), at, id
+        limit ${limit}`,
+    )),
+  ]);
+/** Works by their ids, whatever became of them. */
+export const worksNamed = (scope: Scope, ids: readonly string[]): Promise<OpenWork[]> =>
+  within(scope, async (tx) => [
+    ...(await worksForCrew(
+      tx,
+      scope,
+      tx`select * from work_plan where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`,
+    )),
   ]);
 
 export const programmeOf = (scope: Scope, treeId: string): Promise<Programme | null> =>

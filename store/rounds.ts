@@ -175,7 +175,7 @@ const standing = (tx: Tx) => tx`
   left join round_item i on i.outfit_id = x.outfit_id and i.item_id = x.id
   left join round r on r.outfit_id = i.outfit_id and r.id = i.round_id`;
 const standingColumns = (tx: Tx) => tx`
-  r.crew_id as "crewId", r.day::text as "roundDay", i.locked`;
+  r.crew_id as "crewId", r.day::text as "roundDay", (i.locked or r.begun_at is not null) as locked`;
 
 /** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
 export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
@@ -283,13 +283,16 @@ export interface RoundRow {
   crewName: string;
   day: Day;
   byName: string;
+  begunAt: Date | null;
+  closedAt: Date | null;
   items: RoundItem[];
 }
 /** Crews' days from `from` to `to`, with what stands in them in its order. */
 export const roundsBetween = (scope: Scope, from: Day, to: Day): Promise<RoundRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<RoundRow[]>`
-      select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName", x.items
+      select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName",
+        r.begun_at as "begunAt", r.closed_at as "closedAt", coalesce(x.items, '[]') as items
       from round r
       join crew c on c.id = r.crew_id and c.outfit_id = r.outfit_id
       join person p on p.id = r.by_person and p.outfit_id = r.outfit_id
@@ -299,7 +302,8 @@ export const roundsBetween = (scope: Scope, from: Day, to: Day): Promise<RoundRo
         from round_item i
         join place q on q.id = i.place_id and q.outfit_id = i.outfit_id
         where i.outfit_id = r.outfit_id and i.round_id = r.id) x
-      where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to} and x.items is not null
+      where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to}
+        and (x.items is not null or r.begun_at is not null)
       order by r.day, c.name, r.id`),
   ]);
 

@@ -143,7 +143,7 @@ export const takeOut = (
  * The accounts that stand against the lots: what each has taken from them or given to them, by product; of lots that hold
  * something or ran out less than a year ago, so that the sum does not grow with the age of the outfit.
  */
-export type StockAccount = 'supplier' | 'tree' | 'count' | 'loss';
+export type StockAccount = 'supplier' | 'tree' | 'mix' | 'count' | 'loss';
 export const stockBalances = (
   scope: Scope,
 ): Promise<{ labelKey: string; unit: 'mL' | 'g'; account: 'lot' | StockAccount; amount: number }[]> =>
@@ -210,7 +210,7 @@ export const removeVessel = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from vessel where id = ${id}`);
 
 const sprayers = (tx: Tx, scope: Scope) => tx`
-  select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn"
+  select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn", dead_ml as "deadMl"
   from sprayer
   where outfit_id = ${scope.outfitId}
   order by holds_ml, name
@@ -220,9 +220,10 @@ export const listSprayers = (scope: Scope): Promise<Tank[]> =>
 export const saveSprayer = (scope: Scope, s: Tank) =>
   within(
     scope,
-    (tx) => tx`insert into sprayer (id, outfit_id, name, holds_ml, flow_ml_min, calibrated_on)
-      values (${s.id}, ${scope.outfitId}, ${s.name}, ${s.holdsMl}, ${s.flowMlMin}, ${s.calibratedOn})
-      on conflict (id) do update set name = excluded.name, holds_ml = excluded.holds_ml, flow_ml_min = excluded.flow_ml_min, calibrated_on = excluded.calibrated_on`,
+    (tx) => tx`insert into sprayer (id, outfit_id, name, holds_ml, flow_ml_min, calibrated_on, dead_ml)
+      values (${s.id}, ${scope.outfitId}, ${s.name}, ${s.holdsMl}, ${s.flowMlMin}, ${s.calibratedOn}, ${s.deadMl})
+      on conflict (id) do update set name = excluded.name, holds_ml = excluded.holds_ml,
+        flow_ml_min = excluded.flow_ml_min, calibrated_on = excluded.calibrated_on, dead_ml = excluded.dead_ml`,
   );
 export const removeSprayer = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from sprayer where id = ${id}`);

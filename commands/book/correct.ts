@@ -60,12 +60,17 @@ export const correctRecord = command({
           id: v7(),
           reason: `correction of ${newest.data.tree.tag}, ${newest.doneOn}`,
         })),
+        draws: made.draws.map((d) => ({ ...d, id: v7() })),
       });
       if (!written) return sentBefore;
     } catch (error) {
       const code = (error as { code?: string }).code;
       if (code === '23505') return refuse('', 'Somebody else corrected this record meanwhile. Load it again.');
-      if (code === '23514') return refuse('lotId', 'There is not enough left in this lot.');
+      if (code === '23514')
+        return refuse(
+          'lotId',
+          newest.data.batches ? 'There is not enough left in its mix.' : 'There is not enough left in this lot.',
+        );
       throw error;
     }
     return { ok: true, value: { id: k.id } };

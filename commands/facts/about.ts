@@ -1,5 +1,8 @@
 import { METHOD_NAMES } from '@/core/label/methods';
 import type { About, JobOf } from '@/core/schedule/jobs';
+import type { Limit } from '@/core/schedule/problem';
+import { limitWords } from '@/core/schedule/words';
+import type { Fortnight } from './rounds';
 import { findWork } from '@/core/work/works';
 
 /** What something that waits is, in a few words. */
@@ -17,3 +20,18 @@ export function tagsOf({ items }: Pick<JobOf, 'items'>): string {
 }
 /** A job in a line. @example titleOf(job) // 'Soil drench: Marlbane Soil, 201 and 11 more' */
 export const titleOf = (job: Pick<JobOf, 'items'>): string => `${aboutWords(job.items[0]!.about)}, ${tagsOf(job)}`;
+
+/** What limits of a fortnight say, by the names of its crews, places and jobs. */
+export function limitsOf(f: Pick<Fortnight, 'problem'>): (limit: Limit) => string {
+  const { crews, places, jobs } = f.problem;
+  const named =
+    <T extends { id: string; name: string }>(of: readonly T[]) =>
+    (id: string) =>
+      of.find((o) => o.id === id)?.name ?? 'another one';
+  const job = (id: string) => {
+    const found = jobs.find((j) => j.id === id);
+    return found ? titleOf(found) : 'something else';
+  };
+  const names = { crew: named(crews), place: named(places), job, kit: (key: string) => `What ${key} needs` };
+  return (limit) => limitWords(limit, names);
+}

@@ -1,13 +1,16 @@
 import { refuse, sentBefore, type Answer, type Context } from '@/commands/command';
+import { fromMixes, type FromMixes } from '@/commands/facts/batches';
 import { spotOf } from '@/commands/facts/diagnosis';
 import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
 import { findsNear, treeOf, treesOf } from '@/commands/facts/tree';
 import { STILL_HANGS } from '@/commands/hanging/then';
 import { saidSchema } from '@/commands/said';
 import { weatherSchema, type Booking } from '@/core/book/record';
-import { writeUp } from '@/core/book/write';
+import { writeUp, type Drawn } from '@/core/book/write';
+import type { Dose } from '@/core/dose/dose';
 import { stillSaid } from '@/core/gates/said';
 import { enteredOf, fillOf } from '@/core/hanging/hanging';
+import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
@@ -16,7 +19,7 @@ import { NO_YEAR } from '@/core/season/year';
 import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord, type NewRecord } from '@/store/book';
-import { hangingOf } from '@/store/hanging';
+import { hangingOf, type HungRow } from '@/store/hanging';
 import { laidBehind } from '@/store/laid';
 import { getPlan, type Plan } from '@/store/plans';
 import { heldBy, lotsOf } from '@/store/shelf';
@@ -65,8 +68,31 @@ export interface Written {
   lot: { id: string; onHand: number } | null;
 }
 
-/** Works a booking out: plan, tree, gates, lot and what follows. Nothing is written. */
-export async function bookingOf({ viewer, now }: Context, b: Booking): Promise<Answer<Written>> {
+/** What went in of devices that were pulled: no more than that is booked. Null where the amount may stand. */
+function beyondEntered(dose: Extract<Dose, { ok: true }>, hung: readonly HungRow[], amount: number) {
+  if (!hung.length) return null;
+  const entered = enteredOf(
+    dose.product,
+    fillOf(dose) ?? dose.product,
+    hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
+  );
+  return amount > entered * (1 + READING) + 1e-6
+    ? refuse(
+        'amount',
+        `Only ${Number(entered.toPrecision(4))} ${dose.dimension === 'volume' ? 'mL' : 'g'} of the product went in: the rest was pulled with its device.`,
+      )
+    : null;
+}
+
+/**
+ * Works a booking out: plan, tree, gates, lot and what follows. Nothing is written.
+ * @param share what it takes of mixes that serve a row; left out, it is worked out from the mixes that the booking names
+ */
+export async function bookingOf(
+  { viewer, now }: Context,
+  b: Booking,
+  share?: { draws: Draw[]; drawn: Drawn[]; lot: FromMixes['lot'] },
+): Promise<Answer<Written>> {
   const plan = await getPlan(viewer, b.planId);
   if (!plan) return refuse('planId', 'This plan is not in this outfit.');
   const [tree, held, lots, hung] = await Promise.all([
@@ -81,23 +107,17 @@ export async function bookingOf({ viewer, now }: Context, b: Booking): Promise<A
   const { dose } = plan.result;
   if (!tree || !use || !condition || !dose.ok)
     return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
-  if (hung.length) {
-    const entered = enteredOf(
-      dose.product,
-      fillOf(dose) ?? dose.product,
-      hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
-    );
-    if (b.amount > entered * (1 + READING) + 1e-6)
-      return refuse(
-        'amount',
-        `Only ${Number(entered.toPrecision(4))} ${dose.dimension === 'volume' ? 'mL' : 'g'} of the product went in: the rest was pulled with its device.`,
-      );
-  }
+  const beyond = beyondEntered(dose, hung, b.amount);
+  if (beyond) return beyond;
+  const mixed = share || !b.batchIds ? null : await fromMixes(viewer, b.batchIds, plan, [b.amount]);
+  if (mixed && !mixed.ok) return mixed;
+  const from =
+    share ?? (mixed ? { draws: mixed.value.draws[0]!, drawn: mixed.value.drawn[0]!, lot: mixed.value.lot } : null);
   if (!saidSchema.safeParse(b.said).success) return refuse('said', 'An answer was given that was not offered.');
   const finds = await findsNear(viewer, tree);
   // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
   const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
-  const lot = lots.find((l) => l.id === b.lotId) ?? null;
+  const lot = from?.lot ?? lots.find((l) => l.id === b.lotId) ?? null;
   const up = writeUp(
     {
       now,
@@ -117,6 +137,7 @@ export async function bookingOf({ viewer, now }: Context, b: Booking): Promise<A
       gates: atTheTree(situation, plan, b).gates,
       released: { ...plan.released, ...b.released },
       lot,
+      drawn: from?.drawn ?? null,
     },
     b,
   );
@@ -138,7 +159,11 @@ export async function bookingOf({ viewer, now }: Context, b: Booking): Promise<A
     words: up.words,
     data: up.data,
     followUps: due,
-    moves: [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
+    // What came from a mix has left its lot already.
+    moves: from
+      ? []
+      : [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
+    draws: (from?.draws ?? []).map(({ batchId, mixMl }) => ({ id: v7(), batchId, mixMl })),
   };
   return { ok: true, value: { record, due, laid, lot } };
 }
@@ -152,7 +177,7 @@ export async function writeBooking({ viewer }: Pick<Context, 'viewer'>, { record
     if (error instanceof PlanGone)
       return refuse('planId', 'Somebody else has carried out or dropped this plan meanwhile. Nothing was written.');
     if ((error as { code?: string }).code === '23514')
-      return refuse('lotId', 'Somebody else took from this lot meanwhile; there is not enough left.');
+      return refuse('lotId', 'Somebody else took from this lot or mix meanwhile; there is not enough left.');
     throw error;
   }
 }

@@ -1,16 +1,14 @@
-import { command, refuse, type Answer, type Context } from '@/commands/command';
+import { command, refuse, type Answer } from '@/commands/command';
 import { fortnightOf, type Fortnight } from '@/commands/facts/rounds';
-import { titleOf } from '@/commands/facts/about';
-import { moveTo } from '@/commands/programme/move-to';
+import { limitsOf, titleOf } from '@/commands/facts/about';
+import { moveWith } from './move-with';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import { indexed, placedAt, type Indexed } from '@/core/schedule/problem';
-import { limitWords } from '@/core/schedule/words';
-import { dayWords, type Day } from '@/core/season/follow-ups';
-import { getLaid } from '@/store/laid';
-import { planFor, writeRounds, type ItemPlaced } from '@/store/rounds';
+import { dayWords } from '@/core/season/follow-ups';
+import { roundsBetween, writeRounds, type ItemPlaced } from '@/store/rounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
@@ -60,22 +58,12 @@ function readPlan(x: Indexed, { rounds }: Rounds) {
 
 /** What rounds break, in words. */
 function faultsOf(f: Fortnight, x: Indexed, slotOf: Int32Array, places: ReadonlyMap<number, number[]>): Fault[] {
-  const named =
-    <T extends { id: string; name: string }>(of: readonly T[]) =>
-    (id: string) =>
-      of.find((o) => o.id === id)?.name ?? 'another one';
-  const jobNamed = (id: string) => titleOf(f.problem.jobs.find((j) => j.id === id)!);
-  const names = {
-    crew: named(x.problem.crews),
-    place: named(x.problem.places),
-    job: jobNamed,
-    kit: (key: string) => `What ${key} needs`,
-  };
+  const says = limitsOf(f);
   return broken(x, slotOf, places).map(({ job, limit }) => {
     const j = f.problem.jobs[job]!;
     const slot = slotOf[job]!;
     const on = slot < 0 ? '' : `, ${dayWords(placedAt(x, slot).day)}`;
-    return { path: `jobs.${j.id}`, sentence: `${titleOf(j)}${on}: ${limitWords(limit, names)}` };
+    return { path: `jobs.${j.id}`, sentence: `${titleOf(j)}${on}: ${says(limit)}` };
   });
 }
 
@@ -110,41 +98,6 @@ function placedItems(
   return placed;
 }
 
-/**
- * Plans and visits of programmes are for the day of their round from now on; calendars follow. A visit of a programme is moved
- * by its own laying, which knows what its label leaves and takes what comes after it along.
- */
-async function moveWith(
-  context: Context,
-  f: Fortnight,
-  placed: readonly ItemPlaced[],
-  crewName: (id: string) => string,
-) {
-  const own: { planId: string; day: Day }[] = [];
-  const moves = new Map<string, { treeIds: Set<string>; byHand: Map<string, { day: Day; because: string | null }> }>();
-  for (const p of placed) {
-    const plan = f.plans.get(p.itemId);
-    if (plan !== undefined && plan !== p.day) own.push({ planId: p.itemId, day: p.day });
-    const visit = f.visits.get(p.itemId);
-    if (!visit || visit.day === p.day) continue;
-    const of = moves.get(visit.laidId) ?? { treeIds: new Set(), byHand: new Map() };
-    const inTime = p.day >= visit.earliest && p.day <= visit.latest;
-    of.byHand.set(visit.visitId, { day: p.day, because: inTime ? null : `The round of ${crewName(p.crewId)}` });
-    of.treeIds.add(visit.treeId);
-    moves.set(visit.laidId, of);
-  }
-  await planFor(context.viewer, own);
-  const faults: Fault[] = [];
-  for (const [laidId, { treeIds, byHand }] of moves) {
-    const laid = await getLaid(context.viewer, laidId);
-    if (!laid || laid.endedOn) continue;
-    const moved = await moveTo(context, laid, [...treeIds], byHand);
-    if (!moved.ok)
-      faults.push(...moved.faults.map((x) => ({ ...x, sentence: `${laid.programme.name}. ${x.sentence}` })));
-  }
-  return faults;
-}
-
 /** The rounds of a fortnight, as they were worked out or put by hand: every rule is asked again here, and all or nothing is kept. */
 export const keepRounds = command({
   name: 'keep-rounds',
@@ -164,17 +117,28 @@ export const keepRounds = command({
     const { slotOf, places } = read;
     const faults = faultsOf(fortnight, x, slotOf, places);
     if (faults.length) return { ok: false, faults };
-    const placed = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
-    const stands = new Set(placed.map((i) => i.itemId));
-    const out = fortnight.problem.jobs.flatMap((j) => j.items.map((i) => i.id)).filter((id) => !stands.has(id));
-    await writeRounds(viewer, v7, placed, out);
+    const all = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
+    // A crew that has set out goes by its own round; what is planned here leaves that as it is.
+    const out = (await roundsBetween(viewer, fortnight.today, fortnight.today)).filter((r) => r.begunAt);
+    const gone = new Map(out.flatMap((r) => r.items.map((i) => [i.itemId, r] as const)));
+    const at = new Map(all.map((i) => [i.itemId, i]));
+    const items = fortnight.problem.jobs.flatMap((j) => j.items.map((i) => i.id));
+    const torn = items.flatMap((id) => {
+      const r = gone.get(id);
+      return r && (at.get(id)?.crewId !== r.crewId || at.get(id)?.day !== r.day) ? [r] : [];
+    });
+    if (torn.length)
+      return refuse('rounds', `${torn[0]!.crewName} has set out: change its day on the page of its round.`);
+    const placed = all.filter((i) => !gone.has(i.itemId));
+    const left = items.filter((id) => !at.has(id));
+    await writeRounds(viewer, v7, placed, left);
     const kept = await moveWith(context, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
     // What is refused here is undone with all that was written before it.
     if (kept.length) return { ok: false, faults: kept };
     return {
       ok: true,
       value: {
-        rounds: new Set(placed.map((i) => `${i.crewId} ${i.day}`)).size,
+        rounds: new Set(all.map((i) => `${i.crewId} ${i.day}`)).size,
         left: slotOf.filter((s) => s < 0).length,
       },
     };

@@ -15,18 +15,25 @@ export const keepSprayer = command({
     name: z.string().trim().min(1, 'Give it a name, as it is written on it.').max(80, 'At most 80 signs.'),
     holds: typed,
     flow: typed,
+    /** What stays in tank, pump and hose of the last filling; empty for nothing. */
+    dead: typed.default(''),
   }),
   run: async ({ viewer, now }, x): Promise<Answer> => {
     const holds = readNumber(x.holds, { name: 'What the tank holds', above: 0, max: 5000, unit: 'L' });
     if (!holds.ok) return refuse('holds', holds.sentence);
     const flow = x.flow.trim() ? readNumber(x.flow, { name: 'The flow', above: 0, max: 1000, unit: 'L/min' }) : null;
     if (flow && !flow.ok) return refuse('flow', flow.sentence);
+    const dead = x.dead.trim()
+      ? readNumber(x.dead, { name: 'What stays in it', min: 0, max: holds.value * 0.5, unit: 'L' })
+      : null;
+    if (dead && !dead.ok) return refuse('dead', dead.sentence);
     await saveSprayer(viewer, {
       id: x.id,
       name: x.name,
       holdsMl: holds.value * 1000,
       flowMlMin: flow?.ok ? flow.value * 1000 : null,
       calibratedOn: flow?.ok ? todayOf(viewer, now) : null,
+      deadMl: dead?.ok ? dead.value * 1000 : 0,
     });
     return done;
   },

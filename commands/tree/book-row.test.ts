@@ -1,95 +1,23 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { signLabel } from '@/commands/shelf/check-label';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
-import { dose } from '@/core/dose/dose';
+import { NOW, ownOutfit } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
-import { loadViewer, type Viewer } from '@/store/auth';
+import { loadViewer } from '@/store/auth';
 import { openPlans } from '@/store/plans';
 import { lotsOf } from '@/store/shelf';
 import { makeOutfit } from '@/store/testing';
 import { rowGatesView, rowView } from '@/views/row';
 import { bookRow } from './book-row';
+import { AIR, drenchRow } from './testing';
 
 const made = ownOutfit();
-let viewer: Viewer;
-beforeAll(async () => {
-  const { owner, o } = made;
-  await owner`
-    update person
-    set licence_number = 'L1', licence_categories = ${['ornamental']}, licence_expires = '2028-01-01'
-    where id = ${o.personId}`;
-  await owner`update place set area_m2 = 60000 where id = ${o.placeId}`;
-  await owner`update plan set state = 'dropped' where id = ${o.planId}`;
-  viewer = (await loadViewer(o))!;
-  expect(await doneBy(signLabel, viewer, { labelId: o.labelId })).toMatchObject({ ok: true });
-});
-
-/** A drench that waits on a new elm of so many centimetres. */
-async function planned(tag: string, diameterCm: number): Promise<string> {
-  const { owner, o } = made;
-  const treeId = v7();
-  await owner`
-    insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
-    values (${treeId}, ${o.outfitId}, ${o.placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
-  await owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
-    values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, ${diameterCm}, 130,
-      ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
-  await owner`
-    insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-    values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, 2, 'good')`;
-  await owner`
-    insert into verdict
-      (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-    values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-21', ${o.personId}, 'elm-leaf-beetle', 'likely',
-      'treat now', 'Grubs on every twig.', '[]', '{}')`;
-  const id = v7();
-  const label = trainingLabels[0]!;
-  const worked = dose({ label, useKey: 'drench', diameters: [diameterCm], vessels: [], siteAreaM2: 60_000 });
-  const result = { dose: worked, ring: null, gates: [], treated: { areaM2: 4, words: 'the ring of the basin' } };
-  await owner`
-    insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person, at)
-    values (${id}, ${o.outfitId}, ${treeId}, ${o.labelId}, 'drench', 'elm-leaf-beetle',
-      ${owner.json({ soil: 'moist', leaf: 'full', said: {} })}, 2, ${owner.json(result as never)},
-      ${owner.json(result as never)}, ${o.personId}, '2026-06-01')`;
-  return id;
-}
-
-const AIR = { ...fair({ lat: null, lon: null }).at(NOW), temperatureC: 17, windMs: 1.5, rainNext24Mm: 0, humidity: 60 };
-const WELL = {
-  boundary: 'far enough',
-  edibles: 'nothing',
-  'ground-bloom': 'nothing',
-  bloom: 'over',
-  litter: 'pulled back or bare',
-  slope: 'level',
-  drought: 'no',
-  services: 'located and marked',
-};
-const sent = (planIds: readonly string[], more: object = {}) => ({
-  id: v7(),
-  rows: planIds.map((planId) => ({ planId, recordId: v7() })),
-  total: null,
-  startedAt: '2026-06-01T08:00:00Z',
-  endedAt: '2026-06-01T09:00:00Z',
-  lotId: made.o.lotId,
-  weather: AIR,
-  soil: 'moist',
-  leaf: 'full',
-  intakeMmH: 30,
-  said: WELL,
-  released: {},
-  protection: trainingLabels[0]!.uses[0]!.protection,
-  deviation: 'The threshold was told by word of mouth.',
-  mark: '',
-  note: '',
-  ...more,
-});
-const write = (input: object, who = viewer) => perform(bookRow, { viewer: who, now: NOW, station: fair }, input);
-const waiting = async () => (await openPlans(viewer, 1000)).map((p) => p.id);
-const onHand = async () => (await lotsOf(viewer, trainingLabels[0]!.key))[0]!.onHand;
+const row = drenchRow(made);
+const planned = (tag: string, diameterCm: number) => row.planned(tag, diameterCm);
+const sent = (planIds: readonly string[], more: object = {}) => row.sent(planIds, more);
+const write = (input: object, who = row.viewer) => perform(bookRow, { viewer: who, now: NOW, station: fair }, input);
+const waiting = async () => (await openPlans(row.viewer, 1000)).map((p) => p.id);
+const onHand = async () => (await lotsOf(row.viewer, trainingLabels[0]!.key))[0]!.onHand;
 interface Kept {
   plan_id: string;
   amount: number;
@@ -109,7 +37,7 @@ const restock = () => made.owner`
 
 it('a record each, from one lot, one after another in their order; sent twice they are written once', async () => {
   const ids = [await planned('A1', 20), await planned('A2', 40), await planned('A3', 30)];
-  expect((await rowView(viewer, ids[1]!, NOW))!.trees.map((t) => t.tag)).toEqual(['A1', 'A2', 'A3']);
+  expect((await rowView(row.viewer, ids[1]!, NOW))!.trees.map((t) => t.tag)).toEqual(['A1', 'A2', 'A3']);
   const before = await onHand();
   const input = sent(ids);
   const answer = { ok: true, value: { recordIds: input.rows.map((r) => r.recordId) } };
@@ -123,7 +51,7 @@ it('a record each, from one lot, one after another in their order; sent twice th
   expect(rows.map((r) => r.ended_at)).toEqual([rows[1]!.started_at, rows[2]!.started_at, rows[2]!.ended_at]);
   expect(rows[2]!.ended_at.toISOString()).toBe('2026-06-01T09:00:00.000Z');
   expect((await waiting()).filter((id) => ids.includes(id))).toEqual([]);
-  expect(await rowView(viewer, ids[0]!, NOW)).toBeNull();
+  expect(await rowView(row.viewer, ids[0]!, NOW)).toBeNull();
   expect(await write({ ...input, note: 'other' })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
 });
 
@@ -146,7 +74,7 @@ it('one that does not go stops all of them, and nothing is half-written', async 
   await restock();
   const ids = [await planned('C1', 20), await planned('C2', 30)];
   const before = await onHand();
-  const none = async (input: object, path: string, who = viewer) => {
+  const none = async (input: object, path: string, who = row.viewer) => {
     expect(await write(input, who)).toMatchObject({ ok: false, faults: [expect.objectContaining({ path })] });
     expect(await kept(ids)).toEqual([]);
     expect(await onHand()).toBe(before);
@@ -160,7 +88,7 @@ it('one that does not go stops all of them, and nothing is half-written', async 
   await none(sent([]), 'rows');
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
   await none(sent(ids), 'rows', theirs);
-  expect(await write(sent(ids), { ...viewer, role: 'office' })).toMatchObject({ ok: false });
+  expect(await write(sent(ids), { ...row.viewer, role: 'office' })).toMatchObject({ ok: false });
   // Dropped meanwhile by somebody else: none of the others is written either.
   await made.owner`update plan set state = 'dropped' where id = ${ids[1]!}`;
   await none(sent(ids), 'planId');
@@ -177,12 +105,12 @@ it('what stands against it is told once, with the trees at which it stands', asy
     startedAt: '2026-06-01T08:00:00Z',
     ...more,
   });
-  const asked = await rowGatesView(viewer, ids, at(), NOW);
+  const asked = await rowGatesView(row.viewer, ids, at(), NOW);
   const edibles = asked.filter((g) => g.gate.asks === 'edibles');
   expect(edibles.map((g) => [...g.planIds].sort())).toEqual([[...ids].sort()]);
-  const said = await rowGatesView(viewer, ids, at({ said: { edibles: 'nothing' } }), NOW);
+  const said = await rowGatesView(row.viewer, ids, at({ said: { edibles: 'nothing' } }), NOW);
   expect(said.some((g) => g.gate.asks === 'edibles')).toBe(false);
-  const frozen = await rowGatesView(viewer, ids, at({ soil: 'frozen' }), NOW);
+  const frozen = await rowGatesView(row.viewer, ids, at({ soil: 'frozen' }), NOW);
   expect(frozen.some((g) => g.gate.strength === 'stop' && g.gate.state === 'tripped' && g.planIds.length === 2)).toBe(
     true,
   );

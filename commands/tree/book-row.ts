@@ -1,4 +1,5 @@
 import { command, refuse, type Answer } from '@/commands/command';
+import { fromMixes } from '@/commands/facts/batches';
 import { bookingOf, writeBooking, type Written } from '@/commands/facts/booking';
 import { settleAnew } from '@/commands/programme/settle';
 import { bookingSchema, uuid, type Booking } from '@/core/book/record';
@@ -11,8 +12,22 @@ import { z } from 'zod';
 /** More trees than this are written in several goes. */
 const MOST = 60;
 
-const { startedAt, endedAt, lotId, weather, soil, leaf, intakeMmH, said, released, protection, deviation, mark, note } =
-  bookingSchema.shape;
+const {
+  startedAt,
+  endedAt,
+  lotId,
+  batchIds,
+  weather,
+  soil,
+  leaf,
+  intakeMmH,
+  said,
+  released,
+  protection,
+  deviation,
+  mark,
+  note,
+} = bookingSchema.shape;
 
 /** Faults of many trees: the same sentence at the same place is said once, with their tags. */
 function together(faults: readonly { tag: string; fault: Fault }[]): Fault[] {
@@ -45,6 +60,7 @@ export const bookRow = command({
       startedAt,
       endedAt,
       lotId,
+      batchIds,
       weather,
       soil,
       leaf,
@@ -61,7 +77,7 @@ export const bookRow = command({
       message: 'The end lies before the start.',
     }),
   once: (x) => x.id,
-  run: async (context, { id: _, rows, total, ...same }): Promise<Answer<{ recordIds: string[] }>> => {
+  run: async (context, { id: _, rows, total, batchIds, ...same }): Promise<Answer<{ recordIds: string[] }>> => {
     const { viewer } = context;
     const ids = new Set(rows.map((r) => r.planId));
     if (ids.size < rows.length) return refuse('rows', 'A tree stands in it twice.');
@@ -76,18 +92,31 @@ export const bookRow = command({
     });
     if (products.some((x) => !(x > 0))) return refuse('rows', 'A plan among them has no dose; prescribe anew.');
     const shares = sharesOf(products, total, same);
+    const mixed = batchIds
+      ? await fromMixes(
+          viewer,
+          batchIds,
+          first,
+          shares.map((s) => s.amount),
+        )
+      : null;
+    if (mixed && !mixed.ok) return mixed;
     const tagOf = new Map(plans.map((n) => [n.id, n.tag]));
     const ready: Written[] = [];
     const faults: { tag: string; fault: Fault }[] = [];
     for (const [i, { planId, recordId }] of rows.entries()) {
       const booking: Booking = { ...same, ...shares[i]!, id: recordId, planId, photoIds: [] };
-      const worked = await bookingOf(context, booking);
+      const worked = await bookingOf(
+        context,
+        booking,
+        mixed?.value && { draws: mixed.value.draws[i]!, drawn: mixed.value.drawn[i]!, lot: mixed.value.lot },
+      );
       if (worked.ok) ready.push(worked.value);
       else for (const fault of worked.faults) faults.push({ tag: tagOf.get(planId)!, fault });
     }
     const used = shares.reduce((sum, s) => sum + s.amount, 0);
     const lot = ready[0]?.lot;
-    if (lot && used > lot.onHand + 1e-9)
+    if (!mixed && lot && used > lot.onHand + 1e-9)
       return refuse('lotId', 'This lot does not hold enough for all of them; write them in two goes, a lot each.');
     if (faults.length) return { ok: false, faults: together(faults) };
     for (const booking of ready) {

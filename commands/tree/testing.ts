@@ -2,8 +2,9 @@ import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { bringLabel } from '@/commands/shelf/bring-label';
 import { signLabel } from '@/commands/shelf/check-label';
-import { doneBy, type ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, type ownOutfit } from '@/commands/testing';
 import { maritime } from '@/commands/programme/testing';
+import { dose } from '@/core/dose/dose';
 import type { Hour, StationFor } from '@/core/weather/station';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
@@ -81,3 +82,96 @@ export const colder =
       },
     };
   };
+
+/** The air of a working day, and answers with which nothing is asked any more. */
+export const AIR = {
+  ...fair({ lat: null, lon: null }).at(NOW),
+  temperatureC: 17,
+  windMs: 1.5,
+  rainNext24Mm: 0,
+  humidity: 60,
+};
+const WELL = {
+  boundary: 'far enough',
+  edibles: 'nothing',
+  'ground-bloom': 'nothing',
+  bloom: 'over',
+  litter: 'pulled back or bare',
+  slope: 'level',
+  drought: 'no',
+  services: 'located and marked',
+};
+
+/** An outfit that may drench: elms that wait for it one beside another, and what is sent when they are done. */
+export function drenchRow(made: ReturnType<typeof ownOutfit>) {
+  const kept = {} as { viewer: Viewer };
+  beforeAll(async () => {
+    const { owner, o } = made;
+    await owner`
+      update person
+      set licence_number = 'L1', licence_categories = ${['ornamental']}, licence_expires = '2028-01-01'
+      where id = ${o.personId}`;
+    await owner`update place set area_m2 = 60000 where id = ${o.placeId}`;
+    await owner`update plan set state = 'dropped' where id = ${o.planId}`;
+    kept.viewer = (await loadViewer(o))!;
+    expect(await doneBy(signLabel, kept.viewer, { labelId: o.labelId })).toMatchObject({ ok: true });
+  });
+  const label = trainingLabels[0]!;
+
+  /** A drench that waits on a new elm of so many centimetres. */
+  async function planned(tag: string, diameterCm: number, placeId = made.o.placeId): Promise<string> {
+    const { owner, o } = made;
+    const treeId = v7();
+    await owner`
+      insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
+      values (${treeId}, ${o.outfitId}, ${placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
+    await owner`
+      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+      values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, ${diameterCm}, 130,
+        ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
+    await owner`
+      insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
+      values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, 2, 'good')`;
+    await owner`
+      insert into verdict
+        (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+      values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-21', ${o.personId}, 'elm-leaf-beetle', 'likely',
+        'treat now', 'Grubs on every twig.', '[]', '{}')`;
+    const id = v7();
+    const worked = dose({ label, useKey: 'drench', diameters: [diameterCm], vessels: [], siteAreaM2: 60_000 });
+    const result = { dose: worked, ring: null, gates: [], treated: { areaM2: 4, words: 'the ring of the basin' } };
+    await owner`
+      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person, at)
+      values (${id}, ${o.outfitId}, ${treeId}, ${o.labelId}, 'drench', 'elm-leaf-beetle',
+        ${owner.json({ soil: 'moist', leaf: 'full', said: {} })}, 2, ${owner.json(result as never)},
+        ${owner.json(result as never)}, ${o.personId}, '2026-06-01')`;
+    return id;
+  }
+  const sent = (planIds: readonly string[], more: object = {}) => ({
+    id: v7(),
+    rows: planIds.map((planId) => ({ planId, recordId: v7() })),
+    total: null,
+    startedAt: '2026-06-01T08:00:00Z',
+    endedAt: '2026-06-01T09:00:00Z',
+    lotId: made.o.lotId,
+    weather: AIR,
+    soil: 'moist',
+    leaf: 'full',
+    intakeMmH: 30,
+    said: WELL,
+    released: {},
+    protection: label.uses[0]!.protection,
+    deviation: 'The threshold was told by word of mouth.',
+    mark: '',
+    note: '',
+    ...more,
+  });
+  return {
+    get viewer() {
+      return kept.viewer;
+    },
+    label,
+    planned,
+    sent,
+  };
+}

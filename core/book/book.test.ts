@@ -71,6 +71,7 @@ const context: BookingContext = {
   label,
   use,
   step: step(false),
+  drawn: null,
   condition,
   host,
   tree: { id: id(6), tag: '117', lat: null, lon: null },

@@ -17,6 +17,12 @@ export interface CorrectionContext {
   lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
 }
 
+/** What a correction draws from the mixes of its record; below zero where it gives back. */
+export interface DrawChange {
+  batchId: string;
+  mixMl: number;
+}
+
 /** Stock that a correction gives back to the old lot and takes from the new one; nothing when neither changes. */
 export interface StockChange {
   lotId: string;
@@ -31,7 +37,15 @@ export function correct(
   c: CorrectionContext,
   k: Correction,
 ):
-  | { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string; stock: StockChange[] }
+  | {
+      ok: true;
+      data: ApplicationRecord;
+      doneOn: Day;
+      followUps: FollowUp[];
+      words: string;
+      stock: StockChange[];
+      draws: DrawChange[];
+    }
   | { ok: false; faults: Fault[] } {
   const faults: Fault[] = [];
   if (Date.parse(k.endedAt) < Date.parse(k.startedAt))
@@ -42,7 +56,15 @@ export function correct(
     faults.push({ path: 'lotId', sentence: 'This lot is not of the product in the record.' });
   const held = c.wasWithdrawn ? 0 : c.was.amount;
   const wanted = k.withdrawn ? 0 : k.amount;
+  const mixes = c.was.batches;
+  if (mixes && c.was.lot.id !== k.lotId)
+    faults.push({
+      path: 'lotId',
+      sentence: 'It came from a mix, whose lots are what they are. Withdraw it and write it anew.',
+    });
+  const more = (wanted - held) / c.was.amount;
   const stock = ((): StockChange[] => {
+    if (mixes) return [];
     if (c.was.lot.id === k.lotId) return held === wanted ? [] : [{ lotId: k.lotId, amount: held - wanted }];
     return [
       { lotId: c.was.lot.id, amount: held },
@@ -60,6 +82,7 @@ export function correct(
     typed: k.amount === c.was.amount ? c.was.typed : undefined,
     amount: k.amount,
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
+    ...(mixes ? { batches: mixes.map((m) => ({ ...m, mixMl: (m.mixMl * k.amount) / c.was.amount })) } : {}),
     actives: c.was.actives.map((a) => ({ ...a, grams: (a.grams * k.amount) / c.was.amount })),
     note: k.note,
     mark: k.mark,
@@ -73,5 +96,6 @@ export function correct(
     followUps: followUps(c.step.rules, doneOn, c.step.minDays, c.step.months),
     words: searchWords(data),
     stock,
+    draws: more ? (mixes ?? []).map((m) => ({ batchId: m.id, mixMl: m.mixMl * more })) : [],
   };
 }

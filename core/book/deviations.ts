@@ -16,8 +16,10 @@ export function deviations(
     /** Reasons given for holds, by gate. */
     released: Readonly<Record<string, string>>;
     lot: { lotNumber: string; expiresOn: Day } | null;
+    /** Mixes that it came from. */
+    drawn: readonly { code: string; goodUntil: string }[] | null;
   },
-  b: { amount: number; protection: string[]; doneOn: Day },
+  b: { amount: number; protection: string[]; startedAt: string; doneOn: Day },
 ): string[] {
   const out: string[] = [];
   const off = (b.amount - c.dose.product) / c.dose.product;
@@ -31,5 +33,7 @@ export function deviations(
     if (gate.strength === 'stop' || held) out.push(`${gate.title}: ${gate.sentence}`);
   }
   if (c.lot && c.lot.expiresOn < b.doneOn) out.push(`Lot ${c.lot.lotNumber} expired on ${c.lot.expiresOn}.`);
+  for (const d of c.drawn ?? [])
+    if (Date.parse(d.goodUntil) < Date.parse(b.startedAt)) out.push(`Mix ${d.code} was good no longer.`);
   return out;
 }

@@ -45,6 +45,8 @@ export const bookingSchema = z
       .positive('The amount used must be more than zero.')
       .max(1e6, 'That amount cannot be right.'),
     lotId: uuid,
+    /** The mixes it came from, in the order in which they were opened; left out, it came from the lot itself. */
+    batchIds: z.array(uuid).min(1).max(20).optional(),
     weather: weatherSchema,
     soil: z.enum(SOIL_WORDS).nullable(),
     /** What the leaves do, as seen at the tree; left out, what was said on the day it was planned for. */
@@ -109,6 +111,17 @@ export const recordSchema = z.strictObject({
   amount: z.number().positive(),
   typed: text(40).optional(),
   lot: z.strictObject({ id: uuid, number: text(60), expires: day }),
+  /** The mixes that it came from: how much of each, and the lots in it by their part. */
+  batches: z
+    .array(
+      z.strictObject({
+        id: uuid,
+        code: text(20),
+        mixMl: z.number(),
+        lots: z.array(z.strictObject({ number: text(60), part: z.number() })),
+      }),
+    )
+    .optional(),
   mixMl: z.number().nullable(),
   waterMl: z.number().nullable(),
   concentration: text(200),

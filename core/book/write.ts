@@ -33,6 +33,18 @@ export interface BookingContext {
   gates: Gate[];
   released: Record<string, string>;
   lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
+  /** What came from mixes that were made before; null where it came from the lot itself. */
+  drawn: readonly Drawn[] | null;
+}
+/** What was taken from a mix for a tree. */
+export interface Drawn {
+  id: string;
+  code: string;
+  mixMl: number;
+  product: number;
+  goodUntil: string;
+  /** The lots in it, by their part of the product. */
+  lots: readonly { number: string; part: number }[];
 }
 
 export interface Fault {
@@ -44,7 +56,11 @@ export interface Fault {
 const asMeasured = ({ rainByHour: _, ...air }: Booking['weather']) => air;
 
 /** What the mix is made of, in words for the record. */
-function concentrationWords(dose: Dose, label: Label): string {
+function concentrationWords(dose: Dose, label: Label, drawn: readonly Drawn[] | null): string {
+  if (drawn) {
+    const [product, mixMl] = [drawn.reduce((a, d) => a + d.product, 0), drawn.reduce((a, d) => a + d.mixMl, 0)];
+    return `${showAmount(product, dose.dimension, 'metric').text} in ${showVolume(mixMl, 'metric').text} of mix ${drawn.map((d) => d.code).join(', ')}`;
+  }
   if (dose.carrier && dose.carrier.totalMl > 0)
     return `${showAmount(dose.product, dose.dimension, 'metric').text} in ${showVolume(dose.carrier.totalMl, 'metric').text}${dose.dimension === 'volume' ? ` (${figure((100 * dose.product) / dose.carrier.totalMl, 3)} %)` : ''}`;
   if (label.stock && dose.stockMl !== null)
@@ -69,7 +85,7 @@ export function writeUp(
     fault('startedAt', 'That is more than a year ago; check the day.');
   const unit = c.dose.dimension === 'volume' ? 'mL' : 'g';
   if (!c.lot || c.lot.labelKey !== c.label.key) fault('lotId', 'This lot is not of the product in the plan.');
-  else if (b.amount > c.lot.onHand + 1e-9)
+  else if (!c.drawn && b.amount > c.lot.onHand + 1e-9)
     fault(
       'lotId',
       `Lot ${c.lot.lotNumber} holds only ${figure(c.lot.onHand)} ${unit}; book a delivery or take another lot.`,
@@ -79,6 +95,7 @@ export function writeUp(
   if (against.length && b.deviation.trim().length < 4) fault('deviation', `Say why: ${against.join(' ')}`);
   if (faults.length || !c.lot) return { ok: false, faults };
 
+  const mixMl = c.drawn?.reduce((a, d) => a + d.mixMl, 0) ?? c.dose.carrier?.totalMl ?? c.dose.stockMl;
   const share = b.amount / c.dose.product;
   const ground = treatedGround(c.use, c.dose.diameterCm, c.treated);
   const site = c.use.sites;
@@ -118,9 +135,12 @@ export function writeUp(
     amount: b.amount,
     ...(b.typed ? { typed: b.typed } : {}),
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
-    mixMl: c.dose.carrier?.totalMl ?? c.dose.stockMl,
-    waterMl: c.dose.carrier?.waterMl ?? null,
-    concentration: concentrationWords(c.dose, c.label),
+    ...(c.drawn
+      ? { batches: c.drawn.map(({ id, code, mixMl: ml, lots }) => ({ id, code, mixMl: ml, lots: [...lots] })) }
+      : {}),
+    mixMl,
+    waterMl: c.drawn && mixMl !== null ? mixMl - (unit === 'mL' ? b.amount : 0) : (c.dose.carrier?.waterMl ?? null),
+    concentration: concentrationWords(c.dose, c.label, c.drawn),
     actives: c.dose.actives.map((a) => ({ name: a.name, grams: a.grams * share })),
     sites: (c.ring?.sites ?? []).map((bearing, i) => ({
       number: i + 1,

@@ -156,12 +156,12 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
   const spray = of('training-20-sulphur', {
     crown,
     heightM: 9,
-    tanks: [{ id: 't', name: 'knapsack', holdsMl: 5000, flowMlMin: 1000, calibratedOn: null }],
+    tanks: [{ id: 't', name: 'knapsack', holdsMl: 5000, flowMlMin: 1000, calibratedOn: null, deadMl: 0 }],
   });
   if (!spray.dose.ok) throw new Error('no dose');
   // 300 g in 100 L on 14.19 L.
   expect(spray.dose.exact).toBeCloseTo(42.5688946154071, 9);
-  expect(spray.loads.map((l) => Math.round(l.spray))).toEqual([5000, 5000, 4190]);
+  expect(spray.loads.map((l) => Math.round(l.spray))).toEqual([4730, 4730, 4730]);
   expect(spray.loads.reduce((a, l) => a + l.product, 0)).toBeCloseTo(spray.dose.product, 9);
   const probe = of('training-13-probe', { crown, condition: findCondition('beech-scale'), host: findHost('beech')! });
   if (!probe.dose.ok) throw new Error(probe.dose.faults[0]!.sentence);

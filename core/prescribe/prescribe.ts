@@ -184,7 +184,7 @@ export function workOutOn(
     gates,
     treated,
     passes,
-    loads: worked.ok && tank && mixMl ? loads(mixMl, worked.product, tank.holdsMl) : [],
+    loads: worked.ok && tank && mixMl ? loads(mixMl, worked.product, tank) : [],
     uptake:
       worked.ok && use.sites && worked.perSite
         ? uptake(

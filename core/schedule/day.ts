@@ -271,8 +271,7 @@ export function costWith(x: Indexed, slot: number, day: CrewDay | null, job: num
  */
 export function crewDay(x: Indexed, slot: number, jobs: readonly number[], places: readonly number[] = []): CrewDay {
   const [crew, d] = crewAndDay(x, slot);
-  if (!x.problem.crews[crew]!.hours[d])
-    return { ok: false, limit: { by: 'crew off', crewId: x.problem.crews[crew]!.id } };
+  if (!x.problem.crews[crew]!.hours[d]) return crewOff(x, crew);
   const setUp = setUpOf(x, jobs);
   const pieces = piecesOf(x, jobs, places);
   const given = pieces.filter((p) => places.includes(p.place)).length;
@@ -282,8 +281,14 @@ export function crewDay(x: Indexed, slot: number, jobs: readonly number[], place
 
 /** A crew's day in the order in which somebody wants it, bettered by nobody. */
 export function dayInOrder(x: Indexed, slot: number, jobs: readonly number[], places: readonly number[]): CrewDay {
+  const [crew, d] = crewAndDay(x, slot);
+  if (!x.problem.crews[crew]!.hours[d]) return crewOff(x, crew);
   return dayOf(x, slot, piecesOf(x, jobs, places), setUpOf(x, jobs));
 }
+const crewOff = (x: Indexed, crew: number): CrewDay => ({
+  ok: false,
+  limit: { by: 'crew off', crewId: x.problem.crews[crew]!.id },
+});
 
 function dayOf(x: Indexed, slot: number, order: readonly Piece[], setUp: number): CrewDay {
   const [crew, d] = crewAndDay(x, slot);

@@ -9,6 +9,8 @@ export interface Tank {
   flowMlMin: Ml | null;
   /** Day of the last calibration. */
   calibratedOn: string | null;
+  /** What stays in tank, pump and hose of the last filling. */
+  deadMl: Ml;
 }
 
 export interface Load {
@@ -21,21 +23,46 @@ export interface Load {
   waterFirst: Ml;
 }
 
+/** A vessel that is filled: what it holds, how far its marks lie apart where they are known, what it keeps back of its last filling. */
+export interface Filled {
+  /** null where one filling is made in whatever serves. */
+  holdsMl: Ml | null;
+  stepMl?: Ml;
+  deadMl?: Ml;
+}
+
 /**
- * Splits a job into tank loads: full ones, and a last one in proportion. The loads add up to the whole, in spray and in
- * product; no load is stronger than the label's dilution.
+ * Splits a job into equal loads, the least number that holds it: a last one of a litre is measured badly and sprayed worse.
+ * Where marks are known each is filled up to one, so that the loads may come to a little more than the job; no load is
+ * stronger than the label's dilution.
  * @param total finished spray for the job, mL
  * @param product product for the whole job, mL or g
- * @param tank what the sprayer holds, mL
- * @example loads(42_568.9, 106.4, 15_000) // two full knapsacks and one of 12.57 L
+ * @example loads(23_400, 140.4, { holdsMl: 10_000 }) // three knapsacks of 7.8 L
  */
-export function loads(total: Ml, product: number, tank: Ml): Load[] {
-  if (!(total > 0) || !(tank > 0)) return [];
-  const full = Math.floor(total / tank + 1e-9);
-  const rest = total - full * tank;
-  const sizes = [...Array.from({ length: full }, () => tank), ...(rest > 1e-6 * total ? [rest] : [])];
-  const share = product / total;
-  return sizes.map((spray, i) => ({ number: i + 1, spray, product: spray * share, waterFirst: spray / 2 }));
+export function loads(total: Ml, product: number, { holdsMl, stepMl, deadMl = 0 }: Filled): Load[] {
+  if (!(total > 0) || (holdsMl !== null && !(holdsMl > 0))) return [];
+  const toMark = (ml: Ml, round: (x: number) => number) => (stepMl ? round(ml / stepMl) * stepMl : ml);
+  // A vessel with no mark that it holds is filled to its brim.
+  const full = holdsMl === null ? Infinity : toMark(holdsMl, (x) => Math.floor(x + 1e-9)) || holdsMl;
+  const needed = total + deadMl;
+  const count = Math.max(1, Math.ceil(needed / full - 1e-9));
+  const spray = Math.min(
+    full,
+    toMark(needed / count, (x) => Math.ceil(x - 1e-9)),
+  );
+  return Array.from({ length: count }, (_, i) => ({
+    number: i + 1,
+    spray,
+    product: (product * spray) / total,
+    waterFirst: spray / 2,
+  }));
+}
+
+/** How far apart the marks of a vessel are as a rule: fiftieths of what it holds, on the 1-2-5 series. */
+export function markStep(holdsMl: Ml): Ml {
+  const want = holdsMl / 50;
+  const decade = 10 ** Math.floor(Math.log10(want));
+  return decade * (want / decade >= 5 ? 5 : want / decade >= 2 ? 2 : 1);
 }
 
 /** Minutes at the nozzle. @param flow mL a minute of all nozzles together */

@@ -287,6 +287,7 @@ const anchor = (name: string) => name.toLowerCase().replace(/[^a-z]+/g, '-');
 const ACCOUNTS = [
   { key: 'supplier', name: 'From the supplier', sign: -1 },
   { key: 'tree', name: 'On trees', sign: 1 },
+  { key: 'mix', name: 'Into mixes', sign: 1 },
   { key: 'loss', name: 'Spilled', sign: 1 },
   { key: 'count', name: 'Missing by counts', sign: 1 },
   { key: 'lot', name: 'On hand', sign: 1 },

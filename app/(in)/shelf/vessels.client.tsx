@@ -105,7 +105,12 @@ export function RemoveVessel({ vessel }: { vessel: Vessel }) {
 
 /** A sprayer: what it holds, and what its nozzles give as measured. */
 export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
-  const empty = { name: sprayer?.name ?? '', holds: sprayer ? String(sprayer.holdsMl / 1000) : '', flow: '' };
+  const empty = {
+    name: sprayer?.name ?? '',
+    holds: sprayer ? String(sprayer.holdsMl / 1000) : '',
+    flow: '',
+    dead: sprayer?.deadMl ? String(sprayer.deadMl / 1000) : '',
+  };
   const [form, setForm] = useState(empty);
   const { busy, faults, send } = useSend(keepSprayer);
   const drop = useSend(dropSprayer);
@@ -113,13 +118,13 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
     <form
-      className="mt-3 grid items-end gap-x-5 desk:grid-cols-4"
+      className="mt-3 grid items-end gap-x-5 desk:grid-cols-5"
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
         send({ id: sprayer?.id ?? v7(), ...form }, () => {
           said({ sentence: form.flow ? `${form.name}: calibrated today.` : `${form.name} stands on the shelf.` });
-          setForm(sprayer ? { ...form, flow: '' } : { name: '', holds: '', flow: '' });
+          setForm(sprayer ? { ...form, flow: '' } : { name: '', holds: '', flow: '', dead: '' });
         });
       }}
     >
@@ -149,6 +154,16 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
         value={form.flow}
         onChange={set('flow')}
         hint={sprayer?.flowMlMin ? `now ${sprayer.flowMlMin / 1000} L, ${sprayer.calibratedOn}` : 'not calibrated'}
+      />
+      <TextField
+        label="Stays in it, L"
+        path="dead"
+        faults={faults}
+        inputMode="decimal"
+        maxLength={20}
+        value={form.dead}
+        onChange={set('dead')}
+        hint="tank, pump and hose"
       />
       <div className="mb-4 flex gap-2">
         <button className="press" disabled={busy}>

@@ -162,8 +162,8 @@ export function ApplyBench({
   const exact = amount.ok && amount.value === planned ? dose.product : base;
   const against = amount.ok
     ? deviations(
-        { dose, use, gates: now.gates, released: { ...plan.released, ...form.released }, lot },
-        { amount: exact, protection: form.worn, doneOn: situation.today },
+        { dose, use, gates: now.gates, released: { ...plan.released, ...form.released }, lot, drawn: null },
+        { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: situation.today },
       )
     : [];
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);

@@ -239,14 +239,17 @@ export function Loads({
   situation,
   units,
   formulation,
+  tankId,
 }: {
   result: Prescription;
   dose: Dose;
   situation: Situation;
+  /** The sprayer that was chosen; the first one, where none was. */
+  tankId: string;
   units: UnitSystem;
   formulation: string;
 }) {
-  const tank = situation.tanks?.find((t) => Math.abs(t.holdsMl - result.loads[0]!.spray) < 1) ?? situation.tanks?.[0];
+  const tank = situation.tanks?.find((t) => t.id === tankId) ?? situation.tanks?.[0];
   const total = result.loads.reduce((a, l) => a + l.spray, 0);
   return (
     <section className="mt-6">

@@ -423,7 +423,14 @@ export function PrescribeBench(props: Props) {
         </section>
       )}
       {result.loads.length > 0 && dose.ok && (
-        <Loads result={result} dose={dose} situation={situation} units={units} formulation={chosen.label.formulation} />
+        <Loads
+          result={result}
+          dose={dose}
+          situation={situation}
+          units={units}
+          formulation={chosen.label.formulation}
+          tankId={tankId}
+        />
       )}
       {dose.ok && <Sum dose={dose} />}
       {dose.ok && result.ring && (

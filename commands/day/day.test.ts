@@ -1,0 +1,281 @@
+import { v7 } from 'uuid';
+import { perform, type Command } from '@/commands/command';
+import { makeBatch } from '@/commands/mix/make-batch';
+import { endBatch } from '@/commands/mix/end-batch';
+import { keepCrew } from '@/commands/rounds/keep-crew';
+import { keepRounds } from '@/commands/rounds/keep-rounds';
+import { noteAway } from '@/commands/rounds/note-away';
+import { NOW, ownOutfit } from '@/commands/testing';
+import { bookRow } from '@/commands/tree/book-row';
+import { remind } from '@/commands/tree/remind';
+import { drenchRow } from '@/commands/tree/testing';
+import { recipeOf } from '@/core/mix/recipe';
+import { fair } from '@/stand-ins/weather/fair';
+import { loadViewer } from '@/store/auth';
+import { leftAtTree, leftOnRound, roundEntries, roundHead, ticksOf } from '@/store/day';
+import { messagesOfRound, messagesWaiting } from '@/store/messages';
+import { getPlans, openPlans } from '@/store/plans';
+import { roundsBetween } from '@/store/rounds';
+import { makeOutfit } from '@/store/testing';
+import { beginRound } from './begin-round';
+import { closeRound } from './close-round';
+import { leaveUndone } from './leave-undone';
+import { orderStops } from './order-round';
+import { putOnRound } from './put-on-round';
+import { takeBackLeft } from './take-back-left';
+import { tickLoad } from './tick-load';
+import type { z } from 'zod';
+
+const made = ownOutfit();
+const row = drenchRow(made);
+const TODAY = '2026-06-01';
+const send = <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown, now = NOW, viewer = row.viewer) =>
+  perform(verb, { viewer, now, station: fair }, input);
+const sentences = (a: { ok: boolean; faults?: { path: string; sentence: string }[] }) =>
+  (a.faults ?? []).map((f) => `${f.path}: ${f.sentence}`);
+
+const crewId = v7();
+const other = v7();
+const places: string[] = [];
+beforeAll(async () => {
+  const { owner, o } = made;
+  const crew = (id: string, name: string, hours: string, personIds: string[]) =>
+    send(keepCrew, {
+      id,
+      name,
+      personIds,
+      hours,
+      yard: '50.33, −4.12',
+      least: personIds.length || 1,
+      active: true,
+      basedOn: null,
+    });
+  const second = v7();
+  await owner`
+    insert into person (id, outfit_id, name, email, password_hash, role)
+    values (${second}, ${o.outfitId}, 'Second', ${`${second}@test.example`}, 'x', 'technician')`;
+  expect(await crew(crewId, 'Shore crew', 'Mon–Fri 08:00–16:00', [o.personId])).toMatchObject({ ok: true });
+  expect(await crew(other, 'Hill crew', 'Mon–Fri 08:00–16:00', [second])).toMatchObject({ ok: true });
+  const [{ client } = { client: '' }] = await owner<
+    { client: string }[]
+  >`select client_id as client from place where id = ${o.placeId}`;
+  for (const name of ['Harbour', 'Hilltop']) {
+    const id = v7();
+    places.push(id);
+    await owner`
+      insert into place (id, outfit_id, client_id, name, time_zone, area_m2)
+      values (${id}, ${o.outfitId}, ${client}, ${name}, 'Europe/London', 60000)`;
+  }
+});
+const put = (itemIds: string[], more: object = {}) =>
+  send(putOnRound, { day: TODAY, crewId, itemIds, anyway: true, ...more });
+const roundOf = async (crew = crewId, day = TODAY) =>
+  (await roundsBetween(row.viewer, day, day)).find((r) => r.crewId === crew)!;
+const itemsOf = async (roundId: string) => (await roundEntries(row.viewer, roundId)).map((e) => e.itemId);
+
+describe('a round by hand', () => {
+  let ids: string[];
+  beforeAll(async () => {
+    ids = [
+      await row.planned('A1', 20, places[0]),
+      await row.planned('B1', 30, places[1]),
+      await row.planned('A2', 25, places[0]),
+    ];
+  });
+
+  it('takes what waits in the order of its places, joined and split by hand', async () => {
+    const first = await put([ids[0]!, ids[1]!]);
+    expect(first).toMatchObject({ ok: true });
+    expect(await put([ids[2]!])).toMatchObject({ ok: true });
+    const { id } = await roundOf();
+    // A place is gone to once: what is put to it stands with what is there.
+    expect(await itemsOf(id)).toEqual([ids[0], ids[2], ids[1]]);
+    const begins = (await roundEntries(row.viewer, id)).map((e) => e.begins);
+    expect(begins[0]).toBeGreaterThanOrEqual(480);
+    expect(begins[0]).toBe(begins[1]);
+    expect(begins[2]).toBeGreaterThan(begins[1]!);
+    expect(await put([ids[1]!], { crewId: other })).toMatchObject({ ok: false });
+    expect(await put([ids[1]!], { day: '2026-06-02' })).toMatchObject({ ok: true });
+    expect(await itemsOf(id)).toEqual([ids[0], ids[2]]);
+    expect(await itemsOf((await roundOf(crewId, '2026-06-02')).id)).toEqual([ids[1]]);
+    expect(await put([ids[1]!])).toMatchObject({ ok: true });
+  });
+
+  it('keeps to law and label, and says what else speaks against it', async () => {
+    // The other crew has nobody with a licence for a drench.
+    expect(sentences(await put([ids[0]!], { crewId: other })).join(' ')).toMatch(/Nobody in Hill crew holds/);
+    expect(sentences(await put([v7()]))).toEqual([
+      expect.stringMatching(/^itemIds: Something among them does not wait/),
+    ]);
+    expect(sentences(await put([ids[0]!], { day: '2026-07-30' }))[0]).toMatch(/^day: This day lies outside/);
+    expect(sentences(await put([ids[0]!], { crewId: v7() }))[0]).toMatch(/^crewId: /);
+    expect(sentences(await put([ids[0]!], { day: '2026-06-06' })).join(' ')).toMatch(/Shore crew does not go out/);
+    const away = { id: v7(), personId: made.o.personId, from: '2026-06-03', to: '2026-06-03', why: 'a course' };
+    await send(noteAway, away);
+    expect(sentences(await put([ids[0]!], { day: '2026-06-03' })).join(' ')).toMatch(/does not go out/);
+    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    expect(await send(putOnRound, { day: TODAY, crewId, itemIds: ids }, NOW, theirs)).toMatchObject({ ok: false });
+    expect(
+      sentences(
+        await send(putOnRound, { day: TODAY, crewId, itemIds: ids }, NOW, { ...row.viewer, role: 'technician' }),
+      )[0],
+    ).toMatch(/^: To plan rounds takes/);
+  });
+
+  it('is put in another order by anybody who goes, and by nobody who looks at an old one', async () => {
+    const { id } = await roundOf();
+    const technician = { ...row.viewer, role: 'technician' as const };
+    expect(await send(orderStops, { roundId: id, placeIds: [places[1], places[0]] }, NOW, technician)).toMatchObject({
+      ok: true,
+    });
+    expect(await itemsOf(id)).toEqual([ids[1], ids[0], ids[2]]);
+    const begins = (await roundEntries(row.viewer, id)).map((e) => e.begins);
+    expect(begins).toEqual([...begins].sort((a, b) => a - b));
+    expect(sentences(await send(orderStops, { roundId: id, placeIds: [places[0]] }))[0]).toMatch(
+      /^placeIds: The round has changed/,
+    );
+  });
+
+  it('what is left keeps its reason with the tree, goes off the round, and a slip puts it back where it stood', async () => {
+    const { id } = await roundOf();
+    const left = { id: v7(), itemIds: [ids[0]!], why: 'refused' };
+    expect(await send(leaveUndone, left)).toMatchObject({ ok: true });
+    expect(await send(leaveUndone, left)).toMatchObject({ ok: true });
+    expect(await itemsOf(id)).toEqual([ids[1], ids[2]]);
+    expect(await leftOnRound(row.viewer, id)).toMatchObject([
+      { itemId: ids[0], why: 'refused', tag: 'A1', day: TODAY },
+    ]);
+    const plan = (await openPlans(row.viewer)).find((p) => p.id === ids[0])!;
+    expect(plan.left).toEqual({ why: 'refused', words: '', day: TODAY });
+    expect(await leftAtTree(row.viewer, plan.treeId)).toHaveLength(1);
+    expect(await send(takeBackLeft, { id: left.id })).toMatchObject({ ok: true });
+    expect(await itemsOf(id)).toEqual([ids[1], ids[0], ids[2]]);
+    expect(await leftOnRound(row.viewer, id)).toEqual([]);
+    expect(await send(takeBackLeft, { id: left.id })).toMatchObject({ ok: false });
+    expect(sentences(await send(leaveUndone, { id: v7(), itemIds: [ids[0]], why: 'other' }))[0]).toMatch(/^words: /);
+    expect(sentences(await send(leaveUndone, { id: v7(), itemIds: [ids[0]], why: 'bored' }))[0]).toMatch(/^why: /);
+    expect(sentences(await send(leaveUndone, { id: v7(), itemIds: [v7()], why: 'rain' }))[0]).toMatch(/^itemIds: /);
+  });
+
+  it('lines of the load are ticked with the amount that they said, and unticked', async () => {
+    const { id } = await roundOf();
+    const tick = (line: string, amount: string, on: boolean) =>
+      send(tickLoad, { roundId: id, ticks: [{ line, amount, on }] });
+    await tick('Products: Training label 1', '48 mL', true);
+    await tick('Always: Spill kit', '', true);
+    await tick('Products: Training label 1', '59 mL', true);
+    await tick('Always: Spill kit', '', false);
+    expect([...(await ticksOf(row.viewer, id))]).toEqual([['Products: Training label 1', '59 mL']]);
+    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    expect(
+      await send(tickLoad, { roundId: id, ticks: [{ line: 'x', amount: '', on: true }] }, NOW, theirs),
+    ).toMatchObject({ ok: false });
+  });
+});
+
+describe('a day', () => {
+  const close = (roundId: string, more: object = {}, home: object = {}) =>
+    send(
+      closeRound,
+      {
+        id: v7(),
+        roundId,
+        home: {
+          homeAt: '2026-06-01T15:30:00Z',
+          restMinutes: 30,
+          toolsClean: true,
+          bits: null,
+          stockCounted: true,
+          note: '',
+          ...home,
+        },
+        tell: [],
+        ...more,
+      },
+      new Date('2026-06-01T15:35:00Z'),
+    );
+
+  it('begins on its day, and from then on nobody plans it anew behind the crew’s back', async () => {
+    const { id, items } = await roundOf();
+    const tomorrow = await put([await row.planned('C1', 20, places[0])], { day: '2026-06-02' });
+    const next = tomorrow.ok ? tomorrow.value.roundId : '';
+    expect(sentences(await send(beginRound, { roundId: next, at: '2026-06-01T07:00:00Z' }))[0]).toMatch(
+      /This round is for/,
+    );
+    expect(sentences(await close(id))[0]).toMatch(/has not set out/);
+    expect(await send(beginRound, { roundId: id, at: '2026-06-01T07:00:00Z' })).toMatchObject({ ok: true });
+    expect((await roundHead(row.viewer, id))!.begunBy).toBe('Tester');
+    expect(sentences(await put([items[0]!.itemId], { day: '2026-06-02' }))[0]).toMatch(/A crew has set out/);
+    const empty = await send(keepRounds, { rounds: [], locked: [] });
+    expect(sentences(empty)[0]).toMatch(/Shore crew has set out/);
+    expect(await itemsOf(id)).toEqual(items.map((i) => i.itemId));
+  });
+
+  it('is closed only when everything has an end, and then stays as it was', async () => {
+    const { id, items } = await roundOf();
+    const drenches = items.map((i) => i.itemId);
+    expect(sentences(await close(id))).toEqual(['open: 3 things are neither done nor left with a reason.']);
+    await made.owner`
+      insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
+      values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, 300, 'supplier', 'delivery', ${made.o.personId})`;
+    const plans = await getPlans(row.viewer, drenches);
+    const { mixMl, strength } = recipeOf(
+      row.label,
+      plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : [])),
+    )!;
+    const totalMl = Math.ceil(mixMl + 500);
+    const product = Number((totalMl * strength).toFixed(6));
+    const batchId = v7();
+    const mix = {
+      id: batchId,
+      roundId: id,
+      planIds: drenches,
+      vessel: 'Tank',
+      totalMl,
+      product,
+      lots: [{ lotId: made.o.lotId, amount: product }],
+      madeAt: '2026-06-01T07:30:00Z',
+    };
+    expect(await send(makeBatch, mix)).toMatchObject({ ok: true });
+    const done = plans.filter((p) => p.tag.startsWith('A')).map((p) => p.id);
+    expect(await send(bookRow, row.sent(done, { batchIds: [batchId] }))).toMatchObject({ ok: true });
+    const rest = drenches.filter((i) => !done.includes(i));
+    expect(await send(leaveUndone, { id: v7(), itemIds: rest, why: 'rain' })).toMatchObject({ ok: true });
+    expect(sentences(await close(id))[0]).toMatch(
+      new RegExp(`^batches.${batchId}: Say what became of the rest of mix`),
+    );
+    expect(
+      await send(endBatch, { id: v7(), batchId, how: 'handed in', mixMl: null, words: 'into the yard’s drum' }),
+    ).toMatchObject({ ok: true });
+    expect(sentences(await close(id, {}, { toolsClean: false }))[0]).toMatch(/^home.note: Say why/);
+    expect(sentences(await close(id, {}, { homeAt: '2026-06-01T06:00:00Z' }))[0]).toMatch(/before it set out/);
+    const message = { id: v7(), placeId: places[0], subject: 'What we did today', body: 'Two elms were drenched.' };
+    expect(sentences(await close(id, { tell: [{ ...message, placeId: made.o.placeId }] }))[0]).toMatch(/^tell: /);
+    expect(await close(id, { tell: [message] })).toEqual({ ok: true, value: { told: 1 } });
+    expect(await messagesOfRound(row.viewer, id)).toMatchObject([
+      { id: message.id, placeName: 'Harbour', carriedAt: null },
+    ]);
+    expect(await messagesWaiting(row.viewer)).toHaveLength(1);
+    expect(await roundHead(row.viewer, id)).toMatchObject({ closedBy: 'Tester', home: { restMinutes: 30 } });
+    expect(sentences(await close(id))[0]).toMatch(/closed already/);
+    expect(sentences(await send(tickLoad, { roundId: id, ticks: [{ line: 'x', amount: '', on: true }] }))[0]).toMatch(
+      /closed/,
+    );
+    expect(sentences(await put([rest[0]!]))[0]).toMatch(/This day of the crew is closed/);
+    await expect(made.owner`update round set begun_at = now() where id = ${id}`).rejects.toMatchObject({
+      code: '23001',
+    });
+    // What was left waits, and goes onto another day with its reason.
+    expect(await put(rest, { day: '2026-06-02' })).toMatchObject({ ok: true });
+    expect((await openPlans(row.viewer)).find((p) => p.id === rest[0])!.left).toMatchObject({ why: 'rain' });
+  });
+
+  it('a look on a round is done or left like everything else', async () => {
+    await send(remind, { id: v7(), treeId: made.o.treeId, on: '2026-06-02', what: 'Look at the stakes' });
+    const [look] = await made.owner<{ id: string }[]>`
+      select id from follow_up where tree_id = ${made.o.treeId} and what = 'Look at the stakes'`;
+    const answer = await put([look!.id], { crewId: other, day: '2026-06-02' });
+    expect(answer).toMatchObject({ ok: true });
+    expect(await send(leaveUndone, { id: v7(), itemIds: [look!.id], why: 'no way in' })).toMatchObject({ ok: true });
+  });
+});

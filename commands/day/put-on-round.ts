@@ -1,0 +1,89 @@
+import { command, refuse, type Answer } from '@/commands/command';
+import { limitsOf } from '@/commands/facts/about';
+import { dayByHand } from '@/commands/facts/day';
+import { fortnightOf } from '@/commands/facts/rounds';
+import { moveWith } from '@/commands/rounds/move-with';
+import { uuid } from '@/core/book/record';
+import { stopsOf, type DayItem } from '@/core/round/day';
+import { roundsOfItems } from '@/store/day';
+import { roundsBetween, writeRounds, type ItemPlaced } from '@/store/rounds';
+import { v7 } from 'uuid';
+import { z } from 'zod';
+
+/**
+ * What waits is put on a crew's day by hand: made so, split off another day or joined to it. What law and label forbid is
+ * refused; what only the day's hours or the forecast speak against is said, and done where somebody says so.
+ */
+export const putOnRound = command({
+  name: 'put-on-round',
+  right: 'plan rounds',
+  schema: z.object({
+    day: z.iso.date('Give the day like 2027-05-14.'),
+    crewId: uuid,
+    itemIds: z.array(uuid).min(1, 'Choose one at least.').max(200, 'At most 200 at once.'),
+    /** It is known what speaks against it. */
+    anyway: z.boolean().default(false),
+  }),
+  run: async (context, { day, crewId, itemIds, anyway }): Promise<Answer<{ roundId: string; notes: string[] }>> => {
+    const { viewer, now, station } = context;
+    const f = await fortnightOf(viewer, station, now);
+    const crew = f.problem.crews.find((c) => c.id === crewId);
+    if (!crew) return refuse('crewId', 'There is no such crew that goes out.');
+    if (!f.problem.days.includes(day)) return refuse('day', 'This day lies outside the fortnight from today on.');
+    const put = new Set(itemIds);
+    const waiting = new Map(f.problem.jobs.flatMap((j) => j.items).map((i) => [i.id, i]));
+    if (itemIds.some((id) => !waiting.has(id)))
+      return refuse(
+        'itemIds',
+        'Something among them does not wait these days: it is done, dropped, or its time has not come.',
+      );
+    const [rounds, standing] = await Promise.all([roundsBetween(viewer, day, day), roundsOfItems(viewer, itemIds)]);
+    const round = rounds.find((r) => r.crewId === crewId);
+    if (round?.closedAt) return refuse('day', 'This day of the crew is closed.');
+    if (standing.some((s) => s.begun && s.roundId !== round?.id))
+      return refuse('itemIds', 'A crew has set out for something among them: leave it there with a reason first.');
+    const before = (round?.items ?? []).filter((i) => !put.has(i.itemId));
+    const list = [
+      ...before.map((i) => ({ id: i.itemId, kind: i.kind, placeId: i.placeId, begins: i.begins, locked: i.locked })),
+      ...[...put].map((id) => {
+        const { about, placeId } = waiting.get(id)!;
+        return { id, kind: about.kind, placeId, begins: 0, locked: true };
+      }),
+    ];
+    const stops = stopsOf(list.map((i): DayItem & (typeof list)[number] => ({ ...i, stands: 'open' })));
+    const hand = dayByHand(
+      f,
+      { day, crewId },
+      new Set(list.map((i) => i.id)),
+      put,
+      stops.map((s) => s.placeId),
+    );
+    const says = limitsOf(f);
+    if (hand.never.length)
+      return { ok: false, faults: hand.never.map((l) => ({ path: 'itemIds', sentence: says(l) })) };
+    if (hand.against.length && !anyway)
+      return { ok: false, faults: hand.against.map((l) => ({ path: 'anyway', sentence: says(l) })) };
+    const placed = stops
+      .flatMap((s) => s.items)
+      .map((i, position): ItemPlaced => ({
+        itemId: i.id,
+        kind: i.kind,
+        placeId: i.placeId,
+        day,
+        crewId,
+        position,
+        begins: hand.begins.get(i.placeId) ?? i.begins,
+        locked: i.locked,
+      }));
+    await writeRounds(viewer, v7, placed, []);
+    const faults = await moveWith(
+      context,
+      f,
+      placed.filter((p) => put.has(p.itemId)),
+      () => crew.name,
+    );
+    if (faults.length) return { ok: false, faults };
+    const made = (await roundsBetween(viewer, day, day)).find((r) => r.crewId === crewId)!;
+    return { ok: true, value: { roundId: made.id, notes: hand.against.map(says) } };
+  },
+});

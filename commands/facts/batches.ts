@@ -1,0 +1,63 @@
+import { refuse, type Answer } from '@/commands/command';
+import type { Drawn } from '@/core/book/write';
+import { drawsOf, type Draw } from '@/core/mix/batch';
+import type { Viewer } from '@/store/auth';
+import { batchesNamed, type BatchRow } from '@/store/batches';
+
+/** A mix is for a label, and a tank for one of its uses. */
+export const serves = (b: BatchRow, of: { labelId: string; useKey: string }): boolean =>
+  b.labelId === of.labelId && (b.useKey === null || b.useKey === of.useKey);
+
+/** What trees take from mixes, one after another, and what stands in their records. */
+export interface FromMixes {
+  /** Of each tree in its order. */
+  draws: Draw[][];
+  drawn: Drawn[][];
+  /** The lot that gave most of it: a record names one, and beside it every lot by its part. */
+  lot: { id: string; labelKey: string; lotNumber: string; expiresOn: string; onHand: number };
+}
+
+/** Draws the product of some trees from mixes in the order in which they are named. */
+export async function fromMixes(
+  viewer: Viewer,
+  batchIds: readonly string[],
+  of: { labelId: string; useKey: string },
+  wanted: readonly number[],
+): Promise<Answer<FromMixes>> {
+  const found = await batchesNamed(viewer, batchIds);
+  const mixes = batchIds.flatMap((id) => found.find((b) => b.id === id) ?? []);
+  if (!mixes.length || mixes.length < new Set(batchIds).size)
+    return refuse('batchIds', 'A mix among them is not in this outfit.');
+  if (!mixes.every((b) => serves(b, of))) return refuse('batchIds', 'A mix among them is of another product or use.');
+  const draws = drawsOf(mixes, wanted);
+  if (!draws) {
+    const left = mixes.reduce((sum, b) => sum + (b.leftMl * b.product) / b.totalMl, 0);
+    return refuse(
+      'batchIds',
+      `The mix holds only ${Number(left.toPrecision(4))} ${mixes[0]!.unit} of the product; add another mix, or write what it gave.`,
+    );
+  }
+  const byId = new Map(mixes.map((b) => [b.id, b]));
+  const first = mixes[0]!;
+  const most = first.lots[0]!;
+  return {
+    ok: true,
+    value: {
+      draws,
+      drawn: draws.map((of) =>
+        of.map(({ batchId, mixMl, product }): Drawn => {
+          const b = byId.get(batchId)!;
+          return {
+            id: b.id,
+            code: b.code,
+            mixMl,
+            product,
+            goodUntil: b.goodUntil.toISOString(),
+            lots: b.lots.map((l) => ({ number: l.number, part: l.amount / b.product })),
+          };
+        }),
+      ),
+      lot: { id: most.id, labelKey: first.labelKey, lotNumber: most.number, expiresOn: most.expires, onHand: 0 },
+    },
+  };
+}

@@ -1,0 +1,201 @@
+import { v7 } from 'uuid';
+import { perform } from '@/commands/command';
+import { correctRecord } from '@/commands/book/correct';
+import { NOW, ownOutfit } from '@/commands/testing';
+import { bookRow } from '@/commands/tree/book-row';
+import { drenchRow } from '@/commands/tree/testing';
+import { recipeOf } from '@/core/mix/recipe';
+import { fair } from '@/stand-ins/weather/fair';
+import { loadViewer } from '@/store/auth';
+import { batchesNamed, takenFrom } from '@/store/batches';
+import { recordVersions } from '@/store/book';
+import { getPlans } from '@/store/plans';
+import { lotsOf } from '@/store/shelf';
+import { makeOutfit } from '@/store/testing';
+import { endBatch } from './end-batch';
+import { makeBatch } from './make-batch';
+
+const made = ownOutfit();
+const row = drenchRow(made);
+const at = (hours = 0) => ({
+  viewer: row.viewer,
+  now: new Date(NOW.getTime() + hours * 3_600_000),
+  station: fair,
+});
+const sentences = (a: { ok: boolean; faults?: { path: string; sentence: string }[] }) =>
+  (a.faults ?? []).map((f) => `${f.path}: ${f.sentence}`);
+const onHand = async () => (await lotsOf(row.viewer, row.label.key)).find((l) => l.id === made.o.lotId)?.onHand ?? 0;
+const batchNow = async (id: string) => (await batchesNamed(row.viewer, [id]))[0]!;
+
+/** A mix for trees, as strong as planned. */
+async function mixFor(planIds: string[], more: object = {}, factor = 1) {
+  const plans = await getPlans(row.viewer, planIds);
+  const doses = plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : []));
+  const { mixMl, strength } = recipeOf(row.label, doses)!;
+  const totalMl = Number((mixMl * factor).toFixed(3));
+  const product = Number((totalMl * strength).toFixed(6));
+  return {
+    id: v7(),
+    roundId: null,
+    planIds,
+    vessel: 'Blue can',
+    totalMl,
+    product,
+    lots: [{ lotId: made.o.lotId, amount: product }],
+    madeAt: '2026-06-01T07:30:00Z',
+    ...more,
+  };
+}
+const restock = (amount: number) => made.owner`
+  insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
+  values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, ${amount}, 'supplier', 'delivery', ${made.o.personId})`;
+/** Both sides of everything that ever moved come to nothing. */
+const entries = async () =>
+  (
+    await made.owner<{ sum: number }[]>`
+      select sum(amount)::float8 as sum from stock_entry where outfit_id = ${made.o.outfitId}`
+  )[0]!.sum;
+
+it('product leaves its lot into the mix, trees draw from the mix, and the record says which lots were in it', async () => {
+  await restock(200);
+  const ids = [await row.planned('M1', 20), await row.planned('M2', 40)];
+  const before = await onHand();
+  const mix = await mixFor(ids, {}, 1.25);
+  const answer = await perform(makeBatch, at(), mix);
+  expect(answer).toMatchObject({ ok: true, value: { code: expect.stringMatching(/^[2-9A-Z]{5}$/) } });
+  expect(await perform(makeBatch, at(), mix)).toEqual(answer);
+  expect(await onHand()).toBeCloseTo(before - mix.product, 5);
+  const input = row.sent(ids, { batchIds: [mix.id] });
+  expect(await perform(bookRow, at(), input)).toMatchObject({ ok: true });
+  // Nothing leaves the lot a second time.
+  expect(await onHand()).toBeCloseTo(before - mix.product, 5);
+  const now = await batchNow(mix.id);
+  const records = await Promise.all(input.rows.map((r) => recordVersions(row.viewer, r.recordId)));
+  const drawn = records.reduce((sum, [r]) => sum + r!.data.batches![0]!.mixMl, 0);
+  expect(now.leftMl).toBeCloseTo(mix.totalMl - drawn, 4);
+  expect(now.leftMl).toBeCloseTo(mix.totalMl / 5, 0);
+  for (const [r] of records) {
+    expect(r!.data.batches).toEqual([
+      { id: mix.id, code: now.code, mixMl: expect.any(Number), lots: [{ number: 'L1', part: 1 }] },
+    ]);
+    expect((r!.data.batches![0]!.mixMl * mix.product) / mix.totalMl).toBeCloseTo(r!.data.amount, 5);
+  }
+  expect((await takenFrom(row.viewer, mix.id)).map((t) => t.tag)).toEqual(['M1', 'M2']);
+  expect(Math.abs(await entries())).toBeLessThan(1e-9);
+});
+
+it('a mix never gives more than it holds, by one row or by two at once', async () => {
+  await restock(200);
+  const ids = [await row.planned('N1', 30), await row.planned('N2', 30)];
+  const mix = await mixFor([ids[0]!]);
+  expect(await perform(makeBatch, at(), mix)).toMatchObject({ ok: true });
+  const both = await perform(bookRow, at(), row.sent(ids, { batchIds: [mix.id] }));
+  expect(sentences(both)[0]).toMatch(/^batchIds: The mix holds only/);
+  expect((await batchNow(mix.id)).leftMl).toBeCloseTo(mix.totalMl, 5);
+  const two = await Promise.all(ids.map((id) => perform(bookRow, at(), row.sent([id], { batchIds: [mix.id] }))));
+  expect(two.filter((a) => a.ok)).toHaveLength(1);
+  expect((await batchNow(mix.id)).leftMl).toBeCloseTo(0, 4);
+});
+
+it('a correction gives back to the mix or draws from it, and leaves its lots alone', async () => {
+  await restock(200);
+  const id = await row.planned('K1', 30);
+  const mix = await mixFor([id], {}, 2);
+  await perform(makeBatch, at(), mix);
+  const input = row.sent([id], { batchIds: [mix.id] });
+  await perform(bookRow, at(), input);
+  const [was] = await recordVersions(row.viewer, input.rows[0]!.recordId);
+  const left = (await batchNow(mix.id)).leftMl;
+  const held = await onHand();
+  const correction = (more: object) => ({
+    id: v7(),
+    rootId: was!.rootId,
+    amount: was!.data.amount / 2,
+    lotId: made.o.lotId,
+    startedAt: input.startedAt,
+    endedAt: input.endedAt,
+    note: '',
+    mark: '',
+    deviation: was!.data.deviation,
+    withdrawn: false,
+    reason: 'Read off the wrong mark.',
+    ...more,
+  });
+  expect(await perform(correctRecord, at(), correction({}))).toMatchObject({ ok: true });
+  const halved = (await batchNow(mix.id)).leftMl;
+  expect(halved - left).toBeCloseTo(was!.data.batches![0]!.mixMl / 2, 3);
+  expect(await perform(correctRecord, at(), correction({ withdrawn: true, id: v7() }))).toMatchObject({ ok: true });
+  expect((await batchNow(mix.id)).leftMl).toBeCloseTo(mix.totalMl, 3);
+  expect(await onHand()).toBe(held);
+});
+
+it('a mix is as strong as planned, from lots that hold it and have not expired', async () => {
+  await restock(300);
+  const id = await row.planned('S1', 30);
+  const refused = async (mix: object, sentence: RegExp) => {
+    const before = await onHand();
+    const answer = await perform(makeBatch, at(), mix);
+    expect(sentences(answer).join(' ')).toMatch(sentence);
+    expect(await onHand()).toBe(before);
+  };
+  const good = await mixFor([id]);
+  const twice = { product: good.product * 2, lots: [{ lotId: made.o.lotId, amount: good.product * 2 }] };
+  await refused({ ...good, ...twice }, /^product: .* belongs into .*: no more, and hardly less\./);
+  await refused({ ...good, lots: [{ lotId: made.o.lotId, amount: good.product / 2 }] }, /^lots: The lots give/);
+  await refused({ ...good, lots: [{ lotId: v7(), amount: good.product }] }, /^lots\.0: This lot is not of the product/);
+  await refused({ ...good, planIds: [v7()] }, /^planIds: A plan among them is not in this outfit/);
+  await refused({ ...good, totalMl: Number.NaN }, /^totalMl: Say how much is mixed/);
+  await refused({ ...good, madeAt: '2026-06-02T10:00:00Z' }, /^madeAt: /);
+  const big = await mixFor([id], {}, 100);
+  await refused(big, /^lots\.0: Lot L1 holds only/);
+  await made.owner`update lot set expires_on = '2026-05-30' where id = ${made.o.lotId}`;
+  await refused(good, /^lots\.0: Lot L1 expired on 2026-05-30: nothing is mixed from it\./);
+  await made.owner`update lot set expires_on = '2099-01-01' where id = ${made.o.lotId}`;
+  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const elsewhere = await perform(makeBatch, { ...at(), viewer: theirs }, good);
+  expect(sentences(elsewhere)[0]).toMatch(/not in this outfit/);
+});
+
+it('what is left is kept while it is good, handed in or told of as spilled; nothing is poured away', async () => {
+  await restock(200);
+  const mix = await mixFor([await row.planned('E1', 30)]);
+  await perform(makeBatch, at(), mix);
+  const end = (more: object, hours = 0) =>
+    perform(endBatch, at(hours), { id: v7(), batchId: mix.id, how: 'kept', mixMl: null, words: '', ...more });
+  expect(sentences(await end({ how: 'spilled' }))[0]).toMatch(/^words: Say where it went/);
+  expect(sentences(await end({ how: 'drain', words: 'down it went' }))[0]).toMatch(/^how: /);
+  expect(await end({})).toMatchObject({ ok: true });
+  expect(await batchNow(mix.id)).toMatchObject({ kept: true, leftMl: mix.totalMl });
+  // The label gives no life: it is good on its day.
+  const { goodUntil } = await batchNow(mix.id);
+  expect(goodUntil.toISOString()).toBe('2026-06-01T23:00:00.000Z');
+  expect(sentences(await end({}, 20))[0]).toMatch(/^how: It is good no longer/);
+  expect(sentences(await end({ how: 'spilled', mixMl: mix.totalMl + 1, words: 'tipped over' }))[0]).toMatch(
+    /^mixMl: Only/,
+  );
+  expect(await end({ how: 'spilled', mixMl: 100, words: 'tipped over, taken up with sand' })).toMatchObject({
+    ok: true,
+  });
+  expect(await end({ how: 'handed in', words: 'to the yard’s waste drum' })).toMatchObject({ ok: true });
+  expect((await batchNow(mix.id)).leftMl).toBe(0);
+  expect(sentences(await end({ how: 'handed in', words: 'again' }))[0]).toMatch(/Nothing is left/);
+  expect(
+    sentences(
+      await perform(
+        endBatch,
+        { ...at(), viewer: { ...row.viewer, role: 'office' } },
+        { id: v7(), batchId: mix.id, how: 'kept', mixMl: null },
+      ),
+    )[0],
+  ).toMatch(/To apply takes/);
+});
+
+it('drawn after it was good is written with its reason', async () => {
+  await restock(200);
+  const id = await row.planned('O1', 30);
+  const mix = await mixFor([id], { madeAt: '2026-05-31T07:30:00Z' });
+  expect(await perform(makeBatch, at(), mix)).toMatchObject({ ok: true });
+  const answer = await perform(bookRow, at(), row.sent([id], { batchIds: [mix.id], deviation: '' }));
+  expect(sentences(answer).join(' ')).toMatch(/was good no longer/);
+  expect(await perform(bookRow, at(), row.sent([id], { batchIds: [mix.id] }))).toMatchObject({ ok: true });
+});

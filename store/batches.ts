@@ -1,0 +1,135 @@
+import type { BatchEnd, BatchKind } from '@/core/mix/batch';
+import type { Label } from '@/core/label/schema';
+import { within, type Scope, type Tx } from './db';
+
+/** A lot that went into a mix, and how much of it. */
+export interface BatchLot {
+  id: string;
+  number: string;
+  expires: string;
+  amount: number;
+}
+/** What was taken out of a mix: by whom, for which record, or to what end. */
+export interface BatchTaken {
+  recordRoot: string | null;
+  tag: string | null;
+  placeName: string | null;
+  ended: BatchEnd | null;
+  mixMl: number;
+  words: string;
+  at: string;
+  byName: string;
+}
+export interface BatchRow {
+  id: string;
+  roundId: string | null;
+  labelId: string;
+  labelKey: string;
+  labelName: string;
+  useKey: string | null;
+  kind: BatchKind;
+  code: string;
+  vessel: string;
+  unit: 'mL' | 'g';
+  product: number;
+  totalMl: number;
+  leftMl: number;
+  planIds: string[];
+  madeAt: Date;
+  goodUntil: Date;
+  byName: string;
+  lots: BatchLot[];
+  /** Somebody has said that the rest is kept. */
+  kept: boolean;
+}
+const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx<BatchRow[]>`
+  select b.id, b.round_id as "roundId", b.label_id as "labelId", b.label_key as "labelKey", l.data->>'name' as "labelName",
+    b.use_key as "useKey", b.kind, b.code, b.vessel, b.unit, b.product::float8, b.total_ml::float8 as "totalMl",
+    b.left_ml::float8 as "leftMl", b.plan_ids as "planIds", b.made_at as "madeAt", b.good_until as "goodUntil",
+    p.name as "byName",
+    (select jsonb_agg(jsonb_build_object('id', t.id, 'number', t.lot_number, 'expires', t.expires_on, 'amount', x.amount)
+      order by x.amount desc, t.lot_number)
+     from batch_lot x
+     join lot t on t.outfit_id = x.outfit_id and t.id = x.lot_id
+     where x.outfit_id = b.outfit_id and x.batch_id = b.id) as lots,
+    exists (
+      select from batch_taken k
+      where k.outfit_id = b.outfit_id and k.batch_id = b.id and k.ended = 'kept') as kept
+  from batch b
+  join label l on l.outfit_id = b.outfit_id and l.id = b.label_id
+  join person p on p.outfit_id = b.outfit_id and p.id = b.by_person
+  where b.outfit_id = ${scope.outfitId} and ${of}
+  order by b.made_at, b.id
+  limit 200`;
+
+/** Mixes by their ids, as they were made; what this outfit has not got is left out. */
+export const batchesNamed = (scope: Scope, ids: readonly string[]): Promise<BatchRow[]> =>
+  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.id = any(${[...ids]})`))]);
+export const batchesOfRound = (scope: Scope, roundId: string): Promise<BatchRow[]> =>
+  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.round_id = ${roundId}`))]);
+/** Mixes of a product that hold something. */
+export const batchesOf = (scope: Scope, labelKey: string): Promise<BatchRow[]> =>
+  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.label_key = ${labelKey} and b.left_ml > 0`))]);
+/** Everything that stands about and holds something, whatever it is. */
+export const batchesAbout = (scope: Scope): Promise<BatchRow[]> =>
+  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.left_ml > 0`))]);
+/** The mix that has a tag. */
+export const batchByCode = (scope: Scope, code: string): Promise<BatchRow | null> =>
+  within(scope, async (tx) => (await rows(tx, scope, tx`b.code = ${code}`))[0] ?? null);
+
+/** What was taken out of a mix, the first in front. */
+export const takenFrom = (scope: Scope, batchId: string): Promise<BatchTaken[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<BatchTaken[]>`
+      select k.record_root as "recordRoot", t.tag, q.name as "placeName", k.ended, k.mix_ml::float8 as "mixMl", k.words,
+        k.at::text as at, p.name as "byName"
+      from batch_taken k
+      join person p on p.outfit_id = k.outfit_id and p.id = k.by_person
+      left join record r on r.outfit_id = k.outfit_id and r.root_id = k.record_root and r.version = 1
+      left join tree t on t.outfit_id = r.outfit_id and t.id = r.tree_id
+      left join place q on q.outfit_id = t.outfit_id and q.id = t.place_id
+      where k.outfit_id = ${scope.outfitId} and k.batch_id = ${batchId}
+      order by k.at, k.id
+      limit 400`),
+  ]);
+
+export interface NewBatch extends Pick<
+  BatchRow,
+  'id' | 'roundId' | 'labelId' | 'useKey' | 'kind' | 'code' | 'vessel' | 'product' | 'totalMl' | 'planIds'
+> {
+  label: Pick<Label, 'key'>;
+  unit: 'mL' | 'g';
+  madeAt: Date;
+  goodUntil: Date;
+  lots: readonly { moveId: string; lotId: string; amount: number }[];
+}
+/** A mix is made: its product leaves its lots, both sides in one transaction. */
+export const addBatch = (scope: Scope, b: NewBatch) =>
+  within(scope, async (tx) => {
+    const o = scope.outfitId;
+    await tx`
+      insert into batch (
+        id, outfit_id, round_id, label_id, label_key, use_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
+        made_at, good_until, by_person)
+      values (
+        ${b.id}, ${o}, ${b.roundId}, ${b.labelId}, ${b.label.key}, ${b.useKey}, ${b.kind}, ${b.code}, ${b.vessel}, ${b.unit},
+        ${b.product}, ${b.totalMl}, ${b.totalMl}, ${b.planIds}, ${b.madeAt}, ${b.goodUntil}, ${scope.personId})`;
+    for (const l of b.lots) {
+      await tx`insert into batch_lot (outfit_id, batch_id, lot_id, amount) values (${o}, ${b.id}, ${l.lotId}, ${l.amount})`;
+      await tx`
+        insert into stock_move (id, outfit_id, lot_id, amount, against, reason, batch_id, by_person)
+        values (${l.moveId}, ${o}, ${l.lotId}, ${-l.amount}, 'mix', ${`mixed as ${b.code}`}, ${b.id}, ${scope.personId})`;
+    }
+  });
+
+/** Part of a mix is taken out of use, or somebody says that it is kept. */
+export const endBatch = (
+  scope: Scope,
+  e: { id: string; batchId: string; ended: BatchEnd; mixMl: number; words: string },
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, words, by_person)
+      values (${e.id}, ${scope.outfitId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${scope.personId})`,
+  );

@@ -1,0 +1,234 @@
+import type { WhyLeft } from '@/core/round/day';
+import type { Home } from '@/core/round/home';
+import type { About } from '@/core/schedule/jobs';
+import type { Day } from '@/core/season/zone';
+import { json, within, type Scope, type Tx } from './db';
+
+/** A crew's day by itself: who goes out, and how far it is. */
+export interface RoundHead {
+  id: string;
+  crewId: string;
+  crewName: string;
+  people: string[];
+  day: Day;
+  byName: string;
+  begunAt: Date | null;
+  begunBy: string | null;
+  closedAt: Date | null;
+  closedBy: string | null;
+  home: Home | null;
+}
+export const roundHead = (scope: Scope, id: string): Promise<RoundHead | null> =>
+  within(scope, async (tx) => {
+    const [found] = await tx<RoundHead[]>`
+      select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName",
+        array(
+          select q.name
+          from crew_person x
+          join person q on q.outfit_id = x.outfit_id and q.id = x.person_id and q.active
+          where x.outfit_id = r.outfit_id and x.crew_id = r.crew_id
+          order by q.name) as people,
+        r.begun_at as "begunAt", b.name as "begunBy", r.closed_at as "closedAt", k.name as "closedBy", r.home
+      from round r
+      join crew c on c.outfit_id = r.outfit_id and c.id = r.crew_id
+      join person p on p.outfit_id = r.outfit_id and p.id = r.by_person
+      left join person b on b.outfit_id = r.outfit_id and b.id = r.begun_by
+      left join person k on k.outfit_id = r.outfit_id and k.id = r.closed_by
+      where r.outfit_id = ${scope.outfitId} and r.id = ${id}`;
+    return found ?? null;
+  });
+
+/** What stands on a round, in its order. */
+export interface RoundEntry {
+  itemId: string;
+  kind: About['kind'];
+  placeId: string;
+  position: number;
+  begins: number;
+}
+export const roundEntries = (scope: Scope, roundId: string): Promise<RoundEntry[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<RoundEntry[]>`
+      select item_id as "itemId", kind, place_id as "placeId", position, begins
+      from round_item
+      where outfit_id = ${scope.outfitId} and round_id = ${roundId}
+      order by position, item_id`),
+  ]);
+
+/** Rounds in which some items stand, with how far each is. */
+export const roundsOfItems = (
+  scope: Scope,
+  itemIds: readonly string[],
+): Promise<{ itemId: string; roundId: string; begun: boolean }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ itemId: string; roundId: string; begun: boolean }[]>`
+      select i.item_id as "itemId", i.round_id as "roundId", r.begun_at is not null as begun
+      from round_item i
+      join round r on r.outfit_id = i.outfit_id and r.id = i.round_id
+      where i.outfit_id = ${scope.outfitId} and i.item_id = any(${[...itemIds]})`),
+  ]);
+
+/** A round is begun, or was by a slip not yet. @returns false where it is closed or is not there */
+export const setBegun = (scope: Scope, id: string, at: Date | null): Promise<boolean> =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx`
+          update round
+          set begun_at = ${at}, begun_by = ${at ? scope.personId : null}
+          where outfit_id = ${scope.outfitId} and id = ${id} and closed_at is null`
+      ).count > 0,
+  );
+
+/** A day is closed. @returns false where somebody has closed it already */
+export const setClosed = (scope: Scope, id: string, home: Home, at: Date): Promise<boolean> =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx`
+          update round
+          set closed_at = ${at}, closed_by = ${scope.personId}, home = ${json(tx, home)}
+          where outfit_id = ${scope.outfitId} and id = ${id} and closed_at is null and begun_at is not null`
+      ).count > 0,
+  );
+
+/** The order of a round, by hand: positions from 0, and the hour of each. */
+export const orderRound = (
+  scope: Scope,
+  roundId: string,
+  order: readonly { itemId: string; begins: number }[],
+): Promise<unknown> =>
+  within(
+    scope,
+    (tx) => tx`
+      update round_item i
+      set position = m.position - 1, begins = m.begins
+      from unnest(${order.map((o) => o.itemId)}::uuid[], ${order.map((o) => o.begins)}::int[])
+        with ordinality as m (id, begins, position)
+      where i.outfit_id = ${scope.outfitId} and i.round_id = ${roundId} and i.item_id = m.id`,
+  );
+
+/** Lines of the load sheet that were seen on the truck, with the amounts that they said then. */
+export const ticksOf = (scope: Scope, roundId: string): Promise<Map<string, string>> =>
+  within(
+    scope,
+    async (tx) =>
+      new Map(
+        (
+          await tx<{ line: string; amount: string }[]>`
+            select line, amount
+            from round_tick
+            where outfit_id = ${scope.outfitId} and round_id = ${roundId}`
+        ).map((t) => [t.line, t.amount]),
+      ),
+  );
+export const setTicks = (
+  scope: Scope,
+  roundId: string,
+  ticks: readonly { line: string; amount: string; on: boolean }[],
+) =>
+  within(scope, async (tx) => {
+    const off = ticks.filter((t) => !t.on).map((t) => t.line);
+    const on = ticks.filter((t) => t.on);
+    if (off.length)
+      await tx`delete from round_tick where outfit_id = ${scope.outfitId} and round_id = ${roundId} and line = any(${off})`;
+    if (on.length)
+      await tx`
+        insert into round_tick ${tx(
+          on.map((t) => ({
+            outfit_id: scope.outfitId,
+            round_id: roundId,
+            line: t.line,
+            amount: t.amount,
+            by_person: scope.personId,
+          })),
+        )}
+        on conflict (outfit_id, round_id, line) do update
+        set amount = excluded.amount, at = now(), by_person = excluded.by_person`;
+  });
+
+/** Something that a crew came to and did not do. */
+export interface LeftRow {
+  id: string;
+  itemId: string;
+  kind: About['kind'];
+  treeId: string;
+  tag: string;
+  placeId: string;
+  placeName: string;
+  why: WhyLeft;
+  words: string;
+  day: Day;
+  at: Date;
+  byName: string;
+}
+const lefts = (scope: Scope, where: 'round_id' | 'tree_id', id: string, limit: number): Promise<LeftRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<LeftRow[]>`
+      select x.id, x.item_id as "itemId", x.kind, x.tree_id as "treeId", t.tag, x.place_id as "placeId",
+        p.name as "placeName", x.why, x.words, x.on_day::text as day, x.at, w.name as "byName"
+      from left_undone x
+      join tree t on t.outfit_id = x.outfit_id and t.id = x.tree_id
+      join place p on p.outfit_id = x.outfit_id and p.id = x.place_id
+      join person w on w.outfit_id = x.outfit_id and w.id = x.by_person
+      where x.outfit_id = ${scope.outfitId} and ${tx(`x.${where}`)} = ${id} and not x.withdrawn
+      order by x.at desc, x.position, x.item_id
+      limit ${limit}`),
+  ]);
+export const leftOnRound = (scope: Scope, roundId: string) => lefts(scope, 'round_id', roundId, 400);
+export const leftAtTree = (scope: Scope, treeId: string) => lefts(scope, 'tree_id', treeId, 20);
+
+export interface NewLeft extends Pick<LeftRow, 'itemId' | 'kind' | 'treeId' | 'placeId' | 'day'> {
+  roundId: string | null;
+}
+/** Items are left undone together, for one reason: each goes off its round, and where it stood is kept. */
+export const leaveItems = (scope: Scope, l: { id: string; why: WhyLeft; words: string }, items: readonly NewLeft[]) =>
+  within(scope, async (tx) => {
+    for (const i of items)
+      await tx`
+        insert into left_undone (
+          id, outfit_id, item_id, kind, tree_id, place_id, round_id, position, begins, why, words, on_day, by_person)
+        select ${l.id}, ${scope.outfitId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.placeId}, ${i.roundId}, x.position,
+          x.begins, ${l.why}, ${l.words}, ${i.day}, ${scope.personId}
+        from (select 1) one
+        left join round_item x on x.outfit_id = ${scope.outfitId} and x.item_id = ${i.itemId}`;
+    await tx`
+      delete from round_item
+      where outfit_id = ${scope.outfitId} and item_id = any(${items.map((i) => i.itemId)})`;
+  });
+
+/** Taken back, items stand where they stood. @returns how many; 0 where it was taken back already, or its day is closed */
+export const takeBackItems = (scope: Scope, id: string): Promise<number> =>
+  within(scope, async (tx) => {
+    const rows = await tx<{ itemId: string }[]>`
+      update left_undone x
+      set withdrawn = true
+      where x.outfit_id = ${scope.outfitId} and x.id = ${id} and not x.withdrawn
+        and not exists (
+          select from round r
+          where r.outfit_id = x.outfit_id and r.id = x.round_id and r.closed_at is not null)
+      returning x.item_id as "itemId"`;
+    await tx`
+      insert into round_item (outfit_id, round_id, item_id, kind, place_id, position, begins)
+      select outfit_id, round_id, item_id, kind, place_id, position, begins
+      from left_undone
+      where outfit_id = ${scope.outfitId} and id = ${id} and round_id is not null and position is not null
+        and item_id = any(${rows.map((r) => r.itemId)})
+      on conflict (outfit_id, item_id) do nothing`;
+    return rows.length;
+  });
+
+/** The newest time that something which waits (n) was left undone, and why; null where it never was. */
+export const lastLeft = (tx: Tx) => tx`(
+  select jsonb_build_object('why', x.why, 'words', x.words, 'day', x.on_day)
+  from left_undone x
+  where x.outfit_id = n.outfit_id and x.item_id = n.id and not x.withdrawn
+  order by x.at desc
+  limit 1)`;
+export interface LastLeft {
+  why: WhyLeft;
+  words: string;
+  day: Day;
+}
