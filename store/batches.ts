@@ -1,6 +1,7 @@
 import type { BatchEnd, BatchKind } from '@/core/mix/batch';
 import type { Label } from '@/core/label/schema';
-import { within, type Scope, type Tx } from './db';
+import { asList, within, type Scope, type Tx } from './db';
+import { lotsHeld, type Lot } from './shelf';
 
 /** A lot that went into a mix, and how much of it. */
 export interface BatchLot {
@@ -42,7 +43,7 @@ export interface BatchRow {
   /** Somebody has said that the rest is kept. */
   kept: boolean;
 }
-const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx<BatchRow[]>`
+const mixes = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
   select b.id, b.round_id as "roundId", b.label_id as "labelId", b.label_key as "labelKey", l.data->>'name' as "labelName",
     b.use_key as "useKey", b.kind, b.code, b.vessel, b.unit, b.product::float8, b.total_ml::float8 as "totalMl",
     b.left_ml::float8 as "leftMl", b.plan_ids as "planIds", b.made_at as "madeAt", b.good_until as "goodUntil",
@@ -61,15 +62,27 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx<BatchRow[]>`
   where b.outfit_id = ${scope.outfitId} and ${of}
   order by b.made_at, b.id
   limit 200`;
+const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx<BatchRow[]>`${mixes(tx, scope, of)}`;
 
 /** Mixes by their ids, as they were made; what this outfit has not got is left out. */
 export const batchesNamed = (scope: Scope, ids: readonly string[]): Promise<BatchRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`b.id = any(${[...ids]})`))]);
 export const batchesOfRound = (scope: Scope, roundId: string): Promise<BatchRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`b.round_id = ${roundId}`))]);
-/** Mixes of a product that hold something. */
-export const batchesOf = (scope: Scope, labelKey: string): Promise<BatchRow[]> =>
-  within(scope, async (tx) => [...(await rows(tx, scope, tx`b.label_key = ${labelKey} and b.left_ml > 0`))]);
+/** What a product may be taken from: lots that hold something, the one that expires first in front, and mixes, as they were made. */
+export interface Stock {
+  lots: Lot[];
+  mixes: BatchRow[];
+}
+export const stockOf = (scope: Scope, labelKey: string): Promise<Stock> =>
+  within(scope, async (tx) => {
+    const [held] = await tx<Stock[]>`
+      select ${asList(tx, lotsHeld(tx, scope, labelKey))} as lots,
+        ${asList(tx, mixes(tx, scope, tx`b.label_key = ${labelKey} and b.left_ml > 0`))} as mixes`;
+    // What comes as a list has its instants as text.
+    const dated = held!.mixes.map((b) => ({ ...b, madeAt: new Date(b.madeAt), goodUntil: new Date(b.goodUntil) }));
+    return { lots: held!.lots, mixes: dated };
+  });
 /** Everything that stands about and holds something, whatever it is. */
 export const batchesAbout = (scope: Scope): Promise<BatchRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`b.left_ml > 0`))]);

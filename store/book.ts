@@ -174,3 +174,35 @@ export const recordVersions = (scope: Scope, id: string): Promise<RecordVersion[
       from record r join person p on p.id = r.by_person join person w on w.id = r.written_by
       where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id}) order by r.version desc`),
   ]);
+
+/** What was written of some plans, as far as a day and its client ask. */
+export interface DoneRow {
+  planId: string;
+  rootId: string;
+  treeId: string;
+  tag: string;
+  placeId: string;
+  startedAt: Date;
+  endedAt: Date;
+  method: ApplicationRecord['method'];
+  productName: string;
+  targetName: string;
+  unit: 'mL' | 'g';
+  amount: number;
+  reEntryUntil: string;
+  eatFrom: string | null;
+  byName: string;
+}
+export const recordsOfPlans = (scope: Scope, planIds: readonly string[]): Promise<DoneRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<DoneRow[]>`
+      select r.plan_id as "planId", r.root_id as "rootId", r.tree_id as "treeId", r.data->'tree'->>'tag' as tag,
+        r.place_id as "placeId", r.started_at as "startedAt", r.ended_at as "endedAt", r.method,
+        r.data->'product'->>'name' as "productName", r.data->'target'->>'name' as "targetName", r.data->>'unit' as unit,
+        (r.data->>'amount')::float8 as amount, r.data->>'reEntryUntil' as "reEntryUntil", r.data->>'eatFrom' as "eatFrom",
+        r.data->'applicator'->>'name' as "byName"
+      from record r
+      where r.outfit_id = ${scope.outfitId} and r.plan_id = any(${[...planIds]}) and r.plan_id is not null and r.latest
+        and not r.withdrawn
+      order by r.started_at, r.root_id`),
+  ]);

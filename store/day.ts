@@ -222,7 +222,7 @@ export const takeBackItems = (scope: Scope, id: string): Promise<number> =>
 
 /** The newest time that something which waits (n) was left undone, and why; null where it never was. */
 export const lastLeft = (tx: Tx) => tx`(
-  select jsonb_build_object('why', x.why, 'words', x.words, 'day', x.on_day)
+  select jsonb_build_object('why', x.why, 'words', x.words, 'day', x.on_day, 'roundId', x.round_id)
   from left_undone x
   where x.outfit_id = n.outfit_id and x.item_id = n.id and not x.withdrawn
   order by x.at desc
@@ -231,4 +231,6 @@ export interface LastLeft {
   why: WhyLeft;
   words: string;
   day: Day;
+  /** The round off which it went; null where it stood on none. */
+  roundId: string | null;
 }

@@ -118,15 +118,40 @@ export interface Arrival {
   code: string | null;
 }
 
-export const arrivalAt = (scope: Scope, placeId: string, withCode: boolean): Promise<Arrival | null> =>
-  within(scope, async (tx) => {
-    const [found] = await tx<Arrival[]>`
-      select p.access, p.hazards, p.dogs,
-        ${withCode ? tx`(select g.code from gate_code g where g.place_id = p.id and g.outfit_id = p.outfit_id)` : tx`null`} as code
+/** A place that a crew drives to. */
+export interface DayPlace extends Arrival {
+  id: string;
+  name: string;
+  address: string;
+  clientName: string;
+  contact: string;
+  timeZone: string;
+  region: string | null;
+  hours: HoursRule[];
+  notes: string;
+  lat: number | null;
+  lon: number | null;
+}
+export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boolean): Promise<DayPlace[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<DayPlace[]>`
+      select p.id, p.name, p.address, c.name as "clientName", c.contact, p.time_zone as "timeZone", p.region, p.hours,
+        p.access, p.hazards, p.dogs, p.notes,
+        coalesce((p.grounds->'origin'->>'lat')::float8, s.lat) as lat,
+        coalesce((p.grounds->'origin'->>'lon')::float8, s.lon) as lon,
+        ${withCodes ? tx`(select g.code from gate_code g where g.place_id = p.id and g.outfit_id = p.outfit_id)` : tx`null`} as code
       from place p
-      where p.id = ${placeId} and p.outfit_id = ${scope.outfitId}`;
-    return found ?? null;
-  });
+      join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+      left join lateral (
+        select t.lat, t.lon
+        from tree t
+        where t.outfit_id = p.outfit_id and t.place_id = p.id and t.lat is not null
+        order by t.walk_order, t.id
+        limit 1) s on true
+      where p.outfit_id = ${scope.outfitId} and p.id = any(${[...ids]})`),
+  ]);
+export const arrivalAt = async (scope: Scope, placeId: string, withCode: boolean): Promise<Arrival | null> =>
+  (await dayPlaces(scope, [placeId], withCode))[0] ?? null;
 
 export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
   gateCode: string | null;

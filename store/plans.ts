@@ -206,6 +206,8 @@ export interface OpenPlan {
   unit: 'volume' | 'mass';
   product: number;
   mixMl: number | null;
+  /** Stock solution that is made from it, mL; null where none is. */
+  stockMl: number | null;
   sites: number | null;
   holes: number | null;
   drillMm: number | null;
@@ -246,6 +248,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         n.result->'dose'->>'dimension' as unit,
         (n.result->'dose'->>'product')::float8 as product,
         (n.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl",
+        (n.result->'dose'->>'stockMl')::float8 as "stockMl",
         (n.result->'dose'->'sites'->>'count')::int as sites,
         (n.result->'dose'->>'girthCm')::float8 as "girthCm",
         jsonb_array_length(n.result->'treated'->'grid'->'holes') as holes,

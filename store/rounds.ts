@@ -374,3 +374,17 @@ export const tellDay = (scope: Scope, placeId: string, day: Day) =>
       values (${scope.outfitId}, ${placeId}, ${day}, ${scope.personId})
       on conflict do nothing`,
   );
+/** Places whose clients were told of a day. */
+export const toldOf = (scope: Scope, day: Day): Promise<Set<string>> =>
+  within(
+    scope,
+    async (tx) =>
+      new Set(
+        (
+          await tx<{ id: string }[]>`
+            select place_id as id
+            from day_told
+            where outfit_id = ${scope.outfitId} and day = ${day}`
+        ).map((r) => r.id),
+      ),
+  );

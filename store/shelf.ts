@@ -83,13 +83,15 @@ export const listLots = (scope: Scope): Promise<Lot[]> =>
   ]);
 export const lotById = (scope: Scope, id: string): Promise<Lot | null> =>
   within(scope, async (tx) => (await tx<Lot[]>`select ${lotColumns(tx)} from lot where id = ${id}`)[0] ?? null);
+export const lotsHeld = (tx: Tx, scope: Scope, labelKey: string) => tx`
+  select ${lotColumns(tx)}
+  from lot
+  where outfit_id = ${scope.outfitId} and label_key = ${labelKey} and on_hand > 0
+  order by expires_on, lot_number
+  limit 100`;
 /** Lots of one product that hold something, the one that expires first in front. */
 export const lotsOf = (scope: Scope, labelKey: string): Promise<Lot[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<
-      Lot[]
-    >`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} and label_key = ${labelKey} and on_hand > 0 order by expires_on, lot_number limit 100`),
-  ]);
+  within(scope, async (tx) => [...(await tx<Lot[]>`${lotsHeld(tx, scope, labelKey)}`)]);
 
 /** Takes a delivery in: the lot is made when it is new, and the amount is a move of its own. */
 export const receive = (

@@ -123,10 +123,11 @@ const CHOSEN: Record<string, Record<string, unknown>> = {
   photo: { mime: 'image/jpeg' },
   equipment: { kind: 'drill' },
   command_done: { digest: '0'.repeat(64) },
+  batch_taken: { ended: 'spilled' },
 };
 
 /** Columns that may be empty, and that a check wants all the same: an offer is for one tree or one property. */
-const FILLED: Record<string, readonly string[]> = { proposal: ['tree_id'] };
+const FILLED: Record<string, readonly string[]> = { proposal: ['tree_id'], batch_taken: ['ended'] };
 
 /** A row in every table that has none yet of this outfit, worked out from the tables themselves: a new one cannot be forgotten. */
 export async function fillEveryTable(owner: Sql, outfit: TestOutfit, tables: readonly string[]): Promise<void> {

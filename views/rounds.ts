@@ -3,7 +3,7 @@ import { aboutWords, tagsOf } from '@/commands/facts/about';
 import { todayOf } from '@/commands/today';
 import type { Limit } from '@/core/schedule/problem';
 import { turned } from '@/core/schedule/turned';
-import { after } from '@/core/season/follow-ups';
+import { after, type Day } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -11,20 +11,36 @@ import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
 import { openPlans, openWorks } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
-import { listEquipment } from '@/store/shelf';
+import { listEquipment, listLots, type Lot } from '@/store/shelf';
+
+/** How much of each product is on hand and good on a day, by its key. */
+export function goodStock(lots: readonly Lot[], day: Day): Map<string, number> {
+  const stock = new Map<string, number>();
+  for (const l of lots) if (l.expiresOn >= day) stock.set(l.labelKey, (stock.get(l.labelKey) ?? 0) + l.onHand);
+  return stock;
+}
 
 /** What waits for a crew, what it is loaded with, the rounds of the day, and how many stand in all. */
 export const roundsView = (v: Viewer, now: Date) =>
   together(v, async () => {
     const today = todayOf(v, now);
-    const [plans, works, equipment, kept, hanging] = await Promise.all([
+    const [plans, works, equipment, lots, kept, hanging] = await Promise.all([
       openPlans(v),
       openWorks(v),
       listEquipment(v),
+      listLots(v),
       roundsBetween(v, today, after(today, 13, 'days')),
       hangingCount(v),
     ]);
-    return { hanging, plans, works, equipment, rounds: kept.filter((r) => r.day === today), standing: kept.length };
+    return {
+      hanging,
+      plans,
+      works,
+      equipment,
+      stock: goodStock(lots, today),
+      rounds: kept.filter((r) => r.day === today),
+      ahead: kept.filter((r) => r.day > today && r.items.length),
+    };
   });
 
 /** The fortnight from today on: what waits, who goes out, and the rounds that stand. */

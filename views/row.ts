@@ -1,4 +1,5 @@
 import { atTheTree, rowGrounds, type AtTheTree } from '@/commands/facts/booking';
+import { stockFor } from '@/commands/facts/batches';
 import { todayOf } from '@/commands/today';
 import { oneMix } from '@/core/book/row';
 import type { Gate } from '@/core/gates/gate';
@@ -6,10 +7,11 @@ import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
+import type { BatchRow } from '@/store/batches';
 import { together } from '@/store/db';
 import { arrivalAt } from '@/store/grounds';
 import { getPlans, openPlans } from '@/store/plans';
-import { lotsOf } from '@/store/shelf';
+import type { Lot } from '@/store/shelf';
 import { byDay } from './today';
 
 /** One tree of a row. */
@@ -32,7 +34,9 @@ export interface Row {
   label: Label;
   use: LabelUse;
   trees: RowTree[];
-  lots: Awaited<ReturnType<typeof lotsOf>>;
+  lots: Lot[];
+  /** Mixes that serve it, are good and hold something. */
+  made: BatchRow[];
   arrival: Awaited<ReturnType<typeof arrivalAt>>;
 }
 
@@ -61,8 +65,8 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       const { treeId, tag, hostId, sound } = p;
       return [{ planId: p.id, treeId, tag, hostId, sound, dose: plan.result.dose }];
     });
-    const [lots, arrival, [ground]] = await Promise.all([
-      lotsOf(viewer, first.label.key),
+    const [{ lots, mixes: made }, arrival, [ground]] = await Promise.all([
+      stockFor(viewer, first, now),
       arrivalAt(viewer, head.placeId, may(viewer.role, 'see gate codes')),
       rowGrounds(viewer, now, [first]),
     ]);
@@ -78,6 +82,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       use,
       trees: trees.sort((a, b) => Number(b.sound) - Number(a.sound)),
       lots,
+      made,
       arrival,
     };
   });

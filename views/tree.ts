@@ -4,12 +4,14 @@ import { findsNear, treeOf } from '@/commands/facts/tree';
 import { presentTrouble } from '@/core/decide/troubles';
 import type { Duty } from '@/core/decide/duties';
 import type { Knowledge } from '@/core/diagnose/knowledge';
+import { stockFor } from '@/commands/facts/batches';
 import { may } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { arrivalAt } from '@/store/grounds';
 import { visitsOnTree } from '@/store/laid';
+import { leftAtTree } from '@/store/day';
 import { hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { treeProposals } from '@/store/proposals';
@@ -49,12 +51,13 @@ export const treeView = (v: Viewer, id: string, now: Date) => ofTree(v, id, now,
 
 export const overviewOf = (v: Viewer, id: string, now: Date, station: StationFor) =>
   ofTree(v, id, now, async (tree) => {
-    const [proposals, year, visits] = await Promise.all([
+    const [proposals, year, visits, lefts] = await Promise.all([
       treeProposals(v, tree.id),
       yearOf(v, tree, station, now),
       visitsOnTree(v, tree.id),
+      leftAtTree(v, tree.id),
     ]);
-    return { proposals, year, visits };
+    return { proposals, year, visits, lefts };
   });
 
 export const examineView = (v: Viewer, id: string, now: Date) =>
@@ -73,11 +76,11 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const head = open.find((p) => p.id === planId) ?? open[0];
     const plan = head ? await getPlan(viewer, head.id) : null;
     if (!plan) return { open, sheet: null };
-    const [held, lots, arrival, hung] = await Promise.all([
+    const [held, stock, arrival, hung] = await Promise.all([
       heldBy(viewer),
-      lotsOf(viewer, plan.label.key),
+      stockFor(viewer, plan, now),
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
       hangingOf(viewer, plan.id),
     ]);
-    return { open, sheet: { plan, held, lots, arrival, hung } };
+    return { open, sheet: { plan, held, stock, arrival, hung } };
   });

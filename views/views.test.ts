@@ -4,7 +4,9 @@ import { floorOf, hashPassword, loadViewer, signIn, type Viewer } from '@/store/
 import { db, type Sql } from '@/store/db';
 import { counted, listenToStatements, makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
 import { bookView, overturnedView, recordView } from './book';
+import { dayView, toPutView } from './day';
 import { chooseView, groundsView, placeView, planView, spreadView } from './grounds';
+import { batchView, mixView } from './mix';
 import { practiceView } from './practice';
 import { labelView, shelfView, toolsView } from './shelf';
 import { crewsView, fortnightView, roundsView } from './rounds';
@@ -22,7 +24,16 @@ beforeAll(async () => {
   owner = ownerSql();
   o = await makeOutfit(owner);
   v = (await loadViewer(o))!;
+  const crewId = v7();
+  await owner`insert into crew (id, outfit_id, name) values (${crewId}, ${o.outfitId}, 'Crew')`;
+  await owner`
+    insert into round (id, outfit_id, crew_id, day, by_person)
+    values (${roundId}, ${o.outfitId}, ${crewId}, '2026-06-12', ${o.personId})`;
+  await owner`
+    insert into round_item (outfit_id, round_id, item_id, kind, place_id, position, begins)
+    values (${o.outfitId}, ${roundId}, ${o.planId}, 'plan', ${o.placeId}, 0, 480)`;
 });
+const roundId = v7();
 afterAll(async () => {
   await owner.end();
   await db().end();
@@ -57,6 +68,11 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   fortnight: [12, () => fortnightView(v, NOW, fair)],
   crews: [8, () => crewsView(v, NOW)],
   board: [5, () => boardView(v, NOW)],
+  // Read by a crew whose phone has little signal, in one answer with everything that its day needs.
+  day: [18, () => dayView(v, roundId, NOW, fair)],
+  'to put on a day': [8, () => toPutView(v, NOW)],
+  mix: [9, () => mixView(v, o.planId, null, NOW)],
+  batch: [4, () => batchView(v, v7())],
   tools: [8, () => toolsView(v)],
   season: [11, () => seasonView(v, NOW, fair, '2026-05-01', '2027-05-01', null)],
   practice: [8, () => practiceView(v, null)],

@@ -146,7 +146,7 @@ describe('a round by hand', () => {
       { itemId: ids[0], why: 'refused', tag: 'A1', day: TODAY },
     ]);
     const plan = (await openPlans(row.viewer)).find((p) => p.id === ids[0])!;
-    expect(plan.left).toEqual({ why: 'refused', words: '', day: TODAY });
+    expect(plan.left).toEqual({ why: 'refused', words: '', day: TODAY, roundId: id });
     expect(await leftAtTree(row.viewer, plan.treeId)).toHaveLength(1);
     expect(await send(takeBackLeft, { id: left.id })).toMatchObject({ ok: true });
     expect(await itemsOf(id)).toEqual([ids[1], ids[0], ids[2]]);

@@ -5,6 +5,7 @@ import { fortnightOf } from '@/commands/facts/rounds';
 import { moveWith } from '@/commands/rounds/move-with';
 import { uuid } from '@/core/book/record';
 import { stopsOf, type DayItem } from '@/core/round/day';
+import type { Limit } from '@/core/schedule/problem';
 import { roundsOfItems } from '@/store/day';
 import { roundsBetween, writeRounds, type ItemPlaced } from '@/store/rounds';
 import { v7 } from 'uuid';
@@ -58,11 +59,13 @@ export const putOnRound = command({
       put,
       stops.map((s) => s.placeId),
     );
-    const says = limitsOf(f);
+    const inWords = limitsOf(f);
+    // What keeps several of them away for one reason is said once.
+    const says = (limits: readonly Limit[]) => [...new Set(limits.map(inWords))];
     if (hand.never.length)
-      return { ok: false, faults: hand.never.map((l) => ({ path: 'itemIds', sentence: says(l) })) };
+      return { ok: false, faults: says(hand.never).map((sentence) => ({ path: 'itemIds', sentence })) };
     if (hand.against.length && !anyway)
-      return { ok: false, faults: hand.against.map((l) => ({ path: 'anyway', sentence: says(l) })) };
+      return { ok: false, faults: says(hand.against).map((sentence) => ({ path: 'anyway', sentence })) };
     const placed = stops
       .flatMap((s) => s.items)
       .map((i, position): ItemPlaced => ({
@@ -84,6 +87,6 @@ export const putOnRound = command({
     );
     if (faults.length) return { ok: false, faults };
     const made = (await roundsBetween(viewer, day, day)).find((r) => r.crewId === crewId)!;
-    return { ok: true, value: { roundId: made.id, notes: hand.against.map(says) } };
+    return { ok: true, value: { roundId: made.id, notes: says(hand.against) } };
   },
 });

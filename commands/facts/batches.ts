@@ -2,11 +2,21 @@ import { refuse, type Answer } from '@/commands/command';
 import type { Drawn } from '@/core/book/write';
 import { drawsOf, type Draw } from '@/core/mix/batch';
 import type { Viewer } from '@/store/auth';
-import { batchesNamed, type BatchRow } from '@/store/batches';
+import { batchesNamed, stockOf, type BatchRow, type Stock } from '@/store/batches';
 
 /** A mix is for a label, and a tank for one of its uses. */
-export const serves = (b: BatchRow, of: { labelId: string; useKey: string }): boolean =>
+const serves = (b: BatchRow, of: { labelId: string; useKey: string }): boolean =>
   b.labelId === of.labelId && (b.useKey === null || b.useKey === of.useKey);
+
+/** What a plan may be given from: lots, and mixes that serve it, are good and hold something. */
+export async function stockFor(
+  viewer: Viewer,
+  of: { labelId: string; useKey: string; label: { key: string } },
+  now: Date,
+): Promise<Stock> {
+  const { lots, mixes } = await stockOf(viewer, of.label.key);
+  return { lots, mixes: mixes.filter((b) => b.goodUntil > now && serves(b, of)) };
+}
 
 /** What trees take from mixes, one after another, and what stands in their records. */
 export interface FromMixes {

@@ -112,7 +112,12 @@ function chancesFor(days: readonly Day[], place: WaitingPlace, station: StationF
 const LOW_SUN = 180;
 const DUSK = 30;
 /** Hours of each day in which air and light suit a use at a place; null where any are as good. */
-function daytimesFor(days: readonly Day[], place: WaitingPlace, station: StationFor, now: Date) {
+export function daytimesFor(
+  days: readonly Day[],
+  place: Pick<WaitingPlace, 'lat' | 'lon' | 'timeZone'>,
+  station: StationFor,
+  now: Date,
+) {
   const { members } = station(place).forecast(now);
   const { lat, lon } = place;
   const low = (day: Day): Hours[] | null => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { isTicked, loadLine, nextStop, openEnds, stopsOf, type DayItem, type Stands } from './day';
+import { beforeDriving, isTicked, loadLine, nextStop, openEnds, stopsOf, type DayItem, type Stands } from './day';
 
 const item = (id: string, placeId: string, stands: Stands): DayItem => ({ id, kind: 'plan', placeId, stands });
 const anyItems = fc.array(
@@ -54,4 +54,21 @@ it('a ticked line of the load wants to be seen anew when it says another amount'
   expect(isTicked(ticks, line, '191 mL')).toBe(true);
   expect(isTicked(ticks, line, '250 mL')).toBe(false);
   expect(isTicked(ticks, loadLine('Products', 'Water'), '')).toBe(false);
+});
+
+it('before driving: services where the ground is opened, neighbours where it drifts, the client until they are told', () => {
+  const stop = (placeId: string, more: object) => ({ placeId, methods: [], workIds: [], told: true, ...more });
+  expect(
+    beforeDriving([
+      stop('a', { methods: ['soil-injection'] }),
+      stop('b', { methods: ['foliar-spray', 'trunk-injection'], told: false }),
+      stop('c', { workIds: ['trenches'] }),
+      stop('d', { methods: ['soil-drench'], workIds: ['guard'] }),
+    ]),
+  ).toEqual([
+    { placeId: 'a', what: 'services' },
+    { placeId: 'b', what: 'neighbours' },
+    { placeId: 'b', what: 'client' },
+    { placeId: 'c', what: 'services' },
+  ]);
 });

@@ -1,3 +1,4 @@
+import { AIRBORNE, PROBES, type Method } from '../label/methods';
 import type { About } from '../schedule/jobs';
 
 /** Why a crew came to something and did not do it. */
@@ -82,3 +83,25 @@ export const loadLine = (group: string, what: string): string => `${group}: ${wh
 /** Whether a line is seen on the truck: ticked, and as much as it says now. */
 export const isTicked = (ticks: ReadonlyMap<string, string>, line: string, amount: string): boolean =>
   ticks.get(line) === amount;
+
+/** Works that open the ground beyond what a hand trowel does. */
+const DIGS: readonly string[] = ['trenches', 'collar'];
+/** What is dealt with before anybody drives. */
+export interface Before {
+  placeId: string;
+  what: 'services' | 'neighbours' | 'client';
+}
+/**
+ * What is dealt with the evening before: services located wherever something is probed, dug or trenched; neighbours told where
+ * something drifts; the client told of the day.
+ */
+export const beforeDriving = (
+  stops: readonly { placeId: string; methods: readonly Method[]; workIds: readonly string[]; told: boolean }[],
+): Before[] =>
+  stops.flatMap(({ placeId, methods, workIds, told }) => [
+    ...(methods.some((m) => PROBES.includes(m)) || workIds.some((w) => DIGS.includes(w))
+      ? [{ placeId, what: 'services' as const }]
+      : []),
+    ...(methods.some((m) => AIRBORNE.includes(m)) ? [{ placeId, what: 'neighbours' as const }] : []),
+    ...(told ? [] : [{ placeId, what: 'client' as const }]),
+  ]);

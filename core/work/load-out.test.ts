@@ -10,6 +10,7 @@ const sheet = (more: Partial<SheetToLoad>): SheetToLoad => ({
   unit: 'volume',
   product: 100,
   mixMl: null,
+  stockMl: null,
   sites: 12,
   holes: null,
   drillMm: 6,
@@ -136,4 +137,26 @@ it('sound trees come before sick ones and each kind keeps its row', () => {
       if (mixed) expect(day.stops.slice(day.soundFirst).some((s) => s.sound)).toBe(false);
     }),
   );
+});
+
+it('a product that the shelf does not hold says what is there, and what is made up as stock says how much of it', () => {
+  const drench = sheet({
+    method: 'soil-drench',
+    product: 46.8,
+    stockMl: 280.8,
+    sites: null,
+    device: null,
+    drillMm: null,
+  });
+  const of = (stock: Map<string, number> | null) => loadOut([drench, { ...drench, tag: '2' }], [], [], 'metric', stock);
+  expect(at(of(new Map([['a', 60]])), /^A$/)).toEqual({
+    what: 'A',
+    amount: '93.6 mL',
+    short: 'the shelf has 60 mL that has not expired',
+  });
+  expect(at(of(new Map()), /^A$/)?.short).toBe('the shelf has none that has not expired');
+  expect(at(of(new Map([['a', 93.6]])), /^A$/)?.short).toBeUndefined();
+  expect(at(of(null), /^A$/)?.short).toBeUndefined();
+  expect(at(of(null), /^Stock made/)?.amount).toBe('562 mL');
+  expect(at(of(null), /^Water/)?.amount).toBe('468 mL');
 });

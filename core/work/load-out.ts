@@ -37,6 +37,8 @@ export interface SheetToLoad {
   unit: 'volume' | 'mass';
   product: number;
   mixMl: Ml | null;
+  /** Stock solution made from it; null where it is not made up first. */
+  stockMl: Ml | null;
   sites: number | null;
   /** Holes of a soil probe. */
   holes: number | null;
@@ -124,15 +126,39 @@ function together(parts: readonly { tag: string; amount: string }[]): string {
   return parts.map((p) => (parts.length > 1 ? `${p.amount} (${p.tag})` : p.amount)).join('; ');
 }
 
+/** A product with what the shelf has of it, and the stock solution that is made from it. */
+function productLines(
+  of: readonly SheetToLoad[],
+  system: UnitSystem,
+  stock: ReadonlyMap<string, number> | null,
+): LoadLine[] {
+  const { labelKey, labelName, unit } = of[0]!;
+  const wanted = sum(of, (s) => s.product);
+  const have = stock ? (stock.get(labelKey) ?? 0) : null;
+  const stockMl = sum(of, (s) => s.stockMl ?? 0);
+  return [
+    {
+      what: labelName,
+      amount: showAmount(wanted, unit, system).text,
+      ...(have !== null && have < wanted - 1e-9
+        ? { short: `the shelf has ${have > 0 ? showAmount(have, unit, system).text : 'none'} that has not expired` }
+        : {}),
+    },
+    ...(stockMl > 0 ? [{ what: `Stock made from it: ${labelName}`, amount: showVolume(stockMl, system).text }] : []),
+  ];
+}
+
 /**
  * What goes onto the truck for sheets and works: products, water, devices with spares, bits, tools by method, mesh as a
- * cutting list, what to wear, what is always there. What the shelf's equipment cannot give says so.
+ * cutting list, what to wear, what is always there. What the shelf cannot give says so.
+ * @param stock how much of each product is on hand and has not expired, by its key; null where nobody asks
  */
 export function loadOut(
   sheets: readonly SheetToLoad[],
   works: readonly { tag: string; sheet: Pick<WorkSheet, 'take' | 'cut'> }[],
   equipment: readonly Equipment[],
   system: UnitSystem,
+  stock: ReadonlyMap<string, number> | null = null,
 ): LoadGroup[] {
   const owned = (kind: EquipmentKind, sizeMm?: number) => {
     const of = equipment.filter((e) => e.kind === kind && (sizeMm === undefined || e.sizeMm === sizeMm));
@@ -143,17 +169,11 @@ export function loadOut(
     amount,
     ...(have !== null && have < wanted ? { short: `the shelf has ${have}` } : {}),
   });
-  const products = [...groupBy(sheets, (s) => s.labelKey).values()].map((of) =>
-    line(
-      of[0]!.labelName,
-      showAmount(
-        sum(of, (s) => s.product),
-        of[0]!.unit,
-        system,
-      ).text,
-    ),
+  const products = [...groupBy(sheets, (s) => s.labelKey).values()].flatMap((of) => productLines(of, system, stock));
+  const mix = sum(
+    sheets,
+    (s) => s.mixMl ?? (s.stockMl === null ? 0 : s.stockMl - (s.unit === 'volume' ? s.product : 0)),
   );
-  const mix = sum(sheets, (s) => s.mixMl ?? 0);
   if (mix > 0) products.push(line('Water', showVolume(mix, system).text));
 
   const injections = sheets.filter((s) => s.method === 'trunk-injection');

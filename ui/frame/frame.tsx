@@ -38,7 +38,7 @@ export function Frame({
         </div>
       </aside>
       {head && <div className="no-print sticky top-0 z-10 hidden bg-bark text-on-bark phone:block">{head}</div>}
-      <MarginShell count={count} handle={handle} margin={margin}>
+      <MarginShell count={count} handle={handle} margin={margin} headed={Boolean(head)}>
         <main
           id="work"
           tabIndex={-1}

@@ -14,6 +14,7 @@ import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { WhatHangs } from './hanging/what-hangs';
+import { leftWords } from './day/words';
 import { OverPlans } from './over';
 import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
@@ -25,7 +26,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   const v = await viewer();
   const { place } = await searchParams;
   const now = new Date();
-  const { plans: open, works: openWorks, equipment, rounds, standing, hanging } = await roundsView(v, now);
+  const { plans: open, works: openWorks, equipment, stock, rounds, ahead: days, hanging } = await roundsView(v, now);
   const today = todayOf(v);
   const { plans: allPlans, ahead, over } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
@@ -37,7 +38,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   const workPlaces = [...groupBy(works, (w) => w.placeId).values()];
   const places = groupBy(plans, (p) => p.placeId);
   const mix = plans.reduce((a, p) => a + (p.mixMl ?? 0), 0);
-  const groups = loadOut(plans, works, equipment, v.units);
+  const groups = loadOut(plans, works, equipment, v.units, stock);
   const later = wanted(ahead).length + wanted(worksAhead).length;
   const tag = (
     <>
@@ -94,15 +95,36 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
     >
       <h1>{plans.length + works.length ? 'What waits, place by place' : 'Nothing waits for a crew'}</h1>
       <p className="no-print mt-2">
-        <Link href="/rounds/fortnight" className="inline-block min-h-10 py-2 underline underline-offset-3">
+        {allows(v, 'plan rounds') && (
+          <Link href="/rounds/make" className="mr-6 inline-block min-h-12 py-2 underline underline-offset-3">
+            Put on a day
+          </Link>
+        )}
+        <Link href="/rounds/fortnight" className="inline-block min-h-12 py-2 underline underline-offset-3">
           Days and crews for the fortnight
         </Link>
       </p>
       <WhatHangs {...hanging} />
-      {standing > 0 && <Turned drawnAt={now.toISOString()} />}
+      {rounds.length + days.length > 0 && <Turned drawnAt={now.toISOString()} />}
       {rounds.map((r) => (
         <TodaysRound key={r.id} round={r} plans={open} works={openWorks} />
       ))}
+      {days.length > 0 && (
+        <Section title="Days that stand" aside="each with its load">
+          <ul>
+            {days.map((r) => (
+              <li key={r.id} className="row">
+                <Link href={`/rounds/day/${r.id}`} className="flex min-h-14 items-center justify-between gap-4 py-2">
+                  <b>
+                    {shortDay(r.day)}, {r.crewName}
+                  </b>
+                  <span className="text-ink-2">{[...new Set(r.items.map((i) => i.placeName))].join(', ')}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
       {plans.length + works.length === 0 && (
         <p className="mt-3">
           Prescribe on a tree, and its plan waits here with what to load. <Link href="/grounds">Find a tree</Link>
@@ -131,6 +153,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
               >
                 {METHOD_NAMES[p.method]}: {showAmount(p.product, p.unit, v.units).text} {p.labelName}
                 <Sold sold={p.sold} />
+                <Left left={p.left} />
               </TagRow>
             )}
           />
@@ -158,6 +181,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
               >
                 {findWork(w.workId)?.name ?? w.workId}
                 <Sold sold={w.sold} />
+                <Left left={w.left} />
               </TagRow>
             )}
           />
@@ -194,7 +218,15 @@ function TodaysRound({
   const waiting = new Map([...plans, ...works].map((w) => [w.id, w]));
   const stops = [...groupBy(round.items, (i) => i.placeId).values()];
   return (
-    <Section title={`${round.crewName} today`} aside={`${round.items.length} on its round`}>
+    <Section title={`${round.crewName} today`} aside={roundAside(round)}>
+      <p className="no-print mt-1">
+        <Link
+          href={`/rounds/day/${round.id}`}
+          className={`press min-h-14 phone:w-full ${round.closedAt ? '' : 'press-main'}`}
+        >
+          {round.closedAt ? 'What was done' : round.begunAt ? 'Go on with the round' : 'Load and set out'}
+        </Link>
+      </p>
       <ol>
         {stops.map((of) => {
           const still = of.flatMap((i) => waiting.get(i.itemId) ?? []);
@@ -216,6 +248,9 @@ function TodaysRound({
     </Section>
   );
 }
+
+const roundAside = ({ begunAt, closedAt, items }: RoundRow): string =>
+  closedAt ? 'closed' : begunAt ? 'on its way' : `${items.length} on its round`;
 
 interface LaterStop {
   id: string;
@@ -266,6 +301,14 @@ function Later({ same }: { same: readonly LaterStop[] }) {
     </>
   );
 }
+
+/** Told where a crew came to it before and did not do it. */
+const Left = ({ left }: { left: OpenPlan['left'] }) =>
+  left && (
+    <b className="block text-sap">
+      left on {shortDay(left.day)}: {leftWords(left)}
+    </b>
+  );
 
 /** Plans of one product by the mix that they are done from. */
 function byMix(of: readonly OpenPlan[]): OpenPlan[][] {

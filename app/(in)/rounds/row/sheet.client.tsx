@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import type { AtTheTree } from '@/commands/facts/booking';
 import { methodWords } from '@/core/label/method-words';
 import { OF_THE_PLACE, type Said } from '@/core/gates/said';
+import { usualSource, type Source } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, smallUnit, type UnitSystem } from '@/core/units/units';
 import { soilState, type SoilState, type Weather } from '@/core/weather/air';
@@ -18,7 +19,7 @@ import { clock } from '@/ui/words';
 import type { Row, RowTree } from '@/views/row';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
 import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
-import { firstWord, perUnit, readAir, typedAir, usualLot } from '../../tree/[id]/apply/typed';
+import { firstWord, perUnit, readAir, sentSource, typedAir } from '../../tree/[id]/apply/typed';
 import { bookRow } from './actions';
 import { useRowGates } from './gates.client';
 import { Strip } from './strip.client';
@@ -26,6 +27,7 @@ import { WriteRow } from './write.client';
 
 interface Props {
   row: Row;
+  sources: Source[];
   units: UnitSystem;
   station: Weather;
   refused: string | null;
@@ -35,8 +37,8 @@ interface Props {
 
 const sum = (trees: readonly RowTree[], of: (t: RowTree) => number) => trees.reduce((a, t) => a + of(t), 0);
 
-function useRowForm({ row, units, station }: Props) {
-  const { use, lots, today, trees } = row;
+function useRowForm({ row, sources, units, station }: Props) {
+  const { use, today, trees } = row;
   return useDraft(
     `row:${row.placeId}:${row.label.key}:${use.key}`,
     {
@@ -51,8 +53,8 @@ function useRowForm({ row, units, station }: Props) {
       startedAt: '',
       endedAt: '',
       amount: null as string | null,
-      lotId: usualLot(
-        lots,
+      lotId: usualSource(
+        sources,
         sum(trees, (t) => t.dose.product),
         today,
       ),
@@ -73,8 +75,8 @@ function useRowForm({ row, units, station }: Props) {
 
 /** A row of like trees from one mix: asked once, ticked off tree by tree, written in one go. */
 export function RowSheet(props: Props) {
-  const { row, units, station, refused, tag, margin } = props;
-  const { use, label, lots, trees } = row;
+  const { row, sources, units, station, refused, tag, margin } = props;
+  const { use, label, trees } = row;
   const router = useRouter();
   const tell = useSaid();
   const [form, setForm, forget] = useRowForm(props);
@@ -138,14 +140,16 @@ export function RowSheet(props: Props) {
   const typed = form.amount ?? String(planned);
   const amount = readNumber(typed, { name: 'The amount used', above: 0, max: 1_000_000, unit });
 
+  const source = sources.find((x) => x.id === form.lotId) ?? null;
+
   const submit = () => {
     const bad = [
       ...(amount.ok ? [] : [{ path: 'total', sentence: amount.sentence }]),
       ...air.faults,
-      ...(form.lotId ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf.' }]),
+      ...(source ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf.' }]),
       ...(written.length ? [] : [{ path: '', sentence: 'No tree is ticked as done.' }]),
     ];
-    if (bad.length || !amount.ok || !at) return setFaults(bad);
+    if (bad.length || !amount.ok || !at || !source) return setFaults(bad);
     send(
       {
         id: form.id,
@@ -153,7 +157,7 @@ export function RowSheet(props: Props) {
         total: amount.value === planned ? null : amount.value * perUnit(unit),
         startedAt: form.startedAt || new Date().toISOString(),
         endedAt: form.endedAt || new Date().toISOString(),
-        lotId: form.lotId,
+        ...sentSource(source),
         weather: { ...at.weather, at: form.startedAt || station.at },
         soil: form.soil,
         leaf: form.leaf,
@@ -244,7 +248,7 @@ export function RowSheet(props: Props) {
             asked.gates
               ? firstWord(
                   {
-                    lots: lots.length,
+                    lots: sources.length,
                     stops: mine.length ? 0 : 1,
                     questions: questions.length,
                     reasons: unreasoned.length,
@@ -254,7 +258,7 @@ export function RowSheet(props: Props) {
               : 'Asking what stands against it …',
             () => {
               setFaults(air.faults);
-              if (!asked.gates || !lots.length || !mine.length || questions.length + unreasoned.length) {
+              if (!asked.gates || !sources.length || !mine.length || questions.length + unreasoned.length) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }
@@ -290,7 +294,7 @@ export function RowSheet(props: Props) {
           planned={planned}
           typed={typed}
           dimension={dimension}
-          lots={lots}
+          sources={sources}
           units={units}
           form={form}
           faults={faults}

@@ -1,8 +1,9 @@
 'use client';
 
-import { figure, showAmount, type UnitSystem } from '@/core/units/units';
+import { figure, type UnitSystem } from '@/core/units/units';
 import { SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
-import type { Row } from '@/views/row';
+import type { Source } from '@/core/mix/sources';
+import { sourceName } from '../../tree/[id]/apply/typed';
 
 interface Written {
   lotId: string;
@@ -19,7 +20,7 @@ export function WriteRow({
   planned,
   typed,
   dimension,
-  lots,
+  sources,
   units,
   form,
   faults,
@@ -34,7 +35,7 @@ export function WriteRow({
   /** The amount as it stands in its field. */
   typed: string;
   dimension: 'volume' | 'mass';
-  lots: Row['lots'];
+  sources: readonly Source[];
   units: UnitSystem;
   form: Written;
   faults: FormFault[];
@@ -65,17 +66,14 @@ export function WriteRow({
           onChange={(amount) => onChange({ amount })}
         />
         <SelectField
-          label="Lot"
+          label="From"
           path="lotId"
           faults={faults}
           value={form.lotId}
           onChange={(lotId) => onChange({ lotId })}
           options={
-            lots.length
-              ? lots.map((l) => ({
-                  value: l.id,
-                  name: `${l.lotNumber}: ${showAmount(l.onHand, dimension, units).text} left, until ${l.expiresOn}`,
-                }))
+            sources.length
+              ? sources.map((x) => ({ value: x.id, name: sourceName(x, dimension, units) }))
               : [{ value: '', name: 'no lot on the shelf' }]
           }
         />

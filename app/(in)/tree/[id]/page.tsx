@@ -13,6 +13,7 @@ import { allows, todayOf } from '@/app/_server/viewer';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
+import { LeftRows } from '../../rounds/day/left-rows';
 import { dayAndClock, dayThere, fromToday, shortDay } from '@/ui/words';
 import { overviewOf } from '@/views/tree';
 import { ofTree } from '../load';
@@ -67,7 +68,7 @@ function nextStep(
 }
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const { viewer, tree, knowledge, duties, proposals, year, visits } = await load((await params).id);
+  const { viewer, tree, knowledge, duties, proposals, year, visits, lefts } = await load((await params).id);
   const find = finder(knowledge);
   const told = testWords(knowledge);
   const today = todayOf(viewer);
@@ -418,6 +419,11 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           ))}
         </ul>
       </Section>
+      {lefts.length > 0 && (
+        <Section title="Left undone" aside="a crew came, and it waits">
+          <LeftRows lefts={lefts} timeZone={tree.timeZone} />
+        </Section>
+      )}
 
       {tree.photos.length > 0 && (
         <Section title="Photos">

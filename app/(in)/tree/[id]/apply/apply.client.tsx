@@ -10,6 +10,7 @@ import type { Label, LabelUse } from '@/core/label/schema';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
 import type { Ring } from '@/core/ring/ring';
+import { usualSource, type Source } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
 import { figure, showAmount, showFill, showFine, showTrunk, smallUnit, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
@@ -29,7 +30,7 @@ import { book } from './actions';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
-import { firstWord, perUnit, readAir, typedAir, usualLot } from './typed';
+import { againstSource, firstWord, perUnit, readAir, sentSource, sourceName, typedAir } from './typed';
 import type { Hanging } from './hang.client';
 import { PhotoField } from '../examine/photo-field.client';
 
@@ -51,7 +52,7 @@ interface Props {
     ring: Ring | null;
     target: string;
   };
-  lots: { id: string; lotNumber: string; expiresOn: string; onHand: number; unit: 'mL' | 'g'; labelKey: string }[];
+  sources: Source[];
   station: Weather;
   place: { access: string; hazards: string; dogs: string; code: string | null };
   /** What hangs or hung by this plan; null where nothing ever did. */
@@ -67,7 +68,7 @@ export function ApplyBench({
   timeZone,
   situation,
   plan,
-  lots,
+  sources,
   station,
   place,
   hanging,
@@ -100,7 +101,7 @@ export function ApplyBench({
       startedAt: hanging?.from ?? '',
       endedAt: '',
       amount: String(planned),
-      lotId: usualLot(lots, dose.product, situation.today),
+      lotId: usualSource(sources, dose.product, situation.today),
       ...typedAir(station, units),
       soil: plan.plannedFor ? soilState(station) : plan.choices.soil,
       // What the leaves did when it was planned for a later day says nothing today.
@@ -156,13 +157,13 @@ export function ApplyBench({
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
   };
   const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
-  const lot = lots.find((l) => l.id === form.lotId) ?? null;
+  const source = sources.find((x) => x.id === form.lotId) ?? null;
   const base = amount.ok ? amount.value * perUnit(unit) : 0;
   // A typed figure that only repeats the plan books the plan's exact amount, not its rounding.
   const exact = amount.ok && amount.value === planned ? dose.product : base;
   const against = amount.ok
     ? deviations(
-        { dose, use, gates: now.gates, released: { ...plan.released, ...form.released }, lot, drawn: null },
+        { dose, use, gates: now.gates, released: { ...plan.released, ...form.released }, ...againstSource(source) },
         { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: situation.today },
       )
     : [];
@@ -181,9 +182,11 @@ export function ApplyBench({
     const bad = [
       ...(amount.ok ? [] : [{ path: 'amount', sentence: amount.sentence }]),
       ...airFaults,
-      ...(lot ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
+      ...(source
+        ? []
+        : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
     ];
-    if (bad.length || !lot || celsius === null || ms === null || humidity === null) return setFaults(bad);
+    if (bad.length || !source || celsius === null || ms === null || humidity === null) return setFaults(bad);
     send(
       {
         id: form.id,
@@ -191,7 +194,7 @@ export function ApplyBench({
         startedAt: form.startedAt || new Date().toISOString(),
         endedAt: form.endedAt || new Date().toISOString(),
         amount: exact,
-        lotId: lot.id,
+        ...sentSource(source),
         weather: {
           ...station,
           at: form.startedAt || station.at,
@@ -428,7 +431,7 @@ export function ApplyBench({
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
             faults={faults}
           />
-          {lots.length === 0 && (
+          {sources.length === 0 && (
             <p role="alert" className="mt-3 border-l-4 border-madder pl-3 font-semibold">
               No lot of {label.name} is on the shelf, and a record names its lot.{' '}
               <Link href="/shelf" className="underline underline-offset-3">
@@ -438,12 +441,12 @@ export function ApplyBench({
           )}
           {main(
             firstWord(
-              { lots: lots.length, stops: stops.length, questions: questions.length, reasons: unreasoned.length },
+              { lots: sources.length, stops: stops.length, questions: questions.length, reasons: unreasoned.length },
               words.start,
             ),
             () => {
               setFaults(airFaults);
-              if (!lots.length || airFaults.length || (!stops.length && questions.length + unreasoned.length)) {
+              if (!sources.length || airFaults.length || (!stops.length && questions.length + unreasoned.length)) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }
@@ -496,17 +499,14 @@ export function ApplyBench({
                 onChange={(x) => set('amount', x)}
               />
               <SelectField
-                label="Lot"
+                label="From"
                 path="lotId"
                 faults={faults}
                 value={form.lotId}
                 onChange={(x) => set('lotId', x)}
                 options={
-                  lots.length
-                    ? lots.map((l) => ({
-                        value: l.id,
-                        name: `${l.lotNumber}: ${showAmount(l.onHand, l.unit === 'mL' ? 'volume' : 'mass', units).text} left, until ${l.expiresOn}`,
-                      }))
+                  sources.length
+                    ? sources.map((x) => ({ value: x.id, name: sourceName(x, dose.dimension, units) }))
                     : [{ value: '', name: 'no lot on the shelf' }]
                 }
               />

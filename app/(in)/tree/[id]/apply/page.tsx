@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { findCondition } from '@/knowledge';
+import { sourcesOf } from '@/core/mix/sources';
 import { refusal } from '@/core/people/rights';
 import { spotOf } from '@/commands/facts/diagnosis';
 import { situationOfPlan } from '@/commands/facts/situation';
@@ -55,7 +56,7 @@ export default async function Page(address: SheetAddress) {
         </Link>
       </Frame>
     );
-  const { held, lots, arrival, hung } = sheet;
+  const { held, stock, arrival, hung } = sheet;
   // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
   const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
   return (
@@ -77,7 +78,7 @@ export default async function Page(address: SheetAddress) {
         ring: plan.result.ring,
         target: findCondition(plan.conditionId)?.name ?? plan.conditionId,
       }}
-      lots={lots}
+      sources={sourcesOf(stock.lots, stock.mixes)}
       station={stationFor(spotOf(tree)).at(now)}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
       hanging={hangingOf(hung, plan.result.dose)}

@@ -1,6 +1,7 @@
 import type { Fault } from '@/core/book/write';
+import type { Source } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
-import { MASS, VOLUME, type UnitSystem } from '@/core/units/units';
+import { MASS, showAmount, showFill, VOLUME, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
 
 const MPH = 2.23694;
@@ -48,14 +49,19 @@ export function readAir(typed: ReturnType<typeof typedAir>, units: UnitSystem): 
 /** How much of what we keep (mL, g) one of a unit is. */
 export const perUnit = (unit: string) => ({ ...VOLUME, ...MASS })[unit as keyof typeof VOLUME] ?? 1;
 
-/** The first lot that holds enough and has not expired; an expired one is never the usual answer. */
-export const usualLot = <L extends { id: string; onHand: number; expiresOn: string }>(
-  lots: readonly L[],
-  product: number,
-  today: string,
-): string =>
-  (lots.find((l) => l.onHand >= product && l.expiresOn >= today) ?? lots.find((l) => l.expiresOn >= today) ?? lots[0])
-    ?.id ?? '';
+/** A lot or a mix on the list that a sheet chooses from. */
+export const sourceName = (s: Source, dimension: 'volume' | 'mass', units: UnitSystem): string =>
+  s.leftMl === null
+    ? `Lot ${s.name}: ${showAmount(s.onHand, dimension, units).text} left, until ${s.expiresOn}`
+    : `Mix ${s.name}: ${showFill(s.leftMl, units).text} left`;
+
+/** A source as its own dates speak against it. */
+export const againstSource = (s: Source | null) => ({
+  lot: s && { lotNumber: s.name, expiresOn: s.expiresOn },
+  drawn: s?.goodUntil ? [{ code: s.name, goodUntil: s.goodUntil }] : null,
+});
+/** Where the product came from, as a sheet is sent. */
+export const sentSource = (s: Source) => ({ lotId: s.lotId, ...(s.batchIds ? { batchIds: s.batchIds } : {}) });
 
 /** What the great button says: the first thing that still stands in the way, or that the work may start. */
 export function firstWord(

@@ -1,0 +1,60 @@
+'use client';
+
+import Link from 'next/link';
+import { FormFaults } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { beginRound } from '../actions';
+
+/** The one thing to do next with the day as a whole: set out, or come home. */
+export function Begin({
+  roundId,
+  begun,
+  closed,
+  may,
+}: {
+  roundId: string;
+  begun: boolean;
+  closed: boolean;
+  may: boolean;
+}) {
+  const { busy, faults, send } = useSend(beginRound);
+  const said = useSaid();
+  if (closed)
+    return (
+      <p className="mt-7">
+        <Link className="press" href={`/rounds/day/${roundId}/close`}>
+          What was done, on one page
+        </Link>
+      </p>
+    );
+  return (
+    <div className="mt-7">
+      <FormFaults faults={faults} known={[]} />
+      {begun ? (
+        <Link className="press min-h-14 phone:w-full" href={`/rounds/day/${roundId}/close`}>
+          Home: close the day
+        </Link>
+      ) : (
+        may && (
+          <button
+            type="button"
+            data-confirm
+            className="press press-main min-h-14 phone:w-full"
+            disabled={busy}
+            onClick={() =>
+              send({ roundId, at: new Date().toISOString() }, () =>
+                said({
+                  sentence: 'Set out. Nobody plans this day anew now.',
+                  undo: () => beginRound({ roundId, at: null }),
+                }),
+              )
+            }
+          >
+            Set out
+          </button>
+        )
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { v7 } from 'uuid';
+import { readNumber } from '@/core/units/numbers';
+import { FormFaults, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { closeRound } from '../../actions';
+import type { ToTell } from '../../told';
+
+/** What must have an end first, then hours, tools, stock and clients: one press closes the day. */
+export function CloseForm({
+  roundId,
+  ends,
+  tell,
+  bits,
+}: {
+  roundId: string;
+  ends: { key: string; href: string; sentence: string }[];
+  tell: ToTell[];
+  /** Bits were out. */
+  bits: boolean;
+}) {
+  const router = useRouter();
+  const said = useSaid();
+  const { id } = useMadeId(`close:${roundId}`);
+  const [form, setForm, forget] = useDraft(`close:${roundId}`, {
+    rest: '30',
+    bits: '',
+    toolsClean: false,
+    stockCounted: false,
+    note: '',
+    quiet: [] as string[],
+    ids: Object.fromEntries(tell.map((t) => [t.placeId, v7()])) as Record<string, string>,
+    bodies: {} as Record<string, string>,
+  });
+  const { busy, faults, setFaults, send } = useSend(closeRound);
+  const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
+  if (ends.length)
+    return (
+      <section className="mt-7" aria-label="Still open">
+        <h2>Still open</h2>
+        <ul className="mt-2">
+          {ends.map((e) => (
+            <li
+              key={e.key}
+              className="row flex min-h-16 flex-wrap items-center justify-between gap-3 border-l-8 border-l-madder py-2 pl-3"
+            >
+              <span className="font-semibold">{e.sentence}</span>
+              <Link className="press min-h-14 phone:w-full" href={e.href}>
+                There
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+    );
+  const submit = () => {
+    const rest = readNumber(form.rest.trim() || '0', { name: 'The rests', min: 0, max: 600, unit: 'min' });
+    const counted = form.bits.trim() ? readNumber(form.bits, { name: 'The bits', min: 0, max: 500 }) : null;
+    const wrong: FormFault[] = [
+      ...(rest.ok ? [] : [{ path: 'home.restMinutes', sentence: rest.sentence }]),
+      ...(counted && !counted.ok ? [{ path: 'home.bits', sentence: counted.sentence }] : []),
+      ...(bits && !counted
+        ? [{ path: 'home.bits', sentence: 'Count the bits: one left in a trunk is looked for.' }]
+        : []),
+    ];
+    if (wrong.length || !rest.ok) return setFaults(wrong);
+    send(
+      {
+        id,
+        roundId,
+        home: {
+          homeAt: new Date().toISOString(),
+          restMinutes: Math.round(rest.value),
+          toolsClean: form.toolsClean,
+          bits: counted?.ok ? Math.round(counted.value) : null,
+          stockCounted: form.stockCounted,
+          note: form.note,
+        },
+        tell: tell
+          .filter((t) => !form.quiet.includes(t.placeId))
+          .map((t) => ({
+            id: form.ids[t.placeId] ?? v7(),
+            placeId: t.placeId,
+            subject: t.subject,
+            body: form.bodies[t.placeId] ?? t.body,
+          })),
+      },
+      ({ told }) => {
+        forget();
+        said({
+          sentence: told
+            ? `The day is closed, and ${told === 1 ? 'one client is' : `${told} clients are`} told.`
+            : 'The day is closed.',
+        });
+        router.refresh();
+        window.scrollTo({ top: 0 });
+      },
+    );
+  };
+  return (
+    <section className="mt-7" aria-label="Close the day">
+      <h2>Home now</h2>
+      <Tick checked={form.toolsClean} onChange={(x) => set('toolsClean', x)}>
+        Bits, blades and boots are disinfected
+      </Tick>
+      <Tick checked={form.stockCounted} onChange={(x) => set('stockCounted', x)}>
+        Opened packs are counted back onto the shelf
+      </Tick>
+      <div className="mt-3 grid gap-x-8 desk:grid-cols-2">
+        <TextField
+          label="Rests, minutes"
+          path="home.restMinutes"
+          faults={faults}
+          inputMode="numeric"
+          maxLength={4}
+          value={form.rest}
+          onChange={(x) => set('rest', x)}
+        />
+        {bits && (
+          <TextField
+            label="Bits that came back"
+            path="home.bits"
+            faults={faults}
+            inputMode="numeric"
+            maxLength={4}
+            value={form.bits}
+            onChange={(x) => set('bits', x)}
+          />
+        )}
+      </div>
+      <TextArea
+        label="Note"
+        path="home.note"
+        faults={faults}
+        rows={2}
+        value={form.note}
+        onChange={(x) => set('note', x)}
+      />
+      {tell.length > 0 && (
+        <fieldset className="mt-4">
+          <legend className="font-semibold">Told to the clients</legend>
+          {tell.map((t) => (
+            <div key={t.placeId}>
+              <Tick
+                checked={!form.quiet.includes(t.placeId)}
+                onChange={(on) =>
+                  set('quiet', on ? form.quiet.filter((p) => p !== t.placeId) : [...form.quiet, t.placeId])
+                }
+              >
+                {t.placeName}
+                {t.to && `: ${t.to}`}
+              </Tick>
+              {!form.quiet.includes(t.placeId) && (
+                <TextArea
+                  label={`Message for ${t.placeName}`}
+                  path={`tell.${t.placeId}`}
+                  faults={faults}
+                  rows={Math.min(8, t.body.split('\n').length + 1)}
+                  value={form.bodies[t.placeId] ?? t.body}
+                  onChange={(x) => set('bodies', { ...form.bodies, [t.placeId]: x })}
+                />
+              )}
+            </div>
+          ))}
+        </fieldset>
+      )}
+      <FormFaults faults={faults} known={['home.restMinutes', 'home.bits', 'home.note']} />
+      <button
+        type="button"
+        data-confirm
+        className="press press-main mt-3 min-h-14 phone:w-full"
+        disabled={busy}
+        onClick={submit}
+      >
+        {busy ? 'Closing …' : 'Close the day'}
+      </button>
+    </section>
+  );
+}

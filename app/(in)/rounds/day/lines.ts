@@ -1,0 +1,112 @@
+import { aboutWords } from '@/commands/facts/about';
+import type { RoundThing } from '@/commands/facts/round';
+import { oneMix } from '@/core/book/row';
+import type { Stands } from '@/core/round/day';
+import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
+import { groupBy } from '@/core/work/load-out';
+import { findHost } from '@/knowledge';
+import type { OpenPlan } from '@/store/plans';
+import type { DoneRow } from '@/store/book';
+import type { DayPlace } from '@/store/grounds';
+
+/** Something on a round as a crew reads it. */
+export interface ThingLine {
+  id: string;
+  placeId: string;
+  stands: Stands;
+  tag: string;
+  title: string;
+  words: string;
+  /** As it is poured, sprayed or cut: the largest thing on its line. */
+  amount: string;
+  href: string;
+  /** Its record, where it is done. */
+  record: string | null;
+  sound: boolean;
+}
+const planAmount = (p: OpenPlan, units: UnitSystem): string =>
+  p.stockMl !== null
+    ? showFill(p.stockMl, units).text
+    : p.mixMl
+      ? showFill(p.mixMl, units).text
+      : p.sites
+        ? `${p.sites} sites`
+        : showAmount(p.product, p.unit, units).text;
+
+const hostName = (id: string) => findHost(id)?.name ?? id;
+export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[]): ThingLine {
+  const common = { id: t.id, placeId: t.placeId, stands: t.stands };
+  if (t.kind === 'plan') {
+    const { plan: p } = t;
+    const record = done.find((d) => d.planId === p.id);
+    return {
+      ...common,
+      tag: p.tag,
+      title: hostName(p.hostId),
+      words: `${aboutWords({ kind: 'plan', method: p.method, label: p.labelName })}, ${showAmount(p.product, p.unit, units).text}`,
+      amount: planAmount(p, units),
+      href: `/tree/${p.treeId}/apply?plan=${p.id}`,
+      record: record ? `/book/${record.rootId}` : null,
+      sound: p.sound,
+    };
+  }
+  if (t.kind === 'work') {
+    const { work: w } = t;
+    const [figure] = w.sheet.figures;
+    return {
+      ...common,
+      tag: w.tag,
+      title: hostName(w.hostId),
+      words: aboutWords({ kind: 'work', workId: w.workId }),
+      amount: figure ? `${figure.value} ${figure.unit}` : '',
+      href: `/tree/${w.treeId}#works`,
+      record: null,
+      sound: w.sound,
+    };
+  }
+  const { look: l } = t;
+  return {
+    ...common,
+    tag: l.tag,
+    title: hostName(l.hostId),
+    words: l.what,
+    amount: '',
+    href: `/tree/${l.treeId}/examine`,
+    record: null,
+    sound: true,
+  };
+}
+
+/** A row of like trees that is done from one mix: done in one go, or mixed for. */
+export interface RowOf {
+  planId: string;
+  count: number;
+  label: string;
+  /** Done tree by tree, as devices hang; only mixed for together. */
+  hangs: boolean;
+}
+/** Rows among what is still open at a place, or on a whole round. */
+export function rowsOf(plans: readonly OpenPlan[]): RowOf[] {
+  const rows: OpenPlan[][] = [];
+  for (const of of groupBy(plans, (p) => `${p.labelKey} ${p.method} ${p.stockMl !== null}`).values())
+    for (const p of of) {
+      const row = rows.find((r) => of.includes(r[0]!) && (p.stockMl !== null || oneMix(r[0]!, p)));
+      if (row) row.push(p);
+      else rows.push([p]);
+    }
+  return rows.map((r) => ({
+    planId: r[0]!.id,
+    count: r.length,
+    label: r[0]!.labelName,
+    hangs: r[0]!.method === 'trunk-injection',
+  }));
+}
+/** What is mixed before it is given. */
+export const isMixed = (p: OpenPlan): boolean => p.mixMl !== null || p.stockMl !== null;
+
+/** What must be known at the gate, each as its own sentence. */
+export const arrivalWords = (p: DayPlace): string =>
+  [p.address, p.access, p.code && `Gate ${p.code}`, p.hazards, p.dogs]
+    .filter((x): x is string => Boolean(x))
+    .map((x) => `${x.trim().replace(/\.+$/, '')}.`)
+    .join(' ');

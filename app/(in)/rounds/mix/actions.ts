@@ -1,0 +1,8 @@
+'use server';
+
+import { serve } from '@/app/_server/serve';
+import { endBatch as endBatchCommand } from '@/commands/mix/end-batch';
+import { makeBatch as makeBatchCommand } from '@/commands/mix/make-batch';
+
+export const endBatch = serve(endBatchCommand);
+export const makeBatch = serve(makeBatchCommand);

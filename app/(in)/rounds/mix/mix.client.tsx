@@ -1,0 +1,214 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { fillingsOf, fromLots, usualFill, type Fill } from '@/core/mix/fill';
+import { mixingOrder } from '@/core/spray/loads';
+import { readNumber } from '@/core/units/numbers';
+import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
+import { FormFaults, SelectField, TextField, type FormFault } from '@/ui/controls/controls';
+import { useMadeId, useSend } from '@/ui/controls/use.client';
+import { FillFigure } from '@/ui/figures/fill';
+import { Pour } from '@/ui/frame/pieces';
+import { useSaid } from '@/ui/frame/undo.client';
+import type { Mix } from '@/views/mix';
+import { makeBatch } from './actions';
+
+/** A vessel that is not on the list is named with what it holds. */
+const OTHER = 'other';
+
+/** What is wanted yet, load by load: the marks to fill to, the product as it is measured, and one press when it is mixed. */
+export function MixBench({
+  mix,
+  units,
+  roundId,
+  refused,
+}: {
+  mix: Mix;
+  units: UnitSystem;
+  roundId: string | null;
+  refused: string | null;
+}) {
+  const router = useRouter();
+  const said = useSaid();
+  const { recipe, trees, made, fills, lots, label, dimension, today } = mix;
+  const waiting = made.reduce((sum, b) => sum + b.leftMl, 0);
+  const wantedMl = Math.max(0, recipe.mixMl - waiting);
+  const [fillId, setFill] = useState(usualFill(fills, recipe.mixMl)?.id ?? OTHER);
+  const [own, setOwn] = useState({ name: '', holds: '' });
+  const [lotId, setLot] = useState<string | null>(null);
+  const { id, renew } = useMadeId(`mix:${trees[0]!.planId}`);
+  const { busy, faults, setFaults, send } = useSend(makeBatch, { renew });
+  const holds = readNumber(own.holds, { name: 'What it holds', above: 0, max: 5_000, unit: 'L' });
+  const fill: Fill | null =
+    fills.find((f) => f.id === fillId) ??
+    (holds.ok ? { id: OTHER, name: own.name, holdsMl: holds.value * 1000, stepMl: 1, deadMl: 0 } : null);
+  const loads = wantedMl > 1e-6 ? fillingsOf(recipe, wantedMl, fill, mix.vessels, dimension) : [];
+  const [load] = loads;
+  const from = load ? fromLots(lots, lotId, load.put, today) : null;
+  const show = (x: number) => showAmount(x, dimension, units).text;
+  const submit = () => {
+    const wrong: FormFault[] = [
+      ...(fillId === OTHER && !own.name.trim() ? [{ path: 'vessel', sentence: 'Say what it is mixed in.' }] : []),
+      ...(fillId === OTHER && !holds.ok ? [{ path: 'holds', sentence: holds.sentence }] : []),
+      ...(from
+        ? []
+        : [
+            {
+              path: 'lots',
+              sentence: 'The lots that have not expired do not hold so much: book a delivery or count them.',
+            },
+          ]),
+    ];
+    if (wrong.length || !load || !from || !fill) return setFaults(wrong);
+    send(
+      {
+        id,
+        roundId,
+        planIds: trees.map((t) => t.planId),
+        vessel: fill.name,
+        totalMl: load.spray,
+        product: load.put,
+        lots: from,
+        madeAt: new Date().toISOString(),
+      },
+      ({ code }) => {
+        renew();
+        said({ sentence: `Mixed. Write ${code} on it, or print its tag.` });
+        router.push(`/rounds/mix/${id}`);
+      },
+    );
+  };
+  return (
+    <>
+      <h1>
+        Mix for {trees.length} {trees.length === 1 ? 'tree' : 'trees'}: {label.name}
+      </h1>
+      {refused && <p className="mt-2 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
+      {made.length > 0 && (
+        <p className="mt-2">
+          Mixed already:{' '}
+          {made.map((b, i) => (
+            <span key={b.id}>
+              {i > 0 && ', '}
+              <Link href={`/rounds/mix/${b.id}`}>{b.code}</Link> with {showFill(b.leftMl, units).text} left
+            </span>
+          ))}
+          .
+        </p>
+      )}
+      {!load ? (
+        <p className="mt-3 text-lead font-bold">Enough is mixed for all of them.</p>
+      ) : (
+        <>
+          <div className="mt-3 grid max-w-2xl gap-x-8 desk:grid-cols-2">
+            <SelectField
+              label="Mixed in"
+              path="fill"
+              faults={faults}
+              value={fillId}
+              onChange={setFill}
+              options={[
+                ...fills.map((f) => ({ value: f.id, name: `${f.name}, ${showFill(f.holdsMl, units).text}` })),
+                { value: OTHER, name: 'something else' },
+              ]}
+            />
+            {lots.length > 1 && (
+              <SelectField
+                label="From lot"
+                path="lot"
+                faults={faults}
+                value={lotId ?? from?.[0]?.lotId ?? lots[0]!.id}
+                onChange={setLot}
+                options={lots.map((l) => ({
+                  value: l.id,
+                  name: `${l.lotNumber}: ${show(l.onHand)}, until ${l.expiresOn}${l.expiresOn < today ? ', expired' : ''}`,
+                }))}
+              />
+            )}
+            {fillId === OTHER && (
+              <>
+                <TextField
+                  label="What is it"
+                  path="vessel"
+                  faults={faults}
+                  maxLength={80}
+                  value={own.name}
+                  onChange={(name) => setOwn((o) => ({ ...o, name }))}
+                />
+                <TextField
+                  label="It holds, L"
+                  path="holds"
+                  faults={faults}
+                  inputMode="decimal"
+                  maxLength={10}
+                  value={own.holds}
+                  onChange={(holdsL) => setOwn((o) => ({ ...o, holds: holdsL }))}
+                />
+              </>
+            )}
+          </div>
+          {loads.length > 1 && (
+            <p className="text-lead font-bold">
+              {loads.length} equal fillings; this is {made.length ? 'the next' : 'the first'}.
+            </p>
+          )}
+          <div className="grid items-start gap-x-8 md:grid-cols-2">
+            <FillFigure
+              shape={recipe.kind === 'stock' ? 'bottle' : 'tank'}
+              part={fill ? load.spray / fill.holdsMl : 0.8}
+              first={fill ? load.waterFirst / fill.holdsMl : 0.4}
+              mark={showFill(load.spray, units).text}
+              firstMark={showFill(load.waterFirst, units).text}
+              name={fill?.name || 'The vessel'}
+            />
+            <ol>
+              <li>
+                <Pour label="1  Water to" {...showFill(load.waterFirst, units)} />
+              </li>
+              <li>
+                <Pour big label="2  Product" {...showAmount(load.put, dimension, units)}>
+                  {load.measured.vessel && load.put === load.measured.amount && (
+                    <p className="font-semibold">
+                      {load.measured.vessel.name}
+                      {load.measured.fullFills > 0 && `: ${load.measured.fullFills} full`}
+                      {load.measured.lastMark > 0 &&
+                        `${load.measured.fullFills > 0 ? ' and' : ':'} to the ${load.measured.lastMark} mark`}
+                    </p>
+                  )}
+                  <p className="text-[0.9375rem] text-ink-2">
+                    {mixingOrder([{ formulation: label.formulation }])[0]!.step}; keep it moving
+                  </p>
+                </Pour>
+              </li>
+              <li>
+                <Pour label="3  Fill up to" {...showFill(load.spray, units)} />
+              </li>
+            </ol>
+          </div>
+          {from && (
+            <p className="figures">
+              From{' '}
+              {from.map((f) => `lot ${lots.find((l) => l.id === f.lotId)!.lotNumber}: ${show(f.amount)}`).join(', ')}.
+            </p>
+          )}
+          <FormFaults faults={faults} known={['fill', 'lot', 'vessel', 'holds']} />
+          {!refused && (
+            <div className="mt-4 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
+              <button
+                type="button"
+                data-confirm
+                className="press press-main min-h-14 min-w-64 phone:w-full"
+                disabled={busy}
+                onClick={submit}
+              >
+                {busy ? 'Writing …' : 'Mixed'}
+              </button>
+            </div>
+          )}
+        </>
+      )}
+    </>
+  );
+}

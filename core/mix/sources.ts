@@ -1,0 +1,73 @@
+import type { Day } from '../season/zone';
+import { strengthOf } from './batch';
+
+/** Where the product of a sheet comes from: a lot, or mixes that were made from lots. */
+export interface Source {
+  /** The lot's id; `mix` and the ids of mixes behind it. */
+  id: string;
+  /** The lot that a record names. */
+  lotId: string;
+  /** Mixes in the order in which they are opened; null for a lot. */
+  batchIds: string[] | null;
+  /** What stands on it. */
+  name: string;
+  /** Product in it, mL or g. */
+  onHand: number;
+  /** mL of the mix that is left; null for a lot. */
+  leftMl: number | null;
+  /** The last day on which it is good. */
+  expiresOn: Day;
+  /** When a mix is good no longer, as an instant; null for a lot. */
+  goodUntil: string | null;
+}
+interface Lot {
+  id: string;
+  lotNumber: string;
+  onHand: number;
+  expiresOn: Day;
+}
+interface Made {
+  id: string;
+  code: string;
+  product: number;
+  totalMl: number;
+  leftMl: number;
+  goodUntil: Date;
+  lots: readonly { id: string; expires: Day }[];
+}
+
+/** Mixes before lots, all of them together before each for itself: what was mixed is used up first. */
+export function sourcesOf(lots: readonly Lot[], made: readonly Made[]): Source[] {
+  const mix = (id: string, of: readonly Made[]): Source => ({
+    id,
+    lotId: of[0]!.lots[0]!.id,
+    batchIds: of.map((b) => b.id),
+    name: of.map((b) => b.code).join(', '),
+    onHand: of.reduce((sum, b) => sum + b.leftMl * strengthOf(b), 0),
+    leftMl: of.reduce((sum, b) => sum + b.leftMl, 0),
+    expiresOn: of.flatMap((b) => b.lots.map((l) => l.expires)).sort()[0]!,
+    goodUntil: of.map((b) => b.goodUntil.toISOString()).sort()[0]!,
+  });
+  return [
+    ...(made.length > 1 ? [mix('mix', made)] : []),
+    ...made.map((b) => mix(`mix ${b.id}`, [b])),
+    ...lots.map((l) => ({
+      id: l.id,
+      lotId: l.id,
+      batchIds: null,
+      name: l.lotNumber,
+      onHand: l.onHand,
+      leftMl: null,
+      expiresOn: l.expiresOn,
+      goodUntil: null,
+    })),
+  ];
+}
+
+/** The first that holds enough and is good; an expired one is never the usual answer. */
+export const usualSource = (sources: readonly Source[], product: number, today: Day): string =>
+  (
+    sources.find((s) => s.onHand >= product * (1 - 1e-6) && s.expiresOn >= today) ??
+    sources.find((s) => s.expiresOn >= today) ??
+    sources[0]
+  )?.id ?? '';

@@ -1,0 +1,232 @@
+import { daytimesFor } from '@/commands/facts/rounds';
+import { thingsOf, type RoundThing } from '@/commands/facts/round';
+import { todayOf } from '@/commands/today';
+import { may } from '@/core/people/rights';
+import type { Hours } from '@/core/schedule/problem';
+import {
+  beforeDriving,
+  isTicked,
+  loadLine,
+  nextStop,
+  openEnds,
+  stopsOf,
+  type Before,
+  type DayStop,
+  type OpenEnd,
+} from '@/core/round/day';
+import { after } from '@/core/season/follow-ups';
+import type { Day } from '@/core/season/zone';
+import { hoursOfDay, type HourOfDay } from '@/core/weather/by-hour';
+import type { StationFor } from '@/core/weather/station';
+import { loadOut, type Equipment, type LoadGroup } from '@/core/work/load-out';
+import type { Viewer } from '@/store/auth';
+import type { BatchRow } from '@/store/batches';
+import { recordsOfPlans, type DoneRow } from '@/store/book';
+import { roundHead, ticksOf, type LeftRow, type RoundHead } from '@/store/day';
+import { together } from '@/store/db';
+import { dayPlaces, type DayPlace } from '@/store/grounds';
+import { messagesOfRound, type Message } from '@/store/messages';
+import { getPlans, openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { listCrews, roundsBetween, toldOf, type CrewRow, type RoundRow } from '@/store/rounds';
+import { listEquipment, listLots } from '@/store/shelf';
+import { goodStock } from './rounds';
+import { byDay } from './today';
+
+/** A place on a crew's day with what it takes to get in, what is done there, and the hours in which it may be done. */
+export interface StopOfDay extends DayStop<RoundThing> {
+  place: DayPlace;
+  begins: number;
+  told: boolean;
+  weather: HourOfDay[];
+  /** Hours in which air and light suit each plan, by its id; left out where any serve, or no forecast reaches. */
+  fit: Record<string, readonly Hours[]>;
+}
+/** A line of the load sheet, with whether it was seen on the truck. */
+export interface LoadTick {
+  line: string;
+  what: string;
+  amount: string;
+  short: string | null;
+  ticked: boolean;
+}
+export interface CrewsDay {
+  round: RoundHead;
+  today: Day;
+  stops: StopOfDay[];
+  /** The place that is gone to next; null where nothing is left to begin. */
+  nextPlaceId: string | null;
+  lefts: LeftRow[];
+  done: DoneRow[];
+  batches: BatchRow[];
+  load: { title: string; lines: LoadTick[] }[];
+  before: Before[];
+  ends: OpenEnd[];
+  messages: Message[];
+  /** Place names beyond the stops: of what was left. */
+  placeNames: Record<string, string>;
+}
+
+const BEFORE_WORDS: Record<Before['what'], string> = {
+  services: 'Buried services located and marked',
+  neighbours: 'Neighbours told, washing and windows',
+  client: 'Client told of the day',
+};
+/** What is dealt with before driving, as lines of the load sheet. */
+const beforeLines = (before: readonly Before[], nameOf: (id: string) => string): LoadGroup[] =>
+  before.length
+    ? [
+        {
+          title: 'Before driving',
+          lines: before.map((b) => ({ what: `${BEFORE_WORDS[b.what]}: ${nameOf(b.placeId)}`, amount: '' })),
+        },
+      ]
+    : [];
+
+/** Hours of the day in which the air suits what waits at a place. */
+async function fitsOf(
+  viewer: Viewer,
+  stops: readonly Omit<StopOfDay, 'fit'>[],
+  day: Day,
+  station: StationFor,
+  now: Date,
+) {
+  const ids = stops.flatMap((s) => s.items.flatMap((i) => (i.kind === 'plan' && i.stands === 'open' ? [i.id] : [])));
+  const plans = await getPlans(viewer, ids);
+  return stops.map((s): StopOfDay => {
+    const hours = daytimesFor([day], s.place, station, now);
+    const fit: StopOfDay['fit'] = {};
+    for (const i of s.items) {
+      const plan = plans.find((p) => p.id === i.id);
+      const use = plan?.label.uses.find((u) => u.key === plan.useKey);
+      const spans = use && hours(use)?.[0];
+      if (spans) fit[i.id] = spans;
+    }
+    return { ...s, fit };
+  });
+}
+
+/** What is dealt with before driving to some stops. */
+const beforeOf = (stops: readonly StopOfDay[]): Before[] =>
+  beforeDriving(
+    stops.map((s) => ({
+      placeId: s.placeId,
+      methods: s.items.flatMap((i) => (i.kind === 'plan' ? [i.plan.method] : [])),
+      workIds: s.items.flatMap((i) => (i.kind === 'work' ? [i.work.workId] : [])),
+      told: s.told,
+    })),
+  );
+
+/** What a day is loaded with, each line with whether it was seen on the truck; what is done needs no loading any more. */
+function loadOf(
+  viewer: Viewer,
+  things: readonly RoundThing[],
+  before: readonly LoadGroup[],
+  equipment: readonly Equipment[],
+  stock: ReadonlyMap<string, number>,
+  ticks: ReadonlyMap<string, string>,
+): CrewsDay['load'] {
+  const open = things.filter((t) => t.stands === 'open');
+  const groups = loadOut(
+    open.flatMap((t) => (t.kind === 'plan' ? [t.plan] : [])),
+    open.flatMap((t) => (t.kind === 'work' ? [t.work] : [])),
+    equipment,
+    viewer.units,
+    stock,
+  );
+  return [...before, ...groups].map((g) => ({
+    title: g.title,
+    lines: g.lines.map((l): LoadTick => {
+      const line = loadLine(g.title, l.what);
+      return { line, what: l.what, amount: l.amount, short: l.short ?? null, ticked: isTicked(ticks, line, l.amount) };
+    }),
+  }));
+}
+
+/** A crew's day on one page: where, how long, what must be there, what became of it. */
+export const dayView = (viewer: Viewer, roundId: string, now: Date, station: StationFor): Promise<CrewsDay | null> =>
+  together(viewer, async () => {
+    const round = await roundHead(viewer, roundId);
+    if (!round) return null;
+    const today = todayOf(viewer, now);
+    const { things, lefts, batches } = await thingsOf(viewer, roundId);
+    const placeIds = [...new Set([...things, ...lefts].map((t) => t.placeId))];
+    const planIds = [...things, ...lefts].flatMap((t) =>
+      'itemId' in t ? [t.itemId] : t.kind === 'plan' ? [t.id] : [],
+    );
+    const [places, done, ticks, told, lots, equipment, messages] = await Promise.all([
+      dayPlaces(viewer, placeIds, may(viewer.role, 'see gate codes')),
+      recordsOfPlans(viewer, planIds),
+      ticksOf(viewer, roundId),
+      toldOf(viewer, round.day),
+      listLots(viewer),
+      listEquipment(viewer),
+      messagesOfRound(viewer, roundId),
+    ]);
+    const placeOf = new Map(places.map((p) => [p.id, p]));
+    const nameOf = (id: string) => placeOf.get(id)?.name ?? '';
+    const stops = await fitsOf(
+      viewer,
+      stopsOf(things).map((s) => {
+        const place = placeOf.get(s.placeId)!;
+        return {
+          ...s,
+          place,
+          begins: s.items[0]!.begins,
+          told: told.has(s.placeId),
+          weather: hoursOfDay(station(place).forecast(now).members, round.day, place.timeZone),
+        };
+      }),
+      round.day,
+      station,
+      now,
+    );
+    const before = beforeOf(stops);
+    const rests = batches.filter((b) => b.leftMl > 0 && !(b.kept && b.goodUntil > now));
+    return {
+      round,
+      today,
+      stops,
+      nextPlaceId: nextStop(stops)?.placeId ?? null,
+      lefts,
+      done,
+      batches,
+      load: loadOf(viewer, things, beforeLines(before, nameOf), equipment, goodStock(lots, round.day), ticks),
+      before,
+      ends: openEnds(
+        things,
+        rests.map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
+      ),
+      messages,
+      placeNames: Object.fromEntries(places.map((p) => [p.id, p.name])),
+    };
+  });
+
+/** What waits for a crew, to be put on a day by hand, and the days that stand. */
+export interface ToPut {
+  today: Day;
+  plans: OpenPlan[];
+  works: OpenWork[];
+  crews: CrewRow[];
+  rounds: RoundRow[];
+}
+/** Days ahead on which something may be put by hand. */
+const AHEAD_DAYS = 13;
+export const toPutView = (viewer: Viewer, now: Date): Promise<ToPut> =>
+  together(viewer, async () => {
+    const today = todayOf(viewer, now);
+    const last = after(today, AHEAD_DAYS, 'days');
+    const [open, works, crews, rounds] = await Promise.all([
+      openPlans(viewer),
+      openWorks(viewer),
+      listCrews(viewer),
+      roundsBetween(viewer, today, last),
+    ]);
+    const { plans, ahead } = byDay(open, today);
+    return {
+      today,
+      plans: [...plans, ...ahead.filter((p) => p.earliest! <= last)],
+      works: works.filter((w) => !w.plannedFor || w.plannedFor <= last),
+      crews: crews.filter((c) => c.active),
+      rounds,
+    };
+  });

@@ -1,0 +1,106 @@
+import { todayOf } from '@/commands/today';
+import { stockFor } from '@/commands/facts/batches';
+import { fillsOf, type Fill } from '@/core/mix/fill';
+import { mixMlOf, recipeOf, type Recipe } from '@/core/mix/recipe';
+import type { Vessel } from '@/core/mix/vessels';
+import type { Label, LabelUse } from '@/core/label/schema';
+import type { Viewer } from '@/store/auth';
+import { batchesNamed, takenFrom, type BatchRow, type BatchTaken } from '@/store/batches';
+import { roundEntries } from '@/store/day';
+import { together } from '@/store/db';
+import { getPlans, openPlans } from '@/store/plans';
+import { listSprayers, listVessels, type Lot } from '@/store/shelf';
+import { byDay } from './today';
+
+/** A tree that a mix is made for. */
+export interface MixTree {
+  planId: string;
+  tag: string;
+  placeName: string;
+  mixMl: number;
+}
+/** What is mixed for trees that wait, and what there is to mix it in and from. */
+export interface Mix {
+  today: string;
+  label: Label;
+  use: LabelUse;
+  recipe: Recipe;
+  dimension: 'volume' | 'mass';
+  trees: MixTree[];
+  /** Mixes of it that are good and hold something, whoever made them. */
+  made: BatchRow[];
+  fills: Fill[];
+  vessels: Vessel[];
+  lots: Lot[];
+}
+
+/**
+ * The mix for a plan and all that are served from it: those of its round where one is named, else those of its place that wait
+ * today. Null where it is given undiluted, or waits no longer.
+ */
+export const mixView = (viewer: Viewer, planId: string, roundId: string | null, now: Date): Promise<Mix | null> =>
+  together(viewer, async () => {
+    const today = todayOf(viewer, now);
+    const [open, entries] = await Promise.all([
+      openPlans(viewer, 1000),
+      roundId ? roundEntries(viewer, roundId) : null,
+    ]);
+    const head = open.find((p) => p.id === planId);
+    if (!head) return null;
+    const onRound = entries && new Set(entries.map((e) => e.itemId));
+    const near = onRound
+      ? open.filter((p) => onRound.has(p.id))
+      : byDay(open, today).plans.filter((p) => p.placeId === head.placeId);
+    const alike = near.filter(
+      (p) => p.labelKey === head.labelKey && (head.stockMl !== null ? p.stockMl !== null : p.method === head.method),
+    );
+    const plans = await getPlans(viewer, [...new Set([planId, ...alike.map((p) => p.id)])]);
+    const first = plans.find((p) => p.id === planId);
+    const use = first?.label.uses.find((u) => u.key === first.useKey);
+    if (!first?.result.dose?.ok || !use) return null;
+    const { dose: own } = first.result;
+    const served = plans.filter((p) => {
+      const { dose } = p.result;
+      return (
+        dose.ok &&
+        p.labelId === first.labelId &&
+        (own.stockMl !== null || p.useKey === first.useKey) &&
+        recipeOf(first.label, [own, dose]) !== null
+      );
+    });
+    const recipe = recipeOf(
+      first.label,
+      served.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : [])),
+    );
+    if (!recipe) return null;
+    const [{ lots, mixes: made }, vessels, tanks] = await Promise.all([
+      stockFor(viewer, first, now),
+      listVessels(viewer),
+      listSprayers(viewer),
+    ]);
+    const placeOf = new Map(open.map((p) => [p.id, p.placeName]));
+    return {
+      today,
+      label: first.label,
+      use,
+      recipe,
+      dimension: own.dimension,
+      trees: served.map((p) => ({
+        planId: p.id,
+        tag: p.tag,
+        placeName: placeOf.get(p.id) ?? '',
+        mixMl: p.result.dose.ok ? mixMlOf(p.result.dose)! : 0,
+      })),
+      made,
+      fills: fillsOf(vessels, tanks),
+      vessels,
+      lots,
+    };
+  });
+
+/** A mix with everything that was taken out of it. */
+export const batchView = (viewer: Viewer, id: string): Promise<{ batch: BatchRow; taken: BatchTaken[] } | null> =>
+  together(viewer, async () => {
+    const [[batch], taken] = await Promise.all([batchesNamed(viewer, [id]), takenFrom(viewer, id)]);
+    return batch ? { batch, taken } : null;
+  });
