@@ -17,6 +17,9 @@ export const test = base.extend<{ watched: void }>({
 });
 export { expect };
 
+/** What a verb answers over plain HTTP. */
+export type Sent<T> = { ok: true; value: T } | { ok: false; faults: { path: string; sentence: string }[] };
+
 export const ARBORIST = 'Idris Pellow';
 export const OWNER = 'Maren Tolgarth';
 export const TECHNICIAN = 'Wren Askew';

@@ -27,7 +27,6 @@ export interface BatchRow {
   labelId: string;
   labelKey: string;
   labelName: string;
-  useKey: string | null;
   kind: BatchKind;
   code: string;
   vessel: string;
@@ -45,7 +44,7 @@ export interface BatchRow {
 }
 const mixes = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
   select b.id, b.round_id as "roundId", b.label_id as "labelId", b.label_key as "labelKey", l.data->>'name' as "labelName",
-    b.use_key as "useKey", b.kind, b.code, b.vessel, b.unit, b.product::float8, b.total_ml::float8 as "totalMl",
+    b.kind, b.code, b.vessel, b.unit, b.product::float8, b.total_ml::float8 as "totalMl",
     b.left_ml::float8 as "leftMl", b.plan_ids as "planIds", b.made_at as "madeAt", b.good_until as "goodUntil",
     p.name as "byName",
     (select jsonb_agg(jsonb_build_object('id', t.id, 'number', t.lot_number, 'expires', t.expires_on, 'amount', x.amount)
@@ -108,7 +107,7 @@ export const takenFrom = (scope: Scope, batchId: string): Promise<BatchTaken[]> 
 
 export interface NewBatch extends Pick<
   BatchRow,
-  'id' | 'roundId' | 'labelId' | 'useKey' | 'kind' | 'code' | 'vessel' | 'product' | 'totalMl' | 'planIds'
+  'id' | 'roundId' | 'labelId' | 'kind' | 'code' | 'vessel' | 'product' | 'totalMl' | 'planIds'
 > {
   label: Pick<Label, 'key'>;
   unit: 'mL' | 'g';
@@ -122,10 +121,10 @@ export const addBatch = (scope: Scope, b: NewBatch) =>
     const o = scope.outfitId;
     await tx`
       insert into batch (
-        id, outfit_id, round_id, label_id, label_key, use_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
+        id, outfit_id, round_id, label_id, label_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
         made_at, good_until, by_person)
       values (
-        ${b.id}, ${o}, ${b.roundId}, ${b.labelId}, ${b.label.key}, ${b.useKey}, ${b.kind}, ${b.code}, ${b.vessel}, ${b.unit},
+        ${b.id}, ${o}, ${b.roundId}, ${b.labelId}, ${b.label.key}, ${b.kind}, ${b.code}, ${b.vessel}, ${b.unit},
         ${b.product}, ${b.totalMl}, ${b.totalMl}, ${b.planIds}, ${b.madeAt}, ${b.goodUntil}, ${scope.personId})`;
     for (const l of b.lots) {
       await tx`insert into batch_lot (outfit_id, batch_id, lot_id, amount) values (${o}, ${b.id}, ${l.lotId}, ${l.amount})`;

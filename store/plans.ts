@@ -202,6 +202,7 @@ export interface OpenPlan {
   placeName: string;
   labelKey: string;
   labelName: string;
+  useKey: string;
   method: ApplicationRecord['method'];
   unit: 'volume' | 'mass';
   product: number;
@@ -244,7 +245,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
-        l.key as "labelKey", l.data->>'name' as "labelName", u->>'method' as method,
+        l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", u->>'method' as method,
         n.result->'dose'->>'dimension' as unit,
         (n.result->'dose'->>'product')::float8 as product,
         (n.result->'dose'->'carrier'->>'totalMl')::float8 as "mixMl",

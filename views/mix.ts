@@ -61,12 +61,7 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
     const { dose: own } = first.result;
     const served = plans.filter((p) => {
       const { dose } = p.result;
-      return (
-        dose.ok &&
-        p.labelId === first.labelId &&
-        (own.stockMl !== null || p.useKey === first.useKey) &&
-        recipeOf(first.label, [own, dose]) !== null
-      );
+      return dose.ok && p.labelId === first.labelId && recipeOf(first.label, [own, dose]) !== null;
     });
     const recipe = recipeOf(
       first.label,
@@ -74,7 +69,7 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
     );
     if (!recipe) return null;
     const [{ lots, mixes: made }, vessels, tanks] = await Promise.all([
-      stockFor(viewer, first, now),
+      stockFor(viewer, { ...first, dose: own }, now),
       listVessels(viewer),
       listSprayers(viewer),
     ]);

@@ -58,7 +58,8 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     );
     const first = plans.find((p) => p.id === planId);
     const use = first?.label.uses.find((u) => u.key === first.useKey);
-    if (!first || !use || !inOneGo(use)) return null;
+    if (!first?.result.dose?.ok || !use || !inOneGo(use)) return null;
+    const { dose } = first.result;
     const trees = alike.flatMap((p): RowTree[] => {
       const plan = plans.find((n) => n.id === p.id);
       if (plan?.labelId !== first.labelId || plan.useKey !== first.useKey || !plan.result.dose.ok) return [];
@@ -66,7 +67,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       return [{ planId: p.id, treeId, tag, hostId, sound, dose: plan.result.dose }];
     });
     const [{ lots, mixes: made }, arrival, [ground]] = await Promise.all([
-      stockFor(viewer, first, now),
+      stockFor(viewer, { ...first, dose }, now),
       arrivalAt(viewer, head.placeId, may(viewer.role, 'see gate codes')),
       rowGrounds(viewer, now, [first]),
     ]);

@@ -15,7 +15,7 @@ import { leftAtTree } from '@/store/day';
 import { hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { treeProposals } from '@/store/proposals';
-import { heldBy, lotsOf } from '@/store/shelf';
+import { heldBy } from '@/store/shelf';
 import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
 import type { Finds } from '@/store/verdicts';
 
@@ -75,10 +75,11 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const open = tree.plans.filter((p) => p.state === 'open');
     const head = open.find((p) => p.id === planId) ?? open[0];
     const plan = head ? await getPlan(viewer, head.id) : null;
-    if (!plan) return { open, sheet: null };
+    if (!plan?.result.dose?.ok) return { open, sheet: null };
+    const { dose } = plan.result;
     const [held, stock, arrival, hung] = await Promise.all([
       heldBy(viewer),
-      stockFor(viewer, plan, now),
+      stockFor(viewer, { ...plan, dose }, now),
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
       hangingOf(viewer, plan.id),
     ]);

@@ -1,19 +1,26 @@
 import { refuse, type Answer } from '@/commands/command';
 import type { Drawn } from '@/core/book/write';
+import type { Dose } from '@/core/dose/dose';
+import type { Label } from '@/core/label/schema';
 import { drawsOf, type Draw } from '@/core/mix/batch';
+import { asStrong, recipeOf } from '@/core/mix/recipe';
 import type { Viewer } from '@/store/auth';
 import { batchesNamed, stockOf, type BatchRow, type Stock } from '@/store/batches';
 
-/** A mix is for a label, and a tank for one of its uses. */
-const serves = (b: BatchRow, of: { labelId: string; useKey: string }): boolean =>
-  b.labelId === of.labelId && (b.useKey === null || b.useKey === of.useKey);
+/** What is asked of a mix: by which label, and as strong as the plan has it. */
+export interface Wanted {
+  labelId: string;
+  label: Label;
+  dose: Extract<Dose, { ok: true }>;
+}
+/** A mix serves what is given by its own label, as strong as it is. */
+function serves(b: BatchRow, { labelId, label, dose }: Wanted): boolean {
+  const recipe = b.labelId === labelId ? recipeOf(label, [dose]) : null;
+  return recipe !== null && recipe.kind === b.kind && asStrong(recipe, b);
+}
 
 /** What a plan may be given from: lots, and mixes that serve it, are good and hold something. */
-export async function stockFor(
-  viewer: Viewer,
-  of: { labelId: string; useKey: string; label: { key: string } },
-  now: Date,
-): Promise<Stock> {
+export async function stockFor(viewer: Viewer, of: Wanted, now: Date): Promise<Stock> {
   const { lots, mixes } = await stockOf(viewer, of.label.key);
   return { lots, mixes: mixes.filter((b) => b.goodUntil > now && serves(b, of)) };
 }
@@ -31,14 +38,15 @@ export interface FromMixes {
 export async function fromMixes(
   viewer: Viewer,
   batchIds: readonly string[],
-  of: { labelId: string; useKey: string },
+  of: Wanted,
   wanted: readonly number[],
 ): Promise<Answer<FromMixes>> {
   const found = await batchesNamed(viewer, batchIds);
   const mixes = batchIds.flatMap((id) => found.find((b) => b.id === id) ?? []);
   if (!mixes.length || mixes.length < new Set(batchIds).size)
     return refuse('batchIds', 'A mix among them is not in this outfit.');
-  if (!mixes.every((b) => serves(b, of))) return refuse('batchIds', 'A mix among them is of another product or use.');
+  if (!mixes.every((b) => serves(b, of)))
+    return refuse('batchIds', 'A mix among them is of another product, or not as strong as was planned.');
   const draws = drawsOf(mixes, wanted);
   if (!draws) {
     const left = mixes.reduce((sum, b) => sum + (b.leftMl * b.product) / b.totalMl, 0);

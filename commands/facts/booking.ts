@@ -109,7 +109,7 @@ export async function bookingOf(
     return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
   const beyond = beyondEntered(dose, hung, b.amount);
   if (beyond) return beyond;
-  const mixed = share || !b.batchIds ? null : await fromMixes(viewer, b.batchIds, plan, [b.amount]);
+  const mixed = share || !b.batchIds ? null : await fromMixes(viewer, b.batchIds, { ...plan, dose }, [b.amount]);
   if (mixed && !mixed.ok) return mixed;
   const from =
     share ?? (mixed ? { draws: mixed.value.draws[0]!, drawn: mixed.value.drawn[0]!, lot: mixed.value.lot } : null);

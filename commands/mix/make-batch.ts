@@ -77,7 +77,7 @@ export const makeBatch = command({
     if (plans.some((p) => p.labelId !== first.labelId)) return refuse('planIds', 'One mix is of one product.');
     const doses = plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : []));
     const recipe = doses.length === plans.length ? recipeOf(first.label, doses) : null;
-    if (!recipe || (recipe.kind === 'tank' && plans.some((p) => p.useKey !== first.useKey)))
+    if (!recipe)
       return refuse(
         'planIds',
         'These trees are not served from one mix: they are given it undiluted, or as strong as no other.',
@@ -101,7 +101,6 @@ export const makeBatch = command({
         roundId: b.roundId,
         labelId: first.labelId,
         label: first.label,
-        useKey: recipe.kind === 'tank' ? first.useKey : null,
         kind: recipe.kind,
         code,
         vessel: b.vessel,

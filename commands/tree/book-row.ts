@@ -4,6 +4,7 @@ import { bookingOf, writeBooking, type Written } from '@/commands/facts/booking'
 import { settleAnew } from '@/commands/programme/settle';
 import { bookingSchema, uuid, type Booking } from '@/core/book/record';
 import { sharesOf } from '@/core/book/row';
+import type { Dose } from '@/core/dose/dose';
 import type { Fault } from '@/core/book/write';
 import { tagRuns } from '@/core/grounds/tags';
 import { getPlans } from '@/store/plans';
@@ -96,7 +97,7 @@ export const bookRow = command({
       ? await fromMixes(
           viewer,
           batchIds,
-          first,
+          { ...first, dose: first.result.dose as Extract<Dose, { ok: true }> },
           shares.map((s) => s.amount),
         )
       : null;

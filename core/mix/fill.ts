@@ -12,6 +12,8 @@ export interface Fill {
   /** What it keeps back of its last filling. */
   deadMl: number;
 }
+/** Nothing is mixed in what only measures. */
+const LEAST_ML = 400;
 /** Vessels and sprayers as things that a mix is made in; for poisons alone, the smallest in front. */
 export const fillsOf = (
   vessels: readonly Vessel[],
@@ -19,14 +21,16 @@ export const fillsOf = (
 ): Fill[] =>
   [
     ...vessels
-      .filter((v) => v.dimension === 'volume' && v.reserved !== false)
+      .filter((v) => v.dimension === 'volume' && v.reserved !== false && v.capacity >= LEAST_ML)
       .map((v) => ({ id: v.id, name: v.name, holdsMl: v.capacity, stepMl: v.graduation, deadMl: 0 })),
     ...tanks.map((t) => ({ ...t, stepMl: markStep(t.holdsMl) })),
   ].sort((a, b) => a.holdsMl - b.holdsMl);
 
-/** The smallest that holds all of it, else the largest there is; null where nothing is kept. */
+/** A small vessel filled a few times is carried sooner than a large one with a puddle in it. */
+const FEW_FILLINGS = 3;
+/** The smallest that is filled a few times at most, else the largest there is; null where nothing is kept. */
 export const usualFill = (fills: readonly Fill[], mixMl: number): Fill | null =>
-  fills.find((f) => f.holdsMl >= mixMl + f.deadMl) ?? fills.at(-1) ?? null;
+  fills.find((f) => f.holdsMl * FEW_FILLINGS >= mixMl + f.deadMl) ?? fills.at(-1) ?? null;
 
 /** A filling as it is made: the marks to fill to, and the product as it is measured. */
 export interface Filling extends Load {

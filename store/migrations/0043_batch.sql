@@ -5,8 +5,6 @@ create table batch (
   round_id uuid,
   label_id uuid not null,
   label_key text not null,
-  -- The use whose carrier it is mixed with; null for a stock, which serves every use of it.
-  use_key text,
   kind text not null check (kind in ('stock', 'tank')),
   -- What stands on its tag, and in which vessel it is.
   code text not null check (length(code) between 1 and 20),

@@ -34,8 +34,8 @@ export function FillFigure({
   return (
     <figure className="m-0">
       <svg
-        viewBox="0 0 340 304"
-        className="h-auto w-full max-w-[420px]"
+        viewBox="0 0 206 304"
+        className="h-auto w-full max-w-[240px]"
         role="img"
         aria-label={`${name}: water to ${firstMark}, then the product, then fill up to ${mark}.`}
       >
@@ -60,16 +60,33 @@ export function FillFigure({
             strokeWidth="2"
           />
         ))}
-        <g fill="var(--ink)" fontWeight="800">
-          <line x1="4" x2="196" y1={y(part)} y2={y(part)} stroke="var(--ink)" strokeWidth="6" />
-          <text x="202" y={Math.min(y(part) + 12, 190)} fontSize="38">
-            {mark}
-          </text>
-          <line x1="4" x2="172" y1={y(first)} y2={y(first)} stroke="var(--ink)" strokeWidth="3" strokeDasharray="9 6" />
-          <text x="178" y={Math.max(y(first) + 8, y(part) + 52)} fontSize="22">
-            water {firstMark}
-          </text>
-        </g>
+        {[
+          { at: first, step: 1 },
+          { at: part, step: 3 },
+        ].map(({ at, step }) => (
+          <g key={step}>
+            <line
+              x1="4"
+              x2="172"
+              y1={y(at)}
+              y2={y(at)}
+              stroke="var(--ink)"
+              strokeWidth={step === 3 ? 7 : 4}
+              strokeDasharray={step === 3 ? undefined : '10 7'}
+            />
+            <circle cx="184" cy={step === 3 ? Math.min(y(at), y(first) - 34) : y(at)} r="17" fill="var(--ink)" />
+            <text
+              x="184"
+              y={(step === 3 ? Math.min(y(at), y(first) - 34) : y(at)) + 8}
+              fontSize="22"
+              fontWeight="800"
+              textAnchor="middle"
+              fill="var(--sheet)"
+            >
+              {step}
+            </text>
+          </g>
+        ))}
       </svg>
     </figure>
   );

@@ -324,7 +324,7 @@ function byMix(of: readonly OpenPlan[]): OpenPlan[][] {
 /** Rows of a place that are done from one mix and written in one go; what hangs is gone to tree by tree. */
 const InOneGo = ({ of }: { of: readonly OpenPlan[] }) => (
   <p className="no-print flex flex-wrap gap-3">
-    {[...groupBy(of, (p) => (p.method === 'trunk-injection' ? null : `${p.labelKey} ${p.method}`)).values()]
+    {[...groupBy(of, (p) => (p.method === 'trunk-injection' ? null : `${p.labelKey} ${p.useKey}`)).values()]
       .flatMap(byMix)
       .filter((same) => same.length > 1)
       .map((same) => (

@@ -85,10 +85,13 @@ export interface RowOf {
   /** Done tree by tree, as devices hang; only mixed for together. */
   hangs: boolean;
 }
-/** Rows among what is still open at a place, or on a whole round. */
-export function rowsOf(plans: readonly OpenPlan[]): RowOf[] {
+/** Rows among what is still open at a place or on a whole round: of one use, to be done in one go; of one mix, to be mixed for. */
+export function rowsOf(plans: readonly OpenPlan[], by: 'use' | 'mix'): RowOf[] {
   const rows: OpenPlan[][] = [];
-  for (const of of groupBy(plans, (p) => `${p.labelKey} ${p.method} ${p.stockMl !== null}`).values())
+  for (const of of groupBy(
+    plans,
+    (p) => `${p.labelKey} ${by === 'use' ? p.useKey : p.method} ${p.stockMl !== null}`,
+  ).values())
     for (const p of of) {
       const row = rows.find((r) => of.includes(r[0]!) && (p.stockMl !== null || oneMix(r[0]!, p)));
       if (row) row.push(p);

@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { fillingsOf, fromLots, usualFill, type Fill } from '@/core/mix/fill';
-import { mixingOrder } from '@/core/spray/loads';
 import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import { FormFaults, SelectField, TextField, type FormFault } from '@/ui/controls/controls';
@@ -114,19 +113,6 @@ export function MixBench({
                 { value: OTHER, name: 'something else' },
               ]}
             />
-            {lots.length > 1 && (
-              <SelectField
-                label="From lot"
-                path="lot"
-                faults={faults}
-                value={lotId ?? from?.[0]?.lotId ?? lots[0]!.id}
-                onChange={setLot}
-                options={lots.map((l) => ({
-                  value: l.id,
-                  name: `${l.lotNumber}: ${show(l.onHand)}, until ${l.expiresOn}${l.expiresOn < today ? ', expired' : ''}`,
-                }))}
-              />
-            )}
             {fillId === OTHER && (
               <>
                 <TextField
@@ -154,7 +140,7 @@ export function MixBench({
               {loads.length} equal fillings; this is {made.length ? 'the next' : 'the first'}.
             </p>
           )}
-          <div className="grid items-start gap-x-8 md:grid-cols-2">
+          <div className="mt-2 grid grid-cols-[7.5rem_minmax(0,1fr)] items-start gap-x-5 md:grid-cols-[15rem_minmax(0,1fr)] md:gap-x-10">
             <FillFigure
               shape={recipe.kind === 'stock' ? 'bottle' : 'tank'}
               part={fill ? load.spray / fill.holdsMl : 0.8}
@@ -177,9 +163,7 @@ export function MixBench({
                         `${load.measured.fullFills > 0 ? ' and' : ':'} to the ${load.measured.lastMark} mark`}
                     </p>
                   )}
-                  <p className="text-[0.9375rem] text-ink-2">
-                    {mixingOrder([{ formulation: label.formulation }])[0]!.step}; keep it moving
-                  </p>
+                  <p className="text-[0.9375rem] text-ink-2">stir while it goes in</p>
                 </Pour>
               </li>
               <li>
@@ -193,6 +177,21 @@ export function MixBench({
               {from.map((f) => `lot ${lots.find((l) => l.id === f.lotId)!.lotNumber}: ${show(f.amount)}`).join(', ')}.
             </p>
           )}
+          <div className="max-w-sm">
+            {lots.length > 1 && (
+              <SelectField
+                label="From lot"
+                path="lot"
+                faults={faults}
+                value={lotId ?? from?.[0]?.lotId ?? lots[0]!.id}
+                onChange={setLot}
+                options={lots.map((l) => ({
+                  value: l.id,
+                  name: `${l.lotNumber}: ${show(l.onHand)}, until ${l.expiresOn}${l.expiresOn < today ? ', expired' : ''}`,
+                }))}
+              />
+            )}
+          </div>
           <FormFaults faults={faults} known={['fill', 'lot', 'vessel', 'holds']} />
           {!refused && (
             <div className="mt-4 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">

@@ -46,10 +46,10 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         ...lineOf(i, v.units, day.done),
         fit: (s.fit[i.id] ?? null)?.map((h) => `${clockWords(h.from)}–${clockWords(h.to)}`).join(', ') ?? null,
       })),
-      rows: rowsOf(here).filter((r) => r.count > 1 && !r.hangs),
+      rows: rowsOf(here, 'use').filter((r) => r.count > 1 && !r.hangs),
     };
   });
-  const mixes = rowsOf(plans.filter(isMixed));
+  const mixes = rowsOf(plans.filter(isMixed), 'mix');
   const ticked = day.load.flatMap((g) => g.lines).filter((l) => l.ticked).length;
   const lines = day.load.reduce((n, g) => n + g.lines.length, 0);
   const tag = (

@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto';
+import { expect, openTree, type Sent } from './hands';
+import type { Page } from '@playwright/test';
+
+/** Performs a verb over plain HTTP, as whoever is signed in; it must go through. */
+export async function send<T = unknown>(page: Page, name: string, data: object): Promise<T> {
+  const r = await page.request.post(`/api/v1/commands/${name}`, { data });
+  const answer = (await r.json()) as Sent<T>;
+  expect(answer, `${name}: ${JSON.stringify(answer)}`).toMatchObject({ ok: true });
+  return (answer as { ok: true; value: T }).value;
+}
+
+/** What is answered where nothing stands against a drench. */
+const WELL = {
+  boundary: 'far enough',
+  edibles: 'nothing',
+  'ground-bloom': 'nothing',
+  bloom: 'over',
+  litter: 'pulled back or bare',
+  slope: 'level',
+  drought: 'no',
+  services: 'located and marked',
+};
+
+/** A place of its own with elms in a row that wait for a drench today. @returns the ids of the place and its trees, by tag */
+export async function plantDrenches(page: Page, name: string, girths: readonly number[]) {
+  await page.goto('/shelf');
+  const label = await page
+    .getByRole('main')
+    .getByRole('link', { name: /^Training label 1,/ })
+    .first()
+    .getAttribute('href');
+  const labelId = /[0-9a-f-]{36}/.exec(label!)![0];
+  await page.goto('/grounds/places/new');
+  await page.getByLabel('Client').selectOption({ index: 1 });
+  await page.getByLabel('Name of the place').fill(name);
+  await page.getByLabel(/^Area/).fill('60000');
+  await page.getByLabel(/^Nearest well/).fill('90');
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+  const placeId = /places\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const tags = girths.map((_, i) => `R${i + 1}`);
+  const rest = { diameter: null, height: null, lat: null, lon: null, order: null, note: null };
+  const answer = await page.request.post('/api/import', {
+    data: {
+      id: randomUUID(),
+      placeId,
+      measuredOn: '2026-05-04',
+      mapping: { tag: 'tag', host: 'host', girth: 'girth', ...rest },
+      units: { trunk: 'cm', height: 'm' },
+      csv: ['tag,host,girth', ...girths.map((g, i) => `${tags[i]},wych-elm,${g}`)].join('\n'),
+    },
+  });
+  expect(await answer.text()).toContain(String(girths.length));
+  const trees: Record<string, string> = {};
+  for (const tag of tags) trees[tag] = await openTree(page, tag, name);
+  for (const tag of tags)
+    await send(page, 'decide', {
+      id: randomUUID(),
+      treeId: trees[tag],
+      conditionId: 'elm-leaf-beetle',
+      certainty: 'likely',
+      decision: 'treat now',
+      reason: 'Third summer of skeletonised leaves in the whole row.',
+    });
+  const [first, ...others] = tags;
+  await send(page, 'plan', {
+    id: randomUUID(),
+    treeId: trees[first!],
+    labelId,
+    useKey: 'drench',
+    choices: { soil: 'moist', leaf: 'leafless', said: WELL },
+    released: Object.fromEntries(
+      ['host-not-confirmed', 'threshold-unknown', 'crown-loss-unknown', 'vigour-unknown'].map((gate) => [
+        gate,
+        'Walked today: known and sound elms.',
+      ]),
+    ),
+    alike: others.map((tag) => ({ id: randomUUID(), treeId: trees[tag] })),
+    alikeReason: 'One row of one planting, walked today.',
+  });
+  return { placeId, trees };
+}
+
+/** Somebody with a licence for drenches, alone in a crew that goes out on every day of the week. */
+export async function crewOfOne(page: Page, name: string) {
+  const [personId, crewId, password] = [randomUUID(), randomUUID(), `${randomUUID()}-estuary`];
+  const email = `${personId.slice(0, 8)}@fellside.example`;
+  await send(page, 'add-person', { id: personId, name, email, role: 'arborist', password });
+  await send(page, 'edit-person', {
+    id: personId,
+    role: 'arborist',
+    licenceNumber: 'T-1',
+    licenceCategories: 'ornamental, turf, tree injection',
+    licenceExpires: '2099-01-01',
+    active: true,
+    basedOn: 1,
+  });
+  await send(page, 'keep-crew', {
+    id: crewId,
+    name: `Crew ${name}`,
+    personIds: [personId],
+    hours: 'Mon–Sun 00:00–24:00',
+    yard: '50.33, −4.12',
+    least: 1,
+    active: true,
+    basedOn: null,
+  });
+  return { crewId, email, password };
+}
