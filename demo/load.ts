@@ -18,6 +18,8 @@ import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { perform, type Command } from '@/commands/command';
+import { putOnRound } from '@/commands/day/put-on-round';
+import { hoursOn, type HoursRule } from '@/core/schedule/hours';
 import { setSection } from '@/commands/grounds/set-section';
 import { setTask } from '@/commands/grounds/set-task';
 import { layProgramme } from '@/commands/programme/lay-programme';
@@ -700,6 +702,37 @@ async function divideOrchard() {
   });
 }
 
+/** The next day on which the crew of the quay goes out has its round: the avenue, then the ravine. */
+async function putOnADay() {
+  const [quay] = await sql<{ outfitId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]>`
+    select c.outfit_id as "outfitId", c.id as "crewId", c.hours,
+      (select w.id from person w where w.outfit_id = c.outfit_id and w.role = 'owner' order by w.id limit 1) as "personId",
+      array(
+        select n.id
+        from plan n
+        join tree t on t.id = n.tree_id
+        join place p on p.id = t.place_id and p.name in ('Quay Avenue', 'Well field ravine')
+        where n.outfit_id = c.outfit_id and n.state = 'open' and n.planned_for is null
+        order by p.name, t.walk_order) as ids
+    from crew c
+    where c.name = ${crews[0]!.name}
+    order by c.id
+    limit 1`;
+  const day = Array.from({ length: 7 }, (_, i) => after(today, i, 'days')).find(
+    (d) => quay && hoursOn(quay.hours, d, null).length,
+  );
+  if (!quay?.ids.length || !day) return;
+  const viewer = (await loadViewer(quay))!;
+  const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
+  // Whatever the weather: it is said on the page of the round, and the crew knows what to do.
+  const answer = await perform(
+    putOnRound,
+    { viewer, now: new Date(), station: () => estuary },
+    { day, crewId: quay.crewId, itemIds: quay.ids, anyway: true },
+  );
+  if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+}
+
 /** Tables in an order in which each finds what it belongs to. */
 const TABLES = [
   'outfit',
@@ -768,6 +801,7 @@ async function main() {
   });
   await layBirches();
   await divideOrchard();
+  await putOnADay();
   console.log(
     `Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,
   );

@@ -206,8 +206,15 @@ describe('a day', () => {
     expect(await send(beginRound, { roundId: id, at: '2026-06-01T07:00:00Z' })).toMatchObject({ ok: true });
     expect((await roundHead(row.viewer, id))!.begunBy).toBe('Tester');
     expect(sentences(await put([items[0]!.itemId], { day: '2026-06-02' }))[0]).toMatch(/A crew has set out/);
-    const empty = await send(keepRounds, { rounds: [], locked: [] });
-    expect(sentences(empty)[0]).toMatch(/Shore crew has set out/);
+    // Planned anew from an older look at the fortnight: what the crew has with it stays with it.
+    const ids = items.map((i) => i.itemId);
+    const stop = (itemIds: string[]) => [{ placeId: places[0], itemIds }];
+    expect(await send(keepRounds, { rounds: [], left: ids })).toMatchObject({ ok: true });
+    const tomorrows = { rounds: [{ day: '2026-06-02', crewId, stops: stop([ids[0]!]) }], left: [] };
+    expect(await send(keepRounds, tomorrows)).toMatchObject({ ok: true });
+    const waits = await row.planned('D1', 20, places[0]);
+    const added = { rounds: [{ day: TODAY, crewId, stops: stop([waits]) }], left: [] };
+    expect(sentences(await send(keepRounds, added))[0]).toMatch(/Shore crew has set out/);
     expect(await itemsOf(id)).toEqual(items.map((i) => i.itemId));
   });
 

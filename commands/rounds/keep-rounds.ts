@@ -6,9 +6,10 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
-import { indexed, placedAt, type Indexed } from '@/core/schedule/problem';
+import type { JobOf } from '@/core/schedule/jobs';
+import { indexed, placedAt, slotAt, type Indexed } from '@/core/schedule/problem';
 import { dayWords } from '@/core/season/follow-ups';
-import { roundsBetween, writeRounds, type ItemPlaced } from '@/store/rounds';
+import { roundsBetween, writeRounds, type ItemPlaced, type RoundRow } from '@/store/rounds';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
@@ -18,23 +19,38 @@ const roundsSchema = z.object({
       z.object({
         day: z.iso.date('Give the day like 2027-05-14.'),
         crewId: uuid,
-        stops: z.array(z.object({ placeId: uuid, jobIds: z.array(uuid).min(1).max(200) })).max(60),
+        stops: z.array(z.object({ placeId: uuid, itemIds: z.array(uuid).min(1).max(400) })).max(60),
       }),
     )
     .max(200, 'At most 200 rounds at once.'),
-  /** Jobs that stay where they stand when the fortnight is worked out again. */
-  locked: z.array(uuid).max(2000).default([]),
+  /** What was looked at and stands in no round any more; what nobody looked at stays where it is. */
+  left: z.array(uuid).max(4000).default([]),
+  /** What stays where it stands when the fortnight is worked out again. */
+  locked: z.array(uuid).max(4000).default([]),
 });
 type Rounds = z.output<typeof roundsSchema>;
 
 const CHANGED = 'What waits has changed meanwhile. Look at the fortnight again; nothing was written.';
 
-/** Slots of jobs and the order of places, as somebody sends them; a sentence where something is not there. */
-function readPlan(x: Indexed, { rounds }: Rounds) {
+/** Where the jobs of a fortnight stand by what somebody sends. */
+interface ReadPlan {
+  slotOf: Int32Array;
+  /** The order of places of each slot that was sent. */
+  places: Map<number, number[]>;
+  /** Jobs of which anything was sent. */
+  named: Set<number>;
+}
+/**
+ * Slots of jobs and the order of places, as somebody sends them; a sentence where something cannot be. What is done or dropped
+ * meanwhile is nothing any more, and what was not looked at stays where it stands.
+ */
+function readPlan(x: Indexed, { rounds, left }: Rounds): { ok: true; value: ReadPlan } | ReturnType<typeof refuse> {
   const { problem, nDays } = x;
-  const jobAt = new Map(problem.jobs.map((j, i) => [j.id, i]));
+  const jobAt = new Map(problem.jobs.flatMap((j, i) => (j as JobOf).items.map((item) => [item.id, i] as const)));
   const slotOf = new Int32Array(problem.jobs.length).fill(-1);
   const places = new Map<number, number[]>();
+  const named = new Set(left.flatMap((id) => jobAt.get(id) ?? []));
+  const seen = new Set<string>();
   for (const [r, round] of rounds.entries()) {
     const [c, d] = [problem.crews.findIndex((k) => k.id === round.crewId), problem.days.indexOf(round.day)];
     if (c < 0) return refuse(`rounds.${r}.crewId`, 'There is no such crew that goes out.');
@@ -46,20 +62,45 @@ function readPlan(x: Indexed, { rounds }: Rounds) {
       round.stops.map((s) => problem.places.findIndex((p) => p.id === s.placeId)),
     );
     for (const [s, stop] of round.stops.entries())
-      for (const id of stop.jobIds) {
+      for (const id of stop.itemIds) {
+        if (seen.has(id)) return refuse(`rounds.${r}.stops.${s}`, 'Something stands twice.');
+        seen.add(id);
         const job = jobAt.get(id);
-        if (job === undefined) return refuse(`rounds.${r}.stops.${s}`, CHANGED);
-        if (slotOf[job]! >= 0) return refuse(`rounds.${r}.stops.${s}`, 'Something stands twice.');
+        if (job === undefined) continue;
+        // What was one job then may be two now; two that became one cannot stand on two days.
+        if (slotOf[job]! >= 0 && slotOf[job] !== slot) return refuse(`rounds.${r}.stops.${s}`, CHANGED);
         slotOf[job] = slot;
+        named.add(job);
       }
   }
-  return { ok: true as const, slotOf, places };
+  if (seen.size && !named.size) return refuse('rounds', CHANGED);
+  problem.jobs.forEach((j, i) => {
+    if (!named.has(i)) slotOf[i] = slotAt(problem, j.now);
+  });
+  return { ok: true, value: { slotOf, places, named } };
+}
+
+/** Crews that have set out go by their own rounds: what is planned beside leaves those as they are. */
+function keepGone(x: Indexed, { slotOf, places }: ReadPlan, gone: readonly RoundRow[]) {
+  for (const r of gone) {
+    const slot = slotAt(x.problem, r);
+    const on = new Set(r.items.map((i) => i.itemId));
+    for (const [i, j] of x.problem.jobs.entries()) {
+      const its = (j as JobOf).items.some((item) => on.has(item.id));
+      if (its) slotOf[i] = slot;
+      else if (slotOf[i] === slot && slot >= 0)
+        return refuse('rounds', `${r.crewName} has set out: put more on its day on the page of its round.`);
+    }
+    places.delete(slot);
+  }
+  return null;
 }
 
 /** What rounds break, in words. */
-function faultsOf(f: Fortnight, x: Indexed, slotOf: Int32Array, places: ReadonlyMap<number, number[]>): Fault[] {
+function faultsOf(f: Fortnight, x: Indexed, { slotOf, places, named }: ReadPlan): Fault[] {
   const says = limitsOf(f);
-  return broken(x, slotOf, places).map(({ job, limit }) => {
+  const theirs = broken(x, slotOf, places).filter(({ job }) => named.has(job) || places.has(slotOf[job]!));
+  return theirs.map(({ job, limit }) => {
     const j = f.problem.jobs[job]!;
     const slot = slotOf[job]!;
     const on = slot < 0 ? '' : `, ${dayWords(placedAt(x, slot).day)}`;
@@ -92,7 +133,7 @@ function placedItems(
             ...placedAt(x, slot),
             position: position++,
             begins: Math.min(1440, Math.round(stop.begin)),
-            locked: locked.has(f.problem.jobs[j]!.id),
+            locked: locked.has(item.id),
           });
   }
   return placed;
@@ -114,23 +155,19 @@ export const keepRounds = command({
     const x = indexed(problem);
     const read = readPlan(x, p);
     if (!read.ok) return read;
-    const { slotOf, places } = read;
-    const faults = faultsOf(fortnight, x, slotOf, places);
+    const { slotOf, places } = read.value;
+    const today = await roundsBetween(viewer, fortnight.today, fortnight.today);
+    const torn = keepGone(
+      x,
+      read.value,
+      today.filter((r) => r.begunAt),
+    );
+    if (torn) return torn;
+    const faults = faultsOf(fortnight, x, read.value);
     if (faults.length) return { ok: false, faults };
-    const all = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
-    // A crew that has set out goes by its own round; what is planned here leaves that as it is.
-    const out = (await roundsBetween(viewer, fortnight.today, fortnight.today)).filter((r) => r.begunAt);
-    const gone = new Map(out.flatMap((r) => r.items.map((i) => [i.itemId, r] as const)));
-    const at = new Map(all.map((i) => [i.itemId, i]));
-    const items = fortnight.problem.jobs.flatMap((j) => j.items.map((i) => i.id));
-    const torn = items.flatMap((id) => {
-      const r = gone.get(id);
-      return r && (at.get(id)?.crewId !== r.crewId || at.get(id)?.day !== r.day) ? [r] : [];
-    });
-    if (torn.length)
-      return refuse('rounds', `${torn[0]!.crewName} has set out: change its day on the page of its round.`);
-    const placed = all.filter((i) => !gone.has(i.itemId));
-    const left = items.filter((id) => !at.has(id));
+    const placed = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
+    const stays = new Set([...placed, ...today.flatMap((r) => (r.begunAt ? r.items : []))].map((i) => i.itemId));
+    const left = p.left.filter((id) => !stays.has(id));
     await writeRounds(viewer, v7, placed, left);
     const kept = await moveWith(context, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
     // What is refused here is undone with all that was written before it.
@@ -138,7 +175,7 @@ export const keepRounds = command({
     return {
       ok: true,
       value: {
-        rounds: new Set(all.map((i) => `${i.crewId} ${i.day}`)).size,
+        rounds: new Set(placed.map((i) => `${i.crewId} ${i.day}`)).size,
         left: slotOf.filter((s) => s < 0).length,
       },
     };

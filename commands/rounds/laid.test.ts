@@ -68,7 +68,10 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
     rounds: rounds.map(({ day, crewId, stops }) => ({
       day,
       crewId,
-      stops: stops.map(({ placeId, jobIds }) => ({ placeId, jobIds })),
+      stops: stops.map(({ placeId, jobIds }) => ({
+        placeId,
+        itemIds: jobIds.flatMap((id) => fortnight.problem.jobs.find((j) => j.id === id)!.items.map((i) => i.id)),
+      })),
     })),
     locked: [],
   });

@@ -35,11 +35,12 @@ const solved = async (): Promise<Answer> => {
   for (let i = 0; i < 60; i++) s.step(i / 60);
   return s.answer();
 };
+/** Every job of these tests is one item, and has its id. */
 const sent = (a: Answer, locked: string[] = []) => ({
   rounds: a.rounds.map(({ day, crewId, stops }) => ({
     day,
     crewId,
-    stops: stops.map(({ placeId, jobIds }) => ({ placeId, jobIds })),
+    stops: stops.map(({ placeId, jobIds }) => ({ placeId, itemIds: jobIds })),
   })),
   locked,
 });
@@ -168,7 +169,7 @@ describe('rounds', () => {
     const answered = await doneBy(keepRounds, t.viewer, broken);
     expect(sentences(answered).join(' ')).toMatch(/3 Jun 2026: Place is closed\./);
     const strange = {
-      rounds: [{ ...monday.rounds[0]!, stops: [{ placeId: t.o.placeId, jobIds: [v7()] }] }],
+      rounds: [{ ...monday.rounds[0]!, stops: [{ placeId: t.o.placeId, itemIds: [v7()] }] }],
       locked: [],
     };
     expect(sentences(await doneBy(keepRounds, t.viewer, strange))[0]).toMatch(/^What waits has changed meanwhile/);
@@ -202,10 +203,29 @@ describe('rounds', () => {
     await t.owner`update plan set planned_for = null, earliest = null, latest = null where id = ${t.o.planId}`;
   });
 
+  it('what is done meanwhile is left away, and what nobody looked at stays where it stands', async () => {
+    const answer = await solved();
+    const ids = answer.rounds.flatMap((r) => r.stops.flatMap((s) => s.jobIds));
+    const before = await roundsBetween(t.viewer, TODAY, '2026-06-14');
+    const [one] = ids;
+    const more = sent(answer);
+    more.rounds[0]!.stops[0]!.itemIds = [...more.rounds[0]!.stops[0]!.itemIds, v7()];
+    expect(await doneBy(keepRounds, t.viewer, more)).toMatchObject({ ok: true });
+    // Only one of them is spoken of: the others stand as they stood.
+    const only = { rounds: [], left: [one!] };
+    expect(await doneBy(keepRounds, t.viewer, only)).toMatchObject({ ok: true });
+    const now = await roundsBetween(t.viewer, TODAY, '2026-06-14');
+    const standing = (of: typeof now) => of.flatMap((r) => r.items.map((i) => i.itemId)).sort();
+    expect(standing(now)).toEqual(standing(before).filter((id) => id !== one));
+    expect(await doneBy(keepRounds, t.viewer, sent(answer))).toMatchObject({ ok: true });
+  });
+
   it('left out of what is kept is in no round any more', async () => {
-    expect(await doneBy(keepRounds, t.viewer, { rounds: [], locked: [] })).toEqual({
+    const { problem } = await fortnight();
+    const left = problem.jobs.flatMap((j) => j.items.map((i) => i.id));
+    expect(await doneBy(keepRounds, t.viewer, { rounds: [], left, locked: [] })).toEqual({
       ok: true,
-      value: { rounds: 0, left: (await fortnight()).problem.jobs.length },
+      value: { rounds: 0, left: problem.jobs.length },
     });
     expect(await roundsBetween(t.viewer, TODAY, '2026-06-14')).toEqual([]);
   });

@@ -59,6 +59,8 @@ export function PlanFortnight({
     if (answer) setBase(answer.rounds);
     setByHand((m) => new Map(m).set(jobId, to));
   };
+  const itemsOf = (jobId: string) => [...(told.jobs[jobId]?.itemIds ?? [])];
+  const placed = answer ? placedIn(answer) : new Map<string, Placed>();
   const keep = () =>
     answer &&
     send(
@@ -66,9 +68,10 @@ export function PlanFortnight({
         rounds: answer.rounds.map(({ day, crewId, stops }) => ({
           day,
           crewId,
-          stops: stops.map(({ placeId, jobIds }) => ({ placeId, jobIds })),
+          stops: stops.map(({ placeId, jobIds }) => ({ placeId, itemIds: jobIds.flatMap(itemsOf) })),
         })),
-        locked: locked.filter((id) => placedIn(answer).has(id)),
+        left: problem.jobs.flatMap((j) => (placed.has(j.id) ? [] : itemsOf(j.id))),
+        locked: locked.filter((id) => placed.has(id)).flatMap(itemsOf),
       },
       ({ rounds, left }) => {
         setByHand(new Map());

@@ -48,7 +48,7 @@ export default async function FortnightPage() {
         const first = j.items[0]!;
         const href =
           first.about.kind === 'plan' ? `/tree/${first.treeId}/apply?plan=${first.id}` : `/tree/${first.treeId}`;
-        return [j.id, { title: aboutWords(first.about), tags: tagsOf(j), href }];
+        return [j.id, { title: aboutWords(first.about), tags: tagsOf(j), href, itemIds: j.items.map((i) => i.id) }];
       }),
     ),
     places: Object.fromEntries(places.map((p) => [p.id, { name: p.name, client: p.clientName }])),

@@ -7,6 +7,8 @@ export interface JobTold {
   title: string;
   tags: string;
   href: string;
+  /** What it is made of. */
+  itemIds: readonly string[];
 }
 export interface Told {
   jobs: Readonly<Record<string, JobTold>>;
