@@ -103,3 +103,13 @@ export async function choose(radio: Locator) {
   await radio.press('Space');
   await expect(radio).toBeChecked();
 }
+
+/** Opens the round of the crew of the quay that the demo has, and gives its path and that of its mix. */
+export async function openQuayRound(page: Page): Promise<{ round: string; mix: string }> {
+  await page.goto('/rounds');
+  const quay = page.getByRole('main').locator('section, li').filter({ hasText: 'Quay crew' });
+  const round = (await quay.locator('[href*="/rounds/day/"]').first().getAttribute('href'))!;
+  await page.goto(round);
+  const mix = (await page.locator('main [href*="/rounds/mix?"]').first().getAttribute('href'))!;
+  return { round, mix };
+}

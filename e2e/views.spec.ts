@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, openTree, signIn, test } from './hands';
+import { expect, openTree, signIn, test, openQuayRound } from './hands';
 
 const WIDE = { width: 1280, height: 800 };
 // A narrow screen lays out the same parts; their colours are judged on the wide one.
@@ -35,6 +35,7 @@ for (const [theme, size] of [
       );
     const row = page.locator('main [href*="/rounds/row"]');
     const inOneGo = (await row.count()) ? [(await row.first().getAttribute('href'))!] : [];
+    const { round, mix } = await openQuayRound(page);
     const laid = await page
       .goto('/season/programmes')
       .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
@@ -49,6 +50,10 @@ for (const [theme, size] of [
       '/rounds/crews',
       '/rounds/hanging',
       ...inOneGo,
+      '/rounds/make',
+      round,
+      `${round}/close`,
+      mix,
       '/season',
       '/season/programmes',
       `/season/programmes/elm-protection?place=${place!.split('/').pop()}&tags=101-104&until=2030-01-01`,

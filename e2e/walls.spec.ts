@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { programmes } from '@/knowledge';
-import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test } from './hands';
+import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test, openQuayRound } from './hands';
 
 /** Every address that the application answers, from its own folders: a new one is tried without anybody thinking of it. */
 const ROUTES = readdirSync(join(__dirname, '..', 'app'), { recursive: true, encoding: 'utf8' })
@@ -45,6 +45,12 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   expect(await kept.json()).toMatchObject({ ok: true });
   expect((await page.request.get(`/season/programmes/${own.key}`)).status()).toBe(200);
 
+  const { round, mix: toMix } = await openQuayRound(page);
+  await page.goto(toMix);
+  await page.getByRole('button', { name: 'Mixed' }).click();
+  await expect(page).toHaveURL(/\/rounds\/mix\/[0-9a-f-]{36}$/);
+  const mix = page.url();
+
   const other = await (await browser.newContext({ baseURL })).newPage();
   await signInByHand(other, 'idris@fellside.example');
   await expect(other.getByRole('heading', { level: 1 })).toContainText('today');
@@ -59,6 +65,8 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
     '/api/labels/[id]': last(label),
     '/api/grounds/[id]': last(place),
     '/api/photos/[id]': crypto.randomUUID(),
+    '/rounds/day/[id]': last(round),
+    '/rounds/mix/[id]': last(mix),
   };
   const tried = ROUTES.filter((r) => r.includes('[') && !OPEN.includes(r) && !SHARED.includes(r));
   expect(tried.length).toBeGreaterThan(14);

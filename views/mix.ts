@@ -1,6 +1,7 @@
 import { todayOf } from '@/commands/today';
 import { stockFor } from '@/commands/facts/batches';
 import { fillsOf, type Fill } from '@/core/mix/fill';
+import { isFor } from '@/core/mix/sources';
 import { mixMlOf, recipeOf, type Recipe } from '@/core/mix/recipe';
 import type { Vessel } from '@/core/mix/vessels';
 import type { Label, LabelUse } from '@/core/label/schema';
@@ -27,7 +28,7 @@ export interface Mix {
   recipe: Recipe;
   dimension: 'volume' | 'mass';
   trees: MixTree[];
-  /** Mixes of it that are good and hold something, whoever made them. */
+  /** Mixes that were made for any of them, are good and hold something. */
   made: BatchRow[];
   fills: Fill[];
   vessels: Vessel[];
@@ -86,7 +87,12 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
         placeName: placeOf.get(p.id) ?? '',
         mixMl: p.result.dose.ok ? mixMlOf(p.result.dose)! : 0,
       })),
-      made,
+      made: made.filter((b) =>
+        isFor(
+          b,
+          served.map((p) => p.id),
+        ),
+      ),
       fills: fillsOf(vessels, tanks),
       vessels,
       lots,

@@ -33,11 +33,21 @@ interface Made {
   totalMl: number;
   leftMl: number;
   goodUntil: Date;
+  /** The plans that it was made for. */
+  planIds: readonly string[];
   lots: readonly { id: string; expires: Day }[];
 }
 
-/** Mixes before lots, all of them together before each for itself: what was mixed is used up first. */
-export function sourcesOf(lots: readonly Lot[], made: readonly Made[]): Source[] {
+/** Whether a mix was made for any of some plans. */
+export const isFor = (b: Pick<Made, 'planIds'>, planIds: readonly string[]): boolean =>
+  b.planIds.some((id) => planIds.includes(id));
+
+/**
+ * Mixes that were made for these plans before lots, all of them together before each for itself: what was mixed is used up
+ * first. What was mixed for other trees comes last.
+ */
+export function sourcesOf(lots: readonly Lot[], all: readonly Made[], planIds: readonly string[]): Source[] {
+  const made = all.filter((b) => isFor(b, planIds));
   const mix = (id: string, of: readonly Made[]): Source => ({
     id,
     lotId: of[0]!.lots[0]!.id,
@@ -61,6 +71,7 @@ export function sourcesOf(lots: readonly Lot[], made: readonly Made[]): Source[]
       expiresOn: l.expiresOn,
       goodUntil: null,
     })),
+    ...all.filter((b) => !made.includes(b)).map((b) => mix(`mix ${b.id}`, [b])),
   ];
 }
 

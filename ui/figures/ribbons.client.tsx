@@ -221,6 +221,9 @@ export function Ribbons(props: Props) {
         <Head span={span} width={width} x={x} days={days} fits={fits} today={today} />
         <div
           data-rows
+          tabIndex={0}
+          role="group"
+          aria-label="Rows"
           className="overflow-x-hidden overflow-y-auto print:max-h-none! print:overflow-visible!"
           style={{ maxHeight: `min(${SEEN}px, 60vh)` }}
           onScroll={(e) => setScrolled(e.currentTarget.scrollTop)}

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { z } from 'zod';
-import { sourcesOf } from '@/core/mix/sources';
+import { isFor, sourcesOf } from '@/core/mix/sources';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
@@ -46,7 +46,11 @@ export default async function Page({
   return (
     <RowSheet
       row={row}
-      sources={sourcesOf(row.lots, row.made)}
+      sources={sourcesOf(
+        row.lots,
+        row.made,
+        row.trees.map((t) => t.planId),
+      )}
       units={v.units}
       station={stationFor({ lat: row.lat, lon: row.lon }).at(now)}
       refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')}
@@ -59,11 +63,17 @@ export default async function Page({
               .filter(Boolean)
               .join('; ') || 'Nothing is noted of access, hazards or dogs.'}
           </p>
-          {row.made.length === 0 && row.trees.some((t) => t.dose.carrier || t.dose.stockMl !== null) && (
-            <p className="mt-3">
-              <Link href={`/rounds/mix?plan=${row.trees[0]!.planId}`}>Mix for them first</Link>
-            </p>
-          )}
+          {!row.made.some((b) =>
+            isFor(
+              b,
+              row.trees.map((t) => t.planId),
+            ),
+          ) &&
+            row.trees.some((t) => t.dose.carrier || t.dose.stockMl !== null) && (
+              <p className="mt-3">
+                <Link href={`/rounds/mix?plan=${row.trees[0]!.planId}`}>Mix for them first</Link>
+              </p>
+            )}
           <p className="mt-3">
             <Link href={`/rounds?place=${row.placeId}`}>Its stops one by one</Link>
           </p>

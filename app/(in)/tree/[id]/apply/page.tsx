@@ -78,7 +78,7 @@ export default async function Page(address: SheetAddress) {
         ring: plan.result.ring,
         target: findCondition(plan.conditionId)?.name ?? plan.conditionId,
       }}
-      sources={sourcesOf(stock.lots, stock.mixes)}
+      sources={sourcesOf(stock.lots, stock.mixes, [plan.id])}
       station={stationFor(spotOf(tree)).at(now)}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
       hanging={hangingOf(hung, plan.result.dose)}
