@@ -3,6 +3,7 @@ import { offeredAt } from '@/commands/facts/offered';
 import { may } from '@/core/people/rights';
 import { dayIn } from '@/core/season/zone';
 import type { Viewer } from '@/store/auth';
+import { batchByCode } from '@/store/batches';
 import { together } from '@/store/db';
 import { getGateCode, getPlace, listClients, listPlaces, placeAlarms, placeStand } from '@/store/grounds';
 import { othersApplied } from '@/store/others-applied';
@@ -20,14 +21,17 @@ export const groundsView = (
   viewer: Viewer,
   search: TreeSearch,
   places: { after: { name: string; id: string } | null; limit: number },
+  /** What may stand on the tag of a mix. */
+  code: string | null = null,
 ) =>
   together(viewer, async () => {
-    const [rows, clients, found] = await Promise.all([
+    const [rows, clients, found, mix] = await Promise.all([
       searchTrees(viewer, search),
       listClients(viewer),
       listPlaces(viewer, places.after, places.limit),
+      code ? batchByCode(viewer, code) : null,
     ]);
-    return { rows, clients, places: found };
+    return { rows, clients, places: found, mix };
   });
 
 /** A place with a page of its trees, what is dangerous there, and its gate code for those who need it. */

@@ -6,6 +6,7 @@ import { turned } from '@/core/schedule/turned';
 import { after, type Day } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
+import { batchesAbout } from '@/store/batches';
 import { together } from '@/store/db';
 import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
@@ -24,16 +25,18 @@ export function goodStock(lots: readonly Lot[], day: Day): Map<string, number> {
 export const roundsView = (v: Viewer, now: Date) =>
   together(v, async () => {
     const today = todayOf(v, now);
-    const [plans, works, equipment, lots, kept, hanging] = await Promise.all([
+    const [plans, works, equipment, lots, kept, hanging, mixes] = await Promise.all([
       openPlans(v),
       openWorks(v),
       listEquipment(v),
       listLots(v),
       roundsBetween(v, today, after(today, 13, 'days')),
       hangingCount(v),
+      batchesAbout(v),
     ]);
     return {
       hanging,
+      mixes,
       plans,
       works,
       equipment,

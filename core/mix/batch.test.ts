@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { batchCode, drawsOf, goodUntil, leftMlOf, strengthOf, type Open } from './batch';
+import { batchCode, drawsOf, goodUntil, leftMlOf, readBatchCode, strengthOf, type Open } from './batch';
 
 const anyMl = fc.double({ min: 1, max: 50_000, noNaN: true });
 const anyOpen = fc
@@ -96,5 +96,7 @@ it('a tag says five signs that are not mistaken for one another, the same for on
     fc.property(fc.uuid(), (id) => {
       expect(batchCode(id)).toMatch(/^[2-9A-HJ-NP-Z]{5}$/);
       expect(batchCode(id)).toBe(batchCode(id));
+      expect(readBatchCode(` ${batchCode(id).toLowerCase()} `)).toBe(batchCode(id));
+      expect(readBatchCode(batchCode(id).slice(1))).toBeNull();
     }),
   ));

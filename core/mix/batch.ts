@@ -80,3 +80,8 @@ export function batchCode(id: string): string {
   const bits = parseInt(id.replaceAll('-', '').slice(-7), 16) % 32 ** 5;
   return Array.from({ length: 5 }, (_, i) => SIGNS[Math.floor(bits / 32 ** (4 - i)) % 32]).join('');
 }
+/** What somebody typed or a camera read, as the code of a mix; null where it cannot be one. */
+export function readBatchCode(text: string): string | null {
+  const code = text.trim().toUpperCase();
+  return code.length === 5 && [...code].every((s) => SIGNS.includes(s)) ? code : null;
+}

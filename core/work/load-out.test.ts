@@ -157,6 +157,6 @@ it('a product that the shelf does not hold says what is there, and what is made 
   expect(at(of(new Map()), /^A$/)?.short).toBe('the shelf has none that has not expired');
   expect(at(of(new Map([['a', 93.6]])), /^A$/)?.short).toBeUndefined();
   expect(at(of(null), /^A$/)?.short).toBeUndefined();
-  expect(at(of(null), /^Stock made/)?.amount).toBe('562 mL');
+  expect(at(of(null), /^Stock made/)?.amount).toBe('561.6 mL');
   expect(at(of(null), /^Water/)?.amount).toBe('468 mL');
 });

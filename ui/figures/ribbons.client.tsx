@@ -29,6 +29,7 @@ import {
   type YearRow,
 } from './year';
 
+const BY_KEYBOARD = { tabIndex: 0, role: 'group', 'aria-label': 'Rows' } as const;
 const AXIS = 24;
 /** Wider than this, strips of the coming ten days are too small to read; closer than that, hours have room. */
 const FITS_WITHIN = 75 * DAY;
@@ -221,9 +222,7 @@ export function Ribbons(props: Props) {
         <Head span={span} width={width} x={x} days={days} fits={fits} today={today} />
         <div
           data-rows
-          tabIndex={0}
-          role="group"
-          aria-label="Rows"
+          {...BY_KEYBOARD}
           className="overflow-x-hidden overflow-y-auto print:max-h-none! print:overflow-visible!"
           style={{ maxHeight: `min(${SEEN}px, 60vh)` }}
           onScroll={(e) => setScrolled(e.currentTarget.scrollTop)}

@@ -1,7 +1,9 @@
 import Link from 'next/link';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
+import { readBatchCode } from '@/core/mix/batch';
 import { findHost, hosts } from '@/knowledge';
+import { MixRows } from '../rounds/mix/mix-rows';
 import { groundsView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
@@ -26,7 +28,7 @@ export default async function Grounds({
     .slice(0, 6);
   const at = cursor.safeParse(q);
   const placeAt = uuid.safeParse(q.pid);
-  const { rows, clients, places } = await groundsView(
+  const { rows, clients, places, mix } = await groundsView(
     v,
     {
       words,
@@ -41,6 +43,7 @@ export default async function Grounds({
         typeof q.places === 'string' && placeAt.success ? { name: q.places.slice(0, 120), id: placeAt.data } : null,
       limit: 40,
     },
+    readBatchCode(find),
   );
   const shown = rows.slice(0, PAGE);
   const last = shown.at(-1);
@@ -132,6 +135,11 @@ export default async function Grounds({
               More places
             </Link>
           )}
+        </Section>
+      )}
+      {mix && (
+        <Section title="A mix has this tag">
+          <MixRows mixes={[mix]} units={v.units} timeZone={v.timeZone} now={new Date()} />
         </Section>
       )}
       <Section

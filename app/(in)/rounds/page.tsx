@@ -15,6 +15,7 @@ import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { WhatHangs } from './hanging/what-hangs';
 import { leftWords } from './day/words';
+import { MixRows } from './mix/mix-rows';
 import { OverPlans } from './over';
 import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
@@ -26,7 +27,16 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
   const v = await viewer();
   const { place } = await searchParams;
   const now = new Date();
-  const { plans: open, works: openWorks, equipment, stock, rounds, ahead: days, hanging } = await roundsView(v, now);
+  const {
+    plans: open,
+    works: openWorks,
+    equipment,
+    stock,
+    rounds,
+    ahead: days,
+    hanging,
+    mixes,
+  } = await roundsView(v, now);
   const today = todayOf(v);
   const { plans: allPlans, ahead, over } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
@@ -105,6 +115,11 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
         </Link>
       </p>
       <WhatHangs {...hanging} />
+      {mixes.length > 0 && (
+        <Section title="Mixed, and not used up" aside="drawn from, kept or handed in">
+          <MixRows mixes={mixes} units={v.units} timeZone={v.timeZone} now={now} />
+        </Section>
+      )}
       {rounds.length + days.length > 0 && <Turned drawnAt={now.toISOString()} />}
       {rounds.map((r) => (
         <TodaysRound key={r.id} round={r} plans={open} works={openWorks} />

@@ -12,6 +12,7 @@ import { dayView } from '@/views/day';
 import { stationFor } from '@/app/_server/station';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { arrivalWords, isMixed, lineOf, rowsOf } from '../lines';
+import { MixRows } from '../../mix/mix-rows';
 import { LeftRows } from '../left-rows';
 import { Begin } from './begin.client';
 import { LoadSheet } from './load.client';
@@ -108,23 +109,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         )}
         {day.batches.length > 0 && (
           <Section title="Mixes of the day">
-            <ul>
-              {day.batches.map((b) => (
-                <li key={b.id} className="row flex min-h-16 flex-wrap items-center justify-between gap-x-4 py-2">
-                  <Link href={`/rounds/mix/${b.id}`} className="inline-flex min-h-12 items-center gap-4">
-                    <span className="plate-small">{b.code}</span>
-                    <span>
-                      <b className="block">{b.labelName}</b>
-                      <span className="text-[0.9375rem] text-ink-2">{b.vessel}</span>
-                    </span>
-                  </Link>
-                  <b className="figures">
-                    {b.leftMl > 0 ? `${Math.round(b.leftMl)} mL left` : 'empty'}
-                    {b.kept && b.leftMl > 0 && ', kept'}
-                  </b>
-                </li>
-              ))}
-            </ul>
+            <MixRows mixes={day.batches} units={v.units} timeZone={v.timeZone} now={now} />
           </Section>
         )}
         {open && !round.begunAt && <div className="mt-4 hidden phone:block">{load}</div>}

@@ -13,6 +13,7 @@ import { dayView } from '@/views/day';
 import { stationFor } from '@/app/_server/station';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { toTell } from '../../told';
+import { MixRows } from '../../../mix/mix-rows';
 import { LeftRows } from '../../left-rows';
 import { lineOf } from '../../lines';
 import { CloseForm } from './close.client';
@@ -21,7 +22,8 @@ export const metadata = { title: 'Close the day' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
-  const day = await dayView(v, idOr404((await params).id), new Date(), stationFor);
+  const now = new Date();
+  const day = await dayView(v, idOr404((await params).id), now, stationFor);
   if (!day) notFound();
   const { round } = day;
   const closed = round.closedAt !== null;
@@ -118,16 +120,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       )}
       {day.batches.length > 0 && (
         <Section title="Mixes">
-          <ul>
-            {day.batches.map((b) => (
-              <li key={b.id} className="row py-2">
-                <Link href={`/rounds/mix/${b.id}`}>{b.code}</Link>, {b.labelName}:{' '}
-                {showAmount(b.totalMl, 'volume', v.units).text} made, {showAmount(b.leftMl, 'volume', v.units).text}{' '}
-                left
-                {b.kept && b.leftMl > 0 && `, kept until ${dayAndClock(b.goodUntil, v.timeZone)}`}
-              </li>
-            ))}
-          </ul>
+          <MixRows mixes={day.batches} units={v.units} timeZone={v.timeZone} now={now} />
         </Section>
       )}
       {day.messages.length > 0 && (
