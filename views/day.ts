@@ -62,8 +62,8 @@ export interface CrewsDay {
   before: Before[];
   ends: OpenEnd[];
   messages: Message[];
-  /** Place names beyond the stops: of what was left. */
-  placeNames: Record<string, string>;
+  /** Places of the stops and of what was left, by their ids. */
+  places: Record<string, DayPlace>;
 }
 
 const BEFORE_WORDS: Record<Before['what'], string> = {
@@ -197,7 +197,7 @@ export const dayView = (viewer: Viewer, roundId: string, now: Date, station: Sta
         rests.map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
       ),
       messages,
-      placeNames: Object.fromEntries(places.map((p) => [p.id, p.name])),
+      places: Object.fromEntries(places.map((p) => [p.id, p])),
     };
   });
 

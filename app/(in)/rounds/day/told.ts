@@ -1,9 +1,13 @@
-import { METHOD_NAMES } from '@/core/label/methods';
-import { tagRuns } from '@/core/grounds/tags';
-import { groupBy } from '@/core/work/load-out';
-import { clock, longDay, shortDay } from '@/ui/words';
-import type { CrewsDay } from '@/views/day';
 import { aboutWords } from '@/commands/facts/about';
+import type { RoundThing } from '@/commands/facts/round';
+import { tagRuns } from '@/core/grounds/tags';
+import { METHOD_NAMES } from '@/core/label/methods';
+import { groupBy } from '@/core/work/load-out';
+import type { DoneRow } from '@/store/book';
+import type { LeftRow } from '@/store/day';
+import type { DayPlace } from '@/store/grounds';
+import { clock, dayThere, longDay, shortDay } from '@/ui/words';
+import type { CrewsDay } from '@/views/day';
 import { LEFT_WORDS } from './words';
 
 /** What a client is told of a day at their place. */
@@ -15,71 +19,62 @@ export interface ToTell {
   body: string;
 }
 
-const treesWords = (tags: readonly string[]) => `${tags.length === 1 ? 'Tree' : 'Trees'} ${tagRuns(tags)}`;
+const trees = (of: readonly { tag: string }[]): string =>
+  `${of.length === 1 ? 'Tree' : 'Trees'} ${tagRuns(of.map((t) => t.tag))}`;
+const latest = (days: readonly string[]): string | undefined => [...days].sort().at(-1);
+
+const doneLines = (records: readonly DoneRow[]): string[] =>
+  [...groupBy(records, (r) => `${r.productName} ${r.method} ${r.targetName}`).values()].map((of) => {
+    const { method, productName, targetName } = of[0]!;
+    return `${trees(of)}: ${METHOD_NAMES[method].toLowerCase()} with ${productName}, for ${targetName.toLowerCase()}.`;
+  });
+
+/** Works and looks that were done. */
+function otherLines(things: readonly RoundThing[]): string[] {
+  const done = things.flatMap((t) => {
+    if (t.stands !== 'done' || t.kind === 'plan') return [];
+    return t.kind === 'work'
+      ? [{ tag: t.work.tag, what: aboutWords({ kind: 'work', workId: t.work.workId }) }]
+      : [{ tag: t.look.tag, what: t.look.what }];
+  });
+  return [...groupBy(done, (d) => d.what)].map(([what, of]) => `${trees(of)}: ${what}.`);
+}
+
+const leftLines = (lefts: readonly LeftRow[]): string[] =>
+  [...groupBy(lefts, (l) => l.why)].map(
+    ([why, of]) => `${trees(of)}: not done, as ${LEFT_WORDS[why]}. We will speak with you about another day.`,
+  );
+
+/** Until when nobody goes there, and from when the fruit may be eaten. */
+function careLines(records: readonly DoneRow[], { timeZone }: DayPlace): string[] {
+  const off = latest(records.flatMap((r) => (r.reEntryUntil > r.endedAt.toISOString() ? [r.reEntryUntil] : [])));
+  const fruit = records.filter((r) => r.eatFrom !== null);
+  const eat = latest(fruit.map((r) => r.eatFrom!));
+  return [
+    ...(off ? [`Please keep people and animals off until ${clock(off, timeZone)} on ${dayThere(off, timeZone)}.`] : []),
+    ...(eat ? [`${trees(fruit)}: the fruit is not picked or eaten before ${shortDay(eat)}.`] : []),
+  ];
+}
 
 /** What was done and left at each place of a day, until when to keep off, from when to eat: one message a place. */
-export function toTell(day: CrewsDay): ToTell[] {
-  return day.stops.length + day.lefts.length === 0
-    ? []
-    : Object.entries(day.placeNames)
-        .map(([placeId, placeName]) => {
-          const stop = day.stops.find((s) => s.placeId === placeId);
-          const records = day.done.filter((d) => d.placeId === placeId);
-          const zone = stop?.place.timeZone ?? 'UTC';
-          const lines = [
-            ...[...groupBy(records, (r) => `${r.productName} ${r.method} ${r.targetName}`).values()].map(
-              (of) =>
-                `${treesWords(of.map((r) => r.tag))}: ${METHOD_NAMES[of[0]!.method].toLowerCase()} with ${of[0]!.productName}, for ${of[0]!.targetName.toLowerCase()}.`,
-            ),
-            ...[
-              ...groupBy(
-                (stop?.items ?? []).filter((i) => i.kind !== 'plan' && i.stands === 'done'),
-                (i) =>
-                  i.kind === 'work'
-                    ? aboutWords({ kind: 'work', workId: i.work.workId })
-                    : i.kind === 'look'
-                      ? i.look.what
-                      : '',
-              ),
-            ].map(
-              ([what, of]) =>
-                `${treesWords(of.map((i) => (i.kind === 'work' ? i.work.tag : i.kind === 'look' ? i.look.tag : '')))}: ${what}.`,
-            ),
-            ...[
-              ...groupBy(
-                day.lefts.filter((l) => l.placeId === placeId),
-                (l) => l.why,
-              ).values(),
-            ].map(
-              (of) =>
-                `${treesWords(of.map((l) => l.tag))}: not done, as ${LEFT_WORDS[of[0]!.why]}. We will speak with you about another day.`,
-            ),
-          ];
-          const off = records
-            .map((r) => r.reEntryUntil)
-            .sort()
-            .at(-1);
-          if (off && records.some((r) => r.reEntryUntil > r.endedAt.toISOString()))
-            lines.push(
-              `Please keep people and animals off until ${clock(off, zone)} on ${shortDay(off.slice(0, 10))}.`,
-            );
-          const eat = records.flatMap((r) => (r.eatFrom ? [r] : []));
-          if (eat.length)
-            lines.push(
-              `Fruit of ${treesWords(eat.map((r) => r.tag)).toLowerCase()} is not picked or eaten before ${shortDay(
-                eat
-                  .map((r) => r.eatFrom!)
-                  .sort()
-                  .at(-1)!,
-              )}.`,
-            );
-          return {
-            placeId,
-            placeName,
-            to: stop ? [stop.place.clientName, stop.place.contact].filter(Boolean).join(', ') : '',
-            subject: `What we did at ${placeName} on ${longDay(day.round.day)}`,
-            body: lines.join('\n'),
-          };
-        })
-        .filter((m) => m.body !== '');
-}
+export const toTell = (day: Pick<CrewsDay, 'round' | 'places' | 'stops' | 'done' | 'lefts'>): ToTell[] =>
+  Object.values(day.places).flatMap((place) => {
+    const here = <T extends { placeId: string }>(of: readonly T[]) => of.filter((x) => x.placeId === place.id);
+    const records = here(day.done);
+    const lines = [
+      ...doneLines(records),
+      ...otherLines(here(day.stops).flatMap((s) => s.items)),
+      ...leftLines(here(day.lefts)),
+      ...careLines(records, place),
+    ];
+    if (!lines.length) return [];
+    return [
+      {
+        placeId: place.id,
+        placeName: place.name,
+        to: [place.clientName, place.contact].filter(Boolean).join(', '),
+        subject: `What we did at ${place.name} on ${longDay(day.round.day)}`,
+        body: lines.join('\n'),
+      },
+    ];
+  });

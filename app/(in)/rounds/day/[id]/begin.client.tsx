@@ -43,12 +43,13 @@ export function Begin({
             className="press press-main min-h-14 phone:w-full"
             disabled={busy}
             onClick={() =>
-              send({ roundId, at: new Date().toISOString() }, () =>
+              send({ roundId, at: new Date().toISOString() }, () => {
+                window.scrollTo({ top: 0 });
                 said({
                   sentence: 'Set out. Nobody plans this day anew now.',
                   undo: () => beginRound({ roundId, at: null }),
-                }),
-              )
+                });
+              })
             }
           >
             Set out

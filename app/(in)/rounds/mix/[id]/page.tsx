@@ -41,11 +41,6 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             <div className="max-w-40 bg-white p-2" dangerouslySetInnerHTML={{ __html: qr }} />
             <PrintButton />
           </section>
-          {b.roundId && (
-            <p>
-              <Link href={`/rounds/day/${b.roundId}`}>Its round</Link>
-            </p>
-          )}
           <p>
             <Link href={`/rounds/mix?plan=${b.planIds[0]}${b.roundId ? `&round=${b.roundId}` : ''}`}>
               Mix more of it
@@ -65,6 +60,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             {b.kept && b.leftMl > 0 && ', kept'}
           </p>
         </Pour>
+        {b.leftMl > 0 && b.roundId && (
+          <p className="mb-3">
+            <Link className="press press-main min-h-14 phone:w-full" href={`/rounds/day/${b.roundId}`}>
+              Go on with the round
+            </Link>
+          </p>
+        )}
         <dl className="max-w-lg">
           <Fact name="In">{b.vessel}</Fact>
           <Fact name="Made">

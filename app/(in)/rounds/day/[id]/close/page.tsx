@@ -100,7 +100,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 {d.tag}
               </Link>
               <span className="min-w-0 flex-1">
-                <b className="block">{day.placeNames[d.placeId]}</b>
+                <b className="block">{day.places[d.placeId]?.name}</b>
                 <span className="text-[0.9375rem] text-ink-2">
                   {METHOD_NAMES[d.method]}: {d.productName}; {d.byName}
                 </span>
