@@ -98,6 +98,7 @@ import { takeBackLeft } from './day/take-back-left';
 import { tickLoad } from './day/tick-load';
 import { endBatch } from './mix/end-batch';
 import { makeBatch } from './mix/make-batch';
+import { unmakeBatch } from './mix/unmake-batch';
 import type { AnyCommand } from './command';
 
 /** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
@@ -201,6 +202,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   closeRound,
   makeBatch,
   endBatch,
+  unmakeBatch,
   propose,
 ];
 export const commandNamed = (name: string): AnyCommand | null => COMMANDS.find((c) => c.name === name) ?? null;

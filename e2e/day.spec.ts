@@ -104,8 +104,11 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await expect(open.getByRole('listitem')).toHaveCount(2);
   await expect(open).toContainText('Neither done nor left with a reason: R4.');
   await open.getByRole('listitem').filter({ hasText: 'R4' }).getByRole('link', { name: 'There' }).click();
-  await leave('R4', 'Rain');
-  await expect(main.getByText(/it rained/)).toBeVisible();
+  // From the sheet of the tree itself, as somebody stands before it.
+  await stop.getByRole('link', { name: /^R4/ }).click();
+  await main.getByRole('button', { name: 'It cannot be done now' }).click();
+  await main.getByRole('group', { name: 'Why R4 is left' }).getByRole('button', { name: 'Rain' }).click();
+  await expect(phone.getByText('R4 is left for another day.')).toBeVisible();
   await phone.goto(`${round}/close`);
   await open.getByRole('link', { name: 'There' }).click();
   await main.getByRole('button', { name: 'It is handed in' }).click();

@@ -15,7 +15,7 @@ export interface BatchTaken {
   recordRoot: string | null;
   tag: string | null;
   placeName: string | null;
-  ended: BatchEnd | null;
+  ended: BatchEnd | 'never made' | null;
   mixMl: number;
   words: string;
   at: string;
@@ -145,3 +145,20 @@ export const endBatch = (
       insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, words, by_person)
       values (${e.id}, ${scope.outfitId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${scope.personId})`,
   );
+
+/** A mix was never made: all of it is out of use, and its product is back in its lots. */
+export const unmakeBatch = (
+  scope: Scope,
+  u: { id: string; batch: BatchRow; lots: readonly { moveId: string; lotId: string; amount: number }[] },
+) =>
+  within(scope, async (tx) => {
+    const { batch } = u;
+    await tx`
+      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, by_person)
+      values (${u.id}, ${scope.outfitId}, ${batch.id}, 'never made', ${batch.totalMl}, ${scope.personId})`;
+    for (const l of u.lots)
+      await tx`
+        insert into stock_move (id, outfit_id, lot_id, amount, against, reason, batch_id, by_person)
+        values (${l.moveId}, ${scope.outfitId}, ${l.lotId}, ${l.amount}, 'mix', ${`${batch.code} was never made`},
+          ${batch.id}, ${scope.personId})`;
+  });

@@ -14,6 +14,7 @@ import { lotsOf } from '@/store/shelf';
 import { makeOutfit } from '@/store/testing';
 import { endBatch } from './end-batch';
 import { makeBatch } from './make-batch';
+import { unmakeBatch } from './unmake-batch';
 
 const made = ownOutfit();
 const row = drenchRow(made);
@@ -198,4 +199,25 @@ it('drawn after it was good is written with its reason', async () => {
   const answer = await perform(bookRow, at(), row.sent([id], { batchIds: [mix.id], deviation: '' }));
   expect(sentences(answer).join(' ')).toMatch(/was good no longer/);
   expect(await perform(bookRow, at(), row.sent([id], { batchIds: [mix.id] }))).toMatchObject({ ok: true });
+});
+
+it('a mix written by a slip was never made: its product is back in its lots, unless something was taken from it', async () => {
+  await restock(200);
+  const id = await row.planned('U1', 30);
+  const before = await onHand();
+  const slip = await mixFor([id]);
+  await perform(makeBatch, at(), slip);
+  const undo = { id: v7(), batchId: slip.id };
+  expect(await perform(unmakeBatch, at(), undo)).toMatchObject({ ok: true });
+  expect(await perform(unmakeBatch, at(), undo)).toMatchObject({ ok: true });
+  expect(await onHand()).toBeCloseTo(before, 6);
+  expect((await batchNow(slip.id)).leftMl).toBe(0);
+  expect(Math.abs(await entries())).toBeLessThan(1e-9);
+  expect(sentences(await perform(unmakeBatch, at(), { ...undo, id: v7() }))[0]).toMatch(/taken from it already/);
+  const meant = await mixFor([id], {}, 2);
+  await perform(makeBatch, at(), meant);
+  await perform(bookRow, at(), row.sent([id], { batchIds: [meant.id] }));
+  expect(sentences(await perform(unmakeBatch, at(), { id: v7(), batchId: meant.id }))[0]).toMatch(
+    /say what becomes of the rest/,
+  );
 });

@@ -53,7 +53,7 @@ create table batch_taken (
   -- The record, by its root; null where it was taken out of use.
   record_root uuid,
   -- What became of it otherwise.
-  ended text check (ended in ('kept', 'handed in', 'spilled')),
+  ended text check (ended in ('kept', 'handed in', 'spilled', 'never made')),
   mix_ml numeric(16,6) not null check (mix_ml <> 0 or ended = 'kept'),
   words text not null default '' check (length(words) <= 600),
   at timestamptz not null default now(),

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { v7 } from 'uuid';
 import { fillingsOf, fromLots, usualFill, type Fill } from '@/core/mix/fill';
 import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
@@ -12,7 +13,7 @@ import { FillFigure } from '@/ui/figures/fill';
 import { Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import type { Mix } from '@/views/mix';
-import { makeBatch } from './actions';
+import { makeBatch, unmakeBatch } from './actions';
 
 /** A vessel that is not on the list is named with what it holds. */
 const OTHER = 'other';
@@ -74,7 +75,10 @@ export function MixBench({
       },
       ({ code }) => {
         renew();
-        said({ sentence: `Mixed. Write ${code} on it, or print its tag.` });
+        said({
+          sentence: `Mixed. Write ${code} on it, or print its tag.`,
+          undo: () => unmakeBatch({ id: v7(), batchId: id }),
+        });
         router.push(`/rounds/mix/${id}`);
       },
     );

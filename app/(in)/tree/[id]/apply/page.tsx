@@ -16,6 +16,7 @@ import { enteredOf, fillOf } from '@/core/hanging/hanging';
 import type { HungRow } from '@/store/hanging';
 import { ApplyBench } from './apply.client';
 import type { Hanging } from './hang.client';
+import { NotDone } from './not-done.client';
 
 export const generateMetadata = titledSheet('Apply');
 
@@ -93,6 +94,7 @@ export default async function Page(address: SheetAddress) {
               Planned for {shortDay(plan.plannedFor)}. The gates here answer for today.
             </p>
           )}
+          {allows(viewer, 'apply') && <NotDone planId={plan.id} tag={tree.tag} />}
         </>
       }
       others={open.length > 1 ? open.map((p) => ({ id: p.id, name: p.labelName, here: p.id === plan.id })) : []}
