@@ -116,7 +116,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await expect(main.getByText(/Say where it went/)).toBeVisible();
   await main.getByLabel('To whom').fill('the waste drum of the yard');
   await main.getByRole('button', { name: 'Write it' }).click();
-  await expect(main.getByText('handed in', { exact: false }).first()).toBeVisible();
+  await expect(phone.getByText('What became of it is written.')).toBeVisible();
   await phone.goto(`${round}/close`);
   const message = main.getByLabel(`Message for ${place}`);
   await expect(message).toHaveValue(/Trees R1–R3: soil drench with Training label 1/);

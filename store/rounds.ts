@@ -117,6 +117,8 @@ interface Waiting {
   crewId: string | null;
   roundDay: Day | null;
   locked: boolean | null;
+  /** Its crew has set out with it. */
+  begun: boolean;
   /** The programme whose visit it is. */
   laidId: string | null;
   visitId: string | null;
@@ -175,7 +177,7 @@ const standing = (tx: Tx) => tx`
   left join round_item i on i.outfit_id = x.outfit_id and i.item_id = x.id
   left join round r on r.outfit_id = i.outfit_id and r.id = i.round_id`;
 const standingColumns = (tx: Tx) => tx`
-  r.crew_id as "crewId", r.day::text as "roundDay", (i.locked or r.begun_at is not null) as locked`;
+  r.crew_id as "crewId", r.day::text as "roundDay", i.locked, r.begun_at is not null as begun`;
 
 /** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
 export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
@@ -373,6 +375,20 @@ export const tellDay = (scope: Scope, placeId: string, day: Day) =>
       insert into day_told (outfit_id, place_id, day, by_person)
       values (${scope.outfitId}, ${placeId}, ${day}, ${scope.personId})
       on conflict do nothing`,
+  );
+/** Crews that have set out on a day, home again or not. */
+export const setOutOn = (scope: Scope, day: Day): Promise<Set<string>> =>
+  within(
+    scope,
+    async (tx) =>
+      new Set(
+        (
+          await tx<{ id: string }[]>`
+            select crew_id as id
+            from round
+            where outfit_id = ${scope.outfitId} and day = ${day} and begun_at is not null`
+        ).map((r) => r.id),
+      ),
   );
 /** Places whose clients were told of a day. */
 export const toldOf = (scope: Scope, day: Day): Promise<Set<string>> =>

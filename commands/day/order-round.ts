@@ -26,7 +26,7 @@ export const orderStops = command({
       placeIds.some((p) => !here.has(p))
     )
       return refuse('placeIds', 'The round has changed meanwhile; look at it again.');
-    const f = await fortnightOf(viewer, station, now);
+    const f = await fortnightOf(viewer, station, now, 'with');
     const known = f.problem.days.includes(round.day) && f.problem.crews.some((c) => c.id === round.crewId);
     const { begins } = known
       ? dayByHand(f, round, new Set(entries.map((e) => e.itemId)), new Set(), placeIds)

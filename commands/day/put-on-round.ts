@@ -27,7 +27,7 @@ export const putOnRound = command({
   }),
   run: async (context, { day, crewId, itemIds, anyway }): Promise<Answer<{ roundId: string; notes: string[] }>> => {
     const { viewer, now, station } = context;
-    const f = await fortnightOf(viewer, station, now);
+    const f = await fortnightOf(viewer, station, now, 'with');
     const crew = f.problem.crews.find((c) => c.id === crewId);
     if (!crew) return refuse('crewId', 'There is no such crew that goes out.');
     if (!f.problem.days.includes(day)) return refuse('day', 'This day lies outside the fortnight from today on.');

@@ -16,6 +16,7 @@ import type { Viewer } from '@/store/auth';
 import {
   awaySince,
   listCrews,
+  setOutOn,
   timedSince,
   waitingUntil,
   type AllWaiting,
@@ -275,19 +276,36 @@ function itemsOf({ plans, works, looks }: AllWaiting, f: Frame): { items: Item[]
   };
 }
 
-/** Everything that the assignment of a fortnight from today on rests on; the same data make the same problem. */
-export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date): Promise<Fortnight> {
+/** What waits, but for what crews have set out with on a day. */
+function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: Day): AllWaiting {
+  const waits = (w: { begun: boolean; roundDay: Day | null }) => !w.begun || w.roundDay !== day;
+  return { ...rest, plans: plans.filter(waits), works: works.filter(waits), looks: looks.filter(waits) };
+}
+
+/**
+ * Everything that the assignment of a fortnight from today on rests on; the same data make the same problem.
+ * @param underWay what crews have set out with today: apart from what is planned, as is the rest of their day; or with it, for
+ *   whoever changes such a day itself
+ */
+export async function fortnightOf(
+  viewer: Viewer,
+  station: StationFor,
+  now: Date,
+  underWay: 'apart' | 'with' = 'apart',
+): Promise<Fortnight> {
   const today = todayOf(viewer, now);
   const days = Array.from({ length: FORTNIGHT }, (_, d) => after(today, d, 'days'));
   const last = days.at(-1)!;
-  const [waiting, crewRows, away, log, sprayers, equipment] = await Promise.all([
+  const [all, setOut, crewRows, away, log, sprayers, equipment] = await Promise.all([
     waitingUntil(viewer, after(last, BEYOND_DAYS, 'days')),
+    setOutOn(viewer, today),
     listCrews(viewer),
     awaySince(viewer, today),
     timedSince(viewer, after(today, -LEARN_YEARS, 'years')),
     listSprayers(viewer),
     listEquipment(viewer),
   ]);
+  const waiting = underWay === 'with' ? all : withoutUnderWay(all, today);
   const places = new Map(waiting.places.map((p) => [p.id, p]));
   const chances = new Map<string, (limits: AirLimits) => Job['chances']>();
   const daytimes = new Map<string, (use: LabelUse) => Job['daytimes']>();
@@ -338,7 +356,11 @@ export async function fortnightOf(viewer: Viewer, station: StationFor, now: Date
     })),
     problem: {
       days,
-      crews: crews.map((c) => crewOver(c, days, away)),
+      crews: crews.map((c) => {
+        const over = crewOver(c, days, away);
+        // Who has set out today takes no more of what is planned for it.
+        return underWay === 'apart' && setOut.has(c.id) ? { ...over, hours: [null, ...over.hours.slice(1)] } : over;
+      }),
       places: here.map((p) => ({
         id: p.id,
         name: p.name,

@@ -41,10 +41,14 @@ interface ReadPlan {
   named: Set<number>;
 }
 /**
- * Slots of jobs and the order of places, as somebody sends them; a sentence where something cannot be. What is done or dropped
+ * Slots of jobs and the order of places, as somebody sends them, beside what crews are under way with; a sentence where something cannot be. What is done or dropped
  * meanwhile is nothing any more, and what was not looked at stays where it stands.
  */
-function readPlan(x: Indexed, { rounds, left }: Rounds): { ok: true; value: ReadPlan } | ReturnType<typeof refuse> {
+function readPlan(
+  x: Indexed,
+  { rounds, left }: Rounds,
+  underWay: ReadonlySet<string>,
+): { ok: true; value: ReadPlan } | ReturnType<typeof refuse> {
   const { problem, nDays } = x;
   const jobAt = new Map(problem.jobs.flatMap((j, i) => (j as JobOf).items.map((item) => [item.id, i] as const)));
   const slotOf = new Int32Array(problem.jobs.length).fill(-1);
@@ -73,24 +77,20 @@ function readPlan(x: Indexed, { rounds, left }: Rounds): { ok: true; value: Read
         named.add(job);
       }
   }
-  if (seen.size && !named.size) return refuse('rounds', CHANGED);
+  // Of things that nobody here knows, something else was meant.
+  if (seen.size && !named.size && ![...seen].some((id) => underWay.has(id))) return refuse('rounds', CHANGED);
   problem.jobs.forEach((j, i) => {
     if (!named.has(i)) slotOf[i] = slotAt(problem, j.now);
   });
   return { ok: true, value: { slotOf, places, named } };
 }
 
-/** Crews that have set out go by their own rounds: what is planned beside leaves those as they are. */
-function keepGone(x: Indexed, { slotOf, places }: ReadPlan, gone: readonly RoundRow[]) {
+/** What a crew has set out with stays with it; more is put on its day on its own page. */
+function putBehind(x: Indexed, { slotOf, places }: ReadPlan, gone: readonly RoundRow[]) {
   for (const r of gone) {
     const slot = slotAt(x.problem, r);
-    const on = new Set(r.items.map((i) => i.itemId));
-    for (const [i, j] of x.problem.jobs.entries()) {
-      const its = (j as JobOf).items.some((item) => on.has(item.id));
-      if (its) slotOf[i] = slot;
-      else if (slotOf[i] === slot && slot >= 0)
-        return refuse('rounds', `${r.crewName} has set out: put more on its day on the page of its round.`);
-    }
+    if (slot >= 0 && slotOf.includes(slot))
+      return refuse('rounds', `${r.crewName} has set out: put more on its day on the page of its round.`);
     places.delete(slot);
   }
   return null;
@@ -153,21 +153,19 @@ export const keepRounds = command({
       jobs: fortnight.problem.jobs.map((j) => ({ ...j, locked: false })),
     };
     const x = indexed(problem);
-    const read = readPlan(x, p);
+    const today = await roundsBetween(viewer, fortnight.today, fortnight.today);
+    const gone = today.filter((r) => r.begunAt);
+    const underWay = new Set(gone.flatMap((r) => r.items.map((i) => i.itemId)));
+    const read = readPlan(x, p, underWay);
     if (!read.ok) return read;
     const { slotOf, places } = read.value;
-    const today = await roundsBetween(viewer, fortnight.today, fortnight.today);
-    const torn = keepGone(
-      x,
-      read.value,
-      today.filter((r) => r.begunAt),
-    );
-    if (torn) return torn;
+    const behind = putBehind(x, read.value, gone);
+    if (behind) return behind;
     const faults = faultsOf(fortnight, x, read.value);
     if (faults.length) return { ok: false, faults };
     const placed = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
-    const stays = new Set([...placed, ...today.flatMap((r) => (r.begunAt ? r.items : []))].map((i) => i.itemId));
-    const left = p.left.filter((id) => !stays.has(id));
+    const stands = new Set(placed.map((i) => i.itemId));
+    const left = p.left.filter((id) => !stands.has(id) && !underWay.has(id));
     await writeRounds(viewer, v7, placed, left);
     const kept = await moveWith(context, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
     // What is refused here is undone with all that was written before it.
