@@ -210,13 +210,15 @@ export function emptyPlan(x: Indexed): Plan {
   const others = (slot: number, job: number) => jobsIn[slot]!.filter((j) => j !== job);
 
   const { at, count } = countedBy(x, jobsIn);
-  const set = (slot: number, jobs: number[]) => {
+  /** @param known the day that these jobs had before; else it is worked out, from the order that stands */
+  const set = (slot: number, jobs: number[], known?: CrewDay | null) => {
     total -= costOf(days[slot]!);
     count(slot, -1);
     jobsIn[slot] = jobs;
     count(slot, 1);
     const was = days[slot]!;
-    days[slot] = jobs.length ? crewDay(x, slot, jobs, was?.ok ? was.stops.map((p) => p.place) : []) : null;
+    const anew = () => (jobs.length ? crewDay(x, slot, jobs, was?.ok ? was.stops.map((p) => p.place) : []) : null);
+    days[slot] = known === undefined ? anew() : known;
     markOf[slot] = thought.markOf(jobs);
     total += costOf(days[slot]!);
   };
@@ -257,13 +259,14 @@ export function emptyPlan(x: Indexed): Plan {
     against: (job, slot) => againstOf(x, limits, others(slot, job), job, slot),
     put(job, slot) {
       slotOf[job] = slot;
-      const was = jobsIn[slot]!;
+      const [was, day] = [jobsIn[slot]!, days[slot]!];
       total += x.own[job]![slot]! - x.missed[job]!;
       set(slot, withJob(was, job));
       if (days[slot]?.ok) return true;
       slotOf[job] = -1;
       total += x.missed[job]! - x.own[job]![slot]!;
-      set(slot, was);
+      // Sought anew without its order, what could be made might not be found again.
+      set(slot, was, day);
       return false;
     },
     take(job) {
@@ -272,6 +275,9 @@ export function emptyPlan(x: Indexed): Plan {
       slotOf[job] = -1;
       total += x.missed[job]! - x.own[job]![slot]!;
       set(slot, others(slot, job));
+      // One less can ask more: what it leaves behind is sound after sick, and wants cleaning. What does not fit goes too.
+      const last = jobsIn[slot]!.at(-1);
+      if (days[slot] && !days[slot].ok && last !== undefined) this.take(last);
     },
   };
 }

@@ -157,6 +157,12 @@ const drawn = fc.record({
 });
 
 describe('any town', () => {
+  it('a job that does not fit after all leaves the day of the others as it was', () => {
+    const p = drawProblem({ jobs: 37, crews: 1, days: 8, places: 2, hours: 10 }, 918975264);
+    const a = solved(p, 40);
+    const told = [...a.rounds.flatMap((r) => r.stops.flatMap((s) => s.jobIds)), ...a.left.map((l) => l.jobId)];
+    expect(told.sort()).toEqual(p.jobs.map((j) => j.id).sort());
+  });
   it('no answer is ever illegal, and nothing that waits is forgotten', () => {
     fc.assert(
       fc.property(drawn, ({ size, seed }) => {
