@@ -118,6 +118,9 @@ export interface Arrival {
   code: string | null;
 }
 
+/** The code of a place (p), for those whose role needs it. */
+const gateCode = (tx: Tx, wanted: boolean) =>
+  wanted ? tx`(select g.code from gate_code g where g.place_id = p.id and g.outfit_id = p.outfit_id)` : tx`null`;
 /** A place that a crew drives to. */
 export interface DayPlace extends Arrival {
   id: string;
@@ -139,7 +142,7 @@ export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boole
         p.access, p.hazards, p.dogs, p.notes,
         coalesce((p.grounds->'origin'->>'lat')::float8, s.lat) as lat,
         coalesce((p.grounds->'origin'->>'lon')::float8, s.lon) as lon,
-        ${withCodes ? tx`(select g.code from gate_code g where g.place_id = p.id and g.outfit_id = p.outfit_id)` : tx`null`} as code
+        ${gateCode(tx, withCodes)} as code
       from place p
       join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
       left join lateral (
@@ -150,8 +153,14 @@ export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boole
         limit 1) s on true
       where p.outfit_id = ${scope.outfitId} and p.id = any(${[...ids]})`),
   ]);
-export const arrivalAt = async (scope: Scope, placeId: string, withCode: boolean): Promise<Arrival | null> =>
-  (await dayPlaces(scope, [placeId], withCode))[0] ?? null;
+export const arrivalAt = (scope: Scope, placeId: string, withCode: boolean): Promise<Arrival | null> =>
+  within(scope, async (tx) => {
+    const [found] = await tx<Arrival[]>`
+      select p.access, p.hazards, p.dogs, ${gateCode(tx, withCode)} as code
+      from place p
+      where p.id = ${placeId} and p.outfit_id = ${scope.outfitId}`;
+    return found ?? null;
+  });
 
 export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
   gateCode: string | null;

@@ -1,5 +1,5 @@
 import { daytimesFor } from '@/commands/facts/rounds';
-import { thingsOf, type RoundThing } from '@/commands/facts/round';
+import { endsOf, thingsOf, type RoundThing } from '@/commands/facts/round';
 import { todayOf } from '@/commands/today';
 import { may } from '@/core/people/rights';
 import type { Hours } from '@/core/schedule/problem';
@@ -8,7 +8,6 @@ import {
   isTicked,
   loadLine,
   nextStop,
-  openEnds,
   stopsOf,
   type Before,
   type DayStop,
@@ -181,7 +180,6 @@ export const dayView = (viewer: Viewer, roundId: string, now: Date, station: Sta
       now,
     );
     const before = beforeOf(stops);
-    const rests = batches.filter((b) => b.leftMl > 0 && !(b.kept && b.goodUntil > now));
     return {
       round,
       today,
@@ -192,10 +190,7 @@ export const dayView = (viewer: Viewer, roundId: string, now: Date, station: Sta
       batches,
       load: loadOf(viewer, things, beforeLines(before, nameOf), equipment, goodStock(lots, round.day), ticks),
       before,
-      ends: openEnds(
-        things,
-        rests.map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
-      ),
+      ends: endsOf({ things, batches }, now),
       messages,
       places: Object.fromEntries(places.map((p) => [p.id, p])),
     };

@@ -1,9 +1,9 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { thingsOf } from '@/commands/facts/round';
+import { endsOf, thingsOf } from '@/commands/facts/round';
 import { notThen } from '@/commands/hanging/then';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
-import { openEnds, type OpenEnd } from '@/core/round/day';
+import type { OpenEnd } from '@/core/round/day';
 import { homeSchema } from '@/core/round/home';
 import { roundHead, setClosed } from '@/store/day';
 import { addMessages } from '@/store/messages';
@@ -60,14 +60,10 @@ export const closeRound = command({
     const never = notThen(home.homeAt, now);
     if (never) return refuse('homeAt', never);
     if (Date.parse(home.homeAt) < round.begunAt.getTime()) return refuse('homeAt', 'It was home before it set out.');
-    const { things, lefts, batches } = await thingsOf(viewer, roundId);
-    const rests = batches.filter((b) => b.leftMl > 0 && !(b.kept && b.goodUntil > now));
-    const ends = openEnds(
-      things,
-      rests.map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
-    );
+    const stands = await thingsOf(viewer, roundId);
+    const ends = endsOf(stands, now);
     if (ends.length) return { ok: false, faults: ends.map(faultOf) };
-    const places = new Set([...things, ...lefts].map((t) => t.placeId));
+    const places = new Set([...stands.things, ...stands.lefts].map((t) => t.placeId));
     if (tell.some((m) => !places.has(m.placeId))) return refuse('tell', 'The round did not go to a place among them.');
     await addMessages(
       viewer,

@@ -1,4 +1,4 @@
-import { standsOf, type DayItem } from '@/core/round/day';
+import { openEnds, standsOf, type DayItem, type OpenEnd } from '@/core/round/day';
 import type { Viewer } from '@/store/auth';
 import { batchesOfRound, type BatchRow } from '@/store/batches';
 import { leftOnRound, roundEntries, type LeftRow, type RoundEntry } from '@/store/day';
@@ -42,3 +42,12 @@ export async function thingsOf(viewer: Viewer, roundId: string): Promise<RoundTh
   });
   return { things, lefts, batches };
 }
+
+/** What keeps a day open: its things, and the rests of its mixes that nobody keeps while they are good. */
+export const endsOf = ({ things, batches }: Pick<RoundThings, 'things' | 'batches'>, now: Date): OpenEnd[] =>
+  openEnds(
+    things,
+    batches
+      .filter((b) => b.leftMl > 0 && !(b.kept && b.goodUntil > now))
+      .map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
+  );

@@ -21,6 +21,10 @@ export const dayIn: (instant: Date | string, timeZone: string) => Day = inZone('
 });
 const clockIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit', minute: '2-digit' });
 
+const hourIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit' });
+/** The hour of an instant in a time zone, 0 to 23. */
+export const hourOf = (instant: Date | string, timeZone: string): number => Number(hourIn(instant, timeZone));
+
 /** An instant as a clock on the wall of `timeZone` shows it: YYYY-MM-DDTHH:MM. */
 export const wallClock = (instant: string, timeZone: string): string =>
   `${dayIn(instant, timeZone)}T${clockIn(instant, timeZone)}`;

@@ -1,4 +1,4 @@
-import { dayIn, inZone, type Day } from '../season/zone';
+import { dayIn, hourOf, type Day } from '../season/zone';
 import type { Hour } from './station';
 
 /** An hour of a day as several courses of the forecast have it. */
@@ -12,7 +12,6 @@ export interface HourOfDay {
 }
 /** What wets a leaf, mm in an hour. */
 const WETS_MM = 0.1;
-const hourIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit' });
 const middle = (of: readonly number[]): number => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!;
 
 /**
@@ -28,7 +27,7 @@ export function hoursOfDay(members: readonly (readonly Hour[])[], day: Day, time
     const winds = of.flatMap((h) => h.windMs ?? []);
     return [
       {
-        hour: Number(hourIn(first.at, timeZone)),
+        hour: hourOf(first.at, timeZone),
         temperatureC: middle(of.map((h) => h.temperatureC)),
         windMs: winds.length ? middle(winds) : null,
         rain: of.filter((h) => h.rainMm >= WETS_MM).length / of.length,

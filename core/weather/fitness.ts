@@ -1,5 +1,5 @@
 import { onceEach } from '../diagnose/once';
-import { dayIn, inZone, type Day } from '../season/zone';
+import { dayIn, hourOf, type Day } from '../season/zone';
 import { WETS_A_LEAF_MM } from './air';
 import type { Hour } from './station';
 
@@ -30,7 +30,6 @@ export interface FitDay {
 
 /** Hours in which crews work. */
 const WORK = { from: 6, to: 21 };
-const hourIn = inZone('en-GB', { hourCycle: 'h23', hour: '2-digit' });
 
 /** Hours on end without rain from each hour of a course; beyond its end nobody knows that it is dry. */
 function drySpells(course: readonly Hour[]): number[] {
@@ -65,7 +64,7 @@ const coursesOf = (members: Members, timeZone: string): Courses =>
   courses(members, timeZone, () => {
     const days = new Map<Day, { index: number; hour: number }[]>();
     members[0]!.forEach((h, index) => {
-      const [day, hour] = [dayIn(h.at, timeZone), Number(hourIn(h.at, timeZone))];
+      const [day, hour] = [dayIn(h.at, timeZone), hourOf(h.at, timeZone)];
       const of = days.get(day) ?? [];
       if (hour >= WORK.from && hour < WORK.to) of.push({ index, hour });
       days.set(day, of);
@@ -153,7 +152,7 @@ export function fitSpans(
 ): Map<Day, Span[]> {
   const hours = new Map<Day, { hour: number; chance: number }[]>();
   for (const { at, chance } of fitHours(members, limits, timeZone)) {
-    const [day, hour] = [dayIn(at, timeZone), Number(hourIn(at, timeZone))];
+    const [day, hour] = [dayIn(at, timeZone), hourOf(at, timeZone)];
     const only = within?.(day) ?? null;
     if (only && !only.some((s) => s.from <= hour * 60 && (hour + 1) * 60 <= s.to)) continue;
     hours.set(day, [...(hours.get(day) ?? []), { hour, chance }]);

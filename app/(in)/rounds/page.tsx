@@ -1,5 +1,4 @@
 import Link from 'next/link';
-import { oneMix } from '@/core/book/row';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { showAmount, showFill, showVolume } from '@/core/units/units';
 import { findHost } from '@/knowledge';
@@ -14,6 +13,7 @@ import { Frame } from '@/ui/frame/frame';
 import { MoreTrees, Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { WhatHangs } from './hanging/what-hangs';
+import { rowsOf } from './day/lines';
 import { leftWords } from './day/words';
 import { MixRows } from './mix/mix-rows';
 import { OverPlans } from './over';
@@ -325,26 +325,14 @@ const Left = ({ left }: { left: OpenPlan['left'] }) =>
     </b>
   );
 
-/** Plans of one product by the mix that they are done from. */
-function byMix(of: readonly OpenPlan[]): OpenPlan[][] {
-  const rows: OpenPlan[][] = [];
-  for (const p of of) {
-    const row = rows.find((r) => oneMix(r[0]!, p));
-    if (row) row.push(p);
-    else rows.push([p]);
-  }
-  return rows;
-}
-
 /** Rows of a place that are done from one mix and written in one go; what hangs is gone to tree by tree. */
 const InOneGo = ({ of }: { of: readonly OpenPlan[] }) => (
   <p className="no-print flex flex-wrap gap-3">
-    {[...groupBy(of, (p) => (p.method === 'trunk-injection' ? null : `${p.labelKey} ${p.useKey}`)).values()]
-      .flatMap(byMix)
-      .filter((same) => same.length > 1)
-      .map((same) => (
-        <Link key={same[0]!.id} className="press min-h-14 phone:w-full" href={`/rounds/row?plan=${same[0]!.id}`}>
-          {same.length} trees in one go: {same[0]!.labelName}
+    {rowsOf(of, 'use')
+      .filter((r) => r.count > 1 && !r.hangs)
+      .map((r) => (
+        <Link key={r.planId} className="press min-h-14 phone:w-full" href={`/rounds/row?plan=${r.planId}`}>
+          {r.count} trees in one go: {r.label}
         </Link>
       ))}
   </p>

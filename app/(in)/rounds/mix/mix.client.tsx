@@ -13,6 +13,7 @@ import { FillFigure } from '@/ui/figures/fill';
 import { Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import type { Mix } from '@/views/mix';
+import { MainPress } from '../../tree/[id]/apply/stages.client';
 import { makeBatch, unmakeBatch } from './actions';
 
 /** A vessel that is not on the list is named with what it holds. */
@@ -198,17 +199,9 @@ export function MixBench({
           </div>
           <FormFaults faults={faults} known={['fill', 'lot', 'vessel', 'holds']} />
           {!refused && (
-            <div className="mt-4 phone:fixed phone:inset-x-0 phone:bottom-0 phone:z-10 phone:mt-0 phone:border-t-2 phone:border-bark phone:bg-sheet phone:p-3">
-              <button
-                type="button"
-                data-confirm
-                className="press press-main min-h-14 min-w-64 phone:w-full"
-                disabled={busy}
-                onClick={submit}
-              >
-                {busy ? 'Writing …' : 'Mixed'}
-              </button>
-            </div>
+            <MainPress disabled={busy} onPress={submit}>
+              {busy ? 'Writing …' : 'Mixed'}
+            </MainPress>
           )}
         </>
       )}
