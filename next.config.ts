@@ -4,6 +4,8 @@ const secure = (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');
 
 const config: NextConfig = {
   reactStrictMode: true,
+  // Which release a page is of; a phone holds pages of one and may be given the next.
+  env: { ELMHORN_BUILD: process.env.ELMHORN_BUILD ?? 'development' },
   poweredByHeader: false,
   serverExternalPackages: ['sharp', '@node-rs/argon2', 'postgres', 'ical-generator', 'pdfkit', 'pino'],
   experimental: { serverActions: { bodySizeLimit: '2mb' } },

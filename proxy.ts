@@ -31,5 +31,5 @@ export function proxy(request: NextRequest) {
 
 export const config = {
   // Uploads keep out of here: a proxied body is held in memory and cut at ten megabytes.
-  matcher: ['/((?!api/|_next/static|_next/image|icon.svg).*)'],
+  matcher: ['/((?!api/|_next/static|_next/image|icon.svg|icons/|manifest.webmanifest|sw.js).*)'],
 };

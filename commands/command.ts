@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
+import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import type { RowFault } from '@/core/exchange/table';
 import { may, refusal, type Right } from '@/core/people/rights';
@@ -39,13 +40,16 @@ export interface Context {
   observed: Date;
   /** The station that serves a spot. */
   station: StationFor;
+  /** The phone that it was written on without signal, and what its clock showed. */
+  phone?: { id: string; clockAt: string };
   /** Hears how far a long piece of work is. */
   progress?: (done: number, of: number) => void;
 }
 
-/** What goes beside the content of every verb: a device without signal says when it was seen. */
+/** What goes beside the content of every verb: a phone without signal says when it was seen, and under which id it sends. */
 const envelope = z.looseObject({
   observedAt: z.iso.datetime({ offset: true, error: 'Give the instant like 2026-05-14T09:30:00Z.' }).optional(),
+  sentAs: uuid.optional(),
 });
 /** Days without signal are weeks at most. */
 const BEHIND_MS = 60 * 86_400_000;
@@ -107,6 +111,9 @@ export function databaseSentence(error: unknown): string | null {
   }
 }
 
+/** Refusals that pass by themselves: whoever can send the same again in a while does so, and asks nobody. */
+const PASSING = ['53100', '57014', '55P03', '25P03'];
+
 /** Undoes the transaction of a verb that answered with faults: what was refused leaves nothing behind. */
 class Refused extends Error {
   constructor(readonly answer: { ok: false; faults: Fault[] }) {
@@ -153,8 +160,8 @@ export async function perform<S extends z.ZodType, T>(
   // What is no object has nothing beside it, and is left to the schema of the verb.
   const sent = envelope.safeParse(typeof input === 'object' && input !== null && !Array.isArray(input) ? input : {});
   if (!sent.success) return { ok: false, faults: faultsOf(sent.error) };
-  const { observedAt, ...content } = sent.data;
-  const read = verb.schema.safeParse(observedAt === undefined ? input : content);
+  const { observedAt, sentAs, ...content } = sent.data;
+  const read = verb.schema.safeParse(observedAt === undefined && sentAs === undefined ? input : content);
   if (!read.success) return { ok: false, faults: faultsOf(read.error) };
   const observed = seenAt(observedAt, context.now);
   if (!(observed instanceof Date)) return observed;
@@ -162,9 +169,12 @@ export async function perform<S extends z.ZodType, T>(
   if (!ready.ok) return ready;
   try {
     return await together(viewer, async () => {
-      const id = verb.once?.(read.data);
+      // What makes nothing has no id of its own; whoever may have to send it again gives it one.
+      const id = verb.once?.(read.data) ?? sentAs;
       if (id !== undefined) {
-        const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data) });
+        const { phone } = context;
+        const seen = { phoneId: phone?.id ?? null, seenAt: phone ? observed : null, clockAt: phone?.clockAt ?? null };
+        const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data), ...seen });
         if (before === 'other') throw new Refused(sentBefore);
         if (before !== 'new') return before.answer as Answer<T>;
       }
@@ -176,7 +186,7 @@ export async function perform<S extends z.ZodType, T>(
   } catch (error) {
     if (error instanceof Refused) return error.answer;
     const sentence = databaseSentence(error);
-    if (sentence) return refuse('', sentence);
+    if (sentence && !(context.phone && PASSING.includes(pgCode(error) ?? ''))) return refuse('', sentence);
     throw error;
   }
 }

@@ -6,12 +6,20 @@ import { json, within, type Scope } from './db';
  */
 export const startCommand = (
   scope: Scope,
-  c: { id: string; name: string; digest: string },
+  c: {
+    id: string;
+    name: string;
+    digest: string;
+    /** Where it was written on a phone without signal: when, by the clock put right and by the clock as it was. */
+    phoneId: string | null;
+    seenAt: Date | null;
+    clockAt: string | null;
+  },
 ): Promise<'new' | 'other' | { answer: unknown }> =>
   within(scope, async (tx) => {
     const made = await tx`
-      insert into command_done (outfit_id, id, name, digest, person_id)
-      values (${scope.outfitId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId})
+      insert into command_done (outfit_id, id, name, digest, person_id, phone_id, seen_at, clock_at)
+      values (${scope.outfitId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId}, ${c.phoneId}, ${c.seenAt}, ${c.clockAt})
       on conflict (outfit_id, id) do nothing`;
     if (made.count) return 'new';
     const [was] = await tx<{ name: string; digest: string; answer: unknown }[]>`

@@ -1,5 +1,6 @@
 import { showTemperature, showWind } from '@/core/units/units';
 import { Bar } from '@/ui/frame/bar.client';
+import { PhoneKeeper } from '@/ui/phone/phone.client';
 import { FocusOnWork } from '@/ui/frame/focus.client';
 import { UndoBar } from '@/ui/frame/undo.client';
 import { stationFor } from '../_server/station';
@@ -10,19 +11,22 @@ export default async function SignedIn({ children }: { children: React.ReactNode
   const weather = stationFor(v.spot).at(new Date());
   return (
     <UndoBar>
-      <a
-        href="#work"
-        className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-40 focus:bg-sheet focus:px-4 focus:py-3 focus:font-bold"
-      >
-        To the work
-      </a>
-      <Bar
-        name={v.name}
-        due={(await currentFloor())?.waiting ?? 0}
-        weather={`Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`}
-      />
-      <FocusOnWork />
-      {children}
+      <PhoneKeeper personId={v.personId}>
+        <a
+          href="#work"
+          className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-40 focus:bg-sheet focus:px-4 focus:py-3 focus:font-bold"
+        >
+          To the work
+        </a>
+        <Bar
+          name={v.name}
+          madeAt={new Date().toISOString()}
+          due={(await currentFloor())?.waiting ?? 0}
+          weather={`Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`}
+        />
+        <FocusOnWork />
+        {children}
+      </PhoneKeeper>
     </UndoBar>
   );
 }

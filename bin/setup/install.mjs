@@ -129,7 +129,7 @@ export function ensureBuild() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return;
   say('Making the production build …');
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' };
-  const done = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+  const done = spawnSync(process.execPath, [join(root, 'bin/build.mjs')], {
     cwd: root,
     env,
     encoding: 'utf8',

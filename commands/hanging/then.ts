@@ -1,6 +1,6 @@
-/** A clock may be so far ahead before what it says is taken for a slip; and so long ago nobody hangs anything. */
+/** A clock may be so far ahead before what it says is taken for a slip; and so long ago nobody hangs anything: a week without signal, and a week to find some. */
 const AHEAD_MINUTES = 10;
-const BACK_DAYS = 7;
+const BACK_DAYS = 14;
 
 /** Why something cannot have been done at an instant; null where it can. */
 export function notThen(at: string, now: Date): string | null {

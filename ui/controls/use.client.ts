@@ -113,19 +113,26 @@ export function forgetDrafts() {
  * @param on the id of what is made, where the form makes something; what to do when what the form rests on has changed
  */
 export function useSend<I, T>(
-  action: (input: I) => Promise<{ ok: true; value: T } | { ok: false; faults: FormFault[] }>,
+  action: (
+    input: I,
+    shown?: unknown,
+  ) => Promise<{ ok: true; value: T; kept?: boolean } | { ok: false; faults: FormFault[] }>,
   on?: { renew?: () => void; stale?: () => void },
 ) {
   const [busy, start] = useTransition();
   const [faults, setFaults] = useState<FormFault[]>([]);
-  const send = (input: I, then?: (value: T) => void) =>
+  /**
+   * @param then what is done once it landed, or waits on this phone to be sent
+   * @param shown what pages show of it while it waits
+   */
+  const send = (input: I, then?: (value: T, kept: boolean) => void, shown?: unknown) =>
     start(async () => {
       try {
-        const answer = await action(input);
+        const answer = await action(input, shown);
         setFaults(answer.ok ? [] : answer.faults);
         if (answer.ok || answer.faults.some((f) => f.path === 'id')) on?.renew?.();
         if (!answer.ok && answer.faults.some((f) => f.path === 'version')) on?.stale?.();
-        if (answer.ok) then?.(answer.value);
+        if (answer.ok) then?.(answer.value, answer.kept ?? false);
         // A form that closes takes the focus with it; a frame later it is gone.
         if (answer.ok) setTimeout(toTheWork, 50);
       } catch (error) {

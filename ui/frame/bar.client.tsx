@@ -1,12 +1,13 @@
 'use client';
 
-import { CircleHelp, Menu, Search } from 'lucide-react';
+import { CircleHelp, CloudOff, Menu, Search, Send, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { Tick } from '../controls/controls';
 import { part } from '../controls/part.client';
 import { useSettled } from '../controls/settled.client';
+import { usePhone } from '../phone/phone.client';
 import { helpFor, PLACES } from './places';
 
 // The sheet and its dialog come once the page has settled: no page needs them to be read, and help must open without signal.
@@ -59,7 +60,18 @@ function SingleKeys() {
 }
 
 /** The bar at the top: the places, the search, the help, who is signed in; and the keys of the whole product. */
-export function Bar({ name, due, weather }: { name: string; due: number; weather: string }) {
+export function Bar({
+  name,
+  due,
+  weather,
+  madeAt,
+}: {
+  name: string;
+  due: number;
+  weather: string;
+  /** When the server made this page: without signal it may be of yesterday. */
+  madeAt: string;
+}) {
   const path = usePathname();
   const router = useRouter();
   const [open, setOpen] = useState<'menu' | 'help' | 'find' | null>(null);
@@ -132,6 +144,7 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
         {place?.name ?? ''}
       </span>
       <div className="ml-auto flex items-stretch pr-2 phone:pr-0">
+        <Signal madeAt={madeAt} />
         <button
           type="button"
           onClick={() => setOpen('find')}
@@ -248,6 +261,45 @@ export function Bar({ name, due, weather }: { name: string; due: number; weather
         </Sheet>
       )}
     </header>
+  );
+}
+
+const hourOf = (at: number | string) => {
+  const d = new Date(at);
+  const clock = `${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
+  return Date.now() - d.getTime() < 12 * 3_600_000 ? clock : `${d.getDate()}/${d.getMonth() + 1} ${clock}`;
+};
+
+/** What waits to be sent and since when, and how old the page is where there is no signal; nothing while all is as it should be. */
+function Signal({ madeAt }: { madeAt: string }) {
+  const { signal, waiting, needsLook, shut } = usePhone();
+  const first = waiting[0];
+  const words = [
+    shut
+      ? shut === 'ended'
+        ? 'Phone ended'
+        : 'Signed out'
+      : signal === false
+        ? `No signal, as of ${hourOf(madeAt)}`
+        : '',
+    first ? `${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} since ${hourOf(first.clockAt)}` : '',
+    !first && signal !== false && needsLook > 0 ? `${needsLook} to look at` : '',
+  ].filter(Boolean);
+  if (!words.length) return null;
+  const Icon = signal === false ? CloudOff : first ? Send : TriangleAlert;
+  return (
+    <Link
+      href="/phone"
+      className="flex min-w-[48px] items-center gap-2 bg-sheet px-2.5 text-small leading-tight font-bold text-ink"
+      aria-label={`This phone: ${words.join('; ')}`}
+    >
+      <Icon size={18} aria-hidden className="flex-none" />
+      <span className="flex flex-col whitespace-nowrap">
+        {words.map((w) => (
+          <span key={w}>{w}</span>
+        ))}
+      </span>
+    </Link>
   );
 }
 

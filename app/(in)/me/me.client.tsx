@@ -1,10 +1,13 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/units/units';
 import { THEME_COOKIE, type Theme } from '@/core/people/looks';
 import { leave } from '@/app/sign-in/actions';
+import { letGo } from '@/ui/phone/hold.client';
+import { usePhone } from '@/ui/phone/phone.client';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
@@ -166,12 +169,21 @@ export function OutfitForm({
 }
 
 export function Leave() {
+  const { waiting } = usePhone();
   const out = (everywhere: boolean) => {
     forgetDrafts();
-    void leave(everywhere);
+    // Nothing that is held may be read by whoever takes up this phone next; what waits stays, sealed.
+    void letGo().then(() => leave(everywhere));
   };
   return (
     <section className="mt-8 flex flex-wrap gap-3">
+      {waiting.length > 0 && (
+        <p className="basis-full border-l-4 border-sap pl-3 font-semibold text-sap">
+          {waiting.length === 1 ? 'One thing waits' : `${waiting.length} things wait`} on this phone to be sent. Signed
+          out, {waiting.length === 1 ? 'it stays' : 'they stay'} here sealed until you sign in on it again;{' '}
+          <Link href="/phone">hand over in a file</Link> if that will not be.
+        </p>
+      )}
       <button type="button" className="press" onClick={() => out(false)}>
         Sign out
       </button>

@@ -10,7 +10,8 @@ import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import type { BoardGroup } from '@/views/hanging';
-import { hangAgain, hangOvernight, pullDevices, seeDevices } from './actions';
+import { hangAgain, hangOvernight, pullDevices, seeDevices } from '../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 import { devicesWords, GUARD_WORDS, STATE_PRESSES, TURN_WORDS } from './words';
 
 interface Props {
@@ -31,7 +32,7 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
   const ids = g.devices.map((d) => d.id);
   const last = g.devices.find((d) => d.last)?.last ?? null;
   const say = (state: DeviceState) =>
-    see.send({ id: v7(), deviceIds: ids, at: new Date().toISOString(), state }, () => {
+    see.send({ id: v7(), deviceIds: ids, at: phoneNow().toISOString(), state }, () => {
       said({ sentence: `${g.tag}: ${STATE_PRESSES[state].toLowerCase()}.` });
       onChanged();
     });
@@ -130,7 +131,7 @@ function Pull({ group: g, onDone }: { group: BoardGroup; onDone: () => void }) {
     pull.send(
       {
         id: v7(),
-        at: new Date().toISOString(),
+        at: phoneNow().toISOString(),
         devices: g.devices.map((d) => ({
           id: d.id,
           leftMl: (leftMl * d.putMl) / put,

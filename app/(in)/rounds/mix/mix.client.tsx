@@ -14,7 +14,8 @@ import { Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import type { Mix } from '@/views/mix';
 import { MainPress } from '../../tree/[id]/apply/stages.client';
-import { makeBatch, unmakeBatch } from './actions';
+import { makeBatch, unmakeBatch } from '../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 
 /** A vessel that is not on the list is named with what it holds. */
 const OTHER = 'other';
@@ -72,7 +73,7 @@ export function MixBench({
         totalMl: load.spray,
         product: load.put,
         lots: from,
-        madeAt: new Date().toISOString(),
+        madeAt: phoneNow().toISOString(),
       },
       ({ code }) => {
         renew();

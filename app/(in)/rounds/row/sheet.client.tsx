@@ -20,7 +20,8 @@ import type { Row, RowTree } from '@/views/row';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
 import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
 import { firstWord, perUnit, readAir, sentSource, typedAir } from '../../tree/[id]/apply/typed';
-import { bookRow } from './actions';
+import { bookRow } from '../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 import { useRowGates } from './gates.client';
 import { Strip } from './strip.client';
 import { WriteRow } from './write.client';
@@ -155,8 +156,8 @@ export function RowSheet(props: Props) {
         id: form.id,
         rows: written.map((t) => ({ planId: t.planId, recordId: form.records[t.planId] ?? v7() })),
         total: amount.value === planned ? null : amount.value * perUnit(unit),
-        startedAt: form.startedAt || new Date().toISOString(),
-        endedAt: form.endedAt || new Date().toISOString(),
+        startedAt: form.startedAt || phoneNow().toISOString(),
+        endedAt: form.endedAt || phoneNow().toISOString(),
         ...sentSource(source),
         weather: { ...at.weather, at: form.startedAt || station.at },
         soil: form.soil,
@@ -262,7 +263,7 @@ export function RowSheet(props: Props) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }
-              go(2, { startedAt: new Date().toISOString(), out: [...new Set([...form.out, ...stopped])] });
+              go(2, { startedAt: phoneNow().toISOString(), out: [...new Set([...form.out, ...stopped])] });
             },
             !mine.length,
           )}
@@ -278,7 +279,7 @@ export function RowSheet(props: Props) {
           <p className="mt-3 max-w-lg text-[0.9375rem] text-ink-2">{words.mind}</p>
           {main('Finished', () =>
             go(3, {
-              endedAt: new Date().toISOString(),
+              endedAt: phoneNow().toISOString(),
               // Where nobody ticked on the way, all of them are meant; what is not done is taken out.
               done: form.done.length ? form.done : mine.map((t) => t.planId),
             }),

@@ -7,7 +7,8 @@ import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
-import { archiveTree, editTree, finishWork, remind, revoke, settleFollowUp, skip } from './actions';
+import { finishWork } from '../../without-signal.client';
+import { archiveTree, editTree, remind, revoke, settleFollowUp, skip } from './actions';
 
 interface SettleProps {
   id: string;

@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { beginRound } from '../actions';
+import { beginRound } from '../../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 
 /** The one thing to do next with the day as a whole: set out, or come home. */
 export function Begin({
@@ -43,7 +44,7 @@ export function Begin({
             className="press press-main min-h-14 phone:w-full"
             disabled={busy}
             onClick={() =>
-              send({ roundId, at: new Date().toISOString() }, () => {
+              send({ roundId, at: phoneNow().toISOString() }, () => {
                 window.scrollTo({ top: 0 });
                 said({
                   sentence: 'Set out. Nobody plans this day anew now.',

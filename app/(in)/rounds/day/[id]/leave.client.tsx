@@ -6,7 +6,7 @@ import { WANTS_WORDS, WHY_LEFT, type WhyLeft } from '@/core/round/day';
 import { FormFaults, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { leaveUndone, takeBackLeft } from '../actions';
+import { leaveUndone, takeBackLeft } from '../../../without-signal.client';
 import { LEFT_PRESSES } from '../words';
 
 /** Why something is left, by one press; a reason that says nothing by itself wants a word more. */

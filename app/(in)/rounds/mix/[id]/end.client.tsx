@@ -7,7 +7,7 @@ import { readNumber } from '@/core/units/numbers';
 import { FormFaults, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { endBatch } from '../actions';
+import { endBatch } from '../../../without-signal.client';
 
 const PRESSES: Record<BatchEnd, string> = {
   kept: 'It is kept, labelled and locked',

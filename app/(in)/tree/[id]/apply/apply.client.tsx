@@ -26,7 +26,8 @@ import { Fact, Pour } from '@/ui/frame/pieces';
 import { soilState } from '@/core/weather/air';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
-import { book } from './actions';
+import { book } from '../../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
@@ -191,8 +192,8 @@ export function ApplyBench({
       {
         id: form.id,
         planId: plan.id,
-        startedAt: form.startedAt || new Date().toISOString(),
-        endedAt: form.endedAt || new Date().toISOString(),
+        startedAt: form.startedAt || phoneNow().toISOString(),
+        endedAt: form.endedAt || phoneNow().toISOString(),
         amount: exact,
         ...sentSource(source),
         weather: {
@@ -450,7 +451,7 @@ export function ApplyBench({
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }
-              setForm((f) => ({ ...f, startedAt: new Date().toISOString(), stage: 2 }));
+              setForm((f) => ({ ...f, startedAt: phoneNow().toISOString(), stage: 2 }));
               window.scrollTo({ top: 0 });
             },
             stops.length > 0,
@@ -470,7 +471,7 @@ export function ApplyBench({
         >
           {main(hanging ? 'Write what went in' : 'Finished', () => {
             const hung = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };
-            setForm((f) => ({ ...f, endedAt: new Date().toISOString(), ...hung, stage: 3 }));
+            setForm((f) => ({ ...f, endedAt: phoneNow().toISOString(), ...hung, stage: 3 }));
             window.scrollTo({ top: 0 });
           })}
         </During>

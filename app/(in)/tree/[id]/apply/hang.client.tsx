@@ -8,7 +8,8 @@ import { GUARDS, type Guard } from '@/core/hanging/hanging';
 import { Choices, FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';
-import { hang } from '../../../rounds/hanging/actions';
+import { hang } from '../../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 import { GUARD_WORDS } from '../../../rounds/hanging/words';
 
 /** What a plan has hung on its tree: nothing yet, something that hangs still, or all of it pulled. */
@@ -63,7 +64,7 @@ export function Hang({
   if (hanging && hanging.entered >= product * FINISHED) return null;
   const now = () => {
     if (!guarded) return setFaults([{ path: 'guarded', sentence: 'Say what keeps people from it.' }]);
-    send({ id, planId, at: (!hanging && startedAt) || new Date().toISOString(), guarded }, () => {
+    send({ id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded }, () => {
       router.push('/rounds/hanging');
       router.refresh();
     });

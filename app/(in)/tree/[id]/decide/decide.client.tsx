@@ -5,7 +5,7 @@ import { CERTAINTIES, certaintyWords, DECISIONS, ODDS, type Certainty, type Deci
 import { Choices, FormFaults, TextArea, Tick } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { decide } from './actions';
+import { decide } from '../../../without-signal.client';
 
 interface Props {
   treeId: string;

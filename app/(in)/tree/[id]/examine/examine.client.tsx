@@ -12,7 +12,7 @@ import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
-import { examine } from './actions';
+import { examine } from '../../../without-signal.client';
 import { answerTo, type BenchAnswer } from './answer';
 import { AlikeTrees } from './row.client';
 import { BarkAndRoots } from './bark.client';

@@ -12,7 +12,7 @@ import { simulatedTape } from '@/stand-ins/diameter-tape';
 import { Choices, Field, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { measure } from './actions';
+import { measure } from '../../../without-signal.client';
 
 interface Stem {
   kind: 'girth' | 'diameter';

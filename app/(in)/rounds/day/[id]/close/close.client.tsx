@@ -7,7 +7,8 @@ import { readNumber } from '@/core/units/numbers';
 import { FormFaults, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { closeRound } from '../../actions';
+import { closeRound } from '../../../../without-signal.client';
+import { phoneNow } from '@/ui/phone/clock.client';
 import type { ToTell } from '../../told';
 
 /** What must have an end first, then hours, tools, stock and clients: one press closes the day. */
@@ -73,7 +74,7 @@ export function CloseForm({
         id,
         roundId,
         home: {
-          homeAt: new Date().toISOString(),
+          homeAt: phoneNow().toISOString(),
           restMinutes: Math.round(rest.value),
           toolsClean: form.toolsClean,
           bits: counted?.ok ? Math.round(counted.value) : null,

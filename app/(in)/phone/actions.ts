@@ -1,0 +1,30 @@
+'use server';
+
+import { unstable_rethrow } from 'next/navigation';
+import { revalidatePath } from 'next/cache';
+import { commandNamed } from '@/commands';
+import { NOT_YOUR_FAULT, refuse } from '@/commands/command';
+import { endPhone as endPhoneCommand } from '@/commands/phone/end-phone';
+import { settle } from '@/commands/phone/settle-refused';
+import { failed } from '@/app/_server/failed';
+import { serve } from '@/app/_server/serve';
+import { stationFor } from '@/app/_server/station';
+import { currentViewer } from '@/app/_server/viewer';
+
+export const endPhone = serve(endPhoneCommand);
+
+/** What was refused is sent once more for whoever did it, or set aside. */
+export async function settleRefused(input: unknown) {
+  try {
+    const viewer = await currentViewer();
+    if (!viewer) return refuse('', 'You are signed out. Sign in again in another tab.');
+    const now = new Date();
+    const answer = await settle({ viewer, now, observed: now, station: stationFor }, commandNamed, input);
+    if (answer.ok) revalidatePath('/', 'layout');
+    return answer;
+  } catch (error) {
+    unstable_rethrow(error);
+    await failed(error);
+    return refuse('', NOT_YOUR_FAULT);
+  }
+}

@@ -1,0 +1,27 @@
+import { revalidatePath } from 'next/cache';
+import { commandNamed } from '@/commands';
+import { faultsOf } from '@/commands/command';
+import { NOT_THIS_PHONE, receive } from '@/commands/phone/receive';
+import { sendsSchema } from '@/core/phone/send';
+import { bodyOf, faulty, route } from '../../../_server/api';
+import { carryMessages } from '../../../_server/messages';
+import { stationFor } from '../../../_server/station';
+
+/** What a phone wrote without signal, in its order; each write is answered by itself. */
+export const POST = route(
+  null,
+  async (viewer, request) => {
+    const sent = await bodyOf(request, 2_500_000);
+    if (!sent.ok) return sent.fault;
+    const read = sendsSchema.safeParse(sent.value);
+    if (!read.success) return faulty(400, ...faultsOf(read.error));
+    const got = await receive({ viewer, now: new Date(), station: stationFor }, commandNamed, read.data);
+    if (!got) return faulty(410, { path: 'phoneId', sentence: NOT_THIS_PHONE });
+    if (got.landed.some((l) => l.ok)) {
+      await carryMessages();
+      revalidatePath('/', 'layout');
+    }
+    return Response.json(got, { headers: { 'cache-control': 'no-store' } });
+  },
+  { what: 'sends', most: 240, seconds: 60 },
+);

@@ -1,0 +1,73 @@
+import { perform, refuse, type AnyCommand, type Context } from '@/commands/command';
+import { aheadBy } from '@/core/phone/clock';
+import type { Landed, Send, Sends } from '@/core/phone/send';
+import { together } from '@/store/db';
+import { keepRefused, phoneHeard, phoneNamed, wasRefused } from '@/store/phones';
+
+/** What a phone is told when it has sent: what became of each write, and how far its clock is ahead, in seconds. */
+export interface Received {
+  landed: Landed[];
+  aheadS: number;
+}
+/** A phone that the server does not know, or that somebody has ended. */
+export const NOT_THIS_PHONE = 'This phone was ended, or is not known here. Sign in on it again.';
+
+export type At = Omit<Context, 'observed' | 'phone' | 'progress'>;
+
+/**
+ * One write of a phone, as if it were said now, but of the hour in which it was done. What is refused is kept for somebody
+ * to look at, so that the phone may let go of it.
+ */
+export async function land(
+  context: At,
+  phoneId: string,
+  verbs: (name: string) => AnyCommand | null,
+  s: Send,
+): Promise<Landed> {
+  const verb = verbs(s.verb);
+  const told = typeof s.input === 'object' && s.input !== null && !Array.isArray(s.input) ? s.input : null;
+  const answer =
+    verb && told
+      ? await perform(
+          verb,
+          { ...context, phone: { id: phoneId, clockAt: s.clockAt } },
+          { ...told, observedAt: s.at, sentAs: s.id },
+        )
+      : refuse('', 'This server knows no such thing. The phone may run an older or a newer Elmhorn than it.');
+  if (answer.ok) return { id: s.id, ok: true };
+  await keepRefused(context.viewer, phoneId, s, answer.faults);
+  return { id: s.id, ok: false, faults: answer.faults };
+}
+
+/**
+ * Takes what a phone wrote without signal, in its order. Each write lands or is kept for a look, by itself: one that is
+ * refused holds none of the others up. Sent again, each is answered as before.
+ * @param verbs the verbs of the house by their names
+ * @returns null for a phone that is given nothing any more
+ * @throws a bug or an outage; what had landed before it stays landed, and the phone sends the rest again
+ */
+export async function receive(
+  context: At,
+  verbs: (name: string) => AnyCommand | null,
+  { phoneId, clockNow, sends }: Sends,
+): Promise<Received | null> {
+  const { viewer, now } = context;
+  const aheadS = aheadBy(Date.parse(clockNow), now.getTime());
+  const before = await together(viewer, async () => {
+    const phone = await phoneNamed(viewer, phoneId);
+    if (!phone || phone.endedAt || phone.personId !== viewer.personId) return null;
+    await phoneHeard(viewer, phoneId, aheadS);
+    return wasRefused(
+      viewer,
+      sends.map((s) => s.id),
+    );
+  });
+  if (!before) return null;
+  const landed: Landed[] = [];
+  for (const s of sends) {
+    // What was refused is settled by whoever looks at it, not by sending it once more.
+    const refused = before.find((b) => b.id === s.id);
+    landed.push(refused ? { id: s.id, ok: false, faults: refused.faults } : await land(context, phoneId, verbs, s));
+  }
+  return { landed, aheadS };
+}

@@ -1,0 +1,90 @@
+import { refuse, perform, type Answer, type AnyCommand, type Context } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { may } from '@/core/people/rights';
+import { loadViewer } from '@/store/auth';
+import { needsLook, refusedAgain, settleRefused, type NeedsLook } from '@/store/phones';
+import { z } from 'zod';
+
+/** Places of a write in which somebody may add a reason afterwards: why it was done all the same. What was done stays as it was. */
+const REASONS = /^(deviation|words|reason|released\.[a-z0-9-]{1,60})$/;
+
+export const settleSchema = z.discriminatedUnion('how', [
+  z.object({
+    how: z.literal('send again'),
+    id: uuid,
+    /** Reasons by the place that asked for one. */
+    reasons: z
+      .record(
+        z.string().regex(REASONS, 'Only a reason can be added.'),
+        z.string().trim().max(600, 'At most 600 signs.'),
+      )
+      .default({}),
+  }),
+  z.object({
+    how: z.literal('set aside'),
+    id: uuid,
+    words: z.string().trim().min(4, 'Say in a few words why it is not written.').max(600, 'At most 600 signs.'),
+  }),
+]);
+
+/** A write with the reasons that were added. */
+function withReasons(input: unknown, reasons: Readonly<Record<string, string>>): Record<string, unknown> {
+  const out = { ...(input as Record<string, unknown>) };
+  for (const [path, why] of Object.entries(reasons)) {
+    if (!why) continue;
+    const [first, gate] = path.split('.') as [string, string | undefined];
+    if (gate) out[first] = { ...(out[first] as Record<string, unknown> | undefined), [gate]: why };
+    else out[first] = [out[first], why].filter(Boolean).join(' ');
+  }
+  return out;
+}
+
+/** Writes it as the person who did it, of the hour in which it was done. */
+async function sendAgain(
+  context: Context,
+  verbs: (name: string) => AnyCommand | null,
+  n: NeedsLook,
+  reasons: Readonly<Record<string, string>>,
+): Promise<Answer<unknown>> {
+  const verb = verbs(n.verb);
+  if (!verb) return refuse('', 'This server knows no such thing.');
+  const doer = await loadViewer({ outfitId: context.viewer.outfitId, personId: n.personId });
+  if (!doer) return refuse('', 'Whoever did it is not in this outfit any more.');
+  const { now, station } = context;
+  return perform(
+    verb,
+    { viewer: doer, now, station },
+    { ...withReasons(n.input, reasons), observedAt: n.seenAt.toISOString(), sentAs: n.id },
+  );
+}
+
+/**
+ * Settles what came from a phone and was refused: sent once more, where what stood in its way is gone or a reason is added;
+ * or set aside with a reason, and still kept. Whoever did it may, and whoever corrects the book.
+ * Not one of the verbs of the house: it speaks for another person, and only of what that person sent.
+ */
+export async function settle(
+  context: Context,
+  verbs: (name: string) => AnyCommand | null,
+  input: unknown,
+): Promise<Answer<{ stands: boolean }>> {
+  const read = settleSchema.safeParse(input);
+  if (!read.success)
+    return { ok: false, faults: read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message })) };
+  const { viewer } = context;
+  const [n] = await needsLook(viewer, read.data.id);
+  if (!n) return refuse('id', 'Somebody has settled this before, or it is not in this outfit.');
+  if (n.personId !== viewer.personId && !may(viewer.role, 'correct'))
+    return refuse('', 'Whoever did it settles it, or somebody who may correct the book.');
+  if (read.data.how === 'set aside')
+    return (await settleRefused(viewer, n.id, 'set aside', read.data.words))
+      ? { ok: true, value: { stands: false } }
+      : refuse('id', 'Somebody has settled this before.');
+  const answer = await sendAgain(context, verbs, n, read.data.reasons);
+  if (!answer.ok) {
+    await refusedAgain(viewer, n.id, answer.faults);
+    return answer;
+  }
+  await settleRefused(viewer, n.id, 'sent again', Object.values(read.data.reasons).join(' ').slice(0, 600));
+  return { ok: true, value: { stands: true } };
+}

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { instant, uuid } from '../book/record';
+import type { Fault } from '../book/write';
+
+/** Most writes that travel together: few enough that a thin line carries them before it breaks again. */
+export const MOST_TOGETHER = 40;
+
+/** What was written on a phone without signal, as it travels: the verb, what it was told, and when by which clock. */
+export const sendSchema = z.strictObject({
+  /** Made by the phone: sent again under it, it lands once. */
+  id: uuid,
+  verb: z.string().min(1).max(60),
+  /** In words, for whoever has to look at it. */
+  what: z.string().trim().min(1).max(300),
+  input: z.unknown(),
+  /** When it was done: the clock of the phone, put right by what it knew of its error. */
+  at: instant,
+  /** What its clock showed. */
+  clockAt: instant,
+});
+export type Send = z.infer<typeof sendSchema>;
+
+/** What a phone sends when there is signal: its writes in the order in which they were made. */
+export const sendsSchema = z.strictObject({
+  phoneId: uuid,
+  /** What its clock shows while it sends. */
+  clockNow: instant,
+  sends: z.array(sendSchema).max(MOST_TOGETHER, `At most ${MOST_TOGETHER} writes at once.`),
+});
+export type Sends = z.infer<typeof sendsSchema>;
+
+/** What became of a write: it landed, or it was refused and waits on the server for somebody to look at it. Either way the phone need not keep it. */
+export type Landed = { id: string; ok: true } | { id: string; ok: false; faults: Fault[] };
+
+/** What a phone says of itself when it meets the server. */
+export const meetingSchema = z.strictObject({
+  phoneId: uuid,
+  name: z.string().trim().min(1, 'Give the phone a name.').max(80, 'At most 80 signs.'),
+  clockNow: instant,
+  waiting: z.number().int().min(0).max(1_000_000),
+});
+
+/** Days that a phone may hold rounds without having met the server. */
+export const LEASE_DAYS = 7;
+/** Days ahead whose rounds a phone holds, today among them. */
+export const HOLDS_DAYS = 5;

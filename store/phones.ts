@@ -1,0 +1,178 @@
+import type { Fault } from '@/core/book/write';
+import type { Send } from '@/core/phone/send';
+import { json, within, type Scope } from './db';
+
+/** A phone that has met the server. */
+export interface PhoneRow {
+  id: string;
+  personId: string;
+  personName: string;
+  name: string;
+  firstSeen: Date;
+  lastSeen: Date;
+  clockOffS: number;
+  waiting: number;
+  endedAt: Date | null;
+}
+/** Phones of the outfit, or of one person; the last heard of first. */
+export const listPhones = (scope: Scope, personId: string | null): Promise<PhoneRow[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<PhoneRow[]>`
+      select f.id, f.person_id as "personId", p.name as "personName", f.name, f.first_seen as "firstSeen",
+        f.last_seen as "lastSeen", f.clock_off_s as "clockOffS", f.waiting, f.ended_at as "endedAt"
+      from phone f
+      join person p on p.outfit_id = f.outfit_id and p.id = f.person_id
+      where f.outfit_id = ${scope.outfitId} ${personId ? tx`and f.person_id = ${personId}` : tx``}
+      order by f.ended_at is not null, f.last_seen desc, f.id
+      limit 200`),
+  ]);
+
+/** A phone as the server opens what it has sealed. */
+export interface KnownPhone {
+  personId: string;
+  key: Buffer;
+  endedAt: Date | null;
+}
+export const phoneNamed = (scope: Scope, id: string): Promise<KnownPhone | null> =>
+  within(scope, async (tx) => {
+    const [found] = await tx<KnownPhone[]>`
+      select person_id as "personId", key, ended_at as "endedAt"
+      from phone
+      where outfit_id = ${scope.outfitId} and id = ${id}`;
+    return found ?? null;
+  });
+
+/** A phone that meets the server: new, or heard of again. Its key stays what it was. */
+export const keepPhone = (
+  scope: Scope,
+  p: { id: string; name: string; key: Buffer; clockOffS: number; waiting: number },
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into phone (outfit_id, id, person_id, name, key, clock_off_s, waiting)
+      values (${scope.outfitId}, ${p.id}, ${scope.personId}, ${p.name}, ${p.key}, ${p.clockOffS}, ${p.waiting})
+      on conflict (outfit_id, id) do update
+      set name = excluded.name, last_seen = now(), clock_off_s = excluded.clock_off_s, waiting = excluded.waiting
+      where phone.person_id = excluded.person_id`,
+  );
+/** Heard of a phone while it sends. */
+export const phoneHeard = (scope: Scope, id: string, clockOffS: number) =>
+  within(
+    scope,
+    (tx) => tx`
+      update phone
+      set last_seen = now(), clock_off_s = ${clockOffS}
+      where outfit_id = ${scope.outfitId} and id = ${id}`,
+  );
+/** From now on a phone is given nothing, and what it sends is refused. @returns false where there is none, or it had ended */
+export const endPhone = (scope: Scope, id: string, ended: boolean): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const changed = await tx`
+      update phone
+      set ended_at = ${ended ? tx`now()` : null}, ended_by = ${ended ? scope.personId : null}
+      where outfit_id = ${scope.outfitId} and id = ${id} and (ended_at is null) = ${ended}`;
+    return changed.count > 0;
+  });
+
+/** What came from a phone, was refused, and waits for somebody. */
+export interface NeedsLook {
+  id: string;
+  phoneName: string;
+  personId: string;
+  personName: string;
+  verb: string;
+  what: string;
+  input: unknown;
+  faults: Fault[];
+  seenAt: Date;
+  clockAt: Date;
+  receivedAt: Date;
+}
+export const needsLook = (scope: Scope, id: string | null = null): Promise<NeedsLook[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<NeedsLook[]>`
+      select n.id, f.name as "phoneName", n.person_id as "personId", p.name as "personName", n.verb, n.what, n.input,
+        n.faults, n.seen_at as "seenAt", n.clock_at as "clockAt", n.received_at as "receivedAt"
+      from needs_look n
+      join phone f on f.outfit_id = n.outfit_id and f.id = n.phone_id
+      join person p on p.outfit_id = n.outfit_id and p.id = n.person_id
+      where n.outfit_id = ${scope.outfitId} and n.settled is null ${id ? tx`and n.id = ${id}` : tx``}
+      order by n.seen_at, n.id
+      limit 200`),
+  ]);
+/** How much waits for a look. */
+export const needsLookCount = (scope: Scope): Promise<number> =>
+  within(scope, async (tx) => {
+    const [row] = await tx<{ n: number }[]>`
+      select count(*)::int as n
+      from needs_look
+      where outfit_id = ${scope.outfitId} and settled is null`;
+    return row!.n;
+  });
+
+/** Keeps what was refused; sent once more, it stands once. */
+export const keepRefused = (scope: Scope, phoneId: string, s: Send, faults: readonly Fault[]) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into needs_look (outfit_id, id, phone_id, person_id, verb, what, input, faults, seen_at, clock_at)
+      values (${scope.outfitId}, ${s.id}, ${phoneId}, ${scope.personId}, ${s.verb}, ${s.what}, ${json(tx, s.input ?? null)},
+        ${json(tx, faults)}, ${s.at}, ${s.clockAt})
+      on conflict (outfit_id, id) do nothing`,
+  );
+/** What a write that was refused before ended in, if it has. */
+export const wasRefused = (scope: Scope, ids: readonly string[]): Promise<{ id: string; faults: Fault[] }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ id: string; faults: Fault[] }[]>`
+      select id, faults
+      from needs_look
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`),
+  ]);
+/** It was tried once more, and refused for other reasons. */
+export const refusedAgain = (scope: Scope, id: string, faults: readonly Fault[]) =>
+  within(
+    scope,
+    (tx) => tx`
+      update needs_look
+      set faults = ${json(tx, faults)}
+      where outfit_id = ${scope.outfitId} and id = ${id} and settled is null`,
+  );
+/** @returns false where somebody settled it before */
+export const settleRefused = (
+  scope: Scope,
+  id: string,
+  settled: 'sent again' | 'set aside',
+  words: string,
+): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const changed = await tx`
+      update needs_look
+      set settled = ${settled}, settled_at = now(), settled_by = ${scope.personId}, words = ${words}
+      where outfit_id = ${scope.outfitId} and id = ${id} and settled is null`;
+    return changed.count > 0;
+  });
+
+/** A round that somebody goes out with. */
+export interface HeldRound {
+  id: string;
+  day: string;
+  crewName: string;
+  /** Changes with what stands on it. */
+  stamp: string;
+}
+/** Rounds of a person's crews on some days, that are not closed. */
+export const roundsOfPerson = (scope: Scope, from: string, to: string): Promise<HeldRound[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<HeldRound[]>`
+      select r.id, r.day::text as day, c.name as "crewName",
+        (select md5(coalesce(string_agg(i.item_id::text || i.position, ',' order by i.position, i.item_id), ''))
+          from round_item i
+          where i.outfit_id = r.outfit_id and i.round_id = r.id) as stamp
+      from round r
+      join crew c on c.outfit_id = r.outfit_id and c.id = r.crew_id
+      join crew_person x on x.outfit_id = r.outfit_id and x.crew_id = r.crew_id and x.person_id = ${scope.personId}
+      where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to} and r.closed_at is null
+      order by r.day, r.id
+      limit 20`),
+  ]);

@@ -1,0 +1,206 @@
+'use client';
+
+import { LEASE_DAYS } from '@/core/phone/send';
+import { v7 } from 'uuid';
+import { keepClockAhead } from './clock.client';
+import { countWaiting } from './outbox.client';
+import { ANSWERS, canKeep, PAGES, phoneStore, type HeldPage } from './store.client';
+
+/** What the server gives a phone that meets it. */
+interface Met {
+  personId: string;
+  key: string;
+  aheadS: number;
+  rounds: { id: string; day: string; crewName: string; stamp: string }[];
+  needsLook: number;
+}
+export type Meeting = { how: 'met'; met: Met } | { how: 'no answer' | 'signed out' | 'ended' | 'cannot keep' };
+
+/** Pages that a phone holds whatever its rounds are. */
+const ALWAYS = ['/', '/rounds', '/rounds/hanging', '/rounds/mix', '/phone', '/phone/held'];
+/** Pages of a round that are led to from its day. */
+const LEADS = /^\/(rounds\/(row|mix)([/?]|$)|rounds\/day\/[0-9a-f-]{36}\/close|tree\/[0-9a-f-]{36}(\/apply)?(\?|$))/;
+const TREE = /^\/tree\/([0-9a-f-]{36})/;
+const STEPS = ['', '/measure', '/examine', '/decide', '/prescribe', '/apply'];
+/** A page that is older is fetched anew while there is signal. */
+const FRESH_MS = 4 * 3_600_000;
+/** Photos of a tree that are held: those of its last look. */
+const PHOTOS_OF_TREE = 2;
+/** Pages that are fetched at the same time, so that whoever works on this phone does not wait for them. */
+const AT_ONCE = 3;
+
+const phoneName = () => {
+  const agent = navigator.userAgent;
+  const system = /Android|iPhone|iPad|Windows|Mac OS|Linux/.exec(agent)?.[0] ?? 'Browser';
+  return `${system}, ${/Firefox|Edg|Chrome|Safari/.exec(agent)?.[0] ?? 'browser'}`;
+};
+
+/** This phone says how it stands; what it is given is kept, and what another person held here is let go. */
+export async function meet(personId: string): Promise<Meeting> {
+  if (!canKeep()) return { how: 'cannot keep' };
+  const db = await phoneStore();
+  let phoneId = await db.get('phones', personId);
+  if (!phoneId) await db.put('phones', (phoneId = v7()), personId);
+  let answer: Response;
+  try {
+    answer = await fetch('/api/phone', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        phoneId,
+        name: phoneName(),
+        clockNow: new Date().toISOString(),
+        waiting: await countWaiting(),
+      }),
+      signal: AbortSignal.timeout(20_000),
+    });
+  } catch {
+    return { how: 'no answer' };
+  }
+  if (answer.status === 401) return { how: 'signed out' };
+  if (answer.status === 410) {
+    await letGo();
+    return { how: 'ended' };
+  }
+  if (!answer.ok) return { how: 'no answer' };
+  const met = (await answer.json()) as Met;
+  keepClockAhead(met.aheadS);
+  const before = await db.get('holder', 'me');
+  if (before && before.personId !== met.personId) await letGo();
+  const bytes = Uint8Array.from(atob(met.key), (c) => c.charCodeAt(0));
+  // It can seal and open on this phone, and cannot be read out of it.
+  const key = await crypto.subtle.importKey('raw', bytes, 'AES-GCM', false, ['encrypt', 'decrypt']);
+  await db.put('keys', key, met.personId);
+  const metAt = Date.now();
+  const until = metAt + LEASE_DAYS * 86_400_000;
+  await db.put('holder', { personId: met.personId, phoneId, metAt, until }, 'me');
+  return { how: 'met', met };
+}
+
+/** Lets go of all that is held and of the key. What waits stays, sealed, until the same person signs in here again. */
+export async function letGo(): Promise<void> {
+  if (!canKeep()) return;
+  const db = await phoneStore();
+  const tx = db.transaction(['holder', 'keys', 'held'], 'readwrite');
+  await Promise.all([
+    tx.objectStore('holder').clear(),
+    tx.objectStore('keys').clear(),
+    tx.objectStore('held').clear(),
+    tx.done,
+  ]);
+  await Promise.all([caches.delete(PAGES), caches.delete(ANSWERS)]);
+}
+
+const small = async (body: Blob): Promise<Blob> =>
+  new Response(body.stream().pipeThrough(new CompressionStream('gzip'))).blob();
+
+/** Fetches a page and holds it, made small. @returns what it leads to; null where it was not given */
+async function hold(path: string, build: string, roundId: string | null): Promise<Document | null> {
+  const answer = await fetch(path, { headers: { accept: 'text/html', 'x-elmhorn-hold': '1' }, redirect: 'manual' });
+  if (answer.status !== 200) return null;
+  const html = await answer.blob();
+  const body = await small(html);
+  const headers = new Headers({ 'content-type': 'text/html; charset=utf-8', 'x-elmhorn-gzip': '1' });
+  const policy = answer.headers.get('content-security-policy');
+  if (policy) headers.set('content-security-policy', policy);
+  const cache = await caches.open(PAGES);
+  await cache.put(path, new Response(body, { headers }));
+  await (await phoneStore()).put('held', { path, at: Date.now(), bytes: body.size, build, roundId });
+  return new DOMParser().parseFromString(await html.text(), 'text/html');
+}
+
+const linksOf = (page: Document): string[] => [
+  ...new Set(
+    [...page.querySelectorAll<HTMLAnchorElement>('a[href^="/"]')]
+      .map((a) => a.getAttribute('href')!.split('#')[0]!)
+      .filter((href) => LEADS.test(href)),
+  ),
+];
+const photosOf = (page: Document): string[] =>
+  [...page.querySelectorAll<HTMLImageElement>('img[src^="/api/photos/"]')]
+    .slice(0, PHOTOS_OF_TREE)
+    .map((i) => i.getAttribute('src')!);
+
+async function holdPhoto(src: string, roundId: string | null, build: string) {
+  const db = await phoneStore();
+  if (await db.get('held', src)) return;
+  const answer = await fetch(src);
+  if (!answer.ok) return;
+  const body = await answer.blob();
+  await (await caches.open(PAGES)).put(src, new Response(body, { headers: { 'content-type': body.type } }));
+  await db.put('held', { path: src, at: Date.now(), bytes: body.size, build, roundId });
+}
+
+export interface Holding {
+  done: number;
+  of: number;
+}
+/**
+ * Holds the rounds of the coming days with all that their days lead to, and lets go of what belongs to none of them any
+ * more. What is fresh is left as it is.
+ * @param all everything anew: what stands on this phone has been changed by what it sent
+ */
+export async function holdRounds(
+  rounds: readonly { id: string; stamp: string }[],
+  build: string,
+  all: boolean,
+  progress: (p: Holding) => void,
+): Promise<void> {
+  const db = await phoneStore();
+  const now = Date.now();
+  const isFresh = async (path: string) => {
+    const was = await db.get('held', path);
+    return was !== undefined && !all && was.build === build && now - was.at < FRESH_MS;
+  };
+  const wanted = new Map<string, string | null>(ALWAYS.map((p) => [p, null]));
+  for (const r of rounds) wanted.set(`/rounds/day/${r.id}`, r.id);
+  const done = new Set<string>();
+  const take = async (path: string): Promise<void> => {
+    const roundId = wanted.get(path) ?? null;
+    const isDay = path === `/rounds/day/${roundId}`;
+    // A day is what says which pages belong to it, so that it is always fetched.
+    const page = !isDay && (await isFresh(path)) ? null : await hold(path, build, roundId);
+    if (page && roundId) {
+      for (const href of isDay ? linksOf(page) : []) {
+        const tree = TREE.exec(href)?.[1];
+        for (const to of tree ? [...STEPS.map((s) => `/tree/${tree}${s}`), href] : [href])
+          if (!wanted.has(to)) wanted.set(to, roundId);
+      }
+      for (const src of photosOf(page)) {
+        wanted.set(src, roundId);
+        done.add(src);
+        await holdPhoto(src, roundId, build);
+      }
+    }
+  };
+  for (;;) {
+    const next = [...wanted.keys()].filter((p) => !done.has(p)).slice(0, AT_ONCE);
+    if (!next.length) break;
+    next.forEach((p) => done.add(p));
+    await Promise.all(next.map(take));
+    progress({ done: done.size, of: wanted.size });
+  }
+  await dropOthers(rounds, wanted);
+}
+
+/** Visited pages that are kept beside the rounds. */
+const VISITED = 60;
+async function dropOthers(rounds: readonly { id: string }[], wanted: ReadonlyMap<string, string | null>) {
+  const db = await phoneStore();
+  const all = await db.getAll('held');
+  const gone = all.filter((p) => p.roundId !== null && !wanted.has(p.path) && !rounds.some((r) => r.id === p.roundId));
+  const visited = all
+    .filter((p) => p.roundId === null && !wanted.has(p.path))
+    .sort((a, b) => b.at - a.at)
+    .slice(VISITED);
+  const cache = await caches.open(PAGES);
+  for (const p of [...gone, ...visited]) {
+    await cache.delete(p.path);
+    await db.delete('held', p.path);
+  }
+}
+
+/** What is held, and how much room it takes. */
+export async function heldPages(): Promise<HeldPage[]> {
+  return canKeep() ? (await phoneStore()).getAll('held') : [];
+}

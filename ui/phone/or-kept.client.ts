@@ -1,0 +1,56 @@
+'use client';
+
+import { v7 } from 'uuid';
+import { keepWrite, readWaiting, sendWaiting, takeBack } from './outbox.client';
+
+/** What an action answers; `kept` where it waits on this phone. */
+type Answer<T> = { ok: true; value: T; kept?: boolean } | { ok: false; faults: { path: string; sentence: string }[] };
+
+/** A server that has not answered a write by then is not there, and the write is kept; should it have landed, it lands once. */
+const PATIENCE_MS = 15_000;
+
+const inTime = <T>(work: Promise<T>): Promise<T> =>
+  new Promise((done, fail) => {
+    const timer = setTimeout(() => fail(new Error('no answer in time')), PATIENCE_MS);
+    work.then(done, fail).finally(() => clearTimeout(timer));
+  });
+
+/** Whether Next itself speaks, which is no fault of the line. */
+const isOfNext = (error: unknown) => (error as { digest?: string }).digest?.startsWith('NEXT_') === true;
+
+/**
+ * A verb that a phone may write without signal: sent at once where there is some and nothing waits before it, else kept on
+ * the phone and sent in its turn.
+ * @param verb its name in the house
+ * @param of what is said of it while it waits; what the page goes on with; the id of what it makes, where it makes
+ * something; the id of the write that it takes back, which is taken off the phone where it has not been sent
+ * @returns the action; `shown` is what pages show of it until it is sent
+ */
+export function orKept<I extends object, T>(
+  verb: string,
+  action: (input: I) => Promise<Answer<T>>,
+  of: {
+    what: (input: I) => string;
+    value: (input: I) => T;
+    makes?: (input: I) => string;
+    takesBack?: (input: I) => string;
+  },
+): (input: I, shown?: unknown) => Promise<Answer<T>> {
+  return async (input, shown) => {
+    const kept: Answer<T> = { ok: true, value: of.value(input), kept: true };
+    if (of.takesBack && (await takeBack(of.takesBack(input)))) return kept;
+    // What is sent again under the same id lands once, whichever way it goes.
+    const id = of.makes?.(input) ?? v7();
+    const write = { id, verb, what: of.what(input), input, shown };
+    // What was written before it goes before it.
+    if (navigator.onLine && (await readWaiting()).length) await sendWaiting().catch(() => null);
+    const behind = (await readWaiting()).length > 0;
+    if ((behind || !navigator.onLine) && (await keepWrite(write))) return kept;
+    try {
+      return await inTime(action({ ...input, sentAs: id }));
+    } catch (error) {
+      if (isOfNext(error) || !(await keepWrite(write))) throw error;
+      return kept;
+    }
+  };
+}

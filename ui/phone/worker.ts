@@ -1,0 +1,141 @@
+/// <reference lib="webworker" />
+import { openDB } from 'idb';
+import { registerRoute, setCatchHandler, setDefaultHandler } from 'workbox-routing';
+import { CacheFirst, NetworkOnly } from 'workbox-strategies';
+
+/**
+ * The worker between the pages and the network: it gives the shell from this phone, and pages that are held where there is
+ * no signal. It is bundled after the build, which tells it the files of the shell.
+ */
+declare const self: ServiceWorkerGlobalScope;
+declare const ELMHORN_BUILD: string;
+declare const ELMHORN_SHELL: string[];
+
+const SHELL = 'elmhorn-shell';
+const PAGES = 'elmhorn-pages';
+const ANSWERS = 'elmhorn-answers';
+const LISTS = 'elmhorn-lists';
+/** Where nothing else is held: says what is. */
+const NOTHING = '/phone/held';
+/** A line that has not answered by then is none, where the page is held. */
+const PATIENCE_MS = 4000;
+
+const listOf = async (name: string): Promise<{ build: string; files: string[] } | null> =>
+  ((await (await caches.open(LISTS)).match(`/${name}`))?.json() as Promise<{ build: string; files: string[] }>) ?? null;
+const keepList = async (name: string, list: { build: string; files: string[] }) =>
+  (await caches.open(LISTS)).put(`/${name}`, Response.json(list));
+
+self.addEventListener('install', (event) => {
+  event.waitUntil(
+    (async () => {
+      const cache = await caches.open(SHELL);
+      const have = new Set((await cache.keys()).map((r) => new URL(r.url).pathname));
+      const missing = ELMHORN_SHELL.filter((f) => !have.has(f));
+      for (let i = 0; i < missing.length; i += 6) await cache.addAll(missing.slice(i, i + 6));
+      await self.skipWaiting();
+    })(),
+  );
+});
+
+self.addEventListener('activate', (event) => {
+  event.waitUntil(
+    (async () => {
+      // Pages that were held under the release before still ask for its files.
+      const now = await listOf('now');
+      if (now && now.build !== ELMHORN_BUILD) await keepList('before', now);
+      await keepList('now', { build: ELMHORN_BUILD, files: ELMHORN_SHELL });
+      const keep = new Set([...ELMHORN_SHELL, ...((await listOf('before'))?.files ?? [])]);
+      const cache = await caches.open(SHELL);
+      for (const r of await cache.keys()) if (!keep.has(new URL(r.url).pathname)) await cache.delete(r);
+      await self.clients.claim();
+    })(),
+  );
+});
+
+/** Whether somebody may look at what is held here: who it is signed in for, and not longer than the lease. */
+async function mayShow(): Promise<boolean> {
+  try {
+    const db = await openDB('elmhorn');
+    const holder = (await db.get('holder', 'me')) as { until: number } | undefined;
+    db.close();
+    return holder !== undefined && holder.until > Date.now();
+  } catch {
+    return false;
+  }
+}
+
+/** A held answer as the browser wants it: what was made small is made as it was. */
+function whole(held: Response): Response {
+  if (!held.headers.has('x-elmhorn-gzip') || !held.body) return held;
+  const headers = new Headers(held.headers);
+  headers.delete('x-elmhorn-gzip');
+  headers.set('x-elmhorn-held', '1');
+  return new Response(held.body.pipeThrough(new DecompressionStream('gzip')), { headers });
+}
+
+async function heldPage(url: URL): Promise<Response | null> {
+  const cache = await caches.open(PAGES);
+  const exact = await cache.match(url.pathname + url.search);
+  // The same page asked for in another way is nearer than none.
+  const found = exact ?? (await cache.match(url.pathname)) ?? (await cache.match(url.pathname, { ignoreSearch: true }));
+  return found ? whole(found) : null;
+}
+
+/** What is answered where nothing is held; it tells what is, or that this phone shows nothing any more. */
+async function nothing(): Promise<Response> {
+  const page = (await mayShow()) ? await (await caches.open(PAGES)).match(NOTHING) : undefined;
+  return page
+    ? whole(page)
+    : new Response(
+        '<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Elmhorn</title><body style="font:20px/1.4 system-ui;padding:24px;background:#e9ece3;color:#221f1a"><h1 style="font-size:28px">No signal</h1><p>This phone shows nothing without signal: nobody is signed in on it, or it has not met the server for more than seven days.</p><p>What was written on it is kept, sealed, and is sent once the same person signs in here again.</p></body></html>',
+        { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } },
+      );
+}
+
+const inTime = (request: Request, ms: number): Promise<Response> =>
+  new Promise((done, fail) => {
+    const timer = setTimeout(() => fail(new Error('no answer in time')), ms);
+    fetch(request)
+      .then(done, fail)
+      .finally(() => clearTimeout(timer));
+  });
+
+registerRoute(({ url }) => url.pathname.startsWith('/_next/static/'), new CacheFirst({ cacheName: SHELL }));
+
+registerRoute(
+  ({ request }) => request.mode === 'navigate',
+  async ({ request, url }) => {
+    const held = (await mayShow()) ? await heldPage(url) : null;
+    try {
+      return await inTime(request, held ? PATIENCE_MS : 60_000);
+    } catch {
+      return held ?? nothing();
+    }
+  },
+);
+
+// Photos never change; what pages ask for while they are looked at is as good as it was when it was last heard.
+registerRoute(
+  ({ url, request }) => request.method === 'GET' && url.pathname.startsWith('/api/photos/'),
+  async ({ request, url }) => {
+    const held = await (await caches.open(PAGES)).match(url.pathname + url.search);
+    return held && (await mayShow()) ? held : fetch(request);
+  },
+);
+registerRoute(
+  ({ url, request }) => request.method === 'GET' && /^\/api\/(hanging|labels|rounds)\b/.test(url.pathname),
+  async ({ request }) => {
+    const cache = await caches.open(ANSWERS);
+    try {
+      const answer = await inTime(request, 8000);
+      if (answer.ok && (await mayShow())) await cache.put(request, answer.clone());
+      return answer;
+    } catch (error) {
+      const held = (await mayShow()) ? await cache.match(request) : undefined;
+      if (held) return held;
+      throw error;
+    }
+  },
+);
+setDefaultHandler(new NetworkOnly());
+setCatchHandler(async () => Response.error());
