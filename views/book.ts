@@ -5,7 +5,7 @@ import { together } from '@/store/db';
 import { getPlace, placeNames } from '@/store/grounds';
 import { overturned } from '@/store/knowledge';
 import { lotsOf } from '@/store/shelf';
-import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 
 /** A page of the book, one row more than asked for where there is more, and the places to choose from. */
 export const bookView = (v: Viewer, filter: BookFilter) =>

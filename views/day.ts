@@ -1,69 +1,26 @@
+import type { CrewsDay, LoadTick, StopOfDay } from '@/commands/facts/crews-day';
 import { daytimesFor } from '@/commands/facts/rounds';
-import { endsOf, thingsOf, type RoundThing } from '@/commands/facts/round';
+import { thingsOf } from '@/commands/facts/round';
+import { endsOf, type RoundThing } from '@/commands/facts/round-ends';
 import { todayOf } from '@/commands/today';
 import { may } from '@/core/people/rights';
-import type { Hours } from '@/core/schedule/problem';
-import {
-  beforeDriving,
-  isTicked,
-  loadLine,
-  nextStop,
-  stopsOf,
-  type Before,
-  type DayStop,
-  type OpenEnd,
-} from '@/core/round/day';
+import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/round/day';
 import { after } from '@/core/season/follow-ups';
 import type { Day } from '@/core/season/zone';
-import { hoursOfDay, type HourOfDay } from '@/core/weather/by-hour';
+import { hoursOfDay } from '@/core/weather/by-hour';
 import type { StationFor } from '@/core/weather/station';
 import { loadOut, type Equipment, type LoadGroup } from '@/core/work/load-out';
 import type { Viewer } from '@/store/auth';
-import type { BatchRow } from '@/store/batches';
-import { recordsOfPlans, type DoneRow } from '@/store/book';
-import { roundHead, ticksOf, type LeftRow, type RoundHead } from '@/store/day';
+import { recordsOfPlans } from '@/store/book';
+import { roundHead, ticksOf } from '@/store/day';
 import { together } from '@/store/db';
-import { dayPlaces, type DayPlace } from '@/store/grounds';
-import { messagesOfRound, type Message } from '@/store/messages';
+import { dayPlaces } from '@/store/grounds';
+import { messagesOfRound } from '@/store/messages';
 import { getPlans, openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
 import { listCrews, roundsBetween, toldOf, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment, listLots } from '@/store/shelf';
 import { goodStock } from './rounds';
 import { byDay } from './today';
-
-/** A place on a crew's day with what it takes to get in, what is done there, and the hours in which it may be done. */
-export interface StopOfDay extends DayStop<RoundThing> {
-  place: DayPlace;
-  begins: number;
-  told: boolean;
-  weather: HourOfDay[];
-  /** Hours in which air and light suit each plan, by its id; left out where any serve, or no forecast reaches. */
-  fit: Record<string, readonly Hours[]>;
-}
-/** A line of the load sheet, with whether it was seen on the truck. */
-export interface LoadTick {
-  line: string;
-  what: string;
-  amount: string;
-  short: string | null;
-  ticked: boolean;
-}
-export interface CrewsDay {
-  round: RoundHead;
-  today: Day;
-  stops: StopOfDay[];
-  /** The place that is gone to next; null where nothing is left to begin. */
-  nextPlaceId: string | null;
-  lefts: LeftRow[];
-  done: DoneRow[];
-  batches: BatchRow[];
-  load: { title: string; lines: LoadTick[] }[];
-  before: Before[];
-  ends: OpenEnd[];
-  messages: Message[];
-  /** Places of the stops and of what was left, by their ids. */
-  places: Record<string, DayPlace>;
-}
 
 const BEFORE_WORDS: Record<Before['what'], string> = {
   services: 'Buried services located and marked',

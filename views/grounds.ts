@@ -1,4 +1,4 @@
-import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 import { offeredAt } from '@/commands/facts/offered';
 import { may } from '@/core/people/rights';
 import { dayIn } from '@/core/season/zone';

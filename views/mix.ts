@@ -23,6 +23,8 @@ export interface MixTree {
 /** What is mixed for trees that wait, and what there is to mix it in and from. */
 export interface Mix {
   today: string;
+  timeZone: string;
+  labelId: string;
   label: Label;
   use: LabelUse;
   recipe: Recipe;
@@ -77,6 +79,8 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
     const placeOf = new Map(open.map((p) => [p.id, p.placeName]));
     return {
       today,
+      timeZone: viewer.timeZone,
+      labelId: first.labelId,
       label: first.label,
       use,
       recipe,

@@ -1,4 +1,4 @@
-import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 import { ownCase } from '@/commands/facts/own-cases';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';

@@ -1,8 +1,9 @@
-import { atTheTree, rowGrounds, type AtTheTree } from '@/commands/facts/booking';
+import { findCondition } from '@/knowledge';
+import type { RowFacts } from '@/commands/facts/at-the-tree';
+import { rowGrounds } from '@/commands/facts/booking';
 import { stockFor } from '@/commands/facts/batches';
 import { todayOf } from '@/commands/today';
 import { oneMix } from '@/core/book/row';
-import type { Gate } from '@/core/gates/gate';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
 import { may } from '@/core/people/rights';
@@ -22,6 +23,10 @@ export interface RowTree {
   hostId: string;
   sound: boolean;
   dose: Dose;
+  /** What it is put on against. */
+  target: string;
+  /** What its gates ask on the day, wherever they are asked. */
+  facts: RowFacts;
 }
 /** Like trees of a place that wait today for one product by one use. */
 export interface Row {
@@ -60,18 +65,34 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     const use = first?.label.uses.find((u) => u.key === first.useKey);
     if (!first?.result.dose?.ok || !use || !inOneGo(use)) return null;
     const { dose } = first.result;
-    const trees = alike.flatMap((p): RowTree[] => {
-      const plan = plans.find((n) => n.id === p.id);
-      if (plan?.labelId !== first.labelId || plan.useKey !== first.useKey || !plan.result.dose.ok) return [];
-      const { treeId, tag, hostId, sound } = p;
-      return [{ planId: p.id, treeId, tag, hostId, sound, dose: plan.result.dose }];
-    });
-    const [{ lots, mixes: made }, arrival, [ground]] = await Promise.all([
+    const mine = plans.filter((n) => n.labelId === first.labelId && n.useKey === first.useKey && n.result.dose.ok);
+    const [{ lots, mixes: made }, arrival, grounds] = await Promise.all([
       stockFor(viewer, { ...first, dose }, now),
       arrivalAt(viewer, head.placeId, may(viewer.role, 'see gate codes')),
-      rowGrounds(viewer, now, [first]),
+      rowGrounds(viewer, now, mine),
     ]);
+    const [ground] = grounds;
     if (!ground) return null;
+    const trees = alike.flatMap((p): RowTree[] => {
+      const here = grounds.find((g) => g.plan.id === p.id);
+      if (!here?.plan.result.dose.ok) return [];
+      const { id, useKey, choices, plannedFor, released } = here.plan;
+      const { treeId, tag, hostId, sound } = p;
+      // One label for all of them: the page carries it once.
+      const plan = { id, label: first.label, useKey, choices, plannedFor, released };
+      return [
+        {
+          planId: id,
+          treeId,
+          tag,
+          hostId,
+          sound,
+          dose: here.plan.result.dose,
+          target: findCondition(here.plan.conditionId)?.name ?? here.plan.conditionId,
+          facts: { plan, situation: here.situation },
+        },
+      ];
+    });
     return {
       placeId: head.placeId,
       placeName: head.placeName,
@@ -86,31 +107,4 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       made,
       arrival,
     };
-  });
-
-/** A gate as it stands at some trees of a row. */
-export interface RowGate {
-  gate: Gate;
-  planIds: string[];
-}
-/** What stands at the trees of a row in the air and ground that were said; the same gate is told once. */
-export const rowGatesView = (
-  viewer: Viewer,
-  planIds: readonly string[],
-  at: AtTheTree,
-  now: Date,
-): Promise<RowGate[]> =>
-  together(viewer, async () => {
-    const grounds = await rowGrounds(viewer, now, await getPlans(viewer, planIds));
-    const out = new Map<string, RowGate>();
-    for (const { plan, situation } of grounds)
-      for (const gate of atTheTree(situation, plan, at).gates) {
-        // Making the plan counts as the release of its holds; here only what changed since speaks again.
-        if (gate.strength === 'note' || (gate.strength === 'hold' && plan.released[gate.id])) continue;
-        const key = `${gate.id} ${gate.strength} ${gate.state}`;
-        const same = out.get(key);
-        if (same) same.planIds.push(plan.id);
-        else out.set(key, { gate, planIds: [plan.id] });
-      }
-    return [...out.values()];
   });

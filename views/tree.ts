@@ -1,9 +1,7 @@
-import { diagnose, knowledgeOf, type Diagnosis } from '@/commands/facts/diagnosis';
+import { inHand, type TreeInHand } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
-import { presentTrouble } from '@/core/decide/troubles';
-import type { Duty } from '@/core/decide/duties';
-import type { Knowledge } from '@/core/diagnose/knowledge';
 import { stockFor } from '@/commands/facts/batches';
 import { may } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
@@ -17,18 +15,6 @@ import { getPlan } from '@/store/plans';
 import { treeProposals } from '@/store/proposals';
 import { heldBy } from '@/store/shelf';
 import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
-import type { Finds } from '@/store/verdicts';
-
-/** A tree, what is known, and what its signs say: what every page about it begins with. */
-export interface TreeInHand {
-  tree: Tree;
-  finds: Finds;
-  knowledge: Knowledge;
-  /** Null where its host is not known here. */
-  found: Diagnosis | null;
-  /** What saves lives and regions, from what was seen, whatever has been named. */
-  duties: Duty[];
-}
 
 /** Reads in one transaction what a page of a tree needs beside the tree itself; null where there is no such tree. */
 const ofTree = <T extends object>(
@@ -41,9 +27,7 @@ const ofTree = <T extends object>(
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
     const [{ knowledge }, finds, rest] = await Promise.all([knowledgeOf(viewer), findsNear(viewer, tree), more(tree)]);
-    const found = diagnose(viewer, tree, knowledge, finds, now);
-    const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
-    return { tree, finds, knowledge, found, duties, ...rest };
+    return { ...inHand(viewer, tree, knowledge, finds, now), ...rest };
   });
 
 /** Measuring, deciding and the letter need nothing more. */

@@ -11,7 +11,7 @@ export default async function SignedIn({ children }: { children: React.ReactNode
   const weather = stationFor(v.spot).at(new Date());
   return (
     <UndoBar>
-      <PhoneKeeper personId={v.personId}>
+      <PhoneKeeper key={v.personId} personId={v.personId}>
         <a
           href="#work"
           className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-40 focus:bg-sheet focus:px-4 focus:py-3 focus:font-bold"
@@ -21,6 +21,7 @@ export default async function SignedIn({ children }: { children: React.ReactNode
         <Bar
           name={v.name}
           madeAt={new Date().toISOString()}
+          timeZone={v.timeZone}
           due={(await currentFloor())?.waiting ?? 0}
           weather={`Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`}
         />

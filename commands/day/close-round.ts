@@ -1,5 +1,6 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { endsOf, thingsOf } from '@/commands/facts/round';
+import { thingsOf } from '@/commands/facts/round';
+import { endsOf } from '@/commands/facts/round-ends';
 import { notThen } from '@/commands/hanging/then';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';

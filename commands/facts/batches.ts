@@ -3,7 +3,7 @@ import type { Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
 import type { Label } from '@/core/label/schema';
 import { drawsOf, type Draw } from '@/core/mix/batch';
-import { asStrong, recipeOf } from '@/core/mix/recipe';
+import { isServed } from '@/core/mix/recipe';
 import type { Viewer } from '@/store/auth';
 import { batchesNamed, stockOf, type BatchRow, type Stock } from '@/store/batches';
 
@@ -14,10 +14,8 @@ export interface Wanted {
   dose: Extract<Dose, { ok: true }>;
 }
 /** A mix serves what is given by its own label, as strong as it is. */
-function serves(b: BatchRow, { labelId, label, dose }: Wanted): boolean {
-  const recipe = b.labelId === labelId ? recipeOf(label, [dose]) : null;
-  return recipe !== null && recipe.kind === b.kind && asStrong(recipe, b);
-}
+const serves = (b: BatchRow, { labelId, label, dose }: Wanted): boolean =>
+  b.labelId === labelId && isServed(b, label, dose);
 
 /** What a plan may be given from: lots, and mixes that serve it, are good and hold something. */
 export async function stockFor(viewer: Viewer, of: Wanted, now: Date): Promise<Stock> {

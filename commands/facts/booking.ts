@@ -1,22 +1,20 @@
+import { saidSchema } from '@/commands/said';
 import { refuse, sentBefore, type Answer, type Context } from '@/commands/command';
+import { atTheTree } from '@/commands/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/commands/facts/batches';
 import { spotOf } from '@/commands/facts/diagnosis';
 import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
 import { findsNear, treeOf, treesOf } from '@/commands/facts/tree';
 import { STILL_HANGS } from '@/commands/hanging/then';
-import { saidSchema } from '@/commands/said';
-import { weatherSchema, type Booking } from '@/core/book/record';
+import type { Booking } from '@/core/book/record';
 import { writeUp, type Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
-import { stillSaid } from '@/core/gates/said';
 import { enteredOf, fillOf } from '@/core/hanging/hanging';
 import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
-import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import type { FollowUp } from '@/core/season/follow-ups';
 import { NO_YEAR } from '@/core/season/year';
-import { soilState } from '@/core/weather/air';
 import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord, type NewRecord } from '@/store/book';
 import { hangingOf, type HungRow } from '@/store/hanging';
@@ -29,36 +27,6 @@ import { v7 } from 'uuid';
 
 /** What is read off a device is not truer than this. */
 const READING = 0.02;
-
-/** What is said at the tree on the day of the work. */
-export type AtTheTree = Pick<Booking, 'weather' | 'soil' | 'leaf' | 'intakeMmH' | 'said' | 'startedAt'>;
-
-/**
- * The gates of a plan once more, with the ground and air of the hour in which it is done.
- * @param at what was said at the tree; it has been read
- */
-export function atTheTree(situation: Situation, plan: Plan, at: AtTheTree): Prescription {
-  const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
-  const said = weatherSchema.parse(at.weather);
-  return prescribe(situation, plan.label, use, {
-    ...plan.choices,
-    // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
-    said: { ...stillSaid(plan.choices.said), ...saidSchema.parse(at.said) },
-    phase: 'apply',
-    now: at.startedAt,
-    soil: at.soil ?? soilState(said),
-    // The leaf of the day on which it was planned says nothing months later: it is seen at the tree, or open.
-    leaf: at.leaf === undefined && plan.plannedFor === null ? plan.choices.leaf : (at.leaf ?? null),
-    // Null is “not timed”, said at the tree; only a sheet that does not ask leaves it to the plan.
-    intakeMmH: at.intakeMmH === undefined ? plan.choices.intakeMmH : at.intakeMmH,
-    temperatureC: said.temperatureC,
-    windMs: said.windMs,
-    rainNext24Mm: said.rainNext24Mm,
-    rainByHour: said.rainByHour ?? null,
-    humidity: said.humidity,
-    windFromDeg: said.windFromDeg,
-  });
-}
 
 /** A booking that may be written: the record, and the laying whose visit it carries out. */
 export interface Written {
@@ -192,7 +160,10 @@ export interface RowGround {
 }
 /** Plans with their trees, as they are gone to together: a few statements, however many there are. */
 export async function rowGrounds(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<RowGround[]> {
-  const trees = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
+  const found = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);
+  // What is of the place is the same thing for all its trees: a page that carries many carries it once.
+  const places = new Map(found.map((t) => [t.placeId, t.grounds]));
+  const trees = found.map((t) => ({ ...t, grounds: places.get(t.placeId) ?? t.grounds }));
   const [held, finds] = await Promise.all([heldBy(viewer), nearbyFinds(viewer, trees)]);
   return plans.flatMap((plan): RowGround[] => {
     const tree = trees.find((t) => t.id === plan.treeId);

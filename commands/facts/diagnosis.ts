@@ -1,34 +1,23 @@
 import { baseOf, type Base } from '@/core/decide/base';
 import { decide, type DecisionResult } from '@/core/decide/decide';
+import { presentTrouble } from '@/core/decide/troubles';
+import type { Duty } from '@/core/decide/duties';
 import { targetsWithin, type Target } from '@/core/decide/targets';
 import { alarming, observationDoubts, type Doubt } from '@/core/diagnose/doubts';
 import { judgeCheck, soilAsTest, type CheckVerdict } from '@/core/diagnose/effect';
 import type { Condition, Host, Knowledge } from '@/core/diagnose/knowledge';
 import { compile, type Model, type Outcome, type Setting } from '@/core/diagnose/model';
-import { lastFew } from '@/core/diagnose/once';
-import { overlay, type Overlaid } from '@/core/diagnose/overlay';
 import { evidenceOf, posterior, ranking, type Candidate, type Observed, type Posterior } from '@/core/diagnose/rank';
 import { newestVisit, type Visit } from '@/core/diagnose/visit';
 import { nearest } from '@/core/grounds/plan';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { dayIn } from '@/core/season/follow-ups';
 import { northernMonth } from '@/core/season/hemisphere';
-import { exclusions, findHost, shipped } from '@/knowledge';
+import { exclusions, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
-import { ownEntries } from '@/store/knowledge';
 import type { Look, Tree } from '@/store/tree';
 import type { Finds } from '@/store/verdicts';
 import { regionFor } from './region';
-
-/** Outfits whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
-const overlaid = lastFew<Overlaid>(50);
-
-/** What this outfit knows: what ships, with its own entries laid over it. */
-export async function knowledgeOf(v: Viewer): Promise<Overlaid> {
-  const entries = await ownEntries(v);
-  const key = [v.outfitId, ...entries.map((e) => `${e.kind} ${e.key} ${e.version}`)].join();
-  return overlaid(key, () => overlay(shipped, entries));
-}
 
 export const finder = (k: Knowledge): ((id: string) => Condition | null) => {
   const map = new Map(k.conditions.map((c) => [c.id, c]));
@@ -218,4 +207,21 @@ export function diagnose(viewer: Viewer, tree: Tree, knowledge: Knowledge, nearb
         base,
       ),
   };
+}
+
+/** A tree, what is known, and what its signs say: what every page about it begins with. */
+export interface TreeInHand {
+  tree: Tree;
+  finds: Finds;
+  knowledge: Knowledge;
+  /** Null where its host is not known here. */
+  found: Diagnosis | null;
+  /** What saves lives and regions, from what was seen, whatever has been named. */
+  duties: Duty[];
+}
+/** A tree in hand, from what was read of it: the same on the server and on a phone without signal. */
+export function inHand(viewer: Viewer, tree: Tree, knowledge: Knowledge, finds: Finds, now: Date): TreeInHand {
+  const found = diagnose(viewer, tree, knowledge, finds, now);
+  const duties = found?.decide(presentTrouble(tree.verdicts)?.conditionId).duties ?? [];
+  return { tree, finds, knowledge, found, duties };
 }

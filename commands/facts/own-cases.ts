@@ -1,4 +1,5 @@
-import { knowledgeOf, monthIn } from '@/commands/facts/diagnosis';
+import { monthIn } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 import { closedCase, type PracticeCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';

@@ -1,20 +1,11 @@
-import { openEnds, standsOf, type DayItem, type OpenEnd } from '@/core/round/day';
+import type { RoundThing, RoundThings } from '@/commands/facts/round-ends';
+import { standsOf } from '@/core/round/day';
 import type { Viewer } from '@/store/auth';
-import { batchesOfRound, type BatchRow } from '@/store/batches';
-import { leftOnRound, roundEntries, type LeftRow, type RoundEntry } from '@/store/day';
-import { looksNamed, type NamedLook } from '@/store/follow-ups';
+import { batchesOfRound } from '@/store/batches';
+import { leftOnRound, roundEntries, type RoundEntry } from '@/store/day';
+import { looksNamed } from '@/store/follow-ups';
 import { hangingPlans } from '@/store/hanging';
-import { plansNamed, worksNamed, type OpenPlan, type OpenWork } from '@/store/plans';
-
-/** Something that stands or stood on a round, with what became of it. */
-export type RoundThing = DayItem & { begins: number } & (
-    { kind: 'plan'; plan: OpenPlan } | { kind: 'work'; work: OpenWork } | { kind: 'look'; look: NamedLook }
-  );
-export interface RoundThings {
-  things: RoundThing[];
-  lefts: LeftRow[];
-  batches: BatchRow[];
-}
+import { plansNamed, worksNamed } from '@/store/plans';
 
 /** What stands on a round and what became of each, what was left of it, and its mixes: in seven statements, however long it is. */
 export async function thingsOf(viewer: Viewer, roundId: string): Promise<RoundThings> {
@@ -42,12 +33,3 @@ export async function thingsOf(viewer: Viewer, roundId: string): Promise<RoundTh
   });
   return { things, lefts, batches };
 }
-
-/** What keeps a day open: its things, and the rests of its mixes that nobody keeps while they are good. */
-export const endsOf = ({ things, batches }: Pick<RoundThings, 'things' | 'batches'>, now: Date): OpenEnd[] =>
-  openEnds(
-    things,
-    batches
-      .filter((b) => b.leftMl > 0 && !(b.kept && b.goodUntil > now))
-      .map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
-  );

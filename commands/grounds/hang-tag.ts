@@ -1,5 +1,5 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { typed } from '@/commands/typed';
+import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
 import { readNumber } from '@/core/units/numbers';

@@ -1,7 +1,7 @@
 import { command, refuse, type Answer } from '@/commands/command';
 import { name } from '@/commands/grounds/name';
 import { stale } from '@/commands/stale';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { may } from '@/core/people/rights';

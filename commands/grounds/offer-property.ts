@@ -1,6 +1,6 @@
 import { command, refuse, type Answer } from '@/commands/command';
 import { offeredAt } from '@/commands/facts/offered';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { DAYS_OPEN } from '@/core/proposal/proposal';

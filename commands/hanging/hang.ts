@@ -3,17 +3,13 @@ import { spotOf } from '@/commands/facts/diagnosis';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { instant, uuid } from '@/core/book/record';
-import { fillOf, GUARDS, wentIn } from '@/core/hanging/hanging';
-import { uptake } from '@/core/ring/uptake';
-import { soilState } from '@/core/weather/air';
+import { toHang } from '@/core/hanging/hang-on';
+import { GUARDS } from '@/core/hanging/hanging';
 import { addHung, hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
-import { v7 } from 'uuid';
+import { v5 } from 'uuid';
 import { z } from 'zod';
 import { notThen } from './then';
-
-/** Less than this is left in every device. */
-const LEAST_ML = 0.1;
 
 /** Devices of a plan are hung on their tree: from now on the board keeps them until somebody has pulled each. */
 export const hang = command({
@@ -35,39 +31,27 @@ export const hang = command({
     if (!tree) return noTree;
     if (plan.state !== 'open') return refuse('planId', 'This plan is done or dropped; nothing is hung by it.');
     const { dose } = plan.result;
-    const device = plan.label.uses.find((u) => u.key === plan.useKey)?.sites?.device;
-    if (!device || !dose.ok || !dose.sites)
-      return refuse('planId', 'Nothing of this plan hangs: it brings the product in by another way.');
+    if (!dose.ok) return refuse('planId', 'This plan has no dose; prescribe anew.');
     const never = notThen(p.at, now);
     if (never) return refuse('at', never);
     const before = await hangingOf(viewer, plan.id);
     if (before.some((d) => !d.pulledAt)) return refuse('planId', 'What this plan hangs, hangs already.');
-    const whole = fillOf(dose);
-    if (whole === null) return refuse('planId', 'This plan says no volume that is hung.');
-    // What was pulled unfinished is hung again: the rest of the dose, never more than it.
-    const fillMl = whole - wentIn(before.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })));
-    if (fillMl < LEAST_ML) return refuse('planId', 'All of it went in already: write it up.');
-    // One vessel feeds all tees of a trunk; every capsule and bottle is its own.
-    const count = device === 'tee infusion' ? 1 : dose.sites.count;
-    const weather = station(spotOf(tree)).at(new Date(p.at));
-    const { minutes } = uptake({
-      device,
-      mlPerSite: fillMl / count,
-      temperatureC: weather.temperatureC,
-      humidity: weather.humidity,
-      soil: soilState(weather),
-      leaf: plan.plannedFor === null ? plan.choices.leaf : null,
-    });
+    const hangs = toHang(
+      { ...plan, dose },
+      before.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
+      station(spotOf(tree)).at(new Date(p.at)),
+    );
+    if (!hangs.ok) return refuse('planId', hangs.sentence);
+    const { count, ...each } = hangs.value;
     await addHung(
       viewer,
       Array.from({ length: count }, (_, i) => ({
-        id: v7(),
+        // A phone without signal pulls what it hung: it knows each by what it sent.
+        id: v5(String(i + 1), p.id),
         treeId: tree.id,
         planId: plan.id,
         site: i + 1,
-        device,
-        putMl: fillMl / count,
-        expectedMinutes: minutes,
+        ...each,
         guarded: p.guarded,
         overnight: p.overnight || null,
         hungAt: new Date(p.at),

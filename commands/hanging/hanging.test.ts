@@ -9,6 +9,7 @@ import { hangingNow, hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { applyView } from '@/views/tree';
+import { boardOf } from '@/commands/facts/board';
 import { boardView } from '@/views/hanging';
 import { hang } from './hang';
 import { hangAgain } from './hang-again';
@@ -38,6 +39,7 @@ const hung = (planId: string, more: object = {}, now = MORNING, who = viewer) =>
   perform(hang, by(now, who), { id: v7(), planId, at: now.toISOString(), guarded: 'signed', ...more });
 const pull = (devices: object[], now: Date, who = viewer) =>
   perform(pullDevices, by(now, who), { id: v7(), at: now.toISOString(), devices });
+const boardAt = async (who: Viewer, now: Date) => boardOf(await boardView(who, now), now);
 const ids = async (planId: string) => (await hangingOf(viewer, planId)).map((d) => d.id);
 
 it('what is hung stands on the board with when it is empty; sent twice it hangs once, and a second time not at all', async () => {
@@ -47,7 +49,7 @@ it('what is hung stands on the board with when it is empty; sent twice it hangs 
   expect(await hung(planId, { id })).toEqual({ ok: true, value: null });
   expect(await hung(planId)).toMatchObject({ ok: false, faults: [{ path: 'planId' }] });
   expect(await hung(planId, { id, guarded: 'fenced' })).toMatchObject({ ok: false });
-  const board = await boardView(viewer, later(1));
+  const board = await boardAt(viewer, later(1));
   const group = board.groups.find((g) => g.planId === planId)!;
   expect(group).toMatchObject({ tag: 'H1', guarded: 'signed', turn: { why: 'running' } });
   const plan = (await getPlan(viewer, planId))!;
@@ -66,7 +68,7 @@ it('what is seen moves its turn; another outfit sees nothing of it', async () =>
   const see = (state: string, now: Date, more: object = {}, who = viewer) =>
     perform(seeDevices, by(now, who), { id: v7(), deviceIds, at: now.toISOString(), state, ...more });
   expect(await see('leaking', later(5))).toEqual({ ok: true, value: null });
-  const [first] = (await boardView(viewer, later(6))).groups;
+  const [first] = (await boardAt(viewer, later(6))).groups;
   expect(first).toMatchObject({ planId, turn: { why: 'leaking' } });
   expect(await see('running', later(7), { leftMl: 1e4 })).toMatchObject({ ok: false, faults: [{ path: 'leftMl' }] });
   expect(await see('running', later(7), { at: later(-30).toISOString() })).toMatchObject({
@@ -75,9 +77,9 @@ it('what is seen moves its turn; another outfit sees nothing of it', async () =>
   });
   expect(await see('running', later(7), { at: later(60).toISOString() })).toMatchObject({ ok: false });
   expect(await see('empty', later(8))).toMatchObject({ ok: true });
-  expect((await boardView(viewer, later(9))).groups.find((g) => g.planId === planId)!.turn.why).toBe('empty');
+  expect((await boardAt(viewer, later(9))).groups.find((g) => g.planId === planId)!.turn.why).toBe('empty');
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
-  expect((await boardView(theirs, later(9))).groups).toEqual([]);
+  expect((await boardAt(theirs, later(9))).groups).toEqual([]);
   expect(await see('empty', later(10), {}, theirs)).toMatchObject({ ok: false, faults: [{ path: 'deviceIds' }] });
 });
 
@@ -96,7 +98,7 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
   expect(await perform(pullDevices, by(later(60)), whole)).toEqual({ ok: true, value: null });
   expect(await perform(pullDevices, by(later(61)), whole)).toEqual({ ok: true, value: null });
   expect(await pull(half, later(62))).toMatchObject({ ok: false });
-  const board = await boardView(viewer, later(63));
+  const board = await boardAt(viewer, later(63));
   expect(board.groups.some((g) => g.planId === planId)).toBe(false);
   expect(board.unwritten.find((u) => u.planId === planId)).toMatchObject({ tag: 'P1', devices: expect.any(Array) });
   // The sheet knows when it was hung and pulled.
@@ -119,7 +121,7 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
 it('nothing hangs through the night unless somebody says why', async () => {
   const planId = await planned('N1');
   await hung(planId);
-  const at = async (now: Date) => (await boardView(viewer, now)).groups.find((g) => g.planId === planId)!;
+  const at = async (now: Date) => (await boardAt(viewer, now)).groups.find((g) => g.planId === planId)!;
   const dusk = new Date(Date.parse((await at(later(1))).dark!) - 20 * 60_000);
   expect((await at(dusk)).turn.why).toBe('dark');
   // Past midnight it is still the night that nobody spoke for.

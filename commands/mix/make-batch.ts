@@ -4,7 +4,7 @@ import { instant, uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { asStrong, recipeOf } from '@/core/mix/recipe';
-import { dayIn, zonedInstant } from '@/core/season/zone';
+import { dayIn, nightAfter } from '@/core/season/zone';
 import { figure, showAmount, showVolume } from '@/core/units/units';
 import { addBatch } from '@/store/batches';
 import { pgCode } from '@/store/db';
@@ -93,8 +93,8 @@ export const makeBatch = command({
     const faults = lotFaults(b.lots, await lotsOf(viewer, first.label.key), b.product, unit, day);
     if (faults.length) return { ok: false, faults };
     const code = batchCode(b.id);
-    const night = new Date(Date.parse(zonedInstant(`${day}T23:59`, viewer.timeZone)!) + 60_000);
-    const until = goodUntil(new Date(b.madeAt), first.label.mixKeepsHours, night);
+    const madeAt = new Date(b.madeAt);
+    const until = goodUntil(madeAt, first.label.mixKeepsHours, nightAfter(madeAt, viewer.timeZone));
     try {
       await addBatch(viewer, {
         id: b.id,
@@ -108,7 +108,7 @@ export const makeBatch = command({
         product: b.product,
         totalMl: b.totalMl,
         planIds: ids,
-        madeAt: new Date(b.madeAt),
+        madeAt,
         goodUntil: until,
         lots: b.lots.map((l) => ({ ...l, moveId: v7() })),
       });

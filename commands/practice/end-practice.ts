@@ -1,5 +1,5 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { knowledgeOf } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 import { ownCase } from '@/commands/facts/own-cases';
 import { uuid } from '@/core/book/record';
 import { baseOf } from '@/core/decide/base';

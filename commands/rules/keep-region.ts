@@ -1,7 +1,7 @@
 import { command, faultsOf, type Answer } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/commands/facts/region';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import type { Fault } from '@/core/book/write';
 import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';

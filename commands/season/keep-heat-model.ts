@@ -1,6 +1,6 @@
 import { command, done, faultsOf, refuse, type Answer } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { heatModelSchema } from '@/core/season/heat';

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/shelf/amount';
-import { typed } from '@/commands/typed';
+import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { VOLUME } from '@/core/units/units';

@@ -1,6 +1,6 @@
 import { command, done, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';

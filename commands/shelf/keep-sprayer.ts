@@ -1,6 +1,6 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { todayOf } from '@/commands/today';
-import { typed } from '@/commands/typed';
+import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { saveSprayer } from '@/store/shelf';

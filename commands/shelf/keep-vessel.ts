@@ -1,5 +1,5 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
-import { typed } from '@/commands/typed';
+import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
 import { addVessel } from '@/store/shelf';

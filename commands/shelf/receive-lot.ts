@@ -1,7 +1,7 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/shelf/amount';
 import { todayOf } from '@/commands/today';
-import { typed } from '@/commands/typed';
+import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { isLiquid } from '@/core/label/liquid';
 import { readNumber } from '@/core/units/numbers';

@@ -1,6 +1,6 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/shelf/amount';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import type { Fault } from '@/core/book/write';
 import { isLiquid } from '@/core/label/liquid';
 import { VOLUME } from '@/core/units/units';

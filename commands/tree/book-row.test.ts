@@ -1,13 +1,15 @@
+import { rowGatesOf } from '@/commands/facts/at-the-tree';
+import { rowGrounds } from '@/commands/facts/booking';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { NOW, ownOutfit } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
-import { loadViewer } from '@/store/auth';
-import { openPlans } from '@/store/plans';
+import { loadViewer, type Viewer } from '@/store/auth';
+import { getPlans, openPlans } from '@/store/plans';
 import { lotsOf } from '@/store/shelf';
 import { makeOutfit } from '@/store/testing';
-import { rowGatesView, rowView } from '@/views/row';
+import { rowView } from '@/views/row';
 import { bookRow } from './book-row';
 import { AIR, drenchRow } from './testing';
 
@@ -105,15 +107,17 @@ it('what stands against it is told once, with the trees at which it stands', asy
     startedAt: '2026-06-01T08:00:00Z',
     ...more,
   });
-  const asked = await rowGatesView(row.viewer, ids, at(), NOW);
+  const gatesFor = async (who: Viewer, said: ReturnType<typeof at>) =>
+    rowGatesOf(await rowGrounds(who, NOW, await getPlans(who, ids)), said);
+  const asked = await gatesFor(row.viewer, at());
   const edibles = asked.filter((g) => g.gate.asks === 'edibles');
   expect(edibles.map((g) => [...g.planIds].sort())).toEqual([[...ids].sort()]);
-  const said = await rowGatesView(row.viewer, ids, at({ said: { edibles: 'nothing' } }), NOW);
+  const said = await gatesFor(row.viewer, at({ said: { edibles: 'nothing' } }));
   expect(said.some((g) => g.gate.asks === 'edibles')).toBe(false);
-  const frozen = await rowGatesView(row.viewer, ids, at({ soil: 'frozen' }), NOW);
+  const frozen = await gatesFor(row.viewer, at({ soil: 'frozen' }));
   expect(frozen.some((g) => g.gate.strength === 'stop' && g.gate.state === 'tripped' && g.planIds.length === 2)).toBe(
     true,
   );
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
-  expect(await rowGatesView(theirs, ids, at(), NOW)).toEqual([]);
+  expect(await gatesFor(theirs, at())).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import { command, refuse, type Answer } from '@/commands/command';
-import { diagnose, knowledgeOf } from '@/commands/facts/diagnosis';
+import { diagnose } from '@/commands/facts/diagnosis';
+import { knowledgeOf } from '@/commands/facts/knowledge';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';

@@ -2,7 +2,7 @@ import { command, done } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { findHost } from '@/knowledge';

@@ -4,7 +4,7 @@ import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
 import { settleByLook } from '@/commands/programme/by-look';
 import { noTree } from '@/commands/tree/no-tree';
-import { numberAt } from '@/commands/typed';
+import { numberAt } from '@/core/units/typed';
 import type { Fault } from '@/core/book/write';
 import { detailSchema, lookSchema } from '@/core/diagnose/look';
 import { dayIn } from '@/core/season/follow-ups';

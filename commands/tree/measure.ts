@@ -1,128 +1,21 @@
 import { command, type Answer } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
-import { numberAt, typed } from '@/commands/typed';
-import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
-import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
-import { LENGTH } from '@/core/units/units';
+import { readReading, typedReading } from '@/core/measure/reading';
 import { addReading } from '@/store/looks';
-import { z } from 'zod';
-
-const lengthUnits = Object.keys(LENGTH) as [keyof typeof LENGTH];
 
 /** Measuring: every stem as typed, the height it was read at, what was in the way. */
 export const measure = command({
   name: 'measure',
   right: 'measure',
-  schema: z.object({
-    id: uuid,
-    treeId: uuid,
-    stems: z
-      .array(z.object({ kind: z.enum(['girth', 'diameter']), value: typed, unit: z.enum(lengthUnits) }))
-      .min(1, 'Measure at least one stem.')
-      .max(12, 'More than twelve stems: measure the largest twelve.'),
-    atHeight: typed,
-    height: typed,
-    heightUnit: z.enum(['m', 'ft']),
-    /** In the unit of the height. */
-    crownWidth: typed,
-    crownBase: typed,
-    flares: z
-      .array(z.strictObject({ bearing: z.number().min(0).max(360), strength: z.number().min(0).max(1) }))
-      .max(24, 'At most 24 flares.'),
-    atHeightUnit: z.enum(['cm', 'in']),
-    /** Empty for a straight grain. */
-    grain: typed,
-    obstacles: z.string().max(500, 'At most 500 signs.'),
-    arcs: z
-      .array(
-        z.object({ kind: z.enum(['wound', 'dead-bark', 'canker', 'valley', 'inclusion']), from: typed, to: typed }),
-      )
-      .max(24),
-    method: z.enum(['tape', 'diameter tape', 'sent by tape']),
-  }),
+  schema: typedReading,
   once: (x) => x.id,
   run: async ({ viewer, now, observed }, m): Promise<Answer<{ next: string }>> => {
-    const faults: Fault[] = [];
-    const stems = m.stems.map((s, i) => {
-      const max = Math.round((s.kind === 'girth' ? 3000 : 1000) / LENGTH[s.unit]);
-      const value = numberAt(faults, `stems.${i}`, s.value, {
-        name: s.kind === 'girth' ? 'The girth' : 'The diameter',
-        above: 0,
-        max,
-        unit: s.unit,
-      });
-      return { kind: s.kind, typed: { value: value ?? 0, unit: s.unit } };
-    });
-    const atHeight = numberAt(
-      faults,
-      'atHeight',
-      m.atHeight,
-      m.atHeightUnit === 'cm'
-        ? { name: 'The height of measurement', min: 0, max: 300, unit: 'cm' }
-        : { name: 'The height of measurement', min: 0, max: 118, unit: 'in' },
-    );
-    const height = numberAt(
-      faults,
-      'height',
-      m.height,
-      m.heightUnit === 'm'
-        ? { name: 'The tree’s height', above: 0, max: 130, unit: 'm' }
-        : { name: 'The tree’s height', above: 0, max: 426, unit: 'ft' },
-      true,
-    );
-    const large = m.heightUnit === 'm' ? 1 : 100 / LENGTH.ft;
-    const crownWidth = numberAt(
-      faults,
-      'crownWidth',
-      m.crownWidth,
-      { name: 'The crown’s width', above: 0, max: Math.round(60 * large), unit: m.heightUnit },
-      true,
-    );
-    const crownBase = numberAt(
-      faults,
-      'crownBase',
-      m.crownBase,
-      { name: 'The height of the lowest leaves', min: 0, max: Math.round(100 * large), unit: m.heightUnit },
-      true,
-    );
-    const grainDeg = numberAt(
-      faults,
-      'grain',
-      m.grain,
-      { name: 'The spiral of the grain', min: -180, max: 180, unit: '°', whole: true },
-      true,
-    );
-    if (height !== null && crownBase !== null && crownBase >= height)
-      faults.push({ path: 'crownBase', sentence: 'The lowest leaves hang below the top of the tree.' });
-    const arcs = m.arcs.map((a, i) => {
-      const rule = { name: 'A bearing', min: 0, max: 360, unit: '°' };
-      return {
-        kind: a.kind,
-        from: numberAt(faults, `arcs.${i}`, a.from, rule) ?? 0,
-        to: numberAt(faults, `arcs.${i}`, a.to, rule) ?? 0,
-      };
-    });
-    if (faults.length) return { ok: false, faults };
+    const read = readReading(m);
+    if (!read.ok) return read;
     const tree = await treeOf(viewer, m.treeId, now);
     if (!tree) return noTree;
-    await addReading(viewer, {
-      id: m.id,
-      treeId: tree.id,
-      at: observed,
-      diameterCm: combinedDiameter(stemDiameters(stems), 'basal-area'),
-      atHeightCm: atHeight! * LENGTH[m.atHeightUnit],
-      stems,
-      treeHeightM: height === null ? null : (height * LENGTH[m.heightUnit]) / 100,
-      crownWidthM: crownWidth === null ? null : crownWidth / large,
-      crownBaseM: crownBase === null ? null : crownBase / large,
-      obstacles: m.obstacles,
-      arcs,
-      flares: m.flares,
-      grainDeg: grainDeg ?? 0,
-      method: m.method,
-    });
+    await addReading(viewer, { id: m.id, treeId: tree.id, at: observed, ...read.value });
     const next = !tree.looks.length ? 'examine' : !tree.verdicts.length ? 'decide' : 'prescribe';
     return { ok: true, value: { next: `/tree/${tree.id}/${next}` } };
   },

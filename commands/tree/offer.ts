@@ -3,7 +3,7 @@ import { command, refuse, type Answer } from '@/commands/command';
 import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
-import { numberAt, typed } from '@/commands/typed';
+import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { weighUse, weighWork } from '@/core/prescribe/compare';

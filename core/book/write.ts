@@ -1,12 +1,14 @@
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
+import { groupWords } from '../label/group';
 import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
-import { after, dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
+import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import { figure, showAmount, showVolume } from '../units/units';
 import { deviations } from './deviations';
+import { eatFrom, reEntryUntil } from './eat';
 import { treatedGround } from './ground';
 import type { ApplicationRecord, Booking } from './record';
 import { searchWords } from './words';
@@ -99,6 +101,7 @@ export function writeUp(
   const share = b.amount / c.dose.product;
   const ground = treatedGround(c.use, c.dose.diameterCm, c.treated);
   const site = c.use.sites;
+  const eaten = eatFrom(c.host, c.use, doneOn);
   const data: ApplicationRecord = {
     format: 'elmhorn-record',
     formatVersion: 1,
@@ -121,7 +124,7 @@ export function writeUp(
       actives: c.label.actives.map((a) => ({
         name: a.name,
         concentration: a.gPerL !== undefined ? `${a.gPerL} g/L` : `${figure(100 * a.massFraction!, 3)} %`,
-        group: a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}`,
+        group: groupWords(a.group),
       })),
     },
     use: { key: c.use.key, title: c.use.title },
@@ -154,10 +157,8 @@ export function writeUp(
     soil: b.soil,
     protection: b.protection,
     reEntryHours: c.use.intervals.reEntryHours,
-    reEntryUntil: new Date(Date.parse(b.endedAt) + c.use.intervals.reEntryHours * 3_600_000).toISOString(),
-    ...(c.host.edible && c.use.intervals.preHarvestDays !== undefined
-      ? { eatFrom: after(doneOn, c.use.intervals.preHarvestDays, 'days') }
-      : {}),
+    reEntryUntil: reEntryUntil(c.use, b.endedAt),
+    ...(eaten ? { eatFrom: eaten } : {}),
     deviation: against.length ? `${against.join(' ')} Reason: ${b.deviation.trim()}` : b.deviation.trim(),
     mark: b.mark,
     note: b.note,

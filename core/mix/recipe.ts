@@ -48,3 +48,13 @@ export function asStrong({ strength }: Recipe, made: { product: number; totalMl:
   const off = made.product / made.totalMl / strength - 1;
   return off <= STRONGER && off >= -WEAKER;
 }
+
+/** Whether a mix of the same label serves what a plan gives: made in the same way, and as strong. */
+export function isServed(
+  made: { kind: BatchKind; product: number; totalMl: number },
+  label: Pick<Label, 'stock'>,
+  dose: Worked,
+): boolean {
+  const recipe = recipeOf(label, [dose]);
+  return recipe !== null && recipe.kind === made.kind && asStrong(recipe, made);
+}

@@ -40,3 +40,7 @@ export function zonedInstant(wall: string, timeZone: string): string | null {
   const [y, m, d] = [utc.getUTCFullYear(), utc.getUTCMonth(), utc.getUTCDate()];
   return new Date(+new TZDate(y, m, d, utc.getUTCHours(), utc.getUTCMinutes(), timeZone)).toISOString();
 }
+
+/** The end of the day on which something was made, where it was made. */
+export const nightAfter = (at: Date, timeZone: string): Date =>
+  new Date(Date.parse(zonedInstant(`${dayIn(at, timeZone)}T23:59`, timeZone)!) + 60_000);

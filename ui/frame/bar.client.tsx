@@ -7,7 +7,8 @@ import { useEffect, useRef, useState } from 'react';
 import { Tick } from '../controls/controls';
 import { part } from '../controls/part.client';
 import { useSettled } from '../controls/settled.client';
-import { usePhone } from '../phone/phone.client';
+import { usePhone, type Phone } from '../phone/phone.client';
+import { clock, dayAndClock } from '../words';
 import { helpFor, PLACES } from './places';
 
 // The sheet and its dialog come once the page has settled: no page needs them to be read, and help must open without signal.
@@ -65,12 +66,14 @@ export function Bar({
   due,
   weather,
   madeAt,
+  timeZone,
 }: {
   name: string;
   due: number;
   weather: string;
   /** When the server made this page: without signal it may be of yesterday. */
   madeAt: string;
+  timeZone: string;
 }) {
   const path = usePathname();
   const router = useRouter();
@@ -144,7 +147,7 @@ export function Bar({
         {place?.name ?? ''}
       </span>
       <div className="ml-auto flex items-stretch pr-2 phone:pr-0">
-        <Signal madeAt={madeAt} />
+        <Signal madeAt={madeAt} timeZone={timeZone} />
         <button
           type="button"
           onClick={() => setOpen('find')}
@@ -264,29 +267,29 @@ export function Bar({
   );
 }
 
-const hourOf = (at: number | string) => {
-  const d = new Date(at);
-  const clock = `${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
-  return Date.now() - d.getTime() < 12 * 3_600_000 ? clock : `${d.getDate()}/${d.getMonth() + 1} ${clock}`;
-};
+/** An hour of today, or the day with it. */
+const since = (at: string, timeZone: string) =>
+  Date.now() - Date.parse(at) < 12 * 3_600_000 ? clock(at, timeZone) : dayAndClock(at, timeZone);
+
+/** What there is to say of a phone; nothing while all is as it should be. */
+function signalWords({ signal, waiting, needsLook, shut }: Phone, madeAt: string, timeZone: string): string[] {
+  const [first] = waiting;
+  const out: string[] = [];
+  if (shut) out.push(shut === 'ended' ? 'Phone ended' : 'Signed out');
+  else if (signal === false) out.push(`No signal, as of ${since(madeAt, timeZone)}`);
+  if (first)
+    out.push(`${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} since ${since(first.at, timeZone)}`);
+  else if (signal && needsLook > 0) out.push(`${needsLook} to look at`);
+  return out;
+}
 
 /** What waits to be sent and since when, and how old the page is where there is no signal; nothing while all is as it should be. */
-function Signal({ madeAt }: { madeAt: string }) {
-  const { signal, waiting, needsLook, shut } = usePhone();
-  const first = waiting[0];
-  const words = [
-    shut
-      ? shut === 'ended'
-        ? 'Phone ended'
-        : 'Signed out'
-      : signal === false
-        ? `No signal, as of ${hourOf(madeAt)}`
-        : '',
-    first ? `${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} since ${hourOf(first.clockAt)}` : '',
-    !first && signal !== false && needsLook > 0 ? `${needsLook} to look at` : '',
-  ].filter(Boolean);
+function Signal({ madeAt, timeZone }: { madeAt: string; timeZone: string }) {
+  const phone = usePhone();
+  const words = signalWords(phone, madeAt, timeZone);
   if (!words.length) return null;
-  const Icon = signal === false ? CloudOff : first ? Send : TriangleAlert;
+  const Still = phone.waiting.length ? Send : TriangleAlert;
+  const Icon = phone.signal === false ? CloudOff : Still;
   return (
     <Link
       href="/phone"

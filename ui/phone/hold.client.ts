@@ -19,9 +19,8 @@ export type Meeting = { how: 'met'; met: Met } | { how: 'no answer' | 'signed ou
 /** Pages that a phone holds whatever its rounds are. */
 const ALWAYS = ['/', '/rounds', '/rounds/hanging', '/rounds/mix', '/phone', '/phone/held'];
 /** Pages of a round that are led to from its day. */
-const LEADS = /^\/(rounds\/(row|mix)([/?]|$)|rounds\/day\/[0-9a-f-]{36}\/close|tree\/[0-9a-f-]{36}(\/apply)?(\?|$))/;
+const LEADS = /^\/(rounds\/(row|mix)([/?]|$)|tree\/[0-9a-f-]{36}(\/apply)?(\?|$))/;
 const TREE = /^\/tree\/([0-9a-f-]{36})/;
-const STEPS = ['', '/measure', '/examine', '/decide', '/prescribe', '/apply'];
 /** A page that is older is fetched anew while there is signal. */
 const FRESH_MS = 4 * 3_600_000;
 /** Photos of a tree that are held: those of its last look. */
@@ -94,19 +93,25 @@ export async function letGo(): Promise<void> {
 const small = async (body: Blob): Promise<Blob> =>
   new Response(body.stream().pipeThrough(new CompressionStream('gzip'))).blob();
 
-/** Fetches a page and holds it, made small. @returns what it leads to; null where it was not given */
-async function hold(path: string, build: string, roundId: string | null): Promise<Document | null> {
-  const answer = await fetch(path, { headers: { accept: 'text/html', 'x-elmhorn-hold': '1' }, redirect: 'manual' });
+async function pageOf(path: string): Promise<{ html: Blob; page: Document; policy: string | null } | null> {
+  const answer = await fetch(path, { headers: { accept: 'text/html' }, redirect: 'manual' });
   if (answer.status !== 200) return null;
   const html = await answer.blob();
-  const body = await small(html);
+  const page = new DOMParser().parseFromString(await html.text(), 'text/html');
+  return { html, page, policy: answer.headers.get('content-security-policy') };
+}
+
+/** Fetches a page and holds it, made small. @returns it; null where it was not given */
+async function hold(path: string, build: string, roundId: string | null): Promise<Document | null> {
+  const got = await pageOf(path);
+  if (!got) return null;
+  const body = await small(got.html);
   const headers = new Headers({ 'content-type': 'text/html; charset=utf-8', 'x-elmhorn-gzip': '1' });
-  const policy = answer.headers.get('content-security-policy');
-  if (policy) headers.set('content-security-policy', policy);
+  if (got.policy) headers.set('content-security-policy', got.policy);
   const cache = await caches.open(PAGES);
   await cache.put(path, new Response(body, { headers }));
   await (await phoneStore()).put('held', { path, at: Date.now(), bytes: body.size, build, roundId });
-  return new DOMParser().parseFromString(await html.text(), 'text/html');
+  return got.page;
 }
 
 const linksOf = (page: Document): string[] => [
@@ -150,27 +155,30 @@ export async function holdRounds(
   const now = Date.now();
   const isFresh = async (path: string) => {
     const was = await db.get('held', path);
+    // A day is what changes most, and small.
+    if (path.startsWith('/phone/day/')) return false;
     return was !== undefined && !all && was.build === build && now - was.at < FRESH_MS;
   };
   const wanted = new Map<string, string | null>(ALWAYS.map((p) => [p, null]));
-  for (const r of rounds) wanted.set(`/rounds/day/${r.id}`, r.id);
+  for (const r of rounds) wanted.set(`/phone/day/${r.id}`, r.id);
   const done = new Set<string>();
+  // What belongs to a round is what its day leads to.
+  for (const r of rounds) {
+    const day = await pageOf(`/rounds/day/${r.id}`);
+    for (const href of day ? linksOf(day.page) : []) {
+      const tree = TREE.exec(href)?.[1];
+      for (const to of tree ? [`/tree/${tree}`, `/phone/tree/${tree}`] : [href])
+        if (!wanted.has(to)) wanted.set(to, r.id);
+    }
+  }
   const take = async (path: string): Promise<void> => {
+    if (await isFresh(path)) return;
     const roundId = wanted.get(path) ?? null;
-    const isDay = path === `/rounds/day/${roundId}`;
-    // A day is what says which pages belong to it, so that it is always fetched.
-    const page = !isDay && (await isFresh(path)) ? null : await hold(path, build, roundId);
-    if (page && roundId) {
-      for (const href of isDay ? linksOf(page) : []) {
-        const tree = TREE.exec(href)?.[1];
-        for (const to of tree ? [...STEPS.map((s) => `/tree/${tree}${s}`), href] : [href])
-          if (!wanted.has(to)) wanted.set(to, roundId);
-      }
-      for (const src of photosOf(page)) {
-        wanted.set(src, roundId);
-        done.add(src);
-        await holdPhoto(src, roundId, build);
-      }
+    const page = await hold(path, build, roundId);
+    for (const src of page && roundId ? photosOf(page) : []) {
+      wanted.set(src, roundId);
+      done.add(src);
+      await holdPhoto(src, roundId, build);
     }
   };
   for (;;) {

@@ -73,8 +73,24 @@ function whole(held: Response): Response {
   return new Response(held.body.pipeThrough(new DecompressionStream('gzip')), { headers });
 }
 
+/** A step at a tree and a crew's day are drawn on the phone, each from one page that holds all that it rests on. */
+const STEP = /^\/tree\/([0-9a-f-]{36})\/(measure|examine|decide|prescribe|apply)$/;
+const DAY = /^\/rounds\/day\/([0-9a-f-]{36})(\/close)?$/;
+function drawnFrom(url: URL): string | null {
+  const asked = new URLSearchParams(url.search);
+  const [, tree, step] = STEP.exec(url.pathname) ?? [];
+  if (tree && step) {
+    asked.set('step', step);
+    return `/phone/tree/${tree}?${asked}`;
+  }
+  const [, day, close] = DAY.exec(url.pathname) ?? [];
+  return day ? `/phone/day/${day}?view=${close ? 'close' : 'day'}` : null;
+}
+
 async function heldPage(url: URL): Promise<Response | null> {
   const cache = await caches.open(PAGES);
+  const drawn = drawnFrom(url);
+  if (drawn && (await cache.match(drawn, { ignoreSearch: true }))) return Response.redirect(drawn);
   const exact = await cache.match(url.pathname + url.search);
   // The same page asked for in another way is nearer than none.
   const found = exact ?? (await cache.match(url.pathname)) ?? (await cache.match(url.pathname, { ignoreSearch: true }));
@@ -85,7 +101,7 @@ async function heldPage(url: URL): Promise<Response | null> {
 async function nothing(): Promise<Response> {
   const page = (await mayShow()) ? await (await caches.open(PAGES)).match(NOTHING) : undefined;
   return page
-    ? whole(page)
+    ? Response.redirect(NOTHING)
     : new Response(
         '<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Elmhorn</title><body style="font:20px/1.4 system-ui;padding:24px;background:#e9ece3;color:#221f1a"><h1 style="font-size:28px">No signal</h1><p>This phone shows nothing without signal: nobody is signed in on it, or it has not met the server for more than seven days.</p><p>What was written on it is kept, sealed, and is sent once the same person signs in here again.</p></body></html>',
         { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } },

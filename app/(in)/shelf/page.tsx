@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { groupWords } from '@/core/label/group';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { isLiquid } from '@/core/label/liquid';
 import { figure, MASS, showAmount, smallUnit, VOLUME } from '@/core/units/units';
@@ -107,13 +108,8 @@ export default async function Shelf() {
                   </span>
                 </div>
                 <p className="text-[0.9375rem] text-ink-2">
-                  {l.label.actives
-                    .map(
-                      (a) =>
-                        `${a.name} (${a.group.scheme === 'none' ? 'no group' : `${a.group.scheme} ${a.group.code}`})`,
-                    )
-                    .join(' + ')}
-                  ; {[...new Set(l.label.uses.map((u) => METHOD_NAMES[u.method]))].join(', ')}
+                  {l.label.actives.map((a) => `${a.name} (${groupWords(a.group)})`).join(' + ')};{' '}
+                  {[...new Set(l.label.uses.map((u) => METHOD_NAMES[u.method]))].join(', ')}
                 </p>
                 <div className="mt-1 flex flex-wrap items-center gap-x-6 gap-y-1">
                   {l.checkedOn ? (

@@ -1,9 +1,10 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Viewer } from '@/store/auth';
-import type { TreeInHand } from '@/views/tree';
+import { spotOf, type TreeInHand } from '@/commands/facts/diagnosis';
 import type { StationFor } from '@/core/weather/station';
 import { stationFor } from '@/app/_server/station';
+import type { Seen } from './[id]/seen';
 import { idOr404, viewer as signedIn } from '@/app/_server/viewer';
 
 /**
@@ -13,11 +14,11 @@ import { idOr404, viewer as signedIn } from '@/app/_server/viewer';
 export const ofTree = <T extends TreeInHand, A extends unknown[]>(
   view: (v: Viewer, id: string, now: Date, station: StationFor, ...more: A) => Promise<T | null>,
 ) =>
-  cache(async (id: string, ...more: A): Promise<T & { viewer: Viewer; now: Date }> => {
+  cache(async (id: string, ...more: A): Promise<T & Seen> => {
     const viewer = await signedIn();
     const now = new Date();
     const seen = await view(viewer, idOr404(id), now, stationFor, ...more);
-    return seen ? { viewer, now, ...seen } : notFound();
+    return seen ? { viewer, now, weather: stationFor(spotOf(seen.tree)).at(now), ...seen } : notFound();
   });
 
 /** The title of a step: which tree, and what is done there. */
@@ -27,7 +28,3 @@ export const titled =
     const { tree } = await load((await params).id);
     return { title: `${tree.tag} ${step}, ${tree.placeName}` };
   };
-
-/** The condition that an address names, if this host can have it. */
-export const namedIn = ({ found }: TreeInHand, name: string | undefined): string | undefined =>
-  found?.candidates.some((c) => c.id === name) ? name : undefined;

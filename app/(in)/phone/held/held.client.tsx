@@ -8,7 +8,7 @@ export function HeldList() {
   const [days, setDays] = useState<string[] | null>(null);
   useEffect(() => {
     void heldPages().then((all) =>
-      setDays(all.map((h) => h.path).filter((p) => /^\/rounds\/day\/[0-9a-f-]{36}$/.test(p))),
+      setDays(all.map((h) => h.path).filter((p) => /^\/phone\/day\/[0-9a-f-]{36}$/.test(p))),
     );
   }, []);
   return (
@@ -19,7 +19,7 @@ export function HeldList() {
         {/* The browser asks anew for each: without signal a soft way through would only fail. */}
         {(days ?? []).map((d, i) => (
           <li key={d}>
-            <a className="press press-main min-h-14" href={d}>
+            <a className="press press-main min-h-14" href={`${d}?view=day`}>
               {days!.length === 1 ? 'The round' : `Round ${i + 1}`}
             </a>
           </li>

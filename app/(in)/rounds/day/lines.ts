@@ -1,5 +1,5 @@
 import { aboutWords } from '@/commands/facts/about';
-import type { RoundThing } from '@/commands/facts/round';
+import type { RoundThing } from '@/commands/facts/round-ends';
 import { oneMix } from '@/core/book/row';
 import type { Stands } from '@/core/round/day';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
@@ -46,7 +46,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       words: `${aboutWords({ kind: 'plan', method: p.method, label: p.labelName })}, ${showAmount(p.product, p.unit, units).text}`,
       amount: planAmount(p, units),
       href: `/tree/${p.treeId}/apply?plan=${p.id}`,
-      record: record ? `/book/${record.rootId}` : null,
+      record: record?.rootId ? `/book/${record.rootId}` : null,
       sound: p.sound,
     };
   }

@@ -1,39 +1,70 @@
 'use client';
 
 import Link from 'next/link';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import type { Board, BoardGroup } from '@/views/hanging';
+import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/commands/facts/board';
+import { hungWith, plansDoneBy } from '@/commands/facts/waiting';
+import type { HungRow } from '@/commands/facts/board';
+import { phoneNow } from '@/ui/phone/clock.client';
+import { useWaiting } from '@/ui/phone/phone.client';
 import { BoardRow } from './row.client';
 import { TURN_WORDS, devicesWords } from './words';
 
 /** How often the board is asked for anew while it is looked at. */
 const EVERY_MS = 20_000;
 
-/** The board as it is now: asked again every so often, when somebody comes back to it, and after each press. */
-function useBoard(first: Board): { board: Board; stale: boolean; again: () => void } {
-  const [board, setBoard] = useState(first);
+/** Instants come as text over the network. */
+const dated = (rows: readonly HungRow[]): HungRow[] =>
+  rows.map((h) => ({ ...h, hungAt: new Date(h.hungAt), pulledAt: h.pulledAt ? new Date(h.pulledAt) : null }));
+
+/**
+ * The board as it is now: asked again every so often, when somebody comes back to it, and after each press; with what was
+ * written on this phone since, and by its own clock where there is no signal.
+ */
+function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean; again: () => void } {
+  const [facts, setFacts] = useState(first);
+  const [now, setNow] = useState(() => new Date(at));
   const [stale, setStale] = useState(false);
+  const waiting = useWaiting<unknown>('hang', 'see-devices', 'pull-devices', 'hang-again', 'hang-overnight', 'book');
   const ask = useCallback(async () => {
     try {
       const r = await fetch('/api/hanging');
-      if (!r.ok) throw new Error(String(r.status));
-      setBoard((await r.json()) as Board);
+      if (!r.ok || r.headers.has('x-elmhorn-held')) throw new Error(String(r.status));
+      const told = (await r.json()) as BoardFacts;
+      setFacts({ ...told, hanging: dated(told.hanging), pulled: dated(told.pulled) });
       setStale(false);
     } catch {
       setStale(true);
     }
+    setNow(phoneNow());
   }, []);
   useEffect(() => {
     const each = setInterval(() => void ask(), EVERY_MS);
     const seen = () => document.visibilityState === 'visible' && void ask();
     document.addEventListener('visibilitychange', seen);
+    // A page that this phone held may be of yesterday.
+    const late = setTimeout(() => void ask(), 50);
     return () => {
       clearInterval(each);
+      clearTimeout(late);
       document.removeEventListener('visibilitychange', seen);
     };
   }, [ask]);
+  const board = useMemo(() => {
+    const here = waiting.flatMap((w) => (w.verb === 'hang' ? dated((w.shown as HungRow[] | null) ?? []) : []));
+    const all = hungWith([...facts.hanging, ...facts.pulled, ...here], waiting);
+    const written = waiting.flatMap(plansDoneBy);
+    return boardOf(
+      {
+        hanging: all.filter((h) => !h.pulledAt),
+        pulled: all.filter((h) => h.pulledAt && !written.includes(h.planId)),
+        log: facts.log,
+      },
+      now,
+    );
+  }, [facts, waiting, now]);
   return { board, stale, again: () => void ask() };
 }
 
@@ -51,8 +82,8 @@ function useBell(groups: readonly BoardGroup[], on: boolean) {
   }, [groups, on]);
 }
 
-export function HangingBoard({ first, refused }: { first: Board; refused: string | null }) {
-  const { board, stale, again } = useBoard(first);
+export function HangingBoard({ first, at, refused }: { first: BoardFacts; at: string; refused: string | null }) {
+  const { board, stale, again } = useBoard(first, at);
   const [bell, setBell] = useState(false);
   const said = useSaid();
   useBell(board.groups, bell);
@@ -71,7 +102,9 @@ export function HangingBoard({ first, refused }: { first: Board; refused: string
     <>
       <h1>{headline(board, want)}</h1>
       <p className="mt-1 text-ink-2" role="status">
-        {stale ? 'No signal: these times are from before it was lost.' : 'Kept up to date on every device.'}{' '}
+        {stale
+          ? 'No signal: the times go on by the clock of this phone, and what others do is not seen here.'
+          : 'Kept up to date on every device.'}{' '}
         {!bell && board.groups.length > 0 && (
           <button type="button" className="no-print min-h-12 underline underline-offset-3" onClick={() => void ask()}>
             Tell me on this device

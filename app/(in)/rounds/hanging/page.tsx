@@ -3,6 +3,7 @@ import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { PrintButton } from '@/ui/controls/print.client';
+import { boardOf } from '@/commands/facts/board';
 import { boardView } from '@/views/hanging';
 import { allows, viewer } from '@/app/_server/viewer';
 import { HangingBoard } from './board.client';
@@ -11,7 +12,9 @@ export const metadata = { title: 'What hangs' };
 
 export default async function Page() {
   const v = await viewer();
-  const board = await boardView(v, new Date());
+  const now = new Date();
+  const facts = await boardView(v, now);
+  const board = boardOf(facts, now);
   const devices = board.groups.reduce((n, g) => n + g.devices.length, 0);
   const tag = (
     <>
@@ -51,7 +54,7 @@ export default async function Page() {
   );
   return (
     <Frame tag={tag} margin={margin} handle="How the times are told">
-      <HangingBoard first={board} refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')} />
+      <HangingBoard first={facts} at={board.at} refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')} />
     </Frame>
   );
 }

@@ -9,7 +9,7 @@ import { FormFaults, TextField, type FormFault } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
-import type { BoardGroup } from '@/views/hanging';
+import type { BoardGroup } from '@/commands/facts/board';
 import { hangAgain, hangOvernight, pullDevices, seeDevices } from '../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { devicesWords, GUARD_WORDS, STATE_PRESSES, TURN_WORDS } from './words';

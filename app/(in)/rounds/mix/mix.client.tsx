@@ -15,7 +15,12 @@ import { useSaid } from '@/ui/frame/undo.client';
 import type { Mix } from '@/views/mix';
 import { MainPress } from '../../tree/[id]/apply/stages.client';
 import { makeBatch, unmakeBatch } from '../../without-signal.client';
+import { stockWith } from '@/commands/facts/waiting';
+import { batchCode, goodUntil } from '@/core/mix/batch';
+import { dayIn, nightAfter } from '@/core/season/zone';
+import type { BatchRow } from '@/commands/facts/waiting';
 import { phoneNow } from '@/ui/phone/clock.client';
+import { useWaiting } from '@/ui/phone/phone.client';
 
 /** A vessel that is not on the list is named with what it holds. */
 const OTHER = 'other';
@@ -34,7 +39,11 @@ export function MixBench({
 }) {
   const router = useRouter();
   const said = useSaid();
-  const { recipe, trees, made, fills, lots, label, dimension, today } = mix;
+  const { recipe, trees, fills, label, dimension } = mix;
+  const waits = useWaiting<unknown>('make-batch', 'end-batch', 'book', 'book-row');
+  const { lots, mixes: made } = stockWith({ lots: mix.lots, mixes: mix.made }, label.key, waits);
+  // The day of whoever stands there: this page may be held since yesterday.
+  const [today] = useState(() => (waits.length ? dayIn(phoneNow(), mix.timeZone) : mix.today));
   const waiting = made.reduce((sum, b) => sum + b.leftMl, 0);
   const wantedMl = Math.max(0, recipe.mixMl - waiting);
   const [fillId, setFill] = useState(usualFill(fills, recipe.mixMl)?.id ?? OTHER);
@@ -64,25 +73,53 @@ export function MixBench({
           ]),
     ];
     if (wrong.length || !load || !from || !fill) return setFaults(wrong);
+    const madeAt = phoneNow();
+    const planIds = trees.map((t) => t.planId);
     send(
       {
         id,
         roundId,
-        planIds: trees.map((t) => t.planId),
+        planIds,
         vessel: fill.name,
         totalMl: load.spray,
         product: load.put,
         lots: from,
-        madeAt: phoneNow().toISOString(),
+        madeAt: madeAt.toISOString(),
       },
-      ({ code }) => {
+      ({ code }, kept) => {
         renew();
         said({
           sentence: `Mixed. Write ${code} on it, or print its tag.`,
           undo: () => unmakeBatch({ id: v7(), batchId: id }),
         });
-        router.push(`/rounds/mix/${id}`);
+        // Without signal its page is drawn on the phone, from the round that it is of.
+        router.push(
+          kept && roundId ? `/phone/day/${roundId}?view=mix&mix=${id}` : kept ? '/phone' : `/rounds/mix/${id}`,
+        );
       },
+      {
+        id,
+        roundId,
+        labelId: mix.labelId,
+        labelKey: label.key,
+        labelName: label.name,
+        kind: recipe.kind,
+        code: batchCode(id),
+        vessel: fill.name,
+        unit: dimension === 'mass' ? 'g' : 'mL',
+        product: load.put,
+        totalMl: load.spray,
+        leftMl: load.spray,
+        planIds,
+        madeAt,
+        goodUntil: goodUntil(madeAt, label.mixKeepsHours, nightAfter(madeAt, mix.timeZone)),
+        byName: '',
+        lots: from.map((f) => {
+          const lot = lots.find((l) => l.id === f.lotId)!;
+          return { id: f.lotId, number: lot.lotNumber, expires: lot.expiresOn, amount: f.amount };
+        }),
+        kept: false,
+      } satisfies BatchRow,
     );
   };
   return (

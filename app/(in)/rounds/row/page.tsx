@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { z } from 'zod';
-import { isFor, sourcesOf } from '@/core/mix/sources';
+import { isFor } from '@/core/mix/sources';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
@@ -46,11 +46,6 @@ export default async function Page({
   return (
     <RowSheet
       row={row}
-      sources={sourcesOf(
-        row.lots,
-        row.made,
-        row.trees.map((t) => t.planId),
-      )}
       units={v.units}
       station={stationFor({ lat: row.lat, lon: row.lon }).at(now)}
       refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')}

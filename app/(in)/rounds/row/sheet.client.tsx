@@ -1,11 +1,16 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
 import { v7 } from 'uuid';
-import type { AtTheTree } from '@/commands/facts/booking';
+import { rowGatesOf, type AtTheTree, type RowGate } from '@/commands/facts/at-the-tree';
 import { methodWords } from '@/core/label/method-words';
 import { OF_THE_PLACE, type Said } from '@/core/gates/said';
-import { usualSource, type Source } from '@/core/mix/sources';
+import { eatFrom, reEntryUntil } from '@/core/book/eat';
+import { itemsLeftBy, plansDoneBy, stockWith, type TakenShown } from '@/commands/facts/waiting';
+import { dayIn } from '@/core/season/zone';
+import { isServed } from '@/core/mix/recipe';
+import { sourcesOf, usualSource } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, smallUnit, type UnitSystem } from '@/core/units/units';
 import { soilState, type SoilState, type Weather } from '@/core/weather/air';
@@ -22,13 +27,12 @@ import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.cli
 import { firstWord, perUnit, readAir, sentSource, typedAir } from '../../tree/[id]/apply/typed';
 import { bookRow } from '../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
-import { useRowGates } from './gates.client';
+import { useWaiting } from '@/ui/phone/phone.client';
 import { Strip } from './strip.client';
 import { WriteRow } from './write.client';
 
 interface Props {
   row: Row;
-  sources: Source[];
   units: UnitSystem;
   station: Weather;
   refused: string | null;
@@ -38,7 +42,7 @@ interface Props {
 
 const sum = (trees: readonly RowTree[], of: (t: RowTree) => number) => trees.reduce((a, t) => a + of(t), 0);
 
-function useRowForm({ row, sources, units, station }: Props) {
+function useRowForm({ row, units, station }: Props) {
   const { use, today, trees } = row;
   return useDraft(
     `row:${row.placeId}:${row.label.key}:${use.key}`,
@@ -54,11 +58,8 @@ function useRowForm({ row, sources, units, station }: Props) {
       startedAt: '',
       endedAt: '',
       amount: null as string | null,
-      lotId: usualSource(
-        sources,
-        sum(trees, (t) => t.dose.product),
-        today,
-      ),
+      // Empty: what was mixed for them first, else the lot that is used first.
+      lotId: '',
       ...typedAir(station, units),
       soil: soilState(station) as SoilState | null,
       leaf: null as LeafState | null,
@@ -74,10 +75,37 @@ function useRowForm({ row, sources, units, station }: Props) {
   );
 }
 
+/** What stands at the trees of a row, in the air and ground that were said; nothing while those cannot be read. */
+const useGates = (trees: readonly RowTree[], at: string | null, timeZone: string): RowGate[] =>
+  useMemo(() => {
+    if (at === null) return [];
+    // The day is that of whoever stands there: this page may be held since yesterday.
+    const today = dayIn(phoneNow(), timeZone);
+    return rowGatesOf(
+      trees.map((t) => ({ ...t.facts, situation: { ...t.facts.situation, today } })),
+      JSON.parse(at) as AtTheTree,
+    );
+  }, [trees, at, timeZone]);
+
 /** A row of like trees from one mix: asked once, ticked off tree by tree, written in one go. */
 export function RowSheet(props: Props) {
-  const { row, sources, units, station, refused, tag, margin } = props;
-  const { use, label, trees } = row;
+  const { row, units, station, refused, tag, margin } = props;
+  const { use, label } = row;
+  const waits = useWaiting<unknown>('make-batch', 'end-batch', 'book', 'book-row', 'leave-undone');
+  // What was written or left on this phone is done, though the server has not heard of it.
+  const trees = useMemo(() => {
+    const gone = waits.flatMap((w) => [...plansDoneBy(w), ...itemsLeftBy(w)]);
+    return row.trees.filter((t) => !gone.includes(t.planId));
+  }, [row.trees, waits]);
+  const sources = useMemo(() => {
+    const { lots, mixes } = stockWith({ lots: row.lots, mixes: row.made }, label.key, waits);
+    const [first] = row.trees;
+    return sourcesOf(
+      lots,
+      mixes.filter((m) => isServed(m, label, first!.dose)),
+      row.trees.map((t) => t.planId),
+    );
+  }, [row, label, waits]);
   const router = useRouter();
   const tell = useSaid();
   const [form, setForm, forget] = useRowForm(props);
@@ -106,11 +134,7 @@ export function RowSheet(props: Props) {
         startedAt: form.startedAt || station.at,
       }
     : null;
-  const asked = useRowGates(
-    trees.map((t) => t.planId),
-    at,
-  );
-  const told = asked.gates ?? [];
+  const told = useGates(trees, at ? JSON.stringify(at) : null, row.timeZone);
   const stopped = new Set(
     told.flatMap((g) => (g.gate.strength === 'stop' && g.gate.state === 'tripped' ? g.planIds : [])),
   );
@@ -135,13 +159,14 @@ export function RowSheet(props: Props) {
   const written = form.stage === 3 ? mine.filter((t) => form.done.includes(t.planId)) : mine;
   const product = sum(written, (t) => t.dose.product);
   const mixMl = sum(written, (t) => t.dose.carrier?.totalMl ?? 0);
-  const { dimension } = trees[0]!.dose;
+  const { dimension } = row.trees[0]!.dose;
   const unit = smallUnit(dimension, units);
   const planned = Number((product / perUnit(unit)).toPrecision(6));
   const typed = form.amount ?? String(planned);
   const amount = readNumber(typed, { name: 'The amount used', above: 0, max: 1_000_000, unit });
 
-  const source = sources.find((x) => x.id === form.lotId) ?? null;
+  const lotId = form.lotId || usualSource(sources, product, row.today);
+  const source = sources.find((x) => x.id === lotId) ?? null;
 
   const submit = () => {
     const bad = [
@@ -151,13 +176,15 @@ export function RowSheet(props: Props) {
       ...(written.length ? [] : [{ path: '', sentence: 'No tree is ticked as done.' }]),
     ];
     if (bad.length || !amount.ok || !at || !source) return setFaults(bad);
+    const endedAt = form.endedAt || phoneNow().toISOString();
+    const used = amount.value === planned ? product : amount.value * perUnit(unit);
     send(
       {
         id: form.id,
         rows: written.map((t) => ({ planId: t.planId, recordId: form.records[t.planId] ?? v7() })),
         total: amount.value === planned ? null : amount.value * perUnit(unit),
         startedAt: form.startedAt || phoneNow().toISOString(),
-        endedAt: form.endedAt || phoneNow().toISOString(),
+        endedAt,
         ...sentSource(source),
         weather: { ...at.weather, at: form.startedAt || station.at },
         soil: form.soil,
@@ -170,12 +197,27 @@ export function RowSheet(props: Props) {
         mark: form.mark,
         note: form.note,
       },
-      ({ recordIds }) => {
+      ({ recordIds }, kept) => {
         forget();
-        tell({ sentence: `${recordIds.length} ${recordIds.length === 1 ? 'record is' : 'records are'} written.` });
+        const n = `${recordIds.length} ${recordIds.length === 1 ? 'record' : 'records'}`;
+        tell({
+          sentence: kept ? `Kept on this phone: ${n}.` : `${n} ${recordIds.length === 1 ? 'is' : 'are'} written.`,
+        });
+        if (kept) return router.back();
         router.push(`/rounds?place=${row.placeId}`);
         router.refresh();
       },
+      {
+        labelKey: label.key,
+        product: used,
+        done: written.map((t) => ({
+          planId: t.planId,
+          amount: (used * t.dose.product) / product,
+          targetName: t.target,
+          reEntryUntil: reEntryUntil(use, endedAt),
+          eatFrom: eatFrom(t.facts.situation.host, use, dayIn(endedAt, row.timeZone)),
+        })),
+      } satisfies TakenShown,
     );
   };
 
@@ -240,26 +282,19 @@ export function RowSheet(props: Props) {
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
             faults={air.faults}
           />
-          {asked.failed && (
-            <p role="alert" className="mt-3 font-semibold text-madder">
-              What stands against it could not be asked. Try again with signal, or write it tree by tree.
-            </p>
-          )}
           {main(
-            asked.gates
-              ? firstWord(
-                  {
-                    lots: sources.length,
-                    stops: mine.length ? 0 : 1,
-                    questions: questions.length,
-                    reasons: unreasoned.length,
-                  },
-                  words.start,
-                )
-              : 'Asking what stands against it …',
+            firstWord(
+              {
+                lots: sources.length,
+                stops: mine.length ? 0 : 1,
+                questions: questions.length,
+                reasons: unreasoned.length,
+              },
+              words.start,
+            ),
             () => {
               setFaults(air.faults);
-              if (!asked.gates || !sources.length || !mine.length || questions.length + unreasoned.length) {
+              if (!at || !sources.length || !mine.length || questions.length + unreasoned.length) {
                 document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
                 return;
               }
@@ -297,7 +332,7 @@ export function RowSheet(props: Props) {
           dimension={dimension}
           sources={sources}
           units={units}
-          form={form}
+          form={{ ...form, lotId }}
           faults={faults}
           onChange={change}
           onWrite={submit}

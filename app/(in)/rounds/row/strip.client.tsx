@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { Fragment } from 'react';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import { findHost } from '@/knowledge';
-import type { RowGate, RowTree } from '@/views/row';
+import type { RowGate } from '@/commands/facts/at-the-tree';
+import type { RowTree } from '@/views/row';
 
 /** What a tree gets, as it is said aloud: of the mix where there is one, else of the product. */
 const amountOf = ({ dose }: RowTree, units: UnitSystem): string =>

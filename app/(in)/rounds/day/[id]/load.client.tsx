@@ -2,7 +2,7 @@
 
 import { useOptimistic, useTransition } from 'react';
 import { useSaid } from '@/ui/frame/undo.client';
-import type { LoadTick } from '@/views/day';
+import type { LoadTick } from '@/commands/facts/crews-day';
 import { tickLoad } from '../../../without-signal.client';
 
 /** The load sheet: each line is ticked when it is seen on the truck; what the shelf cannot give is said the evening before. */

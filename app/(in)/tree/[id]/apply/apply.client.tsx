@@ -4,6 +4,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { deviations } from '@/core/book/deviations';
+import { eatFrom, reEntryUntil } from '@/core/book/eat';
+import { dayIn } from '@/core/season/zone';
 import { treatedGround } from '@/core/book/ground';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
@@ -26,12 +28,14 @@ import { Fact, Pour } from '@/ui/frame/pieces';
 import { soilState } from '@/core/weather/air';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
+import type { TakenShown } from '@/commands/facts/waiting';
 import { book } from '../../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
 import { againstSource, firstWord, perUnit, readAir, sentSource, sourceName, typedAir } from './typed';
+import type { HungRow } from '@/commands/facts/board';
 import type { Hanging } from './hang.client';
 import { PhotoField } from '../examine/photo-field.client';
 
@@ -58,6 +62,8 @@ interface Props {
   place: { access: string; hazards: string; dogs: string; code: string | null };
   /** What hangs or hung by this plan; null where nothing ever did. */
   hanging: Hanging | null;
+  /** What it would hang now, as the board has it; the ids are not those that it will have. */
+  rows: readonly HungRow[];
   refused: string | null;
   tag: React.ReactNode;
   head: React.ReactNode;
@@ -73,6 +79,7 @@ export function ApplyBench({
   station,
   place,
   hanging,
+  rows,
   refused,
   tag,
   head,
@@ -188,12 +195,13 @@ export function ApplyBench({
         : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
     ];
     if (bad.length || !source || celsius === null || ms === null || humidity === null) return setFaults(bad);
+    const endedAt = form.endedAt || phoneNow().toISOString();
     send(
       {
         id: form.id,
         planId: plan.id,
         startedAt: form.startedAt || phoneNow().toISOString(),
-        endedAt: form.endedAt || phoneNow().toISOString(),
+        endedAt,
         amount: exact,
         ...sentSource(source),
         weather: {
@@ -215,11 +223,26 @@ export function ApplyBench({
         note: form.note,
         photoIds: form.photoIds,
       },
-      ({ recordId }) => {
+      ({ recordId }, kept) => {
         forget();
-        said({ sentence: 'Booked.' });
-        router.push(`/book/${recordId}?fresh=1`);
+        said({ sentence: kept ? 'Kept on this phone; it is booked when there is signal.' : 'Booked.' });
+        // What is not in the book yet has no page there.
+        if (kept) router.back();
+        else router.push(`/book/${recordId}?fresh=1`);
       },
+      {
+        labelKey: label.key,
+        product: exact,
+        done: [
+          {
+            planId: plan.id,
+            amount: exact,
+            targetName: plan.target,
+            reEntryUntil: reEntryUntil(use, endedAt),
+            eatFrom: eatFrom(situation.host, use, dayIn(endedAt, timeZone)),
+          },
+        ],
+      } satisfies TakenShown,
     );
   };
 
@@ -468,6 +491,7 @@ export function ApplyBench({
           timeZone={timeZone}
           hanging={hanging}
           refused={refused !== null}
+          rows={rows}
         >
           {main(hanging ? 'Write what went in' : 'Finished', () => {
             const hung = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };

@@ -1,5 +1,6 @@
 'use client';
 
+import type { HungRow } from '@/commands/facts/board';
 import type { Dose } from '@/core/dose/dose';
 import type { MethodWords } from '@/core/label/method-words';
 import { AIRBORNE } from '@/core/label/methods';
@@ -18,6 +19,7 @@ export function During({
   timeZone,
   hanging,
   refused,
+  rows,
   children,
 }: {
   plan: { id: string; dose: Dose; use: LabelUse };
@@ -27,6 +29,7 @@ export function During({
   timeZone: string;
   hanging: Hanging | null;
   refused: boolean;
+  rows: readonly HungRow[];
   /** The press that ends it; nothing ends while something hangs. */
   children: React.ReactNode;
 }) {
@@ -63,6 +66,7 @@ export function During({
           timeZone={timeZone}
           hanging={hanging}
           refused={refused}
+          rows={rows}
         />
       )}
       {!hanging?.still && children}

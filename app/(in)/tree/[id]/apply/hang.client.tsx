@@ -3,11 +3,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { v7 } from 'uuid';
+import { v5, v7 } from 'uuid';
 import { GUARDS, type Guard } from '@/core/hanging/hanging';
 import { Choices, FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';
+import type { HungRow } from '@/commands/facts/board';
 import { hang } from '../../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { GUARD_WORDS } from '../../../rounds/hanging/words';
@@ -34,6 +35,7 @@ export function Hang({
   timeZone,
   hanging,
   refused,
+  rows,
 }: {
   planId: string;
   /** Planned product, in the unit of the dose. */
@@ -43,6 +45,8 @@ export function Hang({
   timeZone: string;
   hanging: Hanging | null;
   refused: boolean;
+  /** The devices as they stand from then on, for the board of a phone without signal. */
+  rows: readonly HungRow[];
 }) {
   const router = useRouter();
   const [id] = useState(() => v7());
@@ -64,10 +68,15 @@ export function Hang({
   if (hanging && hanging.entered >= product * FINISHED) return null;
   const now = () => {
     if (!guarded) return setFaults([{ path: 'guarded', sentence: 'Say what keeps people from it.' }]);
-    send({ id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded }, () => {
-      router.push('/rounds/hanging');
-      router.refresh();
-    });
+    const hung = { id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded };
+    send(
+      hung,
+      (_, kept) => {
+        router.push('/rounds/hanging');
+        if (!kept) router.refresh();
+      },
+      rows.map((r) => ({ ...r, id: v5(String(r.site), id), hungAt: hung.at, guarded })),
+    );
   };
   const all = count === 1 ? 'It hangs' : `All ${count} hang`;
   return (

@@ -19,7 +19,8 @@ import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
 import { longDay, shortDay } from '@/ui/words';
 import { treeView } from '@/views/tree';
-import { namedIn, ofTree, titled } from '../../load';
+import { ofTree, titled } from '../../load';
+import { namedIn } from '../seen';
 import { TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 
 const load = ofTree(treeView);

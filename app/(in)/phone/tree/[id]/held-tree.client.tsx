@@ -1,0 +1,99 @@
+'use client';
+
+import { useSearchParams } from 'next/navigation';
+import { useCallback, useMemo } from 'react';
+import { inHand } from '@/commands/facts/diagnosis';
+import { withWaiting, type HeldTree as Facts, type Viewer } from '@/commands/facts/waiting-tree';
+import { overlay } from '@/core/diagnose/overlay';
+import { weatherAt } from '@/core/weather/expected';
+import { shipped } from '@/knowledge';
+import { part } from '@/ui/controls/part.client';
+import { useHeldLinks, usePhoneNow, useServersOwn } from '@/ui/phone/held.client';
+import { usePhone } from '@/ui/phone/phone.client';
+import { SignalAgain } from '@/ui/phone/signal-again.client';
+
+const MeasureStep = part(() => import('@/app/(in)/tree/[id]/measure/step').then((m) => m.MeasureStep));
+const ExamineStep = part(() => import('@/app/(in)/tree/[id]/examine/step').then((m) => m.ExamineStep));
+const DecideStep = part(() => import('@/app/(in)/tree/[id]/decide/step').then((m) => m.DecideStep));
+const PrescribeStep = part(() => import('@/app/(in)/tree/[id]/prescribe/step').then((m) => m.PrescribeStep));
+const ApplyStep = part(() => import('@/app/(in)/tree/[id]/apply/step').then((m) => m.ApplyStep));
+
+/**
+ * A step at a tree without signal, worked out on the phone: what was taken along, what was written since, the knowledge that
+ * ships, and the clock.
+ */
+export function HeldTree({ viewer, facts }: { viewer: Viewer; facts: Facts }) {
+  const now = usePhoneNow();
+  const { waiting } = usePhone();
+  const asked = useSearchParams();
+  const { id } = facts.tree;
+  const step = asked.get('step') ?? 'apply';
+  const query = new URLSearchParams([...asked].filter(([k]) => k !== 'step')).toString();
+  const real = `/tree/${id}${step === 'tree' ? '' : `/${step}`}${query ? `?${query}` : ''}`;
+
+  const knowledge = useMemo(() => overlay(shipped, facts.entries).knowledge, [facts.entries]);
+  const f = useMemo(() => withWaiting(facts, waiting, viewer), [facts, waiting, viewer]);
+  const seen = useMemo(
+    () =>
+      now && {
+        ...inHand(viewer, f.tree, knowledge, f.finds, now),
+        viewer,
+        now,
+        weather: weatherAt(f.air.measured, f.air.hours, now),
+      },
+    [viewer, f, knowledge, now],
+  );
+  useHeldLinks(
+    useCallback(
+      (to) => {
+        const [, tree, next] = /^\/tree\/([^/]+)\/(measure|examine|decide|prescribe|apply)$/.exec(to.pathname) ?? [];
+        if (tree !== id || !next) return null;
+        to.searchParams.set('step', next);
+        return `/phone/tree/${id}?${to.searchParams}`;
+      },
+      [id],
+    ),
+  );
+  useServersOwn('step', `/tree/${id}`);
+
+  if (!seen) return <p className="p-6 font-semibold text-ink-2">One moment …</p>;
+  const { found } = seen;
+  return (
+    <>
+      <SignalAgain real={real} />
+      {step === 'measure' && <MeasureStep seen={seen} />}
+      {step === 'examine' && <ExamineStep seen={{ ...seen, alike: f.alike }} />}
+      {step === 'decide' &&
+        (found ? (
+          <DecideStep
+            seen={{ ...seen, found }}
+            asked={{ name: asked.get('name') ?? undefined, about: asked.get('about') ?? undefined }}
+          />
+        ) : (
+          <p className="p-6 font-semibold">This host is not known here.</p>
+        ))}
+      {step === 'prescribe' && (
+        <PrescribeStep
+          seen={{ ...seen, held: f.held, alike: f.row, year: f.year, forecast: null }}
+          trouble={asked.get('for')}
+        />
+      )}
+      {step === 'apply' && <ApplyHeld {...{ seen, f, planId: asked.get('plan') }} />}
+    </>
+  );
+}
+
+function ApplyHeld({
+  seen,
+  f,
+  planId,
+}: {
+  seen: Parameters<typeof MeasureStep>[0]['seen'];
+  f: Facts;
+  planId: string | null;
+}) {
+  const open = f.tree.plans.filter((p) => p.state === 'open');
+  const own = f.sheets.find((s) => s.plan.id === planId) ?? f.sheets.find((s) => s.plan.id === open[0]?.id);
+  const sheet = own ? { ...own, held: f.held, arrival: f.arrival } : null;
+  return <ApplyStep seen={{ ...seen, open, sheet }} />;
+}

@@ -1,0 +1,120 @@
+import Link from 'next/link';
+import { findCondition } from '@/knowledge';
+import { sourcesOf } from '@/core/mix/sources';
+import { refusal } from '@/core/people/rights';
+import { hungBy } from '@/commands/facts/waiting-tree';
+import { situationOfPlan } from '@/commands/facts/situation';
+import { NO_YEAR } from '@/core/season/year';
+import { Frame } from '@/ui/frame/frame';
+import { shortDay } from '@/ui/words';
+import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
+import type { Dose } from '@/core/dose/dose';
+import { enteredOf, fillOf } from '@/core/hanging/hanging';
+import type { HungRow } from '@/store/hanging';
+import type { Stock } from '@/store/batches';
+import type { Arrival } from '@/store/grounds';
+import type { Plan } from '@/store/plans';
+import type { Held } from '@/store/shelf';
+import type { PlanHead } from '@/store/tree';
+import { allows, type Seen } from '../seen';
+import { ApplyBench } from './apply.client';
+import type { Hanging } from './hang.client';
+import { NotDone } from './not-done.client';
+
+/** What hangs or hung by a plan; null where nothing ever did. */
+function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
+  const [first] = hung;
+  if (!first) return null;
+  const still = hung.filter((h) => !h.pulledAt).length;
+  const pulled = hung.flatMap((h) => h.pulledAt ?? []).map(Number);
+  return {
+    still,
+    from: first.hungAt.toISOString(),
+    to: still ? null : new Date(Math.max(...pulled)).toISOString(),
+    entered: enteredOf(
+      dose.product,
+      fillOf(dose) ?? dose.product,
+      hung.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl ?? 0, lostMl: h.lostMl })),
+    ),
+  };
+}
+
+/** A plan with all that its sheet needs. */
+export interface Sheet {
+  plan: Plan;
+  held: Held;
+  stock: Stock;
+  arrival: Arrival | null;
+  hung: HungRow[];
+}
+/** The step at which a plan is carried out. */
+export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; sheet: Sheet | null } }) {
+  const { viewer, now, tree, finds, duties, open, sheet } = seen;
+  const plan = sheet?.plan;
+  const use = plan?.label.uses.find((u) => u.key === plan.useKey);
+  const tag = <TreeTag tree={tree} units={viewer.units} here="apply" />;
+  const head = <TreeHead tree={tree} units={viewer.units} here="apply" />;
+  if (!sheet || !plan || !use || !plan.result.dose.ok)
+    return (
+      <Frame tag={tag} head={head} margin={<TreeWhy tree={tree} />}>
+        <StepStrip tree={tree} duties={duties} here="apply" />
+        <h1>Nothing is planned for this tree</h1>
+        <p className="mt-2 mb-6 text-ink-2">
+          A sheet starts from a plan: amount, sites and gates worked out beforehand.
+        </p>
+        <Link href={`/tree/${tree.id}/prescribe`} className="press press-main">
+          Prescribe
+        </Link>
+      </Frame>
+    );
+  const { held, stock, arrival, hung } = sheet;
+  // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
+  const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
+  return (
+    <ApplyBench
+      key={plan.id}
+      units={viewer.units}
+      timeZone={tree.timeZone}
+      situation={situation}
+      plan={{
+        id: plan.id,
+        treeId: tree.id,
+        placeId: tree.placeId,
+        label: plan.label,
+        use,
+        choices: plan.choices,
+        plannedFor: plan.plannedFor,
+        released: plan.released,
+        dose: plan.result.dose,
+        ring: plan.result.ring,
+        target: findCondition(plan.conditionId)?.name ?? plan.conditionId,
+      }}
+      sources={sourcesOf(stock.lots, stock.mixes, [plan.id])}
+      station={seen.weather}
+      place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
+      hanging={hangingOf(hung, plan.result.dose)}
+      rows={hungBy(
+        tree,
+        sheet,
+        { id: plan.id, planId: plan.id, at: now.toISOString(), guarded: 'attended' },
+        { measured: seen.weather, hours: [] },
+        viewer.name,
+      )}
+      refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
+      tag={tag}
+      head={head}
+      strip={
+        <>
+          <StepStrip tree={tree} duties={duties} here="apply" />
+          {plan.plannedFor && plan.plannedFor > situation.today && (
+            <p role="status" className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
+              Planned for {shortDay(plan.plannedFor)}. The gates here answer for today.
+            </p>
+          )}
+          {allows(viewer, 'apply') && <NotDone planId={plan.id} tag={tree.tag} />}
+        </>
+      }
+      others={open.length > 1 ? open.map((p) => ({ id: p.id, name: p.labelName, here: p.id === plan.id })) : []}
+    />
+  );
+}

@@ -1,0 +1,67 @@
+import { saidSchema } from '@/commands/said';
+import { weatherSchema, type Booking } from '@/core/book/record';
+import type { Gate } from '@/core/gates/gate';
+import { stillSaid } from '@/core/gates/said';
+import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
+import type { Situation } from '@/core/prescribe/situation';
+import { soilState } from '@/core/weather/air';
+import type { Plan } from '@/store/plans';
+
+/** What is said at the tree on the day of the work. */
+export type AtTheTree = Pick<Booking, 'weather' | 'soil' | 'leaf' | 'intakeMmH' | 'said' | 'startedAt'>;
+
+/**
+ * The gates of a plan once more, with the ground and air of the hour in which it is done.
+ * @param at what was said at the tree; it has been read
+ */
+export function atTheTree(
+  situation: Situation,
+  plan: Pick<Plan, 'label' | 'useKey' | 'choices' | 'plannedFor'>,
+  at: AtTheTree,
+): Prescription {
+  const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
+  const said = weatherSchema.parse(at.weather);
+  return prescribe(situation, plan.label, use, {
+    ...plan.choices,
+    // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
+    said: { ...stillSaid(plan.choices.said), ...saidSchema.parse(at.said) },
+    phase: 'apply',
+    now: at.startedAt,
+    soil: at.soil ?? soilState(said),
+    // The leaf of the day on which it was planned says nothing months later: it is seen at the tree, or open.
+    leaf: at.leaf === undefined && plan.plannedFor === null ? plan.choices.leaf : (at.leaf ?? null),
+    // Null is “not timed”, said at the tree; only a sheet that does not ask leaves it to the plan.
+    intakeMmH: at.intakeMmH === undefined ? plan.choices.intakeMmH : at.intakeMmH,
+    temperatureC: said.temperatureC,
+    windMs: said.windMs,
+    rainNext24Mm: said.rainNext24Mm,
+    rainByHour: said.rainByHour ?? null,
+    humidity: said.humidity,
+    windFromDeg: said.windFromDeg,
+  });
+}
+
+/** A tree of a row with what its gates ask. */
+export interface RowFacts {
+  situation: Situation;
+  plan: Pick<Plan, 'id' | 'label' | 'useKey' | 'choices' | 'plannedFor' | 'released'>;
+}
+/** A gate as it stands at some trees of a row. */
+export interface RowGate {
+  gate: Gate;
+  planIds: string[];
+}
+/** What stands at the trees of a row in the air and ground that were said; the same gate is told once. */
+export function rowGatesOf(trees: readonly RowFacts[], at: AtTheTree): RowGate[] {
+  const out = new Map<string, RowGate>();
+  for (const { plan, situation } of trees)
+    for (const gate of atTheTree(situation, plan, at).gates) {
+      // Making the plan counts as the release of its holds; here only what changed since speaks again.
+      if (gate.strength === 'note' || (gate.strength === 'hold' && plan.released[gate.id])) continue;
+      const key = `${gate.id} ${gate.strength} ${gate.state}`;
+      const same = out.get(key);
+      if (same) same.planIds.push(plan.id);
+      else out.set(key, { gate, planIds: [plan.id] });
+    }
+  return [...out.values()];
+}

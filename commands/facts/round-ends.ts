@@ -1,0 +1,24 @@
+import { openEnds, type DayItem, type OpenEnd } from '@/core/round/day';
+import type { BatchRow } from '@/store/batches';
+import type { LeftRow } from '@/store/day';
+import type { NamedLook } from '@/store/follow-ups';
+import type { OpenPlan, OpenWork } from '@/store/plans';
+
+/** Something that stands or stood on a round, with what became of it. */
+export type RoundThing = DayItem & { begins: number } & (
+    { kind: 'plan'; plan: OpenPlan } | { kind: 'work'; work: OpenWork } | { kind: 'look'; look: NamedLook }
+  );
+export interface RoundThings {
+  things: RoundThing[];
+  lefts: LeftRow[];
+  batches: BatchRow[];
+}
+
+/** What keeps a day open: its things, and the rests of its mixes that nobody keeps while they are good. */
+export const endsOf = ({ things, batches }: Pick<RoundThings, 'things' | 'batches'>, now: Date): OpenEnd[] =>
+  openEnds(
+    things,
+    batches
+      .filter((b) => b.leftMl > 0 && !(b.kept && b.goodUntil > now))
+      .map((b) => ({ id: b.id, name: b.code, leftMl: b.leftMl })),
+  );

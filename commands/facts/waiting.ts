@@ -1,0 +1,122 @@
+import type { z } from 'zod';
+import type { leaveUndone } from '@/commands/day/leave-undone';
+import type { hangAgain } from '@/commands/hanging/hang-again';
+import type { hangOvernight } from '@/commands/hanging/hang-overnight';
+import type { pullDevices } from '@/commands/hanging/pull-devices';
+import type { seeDevices } from '@/commands/hanging/see-devices';
+import type { endBatch } from '@/commands/mix/end-batch';
+import type { bookRow } from '@/commands/tree/book-row';
+import type { Booking } from '@/core/book/record';
+import { drawsOf } from '@/core/mix/batch';
+import type { BatchRow, Stock } from '@/store/batches';
+export type { BatchRow };
+import type { HungRow } from '@/store/hanging';
+
+/** What was written on a phone and waits to be sent. */
+export interface Written {
+  id: string;
+  verb: string;
+  input: unknown;
+  /** When it was done. */
+  at: string;
+}
+/** The same with what pages show of it until then. */
+export interface Shown extends Written {
+  shown: unknown;
+}
+/** What a verb is told. */
+export type Input<C extends { schema: z.ZodType }> = z.input<C['schema']>;
+
+/** Devices as they hang with what was seen, said and pulled on this phone since. @param rows pulled ones among them */
+export const hungWith = (rows: readonly HungRow[], waiting: readonly Written[]): HungRow[] =>
+  waiting.reduce<HungRow[]>(
+    (all, w) => {
+      switch (w.verb) {
+        case 'see-devices': {
+          const s = w.input as Input<typeof seeDevices>;
+          const sight = { at: s.at, state: s.state, leftMl: s.leftMl ?? null };
+          return all.map((h) => (s.deviceIds.includes(h.id) ? { ...h, seen: [...h.seen, sight] } : h));
+        }
+        case 'pull-devices': {
+          const p = w.input as Input<typeof pullDevices>;
+          return all.map((h) => {
+            const d = p.devices.find((x) => x.id === h.id);
+            return d ? { ...h, pulledAt: new Date(p.at), leftMl: d.leftMl, lostMl: d.lostMl ?? 0 } : h;
+          });
+        }
+        case 'hang-again': {
+          const a = w.input as Input<typeof hangAgain>;
+          return all.map((h) => (a.deviceIds.includes(h.id) ? { ...h, pulledAt: null, leftMl: null, lostMl: 0 } : h));
+        }
+        case 'hang-overnight': {
+          const o = w.input as Input<typeof hangOvernight>;
+          return all.map((h) => (o.deviceIds.includes(h.id) ? { ...h, overnight: o.because } : h));
+        }
+        default:
+          return all;
+      }
+    },
+    [...rows],
+  );
+
+/** What pages show of records while they wait: how much of which product they take, and what each tree's client is told. */
+export interface TakenShown {
+  labelKey: string;
+  product: number;
+  done: { planId: string; amount: number; targetName: string; reEntryUntil: string; eatFrom: string | null }[];
+}
+
+const drawDown = (mixes: readonly BatchRow[], ids: readonly string[], product: number): BatchRow[] => {
+  const named = ids.flatMap((id) => mixes.find((m) => m.id === id) ?? []);
+  const held = named.reduce((sum, m) => sum + (m.leftMl * m.product) / m.totalMl, 0);
+  const [draws] = drawsOf(named, [Math.min(product, held)]) ?? [[]];
+  return mixes.map((m) => {
+    const taken = draws!.filter((d) => d.batchId === m.id).reduce((sum, d) => sum + d.mixMl, 0);
+    return taken ? { ...m, leftMl: Math.max(0, m.leftMl - taken) } : m;
+  });
+};
+
+/**
+ * Lots and mixes of a product with what was mixed, taken and ended on this phone since. A figure on a phone is no promise: two
+ * may take the last bottle, and the server says so.
+ */
+export const stockWith = (stock: Stock, labelKey: string, waiting: readonly Shown[]): Stock =>
+  waiting.reduce<Stock>((now, w) => {
+    switch (w.verb) {
+      case 'make-batch': {
+        const made = w.shown as BatchRow | null;
+        if (made?.labelKey !== labelKey || now.mixes.some((m) => m.id === made.id)) return now;
+        const from = (id: string) => made.lots.find((l) => l.id === id)?.amount ?? 0;
+        const mix = { ...made, madeAt: new Date(made.madeAt), goodUntil: new Date(made.goodUntil) };
+        return { lots: now.lots.map((l) => ({ ...l, onHand: l.onHand - from(l.id) })), mixes: [...now.mixes, mix] };
+      }
+      case 'end-batch': {
+        const e = w.input as Input<typeof endBatch>;
+        if (e.how === 'kept') return now;
+        const gone = (m: BatchRow) =>
+          m.id === e.batchId ? { ...m, leftMl: Math.max(0, m.leftMl - (e.mixMl ?? m.leftMl)) } : m;
+        return { ...now, mixes: now.mixes.map(gone) };
+      }
+      case 'book':
+      case 'book-row': {
+        const b = w.input as { lotId: string; batchIds?: string[] };
+        const taken = w.shown as TakenShown | null;
+        if (taken?.labelKey !== labelKey) return now;
+        return b.batchIds?.length
+          ? { ...now, mixes: drawDown(now.mixes, b.batchIds, taken.product) }
+          : { ...now, lots: now.lots.map((l) => (l.id === b.lotId ? { ...l, onHand: l.onHand - taken.product } : l)) };
+      }
+      default:
+        return now;
+    }
+  }, stock);
+
+/** Items of a round that a write leaves undone. */
+export const itemsLeftBy = (w: Written): string[] =>
+  w.verb === 'leave-undone' ? (w.input as Input<typeof leaveUndone>).itemIds : [];
+
+/** Plans that a write carries out, drops or leaves. */
+export function plansDoneBy(w: Written): string[] {
+  if (w.verb === 'book') return [(w.input as Booking).planId];
+  return w.verb === 'book-row' ? (w.input as Input<typeof bookRow>).rows.map((r) => r.planId) : [];
+}

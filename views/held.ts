@@ -1,0 +1,79 @@
+import { stockFor } from '@/commands/facts/batches';
+import { spotOf } from '@/commands/facts/diagnosis';
+import { yearOf } from '@/commands/facts/season';
+import { findsNear, treeOf } from '@/commands/facts/tree';
+import type { HeldTree, SheetFacts } from '@/commands/facts/waiting-tree';
+import { may } from '@/core/people/rights';
+import { expectedHours } from '@/core/weather/expected';
+import type { StationFor } from '@/core/weather/station';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { arrivalAt } from '@/store/grounds';
+import { takenFrom } from '@/store/batches';
+import { hangingNow, hangingOf } from '@/store/hanging';
+import { dayView } from './day';
+import type { HeldDay } from '@/commands/facts/waiting-day';
+import { ownEntries } from '@/store/knowledge';
+import { getPlans } from '@/store/plans';
+import { heldBy, listLots } from '@/store/shelf';
+import { groupBy } from '@/core/work/load-out';
+import { alikeTrees, rowTrees } from '@/store/tree';
+
+/** Hours of the forecast that go along. */
+const HOURS = 120;
+
+/** All that the steps at a tree rest on, for a phone that takes it along; null where there is no such tree. */
+export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: StationFor): Promise<HeldTree | null> =>
+  together(viewer, async () => {
+    const tree = await treeOf(viewer, id, now);
+    if (!tree) return null;
+    const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
+    const [finds, entries, held, alike, row, year, arrival, plans, lots] = await Promise.all([
+      findsNear(viewer, tree),
+      ownEntries(viewer),
+      heldBy(viewer),
+      alikeTrees(viewer, tree),
+      rowTrees(viewer, tree),
+      yearOf(viewer, tree, station, now),
+      arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
+      getPlans(viewer, open),
+      listLots(viewer),
+    ]);
+    const sheets = await Promise.all(
+      plans.map(async (plan): Promise<SheetFacts> => {
+        const { dose } = plan.result;
+        const [stock, hung] = await Promise.all([
+          dose.ok ? stockFor(viewer, { ...plan, dose }, now) : { lots: [], mixes: [] },
+          hangingOf(viewer, plan.id),
+        ]);
+        return { plan, stock, hung };
+      }),
+    );
+    const there = station(spotOf(tree));
+    return {
+      tree,
+      finds,
+      entries: [...entries],
+      held,
+      alike: [...alike],
+      row,
+      year,
+      arrival,
+      sheets,
+      lots: Object.fromEntries(groupBy(lots, (l) => l.labelKey)),
+      air: { measured: there.at(now), hours: expectedHours(there.forecast(now).members, HOURS) },
+    };
+  });
+
+/** A crew's day for a phone that takes it along; null where there is no such round. */
+export const heldDayView = (viewer: Viewer, id: string, now: Date, station: StationFor): Promise<HeldDay | null> =>
+  together(viewer, async () => {
+    const day = await dayView(viewer, id, now, station);
+    if (!day) return null;
+    const plans = new Set(day.stops.flatMap((s) => s.items.map((i) => i.id)));
+    const [hanging, taken] = await Promise.all([
+      hangingNow(viewer),
+      Promise.all(day.batches.map(async (b) => [b.id, await takenFrom(viewer, b.id)] as const)),
+    ]);
+    return { day, hung: hanging.filter((h) => plans.has(h.planId)), taken: Object.fromEntries(taken) };
+  });
