@@ -8,7 +8,7 @@ import type { makePlan } from '@/commands/tree/plan';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import type { Booking } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';
-import { lookSchema } from '@/core/diagnose/look';
+import { lookSchema, readCrownLoss } from '@/core/diagnose/look';
 import { groupWords } from '@/core/label/group';
 import { toHang } from '@/core/hanging/hang-on';
 import { readReading, typedReading } from '@/core/measure/reading';
@@ -139,11 +139,10 @@ function after(f: HeldTree, w: Shown, viewer: Viewer): HeldTree {
       const look = lookSchema.safeParse(w.input);
       if (!look.success || look.data.treeId !== tree.id) return f;
       const { findings, tests, detail, vigour, note, hostKey } = look.data;
-      const loss = Number.parseFloat(look.data.crownLoss.replace(',', '.'));
       const seen: Look = {
         id: w.id,
         ...by,
-        crownLoss: Number.isFinite(loss) ? loss : null,
+        crownLoss: readCrownLoss([], look.data.crownLoss),
         vigour,
         note,
         findings: findings.filter((x) => x.state !== 'not looked'),

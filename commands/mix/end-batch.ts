@@ -1,27 +1,13 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
-import { uuid } from '@/core/book/record';
-import { BATCH_ENDS } from '@/core/mix/batch';
+import { endSchema } from '@/core/mix/end';
 import { batchesNamed, endBatch as writeEnd } from '@/store/batches';
 import { pgCode } from '@/store/db';
-import { z } from 'zod';
 
 /** What became of the rest of a mix: kept under its tag until its end, handed in, or spilled. It is never poured away. */
 export const endBatch = command({
   name: 'end-batch',
   right: 'apply',
-  schema: z
-    .object({
-      id: uuid,
-      batchId: uuid,
-      how: z.enum(BATCH_ENDS, 'Say what became of it.'),
-      /** mL of the mix; null for all that is left. What is kept stays in it. */
-      mixMl: z.number('Say how much.').positive('Say how much.').nullable(),
-      words: z.string().trim().max(600, 'At most 600 signs.').default(''),
-    })
-    .refine((x) => x.how === 'kept' || x.words.length >= 4, {
-      path: ['words'],
-      message: 'Say where it went: to whom it was handed in, or where it was spilled and what was done.',
-    }),
+  schema: endSchema,
   once: (x) => x.id,
   run: async ({ viewer, observed }, { id, batchId, how, mixMl, words }): Promise<Answer> => {
     const [batch] = await batchesNamed(viewer, [batchId]);

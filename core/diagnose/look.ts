@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import type { Fault } from '../book/write';
 import { TARGETS } from '../decide/targets';
+import { numberAt } from '../units/typed';
 import { findingSchema, testResultSchema } from './knowledge';
 import { VIGOURS } from './words';
 
@@ -71,3 +73,7 @@ export const lookSchema = z.object({
     .max(60, 'At most 60 trees at once.')
     .default([]),
 });
+
+/** The share of the crown that is gone, %, as it was typed; null where nobody said. */
+export const readCrownLoss = (faults: Fault[], text: string): number | null =>
+  numberAt(faults, 'crownLoss', text, { name: 'Crown loss', min: 0, max: 100, unit: '%', whole: true }, true);

@@ -276,9 +276,10 @@ function signalWords({ signal, waiting, needsLook, shut }: Phone, madeAt: string
   const [first] = waiting;
   const out: string[] = [];
   if (shut) out.push(shut === 'ended' ? 'Phone ended' : 'Signed out');
-  else if (signal === false) out.push(`No signal, as of ${since(madeAt, timeZone)}`);
+  else if (signal === false) out.push('No signal');
   if (first)
     out.push(`${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} since ${since(first.at, timeZone)}`);
+  else if (signal === false) out.push(`as of ${since(madeAt, timeZone)}`);
   else if (signal && needsLook > 0) out.push(`${needsLook} to look at`);
   return out;
 }
@@ -293,7 +294,7 @@ function Signal({ madeAt, timeZone }: { madeAt: string; timeZone: string }) {
   return (
     <Link
       href="/phone"
-      className="flex min-w-[48px] items-center gap-2 bg-sheet px-2.5 text-small leading-tight font-bold text-ink"
+      className="flex min-w-[48px] items-center gap-2 bg-sheet px-2 text-small leading-tight font-bold text-ink"
       aria-label={`This phone: ${words.join('; ')}`}
     >
       <Icon size={18} aria-hidden className="flex-none" />

@@ -135,6 +135,8 @@ export class Keeper {
       return false;
     }
     if (sent.how === 'empty') {
+      // Pages without the worker that gives them would be held for nobody.
+      if (BUILD !== 'development') await navigator.serviceWorker?.ready;
       await holdRounds(rounds, BUILD, changed, (holding) => this.set({ holding }));
       this.set({ holding: null });
     }

@@ -1,10 +1,23 @@
 'use client';
 
 import { v7 } from 'uuid';
+import type { z } from 'zod';
 import { keepWrite, readWaiting, sendWaiting, takeBack } from './outbox.client';
 
 /** What an action answers; `kept` where it waits on this phone. */
-type Answer<T> = { ok: true; value: T; kept?: boolean } | { ok: false; faults: { path: string; sentence: string }[] };
+type Answer<T> = { ok: true; value: T; kept?: boolean } | { ok: false; faults: Fault[] };
+interface Fault {
+  path: string;
+  sentence: string;
+}
+
+/** What a schema of the core finds wrong, as the server would say it. */
+export const faultsBy =
+  (schema: z.ZodType) =>
+  (input: unknown): Fault[] => {
+    const read = schema.safeParse(input);
+    return read.success ? [] : read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message }));
+  };
 
 /** A server that has not answered a write by then is not there, and the write is kept; should it have landed, it lands once. */
 const PATIENCE_MS = 15_000;
@@ -23,7 +36,8 @@ const isOfNext = (error: unknown) => (error as { digest?: string }).digest?.star
  * the phone and sent in its turn.
  * @param verb its name in the house
  * @param of what is said of it while it waits; what the page goes on with; the id of what it makes, where it makes
- * something; the id of the write that it takes back, which is taken off the phone where it has not been sent
+ * something; the id of the write that it takes back, which is taken off the phone where it has not been sent; what is wrong
+ * with it by what the phone knows: said at once, before it is kept for an evening on which nobody remembers
  * @returns the action; `shown` is what pages show of it until it is sent
  */
 export function orKept<I extends object, T>(
@@ -34,6 +48,7 @@ export function orKept<I extends object, T>(
     value: (input: I) => T;
     makes?: (input: I) => string;
     takesBack?: (input: I) => string;
+    wrong?: (input: I) => Fault[];
   },
 ): (input: I, shown?: unknown) => Promise<Answer<T>> {
   return async (input, shown) => {
@@ -41,6 +56,8 @@ export function orKept<I extends object, T>(
     if (of.takesBack && (await takeBack(of.takesBack(input)))) return kept;
     // What is sent again under the same id lands once, whichever way it goes.
     const id = of.makes?.(input) ?? v7();
+    const wrong = of.wrong?.(input) ?? [];
+    if (wrong.length) return { ok: false, faults: wrong };
     const write = { id, verb, what: of.what(input), input, shown };
     // What was written before it goes before it.
     if (navigator.onLine && (await readWaiting()).length) await sendWaiting().catch(() => null);
