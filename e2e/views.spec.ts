@@ -53,6 +53,8 @@ for (const [theme, size] of [
       '/rounds/make',
       round,
       `${round}/close`,
+      '/phone',
+      '/phone/held',
       mix,
       '/season',
       '/season/programmes',

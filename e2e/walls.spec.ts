@@ -18,6 +18,7 @@ const OPEN = [
   '/api/calendar/place/[token]',
   '/share/place/[token]',
   '/api/health',
+  '/sw.js',
 ];
 /** The same for every outfit. */
 const SHARED = ['/guide/[id]', '/api/v1/commands/[name]'];
@@ -67,6 +68,8 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
     '/api/photos/[id]': crypto.randomUUID(),
     '/rounds/day/[id]': last(round),
     '/rounds/mix/[id]': last(mix),
+    '/phone/tree/[id]': tree,
+    '/phone/day/[id]': last(round),
   };
   const tried = ROUTES.filter((r) => r.includes('[') && !OPEN.includes(r) && !SHARED.includes(r));
   expect(tried.length).toBeGreaterThan(14);

@@ -11,6 +11,8 @@ import { practiceView } from './practice';
 import { labelView, shelfView, toolsView } from './shelf';
 import { crewsView, fortnightView, roundsView } from './rounds';
 import { boardView } from './hanging';
+import { heldDayView, heldTreeView } from './held';
+import { phoneView } from './phone';
 import { seasonView } from './season';
 import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView, treeView } from './tree';
@@ -70,6 +72,10 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   board: [5, () => boardView(v, NOW)],
   // Read by a crew whose phone has little signal, in one answer with everything that its day needs.
   day: [18, () => dayView(v, roundId, NOW, fair)],
+  // What a phone takes along: fetched beforehand, for a day on which nothing can be fetched.
+  'a day that is held': [22, () => heldDayView(v, roundId, NOW, fair)],
+  'a tree that is held': [18, () => heldTreeView(v, o.treeId, NOW, fair)],
+  phone: [4, () => phoneView(v)],
   'to put on a day': [8, () => toPutView(v, NOW)],
   mix: [9, () => mixView(v, o.planId, null, NOW)],
   batch: [4, () => batchView(v, v7())],

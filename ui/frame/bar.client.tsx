@@ -143,15 +143,15 @@ export function Bar({
           </Link>
         ))}
       </nav>
-      <span className="hidden min-w-0 flex-1 items-center truncate px-2 font-semibold phone:flex">
+      <span className="hidden min-w-0 flex-1 basis-0 items-center truncate px-2 font-semibold phone:flex">
         {place?.name ?? ''}
       </span>
-      <div className="ml-auto flex items-stretch pr-2 phone:pr-0">
+      <div className="ml-auto flex min-w-0 items-stretch pr-2 phone:pr-0">
         <Signal madeAt={madeAt} timeZone={timeZone} />
         <button
           type="button"
           onClick={() => setOpen('find')}
-          className="flex min-w-[48px] items-center justify-center gap-2 px-3"
+          className="flex min-w-[48px] flex-none items-center justify-center gap-2 px-3"
           aria-label="Find a tag"
         >
           <Search size={18} aria-hidden />
@@ -163,7 +163,7 @@ export function Bar({
         <button
           type="button"
           onClick={() => setOpen('help')}
-          className="flex min-w-[48px] items-center justify-center"
+          className="flex min-w-[48px] flex-none items-center justify-center"
           aria-label="Help and keys"
         >
           <CircleHelp size={20} aria-hidden />
@@ -178,7 +178,7 @@ export function Bar({
         <button
           type="button"
           onClick={() => setOpen('menu')}
-          className="hidden min-w-[48px] items-center justify-center phone:flex"
+          className="hidden min-w-[48px] flex-none items-center justify-center phone:flex"
           aria-label="All places"
         >
           <Menu size={22} aria-hidden />
@@ -294,13 +294,15 @@ function Signal({ madeAt, timeZone }: { madeAt: string; timeZone: string }) {
   return (
     <Link
       href="/phone"
-      className="flex min-w-[48px] items-center gap-2 bg-sheet px-2 text-small leading-tight font-bold text-ink"
+      className="flex min-w-[48px] shrink items-center gap-2 overflow-hidden bg-sheet px-2 text-small leading-tight font-bold text-ink"
       aria-label={`This phone: ${words.join('; ')}`}
     >
-      <Icon size={18} aria-hidden className="flex-none" />
-      <span className="flex flex-col whitespace-nowrap">
+      <Icon size={18} aria-hidden className="flex-none phone:hidden" />
+      <span className="flex min-w-0 flex-col whitespace-nowrap">
         {words.map((w) => (
-          <span key={w}>{w}</span>
+          <span key={w} className="truncate">
+            {w}
+          </span>
         ))}
       </span>
     </Link>

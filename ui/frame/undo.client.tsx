@@ -21,10 +21,37 @@ async function undone(undo: () => Promise<unknown>): Promise<string> {
 /** Says what was just done, and offers to undo it. */
 export const useSaid = () => useContext(Context);
 
+const PLACE = 'elmhorn:said';
+/** What was said lately is said on the next page too: without signal that page is another document. */
+const LATELY_MS = 5000;
+const keepSaid = (sentence: string) => {
+  try {
+    sessionStorage.setItem(PLACE, JSON.stringify({ sentence, at: Date.now() }));
+  } catch {}
+};
+function saidLately(): string | null {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(PLACE) ?? 'null') as { sentence: string; at: number } | null;
+    sessionStorage.removeItem(PLACE);
+    return kept && Date.now() - kept.at < LATELY_MS ? kept.sentence : null;
+  } catch {
+    return null;
+  }
+}
+
 /** The line at the foot of the page: what was done, and Undo for as long as it stands there. */
 export function UndoBar({ children }: { children: React.ReactNode }) {
   const [offer, setOffer] = useState<Offer | null>(null);
-  const say = useCallback((o: Offer) => setOffer(o), []);
+  const say = useCallback((o: Offer) => {
+    keepSaid(o.sentence);
+    setOffer(o);
+  }, []);
+  useEffect(() => {
+    const sentence = saidLately();
+    // The server cannot know what was said before this page.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (sentence) setOffer({ sentence });
+  }, []);
   useEffect(() => {
     if (!offer) return;
     const timer = setTimeout(() => setOffer(null), offer.undo ? 12_000 : 5_000);

@@ -152,9 +152,9 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
   const [note, setNote] = useState('');
   const { busy, faults, send } = useSend(finishWork);
   const end = (done: boolean) =>
-    send({ id, done, note }, () => {
+    send({ id, done, note }, (_, kept) => {
       said({ sentence: done ? `Done: ${name}. What follows is on Season.` : `Dropped: ${name}.` });
-      router.refresh();
+      if (!kept) router.refresh();
     });
   return (
     <div className="mt-2 flex flex-wrap items-end gap-2">

@@ -90,14 +90,14 @@ export function CloseForm({
             body: form.bodies[t.placeId] ?? t.body,
           })),
       },
-      ({ told }) => {
+      ({ told }, kept) => {
         forget();
         said({
           sentence: told
             ? `The day is closed, and ${told === 1 ? 'one client is' : `${told} clients are`} told.`
             : 'The day is closed.',
         });
-        router.refresh();
+        if (!kept) router.refresh();
         window.scrollTo({ top: 0 });
       },
     );
