@@ -43,7 +43,8 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
       plans.map(async (plan): Promise<SheetFacts> => {
         const { dose } = plan.result;
         const [stock, hung] = await Promise.all([
-          dose.ok ? stockFor(viewer, { ...plan, dose }, now) : { lots: [], mixes: [] },
+          // A plan of an older version has none.
+          dose?.ok ? stockFor(viewer, { ...plan, dose }, now) : { lots: [], mixes: [] },
           hangingOf(viewer, plan.id),
         ]);
         return { plan, stock, hung };

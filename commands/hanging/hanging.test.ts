@@ -149,7 +149,7 @@ it('a plan whose devices hang is neither dropped nor written up; one that is don
 
 it.each([
   ['a moment that has not come', { at: later(45).toISOString() }, 'at'],
-  ['a fortnight ago', { at: later(-14 * 1440).toISOString() }, 'at'],
+  ['more than a fortnight ago', { at: later(-15 * 1440).toISOString() }, 'at'],
   ['nobody said what keeps people off', { guarded: 'luck' }, 'guarded'],
   ['no plan of ours', { planId: v7() }, 'planId'],
 ])('%s hangs nothing', async (_, more, path) => {

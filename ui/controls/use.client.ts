@@ -128,7 +128,7 @@ export function useSend<I, T>(
   const send = (input: I, then?: (value: T, kept: boolean) => void, shown?: unknown) =>
     start(async () => {
       try {
-        const answer = await action(input, shown);
+        const answer = await (shown === undefined ? action(input) : action(input, shown));
         setFaults(answer.ok ? [] : answer.faults);
         if (answer.ok || answer.faults.some((f) => f.path === 'id')) on?.renew?.();
         if (!answer.ok && answer.faults.some((f) => f.path === 'version')) on?.stale?.();

@@ -35,6 +35,7 @@ export const PLACES = [
       '“Days and crews for the fortnight” finds who goes where on which day: hours of crews and places, licences, kits, driving, the forecast, what a miss would cost. Open a job to ask why not another day, put it there, or let it stay; drag it where you have a mouse. Nothing stands until you keep the rounds.',
       'What could not be done in its time stands below as over: plan it anew, or drop it a row at a time.',
       'Crews, their hours and who is away stand behind “Crews”; the hours of a place are kept with the place.',
+      'A phone of somebody in a crew holds its rounds. Without signal the bar says so, and how much waits; press it to see what waits, to send, or to hand it over.',
     ],
   },
   {
@@ -95,6 +96,12 @@ export const PLACES = [
 
 /** Help for pages that are not in the bar. */
 const OTHER_HELP: Record<string, readonly string[]> = {
+  '/phone': [
+    'What waits on this phone to be sent, in its order; what was sent and refused, and what this phone holds.',
+    'What is refused is kept: give the reason that it asks for and send it again, or set it aside with a word. What happened is never changed here.',
+    '“Hand over in a file” is for a phone that will see no signal: anybody carries it to one that does, only the server can open it, and it is written for whoever did it.',
+    'A phone that was lost is ended here by its owner, or by whoever manages people; it shows nothing once it hears of it, at the latest after seven days.',
+  ],
   '/practice': [
     'A case is drawn from the guide by its number. Each look costs its minutes, and some wound the tree.',
     'You are scored on the truth, the decision, minutes wasted, and harm. Afterwards the engine shows its own way.',
