@@ -118,13 +118,8 @@ it('work that went otherwise is written once its reason is given, in the name of
   const tech = (await loadViewer({ outfitId: made.o.outfitId, personId: wren }))!;
   const phoneId = (await met(tech))!;
   const planId = await row.planned('P2', 20);
-  const { rows: _, total: __, ...shared } = row.sent([planId]) as { rows: unknown; total: unknown };
   const before = await onHand();
-  const record = write(
-    'book',
-    { ...shared, id: v7(), planId, amount: 4, typed: '4 mL', deviation: '', photoIds: [] },
-    later(-10),
-  );
+  const record = write('book', row.booked(planId, 4, { typed: '4 mL', deviation: '' }), later(-10));
   expect((await sent(tech, phoneId, [record]))!.landed[0]).toMatchObject({
     ok: false,
     faults: [{ path: 'deviation' }],

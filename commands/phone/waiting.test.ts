@@ -298,8 +298,7 @@ describe('a drench from the can', () => {
     const tree = (await heldTreeView(row.viewer, plan!.tree_id, JUNE, fair))!;
     const dose = tree.sheets[0]!.plan.result.dose;
     const amount = dose.ok ? dose.product : 0;
-    const { rows: _, total: __, ...shared } = row.sent([planId]) as { rows: unknown; total: unknown };
-    const input = { ...shared, id: v7(), planId, amount, photoIds: [] };
+    const input = row.booked(planId, amount);
     const shown = {
       labelKey: row.label.key,
       product: amount,

@@ -91,8 +91,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
     let kind: Wrote['kind'] = 'reading';
     if (planId) {
       kind = 'record';
-      const { rows: _, total: __, ...shared } = row.sent([planId]) as { rows: unknown; total: unknown };
-      input = { ...shared, id, planId, amount: 5, photoIds: [] };
+      input = row.booked(planId, 5, { id });
     } else {
       const girth = (60 + random() * 200).toFixed(1);
       input = {
@@ -128,7 +127,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
   const trySend = async (p: Phone, now: number) => {
     for (let tries = 0; p.waiting.length && tries < 6; tries++) {
       const batch = nextOf(p.waiting);
-      const sends = batch.map(({ seq: _, bytes: __, ...s }) => s);
+      const sends = batch.map(({ id, verb, what, input, at, clockAt }) => ({ id, verb, what, input, at, clockAt }));
       const message = { phoneId: p.id, clockNow: new Date(now + p.aheadS * 1000).toISOString(), sends };
       const at = { viewer: p.viewer, now: new Date(now), station: fair };
       const fault = random();

@@ -147,10 +147,7 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
         ${owner.json(result as never)}, ${o.personId}, '2026-06-01')`;
     return id;
   }
-  const sent = (planIds: readonly string[], more: object = {}) => ({
-    id: v7(),
-    rows: planIds.map((planId) => ({ planId, recordId: v7() })),
-    total: null,
+  const work = () => ({
     startedAt: '2026-06-01T08:00:00Z',
     endedAt: '2026-06-01T09:00:00Z',
     lotId: made.o.lotId,
@@ -164,6 +161,21 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     deviation: 'The threshold was told by word of mouth.',
     mark: '',
     note: '',
+  });
+  const sent = (planIds: readonly string[], more: object = {}) => ({
+    id: v7(),
+    rows: planIds.map((planId) => ({ planId, recordId: v7() })),
+    total: null,
+    ...work(),
+    ...more,
+  });
+  /** What is sent when one of them is done by itself. */
+  const booked = (planId: string, amount: number, more: object = {}) => ({
+    id: v7(),
+    planId,
+    amount,
+    photoIds: [],
+    ...work(),
     ...more,
   });
   return {
@@ -173,5 +185,6 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     label,
     planned,
     sent,
+    booked,
   };
 }

@@ -18,6 +18,17 @@ const DecideStep = part(() => import('@/app/(in)/tree/[id]/decide/step').then((m
 const PrescribeStep = part(() => import('@/app/(in)/tree/[id]/prescribe/step').then((m) => m.PrescribeStep));
 const ApplyStep = part(() => import('@/app/(in)/tree/[id]/apply/step').then((m) => m.ApplyStep));
 
+const STEPS = {
+  measure: MeasureStep,
+  examine: ExamineStep,
+  decide: DecideStep,
+  prescribe: PrescribeStep,
+  apply: ApplyStep,
+};
+// The step is fetched while the page is still being put together.
+if (typeof window !== 'undefined')
+  STEPS[(new URLSearchParams(window.location.search).get('step') ?? 'apply') as keyof typeof STEPS]?.prepare();
+
 /**
  * A step at a tree without signal, worked out on the phone: what was taken along, what was written since, the knowledge that
  * ships, and the clock.
