@@ -56,7 +56,11 @@ export async function meet(personId: string): Promise<Meeting> {
   } catch {
     return { how: 'no answer' };
   }
-  if (answer.status === 401) return { how: 'signed out' };
+  if (answer.status === 401) {
+    // Signed out elsewhere, or nobody of this outfit any more: nothing is given away; what waits stays, sealed.
+    await letGo();
+    return { how: 'signed out' };
+  }
   if (answer.status === 410) {
     await letGo();
     return { how: 'ended' };

@@ -4,6 +4,7 @@ import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Tick } from '@/ui/controls/controls';
+import { keepPhotoHere } from '@/ui/phone/photo.client';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
 export function PhotoField({
@@ -41,6 +42,17 @@ export function PhotoField({
         onAdded?.(id);
         setState({ busy: false, sentence: 'Photo kept.', fault: false });
       } catch (error) {
+        const sent = { id, treeId, sign: pin || null };
+        if (error instanceof TypeError && (await keepPhotoHere(file, sent).catch(() => false))) {
+          onAdded?.(id);
+          const place = keep ? ' Where it was taken is not kept with it.' : '';
+          setState({
+            busy: false,
+            sentence: `Kept on this phone; it is sent when there is signal.${place}`,
+            fault: false,
+          });
+          continue;
+        }
         setState({
           busy: false,
           sentence:
