@@ -16,6 +16,7 @@ import { crews } from './crews';
 import { schedule } from './schedule';
 import { pages } from './pages';
 import { hanging } from './hanging';
+import { phone } from './phone';
 import { ribbon } from './ribbon';
 import { sessionFor } from './session';
 import { simulation, told } from './simulate';
@@ -381,6 +382,7 @@ async function main() {
   await paint(cookie);
   const browser = await launch();
   await ribbon(figures, browser, url, cookie, owner, email);
+  await phone(figures, browser, url, owner);
   await browser.close();
   await owner.end();
   console.log(

@@ -36,6 +36,9 @@ const BUILD = process.env.ELMHORN_BUILD ?? 'development';
 /** The server is met at least as often, while the page is looked at. */
 const MEET_MS = 10 * 60_000;
 
+/** What was written while there is signal is sent after so long. */
+const SOON_MS = 1000;
+
 /** Keeps a phone in touch while a page is open: sends what waits, in its turn, and holds the rounds of the coming days. */
 export class Keeper {
   private state = BLANK;
@@ -80,7 +83,8 @@ export class Keeper {
     };
     const off = () => this.set({ signal: false });
     const seen = () => document.visibilityState === 'visible' && on();
-    const unhear = hearWaiting(() => void this.listen());
+    // What was written behind something that waits goes as soon as that has gone.
+    const unhear = hearWaiting(() => void this.listen().then(() => this.state.waiting.length && this.soon()));
     window.addEventListener('online', on);
     window.addEventListener('offline', off);
     document.addEventListener('visibilitychange', seen);
@@ -91,6 +95,12 @@ export class Keeper {
       window.removeEventListener('offline', off);
       document.removeEventListener('visibilitychange', seen);
     };
+  }
+
+  private soon() {
+    if (!this.state.signal || this.running) return;
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.go(), SOON_MS);
   }
 
   /** Meets the server, sends what waits, and fetches what is held; then waits for the next time. */

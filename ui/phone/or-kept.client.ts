@@ -22,9 +22,12 @@ export const faultsBy =
 /** A server that has not answered a write by then is not there, and the write is kept; should it have landed, it lands once. */
 const PATIENCE_MS = 15_000;
 
-const inTime = <T>(work: Promise<T>): Promise<T> =>
+/** What waits before it may take so long; whoever works does not wait for more of it. */
+const BEFORE_MS = 3000;
+
+const inTime = <T>(work: Promise<T>, ms: number): Promise<T> =>
   new Promise((done, fail) => {
-    const timer = setTimeout(() => fail(new Error('no answer in time')), PATIENCE_MS);
+    const timer = setTimeout(() => fail(new Error('no answer in time')), ms);
     work.then(done, fail).finally(() => clearTimeout(timer));
   });
 
@@ -60,11 +63,11 @@ export function orKept<I extends object, T>(
     if (wrong.length) return { ok: false, faults: wrong };
     const write = { id, verb, what: of.what(input), input, shown };
     // What was written before it goes before it.
-    if (navigator.onLine && (await readWaiting()).length) await sendWaiting().catch(() => null);
+    if (navigator.onLine && (await readWaiting()).length) await inTime(sendWaiting(), BEFORE_MS).catch(() => null);
     const behind = (await readWaiting()).length > 0;
     if ((behind || !navigator.onLine) && (await keepWrite(write))) return kept;
     try {
-      return await inTime(action({ ...input, sentAs: id }));
+      return await inTime(action({ ...input, sentAs: id }), PATIENCE_MS);
     } catch (error) {
       if (isOfNext(error) || !(await keepWrite(write))) throw error;
       return kept;
