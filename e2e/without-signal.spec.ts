@@ -248,7 +248,12 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await expect(head.getByRole('listitem').filter({ hasText: place })).toHaveCount(2);
   await expect(head.getByText(/handed in/)).toBeVisible();
   await page.goto(`/tree/${trees.R3}`);
-  await expect(page.getByText(/151\.0 cm/).filter({ visible: true }).first()).toBeVisible();
+  await expect(
+    page
+      .getByText(/151\.0 cm/)
+      .filter({ visible: true })
+      .first(),
+  ).toBeVisible();
 
   // Signed out, the phone gives nothing away.
   await phone.goto('/me');

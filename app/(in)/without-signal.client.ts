@@ -3,7 +3,7 @@
 import type { z } from 'zod';
 import { batchCode } from '@/core/mix/batch';
 import { bookingSchema } from '@/core/book/record';
-import { lookSchema, readCrownLoss } from '@/core/diagnose/look';
+import { lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
 import { overnightSchema } from '@/core/hanging/overnight';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { endSchema } from '@/core/mix/end';
@@ -40,7 +40,10 @@ const wrongReading = (m: z.input<typeof typedReading>) => {
 
 const wrongLook = (x: z.input<typeof lookSchema>) => {
   const faults = faultsBy(lookSchema)(x);
-  if (!faults.length) readCrownLoss(faults, x.crownLoss);
+  if (!faults.length) {
+    readCrownLoss(faults, x.crownLoss);
+    readChangePrice(faults, x.changePrice);
+  }
   return faults;
 };
 

@@ -4,9 +4,8 @@ import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
 import { settleByLook } from '@/commands/programme/by-look';
 import { noTree } from '@/commands/tree/no-tree';
-import { numberAt } from '@/core/units/typed';
 import type { Fault } from '@/core/book/write';
-import { detailSchema, lookSchema, readCrownLoss } from '@/core/diagnose/look';
+import { detailSchema, lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
 import { dayIn } from '@/core/season/follow-ups';
 import { findHost, findTest, signsFor } from '@/knowledge';
 import { addLooks } from '@/store/looks';
@@ -22,7 +21,7 @@ export const examine = command({
   run: async ({ viewer, now, observed, station }, l): Promise<Answer> => {
     const faults: Fault[] = [];
     const crownLoss = readCrownLoss(faults, l.crownLoss);
-    const price = numberAt(faults, 'changePrice', l.changePrice, { name: 'The price', min: 0, max: 1_000_000 }, true);
+    const price = readChangePrice(faults, l.changePrice);
     if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
       faults.push({ path: 'alike', sentence: 'A tree stands twice in the row.' });
     if (faults.length) return { ok: false, faults };
