@@ -42,7 +42,7 @@ const wrongLook = (x: z.input<typeof lookSchema>) => {
   const faults = faultsBy(lookSchema)(x);
   if (!faults.length) {
     readCrownLoss(faults, x.crownLoss);
-    readChangePrice(faults, x.changePrice);
+    readChangePrice(faults, x.changePrice ?? '');
   }
   return faults;
 };
