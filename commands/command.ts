@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
+import { faultsOf } from '@/core/book/faults';
 import type { Fault } from '@/core/book/write';
 import type { RowFault } from '@/core/exchange/table';
 import { may, refusal, type Right } from '@/core/people/rights';
@@ -11,6 +12,8 @@ import { pgCode, together } from '@/store/db';
 
 /** What a verb answers: a value, or faults with the place of each. */
 export type Answer<T = null> = { ok: true; value: T } | { ok: false; faults: Fault[] };
+
+export { faultsOf };
 
 export const done: Answer = { ok: true, value: null };
 export const refuse = (path: string, sentence: string): { ok: false; faults: Fault[] } => ({
@@ -26,10 +29,6 @@ export const refuseRows = (faults: readonly RowFault[], most: number): { ok: fal
     sentence: f.sentence,
   })),
 });
-
-/** Zod's issues as faults. */
-export const faultsOf = (error: z.ZodError): Fault[] =>
-  error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message }));
 
 /** Who acts, when, and in what air: all that a verb may know beside its input and the store. */
 export interface Context {

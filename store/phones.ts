@@ -153,24 +153,12 @@ export const settleRefused = (
     return changed.count > 0;
   });
 
-/** A round that somebody goes out with. */
-export interface HeldRound {
-  id: string;
-  day: string;
-  crewName: string;
-  /** Changes with what stands on it. */
-  stamp: string;
-}
-/** Rounds of a person's crews on some days, that are not closed. */
-export const roundsOfPerson = (scope: Scope, from: string, to: string): Promise<HeldRound[]> =>
+/** Rounds of a person's crews on some days, that are not closed, the soonest first. */
+export const roundsOfPerson = (scope: Scope, from: string, to: string): Promise<{ id: string }[]> =>
   within(scope, async (tx) => [
-    ...(await tx<HeldRound[]>`
-      select r.id, r.day::text as day, c.name as "crewName",
-        (select md5(coalesce(string_agg(i.item_id::text || i.position, ',' order by i.position, i.item_id), ''))
-          from round_item i
-          where i.outfit_id = r.outfit_id and i.round_id = r.id) as stamp
+    ...(await tx<{ id: string }[]>`
+      select r.id
       from round r
-      join crew c on c.outfit_id = r.outfit_id and c.id = r.crew_id
       join crew_person x on x.outfit_id = r.outfit_id and x.crew_id = r.crew_id and x.person_id = ${scope.personId}
       where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to} and r.closed_at is null
       order by r.day, r.id

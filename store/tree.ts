@@ -1,10 +1,9 @@
-import type { Arc, Flare } from '@/core/ring/ring';
 import type { GroundsPlan } from '@/core/grounds/plan';
 import type { WorkPlan } from './plans';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { LookDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';
-import type { StemReading } from '@/core/measure/trunk';
+import type { ReadReading } from '@/core/measure/reading';
 import type { Priced } from '@/core/prescribe/costs';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Programme } from '@/core/season/programme';
@@ -12,21 +11,11 @@ import type { ByOthers } from './others-applied';
 import { asList, dated, within, type Scope } from './db';
 import * as part from './tree-parts';
 
-export interface Reading {
+/** A reading as it is kept: whose, and of when. */
+export interface Reading extends ReadReading {
   id: string;
   at: Date;
   byName: string;
-  diameterCm: number;
-  atHeightCm: number;
-  stems: StemReading[];
-  treeHeightM: number | null;
-  crownWidthM: number | null;
-  crownBaseM: number | null;
-  obstacles: string;
-  arcs: Arc[];
-  flares: Flare[];
-  grainDeg: number;
-  method: string;
 }
 export interface Look {
   id: string;

@@ -9,7 +9,7 @@ import { STILL_HANGS } from '@/commands/hanging/then';
 import type { Booking } from '@/core/book/record';
 import { writeUp, type Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
-import { enteredOf, fillOf } from '@/core/hanging/hanging';
+import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
 import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
 import type { Situation } from '@/core/prescribe/situation';
@@ -39,11 +39,7 @@ export interface Written {
 /** What went in of devices that were pulled: no more than that is booked. Null where the amount may stand. */
 function beyondEntered(dose: Extract<Dose, { ok: true }>, hung: readonly HungRow[], amount: number) {
   if (!hung.length) return null;
-  const entered = enteredOf(
-    dose.product,
-    fillOf(dose) ?? dose.product,
-    hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
-  );
+  const entered = enteredOf(dose.product, fillOf(dose) ?? dose.product, pulledOf(hung));
   return amount > entered * (1 + READING) + 1e-6
     ? refuse(
         'amount',

@@ -1,5 +1,14 @@
 import { endsOf, type RoundThing } from '@/commands/facts/round-ends';
-import { hungWith, plansDoneBy, stockWith, type Input, type Shown, type TakenShown } from '@/commands/facts/waiting';
+import {
+  hungHere,
+  hungWith,
+  mixHere,
+  plansDoneBy,
+  stockWith,
+  type Input,
+  type Shown,
+  type TakenShown,
+} from '@/commands/facts/waiting';
 import type { beginRound } from '@/commands/day/begin-round';
 import type { closeRound } from '@/commands/day/close-round';
 import type { leaveUndone } from '@/commands/day/leave-undone';
@@ -121,10 +130,9 @@ function after(day: CrewsDay, w: Shown, viewer: Viewer): CrewsDay {
       return withThings(day, (t) => (t.id === f.id ? { ...t, stands: f.done ? 'done' : 'dropped' } : t));
     }
     case 'make-batch': {
-      const made = w.shown as BatchRow | null;
+      const mix = mixHere(w);
       const b = w.input as Input<typeof makeBatch>;
-      if (!made || b.roundId !== round.id || day.batches.some((x) => x.id === made.id)) return day;
-      const mix = { ...made, madeAt: new Date(made.madeAt), goodUntil: new Date(made.goodUntil) };
+      if (!mix || b.roundId !== round.id || day.batches.some((x) => x.id === mix.id)) return day;
       return { ...day, batches: [...day.batches, mix] };
     }
     case 'end-batch': {
@@ -151,8 +159,9 @@ export function dayWith(
   now: Date,
 ): CrewsDay {
   const day = waiting.reduce((d, w) => after(d, w, viewer), held);
-  const here = waiting.flatMap((w) => (w.verb === 'hang' ? ((w.shown as HungRow[] | null) ?? []) : []));
-  const hangs = new Set(hungWith([...hung, ...here], waiting).flatMap((h) => (h.pulledAt ? [] : h.planId)));
+  const hangs = new Set(
+    hungWith([...hung, ...hungHere(waiting)], waiting).flatMap((h) => (h.pulledAt ? [] : h.planId)),
+  );
   const stands = withThings(day, (t) => {
     if (t.kind !== 'plan' || t.stands === 'done' || t.stands === 'dropped') return t;
     return { ...t, stands: hangs.has(t.id) ? 'hangs' : 'open' };

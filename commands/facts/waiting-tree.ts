@@ -10,6 +10,7 @@ import type { Booking } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';
 import { lookSchema, readCrownLoss } from '@/core/diagnose/look';
 import { groupWords } from '@/core/label/group';
+import { pulledOf } from '@/core/hanging/hanging';
 import { toHang } from '@/core/hanging/hang-on';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { isServed } from '@/core/mix/recipe';
@@ -61,8 +62,9 @@ export function hungBy(
   byName: string,
 ): HungRow[] {
   const { dose } = plan.result;
-  const before = hung.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl }));
-  const hangs = dose.ok ? toHang({ ...plan, dose }, before, weatherAt(air.measured, air.hours, new Date(h.at))) : null;
+  const hangs = dose.ok
+    ? toHang({ ...plan, dose }, pulledOf(hung), weatherAt(air.measured, air.hours, new Date(h.at)))
+    : null;
   if (!hangs?.ok) return [];
   const { count, ...each } = hangs.value;
   return Array.from({ length: count }, (_, i) => ({

@@ -27,6 +27,18 @@ export interface Shown extends Written {
 /** What a verb is told. */
 export type Input<C extends { schema: z.ZodType }> = z.input<C['schema']>;
 
+/** Devices as they come over the network or out of the phone's store: instants are text there. */
+export const datedHung = (rows: readonly HungRow[]): HungRow[] =>
+  rows.map((h) => ({ ...h, hungAt: new Date(h.hungAt), pulledAt: h.pulledAt ? new Date(h.pulledAt) : null }));
+/** Devices that were hung on this phone. */
+export const hungHere = (waiting: readonly Shown[]): HungRow[] =>
+  waiting.flatMap((w) => (w.verb === 'hang' ? datedHung((w.shown as HungRow[] | null) ?? []) : []));
+/** The mix that a write has made on this phone; null where its page showed none. */
+export const mixHere = (w: Shown): BatchRow | null => {
+  const made = w.shown as BatchRow | null;
+  return made && { ...made, madeAt: new Date(made.madeAt), goodUntil: new Date(made.goodUntil) };
+};
+
 /** Devices as they hang with what was seen, said and pulled on this phone since. @param rows pulled ones among them */
 export const hungWith = (rows: readonly HungRow[], waiting: readonly Written[]): HungRow[] =>
   waiting.reduce<HungRow[]>(
@@ -84,10 +96,9 @@ export const stockWith = (stock: Stock, labelKey: string, waiting: readonly Show
   waiting.reduce<Stock>((now, w) => {
     switch (w.verb) {
       case 'make-batch': {
-        const made = w.shown as BatchRow | null;
-        if (made?.labelKey !== labelKey || now.mixes.some((m) => m.id === made.id)) return now;
-        const from = (id: string) => made.lots.find((l) => l.id === id)?.amount ?? 0;
-        const mix = { ...made, madeAt: new Date(made.madeAt), goodUntil: new Date(made.goodUntil) };
+        const mix = mixHere(w);
+        if (mix?.labelKey !== labelKey || now.mixes.some((m) => m.id === mix.id)) return now;
+        const from = (id: string) => mix.lots.find((l) => l.id === id)?.amount ?? 0;
         return { lots: now.lots.map((l) => ({ ...l, onHand: l.onHand - from(l.id) })), mixes: [...now.mixes, mix] };
       }
       case 'end-batch': {

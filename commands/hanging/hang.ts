@@ -4,7 +4,7 @@ import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { instant, uuid } from '@/core/book/record';
 import { toHang } from '@/core/hanging/hang-on';
-import { GUARDS } from '@/core/hanging/hanging';
+import { GUARDS, pulledOf } from '@/core/hanging/hanging';
 import { addHung, hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
 import { v5 } from 'uuid';
@@ -36,11 +36,7 @@ export const hang = command({
     if (never) return refuse('at', never);
     const before = await hangingOf(viewer, plan.id);
     if (before.some((d) => !d.pulledAt)) return refuse('planId', 'What this plan hangs, hangs already.');
-    const hangs = toHang(
-      { ...plan, dose },
-      before.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl })),
-      station(spotOf(tree)).at(new Date(p.at)),
-    );
+    const hangs = toHang({ ...plan, dose }, pulledOf(before), station(spotOf(tree)).at(new Date(p.at)));
     if (!hangs.ok) return refuse('planId', hangs.sentence);
     const { count, ...each } = hangs.value;
     await addHung(

@@ -5,7 +5,7 @@ import { aheadBy } from '@/core/phone/clock';
 import { HOLDS_DAYS, type meetingSchema } from '@/core/phone/send';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { keepPhone, needsLookCount, phoneNamed, roundsOfPerson, type HeldRound } from '@/store/phones';
+import { keepPhone, needsLookCount, phoneNamed, roundsOfPerson } from '@/store/phones';
 import type { z } from 'zod';
 
 /** What a phone is given when it meets the server. */
@@ -14,7 +14,8 @@ export interface Met {
   /** Seals what waits on the phone; in base 64. */
   key: string;
   aheadS: number;
-  rounds: HeldRound[];
+  /** Rounds to hold, the soonest first. */
+  rounds: { id: string }[];
   needsLook: number;
 }
 

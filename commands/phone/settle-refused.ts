@@ -1,12 +1,10 @@
-import { refuse, perform, type Answer, type AnyCommand, type Context } from '@/commands/command';
+import { faultsOf, refuse, perform, type Answer, type AnyCommand, type Context } from '@/commands/command';
 import { uuid } from '@/core/book/record';
+import { REASON } from '@/core/phone/reason';
 import { may } from '@/core/people/rights';
 import { loadViewer } from '@/store/auth';
 import { needsLook, refusedAgain, settleRefused, type NeedsLook } from '@/store/phones';
 import { z } from 'zod';
-
-/** Places of a write in which somebody may add a reason afterwards: why it was done all the same. What was done stays as it was. */
-const REASONS = /^(deviation|words|reason|released\.[a-z0-9-]{1,60})$/;
 
 export const settleSchema = z.discriminatedUnion('how', [
   z.object({
@@ -14,10 +12,7 @@ export const settleSchema = z.discriminatedUnion('how', [
     id: uuid,
     /** Reasons by the place that asked for one. */
     reasons: z
-      .record(
-        z.string().regex(REASONS, 'Only a reason can be added.'),
-        z.string().trim().max(600, 'At most 600 signs.'),
-      )
+      .record(z.string().regex(REASON, 'Only a reason can be added.'), z.string().trim().max(600, 'At most 600 signs.'))
       .default({}),
   }),
   z.object({
@@ -69,8 +64,7 @@ export async function settle(
   input: unknown,
 ): Promise<Answer<{ stands: boolean }>> {
   const read = settleSchema.safeParse(input);
-  if (!read.success)
-    return { ok: false, faults: read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message })) };
+  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
   const { viewer } = context;
   const [n] = await needsLook(viewer, read.data.id);
   if (!n) return refuse('id', 'Somebody has settled this before, or it is not in this outfit.');

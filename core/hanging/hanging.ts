@@ -147,6 +147,9 @@ export interface Pulled {
   leftMl: number;
   lostMl: number;
 }
+/** Devices as they were pulled; nothing is said to be left in one that hangs still. */
+export const pulledOf = (devices: readonly { putMl: number; leftMl: number | null; lostMl: number }[]): Pulled[] =>
+  devices.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl }));
 /** What is hung for a dose, mL over all devices: its mix, or the product itself; null where that is no volume. */
 export const fillOf = (dose: Pick<Dose, 'carrier' | 'dimension' | 'product'>): number | null =>
   dose.carrier?.totalMl ?? (dose.dimension === 'volume' ? dose.product : null);

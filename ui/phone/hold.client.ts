@@ -11,7 +11,7 @@ interface Met {
   personId: string;
   key: string;
   aheadS: number;
-  rounds: { id: string; day: string; crewName: string; stamp: string }[];
+  rounds: { id: string }[];
   needsLook: number;
 }
 export type Meeting = { how: 'met'; met: Met } | { how: 'no answer' | 'signed out' | 'ended' | 'cannot keep' };
@@ -150,7 +150,7 @@ export interface Holding {
  * @param all everything anew: what stands on this phone has been changed by what it sent
  */
 export async function holdRounds(
-  rounds: readonly { id: string; stamp: string }[],
+  rounds: readonly { id: string }[],
   build: string,
   all: boolean,
   progress: (p: Holding) => void,
@@ -195,18 +195,13 @@ export async function holdRounds(
   await dropOthers(rounds, wanted);
 }
 
-/** Visited pages that are kept beside the rounds. */
-const VISITED = 60;
+/** Lets go of what no round wants any more; a round whose day was not given just now keeps what it has. */
 async function dropOthers(rounds: readonly { id: string }[], wanted: ReadonlyMap<string, string | null>) {
   const db = await phoneStore();
   const all = await db.getAll('held');
-  const gone = all.filter((p) => p.roundId !== null && !wanted.has(p.path) && !rounds.some((r) => r.id === p.roundId));
-  const visited = all
-    .filter((p) => p.roundId === null && !wanted.has(p.path))
-    .sort((a, b) => b.at - a.at)
-    .slice(VISITED);
+  const gone = all.filter((p) => !wanted.has(p.path) && !rounds.some((r) => r.id === p.roundId));
   const cache = await caches.open(PAGES);
-  for (const p of [...gone, ...visited]) {
+  for (const p of gone) {
     await cache.delete(p.path);
     await db.delete('held', p.path);
   }

@@ -2,21 +2,20 @@
 
 import { v7 } from 'uuid';
 import type { z } from 'zod';
+import { faultsOf } from '@/core/book/faults';
+import type { Fault } from '@/core/book/write';
+import { inTime } from './in-time';
 import { keepWrite, readWaiting, sendWaiting, takeBack } from './outbox.client';
 
 /** What an action answers; `kept` where it waits on this phone. */
 type Answer<T> = { ok: true; value: T; kept?: boolean } | { ok: false; faults: Fault[] };
-interface Fault {
-  path: string;
-  sentence: string;
-}
 
 /** What a schema of the core finds wrong, as the server would say it. */
 export const faultsBy =
   (schema: z.ZodType) =>
   (input: unknown): Fault[] => {
     const read = schema.safeParse(input);
-    return read.success ? [] : read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message }));
+    return read.success ? [] : faultsOf(read.error);
   };
 
 /** A server that has not answered a write by then is not there, and the write is kept; should it have landed, it lands once. */
@@ -24,12 +23,6 @@ const PATIENCE_MS = 15_000;
 
 /** What waits before it may take so long; whoever works does not wait for more of it. */
 const BEFORE_MS = 3000;
-
-const inTime = <T>(work: Promise<T>, ms: number): Promise<T> =>
-  new Promise((done, fail) => {
-    const timer = setTimeout(() => fail(new Error('no answer in time')), ms);
-    work.then(done, fail).finally(() => clearTimeout(timer));
-  });
 
 /** Whether Next itself speaks, which is no fault of the line. */
 const isOfNext = (error: unknown) => (error as { digest?: string }).digest?.startsWith('NEXT_') === true;

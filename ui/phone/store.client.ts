@@ -17,7 +17,7 @@ export interface HeldPage {
   at: number;
   bytes: number;
   build: string;
-  /** The round that it belongs to; null for what was merely visited. */
+  /** The round that it belongs to; null for what is held whatever the rounds are. */
   roundId: string | null;
 }
 /** A write that waits, sealed. */

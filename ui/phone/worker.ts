@@ -1,7 +1,8 @@
 /// <reference lib="webworker" />
-import { openDB } from 'idb';
 import { registerRoute, setCatchHandler, setDefaultHandler } from 'workbox-routing';
 import { CacheFirst, NetworkOnly } from 'workbox-strategies';
+import { inTime } from './in-time';
+import { ANSWERS, PAGES, phoneStore } from './store.client';
 
 /**
  * The worker between the pages and the network: it gives the shell from this phone, and pages that are held where there is
@@ -12,8 +13,6 @@ declare const ELMHORN_BUILD: string;
 declare const ELMHORN_SHELL: string[];
 
 const SHELL = 'elmhorn-shell';
-const PAGES = 'elmhorn-pages';
-const ANSWERS = 'elmhorn-answers';
 const LISTS = 'elmhorn-lists';
 /** Where nothing else is held: says what is. */
 const NOTHING = '/phone/held';
@@ -55,22 +54,21 @@ self.addEventListener('activate', (event) => {
 /** Whether somebody may look at what is held here: who it is signed in for, and not longer than the lease. */
 async function mayShow(): Promise<boolean> {
   try {
-    const db = await openDB('elmhorn');
-    const holder = (await db.get('holder', 'me')) as { until: number } | undefined;
-    db.close();
+    const holder = await (await phoneStore()).get('holder', 'me');
     return holder !== undefined && holder.until > Date.now();
   } catch {
     return false;
   }
 }
 
-/** A held answer as the browser wants it: what was made small is made as it was. */
+/** A held answer as the browser wants it: what was made small is made as it was, and it says that it is held. */
 function whole(held: Response): Response {
-  if (!held.headers.has('x-elmhorn-gzip') || !held.body) return held;
   const headers = new Headers(held.headers);
+  const small = headers.has('x-elmhorn-gzip');
   headers.delete('x-elmhorn-gzip');
   headers.set('x-elmhorn-held', '1');
-  return new Response(held.body.pipeThrough(new DecompressionStream('gzip')), { headers });
+  const body = small && held.body ? held.body.pipeThrough(new DecompressionStream('gzip')) : held.body;
+  return new Response(body, { headers });
 }
 
 /** A step at a tree and a crew's day are drawn on the phone, each from one page that holds all that it rests on. */
@@ -108,14 +106,6 @@ async function nothing(): Promise<Response> {
       );
 }
 
-const inTime = (request: Request, ms: number): Promise<Response> =>
-  new Promise((done, fail) => {
-    const timer = setTimeout(() => fail(new Error('no answer in time')), ms);
-    fetch(request)
-      .then(done, fail)
-      .finally(() => clearTimeout(timer));
-  });
-
 registerRoute(({ url }) => url.pathname.startsWith('/_next/static/'), new CacheFirst({ cacheName: SHELL }));
 
 registerRoute(
@@ -123,7 +113,7 @@ registerRoute(
   async ({ request, url }) => {
     const held = (await mayShow()) ? await heldPage(url) : null;
     try {
-      return await inTime(request, held ? PATIENCE_MS : 60_000);
+      return await inTime(fetch(request), held ? PATIENCE_MS : 60_000);
     } catch {
       return held ?? nothing();
     }
@@ -143,12 +133,12 @@ registerRoute(
   async ({ request }) => {
     const cache = await caches.open(ANSWERS);
     try {
-      const answer = await inTime(request, 8000);
+      const answer = await inTime(fetch(request), 8000);
       if (answer.ok && (await mayShow())) await cache.put(request, answer.clone());
       return answer;
     } catch (error) {
       const held = (await mayShow()) ? await cache.match(request) : undefined;
-      if (held) return held;
+      if (held) return whole(held);
       throw error;
     }
   },

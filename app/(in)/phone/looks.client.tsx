@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { reasonFor } from '@/core/phone/reason';
 import { FormFaults, TextField, type FormFault } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
@@ -20,9 +21,6 @@ export interface LookAt {
   mine: boolean;
   treeId: string | null;
 }
-/** Places in which a reason may be added. */
-const REASON = /^(deviation|words|reason|released\.[a-z0-9-]+|gates\.[a-z0-9-]+)$/;
-const reasonAt = (path: string) => path.replace(/^gates\./, 'released.');
 
 /** One write that was refused: what stands in its way, and what can be done about it. */
 export function Look({ look: l }: { look: LookAt }) {
@@ -31,7 +29,7 @@ export function Look({ look: l }: { look: LookAt }) {
   const { busy, faults, send } = useSend(settleRefused);
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [aside, setAside] = useState<string | null>(null);
-  const wanted = [...new Set(l.faults.filter((f) => REASON.test(f.path)).map((f) => reasonAt(f.path)))];
+  const wanted = [...new Set(l.faults.flatMap((f) => reasonFor(f.path) ?? []))];
   return (
     <li className="row border-l-8 border-l-sap py-3 pl-3">
       <p className="text-lead font-bold">{l.what}</p>
@@ -71,7 +69,7 @@ export function Look({ look: l }: { look: LookAt }) {
               disabled={busy}
               onClick={() =>
                 send({ how: 'send again', id: l.id, reasons }, () => {
-                  said({ sentence: 'It stands in the book now.' });
+                  said({ sentence: 'It is written now.' });
                   router.refresh();
                 })
               }

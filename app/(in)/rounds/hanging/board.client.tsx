@@ -5,8 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/commands/facts/board';
-import { hungWith, plansDoneBy } from '@/commands/facts/waiting';
-import type { HungRow } from '@/commands/facts/board';
+import { datedHung, hungHere, hungWith, plansDoneBy } from '@/commands/facts/waiting';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { useWaiting } from '@/ui/phone/phone.client';
 import { BoardRow } from './row.client';
@@ -14,10 +13,6 @@ import { TURN_WORDS, devicesWords } from './words';
 
 /** How often the board is asked for anew while it is looked at. */
 const EVERY_MS = 20_000;
-
-/** Instants come as text over the network. */
-const dated = (rows: readonly HungRow[]): HungRow[] =>
-  rows.map((h) => ({ ...h, hungAt: new Date(h.hungAt), pulledAt: h.pulledAt ? new Date(h.pulledAt) : null }));
 
 /**
  * The board as it is now: asked again every so often, when somebody comes back to it, and after each press; with what was
@@ -31,10 +26,11 @@ function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean
   const ask = useCallback(async () => {
     try {
       const r = await fetch('/api/hanging');
-      if (!r.ok || r.headers.has('x-elmhorn-held')) throw new Error(String(r.status));
+      if (!r.ok) throw new Error(String(r.status));
       const told = (await r.json()) as BoardFacts;
-      setFacts({ ...told, hanging: dated(told.hanging), pulled: dated(told.pulled) });
-      setStale(false);
+      setFacts({ ...told, hanging: datedHung(told.hanging), pulled: datedHung(told.pulled) });
+      // An answer that this phone held is as good as it was when it was heard, and no better.
+      setStale(r.headers.has('x-elmhorn-held'));
     } catch {
       setStale(true);
     }
@@ -53,8 +49,7 @@ function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean
     };
   }, [ask]);
   const board = useMemo(() => {
-    const here = waiting.flatMap((w) => (w.verb === 'hang' ? dated((w.shown as HungRow[] | null) ?? []) : []));
-    const all = hungWith([...facts.hanging, ...facts.pulled, ...here], waiting);
+    const all = hungWith([...facts.hanging, ...facts.pulled, ...hungHere(waiting)], waiting);
     const written = waiting.flatMap(plansDoneBy);
     return boardOf(
       {

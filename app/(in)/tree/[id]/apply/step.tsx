@@ -9,7 +9,7 @@ import { Frame } from '@/ui/frame/frame';
 import { shortDay } from '@/ui/words';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import type { Dose } from '@/core/dose/dose';
-import { enteredOf, fillOf } from '@/core/hanging/hanging';
+import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
 import type { HungRow } from '@/store/hanging';
 import type { Stock } from '@/store/batches';
 import type { Arrival } from '@/store/grounds';
@@ -31,11 +31,7 @@ function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
     still,
     from: first.hungAt.toISOString(),
     to: still ? null : new Date(Math.max(...pulled)).toISOString(),
-    entered: enteredOf(
-      dose.product,
-      fillOf(dose) ?? dose.product,
-      hung.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl ?? 0, lostMl: h.lostMl })),
-    ),
+    entered: enteredOf(dose.product, fillOf(dose) ?? dose.product, pulledOf(hung)),
   };
 }
 
