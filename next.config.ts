@@ -2,12 +2,24 @@ import type { NextConfig } from 'next';
 
 const secure = (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');
 
+/** What is nothing but data: checked when the pages are built, given to a browser as it comes out. */
+const KNOWLEDGE = /^knowledge\/(conditions\/index|exclusions|heat|hosts|labels\/index|lookalikes|programmes|signs|tests)\.ts$/;
+
 const config: NextConfig = {
   reactStrictMode: true,
   // Which release a page is of; a phone holds pages of one and may be given the next.
   env: { ELMHORN_BUILD: process.env.ELMHORN_BUILD ?? 'development' },
   poweredByHeader: false,
   serverExternalPackages: ['sharp', '@node-rs/argon2', 'postgres', 'ical-generator', 'pdfkit', 'pino'],
+  turbopack: {
+    rules: {
+      '*.ts': {
+        condition: { all: ['browser', { path: KNOWLEDGE }] },
+        loaders: ['./bin/setup/prepared.cjs'],
+        as: '*.js',
+      },
+    },
+  },
   experimental: { serverActions: { bodySizeLimit: '2mb' } },
   headers: async () => [
     {
