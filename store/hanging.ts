@@ -1,4 +1,5 @@
 import type { Guard, Sight } from '@/core/hanging/hanging';
+import type { Stands } from '@/core/grounds/plan';
 import type { Device } from '@/core/label/methods';
 import { within, type Scope, type Tx } from './db';
 
@@ -14,6 +15,8 @@ export interface HungRow {
   timeZone: string;
   lat: number | null;
   lon: number | null;
+  /** Where its tree itself stands, and the point on the globe from which the plan of the place is measured. */
+  spot: Stands & { origin: { lat: number; lon: number } | null };
   planId: string;
   labelName: string;
   site: number;
@@ -35,6 +38,7 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Hun
     p.name as "placeName", p.time_zone as "timeZone",
     coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
     coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
+    jsonb_build_object('x', t.plan_x, 'y', t.plan_y, 'lat', t.lat, 'lon', t.lon, 'origin', p.grounds->'origin') as spot,
     h.plan_id as "planId", l.data->>'name' as "labelName", h.site, h.device, h.put_ml as "putMl",
     h.expected_minutes as "expectedMinutes", h.guarded, h.overnight, h.hung_at as "hungAt", w.name as "byName",
     h.pulled_at as "pulledAt", h.left_ml as "leftMl", h.lost_ml as "lostMl",

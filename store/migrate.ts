@@ -18,11 +18,11 @@ export interface Migration {
 
 /** The numbered files of store/migrations, in order. */
 export function migrations(folder = FOLDER): Migration[] {
-  return readdirSync(folder)
+  return readdirSync(/* turbopackIgnore: true */ folder)
     .filter((f) => /^\d{4}_.*\.sql$/.test(f))
     .sort()
     .map((name) => {
-      const sql = readFileSync(join(folder, name), 'utf8');
+      const sql = readFileSync(/* turbopackIgnore: true */ join(/* turbopackIgnore: true */ folder, name), 'utf8');
       return {
         version: Number(name.slice(0, 4)),
         name,

@@ -28,6 +28,35 @@ export const listPeople = (scope: Scope): Promise<Person[]> =>
       limit 500`),
   ]);
 
+/** Somebody who may have a hand in what another writes. */
+export type Hand = Pick<Person, 'id' | 'name'>;
+/** Who may have a hand in it beside whoever writes it, those of the same crew first. */
+export const handsBeside = (scope: Scope, roles: readonly Role[]): Promise<Hand[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Hand[]>`
+      select p.id, p.name
+      from person p
+      where p.outfit_id = ${scope.outfitId} and p.active and p.id <> ${scope.personId} and p.role = any(${[...roles]})
+      order by exists (
+          select 1
+          from crew_person a
+          join crew_person b on b.outfit_id = a.outfit_id and b.crew_id = a.crew_id
+          where a.outfit_id = p.outfit_id and a.person_id = p.id and b.person_id = ${scope.personId}) desc,
+        p.name, p.id
+      limit 12`),
+  ]);
+/** People by their ids with their licences; who is of another outfit is left out. Somebody who has left since may have been there. */
+export type Licensed = Pick<Person, 'id' | 'name' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires'>;
+export const peopleNamed = (scope: Scope, ids: readonly string[]): Promise<Licensed[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<Licensed[]>`
+      select id, name, licence_number as "licenceNumber", licence_categories as "licenceCategories",
+        licence_expires as "licenceExpires"
+      from person
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})
+      order by name, id`),
+  ]);
+
 export async function addPerson(
   scope: Scope,
   p: { id: string; name: string; email: string; role: Role; password: string },

@@ -1,6 +1,7 @@
 import type { HoursRule } from '@/core/schedule/hours';
 import type { Item } from '@/core/schedule/jobs';
-import type { Timed } from '@/core/schedule/durations';
+import type { Piece, Timed } from '@/core/schedule/durations';
+import type { Home } from '@/core/round/home';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Day } from '@/core/season/zone';
 import { sound } from './plans';
@@ -269,6 +270,38 @@ export const timedSince = (scope: Scope, since: Day): Promise<Timed[]> =>
       order by done_on desc
       limit 1000`),
   ]);
+
+/** The newest days that crews have closed since one, with what of them is in the book; a day of other work too tells nothing of it. */
+export const closedDays = (scope: Scope, since: Day): Promise<ClosedDay[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<ClosedDay[]>`
+      select r.begun_at as "begunAt", r.home, c.yard_lat as "yardLat", c.yard_lon as "yardLon", x.pieces
+      from (
+        select id, outfit_id, crew_id, begun_at, home
+        from round
+        where outfit_id = ${scope.outfitId} and day >= ${since} and closed_at is not null and home is not null
+        order by day desc, id
+        limit 60) r
+      join crew c on c.outfit_id = r.outfit_id and c.id = r.crew_id
+      join lateral (
+        select jsonb_agg(jsonb_build_object(
+            'placeId', i.place_id, 'method', k.method, 'startedAt', k.started_at, 'endedAt', k.ended_at,
+            'lat', (p.grounds->'origin'->>'lat')::float8, 'lon', (p.grounds->'origin'->>'lon')::float8)) as pieces,
+          bool_and(i.kind = 'plan') as "onlyPlans"
+        from round_item i
+        join place p on p.outfit_id = i.outfit_id and p.id = i.place_id
+        left join record k on k.outfit_id = i.outfit_id and k.plan_id = i.item_id and k.latest and not k.withdrawn
+        where i.outfit_id = r.outfit_id and i.round_id = r.id and (i.kind <> 'plan' or k.id is not null)) x on x."onlyPlans"`),
+  ]);
+
+/** A day as it was closed, with its records. */
+export interface ClosedDay {
+  begunAt: Date;
+  home: Home;
+  yardLat: number | null;
+  yardLon: number | null;
+  pieces: Piece[];
+}
 
 /** An item of a round as it stands. */
 export interface RoundItem {

@@ -3,7 +3,7 @@ import { spotOf } from '@/commands/facts/diagnosis';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import type { HeldTree, SheetFacts } from '@/commands/facts/waiting-tree';
-import { may } from '@/core/people/rights';
+import { may, rolesThatMay } from '@/core/people/rights';
 import { expectedHours } from '@/core/weather/expected';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -14,6 +14,7 @@ import { hangingNow, hangingOf } from '@/store/hanging';
 import { dayView } from './day';
 import type { HeldDay } from '@/commands/facts/waiting-day';
 import { ownEntries } from '@/store/knowledge';
+import { handsBeside } from '@/store/people';
 import { getPlans } from '@/store/plans';
 import { heldBy, listLots } from '@/store/shelf';
 import { groupBy } from '@/core/work/load-out';
@@ -28,7 +29,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
     const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
-    const [finds, entries, held, alike, row, year, arrival, plans, lots] = await Promise.all([
+    const [finds, entries, held, alike, row, year, arrival, plans, lots, hands] = await Promise.all([
       findsNear(viewer, tree),
       ownEntries(viewer),
       heldBy(viewer),
@@ -38,6 +39,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
       getPlans(viewer, open),
       listLots(viewer),
+      handsBeside(viewer, rolesThatMay('apply')),
     ]);
     const sheets = await Promise.all(
       plans.map(async (plan): Promise<SheetFacts> => {
@@ -61,6 +63,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
       year,
       arrival,
       sheets,
+      hands,
       lots: Object.fromEntries(groupBy(lots, (l) => l.labelKey)),
       air: { measured: there.at(now), hours: expectedHours(there.forecast(now).members, HOURS) },
     };

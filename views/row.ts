@@ -6,11 +6,12 @@ import { todayOf } from '@/commands/today';
 import { oneMix } from '@/core/book/row';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { may } from '@/core/people/rights';
+import { may, rolesThatMay } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import type { BatchRow } from '@/store/batches';
 import { together } from '@/store/db';
 import { arrivalAt } from '@/store/grounds';
+import { handsBeside, type Hand } from '@/store/people';
 import { getPlans, openPlans } from '@/store/plans';
 import type { Lot } from '@/store/shelf';
 import { byDay } from './today';
@@ -43,6 +44,8 @@ export interface Row {
   /** Mixes that serve it, are good and hold something. */
   made: BatchRow[];
   arrival: Awaited<ReturnType<typeof arrivalAt>>;
+  /** Who may have a hand in it beside whoever writes it. */
+  hands: Hand[];
 }
 
 /** What is gone to together: no device hangs, so that nobody waits at any of them. */
@@ -66,10 +69,11 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     if (!first?.result.dose?.ok || !use || !inOneGo(use)) return null;
     const { dose } = first.result;
     const mine = plans.filter((n) => n.labelId === first.labelId && n.useKey === first.useKey && n.result.dose.ok);
-    const [{ lots, mixes: made }, arrival, grounds] = await Promise.all([
+    const [{ lots, mixes: made }, arrival, grounds, hands] = await Promise.all([
       stockFor(viewer, { ...first, dose }, now),
       arrivalAt(viewer, head.placeId, may(viewer.role, 'see gate codes')),
       rowGrounds(viewer, now, mine),
+      handsBeside(viewer, rolesThatMay('apply')),
     ]);
     const [ground] = grounds;
     if (!ground) return null;
@@ -106,5 +110,6 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       lots,
       made,
       arrival,
+      hands,
     };
   });

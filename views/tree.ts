@@ -3,7 +3,7 @@ import { knowledgeOf } from '@/commands/facts/knowledge';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { stockFor } from '@/commands/facts/batches';
-import { may } from '@/core/people/rights';
+import { may, rolesThatMay } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -12,6 +12,7 @@ import { visitsOnTree } from '@/store/laid';
 import { leftAtTree } from '@/store/day';
 import { hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
+import { handsBeside } from '@/store/people';
 import { treeProposals } from '@/store/proposals';
 import { heldBy } from '@/store/shelf';
 import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
@@ -61,11 +62,12 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const plan = head ? await getPlan(viewer, head.id) : null;
     if (!plan?.result.dose?.ok) return { open, sheet: null };
     const { dose } = plan.result;
-    const [held, stock, arrival, hung] = await Promise.all([
+    const [held, stock, arrival, hung, hands] = await Promise.all([
       heldBy(viewer),
       stockFor(viewer, { ...plan, dose }, now),
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
       hangingOf(viewer, plan.id),
+      handsBeside(viewer, rolesThatMay('apply')),
     ]);
-    return { open, sheet: { plan, held, stock, arrival, hung } };
+    return { open, sheet: { plan, held, stock, arrival, hung, hands } };
   });

@@ -67,7 +67,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   shelf: [10, () => shelfView(v)],
   label: [8, () => labelView(v, o.labelId)],
   rounds: [8, () => roundsView(v, NOW)],
-  fortnight: [12, () => fortnightView(v, NOW, fair)],
+  fortnight: [13, () => fortnightView(v, NOW, fair)],
   crews: [8, () => crewsView(v, NOW)],
   board: [5, () => boardView(v, NOW)],
   // Read by a crew whose phone has little signal, in one answer with everything that its day needs.

@@ -63,6 +63,8 @@ export const closeRound = command({
     if (Date.parse(home.homeAt) < round.begunAt.getTime()) return refuse('homeAt', 'It was home before it set out.');
     const stands = await thingsOf(viewer, roundId);
     const ends = endsOf(stands, now);
+    if (stands.batches.length && home.rinse === null)
+      return refuse('home.rinse', 'Say where the rinse water went: it counts as mix.');
     if (ends.length) return { ok: false, faults: ends.map(faultOf) };
     const places = new Set([...stands.things, ...stands.lefts].map((t) => t.placeId));
     if (tell.some((m) => !places.has(m.placeId))) return refuse('tell', 'The round did not go to a place among them.');

@@ -15,7 +15,7 @@ import { loadViewer } from '@/store/auth';
 import { leftAtTree, leftOnRound, roundEntries, roundHead, ticksOf } from '@/store/day';
 import { messagesOfRound, messagesWaiting } from '@/store/messages';
 import { getPlans, openPlans } from '@/store/plans';
-import { roundsBetween } from '@/store/rounds';
+import { closedDays, roundsBetween } from '@/store/rounds';
 import { makeOutfit } from '@/store/testing';
 import { beginRound } from './begin-round';
 import { closeRound } from './close-round';
@@ -258,12 +258,24 @@ describe('a day', () => {
     expect(sentences(await close(id, {}, { homeAt: '2026-06-01T06:00:00Z' }))[0]).toMatch(/before it set out/);
     const message = { id: v7(), placeId: places[0], subject: 'What we did today', body: 'Two elms were drenched.' };
     expect(sentences(await close(id, { tell: [{ ...message, placeId: made.o.placeId }] }))[0]).toMatch(/^tell: /);
-    expect(await close(id, { tell: [message] })).toEqual({ ok: true, value: { told: 1 } });
+    // Rinse water counts as mix; an older phone, which says nothing of it, is heard all the same.
+    expect(sentences(await close(id, {}, { rinse: null }))[0]).toMatch(/^home.rinse: Say where the rinse water went/);
+    expect(sentences(await close(id, {}, { rinse: 'down the drain' }))[0]).toMatch(/^home.rinse: /);
+    expect(sentences(await close(id, {}, { rinse: 'not rinsed yet' }))[0]).toMatch(/^home.note: .* is not rinsed/);
+    expect(await closedDays(row.viewer, '2026-05-01')).toEqual([]);
+    expect(await close(id, { tell: [message] }, { rinse: 'on labelled trees' })).toEqual({
+      ok: true,
+      value: { told: 1 },
+    });
     expect(await messagesOfRound(row.viewer, id)).toMatchObject([
       { id: message.id, placeName: 'Harbour', carriedAt: null },
     ]);
     expect(await messagesWaiting(row.viewer)).toHaveLength(1);
     expect(await roundHead(row.viewer, id)).toMatchObject({ closedBy: 'Tester', home: { restMinutes: 30 } });
+    // What it took teaches how long such a day takes.
+    const [taught] = await closedDays(row.viewer, '2026-05-01');
+    expect(taught).toMatchObject({ home: { restMinutes: 30, rinse: 'on labelled trees' } });
+    expect(taught!.pieces.map((p) => [p.placeId, p.method])).toEqual(done.map(() => [places[0], 'soil-drench']));
     expect(sentences(await close(id))[0]).toMatch(/closed already/);
     expect(sentences(await send(tickLoad, { roundId: id, ticks: [{ line: 'x', amount: '', on: true }] }))[0]).toMatch(
       /closed/,

@@ -6,9 +6,12 @@ import {
   type Guard,
   type Hung,
   type Sight,
+  type Turn,
   type TurnOf,
 } from '@/core/hanging/hanging';
 import type { Device } from '@/core/label/methods';
+import { onPlan } from '@/core/grounds/plan';
+import type { Point } from '@/core/rootzone/probe-grid';
 import { dayIn, zonedInstant } from '@/core/season/zone';
 import { sunOn } from '@/core/season/sun';
 import { groupBy } from '@/core/work/load-out';
@@ -21,12 +24,14 @@ export interface BoardDevice {
   site: number;
   putMl: number;
   last: Sight | null;
+  why: Turn;
 }
 /** What one plan hangs on one trunk: gone to together. */
 export interface BoardGroup {
   planId: string;
   treeId: string;
   tag: string;
+  placeId: string;
   placeName: string;
   timeZone: string;
   labelName: string;
@@ -40,6 +45,8 @@ export interface BoardGroup {
   devices: BoardDevice[];
   /** Whose turn it is among them, and when the last of them is expected to be empty. */
   turn: TurnOf;
+  /** Where its tree stands, m on the plan of its place; null where nobody has said. */
+  at: Point | null;
 }
 export interface Board {
   /** When it was worked out. */
@@ -80,6 +87,14 @@ export const hungOf = (h: HungRow, dark: string | null): Hung => ({
   dark,
 });
 
+/** Where a tree stands among those of its place: on its plan, or where it has none from the first that has a position. */
+function standsAt({ placeId, spot }: HungRow, all: readonly HungRow[]): Point | null {
+  const first = all.find((h) => h.placeId === placeId && h.spot?.lat !== null && h.spot?.lon !== null)?.spot;
+  const origin = spot?.origin ?? (first ? { lat: first.lat!, lon: first.lon! } : null);
+  // What a phone has held since the release before says nothing of it.
+  return spot ? onPlan(origin && { origin }, spot) : null;
+}
+
 /** The board of what hangs: by whose turn it is, trunk by trunk, and what was pulled and is still to be written. */
 export function boardOf({ hanging, pulled, log }: BoardFacts, now: Date): Board {
   const at = now.toISOString();
@@ -87,14 +102,18 @@ export function boardOf({ hanging, pulled, log }: BoardFacts, now: Date): Board 
     const [first] = of as [HungRow, ...HungRow[]];
     const dark = darkAt(first);
     const habit = habitOf(first.device, log);
-    const turns = of.map((h) => turnOf(hungOf(h, dark), habit, at)).sort(byTurn);
+    const each = of.toSorted((a, b) => a.site - b.site).map((h) => ({ h, turn: turnOf(hungOf(h, dark), habit, at) }));
+    const turns = each.map((e) => e.turn).sort(byTurn);
     const [turn] = turns as [TurnOf, ...TurnOf[]];
-    const last = turns.map((t) => t.empty).sort((a, b) => b.at.localeCompare(a.at))[0]!;
-    const { planId, treeId, tag, placeName, timeZone, labelName, device, guarded, byName } = first;
+    // What was seen to be empty is over; the trunk is done when the last of the others is.
+    const runs = turns.filter((t) => t.empty.earliest < t.empty.latest);
+    const last = (runs.length ? runs : turns).map((t) => t.empty).sort((a, b) => b.at.localeCompare(a.at))[0]!;
+    const { planId, treeId, tag, placeId, placeName, timeZone, labelName, device, guarded, byName } = first;
     return {
       planId,
       treeId,
       tag,
+      placeId,
       placeName,
       timeZone,
       labelName,
@@ -104,8 +123,15 @@ export function boardOf({ hanging, pulled, log }: BoardFacts, now: Date): Board 
       hungAt: first.hungAt.toISOString(),
       byName,
       dark,
-      devices: of.map((h) => ({ id: h.id, site: h.site, putMl: h.putMl, last: h.seen.at(-1) ?? null })),
+      devices: each.map((e) => ({
+        id: e.h.id,
+        site: e.h.site,
+        putMl: e.h.putMl,
+        last: e.h.seen.at(-1) ?? null,
+        why: e.turn.why,
+      })),
       turn: { ...turn, empty: last },
+      at: standsAt(first, hanging),
     };
   });
   return {

@@ -7,7 +7,7 @@ import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
 import { findsNear, treeOf, treesOf } from '@/commands/facts/tree';
 import { STILL_HANGS } from '@/commands/hanging/then';
 import type { Booking } from '@/core/book/record';
-import { writeUp, type Drawn } from '@/core/book/write';
+import { writeUp, type Applicator, type Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
 import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
 import type { Draw } from '@/core/mix/batch';
@@ -19,6 +19,7 @@ import { findCondition } from '@/knowledge';
 import { PlanGone, writeRecord, type NewRecord } from '@/store/book';
 import { hangingOf, type HungRow } from '@/store/hanging';
 import { laidBehind } from '@/store/laid';
+import { peopleNamed, type Licensed } from '@/store/people';
 import { getPlan, type Plan } from '@/store/plans';
 import { heldBy, lotsOf } from '@/store/shelf';
 import type { Viewer } from '@/store/auth';
@@ -35,6 +36,15 @@ export interface Written {
   laid: { laidId: string; treeId: string } | null;
   lot: { id: string; onHand: number } | null;
 }
+
+const asApplicator = ({ id, name, licenceNumber, licenceCategories, licenceExpires }: Licensed): Applicator => ({
+  id,
+  name,
+  licence:
+    licenceNumber && licenceExpires
+      ? { number: licenceNumber, categories: licenceCategories, expires: licenceExpires }
+      : null,
+});
 
 /** What went in of devices that were pulled: no more than that is booked. Null where the amount may stand. */
 function beyondEntered(dose: Extract<Dose, { ok: true }>, hung: readonly HungRow[], amount: number) {
@@ -65,6 +75,10 @@ export async function bookingOf(
     lotsOf(viewer, plan.label.key),
     hangingOf(viewer, plan.id),
   ]);
+  // Whoever writes it is named first, once.
+  const others = [...new Set(b.withIds)].filter((id) => id !== viewer.personId);
+  const beside = others.length ? await peopleNamed(viewer, others) : [];
+  if (beside.length < others.length) return refuse('withIds', 'Somebody named beside you is not of this outfit.');
   if (hung.some((d) => !d.pulledAt)) return refuse('planId', STILL_HANGS);
   const use = plan.label.uses.find((u) => u.key === plan.useKey);
   const condition = findCondition(plan.conditionId);
@@ -87,6 +101,7 @@ export async function bookingOf(
       now,
       timeZone: tree.timeZone,
       applicator: { id: viewer.personId, name: viewer.name, licence: viewer.licence },
+      beside: beside.map(asApplicator),
       labelId: plan.labelId,
       label: plan.label,
       use,

@@ -3,7 +3,8 @@ import { AIRBORNE, type Method } from '@/core/label/methods';
 import type { LabelUse } from '@/core/label/schema';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { driveMatrix } from '@/core/schedule/drive';
-import { HOLE_MINUTES, learnedPace, LOOK_PACE, WORK_PREPARE, type Pace } from '@/core/schedule/durations';
+import { workedMinutes } from '@/core/round/home';
+import { HOLE_MINUTES, learnedPace, LOOK_PACE, WORK_PREPARE, type DayDone, type Pace } from '@/core/schedule/durations';
 import { hoursOn } from '@/core/schedule/hours';
 import { before, jobsOf, type Item, type JobOf } from '@/core/schedule/jobs';
 import type { Crew, Hours, Job, Kit, Problem } from '@/core/schedule/problem';
@@ -15,12 +16,14 @@ import { findCondition } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import {
   awaySince,
+  closedDays,
   listCrews,
   setOutOn,
   timedSince,
   waitingUntil,
   type AllWaiting,
   type Away,
+  type ClosedDay,
   type CrewRow,
   type WaitingLook,
   type WaitingPlace,
@@ -276,6 +279,12 @@ function itemsOf({ plans, works, looks }: AllWaiting, f: Frame): { items: Item[]
   };
 }
 
+const dayDone = ({ begunAt, home, yardLat, yardLon, pieces }: ClosedDay): DayDone => ({
+  worked: workedMinutes(begunAt, home),
+  yard: { lat: yardLat, lon: yardLon },
+  pieces,
+});
+
 /** What waits, but for what crews have set out with on a day. */
 function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: Day): AllWaiting {
   const waits = (w: { begun: boolean; roundDay: Day | null }) => !w.begun || w.roundDay !== day;
@@ -296,12 +305,13 @@ export async function fortnightOf(
   const today = todayOf(viewer, now);
   const days = Array.from({ length: FORTNIGHT }, (_, d) => after(today, d, 'days'));
   const last = days.at(-1)!;
-  const [all, setOut, crewRows, away, log, sprayers, equipment] = await Promise.all([
+  const [all, setOut, crewRows, away, log, closed, sprayers, equipment] = await Promise.all([
     waitingUntil(viewer, after(last, BEYOND_DAYS, 'days')),
     setOutOn(viewer, today),
     listCrews(viewer),
     awaySince(viewer, today),
     timedSince(viewer, after(today, -LEARN_YEARS, 'years')),
+    closedDays(viewer, after(today, -LEARN_YEARS, 'years')),
     listSprayers(viewer),
     listEquipment(viewer),
   ]);
@@ -313,7 +323,7 @@ export async function fortnightOf(
     today,
     last,
     viewer,
-    pace: learnedPace(log),
+    pace: learnedPace(log, closed.map(dayDone)),
     place: (id) => places.get(id)!,
     chances: (id) => {
       if (!chances.has(id)) chances.set(id, chancesFor(days, places.get(id)!, station, now));

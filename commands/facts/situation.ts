@@ -6,14 +6,13 @@ import { openTroubles } from '@/core/decide/troubles';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { signsOf } from '@/core/diagnose/reading';
 import type { Visit } from '@/core/diagnose/visit';
-import { toLocal, type GroundsPlan } from '@/core/grounds/plan';
+import { onPlan } from '@/core/grounds/plan';
 import { barkLossShare } from '@/core/measure/bark-loss';
 import { doubts } from '@/core/measure/plausible';
 import { stemDiameters } from '@/core/measure/trunk';
 import { lossUntreated, type Weighing } from '@/core/prescribe/costs';
 import { faced, type Choices, type Situation } from '@/core/prescribe/situation';
 import type { OldSite } from '@/core/ring/ring';
-import type { Point } from '@/core/rootzone/probe-grid';
 import { dayIn } from '@/core/season/follow-ups';
 import { isSouth } from '@/core/season/hemisphere';
 import { expectedLeaf, type HostYear } from '@/core/season/year';
@@ -56,15 +55,6 @@ export function doubtsOf(
     growthCmPerYear: host?.growthCmPerYear,
     largestCm: host?.largestCm,
   });
-}
-
-/** Where something stands on the plan: as drawn, or from its position on the globe. */
-export function onPlan(
-  plan: GroundsPlan | null,
-  t: { x: number | null; y: number | null; lat: number | null; lon: number | null },
-): Point | null {
-  if (t.x !== null && t.y !== null) return { x: t.x, y: t.y };
-  return plan?.origin && t.lat !== null && t.lon !== null ? toLocal({ lat: t.lat, lon: t.lon }, plan.origin) : null;
 }
 
 /** The ground on which a tree and those within 30 m of it stand, m. */

@@ -26,6 +26,7 @@ export type { Viewer };
 import type { Stock } from '@/store/batches';
 import type { Arrival } from '@/store/grounds';
 import type { HungRow } from '@/store/hanging';
+import type { Hand } from '@/store/people';
 import type { Plan } from '@/store/plans';
 import type { Held } from '@/store/shelf';
 import type { Look, PlanHead, RowTree, Tree, TreeRecord } from '@/store/tree';
@@ -48,6 +49,8 @@ export interface HeldTree {
   year: HostYear;
   arrival: Arrival | null;
   sheets: SheetFacts[];
+  /** Who may have a hand in it; missing in what a phone holds since the release before. */
+  hands?: Hand[];
   /** What is on hand of every product, by its label's key. */
   lots: Readonly<Record<string, Stock['lots']>>;
   air: { measured: Weather; hours: readonly ExpectedHour[] };
@@ -77,6 +80,7 @@ export function hungBy(
     placeName: tree.placeName,
     timeZone: tree.timeZone,
     ...spotOf(tree),
+    spot: { x: tree.planX, y: tree.planY, lat: tree.lat, lon: tree.lon, origin: tree.grounds?.origin ?? null },
     planId: plan.id,
     labelName: plan.label.name,
     site: i + 1,

@@ -121,3 +121,23 @@ it('what stands against it is told once, with the trees at which it stands', asy
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
   expect(await gatesFor(theirs, at())).toEqual([]);
 });
+
+it('who worked together stands in every record; somebody of another outfit is refused, and nothing is written', async () => {
+  const ids = [await planned('W1', 20), await planned('W2', 24)];
+  await restock();
+  const [hand, stranger] = [v7(), (await makeOutfit(made.owner)).personId];
+  await made.owner`
+    insert into person (id, outfit_id, name, email, role, password_hash, licence_number, licence_categories, licence_expires)
+    values (${hand}, ${made.o.outfitId}, 'Idris', 'idris@hands.example', 'technician', 'x', 'L-77', ${['ornamental']}, '2028-01-01')`;
+  expect(await write(sent(ids, { withIds: [stranger] }))).toMatchObject({
+    ok: false,
+    faults: [{ path: 'withIds', sentence: expect.stringContaining('Somebody named beside you') }],
+  });
+  expect(await kept(ids)).toEqual([]);
+  const input = sent(ids, { withIds: [hand, made.o.personId, hand] });
+  expect(await write(input)).toMatchObject({ ok: true });
+  const besides = await made.owner<{ beside: unknown }[]>`
+    select data->'beside' as beside from record where outfit_id = ${made.o.outfitId} and plan_id = any(${ids})`;
+  const told = [{ id: hand, name: 'Idris', licence: 'L-77', categories: ['ornamental'], licenceExpires: '2028-01-01' }];
+  expect(besides.map((b) => b.beside)).toEqual([told, told]);
+});

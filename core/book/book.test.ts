@@ -67,6 +67,7 @@ const context: BookingContext = {
   now,
   timeZone: 'Europe/London',
   applicator: { id: id(4), name: 'Wren', licence },
+  beside: [],
   labelId: id(5),
   label,
   use,
@@ -94,6 +95,7 @@ const booking: Booking = {
   said: {},
   released: {},
   protection: use.protection,
+  withIds: [],
   deviation: '',
   mark: 'blue dot',
   note: '',
@@ -124,6 +126,16 @@ it('a record is complete for a regulator', () => {
     ['effect', '2026-08-10'],
     ['again', '2027-09-01'],
   ]);
+});
+
+it('whoever had a hand in it stands in the record with the licence of that day, and is found by name', () => {
+  const two = writeUp({ ...context, beside: [{ id: id(8), name: 'Idris', licence: null }] }, booking);
+  if (!two.ok) throw new Error(two.faults[0]!.sentence);
+  expect(recordSchema.parse(two.data).beside).toEqual([
+    { id: id(8), name: 'Idris', licence: 'none entered', categories: [], licenceExpires: null },
+  ]);
+  expect(two.words).toContain('Idris');
+  expect(written.data.beside).toBeUndefined();
 });
 
 it.each([

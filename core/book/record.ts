@@ -58,6 +58,8 @@ export const bookingSchema = z
     /** Why the crew went on in spite of a hold, by gate. */
     released: z.record(text(60), text(600)).default({}),
     protection: z.array(text(600)).max(20),
+    /** Who did it together with whoever writes it. */
+    withIds: z.array(uuid).max(8, 'At most eight people at one tree.').default([]),
     /** What was typed, where the person works in another unit. */
     typed: text(40).optional(),
     deviation: text(1000),
@@ -71,17 +73,22 @@ export const bookingSchema = z
   });
 export type Booking = z.infer<typeof bookingSchema>;
 
+/** Who did it, with the licence of that day. */
+const applicatorSchema = z.strictObject({
+  id: uuid,
+  name: text(120),
+  licence: text(80),
+  categories: z.array(text(60)),
+  licenceExpires: day.nullable(),
+});
+
 /** One application as a regulator wants to read it. Written once; a correction is a new version. */
 export const recordSchema = z.strictObject({
   format: z.literal('elmhorn-record'),
   formatVersion: z.literal(1),
-  applicator: z.strictObject({
-    id: uuid,
-    name: text(120),
-    licence: text(80),
-    categories: z.array(text(60)),
-    licenceExpires: day.nullable(),
-  }),
+  applicator: applicatorSchema,
+  /** Who had a hand in it beside the applicator. */
+  beside: z.array(applicatorSchema).optional(),
   product: z.strictObject({
     labelId: uuid,
     key: text(60),

@@ -17,6 +17,7 @@ export const searchWords = (d: ApplicationRecord): string =>
     d.lot.number,
     d.applicator.name,
     d.applicator.licence,
+    ...(d.beside ?? []).map((p) => p.name),
   ]
     .join(' · ')
     .slice(0, 4000);

@@ -13,10 +13,17 @@ import { treatedGround } from './ground';
 import type { ApplicationRecord, Booking } from './record';
 import { searchWords } from './words';
 
+export interface Applicator {
+  id: string;
+  name: string;
+  licence: { number: string; categories: string[]; expires: string } | null;
+}
 export interface BookingContext {
   now: Date;
   timeZone: string;
-  applicator: { id: string; name: string; licence: { number: string; categories: string[]; expires: string } | null };
+  applicator: Applicator;
+  /** Who had a hand in it beside the applicator. */
+  beside: readonly Applicator[];
   labelId: string;
   label: Label;
   use: LabelUse;
@@ -53,6 +60,14 @@ export interface Fault {
   path: string;
   sentence: string;
 }
+
+const recorded = ({ id, name, licence }: Applicator): ApplicationRecord['applicator'] => ({
+  id,
+  name,
+  licence: licence?.number ?? 'none entered',
+  categories: licence?.categories ?? [],
+  licenceExpires: licence?.expires ?? null,
+});
 
 /** The air of the hour, without what was forecast then. */
 const asMeasured = ({ rainByHour: _, ...air }: Booking['weather']) => air;
@@ -105,13 +120,8 @@ export function writeUp(
   const data: ApplicationRecord = {
     format: 'elmhorn-record',
     formatVersion: 1,
-    applicator: {
-      id: c.applicator.id,
-      name: c.applicator.name,
-      licence: c.applicator.licence?.number ?? 'none entered',
-      categories: c.applicator.licence?.categories ?? [],
-      licenceExpires: c.applicator.licence?.expires ?? null,
-    },
+    applicator: recorded(c.applicator),
+    ...(c.beside.length ? { beside: c.beside.map(recorded) } : {}),
     product: {
       labelId: c.labelId,
       key: c.label.key,

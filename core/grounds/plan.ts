@@ -105,3 +105,16 @@ export function toGlobe(p: Point, origin: LonLat): LonLat {
   const m = perDegree(origin.lat);
   return { lon: origin.lon + p.x / m.lon, lat: origin.lat + p.y / m.lat };
 }
+
+/** Where something was said to stand: metres on the plan of its place, degrees on the globe, or nowhere yet. */
+export interface Stands {
+  x: number | null;
+  y: number | null;
+  lat: number | null;
+  lon: number | null;
+}
+/** Where something stands on the plan: as drawn, or from its position on the globe. */
+export function onPlan(plan: Pick<GroundsPlan, 'origin'> | null, t: Stands): Point | null {
+  if (t.x !== null && t.y !== null) return { x: t.x, y: t.y };
+  return plan?.origin && t.lat !== null && t.lon !== null ? toLocal({ lat: t.lat, lon: t.lon }, plan.origin) : null;
+}

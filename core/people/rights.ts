@@ -23,6 +23,9 @@ export type Right = keyof typeof TABLE;
 
 export const may = (role: Role, right: Right): boolean => (TABLE[right] as readonly Role[]).includes(role);
 
+/** Who has a right, by their role. */
+export const rolesThatMay = (right: Right): readonly Role[] => TABLE[right];
+
 /** Why somebody may not, as a sentence that names who can. */
 export function refusal(role: Role, right: Right): string {
   const who = TABLE[right]

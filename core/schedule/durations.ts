@@ -1,4 +1,5 @@
 import type { Method } from '../label/methods';
+import { driveMatrix, type Where } from './drive';
 
 /** Minutes of a crew, once a place and once a tree. */
 export interface Pace {
@@ -51,12 +52,61 @@ const middle = (of: readonly number[]): number => {
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 };
 
+/** One piece of work of a closed day, in the order of the day. */
+export interface Piece extends Where {
+  placeId: string;
+  method: Method;
+  startedAt: string;
+  endedAt: string;
+}
+/** A day that a crew has closed: minutes from setting out to home, rests apart, and what it did. */
+export interface DayDone {
+  worked: number;
+  yard: Where;
+  pieces: readonly Piece[];
+}
+
+/** Minutes in which at least one piece was under way: what hangs on one trunk runs while the next is drilled. */
+function atTrees(pieces: readonly Piece[]): number {
+  let [sum, until] = [0, -Infinity];
+  for (const [from, to] of pieces.map((p) => [Date.parse(p.startedAt), Date.parse(p.endedAt)] as const).sort(byStart)) {
+    sum += Math.max(0, to - Math.max(from, until));
+    until = Math.max(until, to);
+  }
+  return sum / 60_000;
+}
+const byStart = (a: readonly [number, number], b: readonly [number, number]) => a[0] - b[0];
+
 /**
- * How fast an outfit is at the tree, by method: the middle of its own pieces of work, drawn to the practice figure while they
- * are few. Holes count with their usual minutes.
- * @example learnedPace([...eight sprays of 6 minutes])['foliar-spray'].each // 8, between 10 and 6
+ * What is neither at a tree nor on the road, against what setting up takes by the practice figures; null where the day had no
+ * set-up to compare it with.
  */
-export function learnedPace(log: readonly Timed[]): Record<Method, Pace & { own: number }> {
+function setUpRatio({ worked, yard, pieces }: DayDone): number | null {
+  const inOrder = [...pieces].sort((a, b) => a.startedAt.localeCompare(b.startedAt));
+  const stops = inOrder.filter((p, i) => i === 0 || p.placeId !== inOrder[i - 1]!.placeId);
+  const usual = [...new Map(inOrder.map((p) => [`${p.placeId} ${p.method}`, PACE[p.method].prepare])).values()];
+  const setUp = usual.reduce((a, x) => a + x, 0);
+  if (!setUp) return null;
+  const way = driveMatrix([yard, ...stops, yard]);
+  const driving = way.slice(0, -1).reduce((a, row, i) => a + row[i + 1]!, 0);
+  return Math.min(MOST_SET_UP, Math.max(LEAST_SET_UP, (worked - atTrees(inOrder) - driving) / setUp));
+}
+/** A day that took longer than so many times its set-up had something else in it that nobody wrote down. */
+const [LEAST_SET_UP, MOST_SET_UP] = [0.5, 3];
+
+/** How long setting up takes an outfit, against the practice figures: the middle of its closed days, drawn to 1 while they are few. */
+export function learnedSetUp(days: readonly DayDone[]): number {
+  const own = days.flatMap((d) => setUpRatio(d) ?? []);
+  return own.length ? (PRIOR + own.length * middle(own)) / (PRIOR + own.length) : 1;
+}
+
+/**
+ * How fast an outfit is, by method: at the tree by the middle of its own pieces of work, and before and between them by its closed
+ * days, each drawn to the practice figure while they are few. Holes count with their usual minutes.
+ * @example learnedPace([...eight sprays of 6 minutes], [])['foliar-spray'].each // 8, between 10 and 6
+ */
+export function learnedPace(log: readonly Timed[], days: readonly DayDone[]): Record<Method, Pace & { own: number }> {
+  const setUp = learnedSetUp(days);
   const methods = Object.keys(PACE) as Method[];
   return Object.fromEntries(
     methods.map((method) => {
@@ -65,7 +115,10 @@ export function learnedPace(log: readonly Timed[]): Record<Method, Pace & { own:
         .map((t) => Math.max(1, t.minutes - HOLE_MINUTES * t.holes));
       const { prepare, each } = PACE[method];
       const n = own.length;
-      return [method, { prepare, each: n ? (PRIOR * each + n * middle(own)) / (PRIOR + n) : each, own: n }];
+      return [
+        method,
+        { prepare: prepare * setUp, each: n ? (PRIOR * each + n * middle(own)) / (PRIOR + n) : each, own: n },
+      ];
     }),
   ) as Record<Method, Pace & { own: number }>;
 }

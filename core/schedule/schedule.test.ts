@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bounding, provenBy } from './bound';
 import { driveMatrix, kilometres } from './drive';
-import { learnedPace, PACE } from './durations';
+import { learnedPace, learnedSetUp, PACE } from './durations';
 import { hoursOn, hoursText, weekdayOf } from './hours';
 import { readHours } from './read-hours';
 import { jobsOf, before, type Item } from './jobs';
@@ -505,9 +505,44 @@ it('driving: a tenth of a degree of latitude is 11.12 km; what nobody knows is a
 it('an outfit learns its own pace: eight sprays of six minutes weigh as much as the practice figure', () => {
   const log = Array.from({ length: 8 }, () => ({ method: 'foliar-spray' as const, minutes: 6, holes: 0 }));
   const wild = { method: 'foliar-spray' as const, minutes: 700, holes: 0 };
-  expect(learnedPace([...log, wild])['foliar-spray']).toEqual({ prepare: 20, each: 8, own: 8 });
-  expect(learnedPace([{ method: 'trunk-injection', minutes: 45, holes: 10 }])['trunk-injection'].each).toBe(15);
-  expect(learnedPace([])['soil-drench']).toEqual({ ...PACE['soil-drench'], own: 0 });
+  expect(learnedPace([...log, wild], [])['foliar-spray']).toEqual({ prepare: 20, each: 8, own: 8 });
+  expect(learnedPace([{ method: 'trunk-injection', minutes: 45, holes: 10 }], [])['trunk-injection'].each).toBe(15);
+  expect(learnedPace([], [])['soil-drench']).toEqual({ ...PACE['soil-drench'], own: 0 });
+});
+
+describe('closed days teach how long setting up takes', () => {
+  const at = (clock: string) => `2027-05-03T${clock}:00.000Z`;
+  const yard = { lat: 50, lon: 0 };
+  const piece = (placeId: string, from: string, to: string) => ({
+    ...yard,
+    placeId,
+    method: 'foliar-spray' as const,
+    startedAt: at(from),
+    endedAt: at(to),
+  });
+  // Two places at the yard's gate: no way, twice 20 minutes of set-up, an hour at trees though two overlap.
+  const pieces = [piece('b', '10:00', '10:30'), piece('a', '08:00', '08:20'), piece('a', '08:10', '08:30')];
+  const day = (worked: number) => ({ worked, yard, pieces });
+
+  it('what is left of the hours beside trees and road is set-up, against the practice figure', () => {
+    expect(learnedSetUp([])).toBe(1);
+    expect(learnedSetUp([day(60 + 40)])).toBe(1);
+    expect(learnedSetUp(Array.from({ length: 8 }, () => day(60 + 80)))).toBeCloseTo(1.5, 9);
+    expect(learnedPace([], [day(60 + 80)])['soil-drench'].prepare).toBeCloseTo((9 * (8 + 2)) / 9, 9);
+  });
+
+  it('one day of which nobody can tell why it was so long, or shorter than its work, moves little', () => {
+    expect(learnedSetUp([day(600)])).toBeCloseTo((8 + 3) / 9, 9);
+    expect(learnedSetUp([day(10)])).toBeCloseTo((8 + 0.5) / 9, 9);
+    expect(learnedSetUp([{ worked: 300, yard, pieces: [] }])).toBe(1);
+  });
+
+  it('the way is driven, not set up', () => {
+    const far = { lat: 50.1, lon: 0 };
+    const driven = 2 * driveMatrix([yard, far])[0]![1]!;
+    const away = { ...piece('a', '08:00', '08:30'), ...far };
+    expect(learnedSetUp([{ worked: 30 + 20 + driven, yard, pieces: [away] }])).toBeCloseTo(1, 9);
+  });
 });
 
 describe('what waits becomes jobs', () => {

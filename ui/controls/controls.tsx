@@ -5,7 +5,7 @@ export interface FormFault {
   path: string;
   sentence: string;
 }
-const faultAt = (faults: FormFault[] | undefined, path: string) =>
+export const faultAt = (faults: FormFault[] | undefined, path: string) =>
   faults?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.sentence;
 
 interface FieldProps {

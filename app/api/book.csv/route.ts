@@ -42,6 +42,7 @@ const HEADERS = [
   'Re-entry from',
   'Deviation',
   'Note',
+  'Together with',
 ];
 const cells = (r: BookRow) => {
   const d = r.data;
@@ -82,6 +83,7 @@ const cells = (r: BookRow) => {
     d.reEntryUntil && wallClock(d.reEntryUntil, r.timeZone).replace('T', ' '),
     d.deviation,
     d.note,
+    (d.beside ?? []).map((p) => `${p.name} (${p.licence})`).join('; '),
   ];
 };
 

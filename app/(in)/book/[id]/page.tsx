@@ -131,6 +131,9 @@ export default async function RecordPage({
           <Fact name="Licence">
             {d.applicator.licence} ({d.applicator.categories.join(', ') || 'no category'})
           </Fact>
+          {d.beside && (
+            <Fact name="Together with">{d.beside.map((p) => `${p.name}, licence ${p.licence}`).join('; ')}</Fact>
+          )}
           <Fact name="Product">{d.product.name}</Fact>
           <Fact name="Registration number">{d.product.registration}</Fact>
           <Fact name="Active">

@@ -1,3 +1,4 @@
+import type { RinseEnd } from '@/core/round/home';
 import type { WhyLeft } from '@/core/round/day';
 
 /** Why something was left, as it stands on a press. */
@@ -29,3 +30,11 @@ export const LEFT_WORDS: Record<WhyLeft, string> = {
 /** When something was left and why, behind what waits. */
 export const leftWords = (l: { why: WhyLeft; words: string }): string =>
   `${LEFT_WORDS[l.why]}${l.words ? `: ${l.words}` : ''}`;
+
+/** Where the rinse water went. */
+export const RINSE_WORDS: Record<RinseEnd, string> = {
+  'on labelled trees': 'on trees that the label allows',
+  'water of the next mix': 'kept, labelled, for the next mix of it',
+  'handed in': 'handed in',
+  'not rinsed yet': 'not rinsed yet',
+};

@@ -2,14 +2,19 @@
 
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { walkOf, wantsAHand } from '@/core/hanging/walk';
+import type { UnitSystem } from '@/core/units/units';
+import { groupBy } from '@/core/work/load-out';
+import { WalkFigure } from '@/ui/figures/walk';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/commands/facts/board';
 import { datedHung, hungHere, hungWith, plansDoneBy } from '@/commands/facts/waiting';
+import { clock } from '@/ui/words';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { useWaiting } from '@/ui/phone/phone.client';
 import { BoardRow } from './row.client';
-import { TURN_WORDS, devicesWords } from './words';
+import { SHORT_TURN, TURN_WORDS, URGENT, devicesWords } from './words';
 
 /** How often the board is asked for anew while it is looked at. */
 const EVERY_MS = 20_000;
@@ -69,7 +74,7 @@ function useBell(groups: readonly BoardGroup[], on: boolean) {
   useEffect(() => {
     for (const g of groups) {
       const key = `${g.planId} ${g.turn.why}`;
-      if (g.turn.why === 'running' || g.turn.why === 'slow' || told.current.has(key)) continue;
+      if (!wantsAHand(g.turn.why) || told.current.has(key)) continue;
       told.current.add(key);
       if (on && 'Notification' in window && Notification.permission === 'granted')
         new Notification(`${g.tag}: ${TURN_WORDS[g.turn.why]}`, { body: `${g.placeName}, ${devicesWords(g)}` });
@@ -77,12 +82,48 @@ function useBell(groups: readonly BoardGroup[], on: boolean) {
   }, [groups, on]);
 }
 
-export function HangingBoard({ first, at, refused }: { first: BoardFacts; at: string; refused: string | null }) {
+/** The way round of each place on which more than one trunk hangs. */
+function Ways({ groups, units }: { groups: readonly BoardGroup[]; units: UnitSystem }) {
+  return [...groupBy(groups, (g) => g.placeId).values()].map((of) => {
+    // Two products on one trunk are one stop, for whichever of them is more urgent: they come in that order.
+    const trunks = [
+      ...new Map(of.toReversed().flatMap((g) => (g.at ? [[g.treeId, { ...g, at: g.at }]] : []))).values(),
+    ];
+    if (trunks.length < 2) return null;
+    return (
+      <Section key={of[0]!.placeId} title={`The way round, ${of[0]!.placeName}`}>
+        <WalkFigure
+          units={units}
+          stops={walkOf(trunks).map((g) => ({
+            key: g.treeId,
+            tag: g.tag,
+            at: g.at,
+            says: wantsAHand(g.turn.why) ? SHORT_TURN[g.turn.why] : clock(g.turn.empty.at, g.timeZone),
+            now: wantsAHand(g.turn.why),
+            urgent: URGENT.includes(g.turn.why),
+          }))}
+        />
+      </Section>
+    );
+  });
+}
+
+export function HangingBoard({
+  first,
+  at,
+  units,
+  refused,
+}: {
+  first: BoardFacts;
+  at: string;
+  units: UnitSystem;
+  refused: string | null;
+}) {
   const { board, stale, again } = useBoard(first, at);
   const [bell, setBell] = useState(false);
   const said = useSaid();
   useBell(board.groups, bell);
-  const want = board.groups.filter((g) => g.turn.why !== 'running' && g.turn.why !== 'slow').length;
+  const want = board.groups.filter((g) => wantsAHand(g.turn.why)).length;
   const ask = async () => {
     const may = 'Notification' in window ? await Notification.requestPermission() : 'denied';
     setBell(may === 'granted');
@@ -112,6 +153,7 @@ export function HangingBoard({ first, at, refused }: { first: BoardFacts; at: st
           <BoardRow key={g.planId} group={g} may={refused === null} onChanged={again} />
         ))}
       </ol>
+      <Ways groups={board.groups} units={units} />
       {board.unwritten.length > 0 && (
         <Section title="Pulled, to be written" aside="the sheet has its times and what went in">
           <ul>

@@ -54,7 +54,12 @@ export default async function Page() {
   );
   return (
     <Frame tag={tag} margin={margin} handle="How the times are told">
-      <HangingBoard first={facts} at={board.at} refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')} />
+      <HangingBoard
+        first={facts}
+        at={board.at}
+        units={v.units}
+        refused={allows(v, 'apply') ? null : refusal(v.role, 'apply')}
+      />
     </Frame>
   );
 }

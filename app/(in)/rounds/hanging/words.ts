@@ -12,6 +12,19 @@ export const TURN_WORDS: Record<Turn, string> = {
   slow: 'runs slowly',
   running: 'runs',
 };
+/** The same where there is room for a word or two. */
+export const SHORT_TURN: Record<Turn, string> = {
+  leaking: 'leaks',
+  dark: 'dark soon',
+  empty: 'empty',
+  due: 'look',
+  stuck: 'stuck',
+  late: 'look',
+  slow: 'slow',
+  running: 'runs',
+};
+/** What is shown as a stop: somebody goes there before anywhere else. */
+export const URGENT: readonly Turn[] = ['leaking', 'dark', 'late'];
 export const STATE_PRESSES: Record<DeviceState, string> = {
   running: 'Runs',
   slow: 'Slow',

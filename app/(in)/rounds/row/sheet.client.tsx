@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { v7 } from 'uuid';
 import { rowGatesOf, type AtTheTree, type RowGate } from '@/commands/facts/at-the-tree';
 import { methodWords } from '@/core/label/method-words';
-import { OF_THE_PLACE, type Said } from '@/core/gates/said';
+import type { Said } from '@/core/gates/said';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import { itemsLeftBy, plansDoneBy, stockWith, type TakenShown } from '@/commands/facts/waiting';
 import { dayIn } from '@/core/season/zone';
@@ -22,6 +22,8 @@ import { Fact, Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
 import type { Row, RowTree } from '@/views/row';
+import { Hands } from '../../tree/[id]/apply/hands.client';
+import { useOfPlace } from '../../tree/[id]/apply/of-place.client';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
 import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
 import { firstWord, perUnit, readAir, sentSource, typedAir } from '../../tree/[id]/apply/typed';
@@ -109,11 +111,7 @@ export function RowSheet(props: Props) {
   const router = useRouter();
   const tell = useSaid();
   const [form, setForm, forget] = useRowForm(props);
-  const [ofPlace, setOfPlace] = useDraft(
-    `place-said:${row.placeId}`,
-    { day: row.today, said: {} as Said, worn: [] as string[] },
-    (kept) => kept.day === row.today,
-  );
+  const ofPlace = useOfPlace(row.placeId, row.today);
   const { busy, faults, setFaults, send } = useSend(bookRow);
   const change = (more: Partial<typeof form>) => setForm((f) => ({ ...f, ...more }));
   const go = (stage: number, more: Partial<typeof form> = {}) => {
@@ -149,10 +147,7 @@ export function RowSheet(props: Props) {
       gate.strength === 'hold' && gate.state === 'tripped' && (form.released[gate.id] ?? '').trim().length < 4,
   );
   const onSay = (answers: Said) => {
-    const shared = Object.fromEntries(
-      Object.entries(answers).filter(([k]) => OF_THE_PLACE.some((x) => x === k)),
-    ) as Said;
-    if (Object.keys(shared).length) setOfPlace((p) => ({ ...p, said: { ...p.said, ...shared } }));
+    ofPlace.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
   };
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
@@ -193,6 +188,7 @@ export function RowSheet(props: Props) {
         said: saidNow,
         released: form.released,
         protection: form.worn,
+        withIds: ofPlace.withIds,
         deviation: form.deviation,
         mark: form.mark,
         note: form.note,
@@ -245,7 +241,7 @@ export function RowSheet(props: Props) {
       </h1>
       <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={form.stage === 3 ? ['total', 'lotId', 'deviation'] : []} />
+      <FormFaults faults={faults} known={form.stage === 3 ? ['total', 'lotId', 'withIds', 'deviation'] : []} />
 
       {form.stage === 0 && (
         <>
@@ -337,6 +333,7 @@ export function RowSheet(props: Props) {
           onChange={change}
           onWrite={submit}
         >
+          <Hands hands={row.hands} withIds={ofPlace.withIds} faults={faults} onChange={ofPlace.goWith} />
           {main(`Write ${written.length} ${written.length === 1 ? 'record' : 'records'}`, submit)}
         </WriteRow>
       )}

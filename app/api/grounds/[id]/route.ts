@@ -3,7 +3,7 @@ import { writeGeoJson } from '@/core/grounds/geojson';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { findHost } from '@/knowledge';
 import { placePlan } from '@/store/place-plan';
-import { onPlan } from '@/commands/facts/situation';
+import { onPlan } from '@/core/grounds/plan';
 import { faulty, route } from '@/app/_server/api';
 
 /** The plan of a place with its trees, as GeoJSON; in local metres only for whoever asks for them. */

@@ -105,6 +105,6 @@ function ApplyHeld({
 }) {
   const open = f.tree.plans.filter((p) => p.state === 'open');
   const own = f.sheets.find((s) => s.plan.id === planId) ?? f.sheets.find((s) => s.plan.id === open[0]?.id);
-  const sheet = own ? { ...own, held: f.held, arrival: f.arrival } : null;
+  const sheet = own ? { ...own, held: f.held, arrival: f.arrival, hands: f.hands ?? [] } : null;
   return <ApplyStep seen={{ ...seen, open, sheet }} />;
 }

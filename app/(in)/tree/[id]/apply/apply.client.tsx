@@ -22,7 +22,7 @@ import { BasinFigure } from '@/ui/figures/basin';
 import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
-import { OF_THE_PLACE, stillSaid, type Said } from '@/core/gates/said';
+import { stillSaid, type Said } from '@/core/gates/said';
 import { methodWords } from '@/core/label/method-words';
 import { Fact, Pour } from '@/ui/frame/pieces';
 import { soilState } from '@/core/weather/air';
@@ -37,6 +37,8 @@ import { MainPress, Protect, StageStrip } from './stages.client';
 import { againstSource, firstWord, perUnit, readAir, sentSource, sourceName, typedAir } from './typed';
 import type { HungRow } from '@/commands/facts/board';
 import type { Hanging } from './hang.client';
+import { Hands } from './hands.client';
+import { useOfPlace } from './of-place.client';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {
@@ -58,6 +60,8 @@ interface Props {
     target: string;
   };
   sources: Source[];
+  /** Who may have a hand in it beside whoever writes it. */
+  hands: readonly { id: string; name: string }[];
   station: Weather;
   place: { access: string; hazards: string; dogs: string; code: string | null };
   /** What hangs or hung by this plan; null where nothing ever did. */
@@ -76,6 +80,7 @@ export function ApplyBench({
   situation,
   plan,
   sources,
+  hands,
   station,
   place,
   hanging,
@@ -93,12 +98,7 @@ export function ApplyBench({
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
-  // What is the same for every tree of a place on one day is asked once.
-  const [ofPlace, setOfPlace] = useDraft(
-    `place-said:${plan.placeId}`,
-    { day: situation.today, said: {} as Said, worn: [] as string[] },
-    (kept) => kept.day === situation.today,
-  );
+  const ofPlace = useOfPlace(plan.placeId, situation.today);
   const [form, setForm, forget] = useDraft(
     `apply:${plan.id}`,
     {
@@ -158,10 +158,7 @@ export function ApplyBench({
     (g) => g.strength === 'hold' && g.state === 'tripped' && (form.released[g.id] ?? '').trim().length < 4,
   );
   const onSay = (answers: Said) => {
-    const shared = Object.fromEntries(
-      Object.entries(answers).filter(([k]) => OF_THE_PLACE.some((x) => x === k)),
-    ) as Said;
-    if (Object.keys(shared).length) setOfPlace((p) => ({ ...p, said: { ...p.said, ...shared } }));
+    ofPlace.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
   };
   const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
@@ -217,6 +214,7 @@ export function ApplyBench({
         said: saidNow,
         released: form.released,
         protection: form.worn,
+        withIds: ofPlace.withIds,
         typed: `${form.amount} ${unit}`,
         deviation: form.deviation,
         mark: form.mark,
@@ -305,7 +303,7 @@ export function ApplyBench({
         faults={faults}
         known={
           form.stage === 3
-            ? ['amount', 'lotId', 'deviation', 'startedAt', 'endedAt']
+            ? ['amount', 'lotId', 'withIds', 'deviation', 'startedAt', 'endedAt']
             : form.stage === 1
               ? ['weather.temperatureC', 'weather.windMs', 'weather.humidity']
               : []
@@ -322,7 +320,7 @@ export function ApplyBench({
               <p className="mt-2">Worn on the last tree of this place today; say so again for this one.</p>
             )}
           {main('All on: go on', () => {
-            setOfPlace((p) => ({ ...p, worn: [...new Set([...p.worn, ...use.protection])] }));
+            ofPlace.wear(use.protection);
             setForm((f) => ({ ...f, worn: use.protection, stage: 1 }));
             window.scrollTo({ top: 0 });
           })}
@@ -552,6 +550,7 @@ export function ApplyBench({
               />
             </div>
           </div>
+          <Hands hands={hands} withIds={ofPlace.withIds} faults={faults} onChange={ofPlace.goWith} />
           {(against.length > 0 || form.deviation) && (
             <div className="border-l-4 border-sap pl-4">
               <p className="mb-2 font-semibold text-sap">It went otherwise than planned. {against.join(' ')}</p>

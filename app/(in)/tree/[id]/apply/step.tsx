@@ -13,6 +13,7 @@ import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
 import type { HungRow } from '@/store/hanging';
 import type { Stock } from '@/store/batches';
 import type { Arrival } from '@/store/grounds';
+import type { Hand } from '@/store/people';
 import type { Plan } from '@/store/plans';
 import type { Held } from '@/store/shelf';
 import type { PlanHead } from '@/store/tree';
@@ -42,6 +43,7 @@ export interface Sheet {
   stock: Stock;
   arrival: Arrival | null;
   hung: HungRow[];
+  hands: readonly Hand[];
 }
 /** The step at which a plan is carried out. */
 export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; sheet: Sheet | null } }) {
@@ -86,6 +88,7 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
         target: findCondition(plan.conditionId)?.name ?? plan.conditionId,
       }}
       sources={sourcesOf(stock.lots, stock.mixes, [plan.id])}
+      hands={sheet.hands}
       station={seen.weather}
       place={arrival ?? { access: '', hazards: '', dogs: '', code: null }}
       hanging={hangingOf(hung, plan.result.dose)}

@@ -5,7 +5,7 @@ import { rootZoneRadius } from '@/core/rootzone/zone';
 import { findHost } from '@/knowledge';
 import { planView } from '@/views/grounds';
 import { PrintButton } from '@/ui/controls/print.client';
-import { onPlan } from '@/commands/facts/situation';
+import { onPlan } from '@/core/grounds/plan';
 import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { PlanBench } from './plan.client';
 

@@ -3,12 +3,14 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
+import { RINSE_ENDS, type RinseEnd } from '@/core/round/home';
 import { readNumber } from '@/core/units/numbers';
-import { FormFaults, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { Choices, FormFaults, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { closeRound } from '../../../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
+import { RINSE_WORDS } from '../../words';
 import type { ToTell } from '../../told';
 
 /** What must have an end first, then hours, tools, stock and clients: one press closes the day. */
@@ -17,12 +19,15 @@ export function CloseForm({
   ends,
   tell,
   bits,
+  mixed,
 }: {
   roundId: string;
   ends: { key: string; href: string; sentence: string }[];
   tell: ToTell[];
   /** Bits were out. */
   bits: boolean;
+  /** Something was mixed: what held it was rinsed. */
+  mixed: boolean;
 }) {
   const router = useRouter();
   const said = useSaid();
@@ -32,6 +37,7 @@ export function CloseForm({
     bits: '',
     toolsClean: false,
     stockCounted: false,
+    rinse: null as RinseEnd | null,
     note: '',
     quiet: [] as string[],
     ids: Object.fromEntries(tell.map((t) => [t.placeId, v7()])) as Record<string, string>,
@@ -67,6 +73,7 @@ export function CloseForm({
       ...(bits && !counted
         ? [{ path: 'home.bits', sentence: 'Count the bits: one left in a trunk is looked for.' }]
         : []),
+      ...(mixed && !form.rinse ? [{ path: 'home.rinse', sentence: 'Say where the rinse water went.' }] : []),
     ];
     if (wrong.length || !rest.ok) return setFaults(wrong);
     send(
@@ -79,6 +86,7 @@ export function CloseForm({
           toolsClean: form.toolsClean,
           bits: counted?.ok ? Math.round(counted.value) : null,
           stockCounted: form.stockCounted,
+          rinse: mixed ? form.rinse : null,
           note: form.note,
         },
         tell: tell
@@ -111,6 +119,18 @@ export function CloseForm({
       <Tick checked={form.stockCounted} onChange={(x) => set('stockCounted', x)}>
         Opened packs are counted back onto the shelf
       </Tick>
+      {mixed && (
+        <div className="mt-3">
+          <Choices
+            label="The rinse water, which counts as mix"
+            options={RINSE_ENDS.map((value) => ({ value, name: RINSE_WORDS[value] }))}
+            faults={faults}
+            path="home.rinse"
+            value={form.rinse}
+            onChange={(x) => set('rinse', x)}
+          />
+        </div>
+      )}
       <div className="mt-3 grid gap-x-8 desk:grid-cols-2">
         <TextField
           label="Rests, minutes"
@@ -169,7 +189,7 @@ export function CloseForm({
           ))}
         </fieldset>
       )}
-      <FormFaults faults={faults} known={['home.restMinutes', 'home.bits', 'home.note']} />
+      <FormFaults faults={faults} known={['home.restMinutes', 'home.bits', 'home.rinse', 'home.note']} />
       <button
         type="button"
         data-confirm

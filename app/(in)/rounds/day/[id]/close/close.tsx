@@ -10,6 +10,7 @@ import { PrintButton } from '@/ui/controls/print.client';
 import { clock, dayAndClock, longDay, shortDay } from '@/ui/words';
 import { toTell } from '../../told';
 import { MixRows } from '../../../mix/mix-rows';
+import { RINSE_WORDS } from '../../words';
 import { LeftRows } from '../../left-rows';
 import { lineOf } from '../../lines';
 import type { SeenDay } from '../day';
@@ -74,6 +75,7 @@ export function ClosePage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) 
               <Fact name="Worked">{minuteWords(workedMinutes(round.begunAt, round.home))}</Fact>
               <Fact name="Tools, bits, boots">{round.home.toolsClean ? 'disinfected' : 'not disinfected'}</Fact>
               {round.home.bits !== null && <Fact name="Bits that came back">{round.home.bits}</Fact>}
+              {round.home.rinse && <Fact name="Rinse water">{RINSE_WORDS[round.home.rinse]}</Fact>}
               <Fact name="Stock">{round.home.stockCounted ? 'counted back' : 'not counted'}</Fact>
             </>
           )}
@@ -156,6 +158,7 @@ export function ClosePage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) 
                 },
           )}
           tell={toTell(day)}
+          mixed={day.batches.length > 0}
           bits={day.stops.some((s) => s.items.some((i) => i.kind === 'plan' && i.plan.drillMm !== null))}
         />
       )}
