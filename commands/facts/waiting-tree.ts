@@ -4,6 +4,7 @@ import { hostOf, spotOf } from '@/commands/facts/diagnosis';
 import { situationFor, usualChoices } from '@/commands/facts/situation';
 import type { hang } from '@/commands/hanging/hang';
 import type { decide } from '@/commands/tree/decide';
+import type { finishWork } from '@/commands/tree/finish-work';
 import type { makePlan } from '@/commands/tree/plan';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import type { Booking } from '@/core/book/record';
@@ -190,6 +191,12 @@ function after(f: HeldTree, w: Shown, viewer: Viewer): HeldTree {
       const plans = tree.plans.map((p) => (p.id === sheet.plan.id ? { ...p, state: 'done' as const } : p));
       const records = [recordOf(sheet.plan, b, w.id, amount, tree), ...tree.records];
       return { ...on({ plans, records }), sheets: f.sheets.filter((s) => s !== sheet) };
+    }
+    case 'finish-work': {
+      const { id, done, note } = w.input as Input<typeof finishWork>;
+      const state = done ? ('done' as const) : ('dropped' as const);
+      const ended = { state, doneOn: done ? dayIn(new Date(w.at), tree.timeZone) : null, note };
+      return on({ works: tree.works.map((k) => (k.id === id ? { ...k, ...ended } : k)) });
     }
     default:
       return f;

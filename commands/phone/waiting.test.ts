@@ -119,6 +119,7 @@ const standing = ({ tree, sheets }: HeldTree) => ({
       product: result.dose.ok && result.dose.product,
       sites: result.ring?.sites,
     })),
+  works: tree.works.map(({ id, workId, state, doneOn, note }) => ({ id, workId, state, doneOn, note })),
   records: tree.records.map(
     ({ doneOn, method, labelKey, amount, unit, actives, groups, families, reEntryUntil, target, eatFrom, sites }) => ({
       doneOn,
@@ -227,6 +228,25 @@ it('hung, seen, pulled half full and written without signal: what went in is wha
   const pulled = sheets[0]!.hung.map((h) => ({ putMl: h.putMl, leftMl: h.leftMl!, lostMl: h.lostMl }));
   const fill = hung.reduce((sum, h) => sum + h.putMl, 0);
   expect(dose.ok && enteredOf(dose.product, fill, pulled)).toBeGreaterThan(0);
+});
+
+it('a work without a product is done without signal, and another dropped', async () => {
+  const treeId = await avenue.soundElm('W9');
+  await land([wrote('measure', reading(treeId, '141'))]);
+  const work = (workId: string) => ({ id: v7(), treeId, workId, answers: {}, released: {} });
+  const [mulch, water] = [work('mulch'), work('water')];
+  await land([wrote('plan-work', mulch), wrote('plan-work', water)]);
+  // What is ended has its own id; what was sent has another.
+  const ended = (id: string, done: boolean, note: string, minutes: number) => ({
+    ...wrote('finish-work', { id, done, note } as never, later(minutes)),
+    id: v7(),
+  });
+  await agree(treeId, [ended(mulch.id, true, 'Half a bag.', 15), ended(water.id, false, '', 16)]);
+  const { tree } = await held(treeId);
+  expect(tree.works.map((w) => [w.workId, w.state]).sort()).toEqual([
+    ['mulch', 'done'],
+    ['water', 'dropped'],
+  ]);
 });
 
 it('the board goes on by the clock of the phone, with what was hung and pulled on it', async () => {

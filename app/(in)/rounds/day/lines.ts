@@ -34,7 +34,8 @@ const planAmount = (p: OpenPlan, units: UnitSystem): string =>
         : showAmount(p.product, p.unit, units).text;
 
 const hostName = (id: string) => findHost(id)?.name ?? id;
-export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[]): ThingLine {
+/** @param roundId the round on which it stands, so that whoever has done it comes back to it */
+export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[], roundId: string): ThingLine {
   const common = { id: t.id, placeId: t.placeId, stands: t.stands };
   if (t.kind === 'plan') {
     const { plan: p } = t;
@@ -45,7 +46,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       title: hostName(p.hostId),
       words: `${aboutWords({ kind: 'plan', method: p.method, label: p.labelName })}, ${showAmount(p.product, p.unit, units).text}`,
       amount: planAmount(p, units),
-      href: `/tree/${p.treeId}/apply?plan=${p.id}`,
+      href: `/tree/${p.treeId}/apply?plan=${p.id}&round=${roundId}`,
       record: record?.rootId ? `/book/${record.rootId}` : null,
       sound: p.sound,
     };
@@ -59,7 +60,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       title: hostName(w.hostId),
       words: aboutWords({ kind: 'work', workId: w.workId }),
       amount: figure ? `${figure.value} ${figure.unit}` : '',
-      href: `/tree/${w.treeId}#works`,
+      href: `/tree/${w.treeId}/apply?round=${roundId}#works`,
       record: null,
       sound: w.sound,
     };

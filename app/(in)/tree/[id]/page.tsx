@@ -21,7 +21,8 @@ import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
 import { checksOf, finder, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
 import { ChangeAnswer } from './chain.client';
-import { EditTree, FinishWork, Remind, Revoke, Settle } from './overview.client';
+import { EditTree, Remind, Revoke, Settle } from './overview.client';
+import { Works, worksNow } from './works';
 import { takenNames } from '@/core/proposal/proposal';
 import { findWork } from '@/core/work/works';
 import { ItsProgrammes } from './programmes';
@@ -83,8 +84,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const next = nextStep(tree, plan ?? null, today);
   const look = visitOf(tree);
   const host = hostOf(tree);
-  // A work of a programme that waits for a later day stands with its programme until then.
-  const works = tree.works.filter((w) => !w.laid || w.state !== 'open' || !w.plannedFor || w.plannedFor <= today);
+  const works = worksNow(tree.works, today);
   const steps = [
     ...tree.plans
       .filter((p) => p.state === 'open' && !p.laid)
@@ -221,48 +221,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
 
       {works.length > 0 && (
         <Section title="Works without a product" id="works">
-          <ul>
-            {works.map((w) => {
-              const name = findWork(w.workId)?.name ?? w.workId;
-              return (
-                <li key={w.id} className="row py-3">
-                  <p>
-                    <b>{name}</b>
-                    {w.sheet.figures.map((f) => (
-                      <span key={f.name} className="figures">
-                        {' '}
-                        · {f.name} {f.value} {f.unit}
-                      </span>
-                    ))}
-                  </p>
-                  <p className="text-small text-ink-2">
-                    {w.byName}, {dayAndClock(w.at, tree.timeZone)}:{' '}
-                    {w.state === 'open'
-                      ? 'waits for a crew'
-                      : w.state === 'done'
-                        ? `done ${shortDay(w.doneOn!)}${w.note ? `, ${w.note}` : ''}`
-                        : 'dropped'}
-                  </p>
-                  {w.state === 'open' && (
-                    <details>
-                      <summary className="min-h-12 font-semibold">Sheet</summary>
-                      <ol className="list-decimal pl-5">
-                        {w.sheet.steps.map((s) => (
-                          <li key={s} className="py-0.5">
-                            {s}
-                          </li>
-                        ))}
-                      </ol>
-                      <p className="mt-1 text-[0.9375rem]">
-                        To take: {w.sheet.take.map((t) => `${t.what} ${t.amount}`).join('; ')}.
-                      </p>
-                    </details>
-                  )}
-                  {w.state === 'open' && allows(viewer, 'apply') && <FinishWork id={w.id} name={name} />}
-                </li>
-              );
-            })}
-          </ul>
+          <Works works={works} timeZone={tree.timeZone} may={allows(viewer, 'apply')} />
         </Section>
       )}
 

@@ -43,7 +43,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
       told: s.told,
       hours: s.weather,
       lines: s.items.map((i) => ({
-        ...lineOf(i, v.units, day.done),
+        ...lineOf(i, v.units, day.done, round.id),
         fit: (s.fit[i.id] ?? null)?.map((h) => `${clockWords(h.from)}–${clockWords(h.to)}`).join(', ') ?? null,
       })),
       rows: rowsOf(here, 'use').filter((r) => r.count > 1 && !r.hangs),

@@ -62,7 +62,7 @@ export function CrewSheets({ day, units }: { day: CrewsDay; units: UnitSystem })
             </thead>
             <tbody>
               {s.items.map((i) => {
-                const l = lineOf(i, units, day.done);
+                const l = lineOf(i, units, day.done, round.id);
                 return (
                   <tr key={l.id} className="break-inside-avoid border-b border-ink align-middle">
                     <td className="py-3 pr-4 text-head font-extrabold">{l.tag}</td>

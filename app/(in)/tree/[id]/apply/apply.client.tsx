@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { v7 } from 'uuid';
 import { deviations } from '@/core/book/deviations';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
@@ -72,8 +72,23 @@ interface Props {
   tag: React.ReactNode;
   head: React.ReactNode;
   strip: React.ReactNode;
+  /** What is planned for the tree with a product, this sheet among it, in its order. */
   others: { id: string; name: string; here: boolean }[];
+  /** What else is done at it, without a product; the last part of the page. */
+  works: readonly string[];
+  after: React.ReactNode;
 }
+/**
+ * Where a crew goes from what it has just written: to what else is done at the tree, then on with its round; null for whoever came
+ * alone for this one thing.
+ */
+function afterBooking(x: { treeId: string; next: string | undefined; works: boolean; round: string | null }) {
+  const onRound = x.round ? `round=${x.round}` : '';
+  if (x.next) return `/tree/${x.treeId}/apply?plan=${x.next}${onRound && `&${onRound}`}`;
+  if (x.works) return `/tree/${x.treeId}/apply${onRound && `?${onRound}`}#works`;
+  return x.round ? `/rounds/day/${x.round}` : null;
+}
+
 export function ApplyBench({
   units,
   timeZone,
@@ -90,8 +105,12 @@ export function ApplyBench({
   head,
   strip,
   others,
+  works,
+  after,
 }: Props) {
   const router = useRouter();
+  const asked = useSearchParams();
+  const round = asked.get('round');
   const said = useSaid();
   const { dose, use, label, ring } = plan;
   const unit = smallUnit(dose.dimension, units);
@@ -223,10 +242,16 @@ export function ApplyBench({
       },
       ({ recordId }, kept) => {
         forget();
-        said({ sentence: kept ? 'Kept on this phone; it is booked when there is signal.' : 'Booked.' });
+        const next = others.find((o) => !o.here);
+        const more = next?.name ?? works[0];
+        said({
+          sentence: `${kept ? 'Kept on this phone; it is booked when there is signal.' : 'Booked.'}${more ? ` Also at this tree: ${more}.` : ''}`,
+        });
+        const to = afterBooking({ treeId: plan.treeId, next: next?.id, works: works.length > 0, round });
         // What is not in the book yet has no page there.
-        if (kept) router.back();
-        else router.push(`/book/${recordId}?fresh=1`);
+        if (kept && !to) router.back();
+        else if (kept) window.location.assign(to!);
+        else router.push(to ?? `/book/${recordId}?fresh=1`);
       },
       {
         labelKey: label.key,
@@ -270,14 +295,6 @@ export function ApplyBench({
           The whole sheet on paper
         </Link>
       </p>
-      {others.length > 0 && (
-        <section>
-          <h2 className="text-body">Also planned here</h2>
-          {others.map((o) => (
-            <p key={o.id}>{o.here ? <b>{o.name}</b> : <Link href={`?plan=${o.id}`}>{o.name}</Link>}</p>
-          ))}
-        </section>
-      )}
       <section>
         <h2 className="text-body">If it goes wrong</h2>
         <p className="text-[0.9375rem]">
@@ -297,6 +314,7 @@ export function ApplyBench({
   return (
     <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
       {strip}
+      <AtThisTree {...{ treeId: plan.treeId, others, works, round }} />
       <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
       <FormFaults
@@ -579,6 +597,52 @@ export function ApplyBench({
           {main('Book it', () => submit())}
         </form>
       )}
+      {after}
     </Frame>
+  );
+}
+
+/** Everything that is done at a tree in one visit, where it is more than this sheet. */
+function AtThisTree({
+  treeId,
+  others,
+  works,
+  round,
+}: Pick<Props, 'others' | 'works'> & { treeId: string; round: string | null }) {
+  if (others.length + works.length < 2) return null;
+  return (
+    <nav aria-label="At this tree" className="mt-2">
+      <p className="font-semibold">
+        {others.length + works.length} things at this tree
+        {round && (
+          <>
+            {', '}
+            <Link href={`/rounds/day/${round}`}>on a round</Link>
+          </>
+        )}
+      </p>
+      <ul className="flex flex-wrap gap-2">
+        {others.map((o) => (
+          <li key={o.id}>
+            {o.here ? (
+              <b className="press pointer-events-none border-4" aria-current="true">
+                {o.name}
+              </b>
+            ) : (
+              <Link className="press" href={`/tree/${treeId}/apply?plan=${o.id}${round ? `&round=${round}` : ''}`}>
+                {o.name}
+              </Link>
+            )}
+          </li>
+        ))}
+        {works.map((w) => (
+          <li key={w}>
+            <a className="press" href="#works">
+              {w}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </nav>
   );
 }

@@ -5,7 +5,9 @@ import { refusal } from '@/core/people/rights';
 import { hungBy } from '@/commands/facts/waiting-tree';
 import { situationOfPlan } from '@/commands/facts/situation';
 import { NO_YEAR } from '@/core/season/year';
+import { dayIn } from '@/core/season/zone';
 import { Frame } from '@/ui/frame/frame';
+import { Section } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import type { Dose } from '@/core/dose/dose';
@@ -20,6 +22,7 @@ import type { PlanHead } from '@/store/tree';
 import { allows, type Seen } from '../seen';
 import { ApplyBench } from './apply.client';
 import type { Hanging } from './hang.client';
+import { Works, workName, worksNow } from '../works';
 import { NotDone } from './not-done.client';
 
 /** What hangs or hung by a plan; null where nothing ever did. */
@@ -48,6 +51,12 @@ export interface Sheet {
 /** The step at which a plan is carried out. */
 export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; sheet: Sheet | null } }) {
   const { viewer, now, tree, finds, duties, open, sheet } = seen;
+  const works = worksNow(tree.works, dayIn(now, tree.timeZone)).filter((w) => w.state === 'open');
+  const theirs = works.length > 0 && (
+    <Section title="Also to do at this tree" id="works">
+      <Works works={works} timeZone={tree.timeZone} may={allows(viewer, 'apply')} />
+    </Section>
+  );
   const plan = sheet?.plan;
   const use = plan?.label.uses.find((u) => u.key === plan.useKey);
   const tag = <TreeTag tree={tree} units={viewer.units} here="apply" />;
@@ -56,11 +65,12 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
     return (
       <Frame tag={tag} head={head} margin={<TreeWhy tree={tree} />}>
         <StepStrip tree={tree} duties={duties} here="apply" />
-        <h1>Nothing is planned for this tree</h1>
+        <h1>{works.length ? 'No product is planned for this tree' : 'Nothing is planned for this tree'}</h1>
+        {theirs}
         <p className="mt-2 mb-6 text-ink-2">
           A sheet starts from a plan: amount, sites and gates worked out beforehand.
         </p>
-        <Link href={`/tree/${tree.id}/prescribe`} className="press press-main">
+        <Link href={`/tree/${tree.id}/prescribe`} className={`press ${works.length ? '' : 'press-main'}`}>
           Prescribe
         </Link>
       </Frame>
@@ -113,7 +123,9 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
           {allows(viewer, 'apply') && <NotDone planId={plan.id} tag={tree.tag} />}
         </>
       }
-      others={open.length > 1 ? open.map((p) => ({ id: p.id, name: p.labelName, here: p.id === plan.id })) : []}
+      others={open.map((p) => ({ id: p.id, name: p.labelName, here: p.id === plan.id }))}
+      works={works.map(workName)}
+      after={theirs}
     />
   );
 }

@@ -23,7 +23,7 @@ export function ClosePage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) 
   const refused = may(v.role, 'apply') ? null : refusal(v.role, 'apply');
   const nameOf = (id: string) => {
     const item = day.stops.flatMap((s) => s.items).find((i) => i.id === id);
-    return item ? lineOf(item, v.units, day.done).tag : '';
+    return item ? lineOf(item, v.units, day.done, round.id).tag : '';
   };
   const tag = (
     <>

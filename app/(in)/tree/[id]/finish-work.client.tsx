@@ -1,0 +1,46 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { FormFaults } from '@/ui/controls/controls';
+import { useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { finishWork } from '../../without-signal.client';
+
+/** A work without a label: done today, with a word about it, or dropped. */
+export function FinishWork({ id, name }: { id: string; name: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [note, setNote] = useState('');
+  const { busy, faults, send } = useSend(finishWork);
+  const end = (done: boolean) =>
+    send({ id, done, note }, (_, kept) => {
+      said({ sentence: done ? `Done: ${name}. What follows is on Season.` : `Dropped: ${name}.` });
+      if (!kept) router.refresh();
+    });
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-2">
+      <FormFaults faults={faults} />
+      <input
+        className="box max-w-72"
+        aria-label={`A word on ${name}`}
+        placeholder="How it went"
+        maxLength={2000}
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+      />
+      <button type="button" className="press" disabled={busy} aria-label={`Done: ${name}`} onClick={() => end(true)}>
+        Done today
+      </button>
+      <button
+        type="button"
+        className="press press-plain"
+        disabled={busy}
+        aria-label={`Drop: ${name}`}
+        onClick={() => end(false)}
+      >
+        Drop
+      </button>
+    </div>
+  );
+}
