@@ -11,8 +11,13 @@ import { usePhone, type Phone } from '../phone/phone.client';
 import { clock, dayAndClock } from '../words';
 import { helpFor, PLACES } from './places';
 
-// The sheet and its dialog come once the page has settled: no page needs them to be read, and help must open without signal.
+// The sheet, its dialog and the search come once the page has settled: no page needs them to be read, and help must open without signal.
 const Sheet = part(() => import('./sheet.client').then((m) => m.Sheet));
+const Find = part(() => import('./find.client').then((m) => m.Find));
+const prepare = () => {
+  Sheet.prepare();
+  Find.prepare();
+};
 
 const KEYS: [string, string][] = [
   ['/', 'find a tag'],
@@ -120,7 +125,7 @@ export function Bar({
     return () => window.removeEventListener('keydown', onKey);
   }, [router]);
 
-  useSettled(Sheet.prepare);
+  useSettled(prepare);
 
   const place = PLACES.find((p) => here(p.path));
   return (
@@ -195,29 +200,12 @@ export function Bar({
       )}
       {open === 'find' && (
         <Sheet onClose={() => setOpen(null)} title="Find a tag">
-          <form
-            role="search"
-            onSubmit={(e) => {
-              e.preventDefault();
-              const find = String(new FormData(e.currentTarget).get('find') ?? '');
+          <Find
+            onGo={() => {
               setOpen(null);
               setPending(true);
-              router.push(`/grounds?${new URLSearchParams({ find })}`);
             }}
-            className="flex gap-3"
-          >
-            <input
-              name="find"
-              aria-label="Tag, street, client or host"
-              placeholder="117, or elm quay"
-              autoFocus
-              className="box text-lead"
-              autoComplete="off"
-              enterKeyHint="search"
-              maxLength={80}
-            />
-            <button className="press press-main">Find</button>
-          </form>
+          />
         </Sheet>
       )}
       {open === 'help' && (

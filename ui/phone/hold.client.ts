@@ -114,7 +114,9 @@ async function hold(path: string, build: string, roundId: string | null): Promis
   if (got.policy) headers.set('content-security-policy', got.policy);
   const cache = await caches.open(PAGES);
   await cache.put(path, new Response(body, { headers }));
-  await (await phoneStore()).put('held', { path, at: Date.now(), bytes: body.size, build, roundId });
+  await (
+    await phoneStore()
+  ).put('held', { path, at: Date.now(), bytes: body.size, build, roundId, name: got.page.title });
   return got.page;
 }
 

@@ -19,6 +19,8 @@ export interface HeldPage {
   build: string;
   /** The round that it belongs to; null for what is held whatever the rounds are. */
   roundId: string | null;
+  /** Its title, where it has one of its own. */
+  name?: string;
 }
 /** A write that waits, sealed. */
 export interface Sealed {

@@ -1,5 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import QRCode from 'qrcode';
+import { treeCode } from '@/core/phone/scan';
 import { findCondition, findHost } from '@/knowledge';
 import { methodWords } from '@/core/label/method-words';
 import { showAmount, showTrunk, showVolume } from '@/core/units/units';
@@ -25,6 +27,7 @@ export default async function Paper(address: SheetAddress) {
   const { dose, ring } = plan.result;
   if (!use || !dose.ok) return notFound();
   const units = viewer.units;
+  const qr = await QRCode.toString(treeCode(tree.id), { type: 'svg', margin: 0, errorCorrectionLevel: 'Q' });
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
   const host = findHost(tree.hostId);
   const place = sheet!.arrival;
@@ -51,6 +54,12 @@ export default async function Paper(address: SheetAddress) {
       <article aria-label="Paper sheet" className="max-w-[46rem] print:max-w-none">
         <header className="flex flex-wrap items-end justify-between gap-x-6 border-b-2 border-ink pb-2">
           <h1 className="figures text-[4.5rem]! leading-none font-extrabold">{tree.tag}</h1>
+          <div
+            role="img"
+            aria-label={`Code of ${tree.tag}`}
+            className="size-20 flex-none bg-white"
+            dangerouslySetInnerHTML={{ __html: qr }}
+          />
           <p className="text-right">
             <b>{tree.placeName}</b>, {tree.address}
             <br />

@@ -1,0 +1,111 @@
+'use client';
+
+import { Camera as CameraIcon } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { readScan } from '@/core/phone/scan';
+import { part } from '../controls/part.client';
+import { heldPages } from '../phone/hold.client';
+
+const Camera = part(() => import('../controls/camera.client').then((m) => m.Camera));
+
+/** A tree whose pages this phone holds. */
+interface HeldTree {
+  href: string;
+  tag: string;
+  where: string;
+}
+const MOST = 8;
+const TREE = /^\/tree\/([0-9a-f-]{36})$/;
+
+/** Trees that this phone holds, by their tags. */
+function useHeldTrees(): HeldTree[] {
+  const [trees, setTrees] = useState<HeldTree[]>([]);
+  useEffect(() => {
+    void heldPages().then((all) =>
+      setTrees(
+        all.flatMap((h): HeldTree[] => {
+          const id = TREE.exec(h.path)?.[1];
+          const [, tag, where] = /^(.+?), (.*?)(?: · .*)?$/.exec(h.name ?? '') ?? [];
+          return id && tag ? [{ href: `/tree/${id}/apply`, tag, where: where ?? '' }] : [];
+        }),
+      ),
+    );
+  }, []);
+  return trees;
+}
+
+/** Finds a tag by typing, by two of its figures among the trees that this phone holds, or by its code before the camera. */
+export function Find({ onGo }: { onGo: () => void }) {
+  const router = useRouter();
+  const held = useHeldTrees();
+  const [typed, setTyped] = useState('');
+  const [camera, setCamera] = useState(false);
+  const find = (words: string) => {
+    onGo();
+    router.push(`/grounds?${new URLSearchParams({ find: words })}`);
+  };
+  const part = typed.trim().toLowerCase();
+  const near = part.length < 2 ? [] : held.filter((t) => t.tag.toLowerCase().includes(part)).slice(0, MOST);
+  const read = (text: string) => {
+    const found = readScan(text);
+    if (found?.kind === 'tree') {
+      onGo();
+      // The browser asks, not the page: without signal the phone's own copy answers.
+      window.location.assign(`/tree/${found.id}/apply`);
+    } else if (found) {
+      setCamera(false);
+      setTyped(found.words);
+      const own = held.find((t) => t.tag.toLowerCase() === found.words.toLowerCase());
+      if (own) window.location.assign(own.href);
+      else find(found.words);
+    } else setCamera(false);
+  };
+  return (
+    <>
+      <form
+        role="search"
+        onSubmit={(e) => {
+          e.preventDefault();
+          find(typed);
+        }}
+        className="flex flex-wrap gap-3"
+      >
+        <input
+          name="find"
+          aria-label="Tag, street, client or host"
+          placeholder="117, or elm quay"
+          autoFocus
+          className="box min-w-0 flex-1 text-lead"
+          autoComplete="off"
+          enterKeyHint="search"
+          maxLength={80}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <button className="press press-main">Find</button>
+      </form>
+      {near.length > 0 && (
+        <ul className="mt-3" aria-label="On this phone">
+          {near.map((t) => (
+            <li key={t.href} className="row">
+              <a href={t.href} className="flex min-h-14 items-center gap-4">
+                <span className="plate-small flex-none">{t.tag}</span>
+                <span>{t.where}</span>
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-3">
+        {camera ? (
+          <Camera onRead={read} />
+        ) : (
+          <button type="button" className="press min-h-14 phone:w-full" onClick={() => setCamera(true)}>
+            <CameraIcon aria-hidden size={20} /> By its code
+          </button>
+        )}
+      </div>
+    </>
+  );
+}
