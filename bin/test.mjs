@@ -122,6 +122,7 @@ await run(async () => {
       const report = join(scratch, 'journeys.json');
       step('journeys', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
         ELMHORN_E2E_URL: url,
+        ELMHORN_E2E_DATABASE: cluster.appUrl('elmhorn_e2e'),
         ELMHORN_E2E_REPORT: report,
         ELMHORN_CHROMIUM: chromium,
       });

@@ -122,6 +122,9 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   await expect(message).toHaveValue(/Trees R1–R3: soil drench with Training label 1/);
   await expect(message).toHaveValue(/R4: not done, as it rained/);
   await main.getByRole('button', { name: 'Close the day' }).click();
+  await expect(main.getByText('Say where the rinse water went.')).toBeVisible();
+  await main.getByText('handed in', { exact: true }).click();
+  await main.getByRole('button', { name: 'Close the day' }).click();
   await expect(main.getByText(/Say why the tools are not clean/)).toBeVisible();
   await main.getByRole('checkbox', { name: /disinfected$/ }).check();
   await main.getByRole('checkbox', { name: /counted back/ }).check();

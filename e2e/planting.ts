@@ -22,15 +22,53 @@ const WELL = {
   services: 'located and marked',
 };
 
-/** A place of its own with elms in a row that wait for a drench today. @returns the ids of the place and its trees, by tag */
-export async function plantDrenches(page: Page, name: string, girths: readonly number[]) {
+async function labelNamed(page: Page, name: string): Promise<string> {
   await page.goto('/shelf');
   const label = await page
     .getByRole('main')
-    .getByRole('link', { name: /^Training label 1,/ })
+    .getByRole('link', { name: new RegExp(`^${name},`) })
     .first()
     .getAttribute('href');
-  const labelId = /[0-9a-f-]{36}/.exec(label!)![0];
+  return /[0-9a-f-]{36}/.exec(label!)![0];
+}
+const released = (...gates: string[]) =>
+  Object.fromEntries(gates.map((gate) => [gate, 'Walked today: known and sound elms.']));
+
+/** An infusion from hanging devices for a sound elm, today. @returns the id of its plan */
+export async function plantInfusion(page: Page, treeId: string): Promise<string> {
+  const labelId = await labelNamed(page, 'Training label 2');
+  const nothing = { findings: [], tests: [], detail: {}, note: '', change: '', changePrice: '', alike: [] };
+  await send(page, 'examine', {
+    id: randomUUID(),
+    treeId,
+    hostKey: [],
+    crownLoss: '2',
+    vigour: 'good',
+    ...nothing,
+  });
+  await send(page, 'decide', {
+    id: randomUUID(),
+    treeId,
+    conditionId: 'dutch-elm-disease',
+    certainty: 'possible',
+    decision: 'protect a sound tree',
+    reason: 'Finds in the next street.',
+  });
+  const id = randomUUID();
+  await send(page, 'plan', {
+    id,
+    treeId,
+    labelId,
+    useKey: 'protect',
+    choices: { soil: 'moist', leaf: 'full', said: { collar: 'sound' }, when: { kind: 'now' } },
+    released: released('host-not-confirmed', 'window-closed'),
+  });
+  return id;
+}
+
+/** A place of its own with elms in a row that wait for a drench today. @returns the ids of the place and its trees, by tag */
+export async function plantDrenches(page: Page, name: string, girths: readonly number[]) {
+  const labelId = await labelNamed(page, 'Training label 1');
   await page.goto('/grounds/places/new');
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(name);
@@ -70,21 +108,16 @@ export async function plantDrenches(page: Page, name: string, girths: readonly n
     labelId,
     useKey: 'drench',
     choices: { soil: 'moist', leaf: 'leafless', said: WELL },
-    released: Object.fromEntries(
-      ['host-not-confirmed', 'threshold-unknown', 'crown-loss-unknown', 'vigour-unknown'].map((gate) => [
-        gate,
-        'Walked today: known and sound elms.',
-      ]),
-    ),
+    released: released('host-not-confirmed', 'threshold-unknown', 'crown-loss-unknown', 'vigour-unknown'),
     alike: others.map((tag) => ({ id: randomUUID(), treeId: trees[tag] })),
     alikeReason: 'One row of one planting, walked today.',
   });
   return { placeId, trees };
 }
 
-/** Somebody with a licence for drenches, alone in a crew that goes out on every day of the week. */
-export async function crewOfOne(page: Page, name: string) {
-  const [personId, crewId, password] = [randomUUID(), randomUUID(), `${randomUUID()}-estuary`];
+/** Somebody with a licence for drenches and injections. */
+export async function arborist(page: Page, name: string) {
+  const [personId, password] = [randomUUID(), `${randomUUID()}-estuary`];
   const email = `${personId.slice(0, 8)}@fellside.example`;
   await send(page, 'add-person', { id: personId, name, email, role: 'arborist', password });
   await send(page, 'edit-person', {
@@ -96,15 +129,27 @@ export async function crewOfOne(page: Page, name: string) {
     active: true,
     basedOn: 1,
   });
+  return { personId, email, password };
+}
+
+/** A crew that goes out on every day of the week. */
+export async function crewOf(page: Page, name: string, personIds: readonly string[]): Promise<string> {
+  const crewId = randomUUID();
   await send(page, 'keep-crew', {
     id: crewId,
     name: `Crew ${name}`,
-    personIds: [personId],
+    personIds,
     hours: 'Mon–Sun 00:00–24:00',
     yard: '50.33, −4.12',
     least: 1,
     active: true,
     basedOn: null,
   });
-  return { crewId, email, password };
+  return crewId;
+}
+
+/** Somebody with a licence, alone in a crew. */
+export async function crewOfOne(page: Page, name: string) {
+  const who = await arborist(page, name);
+  return { ...who, crewId: await crewOf(page, name, [who.personId]) };
 }

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type BrowserContext, type Page } from '@playwright/test';
-import { openLine } from './line';
+import type { BrowserContext, Page } from '@playwright/test';
+import { openLine, openPhone } from './line';
 import { ALL_WELL, expect, OWNER, signIn, signInByHand, test } from './hands';
 import { crewOfOne, plantDrenches, send } from './planting';
 
@@ -40,15 +40,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   /** The same phone again, whatever became of it before. */
   const line = await openLine(baseURL!);
   const open = async (): Promise<{ context: BrowserContext; phone: Page }> => {
-    const context = await chromium.launchPersistentContext(folder, {
-      executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
-      baseURL: line.address,
-      viewport: { width: 390, height: 844 },
-      isMobile: true,
-      hasTouch: true,
-      serviceWorkers: 'allow',
-    });
+    const { context, phone } = await openPhone(folder, line.address);
     await context.addInitScript((ahead) => {
       const True = Date;
       const off = ahead * 60_000;
@@ -60,9 +52,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
         static override now = () => True.now() + off;
       } as DateConstructor;
     }, AHEAD_MIN);
-    // What does not come soon does not come: there is no line to wait for.
-    context.setDefaultTimeout(20_000);
-    return { context, phone: context.pages()[0] ?? (await context.newPage()) };
+    return { context, phone };
   };
 
   // In the yard: signed in, and told that the clock is wrong; the round goes along.
@@ -209,6 +199,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await at()
     .getByRole('checkbox', { name: /counted back/ })
     .check();
+  await at().getByText('on trees that the label allows').click();
   await at().getByRole('button', { name: 'Close the day' }).click();
   await expect(at().getByRole('heading', { level: 1 })).toHaveText(new RegExp(`^Done: Crew Muted ${mark}`));
   await phone.goto('/phone');

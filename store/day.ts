@@ -68,6 +68,21 @@ export const roundsOfItems = (
       where i.outfit_id = ${scope.outfitId} and i.item_id = any(${[...itemIds]})`),
   ]);
 
+/** Rounds off which some items were left on a day: whoever leaves one again, without having heard of it, was on the same. */
+export const roundsLeft = (
+  scope: Scope,
+  itemIds: readonly string[],
+  day: Day,
+): Promise<{ itemId: string; roundId: string }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ itemId: string; roundId: string }[]>`
+      select distinct on (item_id) item_id as "itemId", round_id as "roundId"
+      from left_undone
+      where outfit_id = ${scope.outfitId} and item_id = any(${[...itemIds]}) and on_day = ${day} and not withdrawn
+        and round_id is not null
+      order by item_id, at desc`),
+  ]);
+
 /** A round is begun, or was by a slip not yet. @returns false where it is closed or is not there */
 export const setBegun = (scope: Scope, id: string, at: Date | null): Promise<boolean> =>
   within(
@@ -193,7 +208,18 @@ export const leaveItems = (scope: Scope, l: { id: string; why: WhyLeft; words: s
         select ${l.id}, ${scope.outfitId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.placeId}, ${i.roundId}, x.position,
           x.begins, ${l.why}, ${l.words}, ${i.day}, ${scope.personId}
         from (select 1) one
-        left join round_item x on x.outfit_id = ${scope.outfitId} and x.item_id = ${i.itemId}`;
+        left join lateral (
+          select position, begins
+          from round_item
+          where outfit_id = ${scope.outfitId} and item_id = ${i.itemId}
+          union all
+          -- It was left there by somebody else before: it stood where that one found it.
+          (select position, begins
+          from left_undone
+          where outfit_id = ${scope.outfitId} and item_id = ${i.itemId} and round_id = ${i.roundId} and not withdrawn
+          order by at desc
+          limit 1)
+          limit 1) x on true`;
     await tx`
       delete from round_item
       where outfit_id = ${scope.outfitId} and item_id = any(${items.map((i) => i.itemId)})`;
@@ -216,6 +242,11 @@ export const takeBackItems = (scope: Scope, id: string): Promise<number> =>
       from left_undone
       where outfit_id = ${scope.outfitId} and id = ${id} and round_id is not null and position is not null
         and item_id = any(${rows.map((r) => r.itemId)})
+        -- What somebody else left too stays off it.
+        and not exists (
+          select from left_undone o
+          where o.outfit_id = left_undone.outfit_id and o.item_id = left_undone.item_id
+            and o.round_id = left_undone.round_id and o.id <> left_undone.id and not o.withdrawn)
       on conflict (outfit_id, item_id) do nothing`;
     return rows.length;
   });

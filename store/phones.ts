@@ -164,3 +164,29 @@ export const roundsOfPerson = (scope: Scope, from: string, to: string): Promise<
       order by r.day, r.id
       limit 20`),
   ]);
+
+/** A tree of which an id speaks: its own, or that of something planned, worked, looked at or hung there. */
+export interface NamedTree {
+  of: string;
+  id: string;
+  tag: string;
+  placeName: string;
+}
+export const treesNamedBy = (scope: Scope, ids: readonly string[]): Promise<NamedTree[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<NamedTree[]>`
+      select distinct x.of, t.id, t.tag, p.name as "placeName"
+      from unnest(${[...ids]}::uuid[]) x (of)
+      cross join lateral (
+        select id from tree where outfit_id = ${scope.outfitId} and id = x.of
+        union all
+        select tree_id from plan where outfit_id = ${scope.outfitId} and id = x.of
+        union all
+        select tree_id from work_plan where outfit_id = ${scope.outfitId} and id = x.of
+        union all
+        select tree_id from follow_up where outfit_id = ${scope.outfitId} and id = x.of
+        union all
+        select tree_id from hanging where outfit_id = ${scope.outfitId} and id = x.of) n (tree_id)
+      join tree t on t.outfit_id = ${scope.outfitId} and t.id = n.tree_id
+      join place p on p.outfit_id = t.outfit_id and p.id = t.place_id`),
+  ]);

@@ -1,11 +1,12 @@
+import { idsIn } from '@/core/phone/named';
 import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { listPhones, needsLook, type NeedsLook, type PhoneRow } from '@/store/phones';
+import { listPhones, needsLook, treesNamedBy, type NamedTree, type NeedsLook, type PhoneRow } from '@/store/phones';
 
 /** A phone's page: what came from phones and needs a look, and the phones that one may end. */
 export interface PhonePage {
-  looks: (NeedsLook & { mine: boolean })[];
+  looks: (NeedsLook & { mine: boolean; trees: Omit<NamedTree, 'of'>[] })[];
   phones: PhoneRow[];
 }
 export const phoneView = (viewer: Viewer): Promise<PhonePage> =>
@@ -15,5 +16,14 @@ export const phoneView = (viewer: Viewer): Promise<PhonePage> =>
       listPhones(viewer, may(viewer.role, 'manage people') ? null : viewer.personId),
     ]);
     const settles = may(viewer.role, 'correct');
-    return { looks: looks.map((l) => ({ ...l, mine: settles || l.personId === viewer.personId })), phones };
+    const ids = looks.map((l) => idsIn(l.input));
+    const named = looks.length ? await treesNamedBy(viewer, [...new Set(ids.flat())]) : [];
+    return {
+      looks: looks.map((l, i) => ({
+        ...l,
+        mine: settles || l.personId === viewer.personId,
+        trees: [...new Map(named.filter((n) => ids[i]!.includes(n.of)).map((n) => [n.id, n])).values()],
+      })),
+      phones,
+    };
   });

@@ -75,7 +75,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   // What a phone takes along: fetched beforehand, for a day on which nothing can be fetched.
   'a day that is held': [22, () => heldDayView(v, roundId, NOW, fair)],
   'a tree that is held': [18, () => heldTreeView(v, o.treeId, NOW, fair)],
-  phone: [4, () => phoneView(v)],
+  phone: [5, () => phoneView(v)],
   'to put on a day': [8, () => toPutView(v, NOW)],
   mix: [9, () => mixView(v, o.planId, null, NOW)],
   batch: [4, () => batchView(v, v7())],

@@ -148,7 +148,13 @@ describe('a round by hand', () => {
     const plan = (await openPlans(row.viewer)).find((p) => p.id === ids[0])!;
     expect(plan.left).toEqual({ why: 'refused', words: '', day: TODAY, roundId: id });
     expect(await leftAtTree(row.viewer, plan.treeId)).toHaveLength(1);
+    // Somebody else of the crew left it too, for a reason of his own: both stand on the round, and it is back when both are taken back.
+    const again = { id: v7(), itemIds: left.itemIds, why: 'rain' };
+    expect(await send(leaveUndone, again)).toMatchObject({ ok: true });
+    expect((await leftOnRound(row.viewer, id)).map((l) => l.why).sort()).toEqual(['rain', 'refused']);
     expect(await send(takeBackLeft, { id: left.id })).toMatchObject({ ok: true });
+    expect(await itemsOf(id)).toEqual([ids[1], ids[2]]);
+    expect(await send(takeBackLeft, { id: again.id })).toMatchObject({ ok: true });
     expect(await itemsOf(id)).toEqual([ids[1], ids[0], ids[2]]);
     expect(await leftOnRound(row.viewer, id)).toEqual([]);
     expect(await send(takeBackLeft, { id: left.id })).toMatchObject({ ok: false });

@@ -2,7 +2,7 @@ import { command, done, refuse, type Answer } from '@/commands/command';
 import { STILL_HANGS } from '@/commands/hanging/then';
 import { todayOf } from '@/commands/today';
 import { leaveSchema } from '@/core/round/leave';
-import { leaveItems, roundsOfItems, type NewLeft } from '@/store/day';
+import { leaveItems, roundsLeft, roundsOfItems, type NewLeft } from '@/store/day';
 import { looksNamed } from '@/store/follow-ups';
 import { hangingOn } from '@/store/hanging';
 import { plansNamed, worksNamed } from '@/store/plans';
@@ -15,11 +15,13 @@ export const leaveUndone = command({
   once: (x) => x.id,
   run: async ({ viewer, observed }, { id, itemIds, why, words }): Promise<Answer> => {
     const ids = [...new Set(itemIds)];
-    const [plans, works, looks, rounds, hang] = await Promise.all([
+    const day = todayOf(viewer, observed);
+    const [plans, works, looks, rounds, lefts, hang] = await Promise.all([
       plansNamed(viewer, ids),
       worksNamed(viewer, ids),
       looksNamed(viewer, ids),
       roundsOfItems(viewer, ids),
+      roundsLeft(viewer, ids, day),
       hangingOn(viewer, ids),
     ]);
     if (hang) return refuse('itemIds', STILL_HANGS);
@@ -31,7 +33,8 @@ export const leaveUndone = command({
     if (found.length < ids.length) return refuse('itemIds', 'Something among them is not in this outfit.');
     if (found.some((f) => f.state !== 'open'))
       return refuse('itemIds', 'Something among them was done or dropped meanwhile; look again. Nothing was written.');
-    const roundOf = new Map(rounds.map((r) => [r.itemId, r.roundId]));
+    // Two phones that left the same thing were on one round: both reasons stand there.
+    const roundOf = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.roundId]));
     await leaveItems(
       viewer,
       { id, why, words },
@@ -41,7 +44,7 @@ export const leaveUndone = command({
         treeId: f.treeId,
         placeId: f.placeId,
         roundId: roundOf.get(f.id) ?? null,
-        day: todayOf(viewer, observed),
+        day,
       })),
     );
     return done;

@@ -110,6 +110,18 @@ it('what is refused is kept for a look and holds nothing up; sent again it is th
   expect(kept).toMatchObject({ verb: 'measure', what: 'A measure', input: { treeId: made.o.treeId } });
 });
 
+it('whoever looks at what was refused is told of which trees it speaks, by whatever of them it names', async () => {
+  const phoneId = (await met(row.viewer))!;
+  const planId = await row.planned('N7', 20);
+  await made.owner`update plan set state = 'dropped' where id = ${planId}`;
+  const left = write('leave-undone', { id: v7(), itemIds: [planId], why: 'rain' });
+  const seen = write('see-devices', { id: v7(), deviceIds: [v7()], at: NOW.toISOString(), state: 'empty' });
+  expect((await sent(row.viewer, phoneId, [left, seen]))!.landed.map((l) => l.ok)).toEqual([false, false]);
+  const { looks } = await phoneView(row.viewer);
+  const of = (id: string) => looks.find((l) => l.id === id)!.trees.map((t) => t.tag);
+  expect([of(left.id), of(seen.id)]).toEqual([['N7'], []]);
+});
+
 it('work that went otherwise is written once its reason is given, in the name of whoever did it; stock is taken once', async () => {
   const wren = v7();
   await made.owner`

@@ -35,6 +35,9 @@ function useHeldTrees(): HeldTree[] {
   return trees;
 }
 
+/** The browser asks, not the page: without signal the phone's own copy answers. */
+const whole = (to: string) => window.location.assign(to);
+
 /** Finds a tag by typing, by two of its figures among the trees that this phone holds, or by its code before the camera. */
 export function Find({ onGo }: { onGo: () => void }) {
   const router = useRouter();
@@ -51,13 +54,12 @@ export function Find({ onGo }: { onGo: () => void }) {
     const found = readScan(text);
     if (found?.kind === 'tree') {
       onGo();
-      // The browser asks, not the page: without signal the phone's own copy answers.
-      window.location.assign(`/tree/${found.id}/apply`);
+      whole(`/tree/${found.id}/apply`);
     } else if (found) {
       setCamera(false);
       setTyped(found.words);
       const own = held.find((t) => t.tag.toLowerCase() === found.words.toLowerCase());
-      if (own) window.location.assign(own.href);
+      if (own) whole(own.href);
       else find(found.words);
     } else setCamera(false);
   };

@@ -19,7 +19,8 @@ export interface LookAt {
   clock: string | null;
   faults: FormFault[];
   mine: boolean;
-  treeId: string | null;
+  /** Trees of which it speaks. */
+  trees: { id: string; name: string }[];
 }
 
 /** One write that was refused: what stands in its way, and what can be done about it. */
@@ -44,9 +45,13 @@ export function Look({ look: l }: { look: LookAt }) {
           </li>
         ))}
       </ul>
-      {l.treeId && (
-        <p className="mt-1">
-          <Link href={`/tree/${l.treeId}`}>The tree as it stands</Link>
+      {l.trees.length > 0 && (
+        <p className="mt-1 flex flex-wrap gap-x-4">
+          {l.trees.map((t) => (
+            <Link key={t.id} href={`/tree/${t.id}`} className="inline-flex min-h-12 items-center">
+              {t.name}
+            </Link>
+          ))}
         </p>
       )}
       {l.mine ? (

@@ -60,7 +60,7 @@ export default async function Page() {
                     : null,
                 faults: l.faults,
                 mine: l.mine,
-                treeId: (l.input as { treeId?: string } | null)?.treeId ?? null,
+                trees: l.trees.map(({ id, tag, placeName }) => ({ id, name: `${tag}, ${placeName}` })),
               }}
             />
           ))}

@@ -28,7 +28,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
   const { round } = day;
   const refused = may(v.role, 'apply') ? null : refusal(v.role, 'apply');
   const open = round.closedAt === null;
-  const counts = { done: 0, hangs: 0, open: 0, dropped: 0, left: day.lefts.length };
+  const counts = { done: 0, hangs: 0, open: 0, dropped: 0, left: new Set(day.lefts.map((l) => l.itemId)).size };
   for (const s of day.stops) for (const i of s.items) if (i.stands !== 'left') counts[i.stands] += 1;
   const plans = day.stops.flatMap((s) =>
     s.items.flatMap((i) => (i.kind === 'plan' && i.stands === 'open' ? [i.plan] : [])),
