@@ -71,7 +71,7 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
     });
   return (
     <details className="mt-2" open={faults.length > 0 || undefined}>
-      <summary className="flex min-h-12 items-center font-bold">
+      <summary className="flex min-h-hand items-center font-bold">
         Come back for something, or leave it to the client
       </summary>
       <FormFaults faults={faults} known={['who', 'what', 'instructions', 'due', 'tag']} />

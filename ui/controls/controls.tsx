@@ -171,7 +171,7 @@ const box = (p: TickProps, size: string) => (
 /** A box to tick, as large as a glove needs. */
 export function Tick(p: TickProps) {
   return (
-    <label className={`row min-h-[var(--target)] gap-4 py-1.5 ${ticked}`}>
+    <label className={`row min-h-hand gap-4 py-1.5 ${ticked}`}>
       {box(p, 'size-6')}
       <span>{p.children}</span>
     </label>
@@ -181,7 +181,7 @@ export function Tick(p: TickProps) {
 /** One of many to be ticked, side by side: a tree of a row, a way among ways. */
 export function TickTag(p: TickProps) {
   return (
-    <label className={`min-h-12 gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper ${ticked}`}>
+    <label className={`min-h-hand gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper ${ticked}`}>
       {box(p, 'size-5')}
       <span>{p.children}</span>
     </label>

@@ -238,7 +238,7 @@ export function Ribbons(props: Props) {
 
 function SpanButtons({ shown, today }: { shown: Shown; today: string }) {
   const press = (name: string, to: () => void, icon: ReactNode) => (
-    <button type="button" className="press min-w-12 px-2" aria-label={name} title={name} onClick={to}>
+    <button type="button" className="press min-w-hand px-2" aria-label={name} title={name} onClick={to}>
       {icon}
     </button>
   );

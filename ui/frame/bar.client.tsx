@@ -156,7 +156,7 @@ export function Bar({
         <button
           type="button"
           onClick={() => setOpen('find')}
-          className="flex min-w-[48px] flex-none items-center justify-center gap-2 px-3"
+          className="flex min-w-hand flex-none items-center justify-center gap-2 px-3"
           aria-label="Find a tag"
         >
           <Search size={18} aria-hidden />
@@ -168,7 +168,7 @@ export function Bar({
         <button
           type="button"
           onClick={() => setOpen('help')}
-          className="flex min-w-[48px] flex-none items-center justify-center"
+          className="flex min-w-hand flex-none items-center justify-center"
           aria-label="Help and keys"
         >
           <CircleHelp size={20} aria-hidden />
@@ -183,7 +183,7 @@ export function Bar({
         <button
           type="button"
           onClick={() => setOpen('menu')}
-          className="hidden min-w-[48px] flex-none items-center justify-center phone:flex"
+          className="hidden min-w-hand flex-none items-center justify-center phone:flex"
           aria-label="All places"
         >
           <Menu size={22} aria-hidden />
@@ -282,7 +282,7 @@ function Signal({ madeAt, timeZone }: { madeAt: string; timeZone: string }) {
   return (
     <Link
       href="/phone"
-      className="flex min-w-[48px] shrink items-center gap-2 overflow-hidden bg-sheet px-2 text-small leading-tight font-bold text-ink"
+      className="flex min-w-hand shrink items-center gap-2 overflow-hidden bg-sheet px-2 text-small leading-tight font-bold text-ink"
       aria-label={`This phone: ${words.join('; ')}`}
     >
       <Icon size={18} aria-hidden className="flex-none phone:hidden" />

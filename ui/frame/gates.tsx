@@ -3,7 +3,7 @@ import type { MarginCount } from './frame';
 
 /** Stop: a filled bar with a notch. Hold: an open bar. Note: a dot. Shape, word and colour say the same. */
 export function StrengthMark({ strength, small = false }: { strength: Strength; small?: boolean }) {
-  const h = small ? 'h-5' : 'h-full min-h-12';
+  const h = small ? 'h-5' : 'h-full min-h-hand';
   if (strength === 'note')
     return (
       <span aria-hidden className={`flex w-3.5 flex-none justify-center ${small ? '' : 'pt-1.5'}`}>

@@ -33,7 +33,7 @@ export function MarginShell({
         type="button"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
-        className={`no-print sticky z-10 hidden min-h-11 w-full items-center gap-3 border-b-2 border-bark bg-sheet px-4 text-left font-bold phone:flex ${headed ? 'top-[66px]' : 'top-0'}`}
+        className={`no-print sticky z-10 hidden min-h-dense w-full items-center gap-3 border-b-2 border-bark bg-sheet px-4 text-left font-bold phone:flex ${headed ? 'top-[66px]' : 'top-0'}`}
       >
         {worst && <StrengthMark strength={worst} small />}
         <span className="flex-1">{said}</span>

@@ -52,7 +52,7 @@ export function MoreTrees({ trees }: { trees: readonly { id: string; href: strin
   return (
     <li className="row">
       <details>
-        <summary className="min-h-12 py-2 text-[0.9375rem]">
+        <summary className="min-h-hand py-2 text-[0.9375rem]">
           and {trees.length} more {trees.length === 1 ? 'tree' : 'trees'}
         </summary>
         <p className="flex flex-wrap gap-x-3 pb-2">

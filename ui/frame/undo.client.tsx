@@ -70,7 +70,7 @@ export function UndoBar({ children }: { children: React.ReactNode }) {
             {offer.undo && (
               <button
                 type="button"
-                className="min-h-12 px-2 font-bold underline underline-offset-3"
+                className="min-h-hand px-2 font-bold underline underline-offset-3"
                 onClick={() => {
                   const undo = offer.undo!;
                   setOffer({ sentence: 'One moment …' });

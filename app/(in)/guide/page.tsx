@@ -118,7 +118,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
             <option key={p}>{p}</option>
           ))}
         </select>
-        <button className="press press-main min-h-12">Find</button>
+        <button className="press press-main min-h-hand">Find</button>
       </form>
       {table && (
         <section className="mb-6">

@@ -102,7 +102,7 @@ export function ChangePerson({ person }: { person: Editable }) {
     return (
       <button
         type="button"
-        className="min-h-12 underline underline-offset-3"
+        className="min-h-hand underline underline-offset-3"
         onClick={() => {
           // What stands now, not what stood when the page came.
           setForm(formOf(person));

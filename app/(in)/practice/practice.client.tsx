@@ -115,7 +115,7 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
                 type="button"
                 aria-pressed={p === place}
                 onClick={() => setPlace(p)}
-                className={`-mr-px -mb-px min-h-11 border border-ink-2 px-3 text-small capitalize ${p === place ? 'bg-ink font-bold text-sheet' : ''}`}
+                className={`-mr-px -mb-px min-h-dense border border-ink-2 px-3 text-small capitalize ${p === place ? 'bg-ink font-bold text-sheet' : ''}`}
               >
                 {p}
               </button>
@@ -126,7 +126,7 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
               <li key={key(o)} className="row">
                 <button
                   type="button"
-                  className="flex min-h-12 w-full items-center justify-between gap-3 text-left hover:underline"
+                  className="flex min-h-hand w-full items-center justify-between gap-3 text-left hover:underline"
                   onClick={() => setAsked((a) => [...a, key(o)])}
                 >
                   <span>{o.words}</span>

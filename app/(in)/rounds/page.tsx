@@ -106,11 +106,11 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
       <h1>{plans.length + works.length ? 'What waits, place by place' : 'Nothing waits for a crew'}</h1>
       <p className="no-print mt-2">
         {allows(v, 'plan rounds') && (
-          <Link href="/rounds/make" className="mr-6 inline-block min-h-12 py-2 underline underline-offset-3">
+          <Link href="/rounds/make" className="mr-6 inline-block min-h-hand py-2 underline underline-offset-3">
             Put on a day
           </Link>
         )}
-        <Link href="/rounds/fortnight" className="inline-block min-h-12 py-2 underline underline-offset-3">
+        <Link href="/rounds/fortnight" className="inline-block min-h-hand py-2 underline underline-offset-3">
           Days and crews for the fortnight
         </Link>
       </p>

@@ -65,7 +65,7 @@ export function OwnHeat({ hosts }: { hosts: { value: string; name: string }[] })
     );
   return (
     <details className="mt-2" open={faults.length > 0 || undefined}>
-      <summary className="min-h-12 font-semibold">A sum of your own</summary>
+      <summary className="min-h-hand font-semibold">A sum of your own</summary>
       <FormFaults faults={faults} known={['what', 'hosts', 'baseC', 'ceilingC', 'sum', 'from', 'basis']} />
       <div className="grid gap-x-5 desk:grid-cols-2">
         {field('what', 'What the heat brings about')}

@@ -121,7 +121,7 @@ function RibbonTable({ rows, loaded }: { rows: readonly YearRow[]; loaded: { fro
   const lines = open ? linesOf(rows, loaded) : [];
   return (
     <details className="mt-1" onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary className="min-h-12 font-semibold">The same as a table</summary>
+      <summary className="min-h-hand font-semibold">The same as a table</summary>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The year as a table">
         <table className="figures w-full text-[0.9375rem]">
           <thead>

@@ -51,7 +51,7 @@ export function EquipmentRow({ own }: { own: Equipment }) {
           </span>
           <button
             type="button"
-            className="min-h-12 underline underline-offset-3"
+            className="min-h-hand underline underline-offset-3"
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >

@@ -98,7 +98,7 @@ export function CountLot({
   const own = unitFor(unit, units);
   if (!open)
     return (
-      <button type="button" className="min-h-12 px-1 underline underline-offset-3" onClick={() => setOpen(true)}>
+      <button type="button" className="min-h-hand px-1 underline underline-offset-3" onClick={() => setOpen(true)}>
         count, take out<span className="sr-only"> of lot {lotNumber}</span>
       </button>
     );

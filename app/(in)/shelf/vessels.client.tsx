@@ -90,7 +90,7 @@ export function RemoveVessel({ vessel }: { vessel: Vessel }) {
   return (
     <button
       type="button"
-      className="min-h-12 underline underline-offset-3"
+      className="min-h-hand underline underline-offset-3"
       disabled={busy}
       onClick={() =>
         send({ id: vessel.id }, () =>

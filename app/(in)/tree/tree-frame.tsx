@@ -184,7 +184,7 @@ export function StepStrip({ tree, duties, here }: { tree: Tree; duties: readonly
               key={s.name}
               href={s.href}
               aria-current={s.here ? 'step' : undefined}
-              className={`flex min-h-12 flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}
+              className={`flex min-h-hand flex-1 items-center justify-center px-2 text-[0.9375rem] whitespace-nowrap ${s.here ? 'bg-ink font-bold text-sheet' : 'underline underline-offset-3'}`}
             >
               {s.name}
             </Link>

@@ -43,7 +43,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
   const title = crew ? `Change ${crew.name}` : 'Make a crew';
   return (
     <details className="mt-2" open={crew === null}>
-      <summary className="min-h-12 py-2">{title}</summary>
+      <summary className="min-h-hand py-2">{title}</summary>
       <form
         onSubmit={(e) => {
           e.preventDefault();

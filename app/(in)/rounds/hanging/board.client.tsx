@@ -142,7 +142,7 @@ export function HangingBoard({
           ? 'No signal: the times go on by the clock of this phone, and what others do is not seen here.'
           : 'Kept up to date on every device.'}{' '}
         {!bell && board.groups.length > 0 && (
-          <button type="button" className="no-print min-h-12 underline underline-offset-3" onClick={() => void ask()}>
+          <button type="button" className="no-print min-h-hand underline underline-offset-3" onClick={() => void ask()}>
             Tell me on this device
           </button>
         )}

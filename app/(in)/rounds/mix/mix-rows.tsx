@@ -18,7 +18,7 @@ export const MixRows = ({
   <ul>
     {mixes.map((b) => (
       <li key={b.id} className="row flex min-h-16 flex-wrap items-center justify-between gap-x-4 py-2">
-        <Link href={`/rounds/mix/${b.id}`} className="inline-flex min-h-12 items-center gap-4">
+        <Link href={`/rounds/mix/${b.id}`} className="inline-flex min-h-hand items-center gap-4">
           <span className="plate-small">{b.code}</span>
           <span>
             <b className="block">{b.labelName}</b>

@@ -98,7 +98,7 @@ export default async function Programmes({
 function LaidRow({ laid: l }: { laid: LaidHead }) {
   return (
     <li className="row py-2.5">
-      <Link href={`/season/programmes/laid/${l.id}`} className="block min-h-12">
+      <Link href={`/season/programmes/laid/${l.id}`} className="block min-h-hand">
         <b className="block">
           {l.programme.name}, {l.placeName}
         </b>
@@ -125,7 +125,7 @@ function ProgrammeRow({
 }) {
   return (
     <li className="row py-2.5">
-      <Link href={href} className="block min-h-12">
+      <Link href={href} className="block min-h-hand">
         <b className="block">{p.name}</b>
         <span className="block">{p.about}</span>
         <span className="block text-[0.9375rem] text-ink-2">

@@ -27,7 +27,7 @@ export function AskFacts({
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3">
         <h2>{title}</h2>
         {open.length > 1 && (
-          <button type="button" className="press min-h-12" onClick={() => onSay(usual)}>
+          <button type="button" className="press min-h-hand" onClick={() => onSay(usual)}>
             All of these are as they should be
           </button>
         )}

@@ -75,7 +75,7 @@ function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][
         Look of {look.day} by {look.by}: {look.seen} signs seen, {look.tests} tests
       </span>
       {!refused && !open && (
-        <button type="button" className="press press-plain min-h-11 text-small" onClick={() => setOpen(true)}>
+        <button type="button" className="press press-plain min-h-dense text-small" onClick={() => setOpen(true)}>
           Take it back
         </button>
       )}
@@ -134,7 +134,7 @@ function SampleLine({
       )}
       {sample.answer === null && !refused && (
         <details>
-          <summary className="min-h-11 py-2 font-semibold">The answer is here</summary>
+          <summary className="min-h-dense py-2 font-semibold">The answer is here</summary>
           <form
             noValidate
             onSubmit={(e) => {
@@ -204,7 +204,7 @@ function SendSample({ treeId, laboratories, today }: Props) {
   );
   return (
     <details className="flex-1 basis-80">
-      <summary className="min-h-12 py-3 font-bold">A sample or photo was sent</summary>
+      <summary className="min-h-hand py-3 font-bold">A sample or photo was sent</summary>
       <form
         noValidate
         onSubmit={(e) => {
@@ -260,7 +260,7 @@ function AddByOthers({ treeId, conditions, today }: Props) {
   );
   return (
     <details className="flex-1 basis-80">
-      <summary className="min-h-12 py-3 font-bold">Somebody else put something on it</summary>
+      <summary className="min-h-hand py-3 font-bold">Somebody else put something on it</summary>
       <form
         noValidate
         onSubmit={(e) => {

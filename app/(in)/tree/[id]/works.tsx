@@ -29,7 +29,7 @@ export function Works({ works, timeZone, may }: { works: readonly WorkPlan[]; ti
           </p>
           {w.state === 'open' && (
             <details>
-              <summary className="min-h-12 font-semibold">Sheet</summary>
+              <summary className="min-h-hand font-semibold">Sheet</summary>
               <ol className="list-decimal pl-5">
                 {w.sheet.steps.map((s) => (
                   <li key={s} className="py-0.5">

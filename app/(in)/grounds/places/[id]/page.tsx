@@ -203,7 +203,7 @@ export default async function PlacePage({
         <>
           <HangTag placeId={place.id} hosts={hostNames()} units={v.units} />
           <details className="mt-8">
-            <summary className="min-h-12 text-lead font-bold">Change this place</summary>
+            <summary className="min-h-hand text-lead font-bold">Change this place</summary>
             <PlaceForm
               place={{ ...place, gateCode: mayCode ? (code ?? '') : null }}
               clients={clients.map((c) => ({ value: c.id, name: c.name }))}

@@ -47,7 +47,7 @@ export function LoadSheet({
               {may && waits.length > 1 && (
                 <button
                   type="button"
-                  className="no-print min-h-12 px-2 text-[0.9375rem] underline underline-offset-3"
+                  className="no-print min-h-hand px-2 text-[0.9375rem] underline underline-offset-3"
                   onClick={() => tick(waits, true)}
                 >
                   all {waits.length} seen<span className="sr-only">: {g.title}</span>
@@ -55,7 +55,7 @@ export function LoadSheet({
               )}
             </legend>
             {g.lines.map((l) => (
-              <label key={l.line} className="row flex min-h-[var(--target)] cursor-pointer items-center gap-3 py-1.5">
+              <label key={l.line} className="row flex min-h-hand cursor-pointer items-center gap-3 py-1.5">
                 <input
                   type="checkbox"
                   className="size-7 flex-none accent-[var(--cambium-deep)]"

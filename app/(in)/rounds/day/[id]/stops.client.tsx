@@ -93,7 +93,7 @@ export function Stops({ roundId, stops, nextPlaceId, may, mayOrder, mayTell, has
                       <button
                         key={d}
                         type="button"
-                        className="press press-plain min-h-12 min-w-12 px-2"
+                        className="press press-plain min-h-hand min-w-hand px-2"
                         aria-label={`${s.name} ${d < 0 ? 'sooner' : 'later'}`}
                         disabled={busy || i + d < 0 || i + d >= stops.length}
                         onClick={() => put(i, i + d)}
@@ -175,7 +175,7 @@ function Stop({
           <span className="text-[0.9375rem] text-sap">The client has not been told of this day.</span>
           <button
             type="button"
-            className="press press-plain min-h-12"
+            className="press press-plain min-h-hand"
             disabled={telling.busy}
             onClick={() => telling.send({ placeId: s.placeId, day: tell }, () => {})}
           >
@@ -199,7 +199,7 @@ function Stop({
       )}
       {open.length === 0 && !s.lines.some((l) => l.stands === 'hangs') && !next ? (
         <details>
-          <summary className="min-h-12 py-2">{s.lines.length} done or dropped</summary>
+          <summary className="min-h-hand py-2">{s.lines.length} done or dropped</summary>
           <Lines {...{ stop: s, may, leaving, setLeaving }} />
         </details>
       ) : (
@@ -208,7 +208,7 @@ function Stop({
       {may && open.length > 1 && (
         <button
           type="button"
-          className="press press-plain min-h-12"
+          className="press press-plain min-h-hand"
           aria-expanded={leaving === 'all'}
           onClick={() => setLeaving(leaving === 'all' ? null : 'all')}
         >
@@ -249,7 +249,7 @@ function Lines({
               {may && l.stands === 'open' && (
                 <button
                   type="button"
-                  className="-mr-2 min-h-12 px-2 text-[0.9375rem] underline underline-offset-3"
+                  className="-mr-2 min-h-hand px-2 text-[0.9375rem] underline underline-offset-3"
                   aria-expanded={leaving === l.id}
                   onClick={() => setLeaving(leaving === l.id ? null : l.id)}
                 >

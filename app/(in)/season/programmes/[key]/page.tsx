@@ -97,7 +97,7 @@ export default async function Page({ params, searchParams }: Address) {
       <h1>{programme.name}</h1>
       <p className="mt-2">{programme.about}</p>
       <details className="mt-5" open={!view.place || undefined}>
-        <summary className="min-h-12 text-lead font-bold">Its {programme.steps.length} steps</summary>
+        <summary className="min-h-hand text-lead font-bold">Its {programme.steps.length} steps</summary>
         <ol>
           {programme.steps.map((s) => (
             <li key={s.key} className="row py-2">

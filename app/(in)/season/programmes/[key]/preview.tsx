@@ -194,7 +194,7 @@ function ByTree({ programme, preview, units }: { programme: YearProgramme; previ
   const shown = preview.trees.slice(0, MOST_SHOWN);
   return (
     <details className="mt-4">
-      <summary className="min-h-12 font-semibold">Tree by tree</summary>
+      <summary className="min-h-hand font-semibold">Tree by tree</summary>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Visits tree by tree">
         <table className="figures text-small">
           <thead>

@@ -63,7 +63,7 @@ export function BeforeStart({
         className="mt-3 border-t border-line"
         open={faults.some((x) => x.path.startsWith('weather.')) || undefined}
       >
-        <summary className="figures min-h-12 py-3 font-bold">
+        <summary className="figures min-h-hand py-3 font-bold">
           Air {air.temperature} {us ? '°F' : '°C'}, wind {air.wind} {us ? 'mph' : 'm/s'}, {air.humidity} %
           {isSoil(use) ? `, soil ${air.soil ?? 'not said'}` : ''}: change what you measure here
         </summary>

@@ -12,7 +12,7 @@ export function NotDone({ planId, tag }: { planId: string; tag: string }) {
     <section className="no-print mt-1">
       <button
         type="button"
-        className="min-h-12 text-[0.9375rem] underline underline-offset-3"
+        className="min-h-hand text-[0.9375rem] underline underline-offset-3"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
       >

@@ -62,7 +62,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
         {leading.map((c) => (
           <label
             key={c.id}
-            className="row flex min-h-12 cursor-pointer items-center gap-4 py-1.5 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
+            className="row flex min-h-hand cursor-pointer items-center gap-4 py-1.5 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
           >
             <input
               type="radio"

@@ -28,7 +28,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
       open={form.barkLoss.length + form.anchors.length + form.targets.length > 0 || undefined}
       onToggle={(e) => setOpen(e.currentTarget.open)}
     >
-      <summary className="min-h-12 py-3 font-bold">Bark loss, main roots, and what stands within its reach</summary>
+      <summary className="min-h-hand py-3 font-bold">Bark loss, main roots, and what stands within its reach</summary>
       <div className="flex flex-wrap gap-x-8 gap-y-4 pb-3">
         {open && <ArcsFigure arcs={form.barkLoss} anchors={form.anchors} size={220} />}
         <div className="min-w-64 flex-1">
@@ -151,7 +151,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
                   onClick={() =>
                     update((f) => ({ ...f, anchors: f.anchors.map((x, j) => (j === i ? { ...x, state } : x)) }))
                   }
-                  className={`-mr-2 min-h-12 border border-ink-2 px-3 ${a.state === state ? 'bg-ink font-bold text-sheet' : ''}`}
+                  className={`-mr-2 min-h-hand border border-ink-2 px-3 ${a.state === state ? 'bg-ink font-bold text-sheet' : ''}`}
                 >
                   {state}
                 </button>
@@ -162,7 +162,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
                   aria-label={`Root ${i + 1}: the probe sank in, cm`}
                   inputMode="decimal"
                   maxLength={5}
-                  className="box figures min-h-11 w-20"
+                  className="box figures min-h-dense w-20"
                   value={a.probeCm ?? ''}
                   onChange={(e) => {
                     const cm = Number(e.target.value.replace(',', '.'));
@@ -198,7 +198,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
               <input
                 inputMode="decimal"
                 maxLength={5}
-                className="box figures min-h-11 w-24"
+                className="box figures min-h-dense w-24"
                 value={at?.metres ?? ''}
                 onChange={(e) => {
                   const m = Number(e.target.value.replace(',', '.'));
@@ -217,7 +217,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
         <label className="text-small">
           <span className="block">Storms come from</span>
           <select
-            className="box min-h-11 w-auto"
+            className="box min-h-dense w-auto"
             value={form.windFromDeg ?? ''}
             onChange={(e) => update({ windFromDeg: e.target.value === '' ? null : Number(e.target.value) })}
           >

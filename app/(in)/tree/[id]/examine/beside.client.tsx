@@ -86,7 +86,7 @@ export function CheckOfTreatment({
   const check = form.check;
   return (
     <details className="border-t border-line" open={check !== null || undefined}>
-      <summary className="min-h-12 py-3 font-bold">This look checks an earlier treatment</summary>
+      <summary className="min-h-hand py-3 font-bold">This look checks an earlier treatment</summary>
       <SelectField
         label="Which one"
         path="check"

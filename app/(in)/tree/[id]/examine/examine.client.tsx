@@ -183,14 +183,14 @@ export function ExamineBench({
       {!confirmed && !form.key.every((k) => k === true) && (
         <button
           type="button"
-          className="press float-right ml-3 min-h-11"
+          className="press float-right ml-3 min-h-dense"
           onClick={() => update((f) => ({ ...f, key: host.key.map(() => true) }))}
         >
           All of the key fits
         </button>
       )}
       <details className="mb-1 border-t border-line" open={denied.length > 0 || undefined}>
-        <summary className="min-h-11 py-2.5 font-bold">
+        <summary className="min-h-dense py-2.5 font-bold">
           Is it {host.name}?{' '}
           <span className="font-normal text-ink-2">
             {form.key.every((k) => k === true)
@@ -252,7 +252,7 @@ export function ExamineBench({
                 <li key={t}>
                   <button
                     type="button"
-                    className="press min-h-11 text-small"
+                    className="press min-h-dense text-small"
                     onClick={() => update((f) => ({ ...f, tests: without(f.tests, t) }))}
                   >
                     {test?.outcomes.find((x) => x.id === o)?.words ?? o} <span aria-hidden>×</span>

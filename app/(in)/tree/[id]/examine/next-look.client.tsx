@@ -66,7 +66,7 @@ export function NextLookCard({
       <p className="mt-1 flex flex-wrap items-baseline gap-x-3 text-small text-ink-2">
         <button
           type="button"
-          className="min-h-12 font-semibold underline underline-offset-3"
+          className="min-h-hand font-semibold underline underline-offset-3"
           onClick={() => onSkip(look)}
         >
           Cannot look now

@@ -19,7 +19,7 @@ export function AlikeTrees({
     });
   return (
     <details className="border-t border-line" open={chosen.length > 0 || undefined}>
-      <summary className="min-h-12 py-3 font-bold">
+      <summary className="min-h-hand py-3 font-bold">
         The same look for trees further down the row{chosen.length ? `: ${chosen.length}` : ''}
       </summary>
       <p className="mb-2 text-[0.9375rem] text-ink-2">
@@ -36,7 +36,7 @@ export function AlikeTrees({
                 <button
                   key={sign}
                   type="button"
-                  className="press min-h-11 text-small"
+                  className="press min-h-dense text-small"
                   onClick={() => set(t.id, without(form.alike[t.id]!, sign))}
                 >
                   but {signs.find((s) => s.id === sign)?.words}: {SPOKEN[g]} ×

@@ -62,7 +62,7 @@ export function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<P
       aria-pressed={on}
       data-more={key}
       onClick={() => set(change)}
-      className={`-mr-px min-h-11 border border-ink-2 px-3 text-small ${on ? 'bg-ink font-bold text-sheet' : ''}`}
+      className={`-mr-px min-h-dense border border-ink-2 px-3 text-small ${on ? 'bg-ink font-bold text-sheet' : ''}`}
     >
       {name}
     </button>
@@ -82,7 +82,7 @@ export function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<P
               role="radio"
               aria-checked={more.bearing === i * 45}
               onClick={() => set({ bearing: i * 45 })}
-              className={`-mr-px min-h-11 min-w-11 border border-ink-2 text-small ${more.bearing === i * 45 ? 'bg-ink font-bold text-sheet' : ''}`}
+              className={`-mr-px min-h-dense min-w-dense border border-ink-2 text-small ${more.bearing === i * 45 ? 'bg-ink font-bold text-sheet' : ''}`}
             >
               {b}
             </button>
@@ -95,7 +95,7 @@ export function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<P
             aria-label={`${sign.words}: how many had it`}
             inputMode="numeric"
             maxLength={4}
-            className="box figures w-20 min-h-11"
+            className="box figures w-20 min-h-dense"
             value={more.had ?? ''}
             onChange={(e) => set({ had: e.target.value, of: more.of ?? SAMPLE })}
           />
@@ -104,7 +104,7 @@ export function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<P
             aria-label={`${sign.words}: how many were looked at`}
             inputMode="numeric"
             maxLength={4}
-            className="box figures w-20 min-h-11"
+            className="box figures w-20 min-h-dense"
             value={more.of ?? SAMPLE}
             onChange={(e) => set({ of: e.target.value })}
           />
@@ -144,7 +144,7 @@ export function SignList({ signs, form, update }: Props) {
               key={p}
               type="button"
               onClick={() => go(p)}
-              className={`min-h-11 px-2 text-small capitalize ${looked === of.length ? 'font-bold' : ''} hover:underline`}
+              className={`min-h-dense px-2 text-small capitalize ${looked === of.length ? 'font-bold' : ''} hover:underline`}
             >
               {p} <span className="figures font-bold text-cambium-deep">{looked || ''}</span>
             </button>

@@ -39,7 +39,7 @@ export function SignWalk({ signs, form, update }: Props) {
             type="button"
             aria-current={p === place ? 'step' : undefined}
             onClick={() => setPlace(p)}
-            className={`min-h-12 px-3 text-[0.9375rem] whitespace-nowrap capitalize ${p === place ? 'bg-ink font-bold text-sheet' : ''}`}
+            className={`min-h-hand px-3 text-[0.9375rem] whitespace-nowrap capitalize ${p === place ? 'bg-ink font-bold text-sheet' : ''}`}
           >
             {p}{' '}
             <span className="figures">
@@ -112,7 +112,7 @@ export function SignWalk({ signs, form, update }: Props) {
                 </span>
                 <button
                   type="button"
-                  className="press press-plain min-h-12"
+                  className="press press-plain min-h-hand"
                   aria-label={`Take back: ${s.words}`}
                   onClick={() => update(grading(s.id, '-'))}
                 >

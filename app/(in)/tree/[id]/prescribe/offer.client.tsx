@@ -12,7 +12,7 @@ export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] 
   const { busy, faults, send } = useSend(propose);
   return (
     <details className="mt-4">
-      <summary className="flex min-h-12 items-center font-bold">Offer these to the client</summary>
+      <summary className="flex min-h-hand items-center font-bold">Offer these to the client</summary>
       <FormFaults faults={faults} known={['days', 'message']} />
       <div className="flex flex-wrap gap-2 pt-2">
         {weighed

@@ -134,7 +134,7 @@ export function RingBench({
         </ul>
       )}
       <details className="no-print mt-2">
-        <summary className="flex min-h-12 items-center font-semibold">What counts in placing</summary>
+        <summary className="flex min-h-hand items-center font-semibold">What counts in placing</summary>
         <p className="mb-2 text-[0.9375rem] text-ink-2">
           An even spread always counts. What the rules forbid is never traded for anything.
         </p>

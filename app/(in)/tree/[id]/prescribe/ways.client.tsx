@@ -78,7 +78,7 @@ export function SideBySide({
                 <td>
                   <button
                     type="button"
-                    className="min-h-12 text-left font-bold underline"
+                    className="min-h-hand text-left font-bold underline"
                     aria-pressed={w.key === pick}
                     onClick={() => onPick(w.key)}
                   >
@@ -214,11 +214,11 @@ export function Shelf({
         )}
         {works.fit.map(workRow)}
         <details className="mt-2">
-          <summary className="flex min-h-12 items-center font-semibold">Other works ({works.other.length})</summary>
+          <summary className="flex min-h-hand items-center font-semibold">Other works ({works.other.length})</summary>
           {works.other.map(workRow)}
         </details>
         <details>
-          <summary className="flex min-h-12 items-center font-semibold">
+          <summary className="flex min-h-hand items-center font-semibold">
             Labels for other hosts or troubles ({rest.length})
           </summary>
           {rest.map(product)}

@@ -172,7 +172,7 @@ export function WhenToDo({
           {meanwhile.slice(0, 3).map((way, i) => (
             <span key={way.key}>
               {i > 0 && ' · '}
-              <button type="button" className="min-h-12 font-bold underline" onClick={() => onPick(way.key)}>
+              <button type="button" className="min-h-hand font-bold underline" onClick={() => onPick(way.key)}>
                 {way.name}
               </button>
             </span>

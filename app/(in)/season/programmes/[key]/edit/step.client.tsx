@@ -59,7 +59,7 @@ export function StepEditor({ step, before, options, faults, onChange }: Props) {
   const looks = before.filter((s) => s.act.kind === 'look');
   return (
     <details className="px-3" open={faults.length > 0 || step.name === '' || undefined}>
-      <summary className="min-h-12 py-2 font-semibold">{step.name || 'A new step'}</summary>
+      <summary className="min-h-hand py-2 font-semibold">{step.name || 'A new step'}</summary>
       <div className="grid gap-x-5 desk:grid-cols-2">
         <TextField label="Name" path="name" faults={faults} value={step.name} onChange={(name) => set({ name })} />
         <SelectField

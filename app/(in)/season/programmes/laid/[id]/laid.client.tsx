@@ -200,7 +200,7 @@ export function EndIt({ id }: { id: string }) {
   const { busy, faults, send } = useSend(endLaid);
   return (
     <details>
-      <summary className="min-h-12 font-semibold">End it early</summary>
+      <summary className="min-h-hand font-semibold">End it early</summary>
       <FormFaults faults={faults} known={['because']} />
       <TextField label="Why it ends" path="because" faults={faults} value={because} onChange={setBecause} />
       <button
