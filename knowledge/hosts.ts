@@ -1,34 +1,10 @@
 import { z } from 'zod';
 import { hostSchema, type Host } from '@/core/diagnose/knowledge';
+import { GRAFTED_POME, GRAFTED_STONE, host, type Key } from './host';
+import { temperateHosts } from './hosts-temperate';
+import { warmHosts } from './hosts-warm';
 
 const bark = (words: string, ifNot: string[]) => ({ ask: words, ifNot });
-type Key = [ask: string, ...ifNot: string[]];
-
-/** A host in one line: name, Latin, groups, growth and largest trunk in cm, what bees and people take, the key. */
-const host = (
-  id: string,
-  name: string,
-  latin: string,
-  groups: string[],
-  [growthCmPerYear, largestCm]: [number, number],
-  rest: Partial<z.input<typeof hostSchema>>,
-  ...key: Key[]
-): z.input<typeof hostSchema> => ({
-  id,
-  name,
-  latin,
-  groups,
-  growthCmPerYear,
-  largestCm,
-  beePlant: 'no',
-  edible: false,
-  evergreen: false,
-  key: key.map(([ask, ...ifNot]) => ({ ask, ifNot })),
-  ...rest,
-});
-
-const GRAFTED_POME = 'Below the union shoots carry smaller, duller leaves, sometimes thorns; rub them off.';
-const GRAFTED_STONE = 'Suckers from below the union or from the roots carry the leaf of a wild plum or cherry.';
 
 /** What else lists call a host; a name that means different trees in different countries stands nowhere and is asked. */
 const ALSO: Readonly<Record<string, string[]>> = {
@@ -70,6 +46,25 @@ const ALSO: Readonly<Record<string, string[]>> = {
   olive: ['Olive tree'],
   'pin-oak': ['Swamp Spanish oak'],
   'red-oak': ['Northern red oak', 'Quercus borealis'],
+  'field-maple': ['Hedge maple'],
+  'silver-lime': ['Silver linden'],
+  'american-linden': ['American basswood'],
+  hackberry: ['Nettle tree'],
+  honeylocust: ['Honey locust'],
+  'callery-pear': ['Ornamental pear'],
+  'crab-apple': ['Flowering crab'],
+  'cherry-laurel': ['Common laurel'],
+  'atlas-cedar': ['Cedar of Lebanon', 'Deodar'],
+  'western-arborvitae': ['Western red cedar', 'Eastern white cedar', 'Thuja'],
+  'coast-redwood': ['Giant sequoia', 'Wellingtonia'],
+  'holm-oak': ['Evergreen oak'],
+  'stone-pine': ['Umbrella pine'],
+  'canary-palm': ['Phoenix palm', 'Date palm'],
+  'ficus-tree': ['Indian laurel fig', 'Laurel fig'],
+  'bay-laurel': ['Sweet bay'],
+  eucalyptus: ['Gum tree'],
+  mandarin: ['Tangerine', 'Clementine'],
+  persimmon: ['Kaki', 'Sharon fruit'],
 };
 
 /** Stands for every species without an entry of its own; what burns some trees is taken to burn these. */
@@ -874,6 +869,8 @@ const data: z.input<typeof hostSchema>[] = [
     ['A round flat scar is left where a needle is pulled off?', 'norway-spruce', 'douglas-fir'],
     ['Cones stand upright and fall apart?', 'norway-spruce'],
   ),
+  ...temperateHosts,
+  ...warmHosts,
   unlisted(
     'broadleaf',
     'Other broadleaf',

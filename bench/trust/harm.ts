@@ -41,7 +41,7 @@ export interface Stood {
 
 /** Signs over which nobody may be calm, whatever else is there. */
 const DANGER = new Set(
-  'base-brackets brackets-trunk base-rocks mushrooms-base white-fans black-cords crust-silver sudden-collapse bolt-strip pressure-pads strips-stained caterpillars-procession silk-nest-pine gas-smell inner-red-line exit-holes-d gallery-s gallery-zigzag canker-orange blotchy-mottle'.split(
+  'base-brackets brackets-trunk base-rocks mushrooms-base white-fans black-cords crust-silver sudden-collapse bolt-strip pressure-pads strips-stained caterpillars-procession silk-nest-pine gas-smell inner-red-line exit-holes-d gallery-s gallery-zigzag canker-orange blotchy-mottle bracket-fronds-tan bracket-crust-cinder bracket-cocoa-dust bracket-rim-white bracket-velvet-yellow-rim bracket-cream-black-top bracket-amber-drops bracket-shaggy-rust bracket-sulphur bracket-liver-red bracket-hoof-grey bracket-birch-cream bracket-cushions-limb bracket-saddle-scaled bracket-oysters spores-black-bark strip-upper-branch palm-crown-umbrella exit-holes-pencil needles-red-one-summer wilt-black-streaks'.split(
     ' ',
   ),
 );
@@ -60,9 +60,19 @@ const REPORTS: Readonly<Record<string, string>> = {
   'bud-galls-green-red': 'chestnut-gall-wasp',
   'dark-bands': 'beech-leaf-disease',
   'canker-orange': 'chestnut-blight',
+  'exit-holes-pencil': 'asian-longhorn',
+  'needles-red-one-summer': 'pine-wilt',
+  'canker-pitch-soaked': 'pitch-canker',
+  'lesions-corky-halo': 'citrus-canker',
+  'rings-pale': 'plum-pox',
+  'wilt-black-streaks': 'laurel-wilt',
+  'cankers-many-dark': 'thousand-cankers',
+  'hoppers-spotted': 'spotted-lanternfly',
+  'holes-wet-volcano': 'polyphagous-borer',
+  'palm-chewed-fibres': 'red-palm-weevil',
 };
 export const QUARANTINE = new Set(
-  'emerald-ash-borer canker-stain oak-wilt citrus-greening citrus-psyllid chestnut-gall-wasp beech-leaf-disease chestnut-blight sudden-oak-death large-borer oak-processionary dutch-elm-disease fire-blight bacterial-leaf-scorch xylella'.split(
+  'emerald-ash-borer canker-stain oak-wilt citrus-greening citrus-psyllid chestnut-gall-wasp beech-leaf-disease chestnut-blight sudden-oak-death large-borer oak-processionary dutch-elm-disease fire-blight bacterial-leaf-scorch xylella asian-longhorn spotted-lanternfly pine-wilt pitch-canker polyphagous-borer plum-pox thousand-cankers laurel-wilt citrus-canker red-palm-weevil citrus-tristeza'.split(
     ' ',
   ),
 );
@@ -75,6 +85,10 @@ const LAB_REPORTS = new Set([
   'lab-wilt/oak-wilt',
   'lab-wilt/elm-disease',
   'lab-blight/fire-blight',
+  'lab-nematode/pine-wood',
+  'lab-virus/sharka',
+  'lab-virus/tristeza',
+  'lab-bacteria/canker',
 ]);
 const PRODUCT = new Set(
   'trunk injection|infusion|soil drench|soil injection|bark spray|foliar spray|dormant spray|dust|bait'.split('|'),
@@ -82,7 +96,7 @@ const PRODUCT = new Set(
 const SYSTEMIC = new Set('trunk injection|infusion|soil drench|soil injection'.split('|'));
 /** Nothing that is put on a tree cures these. */
 const PAST_CURE = new Set(
-  'hypoxylon-canker honey-fungus butt-rot canker-stain citrus-greening ash-dieback beech-bark-disease silver-leaf crown-gall xylella smooth-patch natural-bark-shedding lichen-harmless nothing-wrong clay-film pale-cultivar needle-drop-natural drought-stress waterlogging compaction buried-collar mulch-volcano girdling-roots grade-change cut-roots salt-damage sun-scald lightning storm-breaks ties transplant-shock gas-leak ozone old-age-decline'.split(
+  'hypoxylon-canker honey-fungus butt-rot canker-stain citrus-greening ash-dieback beech-bark-disease silver-leaf crown-gall xylella smooth-patch natural-bark-shedding lichen-harmless nothing-wrong clay-film pale-cultivar needle-drop-natural drought-stress waterlogging compaction buried-collar mulch-volcano girdling-roots grade-change cut-roots salt-damage sun-scald lightning storm-breaks ties transplant-shock gas-leak ozone old-age-decline giant-polypore brittle-cinder ganoderma-rot shaggy-polypore sulphur-polypore conifer-root-rot beefsteak-rot velvet-top-rot ash-heart-rot hoof-fungus birch-bracket-rot oak-bracket-rot plum-bracket-rot dryads-saddle-rot oyster-rot pine-wilt pitch-canker plum-pox laurel-wilt citrus-tristeza palm-fusarium sooty-bark massaria-plane fruit-splitting winter-burn'.split(
     ' ',
   ),
 );

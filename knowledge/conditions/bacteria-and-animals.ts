@@ -2,7 +2,7 @@ import { entry } from './entry';
 
 /** Bacteria, water moulds, and animals with teeth, antlers and beaks. */
 export const bacteriaAndAnimals = [
-  entry('fire-blight', 'Fire blight', 'bacterium', ['apple', 'pear', 'quince', 'rowan', 'hawthorn', 'cotoneaster'], {
+  entry('fire-blight', 'Fire blight', 'bacterium', ['pome'], {
     about: 'Driven by warm, wet bloom. Cut 20–30 cm below (at least 15) in dry weather and disinfect each cut.',
     course: 'Runs down a limb in weeks; young trees die.',
     season: [4, 8],

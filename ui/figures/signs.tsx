@@ -1,23 +1,10 @@
+import { BRACKETS } from './brackets';
+import { ink, solid, thin, wood, type Drawing } from './drawing';
+
 /**
  * Our own drawings of signs that words do not tell apart. Lines only, so that they print, work in every theme, and need no
  * colour. Each stands in a square of 120; `scale` says in words how large what it shows is.
  */
-interface Drawing {
-  name: string;
-  scale: string;
-  draw: React.ReactNode;
-}
-const ink = {
-  fill: 'none',
-  stroke: 'var(--ink)',
-  strokeWidth: 2.4,
-  strokeLinecap: 'round' as const,
-  strokeLinejoin: 'round' as const,
-};
-const thin = { ...ink, strokeWidth: 1.3 };
-const solid = { fill: 'var(--ink)', stroke: 'none' };
-const wood = { fill: 'var(--wood)', stroke: 'var(--ink)', strokeWidth: 1.6 };
-
 /** Bark as a ground for holes: a few cracks. */
 const bark = (
   <>
@@ -30,6 +17,124 @@ const veins = 'M60 14V110M60 40L82 28M60 40L38 28M60 60L88 46M60 60L32 46M60 80L
 const stem = <path d="M34 4C30 40 36 80 30 116M86 4C90 44 82 84 88 116" {...ink} />;
 
 const DRAWINGS: Record<string, Drawing> = {
+  ...BRACKETS,
+  'hole-pencil': {
+    name: 'Round holes as thick as a pencil',
+    scale: '9–11 mm, egg pits chewed about them',
+    draw: (
+      <>
+        {bark}
+        <circle cx="44" cy="42" r="12" {...solid} />
+        <circle cx="80" cy="82" r="12" {...solid} />
+        <path d="M74 30C80 26 88 28 90 34C88 40 78 40 74 30ZM28 76C34 72 42 74 44 80C42 86 32 86 28 76Z" {...ink} />
+        <path d="M78 33L86 35M32 79L40 81" {...thin} />
+      </>
+    ),
+  },
+  'hole-volcano': {
+    name: 'Pinholes with a stain or sugar collar',
+    scale: 'hole like a ballpoint tip, under 1 mm',
+    draw: (
+      <>
+        {bark}
+        {[
+          [42, 34],
+          [78, 58],
+          [46, 82],
+        ].map(([x, y]) => (
+          <g key={`${x}`}>
+            <path
+              d={`M${x} ${y}C${x! - 10} ${y! + 8} ${x! - 6} ${y! + 26} ${x} ${y! + 30}C${x! + 7} ${y! + 22} ${x! + 9} ${y! + 8} ${x} ${y}Z`}
+              fill="var(--ink)"
+              fillOpacity="0.35"
+            />
+            <circle
+              cx={x}
+              cy={y}
+              r="8"
+              fill="var(--sheet)"
+              stroke="var(--ink)"
+              strokeWidth="1.4"
+              strokeDasharray="2 2"
+            />
+            <circle cx={x} cy={y} r="2.4" {...solid} />
+          </g>
+        ))}
+      </>
+    ),
+  },
+  'gallery-star': {
+    name: 'Galleries like a star',
+    scale: 'from one chamber, swept clean',
+    draw: (
+      <>
+        {bark}
+        <path
+          d="M60 60L60 14M60 60L98 34M60 60L96 92M60 60L34 104M60 60L20 50"
+          stroke="var(--ink)"
+          strokeWidth="7"
+          strokeLinecap="round"
+          fill="none"
+        />
+        <path
+          d="M60 60L60 14M60 60L98 34M60 60L96 92M60 60L34 104M60 60L20 50"
+          stroke="var(--sheet)"
+          strokeWidth="3.4"
+          strokeLinecap="round"
+          fill="none"
+        />
+        <circle cx="60" cy="60" r="9" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
+      </>
+    ),
+  },
+  'cover-fluted': {
+    name: 'Egg sac with ribs',
+    scale: '1 cm, white, longer than the scale',
+    draw: (
+      <>
+        <path d="M6 92H114M6 108H114" {...ink} />
+        <path d="M18 92A14 16 0 0 1 44 84Z" {...wood} strokeWidth="2.4" />
+        <path d="M40 92C40 58 96 50 108 92Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.2" />
+        <path
+          d="M50 90C52 74 58 68 62 66M60 91C62 74 68 66 74 65M72 91C74 76 80 68 86 68M84 91C86 80 92 74 96 74"
+          {...thin}
+        />
+      </>
+    ),
+  },
+  'cover-h': {
+    name: 'Dome with an H',
+    scale: '3–5 mm, dark brown to black',
+    draw: (
+      <>
+        <path d="M6 92H114M6 108H114" {...ink} />
+        <path d="M24 92A36 40 0 0 1 96 92Z" {...solid} />
+        <path d="M46 64V86M74 64V86M46 75H74" stroke="var(--wood)" strokeWidth="4" fill="none" />
+      </>
+    ),
+  },
+  'cover-flat': {
+    name: 'Flat round covers',
+    scale: '1–2 mm, red-brown, on rind and leaf',
+    draw: (
+      <>
+        <circle cx="60" cy="62" r="52" {...wood} />
+        {[
+          [42, 44],
+          [74, 38],
+          [58, 66],
+          [84, 72],
+          [38, 82],
+          [68, 94],
+        ].map(([x, y]) => (
+          <g key={`${x}`}>
+            <circle cx={x} cy={y} r="8" {...ink} strokeWidth={1.6} />
+            <circle cx={x} cy={y} r="3" {...solid} />
+          </g>
+        ))}
+      </>
+    ),
+  },
   'hole-d': {
     name: 'D-shaped holes',
     scale: '3–5 mm, one side flat',
