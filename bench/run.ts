@@ -307,7 +307,11 @@ async function paint(cookie: string) {
       if (r.request().resourceType() === 'script')
         scripts.set(
           r.url(),
-          r.body().then((b) => gzipSync(b).length),
+          // What a page fetched just before it was left has no body to be read any more: it was not asked for by this one.
+          r.body().then(
+            (b) => gzipSync(b).length,
+            () => 0,
+          ),
         );
     };
     page.on('response', onResponse);

@@ -20,6 +20,7 @@ import { fair } from '@/stand-ins/weather/fair';
 import { perform, type Command } from '@/commands/command';
 import { putOnRound } from '@/commands/day/put-on-round';
 import { hoursOn, type HoursRule } from '@/core/schedule/hours';
+import { signRegion } from '@/commands/rules/sign-region';
 import { setSection } from '@/commands/grounds/set-section';
 import { setTask } from '@/commands/grounds/set-task';
 import { layProgramme } from '@/commands/programme/lay-programme';
@@ -666,6 +667,21 @@ async function layBirches() {
   if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
 }
 
+/** The owner has read the region's profile against the rules in force: it ships signed by nobody. */
+async function signRules() {
+  const owners = await sql<{ outfitId: string; personId: string }[]>`
+    select distinct on (outfit_id) outfit_id as "outfitId", id as "personId"
+    from person
+    where role = 'owner'
+    order by outfit_id, id`;
+  for (const scope of owners) {
+    const viewer = (await loadViewer(scope))!;
+    const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
+    const answer = await perform(signRegion, { viewer, now: new Date(), station: () => estuary }, {});
+    if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+  }
+}
+
 /** The orchard is divided by its rows, and has something to come back for and something left to its owner. */
 async function divideOrchard() {
   const [orchard] = await sql<{ outfitId: string; placeId: string; personId: string; tags: string[] }[]>`
@@ -803,6 +819,7 @@ async function main() {
   });
   await layBirches();
   await divideOrchard();
+  await signRules();
   await putOnADay();
   console.log(
     `Loaded ${rows.tree!.length} trees at ${rows.place!.length} places, ${rows.record!.length} records, ${rows.follow_up!.length} follow-ups.`,

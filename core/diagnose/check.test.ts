@@ -1,4 +1,4 @@
-import { shipped } from '@/knowledge';
+import { regions, shipped } from '@/knowledge';
 import { faultsIn } from './check';
 import type { Condition, Knowledge } from './knowledge';
 import { judgeCheck } from './effect';
@@ -11,10 +11,29 @@ const change = (id: string, change: Partial<Condition>): Knowledge => ({
 
 it('the shipped base is sound, and as large as it must be', () => {
   expect(faultsIn(shipped)).toEqual([]);
-  expect(shipped.hosts.length).toBeGreaterThanOrEqual(45);
-  expect(shipped.signs.length).toBeGreaterThanOrEqual(120);
-  expect(shipped.tests.length).toBeGreaterThanOrEqual(30);
-  expect(shipped.conditions.length).toBeGreaterThanOrEqual(110);
+  expect(shipped.hosts.length).toBeGreaterThanOrEqual(115);
+  expect(shipped.signs.length).toBeGreaterThanOrEqual(270);
+  expect(shipped.tests.length).toBeGreaterThanOrEqual(40);
+  expect(shipped.conditions.length).toBeGreaterThanOrEqual(215);
+});
+
+it('chains are written at one end and stand at both', () => {
+  const follows = (id: string) => shipped.conditions.find((c) => c.id === id)!;
+  expect(follows('drought-stress').followers).toContain('ips-engravers');
+  expect(follows('sooty-mould').drivers).toContain('black-scale');
+});
+
+it('every shipped region speaks only of what is known, is signed by nobody, and closes no season but on hosts that there are', () => {
+  expect(Object.keys(regions).length).toBeGreaterThanOrEqual(4);
+  const known = new Set(shipped.conditions.map((c) => c.id));
+  const groups = new Set(shipped.hosts.flatMap((h) => [h.id, ...h.groups]));
+  for (const [key, r] of Object.entries(regions)) {
+    const named = [...r.reportable, ...Object.keys(r.presence)];
+    expect([key, named.filter((id) => !known.has(id))]).toEqual([key, []]);
+    const hosts = [...r.soilSystemicForbiddenOn, ...[...r.closedSeasons, ...r.bannedUses].flatMap((s) => s.hosts)];
+    expect([key, hosts.filter((h) => !groups.has(h))]).toEqual([key, []]);
+    expect([key, r.checked]).toEqual([key, null]);
+  }
 });
 
 const scab = shipped.conditions.find((c) => c.id === 'apple-scab')!;

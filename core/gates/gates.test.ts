@@ -38,7 +38,7 @@ const sound: Situation = {
   soilTexture: 'loam',
   oldSites: [],
   vessels,
-  region: regionOf('estuary'),
+  region: { ...regionOf('estuary'), checked: { by: 'A B', on: '2026-05-01' } },
   licence: { number: 'L', categories: ['ornamental', 'tree injection'], expires: '2026-06-01' },
   checked: { [drench.key]: '2026-01-01', [infusion.key]: '2026-01-01' },
 };
