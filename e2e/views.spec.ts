@@ -73,6 +73,7 @@ for (const [theme, size] of [
       '/guide?table=black-on-pear',
       '/guide?find=black&host=pear',
       '/guide/emerald-ash-borer',
+      '/guide/figures',
       '/guide/new',
       '/practice',
       '/book/overturned',

@@ -45,6 +45,7 @@ const DANGER: Readonly<Record<string, string>> = {
   'strip-upper-branch': 'dead bark on the upper side of a limb: it snaps within a season',
   'palm-crown-umbrella': 'the heart of the palm is eaten: the crown may fall',
   'exit-holes-pencil': 'borers in the heart of limb and stem: it breaks there',
+  'gnawed-hourglass': 'the trunk is gnawed half through',
   'tie-grown-in': 'a tie has cut in: the stem may snap there',
 };
 /** A bracket that names its fungus is as much of a danger as one that does not. */
@@ -225,6 +226,15 @@ const data = [
       ['stone-fruit', 'pistachio'],
       { dig: true },
     ],
+    ['flames-dark-base', 'Dark flames of dead bark climbing from the base', 'over half the girth', 0.003, ['chestnut']],
+    [
+      'gnawed-hourglass',
+      'Trunk gnawed like an hourglass, chips a finger long',
+      'nearly through',
+      0.002,
+      ['poplar', 'willow', 'birch', 'alder', 'apple', 'maple', 'ash', 'oak', 'hazel', 'cherry'],
+      { figure: 'gnaw-beaver' },
+    ],
   ]),
   ...at('trunk', [
     [
@@ -382,6 +392,8 @@ const data = [
       0.002,
       ['maple', 'walnut', 'willow', 'birch', 'apple', 'cherry', 'sycamore', 'tulip-tree', 'hickory'],
     ],
+    ['bark-stripped-muzzle', 'Bark stripped in long pieces at the height of an animal’s muzzle', 'all round', 0.003],
+    ['wool-trunk-fir', 'White wool on the trunk, or gouty knots on shoots', 'trunk white', 0.004, ['fir']],
   ]),
   ...at('bark', [
     ['galleries', 'Galleries under loose bark', 'all under the bark', 0.01],
@@ -564,6 +576,21 @@ const data = [
       0.003,
       ['plane'],
     ],
+    [
+      'mistletoe-balls',
+      'Green forked balls of mistletoe',
+      'dozens',
+      0.01,
+      ['apple', 'poplar', 'lime', 'hawthorn', 'robinia', 'maple', 'birch', 'willow', 'rowan', 'almond'],
+    ],
+    [
+      'brooms-twiggy',
+      'A nest of fine twigs from one point',
+      'several',
+      0.008,
+      ['birch', 'cherry', 'hackberry', 'fir', 'robinia', 'hornbeam', 'spruce', 'pine'],
+    ],
+    ['canker-larch-cups', 'Flat resinous cankers with small orange cups', 'branch and trunk', 0.004, ['larch']],
   ]),
   ...at('crown', [
     ['top-dieback', 'Crown thin or dead from the top', 'a third is dead', 0.04, [], { sector: true }],
@@ -602,6 +629,7 @@ const data = [
       0.002,
       ['avocado', 'laurel'],
     ],
+    ['ivy-in-crown', 'Ivy over trunk and into the crown', 'over most of the crown', 0.06],
   ]),
   ...at('shoots', [
     ['tips-hook', 'Tips wilt and curl down, leaves still hang', 'many tips', 0.01, [], { sector: true }],
@@ -645,6 +673,14 @@ const data = [
     ['froth', 'Froth like spittle on shoots', 'every shoot', 0.005],
     ['leader-dead', 'Leading shoot dead, bent like a crook', 'leader and first whorl', 0.008, CONIFER],
     ['stem-lesions-black', 'Black streaks on green twigs', 'every twig', 0.003, ['box']],
+    ['shoots-black-willow', 'Leaves and shoot ends black, hanging', 'most shoots', 0.004, ['willow']],
+    [
+      'shoots-bent-resin',
+      'Shoots bent like a post horn, hollow, a tent of resin',
+      'leader and side shoots',
+      0.005,
+      ['pine'],
+    ],
   ]),
   ...at('leaves', [
     ['black-film-wipes', 'Black film that wipes off, green below', 'whole leaves', 0.005, [], { figure: 'film-mould' }],
@@ -764,6 +800,16 @@ const data = [
       ['thuja', 'cypress'],
     ],
     ['leaflets-dwarfed', 'Leaflets dwarfed and curled with pale flecks', 'most leaves', 0.006, ['honeylocust']],
+    ['spots-purple-cherry', 'Small purple spots, the leaf yellow about them', 'most leaves', 0.008, ['cherry', 'plum']],
+    [
+      'blisters-midrib-pear',
+      'Rows of pink, then black blisters along the midrib',
+      'most leaves',
+      0.006,
+      ['pear', 'rowan'],
+    ],
+    ['needles-pink-cedar', 'Needles of new shoots pink, then brown, hanging on', 'most shoots', 0.003, ['cedar']],
+    ['specks-rusty-fig', 'Rusty specks below, yellow spots above', 'most leaves', 0.01, ['fig']],
   ]),
   ...at('undersides', [
     ['aphids-live', 'Live aphids', 'every leaf', 0.05, LEAFY, { count: 'leaves' }],
@@ -835,12 +881,20 @@ const data = [
       ['pear'],
       { echoes: 'spots-orange' },
     ],
+    [
+      'pustules-yellow-below',
+      'Yellow-orange dust in pustules below',
+      'every leaf',
+      0.01,
+      ['poplar', 'willow', 'birch'],
+    ],
   ]),
   ...at('flowers', [
     ['blossom-brown', 'Blossom brown and hanging', 'most clusters', 0.03, ['pome', 'stone-fruit']],
     ['ooze-drops', 'Drops of milky or amber ooze', 'many clusters', 0.004, POME],
     ['blossom-tufts', 'Grey-buff tufts on dead blossom', 'every cluster', 0.004, STONE],
     ['blossom-none', 'Hardly any blossom', 'none', 0.06, ['pome', 'stone-fruit', 'citrus', 'avocado']],
+    ['flower-galls-ash', 'Brown woody clusters of galled flowers', 'most of the crown', 0.01, ['ash']],
   ]),
   ...at('fruit', [
     ['fruit-scabbed', 'Corky, cracked spots on fruit', 'most fruit', 0.01, POME, { echoes: 'olive-spots' }],
@@ -912,6 +966,10 @@ const data = [
       0.01,
       ['mango'],
     ],
+    ['spots-black-walnut', 'Black greasy spots on leaf and green nut', 'most nuts', 0.008, ['walnut']],
+    ['husks-black-slimy', 'Husks black and slimy with maggots within', 'most nuts', 0.006, ['walnut', 'hickory']],
+    ['scar-ring-stem-end', 'A grey scar ring about the stem end', 'most fruit', 0.02, ['citrus', 'avocado']],
+    ['arils-black-within', 'Black dry rot within fruit that looks sound', 'every second', 0.008, ['pomegranate']],
   ]),
   ...at('visitors', [
     ['ants-trail', 'Ants walking up the trunk', 'a road', 0.08],
@@ -959,6 +1017,13 @@ const data = [
       'crowds on the stem',
       0.002,
       ['maple', 'walnut', 'willow', 'birch', 'apple', 'cherry', 'sycamore', 'tulip-tree', 'hickory'],
+    ],
+    [
+      'tortoise-beetles',
+      'Domed beetles like tortoises, grubs in rows on new leaves',
+      'every shoot',
+      0.006,
+      ['eucalyptus'],
     ],
   ]),
   ...at('neighbours', [

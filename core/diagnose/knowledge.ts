@@ -171,6 +171,8 @@ export const NATURES = ['hairs', 'spores', 'no cut', 'gas'] as const;
 export const conditionSchema = z.strictObject({
   id,
   name: text,
+  /** Latin names of what it is, or of those that usually make it. */
+  latin: z.string().trim().min(2).max(120).optional(),
   kind: z.enum(KINDS),
   /** Host groups; empty for every tree. A host not named here is not attacked. */
   groups: z.array(id),

@@ -36,6 +36,8 @@ interface Rot {
   /** With it on the same host; what tells it from them is its bracket. */
   like?: string[];
   worseOn?: string[];
+  /** What else tells it. */
+  tests?: Parameters<typeof entry>[4]['tests'];
   tell: string;
 }
 /** A rot that is known by its fruit body: nothing cures it, and what counts is what still holds. */
@@ -51,6 +53,8 @@ const rot = (id: string, name: string, groups: string[], r: Rot) =>
     tests: {
       'sound-trunk': { hollow: r.at === 'root' ? 'sometimes' : 'usual' },
       'sound-roots': { soft: r.at === 'root' ? 'usual' : 'sometimes' },
+      'drill-wall': { thin: 'sometimes' },
+      ...r.tests,
     },
     deciding: r.at === 'root' ? ['sound-roots', 'soft'] : ['sound-trunk', 'hollow'],
     decidingTest:
@@ -121,6 +125,7 @@ export const decay = [
       course: 'Years to decades; on palms months to few years.',
       common: 'often',
       sign: 'bracket-cocoa-dust',
+      tests: { 'scratch-bracket': { browns: 'always' } },
       at: 'base',
       drivers: ['mower-wounds', 'cut-roots'],
       tell: 'The base is being rotted slowly. An assessor measures the sound wall and comes again.',
@@ -158,6 +163,7 @@ export const decay = [
       course: 'Trees fail in a widening group about an old stump.',
       common: 'often',
       sign: 'bracket-rim-white',
+      tests: { 'lift-litter': { rim: 'usual' } },
       at: 'root',
       drivers: ['cut-roots'],
       like: ['honey-fungus'],
@@ -169,6 +175,7 @@ export const decay = [
     course: 'Decades; the mildest of them.',
     common: 'now and then',
     sign: 'bracket-liver-red',
+    tests: { 'scratch-bracket': { bleeds: 'always' } },
     at: 'stem',
     tell: 'It colours heartwood and weakens it very late. It is noted and looked at again.',
   }),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { conditionSchema, type Condition } from '@/core/diagnose/knowledge';
 import { bacteriaAndAnimals } from './bacteria-and-animals';
 import { borersAndChewers } from './borers-and-chewers';
+import { commonEverywhere } from './common-everywhere';
 import { decay } from './decay';
 import { fungi } from './fungi';
 import { further } from './further';
@@ -10,6 +11,7 @@ import { sapFeeders } from './sap-feeders';
 import { soilSiteAndHarmless } from './soil-site-and-harmless';
 import { warm } from './warm';
 import { WINDOWS } from '../windows';
+import { LATIN } from '../latin';
 import { LOSSES } from './losses';
 import { TELLING } from './telling';
 
@@ -21,6 +23,7 @@ const written = [
   ...quarantine,
   ...warm,
   ...further,
+  ...commonEverywhere,
   ...bacteriaAndAnimals,
   ...soilSiteAndHarmless,
 ];
@@ -45,6 +48,7 @@ export const conditions: readonly Condition[] = z.array(conditionSchema).parse(
       const timed = WINDOWS[c.id]?.[o.method];
       return timed ? { ...o, timed } : o;
     }),
+    ...(LATIN[c.id] ? { latin: LATIN[c.id] } : {}),
     telling: TELLING[c.id] ?? {},
     ...(LOSSES[c.id] === undefined ? {} : { lossPerYear: LOSSES[c.id] }),
   })),

@@ -97,4 +97,9 @@ export const LOSSES: Readonly<Record<string, number>> = {
   'dogwood-anthracnose': 0.08,
   'blister-rust': 0.1,
   'sooty-bark': 0.5,
+  'chestnut-ink': 0.15,
+  beaver: 0.2,
+  livestock: 0.1,
+  'fir-woolly-adelgid': 0.03,
+  'cedar-shoot-blight': 0.03,
 };

@@ -31,6 +31,21 @@ import l28 from './training-28-vole-bait.json';
 import l29 from './training-29-repellent.json';
 import l30 from './training-30-nematodes.json';
 import l31 from './training-31-summer-oil.json';
+import l32 from './training-32-wide-oil.json';
+import l33 from './training-33-wide-soap.json';
+import l34 from './training-34-fast-systemic.json';
+import l35 from './training-35-wide-copper.json';
+import l36 from './training-36-ornamental-cover.json';
+import l37 from './training-37-orchard-cover.json';
+import l38 from './training-38-fruit-clay.json';
+import l39 from './training-39-fly-bait.json';
+import l40 from './training-40-wide-phosphonate.json';
+import l41 from './training-41-palm-injection.json';
+import l42 from './training-42-wilt-infusion.json';
+import l43 from './training-43-scorch-antibiotic.json';
+import l44 from './training-44-wide-spinosad.json';
+import l45 from './training-45-wide-bacillus.json';
+import l46 from './training-46-micronutrients.json';
 
 /** Fictional training labels; the real ones are entered by the outfit from the label in hand. */
 export const trainingLabels: readonly Label[] = z
@@ -67,4 +82,19 @@ export const trainingLabels: readonly Label[] = z
     l29,
     l30,
     l31,
+    l32,
+    l33,
+    l34,
+    l35,
+    l36,
+    l37,
+    l38,
+    l39,
+    l40,
+    l41,
+    l42,
+    l43,
+    l44,
+    l45,
+    l46,
   ]);

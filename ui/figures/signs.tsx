@@ -18,6 +18,25 @@ const stem = <path d="M34 4C30 40 36 80 30 116M86 4C90 44 82 84 88 116" {...ink}
 
 const DRAWINGS: Record<string, Drawing> = {
   ...BRACKETS,
+  'gnaw-beaver': {
+    name: 'Gnawed like an hourglass',
+    scale: 'tooth marks 6–9 mm, chips below',
+    draw: (
+      <>
+        <path
+          d="M34 4V34C34 52 52 56 54 64C52 72 36 78 30 108H90C84 78 68 72 66 64C68 56 86 52 86 34V4"
+          {...wood}
+          strokeWidth="2.4"
+        />
+        <path
+          d="M40 44L48 50M46 40L54 48M72 48L80 40M66 52L76 46M44 84L50 76M54 82L56 72M66 72L70 82M74 78L80 88"
+          {...ink}
+          strokeWidth={1.8}
+        />
+        <path d="M8 108H112M10 102L20 98M16 106L28 103M94 100L104 104M98 96L110 98" {...ink} />
+      </>
+    ),
+  },
   'hole-pencil': {
     name: 'Round holes as thick as a pencil',
     scale: '9–11 mm, egg pits chewed about them',

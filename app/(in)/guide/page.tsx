@@ -1,6 +1,11 @@
 import Link from 'next/link';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { KINDS, PLACES_ON_TREE } from '@/core/diagnose/words';
+import { guideSearch } from '@/core/diagnose/find';
+import type { Knowledge } from '@/core/diagnose/knowledge';
+import { once } from '@/core/diagnose/once';
+import { inSeason, monthName } from '@/core/season/months';
+import { EVERYDAY } from '@/knowledge/everyday';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { SignFigure } from '@/ui/figures/signs';
@@ -8,7 +13,9 @@ import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 
 export const metadata = { title: 'Field guide' };
-type Query = { find?: string; host?: string; place?: string; table?: string; kind?: string };
+type Query = { find?: string; host?: string; place?: string; table?: string; kind?: string; month?: string };
+/** The search over what an outfit knows, laid out once. */
+const searchOf = once((knowledge: Knowledge) => guideSearch(knowledge, EVERYDAY));
 
 /** Everything Elmhorn knows, by host, by place on the tree, by look-alike, or by a word. */
 export default async function Page({ searchParams }: { searchParams: Promise<Query> }) {
@@ -17,18 +24,20 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
   const host = knowledge.hosts.find((h) => h.id === q.host);
   const place = PLACES_ON_TREE.find((p) => p === q.place);
   const table = knowledge.lookalikes.find((t) => t.id === q.table);
-  const find = (q.find ?? '').trim().slice(0, 80).toLowerCase();
+  const month = /^(?:[1-9]|1[0-2])$/.test(q.month ?? '') ? Number(q.month) : null;
+  const find = (q.find ?? '').trim().slice(0, 80);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
-  const hit = (text: string) => find.split(/\s+/).every((w) => text.toLowerCase().includes(w));
-  const list = knowledge.conditions.filter(
+  const search = searchOf(knowledge);
+  // The nearest first, where somebody asked for words; else as the guide has them.
+  const list = (find ? search.conditions(find) : knowledge.conditions).filter(
     (c) =>
       (!host || concerns(c.groups, host)) &&
       (!q.kind || c.kind === q.kind) &&
-      (!place || signsOf(c).some((s) => signs.get(s)?.place === place)) &&
-      (!find || hit([c.name, c.kind, c.about, ...signsOf(c).map((s) => signs.get(s)?.words ?? '')].join(' '))),
+      (month === null || inSeason(month, c.season)) &&
+      (!place || signsOf(c).some((s) => signs.get(s)?.place === place)),
   );
-  const seen = knowledge.signs.filter(
-    (s) => (!place || s.place === place) && (!host || concerns(s.groups, host)) && (!find || hit(s.words)),
+  const seen = (find ? search.signs(find).flatMap((id) => signs.get(id) ?? []) : knowledge.signs).filter(
+    (s) => (!place || s.place === place) && (!host || concerns(s.groups, host)),
   );
   const kinds = KINDS.filter((x) => list.some((c) => c.kind === x));
   const to = (change: Query) => {
@@ -51,6 +60,11 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
           <p className="mt-4">
             <Link href="/practice" className="press w-full">
               Practice round
+            </Link>
+          </p>
+          <p className="mt-2">
+            <Link href="/guide/figures" className="press w-full">
+              All drawings
             </Link>
           </p>
           {allows(v, 'edit the guide') && (
@@ -97,7 +111,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
         <input
           name="find"
           aria-label="A word: a sign, a pest, a host"
-          placeholder="black film, borer, margin …"
+          placeholder="sticky car, borer, a Latin name …"
           defaultValue={q.find}
           className="box flex-1 basis-56"
           maxLength={80}
@@ -116,6 +130,19 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
           <option value="">whole tree</option>
           {PLACES_ON_TREE.map((p) => (
             <option key={p}>{p}</option>
+          ))}
+        </select>
+        <select
+          name="month"
+          aria-label="Month, of the northern year"
+          defaultValue={q.month ?? ''}
+          className="box w-auto"
+        >
+          <option value="">all year</option>
+          {Array.from({ length: 12 }, (_, i) => (
+            <option key={i} value={i + 1}>
+              {monthName(i + 1)}
+            </option>
           ))}
         </select>
         <button className="press press-main min-h-hand">Find</button>
@@ -194,6 +221,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
                 >
                   <span>
                     <b className="group-hover:underline">{c.name}</b>
+                    {c.latin && <i className="block text-small">{c.latin}</i>}
                     <span className="block text-small text-ink-2">
                       {c.kind}
                       {c.reportable ? ', may have to be reported' : ''}

@@ -54,6 +54,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
       tag={
         <div>
           <p className="text-head leading-tight font-extrabold">{c.name}</p>
+          {c.latin && <p className="mt-1 italic">{c.latin}</p>}
           <p className="mt-1 text-ink-2">{c.kind}</p>
           <dl className="mt-3 border-t border-line-2">
             <TagLine name="Season">
