@@ -1,15 +1,7 @@
 'use client';
 
-import type { z } from 'zod';
 import { batchCode } from '@/core/mix/batch';
-import { bookingSchema } from '@/core/book/record';
-import { lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
-import { overnightSchema } from '@/core/hanging/overnight';
-import { readReading, typedReading } from '@/core/measure/reading';
-import { endSchema } from '@/core/mix/end';
-import { homeSchema } from '@/core/round/home';
-import { leaveSchema } from '@/core/round/leave';
-import { faultsBy, orKept } from '@/ui/phone/or-kept.client';
+import { orKept } from '@/ui/phone/or-kept.client';
 import * as day from './rounds/day/actions';
 import { LEFT_WORDS } from './rounds/day/words';
 import * as hanging from './rounds/hanging/actions';
@@ -31,33 +23,24 @@ const nothing = () => null;
 const made = (x: { id: string }) => x.id;
 const many = (n: number, one: string, more: string) => (n === 1 ? `one ${one}` : `${n} ${more}`);
 
-const wrongReading = (m: z.input<typeof typedReading>) => {
-  const read = typedReading.safeParse(m);
-  if (!read.success) return faultsBy(typedReading)(m);
-  const own = readReading(read.data);
-  return own.ok ? [] : own.faults;
-};
-
-const wrongLook = (x: z.input<typeof lookSchema>) => {
-  const faults = faultsBy(lookSchema)(x);
-  if (!faults.length) {
-    readCrownLoss(faults, x.crownLoss);
-    readChangePrice(faults, x.changePrice ?? '');
-  }
-  return faults;
-};
+/** The schemas come once somebody writes, and are fetched beforehand while there is signal: no page needs them to be read. */
+const known = () => import('./known-wrong.client').then((m) => m.KNOWN_WRONG);
+if (typeof window !== 'undefined') setTimeout(() => void known().catch(() => {}), 3000);
+/** What is wrong with it by what the phone knows; where it cannot know, the server says. */
+const wrong = (verb: string) => async (input: object) =>
+  (await known().catch(() => null))?.[verb]?.(input as never) ?? [];
 
 export const measure = orKept('measure', measureActions.measure, {
   what: (m) => `A reading: ${m.stems.map((s) => `${s.kind} ${s.value} ${s.unit}`).join(' + ')}`,
   value: (m) => ({ next: `/tree/${m.treeId}/prescribe` }),
   makes: made,
-  wrong: wrongReading,
+  wrong: wrong('measure'),
 });
 export const examine = orKept('examine', examineActions.examine, {
   what: (x) => `A look, with ${many(x.findings.length, 'sign', 'signs')}`,
   value: nothing,
   makes: made,
-  wrong: wrongLook,
+  wrong: wrong('examine'),
 });
 export const decide = orKept('decide', decideActions.decide, {
   what: (d) => `A decision: ${d.decision}`,
@@ -73,7 +56,7 @@ export const book = orKept('book', apply.book, {
   what: (b) => `A record of ${b.typed ?? b.amount}`,
   value: (b) => ({ recordId: b.id, due: [] }),
   makes: made,
-  wrong: faultsBy(bookingSchema),
+  wrong: wrong('book'),
 });
 export const bookRow = orKept('book-row', row.bookRow, {
   what: (b) => `Records of ${many(b.rows.length, 'tree', 'trees')} in one go`,
@@ -93,7 +76,7 @@ export const hangAgain = orKept('hang-again', hanging.hangAgain, {
 export const hangOvernight = orKept('hang-overnight', hanging.hangOvernight, {
   what: (h) => `${many(h.deviceIds.length, 'device hangs', 'devices hang')} through the night`,
   value: nothing,
-  wrong: faultsBy(overnightSchema),
+  wrong: wrong('hang-overnight'),
 });
 export const seeDevices = orKept('see-devices', hanging.seeDevices, {
   what: (s) => `Seen on the board: ${STATE_PRESSES[s.state].toLowerCase()}`,
@@ -122,7 +105,7 @@ export const leaveUndone = orKept('leave-undone', day.leaveUndone, {
   what: (l) => `Left undone: ${LEFT_WORDS[l.why]}`,
   value: nothing,
   makes: made,
-  wrong: faultsBy(leaveSchema),
+  wrong: wrong('leave-undone'),
 });
 export const takeBackLeft = orKept('take-back-left', day.takeBackLeft, {
   what: () => 'Not left undone after all',
@@ -133,7 +116,7 @@ export const closeRound = orKept('close-round', day.closeRound, {
   what: () => 'The day is closed',
   value: (c) => ({ told: c.tell?.length ?? 0 }),
   makes: made,
-  wrong: (c) => faultsBy(homeSchema)(c.home).map((f) => ({ ...f, path: `home.${f.path}` })),
+  wrong: wrong('close-round'),
 });
 
 export const makeBatch = orKept('make-batch', mix.makeBatch, {
@@ -151,5 +134,5 @@ export const endBatch = orKept('end-batch', mix.endBatch, {
   what: (e) => `The rest of mix ${batchCode(e.batchId)} is ${e.how}`,
   value: nothing,
   makes: made,
-  wrong: faultsBy(endSchema),
+  wrong: wrong('end-batch'),
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { aheadBy, clockWords, isWrong, putRight } from './clock';
 import { MOST_BYTES, nextOf, stillWaiting, waitMs } from './queue';
-import { MOST_TOGETHER } from './send';
+import { MOST_TOGETHER } from './limits';
 
 const waiting = fc
   .array(fc.record({ bytes: fc.integer({ min: 1, max: 2 * MOST_BYTES }), id: fc.uuid() }), { maxLength: 120 })

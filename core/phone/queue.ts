@@ -1,4 +1,5 @@
-import { MOST_TOGETHER, type Landed } from './send';
+import { MOST_TOGETHER } from './limits';
+import type { Landed } from './send';
 
 /** Bytes of writes that travel together, about a second and a half of a thin line. */
 export const MOST_BYTES = 64_000;

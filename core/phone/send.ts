@@ -1,9 +1,7 @@
 import { z } from 'zod';
 import { instant, uuid } from '../book/record';
 import type { Fault } from '../book/write';
-
-/** Most writes that travel together: few enough that a thin line carries them before it breaks again. */
-export const MOST_TOGETHER = 40;
+import { MOST_TOGETHER } from './limits';
 
 /** What was written on a phone without signal, as it travels: the verb, what it was told, and when by which clock. */
 export const sendSchema = z.strictObject({
@@ -39,8 +37,3 @@ export const meetingSchema = z.strictObject({
   clockNow: instant,
   waiting: z.number().int().min(0).max(1_000_000),
 });
-
-/** Days that a phone may hold rounds without having met the server. */
-export const LEASE_DAYS = 7;
-/** Days ahead whose rounds a phone holds, today among them. */
-export const HOLDS_DAYS = 5;

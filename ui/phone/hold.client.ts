@@ -1,6 +1,6 @@
 'use client';
 
-import { LEASE_DAYS } from '@/core/phone/send';
+import { LEASE_DAYS } from '@/core/phone/limits';
 import { v7 } from 'uuid';
 import { keepClockAhead } from './clock.client';
 import { countWaiting } from './outbox.client';

@@ -44,7 +44,7 @@ export function orKept<I extends object, T>(
     value: (input: I) => T;
     makes?: (input: I) => string;
     takesBack?: (input: I) => string;
-    wrong?: (input: I) => Fault[];
+    wrong?: (input: I) => Promise<Fault[]>;
   },
 ): (input: I, shown?: unknown) => Promise<Answer<T>> {
   return async (input, shown) => {
@@ -52,7 +52,7 @@ export function orKept<I extends object, T>(
     if (of.takesBack && (await takeBack(of.takesBack(input)))) return kept;
     // What is sent again under the same id lands once, whichever way it goes.
     const id = of.makes?.(input) ?? v7();
-    const wrong = of.wrong?.(input) ?? [];
+    const wrong = (await of.wrong?.(input)) ?? [];
     if (wrong.length) return { ok: false, faults: wrong };
     const write = { id, verb, what: of.what(input), input, shown };
     // What was written before it goes before it.

@@ -159,7 +159,7 @@ describe('an action that may be kept', () => {
     what: (x) => `Girth ${x.girth}`,
     value: (x) => x.id,
     makes: (x) => x.id,
-    wrong: faultsBy(z.object({ girth: z.number().max(3000, 'That is no girth.') })),
+    wrong: async (x) => faultsBy(z.object({ girth: z.number().max(3000, 'That is no girth.') }))(x),
   });
   beforeEach(() => action.mockClear());
 
