@@ -107,6 +107,13 @@ const data = [
     ['newly-planted', 'Planted within the last three years', 'last winter, large tree', 0.02],
     ['gas-smell', 'Smell of gas; grass dead in a patch, soil grey or blue-black', 'a wide patch', 0.002],
     ['needles-fallen', 'A fresh layer of needles below out of season', 'ankle deep', 0.05, CONIFER],
+    [
+      'fruit-drop-early',
+      'Small green fruit on the ground',
+      'most of the set',
+      0.05,
+      ['pome', 'stone-fruit', 'citrus', 'walnut', 'hickory'],
+    ],
   ]),
   ...at('collar', [
     ['flare-buried', 'No root flare to be seen: a post in the ground', 'buried over 15 cm', 0.08],
@@ -235,6 +242,7 @@ const data = [
       ['poplar', 'willow', 'birch', 'alder', 'apple', 'maple', 'ash', 'oak', 'hazel', 'cherry'],
       { figure: 'gnaw-beaver' },
     ],
+    ['resin-base', 'Resin running from the base of a conifer', 'all round', 0.01, CONIFER, { echoes: 'resin-flow' }],
   ]),
   ...at('trunk', [
     [
@@ -1035,6 +1043,7 @@ const data = [
     ['works-near', 'Building, paving or trenching in the last years', 'on two sides', 0.12],
     ['stump-near', 'Old stump or dead tree within a few metres', 'with mushrooms', 0.08],
     ['dead-hedge-fans', 'A line of dying woody plants near by', 'spreading', 0.01],
+    ['palms-hit-near', 'Palms near by dead or cut down', 'several', 0.03, ['palm']],
   ]),
 ];
 

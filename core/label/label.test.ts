@@ -5,6 +5,10 @@ import { z } from 'zod';
 import { conditions, hosts, trainingLabels } from '../../knowledge';
 import { dose } from '../dose/dose';
 import { perDiameter, rate, testLabel } from '../testing';
+import { concerns } from '../diagnose/reading';
+import { inSeason } from '../season/months';
+import { usesHost } from './match';
+import { carriesOut, METHODS } from './methods';
 import { labelSchema } from './schema';
 
 const published = JSON.parse(readFileSync(join(__dirname, '../../docs/label.schema.json'), 'utf8'));
@@ -110,3 +114,56 @@ it.each([
   ['a negative rate', { rate: perDiameter(-1, 'mL', 1, 'cm') }, {}, 'uses.0.rate.dose.point.value'],
   ['an unknown field', { colour: 'red' }, {}, 'uses.0'],
 ])('%s is a fault with its place', (_, use, rest, path) => expect(faults(use, rest)).toContain(path));
+
+/** Ways for which no training label stands, each with why. */
+const NO_LABEL: Readonly<Record<string, string>> = {
+  'woolly-apple-aphid/soil drench': 'a soil systemic on a food tree: only where a label in hand names it',
+  'citrus-psyllid/soil drench': 'by the programme of the authority',
+  'vector-spittlebug/foliar spray': 'by the word of the authority',
+  'shot-hole-borer/bark spray': 'sprays of trunks rarely help; no training label teaches them',
+  'peach-tree-borer/bark spray': 'sprays of trunks rarely help; no training label teaches them',
+  'elm-leaf-beetle/bark spray': 'sprays of trunks rarely help; no training label teaches them',
+  'chafers/foliar spray': 'broad sprays on grown trees: none is taught',
+  'beaver/repellent': 'sand in bark paint is no product',
+  'fire-blight/feeding': 'feed is held back, not given',
+  'herbicide-damage/feeding': 'charcoal and water; feed is held back',
+  'magnesium-shortage/feeding': 'spread by hand where a soil test asks for it',
+  'iron-shortage/soil injection': 'the training label for iron is poured, not injected',
+};
+
+it('every way with a product reaches a training label on a host of its own in a month of its own, or says why not', () => {
+  const missing = conditions.flatMap((c) =>
+    c.options.flatMap((o) => {
+      const methods = METHODS.filter((m) => carriesOut(m, o.method));
+      if (!methods.length) return [];
+      const on = hosts.filter((h) => !h.unlisted && concerns(c.groups, h) && (!o.hosts.length || concerns(o.hosts, h)));
+      const reached = trainingLabels.some((l) =>
+        l.uses.some(
+          (u) =>
+            methods.includes(u.method) &&
+            u.targets.includes(c.id) &&
+            on.some((h) => usesHost(u, h.id, h.groups)) &&
+            (!u.months?.length || u.months.some((m) => inSeason(m, [o.from, o.to]))),
+        ),
+      );
+      return reached ? [] : [`${c.id}/${o.method}`];
+    }),
+  );
+  expect([...new Set(missing)].sort()).toEqual(Object.keys(NO_LABEL).sort());
+});
+
+it('a label that says what it does not bear keeps to its own hosts, months and temperatures', () => {
+  expect(trainingLabels.length).toBeGreaterThanOrEqual(46);
+  for (const l of trainingLabels)
+    for (const u of l.uses) {
+      const at = `${l.key}/${u.key}`;
+      expect([at, u.hosts.filter((h) => l.sensitiveHosts?.some((s) => s.host === h))]).toEqual([at, []]);
+      const { minC = -10, maxC = 40, maxWindMs = 5 } = u.conditions ?? {};
+      expect([at, minC < maxC, maxC <= 40, maxWindMs <= 6]).toEqual([at, true, true, true]);
+      expect([at, u.intervals.minDays === undefined || u.intervals.minDays > 0]).toEqual([at, true]);
+      // What is injected into a food tree is no antibiotic.
+      const eaten = hosts.filter((h) => h.edible && !h.unlisted && usesHost(u, h.id, h.groups));
+      const antibiotic = l.actives.some((a) => a.family === 'antibiotic') && u.method === 'trunk-injection';
+      expect([at, antibiotic ? eaten.map((h) => h.id) : []]).toEqual([at, []]);
+    }
+});

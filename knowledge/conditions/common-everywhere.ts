@@ -57,7 +57,7 @@ export const commonEverywhere = [
     season: [5, 9],
     common: 'often',
     always: ['spots-black-walnut'],
-    sometimes: ['fallen-green-leaves', 'dead-twigs'],
+    sometimes: ['fruit-drop-early', 'fallen-green-leaves', 'dead-twigs'],
     tests: { 'ooze-string': { streams: 'sometimes' } },
     decidingTest: 'Black greasy spots that begin at the blossom end',
     lookalikes: ['walnut-husk-fly', 'leaf-anthracnose'],

@@ -686,6 +686,7 @@ export const fungi = [
     worseOn: ['stone-fruit', 'citrus', 'birch'],
     usual: ['white-fans', 'crown-thin'],
     sometimes: [
+      'resin-base',
       'mushrooms-base',
       'black-cords',
       'sudden-collapse',

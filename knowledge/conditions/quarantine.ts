@@ -285,7 +285,7 @@ export const quarantine = [
     common: 'now and then',
     worseOn: ['canary-palm'],
     usual: ['palm-crown-umbrella', 'palm-chewed-fibres'],
-    sometimes: ['sudden-collapse', 'frass-coarse'],
+    sometimes: ['palms-hit-near', 'sudden-collapse', 'frass-coarse'],
     tests: { 'cut-stalk': { tunnels: 'usual' }, 'trap-week': { 'borer-beetles': 'usual' } },
     deciding: ['trap-week', 'borer-beetles'],
     decidingTest: 'Notched centre leaves, chewed fibres that smell sour, cocoons at leaf bases',

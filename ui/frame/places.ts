@@ -72,7 +72,8 @@ export const PLACES = [
     letter: 'f',
     help: [
       'The field guide: every host, sign, quick test and condition that the ranking works with.',
-      'Search by a word, a host or a place on the tree; the margin holds the look-alike tables.',
+      'Search by what you would say on the telephone, by a Latin name, a host, a place on the tree or a month; slips are forgiven.',
+      'All drawings stand on one page; the margin holds the look-alike tables.',
       'An arborist can say “we know better” on a condition; an update keeps it.',
       'A practice round draws a case: ask for looks, name it, decide, and see the engine’s own way.',
     ],
