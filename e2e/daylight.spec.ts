@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, OWNER, openQuayRound, openTree, signIn, test } from './hands';
+import { expect, OWNER, openQuayRound, openTree, phone, test } from './hands';
 
 /** The least that a glove meets, and the contrast that reads in the sun (WCAG 2, 1.4.6). */
 const GLOVE_PX = 56;
@@ -30,14 +30,7 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
   baseURL,
 }) => {
   test.setTimeout(300_000);
-  const context = await browser.newContext({
-    baseURL,
-    viewport: { width: 390, height: 844 },
-    isMobile: true,
-    hasTouch: true,
-  });
-  const page = await context.newPage();
-  await signIn(page, OWNER);
+  const page = await phone(browser, baseURL, OWNER);
   const { round, mix } = await openQuayRound(page);
   const row = await page
     .goto(round)
@@ -77,5 +70,5 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
       await judge(`${path}, stage ${i + 1}`);
     }
   }
-  await context.close();
+  await page.context().close();
 });

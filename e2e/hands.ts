@@ -113,3 +113,11 @@ export async function openQuayRound(page: Page): Promise<{ round: string; mix: s
   const mix = (await page.locator('main [href*="/rounds/mix?"]').first().getAttribute('href'))!;
   return { round, mix };
 }
+
+/** Settles something that a phone sent and the server refused, with a word. */
+export async function setAside(page: Page, look: Locator, why: string) {
+  await look.getByRole('button', { name: 'Set it aside' }).click();
+  await look.getByLabel('Why it is not written').fill(why);
+  await look.getByRole('button', { name: 'Set aside', exact: true }).click();
+  await expect(page.getByText(/Set aside; it stays kept/)).toBeVisible();
+}

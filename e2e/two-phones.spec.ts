@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, OWNER, signIn, signInByHand, test } from './hands';
+import { expect, OWNER, signIn, signInByHand, test, setAside } from './hands';
 import { openLine, openPhone } from './line';
 import { arborist, crewOf, plantDrenches, plantInfusion } from './planting';
 
@@ -185,10 +185,7 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
   await b.reload();
   const look = mainOf(b).getByRole('listitem').filter({ hasText: 'R1' });
   await expect(look).toHaveCount(1);
-  await look.getByRole('button', { name: 'Set it aside' }).click();
-  await look.getByLabel('Why it is not written').fill('Ada had done it before.');
-  await look.getByRole('button', { name: 'Set aside', exact: true }).click();
-  await expect(b.getByText(/Set aside; it stays kept/)).toBeVisible();
+  await setAside(b, look, 'Ada had done it before.');
 
   // The server has each of it once: the record with half, who worked together, what was left and why, the reading.
   await page.goto(round);

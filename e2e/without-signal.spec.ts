@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BrowserContext, Page } from '@playwright/test';
 import { openLine, openPhone } from './line';
-import { ALL_WELL, expect, OWNER, signIn, signInByHand, test } from './hands';
+import { ALL_WELL, expect, OWNER, signIn, signInByHand, test, setAside } from './hands';
 import { crewOfOne, plantDrenches, send } from './planting';
 
 /** A clock that is so far ahead of the true time. */
@@ -218,10 +218,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await phone.reload();
   const look = at().getByRole('listitem').filter({ hasText: 'Left undone: it was not wanted' });
   await expect(look).toContainText(/done or dropped meanwhile/);
-  await look.getByRole('button', { name: 'Set it aside' }).click();
-  await look.getByLabel('Why it is not written').fill('The office had dropped it already.');
-  await look.getByRole('button', { name: 'Set aside', exact: true }).click();
-  await expect(phone.getByText(/Set aside; it stays kept/)).toBeVisible();
+  await setAside(phone, look, 'The office had dropped it already.');
 
   // The server has it once, of the hour in which it was done, and the mix gave what was drawn.
   await page.goto(round);
