@@ -16,7 +16,7 @@ export const PLACES = [
     letter: 'g',
     help: [
       'Clients, their places, and every tree.',
-      'Type a tag, a street, a client or a host to find a tree; several words narrow it down.',
+      'Type a tag, a street, a client or a host to find a tree; several words narrow it down. A phone finds it by its code before the camera, too.',
       'Trees come in from a CSV file, and go out as CSV or GeoJSON.',
       'A place has hours at which one may be there, sections for choosing trees and splitting days, and what is to be done without a plan: to come back for, or left to the client.',
       'Its client has a page and a calendar of their own, by an address that can be ended, and says there what is done.',
@@ -35,6 +35,8 @@ export const PLACES = [
       '“Days and crews for the fortnight” finds who goes where on which day: hours of crews and places, licences, kits, driving, the forecast, what a miss would cost. Open a job to ask why not another day, put it there, or let it stay; drag it where you have a mouse. Nothing stands until you keep the rounds.',
       'What could not be done in its time stands below as over: plan it anew, or drop it a row at a time.',
       'Crews, their hours and who is away stand behind “Crews”; the hours of a place are kept with the place.',
+      'On the board a touch is for all devices of a trunk; “One by one” goes from one to the next, “Read off” tells the end best, and the way round is drawn below.',
+      'A sheet shows all that is done at its tree, with and without a product; written up, it leads to the next of them and back to the round.',
       'A phone of somebody in a crew holds its rounds. Without signal the bar says so, and how much waits; press it to see what waits, to send, or to hand it over.',
     ],
   },
