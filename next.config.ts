@@ -3,7 +3,8 @@ import type { NextConfig } from 'next';
 const secure = (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');
 
 /** What is nothing but data: checked when the pages are built, given to a browser as it comes out. */
-const KNOWLEDGE = /^knowledge\/(conditions\/index|exclusions|heat|hosts|labels\/index|lookalikes|programmes|signs|tests)\.ts$/;
+const KNOWLEDGE =
+  /^knowledge\/(conditions\/index|exclusions|heat|hosts|labels\/index|lookalikes|programmes|signs|tests)\.ts$/;
 
 const config: NextConfig = {
   reactStrictMode: true,
