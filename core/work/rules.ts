@@ -5,8 +5,16 @@ export interface WorkRule extends Pick<Rule, 'ids' | 'strength' | 'about' | 'fac
   /** Ids of the works that check it. */
   works: readonly string[];
 }
-const cutting = ['prune-diseased', 'rootstock', 'water-shoots', 'open-crown'] as const;
-const digging = ['collar', 'girdling', 'trenches', 'replant'] as const;
+const cutting = [
+  'prune-diseased',
+  'rootstock',
+  'water-shoots',
+  'open-crown',
+  'limb-relief',
+  'mistletoe-cut',
+  'removal',
+] as const;
+const digging = ['collar', 'girdling', 'trenches', 'replant', 'drainage', 'root-barrier', 'bar-holes'] as const;
 
 export const WORK_RULES: readonly WorkRule[] = [
   {
@@ -96,7 +104,7 @@ export const WORK_RULES: readonly WorkRule[] = [
     about: 'Not too much live crown at once, and on dry bark',
     facts: 'said at the tree',
     setBy: 'practice',
-    works: cutting,
+    works: cutting.filter((w) => w !== 'removal'),
   },
   {
     ids: ['no-clear-wood', 'graft-union'],
@@ -177,5 +185,37 @@ export const WORK_RULES: readonly WorkRule[] = [
     facts: 'host, brush',
     setBy: 'practice',
     works: ['wash'],
+  },
+  {
+    ids: ['brittle-climbed'],
+    strength: 'stop',
+    about: 'Nobody climbs on wood that may not carry',
+    facts: 'said at the tree',
+    setBy: 'practice',
+    works: ['removal'],
+  },
+  {
+    ids: ['felling-leave'],
+    strength: 'hold',
+    about: 'Leave to fell is there',
+    facts: 'said at the tree',
+    setBy: 'region',
+    works: ['removal'],
+  },
+  {
+    ids: ['hairs-unprotected'],
+    strength: 'stop',
+    about: 'Hairs that burn are met in suit and mask',
+    facts: 'said at the tree, the decision',
+    setBy: 'practice',
+    works: ['nest-removal'],
+  },
+  {
+    ids: ['nesting'],
+    strength: 'hold',
+    about: 'No nest is cut out with the ivy',
+    facts: 'month, said at the tree',
+    setBy: 'region',
+    works: ['ivy-window'],
   },
 ];

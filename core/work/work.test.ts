@@ -127,6 +127,13 @@ it('worked figures', () => {
   expect(figures('deer-fence', {}, { group: { lengthM: 18, widthM: 6 } })).toEqual(['64 m', '22']);
   expect(figures('release', { perTree: 501, pack: 250 })[1]).toBe('3');
   expect(figures('sanitation', { radius: 2, litres: 4 })).toEqual(['50 L', '1']);
+  expect(figures('removal', { height: 20 }, { diameterCm: 100 })).toEqual(['7.85 m³']);
+  expect(figures('drainage', { length: 10, width: 20, depth: 50, fall: 1 })).toEqual(['1 m³', '10 cm']);
+  expect(figures('livestock-fence', { reach: 1.5, posts: 2 }, { diameterCm: 100 })).toEqual(['16 m', '8']);
+  expect(figures('whitening', { height: 200, cover: 0.3 }, { diameterCm: 50 })[0]).toBe('1.9 L');
+  expect(figures('beaver-mesh', { snow: 20, clear: 15 }, { diameterCm: 30 })).toEqual(['120.0 cm', '208.5 cm']);
+  expect(figures('bar-holes', { radius: 3, apart: 60, depth: 40 }, { diameterCm: 40 })[0]).toBe('70');
+  expect(figures('compost', { radius: 2, depth: 1.5 }, { diameterCm: 40 })).toEqual(['0.184 m³']);
   expect(figures('replant', { ball: 50, ballDepth: 40 })).toEqual(['125.0 cm', '40.0 cm', '79 L']);
 });
 
@@ -162,6 +169,12 @@ describe('each gate of a work trips, and just does not', () => {
     ['release', 'release-residue', { residue: 27 }, { residue: 28 }],
     ['release', 'release-ants', { ants: false }, { ants: true }],
     ['bagging', 'bagging-late', { size: 31 }, { size: 30 }],
+    ['removal', 'brittle-climbed', { how: 'climbed', brittle: true }, { how: 'from a lift', brittle: true }],
+    ['removal', 'felling-leave', { leave: false }, { leave: true }],
+    ['nest-removal', 'hairs-unprotected', { hairs: true, suit: false }, { hairs: true, suit: true }],
+    ['ivy-window', 'nesting', { nests: false }, { nests: true }],
+    ['drainage', 'services-not-located', { services: false }, { services: true }],
+    ['limb-relief', 'live-crown-limit', { live: 26 }, { live: 25 }],
     ['sanitation', 'burning-rules', { then: 'burnt where allowed' }, { then: 'buried 50 cm deep' }],
     ['sanitation', 'wood-moves', { what: 'infested wood' }, { what: 'leaves' }],
   ])('%s: %s', (id, gateId, trips, not, ...[facts]) => {
@@ -200,6 +213,17 @@ it('offers what the knowledge base names for a condition first', () => {
   );
   expect(fit.map((w) => w.id)).toEqual(['water-jet', 'band', 'wash']);
   expect(fit.length + other.length).toBe(WORKS.length);
+});
+
+it('each trouble has the cut of its own: rotten wood is relieved, nothing is cut out of it', () => {
+  const first = (id: string) =>
+    worksFor({ ...f, condition: findCondition(id) }, findCondition(id)!.options).fit.map((w) => w.id);
+  expect(first('brittle-cinder')).toEqual(['limb-relief', 'removal']);
+  expect(first('mistletoe')).toEqual(['mistletoe-cut']);
+  expect(first('ivy-cover')).toEqual(['ivy-window']);
+  expect(first('beaver')).toEqual(expect.arrayContaining(['beaver-mesh', 'removal']));
+  expect(first('pine-processionary')).toContain('nest-removal');
+  expect(first('fire-blight')).not.toContain('limb-relief');
 });
 
 it('facts on a later day: its season, north and south, and never a day that has passed', () => {

@@ -19,6 +19,20 @@ import { waterJetWork } from './works/water-jet';
 import { releaseWork } from './works/release';
 import { baggingWork } from './works/bagging';
 import { sanitationWork } from './works/sanitation';
+import { limbReliefWork } from './works/limb-relief';
+import { removalWork } from './works/removal';
+import { drainageWork } from './works/drainage';
+import { rootBarrierWork } from './works/root-barrier';
+import { nestRemovalWork } from './works/nest-removal';
+import { rainCoverWork } from './works/rain-cover';
+import { whiteningWork } from './works/whitening';
+import { beaverMeshWork } from './works/beaver-mesh';
+import { livestockFenceWork } from './works/livestock-fence';
+import { mistletoeCutWork } from './works/mistletoe-cut';
+import { ivyWindowWork } from './works/ivy-window';
+import { compostWork } from './works/compost';
+import { bugVacuumWork } from './works/bug-vacuum';
+import { barHolesWork } from './works/bar-holes';
 import type { Work, WorkFacts } from './work';
 
 /** Every method that needs no label. */
@@ -43,6 +57,20 @@ export const WORKS: readonly Work[] = [
   releaseWork,
   baggingWork,
   sanitationWork,
+  limbReliefWork,
+  removalWork,
+  drainageWork,
+  rootBarrierWork,
+  nestRemovalWork,
+  rainCoverWork,
+  whiteningWork,
+  beaverMeshWork,
+  livestockFenceWork,
+  mistletoeCutWork,
+  ivyWindowWork,
+  compostWork,
+  bugVacuumWork,
+  barHolesWork,
 ];
 export const findWork = (id: string): Work | null => WORKS.find((w) => w.id === id) ?? null;
 

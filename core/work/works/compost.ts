@@ -1,0 +1,52 @@
+import { figure, showArea } from '../../units/units';
+import { cubic } from '../digs';
+import { num, rule, type Work } from '../work';
+
+export const compostWork: Work = {
+  id: 'compost',
+  name: 'Compost dressing',
+  method: 'feeding',
+  life: { times: 1, apart: 0, everyYears: 2, courses: null },
+  when: (f) => f.condition === null || !['fire-blight', 'herbicide-damage'].includes(f.condition.id),
+  asks: [
+    {
+      key: 'radius',
+      kind: 'number',
+      name: 'Out to',
+      unit: 'm',
+      min: 0.5,
+      max: 15,
+      usual: (f) => Math.max(1, Math.round((f.crownWidthM ?? 4) * 5) / 10),
+    },
+    { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 0.5, max: 3, usual: () => 1.5 },
+  ],
+  workOut: (facts, a) => {
+    const m2 = Math.PI * Math.max(0, num(a, 'radius') ** 2 - (facts.diameterCm / 200 + 0.1) ** 2);
+    const m3 = cubic(Math.max(0.001, (m2 * num(a, 'depth')) / 100), facts.system);
+    return {
+      figures: [{ name: 'Compost', value: m3.value, unit: m3.unit }],
+      sum: [`${showArea(m2, facts.system).text} × ${num(a, 'depth')} cm, ten centimetres clear of the bark`],
+      steps: [
+        'Ripe and sieved, from no diseased tree of the same kind.',
+        `Not more than ${figure(num(a, 'depth'), 2)} cm: roots breathe through it; mulch over it.`,
+        'In spring; none after midsummer, where frost comes.',
+      ],
+      take: [
+        { what: 'Compost', amount: m3.text },
+        { what: 'Rake, barrow', amount: '1 set' },
+      ],
+      gates: [],
+      minutes: 10 + m2 * 1.5,
+      followUps: [
+        rule(
+          'compost-look',
+          'check-effect',
+          'Length of this year’s shoots',
+          12,
+          'months',
+          'it works by the next season',
+        ),
+      ],
+    };
+  },
+};

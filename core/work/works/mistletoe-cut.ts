@@ -1,0 +1,39 @@
+import { CUT_STEPS, CUT_TAKE, cutGates, dressing, dry, hazard } from '../cuts';
+import { num, rule, type Work } from '../work';
+
+export const mistletoeCutWork: Work = {
+  id: 'mistletoe-cut',
+  name: 'Keep mistletoe down',
+  method: 'pruning',
+  life: { times: 1, apart: 0, everyYears: 3, courses: null },
+  when: (f) => f.condition?.id === 'mistletoe',
+  asks: [
+    { key: 'balls', kind: 'number', name: 'Balls taken', unit: '', min: 1, max: 200, whole: true, usual: () => 8 },
+    { key: 'live', kind: 'number', name: 'Live crown taken', unit: '%', min: 0, max: 60, usual: () => 8 },
+    {
+      key: 'leave',
+      kind: 'choice',
+      name: 'On limbs that must stay',
+      options: ['balls broken off', 'left'],
+      usual: () => 'balls broken off',
+    },
+    dry,
+    hazard,
+  ],
+  workOut: (facts, a) => ({
+    figures: [{ name: 'Balls', value: String(num(a, 'balls')), unit: '' }],
+    sum: ['30 cm below the ball, back to a fork'],
+    steps: [
+      'In winter, when it is seen; law may protect it, a few balls stay.',
+      a['leave'] === 'left'
+        ? 'What sits on main limbs stays.'
+        : 'What sits on main limbs is broken off each winter: it sprouts again, and seeds no more.',
+      ...CUT_STEPS,
+      dressing(facts),
+    ],
+    take: CUT_TAKE,
+    gates: cutGates(facts, a, num(a, 'live')),
+    minutes: 15 + 5 * num(a, 'balls'),
+    followUps: [rule('mistletoe-again', 'look', 'Count the balls', 2, 'years', 'it sprouts again from what stayed')],
+  }),
+};
