@@ -68,7 +68,7 @@ export const together = <T>(scope: Scope, work: () => Promise<T>): Promise<T> =>
   within(scope, (tx) => ambient.run({ scope, tx }, work));
 
 /** The rows of a query as one JSON list, in their order: a part of a larger statement. Instants come as text; `dated` mends them. */
-export const asList = (tx: Tx, rows: postgres.PendingQuery<postgres.Row[]>) =>
+export const asList = <T extends postgres.MaybeRow[]>(tx: Tx, rows: postgres.PendingQuery<T>) =>
   // Named as no column is: a column of that name would be taken for the row.
   tx`(select coalesce(json_agg(listed_row), '[]') from (${rows}) listed_row)`;
 export const dated = <T extends { at: Date }>(rows: readonly T[]): T[] =>

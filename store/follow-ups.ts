@@ -29,16 +29,25 @@ export interface DueRow {
 
 /** Open follow-ups due from `from` to `to`, in order of date. */
 export const dueBetween = (scope: Scope, from: string, to: string, limit: number): Promise<DueRow[]> =>
+  dueWithin(scope, [{ from, to, most: limit }]);
+/** Open follow-ups due in spans of days that do not overlap, of each the soonest, in order of date. */
+export const dueWithin = (
+  scope: Scope,
+  spans: readonly { from: string; to: string; most: number }[],
+): Promise<DueRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
       with f as (
         select x.*, t.place_id
-        from (
+        from unnest(
+          ${spans.map((s) => s.from)}::date[], ${spans.map((s) => s.to)}::date[],
+          ${spans.map((s) => s.most)}::int[]) as s (first, last, most)
+        cross join lateral (
           select *
           from follow_up
-          where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to}
+          where outfit_id = ${scope.outfitId} and state = 'open' and due between s.first and s.last
           order by due, id
-          limit ${limit}) x
+          limit s.most) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
       sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from f)`)})
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,

@@ -43,23 +43,23 @@ export interface LeftOut {
   stop: LeftStop;
   at: Date;
 }
+export const leftOutRows = (tx: Tx, scope: Scope, placeId: string) =>
+  tx<LeftOut[]>`
+  select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, l.data->>'name' as label, x.stop, x.at
+  from left_out x
+  join tree t on t.outfit_id = x.outfit_id and t.id = x.tree_id and t.archived_at is null
+  join label l on l.outfit_id = x.outfit_id and l.id = x.label_id
+  where x.outfit_id = ${scope.outfitId} and not x.settled
+    and x.tree_id = any(array(select id from tree where place_id = ${placeId}))
+    and not exists (
+      select from plan n
+      join label m on m.id = n.label_id
+      where n.outfit_id = x.outfit_id and n.tree_id = x.tree_id and n.at > x.at and n.state <> 'dropped'
+        and m.key = l.key)
+  order by l.key, t.walk_order, t.id
+  limit 500`;
 export const leftOutAt = (scope: Scope, placeId: string): Promise<LeftOut[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<LeftOut[]>`
-      select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, l.data->>'name' as label, x.stop, x.at
-      from left_out x
-      join tree t on t.outfit_id = x.outfit_id and t.id = x.tree_id and t.archived_at is null
-      join label l on l.outfit_id = x.outfit_id and l.id = x.label_id
-      where x.outfit_id = ${scope.outfitId} and not x.settled
-        and x.tree_id = any(array(select id from tree where place_id = ${placeId}))
-        and not exists (
-          select from plan n
-          join label m on m.id = n.label_id
-          where n.outfit_id = x.outfit_id and n.tree_id = x.tree_id and n.at > x.at and n.state <> 'dropped'
-            and m.key = l.key)
-      order by l.key, t.walk_order, t.id
-      limit 500`),
-  ]);
+  within(scope, async (tx) => [...(await leftOutRows(tx, scope, placeId))]);
 
 export const settleLeftOut = (scope: Scope, ids: readonly string[], settled: boolean) =>
   within(

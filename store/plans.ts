@@ -10,7 +10,7 @@ import type { Visit } from '@/core/prescribe/when';
 import type { Day } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
-import { json, within, type Scope, type Tx } from './db';
+import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
 import { soldAt } from './proposals';
@@ -274,19 +274,19 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       order by p.name, t.walk_order, t.id, n.planned_for nulls first, n.id`;
 
 /** Plans that wait for a crew; the soonest where there are more than the limit. */
+const waitingPlans = (tx: Tx, scope: Scope, limit: number) =>
+  forCrew(
+    tx,
+    scope,
+    tx`
+      select *
+      from plan
+      where outfit_id = ${scope.outfitId} and state = 'open'
+      order by coalesce(earliest, '-infinity'::date), at, id
+      limit ${limit}`,
+  );
 export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
-  within(scope, async (tx) => [
-    ...(await forCrew(
-      tx,
-      scope,
-      tx`
-        select *
-        from plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
-        order by coalesce(earliest, '-infinity'::date), at, id
-        limit ${limit}`,
-    )),
-  ]);
+  within(scope, async (tx) => [...(await waitingPlans(tx, scope, limit))]);
 /** Plans by their ids, whatever became of them; what this outfit has not got is left out. */
 export const plansNamed = (scope: Scope, ids: readonly string[]): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
@@ -533,10 +533,13 @@ const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>
       join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
       order by p.name, t.walk_order, t.id`;
 
-/** Works that wait for a crew; the soonest where there are more than the limit. */
-export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
-  within(scope, async (tx) => [
-    ...(await worksForCrew(
+/** All that waits for a crew, plans and works, in one statement; the soonest where there are more than the limits. */
+export const openVisits = (
+  scope: Scope,
+  most = { plans: 300, works: 300 },
+): Promise<{ plans: OpenPlan[]; works: OpenWork[] }> =>
+  within(scope, async (tx) => {
+    const works = worksForCrew(
       tx,
       scope,
       tx`
@@ -544,9 +547,12 @@ export const openWorks = (scope: Scope, limit = 300): Promise<OpenWork[]> =>
         from work_plan
         where outfit_id = ${scope.outfitId} and state = 'open'
         order by coalesce(planned_for, '-infinity'::date), at, id
-        limit ${limit}`,
-    )),
-  ]);
+        limit ${most.works}`,
+    );
+    const [row] = await tx<{ plans: OpenPlan[]; works: OpenWork[] }[]>`
+      select ${asList(tx, waitingPlans(tx, scope, most.plans))} as plans, ${asList(tx, works)} as works`;
+    return { plans: dated(row!.plans), works: row!.works };
+  });
 /** Works by their ids, whatever became of them. */
 export const worksNamed = (scope: Scope, ids: readonly string[]): Promise<OpenWork[]> =>
   within(scope, async (tx) => [

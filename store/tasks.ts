@@ -40,10 +40,10 @@ export const tasksDue = (scope: Scope, until: Day, limit: number): Promise<Task[
   within(scope, async (tx) => [...(await rows(tx, scope, tx`k.state = 'open' and k.due <= ${until}`, limit))]);
 
 /** Tasks of a place since a day, whatever became of them. */
+export const tasksOfPlace = (tx: Tx, scope: Scope, placeId: string, from: Day) =>
+  rows(tx, scope, tx`k.place_id = ${placeId} and (k.state = 'open' or k.due >= ${from})`, 300);
 export const tasksAt = (scope: Scope, placeId: string, from: Day): Promise<Task[]> =>
-  within(scope, async (tx) => [
-    ...(await rows(tx, scope, tx`k.place_id = ${placeId} and (k.state = 'open' or k.due >= ${from})`, 300)),
-  ]);
+  within(scope, async (tx) => [...(await tasksOfPlace(tx, scope, placeId, from))]);
 
 /** Tasks of all places in a span of days, as a calendar follows them; for a client, those of one place. */
 export const tasksBetween = (scope: Scope, from: Day, to: Day, placeId: string | null): Promise<Task[]> =>

@@ -2,8 +2,10 @@ import type { Method } from '@/core/label/methods';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import type { Series } from '@/core/prescribe/series';
 import type { Day } from '@/core/season/zone';
-import { within, type Scope, type Tx } from './db';
+import { asList, dated, within, type Scope, type Tx } from './db';
+import { leftOutRows, type LeftOut } from './left-out';
 import { soldAt } from './proposals';
+import { tasksOfPlace, type Task } from './tasks';
 
 /** Something on a tree that is done or to come, of whatever kind: a mark of the year. */
 export interface YearVisit {
@@ -158,45 +160,62 @@ export type SeriesAt = Series & { ids: string[] };
  * What stands at a place for itself and comes again: open plans, and treatments that are due again where no plan of the same
  * product stands already. Those of one use and one programme are one.
  */
-export const seriesAt = (scope: Scope, placeId: string): Promise<SeriesAt[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<SeriesAt[]>`
-      with here as (
-        select id
-        from tree
-        where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null),
-      own as (
-        select n.id, n.tree_id, n.label_id, n.use_key
-        from plan n
-        where n.outfit_id = ${scope.outfitId} and n.state = 'open' and n.visit_id is null and ${ofHere(tx, tx`n.tree_id`)}),
-      going as (
-        select *
+const seriesRows = (tx: Tx, scope: Scope, placeId: string) =>
+  tx<SeriesAt[]>`
+  with here as (
+    select id
+    from tree
+    where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null),
+  own as (
+    select n.id, n.tree_id, n.label_id, n.use_key
+    from plan n
+    where n.outfit_id = ${scope.outfitId} and n.state = 'open' and n.visit_id is null and ${ofHere(tx, tx`n.tree_id`)}),
+  going as (
+    select *
+    from own
+    union all
+    select f.id, f.tree_id, (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key'
+    from follow_up f
+    join record r on r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest and not r.withdrawn
+    where f.outfit_id = ${scope.outfitId} and f.state = 'open' and f.kind = 'treat-again' and f.rule_id <> 'laid'
+      and ${ofHere(tx, tx`f.tree_id`)}
+      and not exists (
+        select
         from own
-        union all
-        select f.id, f.tree_id, (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key'
-        from follow_up f
-        join record r on r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest and not r.withdrawn
-        where f.outfit_id = ${scope.outfitId} and f.state = 'open' and f.kind = 'treat-again' and f.rule_id <> 'laid'
-          and ${ofHere(tx, tx`f.tree_id`)}
-          and not exists (
-            select
-            from own
-            where own.tree_id = f.tree_id and own.label_id = (r.data->'product'->>'labelId')::uuid)),
-      each as (
-        select g.*, (
-          select jsonb_build_object('school', p.school, 'everyYears', p.every_years, 'years', p.years)
-          from programme p
-          where p.outfit_id = ${scope.outfitId} and p.tree_id = g.tree_id
-          order by p.at desc, p.id desc
-          limit 1) as programme
-        from going g)
-      select u as use, e.programme, array_agg(e.id) as ids
-      from each e
-      join label l on l.outfit_id = ${scope.outfitId} and l.id = e.label_id
-      cross join lateral (
-        select x as u
-        from jsonb_array_elements(l.data->'uses') x
-        where x->>'key' = e.use_key
-        limit 1) u
-      group by e.label_id, u.u, e.programme`),
-  ]);
+        where own.tree_id = f.tree_id and own.label_id = (r.data->'product'->>'labelId')::uuid)),
+  each as (
+    select g.*, (
+      select jsonb_build_object('school', p.school, 'everyYears', p.every_years, 'years', p.years)
+      from programme p
+      where p.outfit_id = ${scope.outfitId} and p.tree_id = g.tree_id
+      order by p.at desc, p.id desc
+      limit 1) as programme
+    from going g)
+  select u as use, e.programme, array_agg(e.id) as ids
+  from each e
+  join label l on l.outfit_id = ${scope.outfitId} and l.id = e.label_id
+  cross join lateral (
+    select x as u
+    from jsonb_array_elements(l.data->'uses') x
+    where x->>'key' = e.use_key
+    limit 1) u
+  group by e.label_id, u.u, e.programme`;
+
+/** What stands at a place beside the visits of its year, in one statement: its series, its tasks, and what rows left out. */
+export const besideVisits = (
+  scope: Scope,
+  placeId: string,
+  tasksFrom: Day,
+): Promise<{ series: SeriesAt[]; left: LeftOut[]; tasks: Task[] }> =>
+  within(scope, async (tx) => {
+    const [row] = await tx<{ series: SeriesAt[]; left: LeftOut[]; tasks: Task[] }[]>`
+      select ${asList(tx, seriesRows(tx, scope, placeId))} as series,
+        ${asList(tx, leftOutRows(tx, scope, placeId))} as left,
+        ${asList(tx, tasksOfPlace(tx, scope, placeId, tasksFrom))} as tasks`;
+    const tasks = row!.tasks.map((k) => ({
+      ...k,
+      settledAt: k.settledAt && new Date(k.settledAt),
+      changedAt: new Date(k.changedAt),
+    }));
+    return { series: row!.series, left: dated(row!.left), tasks };
+  });

@@ -16,7 +16,7 @@ import { roundHead, ticksOf } from '@/store/day';
 import { together } from '@/store/db';
 import { dayPlaces } from '@/store/grounds';
 import { messagesOfRound } from '@/store/messages';
-import { getPlans, openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { getPlans, openVisits, type OpenPlan, type OpenWork } from '@/store/plans';
 import { listCrews, roundsBetween, toldOf, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment, listLots } from '@/store/shelf';
 import { goodStock } from './rounds';
@@ -167,9 +167,8 @@ export const toPutView = (viewer: Viewer, now: Date): Promise<ToPut> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const last = after(today, AHEAD_DAYS, 'days');
-    const [open, works, crews, rounds] = await Promise.all([
-      openPlans(viewer),
-      openWorks(viewer),
+    const [{ plans: open, works }, crews, rounds] = await Promise.all([
+      openVisits(viewer),
       listCrews(viewer),
       roundsBetween(viewer, today, last),
     ]);

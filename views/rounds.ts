@@ -10,7 +10,7 @@ import { batchesAbout } from '@/store/batches';
 import { together } from '@/store/db';
 import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
-import { openPlans, openWorks } from '@/store/plans';
+import { openVisits } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment, listLots, type Lot } from '@/store/shelf';
 
@@ -25,9 +25,8 @@ export function goodStock(lots: readonly Lot[], day: Day): Map<string, number> {
 export const roundsView = (v: Viewer, now: Date) =>
   together(v, async () => {
     const today = todayOf(v, now);
-    const [plans, works, equipment, lots, kept, hanging, mixes] = await Promise.all([
-      openPlans(v),
-      openWorks(v),
+    const [{ plans, works }, equipment, lots, kept, hanging, mixes] = await Promise.all([
+      openVisits(v),
       listEquipment(v),
       listLots(v),
       roundsBetween(v, today, after(today, 13, 'days')),

@@ -33,10 +33,10 @@ import { withSeries } from './series';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
 import { placeNames } from '@/store/grounds';
-import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
-import { leftOutAt, type LeftOut } from '@/store/left-out';
-import { tasksAt, type Task } from '@/store/tasks';
-import { seriesAt, yearVisits, type YearVisit } from '@/store/year-visits';
+import { openVisits, type OpenPlan, type OpenWork } from '@/store/plans';
+import type { LeftOut } from '@/store/left-out';
+import type { Task } from '@/store/tasks';
+import { besideVisits, yearVisits, type YearVisit } from '@/store/year-visits';
 import { placeStand, placeYears, type PlaceStand, type PlaceYear, type Sighting } from '@/store/season';
 
 /** A host of a place with its year. */
@@ -337,11 +337,10 @@ export const seasonView = (
   drawn: { from: Day; to: Day } = { from, to },
 ): Promise<Season> =>
   together(viewer, async () => {
-    const [places, due, plans, works, place] = await Promise.all([
+    const [places, due, { plans, works }, place] = await Promise.all([
       placeNames(viewer, 200),
       dueBetween(viewer, from, to, 400),
-      openPlans(viewer),
-      openWorks(viewer),
+      openVisits(viewer),
       placeStand(viewer, placeId, after(dayIn(now, viewer.timeZone), -60, 'days')),
     ]);
     const [year] = place ? await placeYears(viewer, [place.id], taughtFrom(now)) : [];
@@ -353,9 +352,9 @@ export const seasonView = (
       new Date(now.getTime() - SHOWN_DAYS * DAY_MS),
     );
     const visits = place ? await yearVisits(viewer, place.id, drawn.from, drawn.to, dayIn(now, place.timeZone)) : [];
-    const series = place ? await seriesAt(viewer, place.id) : [];
-    const left = place ? await leftOutAt(viewer, place.id) : [];
-    const tasks = place ? await tasksAt(viewer, place.id, drawn.from) : [];
+    const { series, left, tasks } = place
+      ? await besideVisits(viewer, place.id, drawn.from)
+      : { series: [], left: [], tasks: [] };
     const rained = underRain(due, await hoursOver(viewer, due, stationFor, now), now);
     const within = (p: { plannedFor: Day | null }) => p.plannedFor !== null && p.plannedFor <= to;
     return {

@@ -11,9 +11,9 @@ import { stagesAbout, type StageDate } from '@/core/season/stages';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { dueBetween } from '@/store/follow-ups';
+import { dueWithin } from '@/store/follow-ups';
 import { hangingCount } from '@/store/hanging';
-import { openPlans, openWorks, type OpenPlan, type OpenWork } from '@/store/plans';
+import { openVisits, type OpenPlan, type OpenWork } from '@/store/plans';
 import { tasksDue, type Task } from '@/store/tasks';
 import { heldBy } from '@/store/shelf';
 import { treatNotPlanned, type ToTreat } from '@/store/today';
@@ -71,19 +71,19 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
-    const [plans, works, late, due, soon, tasks, wanted, hanging] = await Promise.all([
-      openPlans(viewer, 120),
-      openWorks(viewer, 60),
-      dueBetween(viewer, '1900-01-01', after(today, -1, 'days'), 25),
-      dueBetween(viewer, today, today, 25),
-      dueBetween(viewer, after(today, 1, 'days'), horizon, 12),
+    const [{ plans, works }, dues, tasks, wanted, hanging] = await Promise.all([
+      openVisits(viewer, { plans: 120, works: 60 }),
+      dueWithin(viewer, [
+        { from: '1900-01-01', to: after(today, -1, 'days'), most: 25 },
+        { from: today, to: today, most: 25 },
+        { from: after(today, 1, 'days'), to: horizon, most: 12 },
+      ]),
       tasksDue(viewer, horizon, 25),
       treatNotPlanned(viewer, 6),
       hangingCount(viewer),
     ]);
     const undecided = await ways(viewer, wanted, now, station);
     // Rain brings the renewal of a cover forward.
-    const dues = [...late, ...due, ...soon];
     const visits = underRain(dues, await hoursOver(viewer, dues, station, now), now);
     return {
       today,

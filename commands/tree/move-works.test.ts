@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { doneBy, ownOutfit } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
-import { openWorks, plannedBetween } from '@/store/plans';
+import { openVisits, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { finishWork } from './finish-work';
 import { moveWorks } from './move-works';
@@ -26,7 +26,7 @@ async function planned(workId: string, on: string) {
 }
 const move = (workIds: string[], day: string, more: object = {}, who = made.viewer) =>
   doneBy(moveWorks, who, { workIds, day, ...more });
-const stands = async (id: string) => (await openWorks(made.viewer)).find((w) => w.id === id)?.plannedFor;
+const stands = async (id: string) => (await openVisits(made.viewer)).works.find((w) => w.id === id)?.plannedFor;
 
 it('moves a work to another day, and a calendar hears of it; to today it waits at once', async () => {
   const id = await planned('mulch', '2026-09-01');

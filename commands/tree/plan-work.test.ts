@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { doneBy, NOW, ownOutfit } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
-import { openWorks } from '@/store/plans';
+import { openVisits } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { seasonView } from '@/views/season';
@@ -30,11 +30,11 @@ beforeAll(async () => {
 
 it('a cut in the closed season is stopped today, and planned for the day on which it is open', async () => {
   expect(paths(await plan())).toContain('gates.closed-season');
-  expect(await openWorks(made.viewer)).toEqual([]);
+  expect((await openVisits(made.viewer)).works).toEqual([]);
   const id = v7();
   expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
   expect(await plan({ id, on: '2026-11-10' })).toEqual({ ok: true, value: null });
-  expect(await openWorks(made.viewer)).toMatchObject([{ id, workId: 'open-crown', plannedFor: '2026-11-10' }]);
+  expect((await openVisits(made.viewer)).works).toMatchObject([{ id, workId: 'open-crown', plannedFor: '2026-11-10' }]);
   const { works } = await seasonView(made.viewer, NOW, fair, '2026-06-01', '2027-06-01', null);
   expect(works.map((w) => w.id)).toEqual([id]);
 });
@@ -53,7 +53,7 @@ it('what may be done at once is planned for no day, today’s date included', as
   for (const on of [null, undefined, '2026-06-01']) {
     const id = v7();
     expect(await plan({ id, workId: 'mulch', on })).toMatchObject({ ok: true });
-    expect((await openWorks(made.viewer)).find((w) => w.id === id)).toMatchObject({ plannedFor: null });
+    expect((await openVisits(made.viewer)).works.find((w) => w.id === id)).toMatchObject({ plannedFor: null });
   }
 });
 
