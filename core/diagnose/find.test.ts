@@ -43,7 +43,7 @@ it('what nobody says finds nothing, and everything that people say leads somewhe
 
 it('every condition is found by its own name, and by each of its Latin names', () => {
   for (const c of shipped.conditions) {
-    expect([c.id, found(c.name).slice(0, 3)]).toEqual([c.id, expect.arrayContaining([c.id])]);
+    expect([c.id, found(c.name)[0]]).toEqual([c.id, c.id]);
     for (const latin of c.latin?.split(', ') ?? [])
       expect([latin, found(latin).slice(0, 8)]).toEqual([latin, expect.arrayContaining([c.id])]);
   }

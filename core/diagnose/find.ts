@@ -14,6 +14,7 @@ const options = {
   fuzzy: (term: string) => (term.length > 3 ? 0.22 : false),
   combineWith: 'AND' as const,
 };
+const said = (term: string) => (term.length > 3 ? 1 : false);
 const bare = (text: string) =>
   text
     .normalize('NFD')
@@ -55,7 +56,8 @@ export function guideSearch(
   /** What was typed, and whatever it is called otherwise: any word of that will do. */
   const ask = <T>(index: MiniSearch<T>, words: string, boost: Record<string, number>) => {
     const typed = index.search(words, { ...options, boost });
-    const meant = sayings.search(words, options).flatMap((s) => everyday[s.id as number]?.[1] ?? []);
+    // A slip in what people say is taken for another word sooner than one in a name: “beavers” are no “leaves”.
+    const meant = sayings.search(words, { ...options, fuzzy: said }).flatMap((s) => everyday[s.id as number]?.[1] ?? []);
     const other = meant.length ? index.search(meant.join(' '), { combineWith: 'OR', boost }) : [];
     // Everyday words say less surely what is meant than the guide's own.
     const scores = new Map(typed.map((r) => [r.id as string, r.score * 2]));
@@ -63,11 +65,16 @@ export function guideSearch(
     return [...scores].sort((a, b) => b[1] - a[1]).map(([id]) => id);
   };
   const byId = new Map(conditions.map((c) => [c.id, c]));
+  const names = conditions.map((c) => ({ id: c.id, name: tokenize(c.name).join(' ') }));
   return {
-    conditions: (words) =>
-      ask(ofConditions, words, { name: 4, latin: 4, signs: 1.5 })
+    conditions: (words) => {
+      const asked = tokenize(words).join(' ');
+      // Who types a name means it, however many signs speak in those words.
+      const named = asked.length > 2 ? names.filter((n) => n.name.startsWith(asked)).map((n) => n.id) : [];
+      return [...new Set([...named, ...ask(ofConditions, words, { name: 4, latin: 4, signs: 1.5 })])]
         .slice(0, MOST)
-        .flatMap((id) => byId.get(id) ?? []),
+        .flatMap((id) => byId.get(id) ?? []);
+    },
     signs: (words) => ask(ofSigns, words, {}).slice(0, MOST),
   };
 }
