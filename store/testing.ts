@@ -63,6 +63,7 @@ export const listenToStatements = () => {
 
 interface PlanNode {
   'Node Type': string;
+  'Plan Rows': number;
   'Relation Name'?: string;
   'Index Cond'?: string;
   'Index Name'?: string;
@@ -78,18 +79,18 @@ function readsAll(node: PlanNode, limited: boolean): boolean {
   if (!/Index/.test(node['Node Type']) || limited || SHORT.includes(node['Index Name'] ?? '')) return false;
   return /^\(outfit_id = [^()]*(\([^()]*\))?[^()]*\)$/.test(node['Index Cond'] ?? '(outfit_id = all)');
 }
-function whole(node: PlanNode, limited = false): string[] {
+function whole(node: PlanNode, limited = false): PlanNode[] {
   const type = node['Node Type'];
   const below = type === 'Limit' ? true : GATHERS.test(type) ? false : limited;
   return [
-    ...(node['Relation Name'] && readsAll(node, limited) ? [node['Relation Name']] : []),
+    ...(node['Relation Name'] && readsAll(node, limited) ? [node] : []),
     ...(node.Plans ?? []).flatMap((child) => whole(child, below)),
   ];
 }
 
 /**
- * Tables of which the statements of `work` would read all rows of the outfit, as the database plans them now, each with how
- * the statement begins. Call `listenToStatements` before the pool is opened.
+ * Tables of which the statements of `work` would read all rows of the outfit, as the database plans them now, each with what
+ * the database expects there and how the statement begins. Call `listenToStatements` before the pool is opened.
  */
 export async function walkedWhole(scope: Scope, work: () => Promise<unknown>): Promise<string[]> {
   heard.length = 0;
@@ -104,8 +105,10 @@ export async function walkedWhole(scope: Scope, work: () => Promise<unknown>): P
         `explain (format json) ${statement}`,
         given as never[],
       );
-      for (const table of whole(row!['QUERY PLAN'][0]!.Plan))
-        out.push(`${table}: ${statement.replace(/\s+/g, ' ').trim().slice(0, 90)}`);
+      for (const node of whole(row!['QUERY PLAN'][0]!.Plan))
+        out.push(
+          `${node['Relation Name']}: ${node['Node Type']} of ${node['Plan Rows']} rows in ${statement.replace(/\s+/g, ' ').trim().slice(0, 90)}`,
+        );
     });
   return out;
 }

@@ -6,6 +6,8 @@ import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder } from '@/commands/facts/diagnosis';
+import { enemiesOf, NO_ENEMIES } from '@/knowledge/enemies';
+import { REPLANTING } from '@/knowledge/replanting';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
@@ -24,6 +26,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { knowledge } = await knowledgeFor(v);
   const find = finder(knowledge);
   const c = find(id) ?? notFound();
+  const enemies = enemiesOf(id);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const hosts = knowledge.hosts.filter((h) => concerns(c.groups, h));
   const figures = [...new Set(signsOf(c).flatMap((s) => signs.get(s)?.figure ?? []))];
@@ -184,6 +187,21 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         <p className="mt-2">
           <b>What does not work:</b> {c.useless}
         </p>
+        {enemies && (
+          <p className="mt-1">
+            <b>What eats it:</b> {enemies.who}. <b>They are spared so:</b> {enemies.spare}
+          </p>
+        )}
+        {NO_ENEMIES[id] && (
+          <p className="mt-1">
+            <b>What eats it:</b> {NO_ENEMIES[id]}
+          </p>
+        )}
+        {REPLANTING[id] && (
+          <p className="mt-1">
+            <b>What is planted again:</b> {REPLANTING[id]}
+          </p>
+        )}
         {c.protect && (
           <p className="mt-1">
             <b>Sound trees:</b> protect within {c.protect.withinKm} km of a find. {c.protect.why}
