@@ -57,7 +57,9 @@ export function guideSearch(
   const ask = <T>(index: MiniSearch<T>, words: string, boost: Record<string, number>) => {
     const typed = index.search(words, { ...options, boost });
     // A slip in what people say is taken for another word sooner than one in a name: “beavers” are no “leaves”.
-    const meant = sayings.search(words, { ...options, fuzzy: said }).flatMap((s) => everyday[s.id as number]?.[1] ?? []);
+    const meant = sayings
+      .search(words, { ...options, fuzzy: said })
+      .flatMap((s) => everyday[s.id as number]?.[1] ?? []);
     const other = meant.length ? index.search(meant.join(' '), { combineWith: 'OR', boost }) : [];
     // Everyday words say less surely what is meant than the guide's own.
     const scores = new Map(typed.map((r) => [r.id as string, r.score * 2]));
