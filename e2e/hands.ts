@@ -109,9 +109,17 @@ export async function openQuayRound(page: Page): Promise<{ round: string; mix: s
   await page.goto('/rounds');
   const quay = page.getByRole('main').locator('section, li').filter({ hasText: 'Quay crew' });
   const round = (await quay.locator('[href*="/rounds/day/"]').first().getAttribute('href'))!;
-  await page.goto(round);
-  const mix = (await page.locator('main [href*="/rounds/mix?"]').first().getAttribute('href'))!;
-  return { round, mix };
+  const rows = await page
+    .locator('main [href*="/rounds/row"]')
+    .evaluateAll((all) => all.map((a) => a.getAttribute('href')!));
+  // What the round mixes depends on the day it was put together for; a row that waits is mixed for as well.
+  for (const at of [round, ...rows]) {
+    await page.goto(at);
+    await page.getByRole('heading', { level: 1 }).first().waitFor();
+    const mix = page.locator('main [href*="/rounds/mix?"]').first();
+    if (await mix.count()) return { round, mix: (await mix.getAttribute('href'))! };
+  }
+  throw new Error('Nothing that waits is mixed.');
 }
 
 /** Settles something that a phone sent and the server refused, with a word. */

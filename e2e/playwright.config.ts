@@ -15,6 +15,9 @@ export default defineConfig({
     // Only the journey without signal holds rounds; in the others it would do so for nobody, and cost them time.
     serviceWorkers: 'block',
     trace: 'retain-on-failure',
+    // What is not there within a minute is not there: a long journey says so at once instead of waiting for its own end.
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     launchOptions: {
       executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
       args: [
