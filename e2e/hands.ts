@@ -109,17 +109,21 @@ export async function openQuayRound(page: Page): Promise<{ round: string; mix: s
   await page.goto('/rounds');
   const quay = page.getByRole('main').locator('section, li').filter({ hasText: 'Quay crew' });
   const round = (await quay.locator('[href*="/rounds/day/"]').first().getAttribute('href'))!;
-  const rows = await page
-    .locator('main [href*="/rounds/row"]')
-    .evaluateAll((all) => all.map((a) => a.getAttribute('href')!));
-  // What the round mixes depends on the day it was put together for; a row that waits is mixed for as well.
-  for (const at of [round, ...rows]) {
-    await page.goto(at);
+  const waiting = await page
+    .locator('main [href*="/apply"]')
+    .evaluateAll((all) => all.map((a) => new URL((a as HTMLAnchorElement).href).searchParams.get('plan')));
+  await page.goto(round);
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  const own = page.locator('main [href*="/rounds/mix?"]').first();
+  if (await own.count()) return { round, mix: (await own.getAttribute('href'))! };
+  // What the round mixes depends on the day that it was put together for; for what else waits, it is mixed as well.
+  for (const plan of waiting.filter(Boolean)) {
+    const mix = `/rounds/mix?plan=${plan}`;
+    await page.goto(mix);
     await page.getByRole('heading', { level: 1 }).first().waitFor();
-    const mix = page.locator('main [href*="/rounds/mix?"]').first();
-    if (await mix.count()) return { round, mix: (await mix.getAttribute('href'))! };
+    if (await page.getByRole('button', { name: 'Mixed' }).count()) return { round, mix };
   }
-  throw new Error('Nothing that waits is mixed.');
+  throw new Error(`Nothing that waits is mixed: ${waiting.length} looked at.`);
 }
 
 /** Settles something that a phone sent and the server refused, with a word. */
