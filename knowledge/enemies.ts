@@ -1,7 +1,8 @@
 /** What eats a pest, by name, and what spares those that do. Practice consensus; which of them are there is local. */
 export interface Enemies {
   who: string;
-  spare: string;
+  /** Null where nobody can count on them. */
+  spare: string | null;
 }
 
 const SPARE = {
@@ -140,15 +141,17 @@ const KNOWN: Readonly<Record<string, [kind: Kind, who: string]>> = {
 };
 
 /** Pests on whose enemies nobody can count, and why. */
-export const NO_ENEMIES: Readonly<Record<string, string>> = {
+const NO_ENEMIES: Readonly<Record<string, string>> = {
   'asian-longhorn': 'Woodpeckers take some; whoever waits for them loses the town: report.',
   'shot-hole-borer': 'It lives deep in the wood with its own fungus; hardly anything follows it there.',
   'polyphagous-borer': 'It lives deep in the wood with its own fungus; hardly anything follows it there.',
 };
 
-/** @returns null where none is known by name */
+/** @returns null for what is no pest */
 export function enemiesOf(conditionId: string): Enemies | null {
   const known = KNOWN[conditionId];
-  return known ? { who: known[1], spare: SPARE[known[0]] } : null;
+  if (known) return { who: `${known[1]}.`, spare: SPARE[known[0]] };
+  const why = NO_ENEMIES[conditionId];
+  return why ? { who: why, spare: null } : null;
 }
-export const ENEMIES_KNOWN = Object.keys(KNOWN);
+export const ENEMIES_KNOWN = [...Object.keys(KNOWN), ...Object.keys(NO_ENEMIES)];

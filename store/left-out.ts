@@ -43,6 +43,7 @@ export interface LeftOut {
   stop: LeftStop;
   at: Date;
 }
+/** A part of the statement that `besideVisits` sends. */
 export const leftOutRows = (tx: Tx, scope: Scope, placeId: string) =>
   tx<LeftOut[]>`
   select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, l.data->>'name' as label, x.stop, x.at
@@ -58,9 +59,6 @@ export const leftOutRows = (tx: Tx, scope: Scope, placeId: string) =>
         and m.key = l.key)
   order by l.key, t.walk_order, t.id
   limit 500`;
-export const leftOutAt = (scope: Scope, placeId: string): Promise<LeftOut[]> =>
-  within(scope, async (tx) => [...(await leftOutRows(tx, scope, placeId))]);
-
 export const settleLeftOut = (scope: Scope, ids: readonly string[], settled: boolean) =>
   within(
     scope,

@@ -1,7 +1,7 @@
 import type { Prices } from '@/core/cost/prices';
 import type { Schools } from '@/core/decide/schools';
 import type { Region } from '@/core/gates/region';
-import type { Role } from '@/core/people/rights';
+import { rolesThatMay, type Role } from '@/core/people/rights';
 import { hashPassword } from './auth';
 import { json, within, type Scope } from './db';
 
@@ -31,12 +31,12 @@ export const listPeople = (scope: Scope): Promise<Person[]> =>
 /** Somebody who may have a hand in what another writes. */
 export type Hand = Pick<Person, 'id' | 'name'>;
 /** Who may have a hand in it beside whoever writes it, those of the same crew first. */
-export const handsBeside = (scope: Scope, roles: readonly Role[]): Promise<Hand[]> =>
+export const handsBeside = (scope: Scope): Promise<Hand[]> =>
   within(scope, async (tx) => [
     ...(await tx<Hand[]>`
       select p.id, p.name
       from person p
-      where p.outfit_id = ${scope.outfitId} and p.active and p.id <> ${scope.personId} and p.role = any(${[...roles]})
+      where p.outfit_id = ${scope.outfitId} and p.active and p.id <> ${scope.personId} and p.role = any(${[...rolesThatMay('apply')]})
       order by exists (
           select 1
           from crew_person a

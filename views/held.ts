@@ -3,7 +3,7 @@ import { spotOf } from '@/commands/facts/diagnosis';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import type { HeldTree, SheetFacts } from '@/commands/facts/waiting-tree';
-import { may, rolesThatMay } from '@/core/people/rights';
+import { may } from '@/core/people/rights';
 import { expectedHours } from '@/core/weather/expected';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -39,7 +39,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
       getPlans(viewer, open),
       listLots(viewer),
-      handsBeside(viewer, rolesThatMay('apply')),
+      handsBeside(viewer),
     ]);
     const sheets = await Promise.all(
       plans.map(async (plan): Promise<SheetFacts> => {

@@ -6,7 +6,7 @@ import { todayOf } from '@/commands/today';
 import { oneMix } from '@/core/book/row';
 import type { Dose } from '@/core/dose/dose';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { may, rolesThatMay } from '@/core/people/rights';
+import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import type { BatchRow } from '@/store/batches';
 import { together } from '@/store/db';
@@ -73,7 +73,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
       stockFor(viewer, { ...first, dose }, now),
       arrivalAt(viewer, head.placeId, may(viewer.role, 'see gate codes')),
       rowGrounds(viewer, now, mine),
-      handsBeside(viewer, rolesThatMay('apply')),
+      handsBeside(viewer),
     ]);
     const [ground] = grounds;
     if (!ground) return null;

@@ -3,7 +3,7 @@ import { knowledgeOf } from '@/commands/facts/knowledge';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { stockFor } from '@/commands/facts/batches';
-import { may, rolesThatMay } from '@/core/people/rights';
+import { may } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -67,7 +67,7 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
       stockFor(viewer, { ...plan, dose }, now),
       arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
       hangingOf(viewer, plan.id),
-      handsBeside(viewer, rolesThatMay('apply')),
+      handsBeside(viewer),
     ]);
     return { open, sheet: { plan, held, stock, arrival, hung, hands } };
   });

@@ -3,10 +3,10 @@ import { perform } from '@/commands/command';
 import { ownOutfit } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { leftOutAt } from '@/store/left-out';
 import { openPlans } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
 import { rowTrees } from '@/store/tree';
+import { besideVisits } from '@/store/year-visits';
 import { seasonView } from '@/views/season';
 import { settleLeftOut } from './settle-left-out';
 import { elmAvenue, NOVEMBER } from './testing';
@@ -15,7 +15,7 @@ const made = ownOutfit();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 const trees: Record<string, string> = {};
-const left = () => leftOutAt(viewer, made.o.placeId);
+const left = (who = viewer) => besideVisits(who, made.o.placeId, '2026-01-01').then((b) => b.left);
 const settle = (ids: string[], settled: boolean, who = viewer) =>
   perform(settleLeftOut, { viewer: who, now: NOVEMBER, station: fair }, { ids, settled });
 
@@ -88,7 +88,7 @@ it('it stays listed on the year of the place until it is set aside, planned, or 
 it('another outfit sees and settles none of it', async () => {
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
   const [lime] = await left();
-  expect(await leftOutAt(theirs, made.o.placeId)).toEqual([]);
+  expect(await left(theirs)).toEqual([]);
   expect(await settle([lime!.id], true, theirs)).toMatchObject({ ok: false });
   expect(await settle([lime!.id], true, { ...viewer, role: 'technician' })).toMatchObject({ ok: false });
   expect(await left()).toHaveLength(1);

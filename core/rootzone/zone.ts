@@ -59,11 +59,15 @@ export interface MulchRing {
   m3: number;
   bags: number;
 }
+/** Ground of a ring that stays clear of the bark; null where its outer edge lies within the clearance. */
+export function clearRing(diameter: Cm, outerM: number, clear: Cm = 10): SquareM | null {
+  const inner = (diameter / 2 + clear) / 100;
+  return outerM > inner ? Math.PI * (outerM ** 2 - inner ** 2) : null;
+}
 /** Mulch for a ring that stays clear of the bark. @param depth cm, 5 to 10 @param bagL litres in one bag */
 export function mulchRing(diameter: Cm, outerM: number, depth: Cm, bagL = 50, clear: Cm = 10): MulchRing | null {
-  const inner = (diameter / 2 + clear) / 100;
-  if (outerM <= inner || depth < 5 || depth > 10) return null;
-  const areaM2 = Math.PI * (outerM ** 2 - inner ** 2);
+  const areaM2 = clearRing(diameter, outerM, clear);
+  if (areaM2 === null || depth < 5 || depth > 10) return null;
   const m3 = (areaM2 * depth) / 100;
   return { areaM2, m3, bags: Math.ceil((m3 * 1000) / bagL - 1e-9) };
 }

@@ -52,6 +52,10 @@ const middle = (of: readonly number[]): number => {
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 };
 
+/** The middle of what an outfit did, drawn to the practice figure while that is little. */
+const drawn = (usual: number, own: readonly number[]): number =>
+  own.length ? (PRIOR * usual + own.length * middle(own)) / (PRIOR + own.length) : usual;
+
 /** One piece of work of a closed day, in the order of the day. */
 export interface Piece extends Where {
   placeId: string;
@@ -96,8 +100,10 @@ const [LEAST_SET_UP, MOST_SET_UP] = [0.5, 3];
 
 /** How long setting up takes an outfit, against the practice figures: the middle of its closed days, drawn to 1 while they are few. */
 export function learnedSetUp(days: readonly DayDone[]): number {
-  const own = days.flatMap((d) => setUpRatio(d) ?? []);
-  return own.length ? (PRIOR + own.length * middle(own)) / (PRIOR + own.length) : 1;
+  return drawn(
+    1,
+    days.flatMap((d) => setUpRatio(d) ?? []),
+  );
 }
 
 /**
@@ -114,11 +120,7 @@ export function learnedPace(log: readonly Timed[], days: readonly DayDone[]): Re
         .filter((t) => t.method === method && t.minutes >= LEAST && t.minutes <= MOST)
         .map((t) => Math.max(1, t.minutes - HOLE_MINUTES * t.holes));
       const { prepare, each } = PACE[method];
-      const n = own.length;
-      return [
-        method,
-        { prepare: prepare * setUp, each: n ? (PRIOR * each + n * middle(own)) / (PRIOR + n) : each, own: n },
-      ];
+      return [method, { prepare: prepare * setUp, each: drawn(each, own), own: own.length }];
     }),
   ) as Record<Method, Pace & { own: number }>;
 }

@@ -136,3 +136,28 @@ export const CUT_TAKE = [
   { what: 'Saws, loppers, pole saw, all clean', amount: '1 set' },
   { what: '70 % alcohol, cloths', amount: '1 set' },
 ];
+
+/** Conditions in which what is left of the wood must carry less, and nothing is cut out of it. */
+export const RELIEVED: readonly string[] = [
+  'butt-rot',
+  'giant-polypore',
+  'brittle-cinder',
+  'ganoderma-rot',
+  'shaggy-polypore',
+  'sulphur-polypore',
+  'conifer-root-rot',
+  'beefsteak-rot',
+  'velvet-top-rot',
+  'ash-heart-rot',
+  'hoof-fungus',
+  'birch-bracket-rot',
+  'oak-bracket-rot',
+  'plum-bracket-rot',
+  'dryads-saddle-rot',
+  'oyster-rot',
+  'massaria-plane',
+  'storm-breaks',
+  'old-age-decline',
+];
+/** Conditions that have a cut of their own: neither is diseased wood cut out, nor is light the answer. */
+export const OWN_CUT: readonly string[] = ['rootstock-takeover', 'mistletoe', 'ivy-cover', ...RELIEVED];

@@ -25,6 +25,22 @@ export const servicesGate = (located: boolean): Gate[] =>
         }),
       ];
 
+/** No ring of mulch or compost where its outer edge lies within the clearance to the bark. */
+export const ringGate = (ring: object | number | null): Gate[] =>
+  ring === null
+    ? [
+        gate({
+          id: 'mulch-ring',
+          strength: 'stop',
+          title: 'No ring left',
+          sentence: 'The outer edge lies within ten centimetres of the bark.',
+          source: 'arithmetic',
+          satisfy: 'Take it farther out.',
+        }),
+      ]
+    : [];
+export const NO_RING = 'The ring ends inside its clearance.';
+
 export const cubic = (m3: number, system: UnitSystem) =>
   system === 'us'
     ? { value: figure(m3 * 1.307950619, 3), unit: 'yd³', text: `${figure(m3 * 1.307950619, 3)} yd³` }

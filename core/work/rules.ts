@@ -52,10 +52,10 @@ export const WORK_RULES: readonly WorkRule[] = [
   {
     ids: ['mulch-ring'],
     strength: 'stop',
-    about: 'Mulch lies clear of the bark and 5 to 10 cm deep',
+    about: 'Mulch lies clear of the bark and 5 to 10 cm deep, compost clear of it too',
     facts: 'measures of the ring',
     setBy: 'practice',
-    works: ['mulch'],
+    works: ['mulch', 'compost'],
   },
   {
     ids: ['supply-short'],

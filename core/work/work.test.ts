@@ -147,6 +147,7 @@ describe('each gate of a work trips, and just does not', () => {
     ['girdling', 'girdling-leave', { root: 16 }, { root: 15 }],
     ['girdling', 'girdling-many', { others: 3 }, { others: 2 }],
     ['mulch', 'mulch-ring', { radius: 0.33 }, { radius: 1 }],
+    ['compost', 'mulch-ring', { radius: 0.5 }, { radius: 1 }, { diameterCm: 90 }],
     ['water', 'supply-short', { emitters: 8, flow: 4, supply: 31 }, { emitters: 8, flow: 4, supply: 32 }],
     ['replant', 'replant-same', { soilBorne: true, sameKind: true }, { soilBorne: true, sameKind: false }],
     ['replant', 'replant-near', { soilBorne: true, away: 4.9 }, { soilBorne: true, away: 5 }],

@@ -1,5 +1,6 @@
 import { figure, showArea } from '../../units/units';
-import { cubic } from '../digs';
+import { clearRing } from '../../rootzone/zone';
+import { cubic, NO_RING, ringGate } from '../digs';
 import { num, rule, type Work } from '../work';
 
 export const compostWork: Work = {
@@ -21,11 +22,15 @@ export const compostWork: Work = {
     { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 0.5, max: 3, usual: () => 1.5 },
   ],
   workOut: (facts, a) => {
-    const m2 = Math.PI * Math.max(0, num(a, 'radius') ** 2 - (facts.diameterCm / 200 + 0.1) ** 2);
-    const m3 = cubic(Math.max(0.001, (m2 * num(a, 'depth')) / 100), facts.system);
+    const ring = clearRing(facts.diameterCm, num(a, 'radius'));
+    const m2 = ring ?? 0;
+    const m3 = cubic((m2 * num(a, 'depth')) / 100, facts.system);
     return {
       figures: [{ name: 'Compost', value: m3.value, unit: m3.unit }],
-      sum: [`${showArea(m2, facts.system).text} × ${num(a, 'depth')} cm, ten centimetres clear of the bark`],
+      sum:
+        ring === null
+          ? [NO_RING]
+          : [`${showArea(m2, facts.system).text} × ${num(a, 'depth')} cm, ten centimetres clear of the bark`],
       steps: [
         'Ripe and sieved, from no diseased tree of the same kind.',
         `Not more than ${figure(num(a, 'depth'), 2)} cm: roots breathe through it; mulch over it.`,
@@ -35,7 +40,7 @@ export const compostWork: Work = {
         { what: 'Compost', amount: m3.text },
         { what: 'Rake, barrow', amount: '1 set' },
       ],
-      gates: [],
+      gates: ringGate(ring),
       minutes: 10 + m2 * 1.5,
       followUps: [
         rule(

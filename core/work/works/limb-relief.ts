@@ -1,29 +1,6 @@
 import { showTrunk } from '../../units/units';
-import { CUT_STEPS, CUT_TAKE, cutGates, dressing, dry, hazard } from '../cuts';
+import { CUT_STEPS, CUT_TAKE, cutGates, dressing, dry, hazard, RELIEVED } from '../cuts';
 import { num, rule, type Work } from '../work';
-
-/** Conditions in which what is left of the wood must carry less, and nothing is cut out of it. */
-export const RELIEVED: readonly string[] = [
-  'butt-rot',
-  'giant-polypore',
-  'brittle-cinder',
-  'ganoderma-rot',
-  'shaggy-polypore',
-  'sulphur-polypore',
-  'conifer-root-rot',
-  'beefsteak-rot',
-  'velvet-top-rot',
-  'ash-heart-rot',
-  'hoof-fungus',
-  'birch-bracket-rot',
-  'oak-bracket-rot',
-  'plum-bracket-rot',
-  'dryads-saddle-rot',
-  'oyster-rot',
-  'massaria-plane',
-  'storm-breaks',
-  'old-age-decline',
-];
 
 export const limbReliefWork: Work = {
   id: 'limb-relief',

@@ -1,8 +1,7 @@
-import { gate } from '../../gates/gate';
 import { mulchRing } from '../../rootzone/zone';
 import { showArea } from '../../units/units';
 import { num, rule, type Work } from '../work';
-import { cubic } from '../digs';
+import { cubic, NO_RING, ringGate } from '../digs';
 
 export const mulchWork: Work = {
   id: 'mulch',
@@ -33,7 +32,7 @@ export const mulchWork: Work = {
       ],
       sum: m
         ? [`${showArea(m.areaM2, facts.system).text} × ${num(a, 'depth')} cm, ten centimetres clear of the bark`]
-        : ['The ring ends inside its clearance.'],
+        : [NO_RING],
       steps: [
         'Grass off or mown short, soil damp, collar free.',
         'Ten centimetres clear of the bark all round: a ring, never a cone against the trunk.',
@@ -43,18 +42,7 @@ export const mulchWork: Work = {
         { what: 'Wood chips', amount: `${volume.text}, ${m?.bags ?? 0} bags` },
         { what: 'Fork, rake, barrow', amount: '1 set' },
       ],
-      gates: m
-        ? []
-        : [
-            gate({
-              id: 'mulch-ring',
-              strength: 'stop',
-              title: 'No ring left',
-              sentence: 'The outer edge lies within ten centimetres of the bark.',
-              source: 'arithmetic',
-              satisfy: 'Take it farther out.',
-            }),
-          ],
+      gates: ringGate(m),
       minutes: Math.ceil(10 + (m?.m3 ?? 0) * 45),
       followUps: [
         rule(

@@ -1,8 +1,7 @@
 import { gate } from '../../gates/gate';
 import { showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
-import { RELIEVED } from './limb-relief';
-import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE } from '../cuts';
+import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, OWN_CUT } from '../cuts';
 
 /** How far below the last sign of it diseased wood is cut, cm, where the knowledge base says more than the usual. */
 const CUT_BELOW: Record<string, number> = {
@@ -17,23 +16,13 @@ const CUT_BELOW: Record<string, number> = {
   'canker-stain': 100,
 };
 
-/** Conditions that have a cut of their own, or none that takes a disease out. */
-const OTHER_CUTS: readonly string[] = [
-  'rootstock-takeover',
-  'water-shoots',
-  'dense-crown',
-  'mistletoe',
-  'ivy-cover',
-  ...RELIEVED,
-];
-
 export const pruneDiseasedWork: Work = {
   id: 'prune-diseased',
   name: 'Cut diseased wood',
   method: 'pruning',
   // What was missed shows in the next year.
   life: { times: 1, apart: 0, everyYears: 1, courses: 2 },
-  when: (f) => !OTHER_CUTS.includes(f.condition?.id ?? ''),
+  when: (f) => ![...OWN_CUT, 'water-shoots', 'dense-crown'].includes(f.condition?.id ?? ''),
   asks: [
     {
       key: 'below',

@@ -6,7 +6,7 @@ import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder } from '@/commands/facts/diagnosis';
-import { enemiesOf, NO_ENEMIES } from '@/knowledge/enemies';
+import { enemiesOf } from '@/knowledge/enemies';
 import { REPLANTING } from '@/knowledge/replanting';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
@@ -189,12 +189,13 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </p>
         {enemies && (
           <p className="mt-1">
-            <b>What eats it:</b> {enemies.who}. <b>They are spared so:</b> {enemies.spare}
-          </p>
-        )}
-        {NO_ENEMIES[id] && (
-          <p className="mt-1">
-            <b>What eats it:</b> {NO_ENEMIES[id]}
+            <b>What eats it:</b> {enemies.who}
+            {enemies.spare && (
+              <>
+                {' '}
+                <b>They are spared so:</b> {enemies.spare}
+              </>
+            )}
           </p>
         )}
         {REPLANTING[id] && (

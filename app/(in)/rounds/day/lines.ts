@@ -8,6 +8,7 @@ import { findHost } from '@/knowledge';
 import type { OpenPlan } from '@/store/plans';
 import type { DoneRow } from '@/store/book';
 import type { DayPlace } from '@/store/grounds';
+import { sheetPath } from '../../tree/[id]/apply/path';
 
 /** Something on a round as a crew reads it. */
 export interface ThingLine {
@@ -46,7 +47,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       title: hostName(p.hostId),
       words: `${aboutWords({ kind: 'plan', method: p.method, label: p.labelName })}, ${showAmount(p.product, p.unit, units).text}`,
       amount: planAmount(p, units),
-      href: `/tree/${p.treeId}/apply?plan=${p.id}&round=${roundId}`,
+      href: sheetPath(p.treeId, p.id, roundId),
       record: record?.rootId ? `/book/${record.rootId}` : null,
       sound: p.sound,
     };
@@ -60,7 +61,7 @@ export function lineOf(t: RoundThing, units: UnitSystem, done: readonly DoneRow[
       title: hostName(w.hostId),
       words: aboutWords({ kind: 'work', workId: w.workId }),
       amount: figure ? `${figure.value} ${figure.unit}` : '',
-      href: `/tree/${w.treeId}/apply?round=${roundId}#works`,
+      href: sheetPath(w.treeId, null, roundId),
       record: null,
       sound: w.sound,
     };

@@ -39,6 +39,7 @@ import type { HungRow } from '@/commands/facts/board';
 import type { Hanging } from './hang.client';
 import { Hands } from './hands.client';
 import { useOfPlace } from './of-place.client';
+import { sheetPath } from './path';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {
@@ -83,9 +84,7 @@ interface Props {
  * alone for this one thing.
  */
 function afterBooking(x: { treeId: string; next: string | undefined; works: boolean; round: string | null }) {
-  const onRound = x.round ? `round=${x.round}` : '';
-  if (x.next) return `/tree/${x.treeId}/apply?plan=${x.next}${onRound && `&${onRound}`}`;
-  if (x.works) return `/tree/${x.treeId}/apply${onRound && `?${onRound}`}#works`;
+  if (x.next || x.works) return sheetPath(x.treeId, x.next ?? null, x.round);
   return x.round ? `/rounds/day/${x.round}` : null;
 }
 
@@ -629,7 +628,7 @@ function AtThisTree({
                 {o.name}
               </b>
             ) : (
-              <Link className="press" href={`/tree/${treeId}/apply?plan=${o.id}${round ? `&round=${round}` : ''}`}>
+              <Link className="press" href={sheetPath(treeId, o.id, round)}>
                 {o.name}
               </Link>
             )}
