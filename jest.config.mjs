@@ -5,6 +5,8 @@ const config = nextJest({ dir: './' })({
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   // Property tests and spawned commands on a busy machine; nothing waits for the clock.
   testTimeout: 60_000,
+  // One core less, as is the default, is half of a small machine.
+  maxWorkers: '100%',
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
 });

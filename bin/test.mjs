@@ -33,22 +33,36 @@ await run(async () => {
   let failed = 0;
   let server = null;
   const bin = (name) => join(root, 'node_modules', '.bin', name);
-  const step = (name, command, args, env = {}) => {
-    if (want.only && !want.only.split(',').includes(name)) return null;
+  const wanted = (name) => !want.only || want.only.split(',').includes(name);
+  /** Runs one step with its words passed on as they come, or kept until it ends where others run beside it. */
+  const step = async (name, command, args, env = {}, kept = false) => {
+    if (!wanted(name)) return null;
     const t = Date.now();
-    say(`\n— ${name}`);
-    const done = spawnSync(command, args, {
+    if (!kept) say(`\n— ${name}`);
+    const running = spawn(command, args, {
       cwd: root,
-      stdio: ['ignore', 'inherit', 'inherit'],
+      stdio: kept ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
     });
-    say(`  ${name}: ${done.status === 0 ? 'passed' : 'FAILED'} (${((Date.now() - t) / 1000).toFixed(1)} s)`);
-    return done.status === 0;
+    let words = '';
+    for (const out of [running.stdout, running.stderr]) out?.setEncoding('utf8').on('data', (text) => (words += text));
+    const good = await new Promise((done) => {
+      running.on('error', (error) => {
+        words += error.message;
+        done(false);
+      });
+      running.on('close', (code) => done(code === 0));
+    });
+    if (kept) say(`\n— ${name}\n${words.trimEnd()}`);
+    say(`  ${name}: ${good ? 'passed' : 'FAILED'} (${((Date.now() - t) / 1000).toFixed(1)} s)`);
+    return good;
   };
-  const check = (...args) => {
-    const good = step(...args);
-    if (good) passed++;
-    else if (good === false) failed++;
+  const inTurn = async (steps) => {
+    for (const [name, command, args] of steps) {
+      const good = await step(name, command, args, {}, true);
+      if (good) passed++;
+      else if (good === false) failed++;
+    }
   };
   const counts = (file, read) => {
     if (!existsSync(file)) return void failed++;
@@ -57,17 +71,24 @@ await run(async () => {
     failed += bad;
   };
   try {
-    check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--ignore-unknown', ...(changed ?? ['.'])]);
     const linted = changed?.filter((f) => /\.(tsx?|mjs)$/.test(f)) ?? ['.'];
-    if (linted.length) check('lint', bin('eslint'), [...linted, '--max-warnings', '0', '--no-warn-ignored']);
-    check('types', 'sh', ['-c', 'node_modules/.bin/next typegen >/dev/null && node_modules/.bin/tsc --noEmit']);
-    check('boundaries', 'npm', ['run', '--silent', 'boundaries']);
-    check('unused', bin('knip'), []);
+    // Two at a time: each of them keeps one core busy.
+    await Promise.all([
+      inTurn([
+        ['types', 'sh', ['-c', 'node_modules/.bin/next typegen >/dev/null && node_modules/.bin/tsc --noEmit']],
+        ['format', bin('prettier'), ['--check', '--log-level', 'warn', '--ignore-unknown', ...(changed ?? ['.'])]],
+      ]),
+      inTurn([
+        ...(linted.length ? [['lint', bin('eslint'), [...linted, '--max-warnings', '0', '--no-warn-ignored']]] : []),
+        ['boundaries', 'npm', ['run', '--silent', 'boundaries']],
+        ['unused', bin('knip'), []],
+      ]),
+    ]);
 
     await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
     const unit = join(scratch, 'jest.json');
     if (
-      step(
+      (await step(
         'unit',
         bin('jest'),
         [
@@ -80,7 +101,7 @@ await run(async () => {
           DATABASE_URL: cluster.appUrl('elmhorn_unit'),
           ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),
         },
-      ) !== null
+      )) !== null
     )
       counts(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
 
@@ -120,7 +141,7 @@ await run(async () => {
       }
       mkdirSync(join(root, 'test-results'), { recursive: true });
       const report = join(scratch, 'journeys.json');
-      step('journeys', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+      await step('journeys', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
         ELMHORN_E2E_URL: url,
         ELMHORN_E2E_DATABASE: cluster.appUrl('elmhorn_e2e'),
         ELMHORN_E2E_REPORT: report,
