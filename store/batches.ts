@@ -12,6 +12,7 @@ export interface BatchLot {
 }
 /** What was taken out of a mix: by whom, for which record, or to what end. */
 export interface BatchTaken {
+  batchId: string;
   recordRoot: string | null;
   tag: string | null;
   placeName: string | null;
@@ -89,20 +90,20 @@ export const batchesAbout = (scope: Scope): Promise<BatchRow[]> =>
 export const batchByCode = (scope: Scope, code: string): Promise<BatchRow | null> =>
   within(scope, async (tx) => (await rows(tx, scope, tx`b.code = ${code}`))[0] ?? null);
 
-/** What was taken out of a mix, the first in front. */
-export const takenFrom = (scope: Scope, batchId: string): Promise<BatchTaken[]> =>
+/** What was taken out of mixes, the first in front. */
+export const takenFrom = (scope: Scope, batchIds: readonly string[]): Promise<BatchTaken[]> =>
   within(scope, async (tx) => [
     ...(await tx<BatchTaken[]>`
-      select k.record_root as "recordRoot", t.tag, q.name as "placeName", k.ended, k.mix_ml::float8 as "mixMl", k.words,
+      select k.batch_id as "batchId", k.record_root as "recordRoot", t.tag, q.name as "placeName", k.ended, k.mix_ml::float8 as "mixMl", k.words,
         k.at::text as at, p.name as "byName"
       from batch_taken k
       join person p on p.outfit_id = k.outfit_id and p.id = k.by_person
       left join record r on r.outfit_id = k.outfit_id and r.root_id = k.record_root and r.version = 1
       left join tree t on t.outfit_id = r.outfit_id and t.id = r.tree_id
       left join place q on q.outfit_id = t.outfit_id and q.id = t.place_id
-      where k.outfit_id = ${scope.outfitId} and k.batch_id = ${batchId}
+      where k.outfit_id = ${scope.outfitId} and k.batch_id = any(${[...batchIds]})
       order by k.at, k.id
-      limit 400`),
+      limit ${400 * batchIds.length}`),
   ]);
 
 export interface NewBatch extends Pick<

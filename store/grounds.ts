@@ -153,14 +153,11 @@ export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boole
         limit 1) s on true
       where p.outfit_id = ${scope.outfitId} and p.id = any(${[...ids]})`),
   ]);
-export const arrivalAt = (scope: Scope, placeId: string, withCode: boolean): Promise<Arrival | null> =>
-  within(scope, async (tx) => {
-    const [found] = await tx<Arrival[]>`
-      select p.access, p.hazards, p.dogs, ${gateCode(tx, withCode)} as code
-      from place p
-      where p.id = ${placeId} and p.outfit_id = ${scope.outfitId}`;
-    return found ?? null;
-  });
+/** How a place is reached: a part of the statement that `besideSheets` sends. */
+export const arrivalOf = (tx: Tx, scope: Scope, placeId: string, withCode: boolean) => tx<Arrival[]>`
+  select p.access, p.hazards, p.dogs, ${gateCode(tx, withCode)} as code
+  from place p
+  where p.id = ${placeId} and p.outfit_id = ${scope.outfitId}`;
 
 export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
   gateCode: string | null;

@@ -83,9 +83,11 @@ export const pulledBefore = (scope: Scope, limit: number): Promise<HungRow[]> =>
     )),
   ]);
 
-/** Devices of a plan, whatever became of them. */
+/** Devices of plans, whatever became of them: the statement alone, or a part of a larger one. */
+export const hungBy = (tx: Tx, scope: Scope, planIds: readonly string[]) =>
+  rows(tx, scope, tx`h.plan_id = any(${[...planIds]})`, MOST);
 export const hangingOf = (scope: Scope, planId: string): Promise<HungRow[]> =>
-  within(scope, async (tx) => [...(await rows(tx, scope, tx`h.plan_id = ${planId}`, MOST))]);
+  within(scope, async (tx) => [...(await hungBy(tx, scope, [planId]))]);
 
 /** Devices by their ids; what this outfit has not got is left out. */
 export const hangingNamed = (scope: Scope, ids: readonly string[]): Promise<HungRow[]> =>

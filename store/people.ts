@@ -3,7 +3,7 @@ import type { Schools } from '@/core/decide/schools';
 import type { Region } from '@/core/gates/region';
 import { rolesThatMay, type Role } from '@/core/people/rights';
 import { hashPassword } from './auth';
-import { json, within, type Scope } from './db';
+import { json, within, type Scope, type Tx } from './db';
 
 export interface Person {
   id: string;
@@ -30,21 +30,19 @@ export const listPeople = (scope: Scope): Promise<Person[]> =>
 
 /** Somebody who may have a hand in what another writes. */
 export type Hand = Pick<Person, 'id' | 'name'>;
-/** Who may have a hand in it beside whoever writes it, those of the same crew first. */
-export const handsBeside = (scope: Scope): Promise<Hand[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<Hand[]>`
-      select p.id, p.name
-      from person p
-      where p.outfit_id = ${scope.outfitId} and p.active and p.id <> ${scope.personId} and p.role = any(${[...rolesThatMay('apply')]})
-      order by exists (
-          select 1
-          from crew_person a
-          join crew_person b on b.outfit_id = a.outfit_id and b.crew_id = a.crew_id
-          where a.outfit_id = p.outfit_id and a.person_id = p.id and b.person_id = ${scope.personId}) desc,
-        p.name, p.id
-      limit 12`),
-  ]);
+/** Who may have a hand in it beside whoever writes it, those of the same crew first: a part of what `besideSheets` sends. */
+export const handsOf = (tx: Tx, scope: Scope) => tx<Hand[]>`
+  select p.id, p.name
+  from person p
+  where p.outfit_id = ${scope.outfitId} and p.active and p.id <> ${scope.personId}
+    and p.role = any(${[...rolesThatMay('apply')]})
+  order by exists (
+      select 1
+      from crew_person a
+      join crew_person b on b.outfit_id = a.outfit_id and b.crew_id = a.crew_id
+      where a.outfit_id = p.outfit_id and a.person_id = p.id and b.person_id = ${scope.personId}) desc,
+    p.name, p.id
+  limit 12`;
 /** People by their ids with their licences; who is of another outfit is left out. Somebody who has left since may have been there. */
 export type Licensed = Pick<Person, 'id' | 'name' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires'>;
 export const peopleNamed = (scope: Scope, ids: readonly string[]): Promise<Licensed[]> =>

@@ -1,4 +1,4 @@
-import { stockFor } from '@/commands/facts/batches';
+import { stockAmong } from '@/commands/facts/batches';
 import { spotOf } from '@/commands/facts/diagnosis';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
@@ -8,14 +8,13 @@ import { expectedHours } from '@/core/weather/expected';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { arrivalAt } from '@/store/grounds';
-import { takenFrom } from '@/store/batches';
-import { hangingNow, hangingOf } from '@/store/hanging';
+import { batchesAbout, takenFrom } from '@/store/batches';
+import { hangingNow } from '@/store/hanging';
 import { dayView } from './day';
 import type { HeldDay } from '@/commands/facts/waiting-day';
 import { ownEntries } from '@/store/knowledge';
-import { handsBeside } from '@/store/people';
 import { getPlans } from '@/store/plans';
+import { besideSheets } from '@/store/sheets';
 import { heldBy, listLots } from '@/store/shelf';
 import { groupBy } from '@/core/work/load-out';
 import { alikeTrees, rowTrees } from '@/store/tree';
@@ -29,29 +28,24 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
     const tree = await treeOf(viewer, id, now);
     if (!tree) return null;
     const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
-    const [finds, entries, held, alike, row, year, arrival, plans, lots, hands] = await Promise.all([
+    const [finds, entries, held, alike, row, year, { arrival, hands, hung }, plans, lots, mixes] = await Promise.all([
       findsNear(viewer, tree),
       ownEntries(viewer),
       heldBy(viewer),
       alikeTrees(viewer, tree),
       rowTrees(viewer, tree),
       yearOf(viewer, tree, station, now),
-      arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
+      besideSheets(viewer, tree.placeId, open, may(viewer.role, 'see gate codes')),
       getPlans(viewer, open),
       listLots(viewer),
-      handsBeside(viewer),
+      batchesAbout(viewer),
     ]);
-    const sheets = await Promise.all(
-      plans.map(async (plan): Promise<SheetFacts> => {
-        const { dose } = plan.result;
-        const [stock, hung] = await Promise.all([
-          // A plan of an older version has none.
-          dose?.ok ? stockFor(viewer, { ...plan, dose }, now) : { lots: [], mixes: [] },
-          hangingOf(viewer, plan.id),
-        ]);
-        return { plan, stock, hung };
-      }),
-    );
+    const sheets = plans.map((plan): SheetFacts => {
+      const { dose } = plan.result;
+      // A plan of an older version has none.
+      const stock = dose?.ok ? stockAmong({ lots, mixes }, { ...plan, dose }, now) : { lots: [], mixes: [] };
+      return { plan, stock, hung: hung.filter((h) => h.planId === plan.id) };
+    });
     const there = station(spotOf(tree));
     return {
       tree,
@@ -77,7 +71,14 @@ export const heldDayView = (viewer: Viewer, id: string, now: Date, station: Stat
     const plans = new Set(day.stops.flatMap((s) => s.items.map((i) => i.id)));
     const [hanging, taken] = await Promise.all([
       hangingNow(viewer),
-      Promise.all(day.batches.map(async (b) => [b.id, await takenFrom(viewer, b.id)] as const)),
+      takenFrom(
+        viewer,
+        day.batches.map((b) => b.id),
+      ),
     ]);
-    return { day, hung: hanging.filter((h) => plans.has(h.planId)), taken: Object.fromEntries(taken) };
+    return {
+      day,
+      hung: hanging.filter((h) => plans.has(h.planId)),
+      taken: Object.fromEntries(groupBy(taken, (t) => t.batchId)),
+    };
   });

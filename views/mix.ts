@@ -106,6 +106,6 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
 /** A mix with everything that was taken out of it. */
 export const batchView = (viewer: Viewer, id: string): Promise<{ batch: BatchRow; taken: BatchTaken[] } | null> =>
   together(viewer, async () => {
-    const [[batch], taken] = await Promise.all([batchesNamed(viewer, [id]), takenFrom(viewer, id)]);
+    const [[batch], taken] = await Promise.all([batchesNamed(viewer, [id]), takenFrom(viewer, [id])]);
     return batch ? { batch, taken } : null;
   });

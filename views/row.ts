@@ -10,9 +10,9 @@ import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import type { BatchRow } from '@/store/batches';
 import { together } from '@/store/db';
-import { arrivalAt } from '@/store/grounds';
-import { handsBeside, type Hand } from '@/store/people';
+import type { Hand } from '@/store/people';
 import { getPlans, openPlans } from '@/store/plans';
+import { besideSheets, type BesideSheets } from '@/store/sheets';
 import type { Lot } from '@/store/shelf';
 import { byDay } from './today';
 
@@ -43,7 +43,7 @@ export interface Row {
   lots: Lot[];
   /** Mixes that serve it, are good and hold something. */
   made: BatchRow[];
-  arrival: Awaited<ReturnType<typeof arrivalAt>>;
+  arrival: BesideSheets['arrival'];
   /** Who may have a hand in it beside whoever writes it. */
   hands: Hand[];
 }
@@ -69,11 +69,10 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     if (!first?.result.dose?.ok || !use || !inOneGo(use)) return null;
     const { dose } = first.result;
     const mine = plans.filter((n) => n.labelId === first.labelId && n.useKey === first.useKey && n.result.dose.ok);
-    const [{ lots, mixes: made }, arrival, grounds, hands] = await Promise.all([
+    const [{ lots, mixes: made }, { arrival, hands }, grounds] = await Promise.all([
       stockFor(viewer, { ...first, dose }, now),
-      arrivalAt(viewer, head.placeId, may(viewer.role, 'see gate codes')),
+      besideSheets(viewer, head.placeId, [], may(viewer.role, 'see gate codes')),
       rowGrounds(viewer, now, mine),
-      handsBeside(viewer),
     ]);
     const [ground] = grounds;
     if (!ground) return null;

@@ -7,13 +7,11 @@ import { may } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { arrivalAt } from '@/store/grounds';
 import { visitsOnTree } from '@/store/laid';
 import { leftAtTree } from '@/store/day';
-import { hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
-import { handsBeside } from '@/store/people';
 import { treeProposals } from '@/store/proposals';
+import { besideSheets } from '@/store/sheets';
 import { heldBy } from '@/store/shelf';
 import { alikeTrees, rowTrees, type Tree } from '@/store/tree';
 
@@ -62,12 +60,10 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const plan = head ? await getPlan(viewer, head.id) : null;
     if (!plan?.result.dose?.ok) return { open, sheet: null };
     const { dose } = plan.result;
-    const [held, stock, arrival, hung, hands] = await Promise.all([
+    const [held, stock, beside] = await Promise.all([
       heldBy(viewer),
       stockFor(viewer, { ...plan, dose }, now),
-      arrivalAt(viewer, tree.placeId, may(viewer.role, 'see gate codes')),
-      hangingOf(viewer, plan.id),
-      handsBeside(viewer),
+      besideSheets(viewer, tree.placeId, [plan.id], may(viewer.role, 'see gate codes')),
     ]);
-    return { open, sheet: { plan, held, stock, arrival, hung, hands } };
+    return { open, sheet: { plan, held, stock, ...beside } };
   });

@@ -53,7 +53,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   'measure, decide, letter': [8, () => treeView(v, o.treeId, NOW)],
   examine: [8, () => examineView(v, o.treeId, NOW)],
   prescribe: [8, () => prescribeView(v, o.treeId, NOW, fair)],
-  apply: [9, () => applyView(v, o.treeId, NOW, fair, null)],
+  apply: [8, () => applyView(v, o.treeId, NOW, fair, null)],
   book: [8, () => bookView(v, everything)],
   record: [8, () => recordView(v, v7(), NOW)],
   overturned: [8, () => overturnedView(v)],

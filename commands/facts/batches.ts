@@ -18,10 +18,14 @@ const serves = (b: BatchRow, { labelId, label, dose }: Wanted): boolean =>
   b.labelId === labelId && isServed(b, label, dose);
 
 /** What a plan may be given from: lots, and mixes that serve it, are good and hold something. */
-export async function stockFor(viewer: Viewer, of: Wanted, now: Date): Promise<Stock> {
-  const { lots, mixes } = await stockOf(viewer, of.label.key);
-  return { lots, mixes: mixes.filter((b) => b.goodUntil > now && serves(b, of)) };
-}
+export const stockFor = async (viewer: Viewer, of: Wanted, now: Date): Promise<Stock> =>
+  stockAmong(await stockOf(viewer, of.label.key), of, now);
+
+/** The same among all that there is: no statement a plan. */
+export const stockAmong = ({ lots, mixes }: Stock, of: Wanted, now: Date): Stock => ({
+  lots: lots.filter((l) => l.labelKey === of.label.key && l.onHand > 0),
+  mixes: mixes.filter((b) => b.goodUntil > now && serves(b, of)),
+});
 
 /** What trees take from mixes, one after another, and what stands in their records. */
 export interface FromMixes {

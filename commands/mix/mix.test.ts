@@ -81,7 +81,7 @@ it('product leaves its lot into the mix, trees draw from the mix, and the record
     ]);
     expect((r!.data.batches![0]!.mixMl * mix.product) / mix.totalMl).toBeCloseTo(r!.data.amount, 5);
   }
-  expect((await takenFrom(row.viewer, mix.id)).map((t) => t.tag)).toEqual(['M1', 'M2']);
+  expect((await takenFrom(row.viewer, [mix.id])).map((t) => t.tag)).toEqual(['M1', 'M2']);
   expect(Math.abs(await entries())).toBeLessThan(1e-9);
 });
 

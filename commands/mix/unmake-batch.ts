@@ -13,7 +13,7 @@ export const unmakeBatch = command({
   run: async ({ viewer }, { id, batchId }): Promise<Answer> => {
     const [batch] = await batchesNamed(viewer, [batchId]);
     if (!batch) return refuse('batchId', 'There is no such mix in this outfit.');
-    if ((await takenFrom(viewer, batchId)).length)
+    if ((await takenFrom(viewer, [batchId])).length)
       return refuse('batchId', 'Something was taken from it already: say what becomes of the rest.');
     await writeUnmade(viewer, {
       id,
