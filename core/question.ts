@@ -3,8 +3,8 @@ import type { conditionSchema, hostSchema, Knowledge } from './diagnose/knowledg
 import type { Exclusion } from './diagnose/doubts';
 import type { Label } from './label/schema';
 import type { YearProgramme } from './programmes/schema';
-import type { Growth } from './season/growth';
-import type { HeatModel } from './season/heat';
+import type { Growth } from './season/growth-schema';
+import type { HeatModel } from './season/heat-schema';
 import type { Situation } from './prescribe/situation';
 
 /** What a question may look up by key; the knowledge itself stays outside the core. */

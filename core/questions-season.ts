@@ -8,7 +8,7 @@ import { yearProgrammeSchema, type YearProgramme } from './programmes/schema';
 import type { Label } from './label/schema';
 import { found, question, type Lookup, type Question } from './question';
 import { STAGES, type Bbch } from './season/bbch';
-import { growthSchema } from './season/growth';
+import { growthSchema } from './season/growth-schema';
 import { expectedStages } from './season/stages';
 import { fitDays } from './weather/fitness';
 import { coverLeft } from './season/cover';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Bbch } from '@/core/season/bbch';
-import { growthSchema, type Growth } from '@/core/season/growth';
+import { growthSchema, type Growth } from '@/core/season/growth-schema';
 import type { Host } from '@/core/diagnose/knowledge';
 
 const CHILL = { belowC: 5, scale: 40, extra: 0.8 };

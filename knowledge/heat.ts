@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { heatModelSchema, type HeatModel } from '@/core/season/heat';
+import { heatModelSchema, type HeatModel } from '@/core/season/heat-schema';
 
 const SINE = 'extension services, single sine; confirm with what is seen on the place';
 const model = (

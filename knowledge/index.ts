@@ -3,7 +3,7 @@ import { concerns } from '@/core/diagnose/reading';
 import { conditions } from './conditions';
 import { heatModels } from './heat';
 import { hosts } from './hosts';
-import type { HeatModel } from '@/core/season/heat';
+import type { HeatModel } from '@/core/season/heat-schema';
 import { lookalikes } from './lookalikes';
 import { signs } from './signs';
 import { tests } from './tests';

@@ -1,5 +1,5 @@
 import type { OptionMethod } from '@/core/diagnose/knowledge';
-import type { Timed } from '@/core/season/timed';
+import type { Timed } from '@/core/season/timed-schema';
 import type { Bbch } from '@/core/season/bbch';
 
 const stages = (from: Bbch, to: Bbch): Timed => ({ by: 'stage', from, to });

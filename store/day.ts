@@ -1,5 +1,5 @@
 import type { WhyLeft } from '@/core/round/day';
-import type { Home } from '@/core/round/home';
+import type { Home } from '@/core/round/home-schema';
 import type { About } from '@/core/schedule/jobs';
 import type { Day } from '@/core/season/zone';
 import { json, within, type Scope, type Tx } from './db';

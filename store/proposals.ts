@@ -1,6 +1,7 @@
 import { hashOf, newToken } from './token';
 import type { Proposal, ProposalAnswer } from '@/core/proposal/proposal';
-import { isProperty, type PropertyProposal } from '@/core/proposal/property';
+import { isProperty } from '@/core/proposal/property';
+import type { PropertyProposal } from '@/core/proposal/property-schema';
 import { db, json, within, type Scope, type Tx } from './db';
 
 /** An offer as somebody finds it again: of a tree its ways, of a property its lines. */

@@ -1,7 +1,7 @@
 import type { HoursRule } from '@/core/schedule/hours';
 import type { Item } from '@/core/schedule/jobs';
 import type { Piece, Timed } from '@/core/schedule/durations';
-import type { Home } from '@/core/round/home';
+import type { Home } from '@/core/round/home-schema';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Day } from '@/core/season/zone';
 import { sound } from './plans';

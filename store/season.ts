@@ -1,7 +1,7 @@
 import type { Sprayed } from '@/core/season/covers';
 import type { MeasuredHour } from '@/core/exchange/weather-csv';
 import { WHOLE_DAY } from '@/core/season/year';
-import type { HeatModel } from '@/core/season/heat';
+import type { HeatModel } from '@/core/season/heat-schema';
 import { within, type Scope, type Tx } from './db';
 
 /** What somebody saw of the year at a place. */

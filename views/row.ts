@@ -1,4 +1,4 @@
-import { findCondition } from '@/knowledge';
+import { findCondition, findHost } from '@/knowledge';
 import type { RowFacts } from '@/commands/facts/at-the-tree';
 import { rowGrounds } from '@/commands/facts/booking';
 import { stockFor } from '@/commands/facts/batches';
@@ -21,7 +21,8 @@ export interface RowTree {
   planId: string;
   treeId: string;
   tag: string;
-  hostId: string;
+  /** Its species, by name. */
+  host: string;
   sound: boolean;
   dose: Dose;
   /** What it is put on against. */
@@ -88,7 +89,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
           planId: id,
           treeId,
           tag,
-          hostId,
+          host: findHost(hostId)?.name ?? hostId,
           sound,
           dose: here.plan.result.dose,
           target: findCondition(here.plan.conditionId)?.name ?? here.plan.conditionId,

@@ -19,7 +19,7 @@ import { coverOf } from '@/core/season/covers';
 import type { CoverLeft } from '@/core/season/cover';
 import { infectionEvents, infections, infectionSpan, type InfectionEvent } from '@/core/season/infections';
 import { stagesOn, type StageDate } from '@/core/season/stages';
-import type { HeatModel } from '@/core/season/heat';
+import type { HeatModel } from '@/core/season/heat-schema';
 import { seasonStart, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/core/season/hemisphere';
 import { timedSpans } from '@/core/season/timed';

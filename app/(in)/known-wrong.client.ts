@@ -6,7 +6,7 @@ import { lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look
 import { overnightSchema } from '@/core/hanging/overnight';
 import { readReading, typedReading } from '@/core/measure/reading';
 import { endSchema } from '@/core/mix/end';
-import { homeSchema } from '@/core/round/home';
+import { homeSchema } from '@/core/round/home-schema';
 import { leaveSchema } from '@/core/round/leave';
 import type { Fault } from '@/core/book/write';
 import { faultsBy } from '@/ui/phone/or-kept.client';

@@ -5,7 +5,7 @@ import { notThen } from '@/commands/hanging/then';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import type { OpenEnd } from '@/core/round/day';
-import { homeSchema } from '@/core/round/home';
+import { homeSchema } from '@/core/round/home-schema';
 import { roundHead, setClosed } from '@/store/day';
 import { addMessages } from '@/store/messages';
 import { z } from 'zod';

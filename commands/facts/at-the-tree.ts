@@ -1,7 +1,6 @@
-import { saidSchema } from '@/commands/said';
-import { weatherSchema, type Booking } from '@/core/book/record';
+import type { Booking } from '@/core/book/record';
 import type { Gate } from '@/core/gates/gate';
-import { stillSaid } from '@/core/gates/said';
+import { isOffered, stillSaid } from '@/core/gates/said';
 import { prescribe, type Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import { soilState } from '@/core/weather/air';
@@ -20,24 +19,25 @@ export function atTheTree(
   at: AtTheTree,
 ): Prescription {
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
-  const said = weatherSchema.parse(at.weather);
+  const { weather, said } = at;
+  if (!isOffered(said)) throw new Error('an answer was given that was not offered');
   return prescribe(situation, plan.label, use, {
     ...plan.choices,
     // What passes from day to day was asked again at the tree; what was said when it was planned does not count.
-    said: { ...stillSaid(plan.choices.said), ...saidSchema.parse(at.said) },
+    said: { ...stillSaid(plan.choices.said), ...said },
     phase: 'apply',
     now: at.startedAt,
-    soil: at.soil ?? soilState(said),
+    soil: at.soil ?? soilState(weather),
     // The leaf of the day on which it was planned says nothing months later: it is seen at the tree, or open.
     leaf: at.leaf === undefined && plan.plannedFor === null ? plan.choices.leaf : (at.leaf ?? null),
     // Null is “not timed”, said at the tree; only a sheet that does not ask leaves it to the plan.
     intakeMmH: at.intakeMmH === undefined ? plan.choices.intakeMmH : at.intakeMmH,
-    temperatureC: said.temperatureC,
-    windMs: said.windMs,
-    rainNext24Mm: said.rainNext24Mm,
-    rainByHour: said.rainByHour ?? null,
-    humidity: said.humidity,
-    windFromDeg: said.windFromDeg,
+    temperatureC: weather.temperatureC,
+    windMs: weather.windMs,
+    rainNext24Mm: weather.rainNext24Mm,
+    rainByHour: weather.rainByHour ?? null,
+    humidity: weather.humidity,
+    windFromDeg: weather.windFromDeg,
   });
 }
 

@@ -3,7 +3,7 @@ import { note } from '@/commands/guide/own-entry';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
-import { heatModelSchema } from '@/core/season/heat';
+import { heatModelSchema } from '@/core/season/heat-schema';
 import { ownKey } from '@/core/settings/own-key';
 import { hosts } from '@/knowledge';
 import { addEntry } from '@/store/knowledge';

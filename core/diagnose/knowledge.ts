@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { timedSchema } from '../season/timed';
+import { timedSchema } from '../season/timed-schema';
 import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */

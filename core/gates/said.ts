@@ -94,3 +94,12 @@ export const stillSaid = (said: Said | undefined): Said =>
   Object.fromEntries(Object.entries(said ?? {}).filter(([k]) => !PASSING.includes(k as FactKey)));
 export type Said = Partial<Record<FactKey, string>>;
 export const FACT_KEYS = Object.keys(SAID) as [FactKey, ...FactKey[]];
+const isKey = (key: string): key is FactKey => Object.hasOwn(SAID, key);
+
+/** Whether each answer is one of those that its question offers; those on the stage come from the label. */
+export const isOffered = (said: Readonly<Record<string, string | undefined>>): said is Said =>
+  Object.entries(said).every(
+    ([key, answer]) =>
+      answer === undefined ||
+      (isKey(key) && (key === 'stage' || (SAID[key].answers as readonly string[]).includes(answer))),
+  );

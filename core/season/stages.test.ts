@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { isAutumn, STAGES, trackOf, type Bbch } from './bbch';
 import { dayLength } from './day-length';
 import { after } from './follow-ups';
-import { CHILL_DAYS, reachedIn, SEASON_DAYS, seasonStart, type Growth, type Range, type SeasonWeather } from './growth';
+import { CHILL_DAYS, reachedIn, SEASON_DAYS, seasonStart, type Range, type SeasonWeather } from './growth';
+import type { Growth } from './growth-schema';
 import { expectedStages, leafOn, learn, stagesOn, type SeenStage } from './stages';
 
 const apple: Growth = {

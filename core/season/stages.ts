@@ -3,7 +3,8 @@ import { once, onceEach } from '../diagnose/once';
 import type { LeafState } from '../diagnose/words';
 import { isAutumn, trackOf, type Bbch } from './bbch';
 import { after, type Day } from './follow-ups';
-import { dayOfSeason, reachedIn, stagesOf, type Growth, type Reached, type SeasonWeather } from './growth';
+import { dayOfSeason, reachedIn, stagesOf, type Reached, type SeasonWeather } from './growth';
+import type { Growth } from './growth-schema';
 
 /** A stage that somebody saw on a host at a place, on the first day on which it was seen there. */
 export interface SeenStage {

@@ -1,16 +1,9 @@
-import { z } from 'zod';
 import { onceEach } from '../diagnose/once';
-import { STAGES, trackOf, type Bbch } from './bbch';
+import { trackOf, type Bbch } from './bbch';
 import { after, type Day } from './follow-ups';
 import type { StageDate } from './stages';
+import type { Timed } from './timed-schema';
 import type { HeatDate, HostYear } from './year';
-
-/** What opens and closes a time of the year more truly than months: stages of the host, or a sum of heat and days from it. */
-export const timedSchema = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('stage'), from: z.literal(STAGES), to: z.literal(STAGES) }),
-  z.strictObject({ by: z.literal('heat'), model: z.string(), days: z.number().int().min(1).max(120) }),
-]);
-export type Timed = z.infer<typeof timedSchema>;
 
 /** What a day of the year is expected by. */
 export type Expected = { kind: 'stage'; date: StageDate } | { kind: 'heat'; date: HeatDate };

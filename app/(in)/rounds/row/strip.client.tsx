@@ -3,7 +3,6 @@
 import Link from 'next/link';
 import { Fragment } from 'react';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
-import { findHost } from '@/knowledge';
 import type { RowGate } from '@/commands/facts/at-the-tree';
 import type { RowTree } from '@/views/row';
 
@@ -52,7 +51,7 @@ export function Strip({
               <label className={`flex min-h-16 items-center gap-4 py-1 ${stop ? 'opacity-90' : 'cursor-pointer'}`}>
                 <span className="plate-small flex-none">{t.tag}</span>
                 <span className="min-w-0 flex-1">
-                  <span className="block text-[0.9375rem] text-ink-2">{findHost(t.hostId)?.name ?? t.hostId}</span>
+                  <span className="block text-[0.9375rem] text-ink-2">{t.host}</span>
                   {stop && (
                     <span className="block font-semibold text-madder">
                       Stopped: {stop.gate.title}.{' '}
