@@ -17,14 +17,17 @@ export interface WireModel {
   chains: Model['chains'];
   /** Rows from the second profile on: the first has nothing to do with anything. */
   signs: [sign: number, profile: string, rows: (number | null)[], idle: number, flags: number][];
-  tests: (Pick<Observable, 'id' | 'words' | 'outcomes' | 'minutes' | 'idle' | 'rows'> & {
+  tests: (Pick<Observable, 'id' | 'words' | 'minutes' | 'idle' | 'rows'> & {
+    outcomes: [id: string, words: string][];
     profile: string;
     wounds?: 1 | 2;
     laboratory?: true;
-    presumes?: readonly string[];
-    said?: readonly string[];
+    presumes?: readonly SignRef[];
+    said?: readonly SignRef[];
   })[];
 }
+/** A sign by its place in the list, or by its id where the list has it not. */
+type SignRef = number | string;
 
 /** What a sign must bring along. */
 export type WireSign = Pick<Sign, 'id' | 'place' | 'words'> & Partial<Pick<Sign, 'dig'>>;
@@ -46,6 +49,7 @@ const read = (profile: string): number[] =>
 
 export function toWire(model: Model, signs: readonly WireSign[]): WireModel {
   const at = new Map(signs.map((s, i) => [s.id, i]));
+  const refs = (ids: readonly string[]): SignRef[] => ids.map((id) => at.get(id) ?? id);
   const tests: WireModel['tests'] = [];
   const seen: WireModel['signs'] = [];
   for (const o of model.observables) {
@@ -53,15 +57,15 @@ export function toWire(model: Model, signs: readonly WireSign[]): WireModel {
       tests.push({
         id: o.id,
         words: o.words,
-        outcomes: o.outcomes,
+        outcomes: o.outcomes.map((x) => [x.id, x.words]),
         minutes: o.minutes,
         idle: o.idle,
         rows: o.rows.slice(1),
         profile: written(o),
         ...(o.wounds ? { wounds: o.wounds } : {}),
         ...(o.laboratory ? { laboratory: true } : {}),
-        ...(o.presumes.length ? { presumes: o.presumes } : {}),
-        ...(o.said.length ? { said: o.said } : {}),
+        ...(o.presumes.length ? { presumes: refs(o.presumes) } : {}),
+        ...(o.said.length ? { said: refs(o.said) } : {}),
       });
       continue;
     }
@@ -89,17 +93,18 @@ export function fromWire(wire: WireModel, signs: readonly WireSign[]): Model {
       { rows: [[null], ...rows.map((r) => [r])], profile: read(profile) },
     );
   });
+  const ids = (refs: readonly SignRef[] = []) => refs.map((r) => (typeof r === 'number' ? signs[r]!.id : r));
   const tests = wire.tests.map((t) =>
     testAsObservable(
       {
         id: t.id,
         words: t.words,
-        outcomes: t.outcomes,
+        outcomes: t.outcomes.map(([id, words]) => ({ id, words })),
         minutes: t.minutes,
         wounds: t.wounds ?? 0,
         laboratory: t.laboratory ?? false,
-        presumes: t.presumes ?? [],
-        said: t.said ?? [],
+        presumes: ids(t.presumes),
+        said: ids(t.said),
       },
       t.idle,
       { rows: [t.outcomes.map(() => null), ...t.rows], profile: read(t.profile) },

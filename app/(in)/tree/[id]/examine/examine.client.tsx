@@ -255,7 +255,7 @@ export function ExamineBench({
                     className="press min-h-dense text-small"
                     onClick={() => update((f) => ({ ...f, tests: without(f.tests, t) }))}
                   >
-                    {test?.outcomes.find((x) => x.id === o)?.words ?? o} <span aria-hidden>×</span>
+                    {test?.outcomes.find(([id]) => id === o)?.[1] ?? o} <span aria-hidden>×</span>
                     <span className="sr-only">, take this test back</span>
                   </button>
                 </li>

@@ -29,10 +29,13 @@ export interface BenchSign {
   /** How it stood at the last look. */
   last?: Grade;
 }
-/** The signs on their way to the browser, each place named once. */
-export type SentSigns = [place: PlaceOnTree, signs: Omit<BenchSign, 'place'>[]][];
+/** The signs on their way to the browser: each place named once, and no name before what every sign has. */
+export type SentSigns = [
+  place: PlaceOnTree,
+  signs: [id: string, words: string, worst: string, more?: Omit<BenchSign, 'place' | 'id' | 'words' | 'worst'>][],
+][];
 export const listed = (sent: SentSigns): BenchSign[] =>
-  sent.flatMap(([place, signs]) => signs.map((sign) => ({ ...sign, place })));
+  sent.flatMap(([place, signs]) => signs.map(([id, words, worst, more]) => ({ id, place, words, worst, ...more })));
 
 interface More {
   /** Perhaps it is this sign, perhaps another; sure where nothing is said. */

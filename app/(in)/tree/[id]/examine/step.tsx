@@ -70,17 +70,17 @@ export function ExamineStep({ seen }: { seen: Seen & { alike: readonly { id: str
         confirmed={tree.hostConfirmedAt !== null}
         signs={byPlace.map(([place, here]) => [
           place,
-          here.map((s) => ({
-            id: s.id,
-            words: s.words,
-            worst: s.worst,
-            ...(s.dig ? { dig: true } : {}),
-            ...(inSeason.has(s.id) ? {} : { outOfSeason: true }),
-            ...(s.sector ? { sector: true } : {}),
-            ...(s.figure ? { figure: s.figure } : {}),
-            ...(s.count ? { count: s.count } : {}),
-            ...(lastGrade.has(s.id) ? { last: lastGrade.get(s.id)! } : {}),
-          })),
+          here.map((s) => {
+            const more = {
+              ...(s.dig ? { dig: true } : {}),
+              ...(inSeason.has(s.id) ? {} : { outOfSeason: true }),
+              ...(s.sector ? { sector: true } : {}),
+              ...(s.figure ? { figure: s.figure } : {}),
+              ...(s.count ? { count: s.count } : {}),
+              ...(lastGrade.has(s.id) ? { last: lastGrade.get(s.id)! } : {}),
+            };
+            return Object.keys(more).length ? [s.id, s.words, s.worst, more] : [s.id, s.words, s.worst];
+          }),
         ])}
         model={toWire(model, signs)}
         first={answerTo(model, NOTHING_SEEN, (o) => o.kind === 'test' || inSeason.has(o.id))}
