@@ -2,25 +2,16 @@ import type { ApplicationRecord } from '@/core/book/record';
 import type { Device } from '@/core/label/methods';
 import type { Label } from '@/core/label/schema';
 import type { Told, VolumeUnit } from '@/core/units/units';
-import type { FollowUp } from '@/core/season/follow-ups';
 import type { Priced } from '@/core/prescribe/costs';
 import type { Choices } from '@/core/prescribe/situation';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Visit } from '@/core/prescribe/when';
 import type { Day } from '@/core/season/follow-ups';
-import type { Programme } from '@/core/season/programme';
-import type { Answers, WorkSheet } from '@/core/work/work';
 import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
-import { soldAt } from './proposals';
-
-/** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
-const DOCUMENT = 2;
-/** What is kept in both systems of units, as this reader reads it; a document of before has but one. */
-export const inReadersUnits = (tx: Tx, metric: Piece, us: Piece) =>
-  tx`case when (select reader_reads_us()) then coalesce(${us}, ${metric}) else ${metric} end`;
-type Piece = ReturnType<Tx>;
+import { DOCUMENT, inReadersUnits, isSold, soldOf, sound } from './plan-parts';
+import { worksForCrew, type OpenWork } from './works';
 
 export interface Plan {
   id: string;
@@ -184,15 +175,6 @@ export const setPlanStates = (scope: Scope, ids: readonly string[], from: 'open'
       where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and state = ${from} and visit_id is null`,
   );
 
-/** Whether the newest word on a tree (t) is that it is sound and only protected. */
-export const sound = (tx: Tx) =>
-  tx`coalesce((
-    select v.decision = 'protect a sound tree'
-    from verdict v
-    where v.outfit_id = t.outfit_id and v.tree_id = t.id
-    order by v.at desc, v.id desc
-    limit 1), false)`;
-
 export interface OpenPlan {
   id: string;
   treeId: string;
@@ -232,11 +214,6 @@ export interface OpenPlan {
   /** The client has taken it. */
   sold: boolean;
 }
-/** What was sold of the waiting rows (n) with their trees (t). */
-const soldOf = (tx: Tx, scope: Scope) => tx`
-  sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from n)`)})`;
-const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;
-
 /** Some plans (x) as a crew needs them, by place and walking order. */
 const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
@@ -362,177 +339,6 @@ export const plannedBetween = (
       order by n.planned_for, n.id`),
   ]);
 
-/** A work without a label, planned for a tree. */
-export interface WorkPlan {
-  id: string;
-  workId: string;
-  conditionId: string | null;
-  answers: Answers;
-  sheet: WorkSheet;
-  state: 'open' | 'done' | 'dropped';
-  at: Date;
-  byName: string;
-  doneOn: string | null;
-  note: string;
-  price: Priced | null;
-  plannedFor: Day | null;
-  /** It carries out a visit of a programme that is laid over the tree. */
-  laid: boolean;
-}
-
-export interface NewWork {
-  id: string;
-  treeId: string;
-  workId: string;
-  conditionId: string | null;
-  answers: Answers;
-  sheet: Told<WorkSheet>;
-  released: Record<string, string>;
-  price: Priced;
-  /** Null for what may be done at once. */
-  plannedFor: Day | null;
-  /** The visit of a programme that it carries out; null where it stands for itself. */
-  visitId: string | null;
-}
-const insertWorks = (tx: Tx, scope: Scope, works: readonly NewWork[]) =>
-  tx`insert into work_plan ${tx(
-    works.map((w) => ({
-      id: w.id,
-      outfit_id: scope.outfitId,
-      tree_id: w.treeId,
-      work_id: w.workId,
-      condition_id: w.conditionId,
-      answers: json(tx, w.answers),
-      document: DOCUMENT,
-      sheet: json(tx, w.sheet.metric),
-      sheet_us: json(tx, w.sheet.us),
-      released: json(tx, w.released),
-      price: json(tx, w.price),
-      planned_for: w.plannedFor,
-      visit_id: w.visitId,
-      by_person: scope.personId,
-    })) as never,
-  )}`;
-
-/** Opens works for trees; an open one of the same kind on the same tree gives way, but for the visits of a programme. */
-export const addWorkPlans = (
-  scope: Scope,
-  works: readonly NewWork[],
-  programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null = null,
-) =>
-  within(scope, async (tx) => {
-    for (const w of works) {
-      if ((await tx`select from work_plan where id = ${w.id}`).length) continue;
-      await tx`
-        update work_plan
-        set state = 'dropped'
-        where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'
-          and visit_id is null`;
-      await insertWorks(tx, scope, [w]);
-    }
-    if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
-  });
-/** Opens the works of new visits of a programme, many in one statement. */
-export const insertLaidWorks = (scope: Scope, works: readonly NewWork[]) =>
-  within(scope, async (tx) => {
-    for (let i = 0; i < works.length; i += 100) await insertWorks(tx, scope, works.slice(i, i + 100));
-  });
-
-/** Carries a work out or drops it; what follows from it is set in the same transaction. */
-export const settleWork = (
-  scope: Scope,
-  w: { id: string; state: 'done' | 'dropped'; doneOn: string | null; note: string },
-  followUpId: () => string,
-  followUps: readonly FollowUp[],
-): Promise<boolean> =>
-  within(scope, async (tx) => {
-    const [row] = await tx<{ tree_id: string }[]>`
-      update work_plan
-      set state = ${w.state}, done_on = ${w.doneOn}, note = ${w.note},
-        done_by = ${w.state === 'done' ? scope.personId : null}
-      where id = ${w.id} and state = 'open'
-      returning tree_id`;
-    if (!row) return false;
-    for (const followUp of followUps)
-      await tx`
-        insert into follow_up (
-          id, outfit_id, tree_id, root_id, rule_id, kind, what, reason,
-          only_if, due, earliest, latest)
-        values (
-          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what}, ${followUp.reason},
-          ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
-        on conflict do nothing`;
-    return true;
-  });
-
-/** A work that is asked for by its id. */
-export type NamedWork = Pick<WorkPlan, 'id' | 'workId' | 'answers' | 'sheet' | 'state' | 'plannedFor'> & {
-  treeId: string;
-  visitId: string | null;
-};
-/** Works by their ids, in no order; what this outfit has not got is left out. */
-export const getWorkPlans = (scope: Scope, ids: readonly string[]): Promise<NamedWork[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<NamedWork[]>`
-      select id, tree_id as "treeId", work_id as "workId", answers,
-        ${inReadersUnits(tx, tx`sheet`, tx`sheet_us`)} as sheet, state, planned_for::text as "plannedFor", visit_id as "visitId"
-      from work_plan
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`),
-  ]);
-export const getWorkPlan = async (scope: Scope, id: string): Promise<NamedWork | null> =>
-  (await getWorkPlans(scope, [id]))[0] ?? null;
-
-/** Works of their own that wait are for another day, with the sheet of that day and what was gone on in spite of. */
-export const moveWorksTo = (
-  scope: Scope,
-  moves: readonly { id: string; plannedFor: Day | null; sheet: Told<WorkSheet>; released: Record<string, string> }[],
-) =>
-  within(
-    scope,
-    (tx) => tx`
-      update work_plan w
-      set planned_for = m.day, document = ${DOCUMENT}, sheet = m.sheet::jsonb, sheet_us = m.us::jsonb,
-        released = w.released || m.released::jsonb, moves = moves + 1, moved_at = now()
-      from unnest(
-        ${moves.map((m) => m.id)}::uuid[], ${moves.map((m) => m.plannedFor)}::date[],
-        ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[], ${moves.map((m) => JSON.stringify(m.sheet.us))}::text[],
-        ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, sheet, us, released)
-      where w.outfit_id = ${scope.outfitId} and w.id = m.id and w.state = 'open' and w.visit_id is null`,
-  );
-
-export interface OpenWork {
-  id: string;
-  treeId: string;
-  tag: string;
-  hostId: string;
-  placeId: string;
-  placeName: string;
-  workId: string;
-  sheet: WorkSheet;
-  sound: boolean;
-  state: 'open' | 'done' | 'dropped';
-  /** When a crew last came to it and did not do it, and why; null: never. */
-  left: LastLeft | null;
-  /** The day it is planned for; null for what may be done at once. */
-  plannedFor: Day | null;
-  /** The client has taken it. */
-  sold: boolean;
-}
-/** Some works (x) as a crew needs them, by place and walking order. */
-const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
-      with n as (
-        select x.*, t.place_id
-        from (${x}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
-      ${soldOf(tx, scope)}
-      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
-        n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
-        n.planned_for::text as "plannedFor", ${isSold(tx)}
-      from n
-      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
-      order by p.name, t.walk_order, t.id`;
-
 /** All that waits for a crew, plans and works, in one statement; the soonest where there are more than the limits. */
 export const openVisits = (
   scope: Scope,
@@ -553,37 +359,3 @@ export const openVisits = (
       select ${asList(tx, waitingPlans(tx, scope, most.plans))} as plans, ${asList(tx, works)} as works`;
     return { plans: dated(row!.plans), works: row!.works };
   });
-/** Works by their ids, whatever became of them. */
-export const worksNamed = (scope: Scope, ids: readonly string[]): Promise<OpenWork[]> =>
-  within(scope, async (tx) => [
-    ...(await worksForCrew(
-      tx,
-      scope,
-      tx`select * from work_plan where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`,
-    )),
-  ]);
-
-export const programmeOf = (scope: Scope, treeId: string): Promise<Programme | null> =>
-  within(scope, async (tx) => {
-    const [newest] = await tx<Programme[]>`
-      select school, every_years as "everyYears", years
-      from programme
-      where outfit_id = ${scope.outfitId} and tree_id = ${treeId}
-      order by at desc, id desc
-      limit 1`;
-    return newest ?? null;
-  });
-
-/** Sets the programme of trees; sent twice, it lands once. */
-export async function insertProgramme(
-  tx: Tx,
-  scope: Scope,
-  rows: readonly { id: string; treeId: string }[],
-  programme: Programme,
-) {
-  for (const r of rows)
-    await tx`insert into programme (id, outfit_id, tree_id, school, every_years, years, by_person)
-      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${programme.school}, ${programme.everyYears}, ${programme.years}, ${scope.personId}) on conflict (id) do nothing`;
-}
-export const setProgramme = (scope: Scope, rows: readonly { id: string; treeId: string }[], p: Programme) =>
-  within(scope, (tx) => insertProgramme(tx, scope, rows, p));

@@ -4,7 +4,7 @@ import type { Piece, Timed } from '@/core/schedule/durations';
 import type { Home } from '@/core/round/home-schema';
 import type { Label, LabelUse } from '@/core/label/schema';
 import type { Day } from '@/core/season/zone';
-import { sound } from './plans';
+import { sound } from './plan-parts';
 import { json, within, type Scope, type Tx } from './db';
 
 /** Somebody of a crew, with the licence that they bring. */

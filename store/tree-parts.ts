@@ -1,6 +1,6 @@
 import type { Tx } from './db';
 import { activesOfPlace } from './others-applied';
-import { inReadersUnits } from './plans';
+import { inReadersUnits } from './plan-parts';
 
 // What a tree brings with it, each part a query of its own. Every part reads the rows of the tree `t` and the place `p` of the statement around it.
 

@@ -1,5 +1,5 @@
 import type { GroundsPlan } from '@/core/grounds/plan';
-import type { WorkPlan } from './plans';
+import type { WorkPlan } from './works';
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
 import type { LookDetail } from '@/core/diagnose/look';
 import type { Certainty, Decision, Vigour } from '@/core/diagnose/words';

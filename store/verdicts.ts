@@ -1,7 +1,8 @@
 import { insertLeftOut, type NewLeftOut } from './left-out';
 import type { Programme } from '@/core/season/programme';
 import { json, within, type Scope, type Tx } from './db';
-import { insertPlan, insertProgramme, type NewPlan } from './plans';
+import { insertPlan, type NewPlan } from './plans';
+import { insertProgramme } from './programme';
 import type { Tree } from './tree';
 
 /** Conditions named near by: the nearest in km, 0 on the same place. */

@@ -1,5 +1,6 @@
 import { baseOf, type Base } from '@/core/decide/base';
-import { decide, type DecideInput, type DecisionResult } from '@/core/decide/decide';
+import { decide } from '@/core/decide/decide';
+import type { DecideInput, DecisionResult } from '@/core/decide/types';
 import { shortFinding } from '@/core/diagnose/ask';
 import type { Finding, Host, Knowledge, TestResult } from '@/core/diagnose/knowledge';
 import { compile, type Model } from '@/core/diagnose/model';

@@ -5,7 +5,7 @@ import { stepOfUse } from '@/core/prescribe/costs';
 import { isSouth } from '@/core/season/hemisphere';
 import { recordVersions, writeRecord } from '@/store/book';
 import { getPlace } from '@/store/grounds';
-import { programmeOf } from '@/store/plans';
+import { programmeOf } from '@/store/programme';
 import { getLabel, lotById } from '@/store/shelf';
 import { v7 } from 'uuid';
 

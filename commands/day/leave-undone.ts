@@ -5,7 +5,8 @@ import { leaveSchema } from '@/core/round/leave';
 import { leaveItems, roundsLeft, roundsOfItems, type NewLeft } from '@/store/day';
 import { looksNamed } from '@/store/follow-ups';
 import { hangingOn } from '@/store/hanging';
-import { plansNamed, worksNamed } from '@/store/plans';
+import { plansNamed } from '@/store/plans';
+import { worksNamed } from '@/store/works';
 
 /** A crew came to something and did not do it: why is kept with the tree, it goes off its round and waits for another day. */
 export const leaveUndone = command({

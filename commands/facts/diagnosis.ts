@@ -1,5 +1,6 @@
 import { baseOf, type Base } from '@/core/decide/base';
-import { decide, type DecisionResult } from '@/core/decide/decide';
+import { decide } from '@/core/decide/decide';
+import type { DecisionResult } from '@/core/decide/types';
 import { presentTrouble } from '@/core/decide/troubles';
 import type { Duty } from '@/core/decide/duties';
 import { targetsWithin, type Target } from '@/core/decide/targets';

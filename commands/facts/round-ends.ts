@@ -2,7 +2,8 @@ import { openEnds, type DayItem, type OpenEnd } from '@/core/round/day';
 import type { BatchRow } from '@/store/batches';
 import type { LeftRow } from '@/store/day';
 import type { NamedLook } from '@/store/follow-ups';
-import type { OpenPlan, OpenWork } from '@/store/plans';
+import type { OpenPlan } from '@/store/plans';
+import type { OpenWork } from '@/store/works';
 
 /** Something that stands or stood on a round, with what became of it. */
 export type RoundThing = DayItem & { begins: number } & (

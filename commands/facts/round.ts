@@ -5,7 +5,8 @@ import { batchesOfRound } from '@/store/batches';
 import { leftOnRound, roundEntries, type RoundEntry } from '@/store/day';
 import { looksNamed } from '@/store/follow-ups';
 import { hangingPlans } from '@/store/hanging';
-import { plansNamed, worksNamed } from '@/store/plans';
+import { plansNamed } from '@/store/plans';
+import { worksNamed } from '@/store/works';
 
 /** What stands on a round and what became of each, what was left of it, and its mixes: in seven statements, however long it is. */
 export async function thingsOf(viewer: Viewer, roundId: string): Promise<RoundThings> {

@@ -1,6 +1,6 @@
 import { isOver } from '@/core/prescribe/follow';
 import { removalOf } from '@/core/cost/prices';
-import { severityOf } from '@/core/decide/decide';
+import { severityOf } from '@/core/decide/severity';
 import type { AlsoPlanned } from '@/core/gates/gate';
 import { openTroubles } from '@/core/decide/troubles';
 import type { Condition } from '@/core/diagnose/knowledge';

@@ -1,6 +1,6 @@
 import type { Context } from '@/commands/command';
 import type { Finding } from '@/core/diagnose/knowledge';
-import { severityOf } from '@/core/decide/decide';
+import { severityOf } from '@/core/decide/severity';
 import { signsOf } from '@/core/diagnose/reading';
 import { decides, type ProgrammeStep } from '@/core/programmes/schema';
 import type { Day } from '@/core/season/follow-ups';

@@ -21,7 +21,8 @@ import {
   type StopTold,
   type VisitWritten,
 } from '@/store/laid';
-import { insertLaidPlans, insertLaidWorks, type NewPlan, type NewWork } from '@/store/plans';
+import { insertLaidPlans, type NewPlan } from '@/store/plans';
+import { insertLaidWorks, type NewWork } from '@/store/works';
 import type { Held } from '@/store/shelf';
 
 type Here = Pick<Context, 'viewer' | 'now' | 'station'>;

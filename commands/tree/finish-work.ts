@@ -6,7 +6,7 @@ import { stepOfWork } from '@/core/prescribe/costs';
 import { dayIn, followUps } from '@/core/season/follow-ups';
 import { settleAnew } from '@/commands/programme/settle';
 import { laidBehind } from '@/store/laid';
-import { getWorkPlan, settleWork } from '@/store/plans';
+import { getWorkPlan, settleWork } from '@/store/works';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 

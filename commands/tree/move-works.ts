@@ -9,7 +9,7 @@ import { dayWords } from '@/core/season/follow-ups';
 import { told } from '@/core/units/units';
 import { factsOn, readAnswers, type WorkFacts } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { getWorkPlans, moveWorksTo, type NamedWork } from '@/store/plans';
+import { getWorkPlans, moveWorksTo, type NamedWork } from '@/store/works';
 import { z } from 'zod';
 
 type Move = Parameters<typeof moveWorksTo>[1][number];

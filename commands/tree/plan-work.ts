@@ -10,7 +10,7 @@ import { priced } from '@/core/prescribe/costs';
 import { noDayAhead } from '@/core/prescribe/when';
 import { factsOn, readAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { addWorkPlans } from '@/store/plans';
+import { addWorkPlans } from '@/store/works';
 import { type Tree } from '@/store/tree';
 import { v7 } from 'uuid';
 import { z } from 'zod';

@@ -3,7 +3,7 @@ import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
 import { PROGRAMME_LIMITS } from '@/core/season/programme';
-import { setProgramme as saveProgramme } from '@/store/plans';
+import { setProgramme as saveProgramme } from '@/store/programme';
 import { z } from 'zod';
 
 /** How this tree is to be treated over the years; what is booked from now on follows it. */

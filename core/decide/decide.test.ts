@@ -6,7 +6,8 @@ import { compile } from '../diagnose/model';
 import { evidenceOf, posterior, ranking, type Candidate } from '../diagnose/rank';
 import { VIGOURS } from '../diagnose/words';
 import { baseOf } from './base';
-import { decide, type DecideInput } from './decide';
+import { decide } from './decide';
+import type { DecideInput } from './types';
 import { against, crownLimits } from './eligible';
 import { needsOf, stakeOf, STAKES } from './stakes';
 

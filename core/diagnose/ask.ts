@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { baseOf } from '../decide/base';
-import { decide, type DecideInput, type DecisionResult } from '../decide/decide';
+import { decide } from '../decide/decide';
+import type { DecideInput, DecisionResult } from '../decide/types';
 import { northernMonth } from '../season/hemisphere';
 import { alarming, observationDoubts, type Exclusion } from './doubts';
 import { findingSchema, testResultSchema, type Finding, type Host, type Knowledge } from './knowledge';

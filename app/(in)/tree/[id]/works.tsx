@@ -1,5 +1,5 @@
 import { findWork } from '@/core/work/works';
-import type { WorkPlan } from '@/store/plans';
+import type { WorkPlan } from '@/store/works';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { FinishWork } from './finish-work.client';
 

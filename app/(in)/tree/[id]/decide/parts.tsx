@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Action } from '@/core/decide/actions';
-import type { DecisionResult } from '@/core/decide/decide';
+import type { DecisionResult } from '@/core/decide/types';
 import { strangersTo, type Doubt } from '@/core/diagnose/doubts';
 import { localMonth } from '@/core/season/hemisphere';
 import { monthName } from '@/core/season/months';

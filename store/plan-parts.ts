@@ -1,0 +1,23 @@
+import type { Scope, Tx } from './db';
+import { soldAt } from './proposals';
+
+/** How plans and sheets are written down: 1 in the units of whoever planned, 2 in both systems. */
+export const DOCUMENT = 2;
+/** What is kept in both systems of units, as this reader reads it; a document of before has but one. */
+export const inReadersUnits = (tx: Tx, metric: Piece, us: Piece) =>
+  tx`case when (select reader_reads_us()) then coalesce(${us}, ${metric}) else ${metric} end`;
+type Piece = ReturnType<Tx>;
+
+/** Whether the newest word on a tree (t) is that it is sound and only protected. */
+export const sound = (tx: Tx) =>
+  tx`coalesce((
+    select v.decision = 'protect a sound tree'
+    from verdict v
+    where v.outfit_id = t.outfit_id and v.tree_id = t.id
+    order by v.at desc, v.id desc
+    limit 1), false)`;
+
+/** What was sold of the waiting rows (n) with their trees (t). */
+export const soldOf = (tx: Tx, scope: Scope) => tx`
+  sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from n)`)})`;
+export const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;

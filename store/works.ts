@@ -1,0 +1,190 @@
+import type { Told } from '@/core/units/units';
+import type { Priced } from '@/core/prescribe/costs';
+import type { Day, FollowUp } from '@/core/season/follow-ups';
+import type { Programme } from '@/core/season/programme';
+import type { Answers, WorkSheet } from '@/core/work/work';
+import { json, within, type Scope, type Tx } from './db';
+import { insertProgramme } from './programme';
+import { lastLeft, type LastLeft } from './day';
+import { DOCUMENT, inReadersUnits, isSold, soldOf, sound } from './plan-parts';
+
+/** A work without a label, planned for a tree. */
+export interface WorkPlan {
+  id: string;
+  workId: string;
+  conditionId: string | null;
+  answers: Answers;
+  sheet: WorkSheet;
+  state: 'open' | 'done' | 'dropped';
+  at: Date;
+  byName: string;
+  doneOn: string | null;
+  note: string;
+  price: Priced | null;
+  plannedFor: Day | null;
+  /** It carries out a visit of a programme that is laid over the tree. */
+  laid: boolean;
+}
+
+export interface NewWork {
+  id: string;
+  treeId: string;
+  workId: string;
+  conditionId: string | null;
+  answers: Answers;
+  sheet: Told<WorkSheet>;
+  released: Record<string, string>;
+  price: Priced;
+  /** Null for what may be done at once. */
+  plannedFor: Day | null;
+  /** The visit of a programme that it carries out; null where it stands for itself. */
+  visitId: string | null;
+}
+const insertWorks = (tx: Tx, scope: Scope, works: readonly NewWork[]) =>
+  tx`insert into work_plan ${tx(
+    works.map((w) => ({
+      id: w.id,
+      outfit_id: scope.outfitId,
+      tree_id: w.treeId,
+      work_id: w.workId,
+      condition_id: w.conditionId,
+      answers: json(tx, w.answers),
+      document: DOCUMENT,
+      sheet: json(tx, w.sheet.metric),
+      sheet_us: json(tx, w.sheet.us),
+      released: json(tx, w.released),
+      price: json(tx, w.price),
+      planned_for: w.plannedFor,
+      visit_id: w.visitId,
+      by_person: scope.personId,
+    })) as never,
+  )}`;
+
+/** Opens works for trees; an open one of the same kind on the same tree gives way, but for the visits of a programme. */
+export const addWorkPlans = (
+  scope: Scope,
+  works: readonly NewWork[],
+  programme: { rows: readonly { id: string; treeId: string }[]; as: Programme } | null = null,
+) =>
+  within(scope, async (tx) => {
+    for (const w of works) {
+      if ((await tx`select from work_plan where id = ${w.id}`).length) continue;
+      await tx`
+        update work_plan
+        set state = 'dropped'
+        where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'
+          and visit_id is null`;
+      await insertWorks(tx, scope, [w]);
+    }
+    if (programme) await insertProgramme(tx, scope, programme.rows, programme.as);
+  });
+/** Opens the works of new visits of a programme, many in one statement. */
+export const insertLaidWorks = (scope: Scope, works: readonly NewWork[]) =>
+  within(scope, async (tx) => {
+    for (let i = 0; i < works.length; i += 100) await insertWorks(tx, scope, works.slice(i, i + 100));
+  });
+
+/** Carries a work out or drops it; what follows from it is set in the same transaction. */
+export const settleWork = (
+  scope: Scope,
+  w: { id: string; state: 'done' | 'dropped'; doneOn: string | null; note: string },
+  followUpId: () => string,
+  followUps: readonly FollowUp[],
+): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const [row] = await tx<{ tree_id: string }[]>`
+      update work_plan
+      set state = ${w.state}, done_on = ${w.doneOn}, note = ${w.note},
+        done_by = ${w.state === 'done' ? scope.personId : null}
+      where id = ${w.id} and state = 'open'
+      returning tree_id`;
+    if (!row) return false;
+    for (const followUp of followUps)
+      await tx`
+        insert into follow_up (
+          id, outfit_id, tree_id, root_id, rule_id, kind, what, reason,
+          only_if, due, earliest, latest)
+        values (
+          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what}, ${followUp.reason},
+          ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
+        on conflict do nothing`;
+    return true;
+  });
+
+/** A work that is asked for by its id. */
+export type NamedWork = Pick<WorkPlan, 'id' | 'workId' | 'answers' | 'sheet' | 'state' | 'plannedFor'> & {
+  treeId: string;
+  visitId: string | null;
+};
+/** Works by their ids, in no order; what this outfit has not got is left out. */
+export const getWorkPlans = (scope: Scope, ids: readonly string[]): Promise<NamedWork[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<NamedWork[]>`
+      select id, tree_id as "treeId", work_id as "workId", answers,
+        ${inReadersUnits(tx, tx`sheet`, tx`sheet_us`)} as sheet, state, planned_for::text as "plannedFor", visit_id as "visitId"
+      from work_plan
+      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`),
+  ]);
+export const getWorkPlan = async (scope: Scope, id: string): Promise<NamedWork | null> =>
+  (await getWorkPlans(scope, [id]))[0] ?? null;
+
+/** Works of their own that wait are for another day, with the sheet of that day and what was gone on in spite of. */
+export const moveWorksTo = (
+  scope: Scope,
+  moves: readonly { id: string; plannedFor: Day | null; sheet: Told<WorkSheet>; released: Record<string, string> }[],
+) =>
+  within(
+    scope,
+    (tx) => tx`
+      update work_plan w
+      set planned_for = m.day, document = ${DOCUMENT}, sheet = m.sheet::jsonb, sheet_us = m.us::jsonb,
+        released = w.released || m.released::jsonb, moves = moves + 1, moved_at = now()
+      from unnest(
+        ${moves.map((m) => m.id)}::uuid[], ${moves.map((m) => m.plannedFor)}::date[],
+        ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[], ${moves.map((m) => JSON.stringify(m.sheet.us))}::text[],
+        ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, sheet, us, released)
+      where w.outfit_id = ${scope.outfitId} and w.id = m.id and w.state = 'open' and w.visit_id is null`,
+  );
+
+export interface OpenWork {
+  id: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  placeId: string;
+  placeName: string;
+  workId: string;
+  sheet: WorkSheet;
+  sound: boolean;
+  state: 'open' | 'done' | 'dropped';
+  /** When a crew last came to it and did not do it, and why; null: never. */
+  left: LastLeft | null;
+  /** The day it is planned for; null for what may be done at once. */
+  plannedFor: Day | null;
+  /** The client has taken it. */
+  sold: boolean;
+}
+/** Some works (x) as a crew needs them, by place and walking order. */
+export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
+      with n as (
+        select x.*, t.place_id
+        from (${x}) x
+        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+      ${soldOf(tx, scope)}
+      select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
+        n.planned_for::text as "plannedFor", ${isSold(tx)}
+      from n
+      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
+      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      order by p.name, t.walk_order, t.id`;
+
+/** Works by their ids, whatever became of them. */
+export const worksNamed = (scope: Scope, ids: readonly string[]): Promise<OpenWork[]> =>
+  within(scope, async (tx) => [
+    ...(await worksForCrew(
+      tx,
+      scope,
+      tx`select * from work_plan where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`,
+    )),
+  ]);
