@@ -6,60 +6,43 @@ import { v7 } from 'uuid';
 import { deviations } from '@/core/book/deviations';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import { dayIn } from '@/core/season/zone';
-import { treatedGround } from '@/core/book/ground';
-import type { Dose } from '@/core/dose/dose';
-import type { Label, LabelUse } from '@/core/label/schema';
 import { prescribe } from '@/core/prescribe/prescribe';
-import { type Choices as Choosable, type Situation } from '@/core/prescribe/situation';
-import type { Ring } from '@/core/ring/ring';
+import type { Situation } from '@/core/prescribe/situation';
 import { usualSource, type Source } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
-import { figure, showAmount, showFill, showFine, showTrunk, smallUnit, type UnitSystem } from '@/core/units/units';
+import { smallUnit, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
-import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
+import { FormFaults, TextArea } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
-import { BasinFigure } from '@/ui/figures/basin';
-import { RingFigure, ringWords } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
-import { countGates, GateList } from '@/ui/frame/gates';
+import { countGates } from '@/ui/frame/gates';
 import { stillSaid, type Said } from '@/core/gates/said';
 import { methodWords } from '@/core/label/method-words';
-import { Fact, Pour } from '@/ui/frame/pieces';
 import { soilState } from '@/core/weather/air';
 import { useSaid } from '@/ui/frame/undo.client';
-import { clock } from '@/ui/words';
 import type { TakenShown } from '@/commands/facts/waiting';
 import { book } from '../../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
-import { againstSource, firstWord, perUnit, readAir, sentSource, sourceName, typedAir } from './typed';
+import { againstSource, firstWord, perUnit, readAir, sentSource, typedAir } from './typed';
 import type { HungRow } from '@/commands/facts/board';
 import type { Hanging } from './hang.client';
+import { AsDone } from './as-done.client';
+import { AtThisTree, Beside } from './beside.client';
 import { Hands } from './hands.client';
-import { useOfPlace } from './of-place.client';
+import { MeasuredOut } from './measured-out.client';
 import { sheetPath } from './path';
+import type { SheetPlan } from './sheet-plan';
+import { useOfPlace } from './of-place.client';
 import { PhotoField } from '../examine/photo-field.client';
 
 interface Props {
   units: UnitSystem;
   timeZone: string;
   situation: Situation;
-  plan: {
-    id: string;
-    treeId: string;
-    placeId: string;
-    label: Label;
-    use: LabelUse;
-    choices: Choosable;
-    /** The day it was planned for; null for its own day. */
-    plannedFor: string | null;
-    released: Record<string, string>;
-    dose: Dose;
-    ring: Ring | null;
-    target: string;
-  };
+  plan: SheetPlan;
   sources: Source[];
   /** Who may have a hand in it beside whoever writes it. */
   hands: readonly { id: string; name: string }[];
@@ -111,7 +94,7 @@ export function ApplyBench({
   const asked = useSearchParams();
   const round = asked.get('round');
   const said = useSaid();
-  const { dose, use, label, ring } = plan;
+  const { dose, use, label } = plan;
   const unit = smallUnit(dose.dimension, units);
   const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
   const us = units === 'us';
@@ -179,7 +162,6 @@ export function ApplyBench({
     ofPlace.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
   };
-  const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
   const source = sources.find((x) => x.id === form.lotId) ?? null;
   const base = amount.ok ? amount.value * perUnit(unit) : 0;
   // A typed figure that only repeats the plan books the plan's exact amount, not its rounding.
@@ -190,9 +172,6 @@ export function ApplyBench({
         { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: situation.today },
       )
     : [];
-  const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
-  const ground = treatedGround(use, dose.diameterCm);
-  const { passes } = now;
   // Down, not up: more than went in is not booked.
   const wentIn = (entered: number) =>
     entered >= dose.product * 0.9999 ? String(planned) : String(Math.floor((entered / perUnit(unit)) * 1e4) / 1e4);
@@ -268,42 +247,6 @@ export function ApplyBench({
     );
   };
 
-  const margin = (
-    <>
-      <GateList gates={gates} title="At this hour" />
-      <section>
-        <h2 className="text-body">This place</h2>
-        <dl className="text-[0.9375rem]">
-          {[
-            ['Access', place.access],
-            ['Gate', place.code ?? ''],
-            ['Hazards', place.hazards],
-            ['Dogs', place.dogs],
-          ]
-            .filter(([, x]) => x)
-            .map(([k, x]) => (
-              <div key={k} className="row py-1.5">
-                <dt className="text-ink-2">{k}</dt>
-                <dd className="font-semibold">{x}</dd>
-              </div>
-            ))}
-        </dl>
-      </section>
-      <p>
-        <Link className="underline underline-offset-3" href={`/tree/${plan.treeId}/paper?plan=${plan.id}`}>
-          The whole sheet on paper
-        </Link>
-      </p>
-      <section>
-        <h2 className="text-body">If it goes wrong</h2>
-        <p className="text-[0.9375rem]">
-          Skin or eyes: rinse 15 minutes with water, label to the doctor. Spill: dam it, soak it up, keep it from
-          drains. Leftovers go on a labelled site, never down a drain.
-        </p>
-      </section>
-    </>
-  );
-
   const main = (name: string, onPress: () => void, plain = false) => (
     <MainPress onPress={onPress} plain={plain} disabled={busy || refused !== null}>
       {busy ? 'Booking …' : name}
@@ -311,7 +254,12 @@ export function ApplyBench({
   );
 
   return (
-    <Frame tag={tag} head={head} margin={margin} count={countGates(gates)}>
+    <Frame
+      tag={tag}
+      head={head}
+      margin={<Beside gates={gates} place={place} paper={`/tree/${plan.treeId}/paper?plan=${plan.id}`} />}
+      count={countGates(gates)}
+    >
       {strip}
       <AtThisTree {...{ treeId: plan.treeId, others, works, round }} />
       <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
@@ -350,107 +298,7 @@ export function ApplyBench({
       {form.stage === 1 && (
         <>
           <h1 className="sr-only">Prepare</h1>
-          <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-            <div>
-              {dose.carrier ? (
-                <Pour
-                  big
-                  label="Fill with water to"
-                  value={showFill(dose.carrier.totalMl, units).value}
-                  unit={showFill(dose.carrier.totalMl, units).unit}
-                />
-              ) : (
-                <Pour
-                  big
-                  label={
-                    use.sites?.device === 'capsule'
-                      ? 'One capsule into each site, of'
-                      : dose.pour.per === 'site'
-                        ? 'Into each site'
-                        : 'Measure out'
-                  }
-                  value={pour.value}
-                  unit={pour.unit}
-                />
-              )}
-              <dl>
-                {dose.carrier && (
-                  <Fact name="Half the water, then">
-                    {pour.text} product{dose.pour.vessel ? `, ${dose.pour.vessel.name}` : ''}, then the rest
-                  </Fact>
-                )}
-                {!dose.carrier && dose.pour.vessel && <Fact name="With">{dose.pour.vessel.name}</Fact>}
-                {label.stock && (
-                  <Fact name="Stock">{`${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`}</Fact>
-                )}
-                {dose.sites && use.sites && (
-                  <>
-                    <Fact name="Drill">{`${dose.sites.count} sites, ${showFine(use.sites.drillMm, units).text} bit, ${showFine(use.sites.depthMm, units).text} deep`}</Fact>
-                    <Fact name="Height">{`${showTrunk(use.sites.heightCm, units).text} above soil`}</Fact>
-                    <Fact name="Start at">site 1, clockwise from north</Fact>
-                  </>
-                )}
-                {use.method === 'soil-drench' && ground.m2 && (
-                  <Fact name="Pour">{`${showTrunk(ground.inner, units).value}–${showTrunk(ground.outer, units).text} from the bark, evenly`}</Fact>
-                )}
-                {passes && passes.passes > 1 && (
-                  <Fact name="Passes">{`${passes.passes}, ${passes.waitMinutes} min apart`}</Fact>
-                )}
-                <Fact name="For">{plan.target}</Fact>
-                <Fact name="Product">{label.actives.map((a) => a.name).join(' + ')}</Fact>
-              </dl>
-              {outdated && now.dose.ok && (
-                <p className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
-                  The tree has been measured since this plan: it would be{' '}
-                  {showAmount(now.dose.product, dose.dimension, units).text} now.{' '}
-                  <Link href={`/tree/${plan.treeId}/prescribe`}>Plan anew</Link>
-                </p>
-              )}
-              {stops.map((g) => (
-                <p key={g.id} className="mt-3 border-l-4 border-madder pl-3 font-semibold text-madder">
-                  Stop. {g.sentence}
-                </p>
-              ))}
-            </div>
-            {use.method === 'soil-drench' && ground.m2 !== null && (
-              <div className="phone:mt-4">
-                <BasinFigure
-                  diameterCm={dose.diameterCm}
-                  inner={ground.inner}
-                  outer={ground.outer}
-                  m2={ground.m2}
-                  units={units}
-                />
-              </div>
-            )}
-            {ring && (
-              <div className="phone:mt-4">
-                <RingFigure
-                  units={units}
-                  picture={{
-                    girthCm: dose.girthCm,
-                    heightCm: use.sites?.heightCm ?? 0,
-                    sites: ring.sites,
-                    arcs: situation.reading?.arcs ?? [],
-                    oldSites: situation.oldSites,
-                  }}
-                  size={340}
-                />
-                <p className="text-small text-ink-2">
-                  {ringWords(
-                    {
-                      girthCm: dose.girthCm,
-                      heightCm: use.sites?.heightCm ?? 0,
-                      sites: ring.sites,
-                      arcs: [],
-                      oldSites: [],
-                    },
-                    units,
-                  )}
-                </p>
-              </div>
-            )}
-          </div>
+          <MeasuredOut plan={plan} situation={situation} now={now} stops={stops} units={units} />
           <ol className="mt-4 max-w-2xl list-decimal pl-6">
             {words.steps.map((x) => (
               <li key={x} className="py-0.5">
@@ -525,48 +373,17 @@ export function ApplyBench({
           }}
         >
           <h1 className="mb-3">As it was done</h1>
-          <div className="grid gap-x-8 desk:grid-cols-2">
-            <div>
-              <TextField
-                label={`Product used, ${unit}`}
-                path="amount"
-                faults={faults}
-                hint={`Planned: ${figure(planned, 6)} ${unit}`}
-                className="box-number"
-                inputMode="decimal"
-                maxLength={20}
-                value={form.amount}
-                onChange={(x) => set('amount', x)}
-              />
-              <SelectField
-                label="From"
-                path="lotId"
-                faults={faults}
-                value={form.lotId}
-                onChange={(x) => set('lotId', x)}
-                options={
-                  sources.length
-                    ? sources.map((x) => ({ value: x.id, name: sourceName(x, dose.dimension, units) }))
-                    : [{ value: '', name: 'no lot on the shelf' }]
-                }
-              />
-              <dl className="mb-4">
-                <Fact name="From">{form.startedAt ? clock(form.startedAt, timeZone) : 'not started'}</Fact>
-                <Fact name="To">{form.endedAt ? clock(form.endedAt, timeZone) : 'now'}</Fact>
-              </dl>
-            </div>
-            <div>
-              <TextField
-                label="Mark on the tree"
-                path="mark"
-                faults={faults}
-                hint="Colour or tag, and where."
-                maxLength={200}
-                value={form.mark}
-                onChange={(x) => set('mark', x)}
-              />
-            </div>
-          </div>
+          <AsDone
+            form={form}
+            set={set}
+            faults={faults}
+            planned={planned}
+            unit={unit}
+            dimension={dose.dimension}
+            units={units}
+            sources={sources}
+            timeZone={timeZone}
+          />
           <Hands hands={hands} withIds={ofPlace.withIds} faults={faults} onChange={ofPlace.goWith} />
           {(against.length > 0 || form.deviation) && (
             <div className="border-l-4 border-sap pl-4">
@@ -598,50 +415,5 @@ export function ApplyBench({
       )}
       {after}
     </Frame>
-  );
-}
-
-/** Everything that is done at a tree in one visit, where it is more than this sheet. */
-function AtThisTree({
-  treeId,
-  others,
-  works,
-  round,
-}: Pick<Props, 'others' | 'works'> & { treeId: string; round: string | null }) {
-  if (others.length + works.length < 2) return null;
-  return (
-    <nav aria-label="At this tree" className="mt-2">
-      <p className="font-semibold">
-        {others.length + works.length} things at this tree
-        {round && (
-          <>
-            {', '}
-            <Link href={`/rounds/day/${round}`}>on a round</Link>
-          </>
-        )}
-      </p>
-      <ul className="flex flex-wrap gap-2">
-        {others.map((o) => (
-          <li key={o.id}>
-            {o.here ? (
-              <b className="press pointer-events-none border-4" aria-current="true">
-                {o.name}
-              </b>
-            ) : (
-              <Link className="press" href={sheetPath(treeId, o.id, round)}>
-                {o.name}
-              </Link>
-            )}
-          </li>
-        ))}
-        {works.map((w) => (
-          <li key={w}>
-            <a className="press" href="#works">
-              {w}
-            </a>
-          </li>
-        ))}
-      </ul>
-    </nav>
   );
 }
