@@ -26,11 +26,13 @@ async function layOver(owner: Sql, email: string): Promise<string> {
   const laidId = v7();
   await owner`
     insert into laid (id, outfit_id, place_id, programme, from_day, until_day, reason, said, by_person)
-    values (${laidId}, ${outfitId}, ${placeId}, ${owner.json(programme as never)}, ${today}, ${after(today, 1, 'years')},
+    values (${laidId}, ${outfitId}, ${placeId}, ${owner.json(programme as never)}, ${today},
+      ${after(today, 1, 'years')},
       'Measured.', '{}', ${personId})`;
   await owner`
     insert into laid_visit (id, outfit_id, laid_id, tree_id, step, year, nth, kind, state, day, earliest, latest)
-    select gen_random_uuid(), ${outfitId}, ${laidId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look', 'expected',
+    select gen_random_uuid(), ${outfitId}, ${laidId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look',
+      'expected',
       d, d - 5, d + 12
     from (
       select id, row_number() over (order by walk_order, id) as i

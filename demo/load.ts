@@ -643,7 +643,12 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
 async function layBirches() {
   const [birches] = await sql<{ outfitId: string; placeId: string; personId: string; treeIds: string[] }[]>`
     select t.outfit_id as "outfitId", t.place_id as "placeId", array_agg(t.id order by t.walk_order) as "treeIds",
-      (select w.id from person w where w.outfit_id = t.outfit_id and w.role = 'owner' order by w.id limit 1) as "personId"
+      (
+        select w.id
+        from person w
+        where w.outfit_id = t.outfit_id and w.role = 'owner'
+        order by w.id
+        limit 1) as "personId"
     from tree t
     join place p on p.id = t.place_id and p.name = 'School grounds'
     where t.host_id = 'silver-birch'
@@ -686,7 +691,12 @@ async function signRules() {
 async function divideOrchard() {
   const [orchard] = await sql<{ outfitId: string; placeId: string; personId: string; tags: string[] }[]>`
     select t.outfit_id as "outfitId", t.place_id as "placeId", array_agg(t.tag order by t.walk_order) as tags,
-      (select w.id from person w where w.outfit_id = t.outfit_id and w.role = 'owner' order by w.id limit 1) as "personId"
+      (
+        select w.id
+        from person w
+        where w.outfit_id = t.outfit_id and w.role = 'owner'
+        order by w.id
+        limit 1) as "personId"
     from tree t
     join place p on p.id = t.place_id and p.name = 'Ferry orchard'
     group by 1, 2`;
@@ -724,7 +734,12 @@ async function divideOrchard() {
 async function putOnADay() {
   const [quay] = await sql<{ outfitId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]>`
     select c.outfit_id as "outfitId", c.id as "crewId", c.hours,
-      (select w.id from person w where w.outfit_id = c.outfit_id and w.role = 'owner' order by w.id limit 1) as "personId",
+      (
+        select w.id
+        from person w
+        where w.outfit_id = c.outfit_id and w.role = 'owner'
+        order by w.id
+        limit 1) as "personId",
       array(
         select n.id
         from plan n

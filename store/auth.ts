@@ -148,7 +148,8 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
       select ${viewerColumns(tx as unknown as Tx)},
         (select count(*) from (
           select from follow_up f
-          where f.outfit_id = o.id and f.state = 'open' and f.due <= (${now}::timestamptz at time zone o.time_zone)::date
+          where f.outfit_id = o.id and f.state = 'open'
+            and f.due <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) f)::int
         + (select count(*) from (
           select from plan n
@@ -162,7 +163,8 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
           limit 1000) w)::int
         + (select count(*) from (
           select from task k
-          where k.outfit_id = o.id and k.state = 'open' and k.due <= (${now}::timestamptz at time zone o.time_zone)::date
+          where k.outfit_id = o.id and k.state = 'open'
+            and k.due <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) k)::int as waiting
       from person p
       join outfit o on o.id = p.outfit_id
@@ -204,7 +206,8 @@ type ViewerRow = Omit<Viewer, keyof Scope | 'schools' | 'prices' | 'licence' | '
 
 const viewerColumns = (tx: Tx) => tx`
   p.name, p.email, p.role, p.units, p.theme,
-  p.licence_number as "licenceNumber", p.licence_categories as "licenceCategories", p.licence_expires as "licenceExpires",
+  p.licence_number as "licenceNumber", p.licence_categories as "licenceCategories",
+    p.licence_expires as "licenceExpires",
   o.name as "outfitName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
   o.paper,
   o.crown_loss_school as "crownLossSchool", o.programme, o.schools, o.prices,

@@ -44,7 +44,8 @@ export interface BatchRow {
   kept: boolean;
 }
 const mixes = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
-  select b.id, b.round_id as "roundId", b.label_id as "labelId", b.label_key as "labelKey", l.data->>'name' as "labelName",
+  select b.id, b.round_id as "roundId", b.label_id as "labelId", b.label_key as "labelKey",
+    l.data->>'name' as "labelName",
     b.kind, b.code, b.vessel, b.unit, b.product::float8, b.total_ml::float8 as "totalMl",
     b.left_ml::float8 as "leftMl", b.plan_ids as "planIds", b.made_at as "madeAt", b.good_until as "goodUntil",
     p.name as "byName",
@@ -94,7 +95,8 @@ export const batchByCode = (scope: Scope, code: string): Promise<BatchRow | null
 export const takenFrom = (scope: Scope, batchIds: readonly string[]): Promise<BatchTaken[]> =>
   within(scope, async (tx) => [
     ...(await tx<BatchTaken[]>`
-      select k.batch_id as "batchId", k.record_root as "recordRoot", t.tag, q.name as "placeName", k.ended, k.mix_ml::float8 as "mixMl", k.words,
+      select k.batch_id as "batchId", k.record_root as "recordRoot", t.tag, q.name as "placeName", k.ended,
+        k.mix_ml::float8 as "mixMl", k.words,
         k.at::text as at, p.name as "byName"
       from batch_taken k
       join person p on p.outfit_id = k.outfit_id and p.id = k.by_person

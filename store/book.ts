@@ -32,8 +32,11 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
     const o = scope.outfitId;
     const d = r.data;
     const made = await tx`
-      insert into record (id, outfit_id, root_id, version, tree_id, place_id, plan_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, withdrawn, words, data, correction)
-      values (${r.id}, ${o}, ${r.rootId}, ${r.version}, ${d.tree.id}, ${d.place.id}, ${r.planId}, ${d.product.key}, ${d.method}, ${r.startedAt}, ${r.endedAt}, ${r.doneOn}, ${r.byPerson}, ${scope.personId}, ${r.withdrawn}, ${r.words}, ${json(tx, d)}, ${r.correction})
+      insert into record (id, outfit_id, root_id, version, tree_id, place_id, plan_id, label_key, method, started_at,
+        ended_at, done_on, by_person, written_by, withdrawn, words, data, correction)
+      values (${r.id}, ${o}, ${r.rootId}, ${r.version}, ${d.tree.id}, ${d.place.id}, ${r.planId}, ${d.product.key},
+        ${d.method}, ${r.startedAt}, ${r.endedAt}, ${r.doneOn}, ${r.byPerson}, ${scope.personId}, ${r.withdrawn},
+        ${r.words}, ${json(tx, d)}, ${r.correction})
       on conflict (id) do nothing`;
     if (!made.count) return false;
     for (const m of r.moves)
@@ -65,7 +68,8 @@ const settleEarlier = (tx: Tx, scope: Scope, r: NewRecord) => tx`
   update follow_up f
   set state = case when f.earliest <= ${r.doneOn} then 'done' else 'dropped' end,
     settled_at = now(), settled_by = ${scope.personId}, settled_by_root = ${r.rootId}
-  where f.outfit_id = ${scope.outfitId} and f.tree_id = ${r.data.tree.id} and f.state = 'open' and f.kind = 'treat-again'
+  where f.outfit_id = ${scope.outfitId} and f.tree_id = ${r.data.tree.id} and f.state = 'open'
+    and f.kind = 'treat-again'
     and f.root_id <> ${r.rootId}
     and (f.earliest <= ${r.doneOn} or f.rule_id = any(${r.followUps.map((x) => x.ruleId)}))
     and exists (
@@ -89,9 +93,12 @@ async function setFollowUps(
     and not split_part(rule_id, '+', 1) = any(${wanted.map((w) => w.ruleId)})`;
   for (const followUp of wanted)
     await tx`
-      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
-      values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what}, ${followUp.reason}, ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
-      on conflict (outfit_id, root_id, rule_id) do update set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason,
+      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest,
+        latest)
+      values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what},
+        ${followUp.reason}, ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
+      on conflict (outfit_id, root_id, rule_id) do update
+      set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason,
         state = 'open', settled_at = null
       where follow_up.state = 'open' or (follow_up.state = 'dropped' and follow_up.settled_by is null)`;
 }
@@ -170,9 +177,11 @@ export interface RecordVersion extends BookRow {
 export const recordVersions = (scope: Scope, id: string): Promise<RecordVersion[]> =>
   within(scope, async (tx) => [
     ...(await tx<RecordVersion[]>`
-      select ${rowColumns(tx)}, r.correction, w.name as "writtenBy", r.created_at as "writtenAt", r.plan_id as "planId", r.by_person as "byPerson"
+      select ${rowColumns(tx)}, r.correction, w.name as "writtenBy", r.created_at as "writtenAt", r.plan_id as "planId",
+        r.by_person as "byPerson"
       from record r join person p on p.id = r.by_person join person w on w.id = r.written_by
-      where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id}) order by r.version desc`),
+      where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id})
+      order by r.version desc`),
   ]);
 
 /** What was written of some plans, as far as a day and its client ask. */
@@ -199,7 +208,8 @@ export const recordsOfPlans = (scope: Scope, planIds: readonly string[]): Promis
       select r.plan_id as "planId", r.root_id as "rootId", r.tree_id as "treeId", r.data->'tree'->>'tag' as tag,
         r.place_id as "placeId", r.started_at as "startedAt", r.ended_at as "endedAt", r.method,
         r.data->'product'->>'name' as "productName", r.data->'target'->>'name' as "targetName", r.data->>'unit' as unit,
-        (r.data->>'amount')::float8 as amount, r.data->>'reEntryUntil' as "reEntryUntil", r.data->>'eatFrom' as "eatFrom",
+        (r.data->>'amount')::float8 as amount, r.data->>'reEntryUntil' as "reEntryUntil",
+          r.data->>'eatFrom' as "eatFrom",
         r.data->'applicator'->>'name' as "byName"
       from record r
       where r.outfit_id = ${scope.outfitId} and r.plan_id = any(${[...planIds]}) and r.plan_id is not null and r.latest

@@ -19,7 +19,8 @@ export const startCommand = (
   within(scope, async (tx) => {
     const made = await tx`
       insert into command_done (outfit_id, id, name, digest, person_id, phone_id, seen_at, clock_at)
-      values (${scope.outfitId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId}, ${c.phoneId}, ${c.seenAt}, ${c.clockAt})
+      values (${scope.outfitId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId}, ${c.phoneId}, ${c.seenAt},
+        ${c.clockAt})
       on conflict (outfit_id, id) do nothing`;
     if (made.count) return 'new';
     const [was] = await tx<{ name: string; digest: string; answer: unknown }[]>`

@@ -50,7 +50,8 @@ export const dueWithin = (
           limit s.most) x
         join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
       sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from f)`)})
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
         coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
         coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
@@ -72,7 +73,8 @@ export type NamedLook = Pick<DueRow, 'id' | 'treeId' | 'tag' | 'hostId' | 'place
 export const looksNamed = (scope: Scope, ids: readonly string[]): Promise<NamedLook[]> =>
   within(scope, async (tx) => [
     ...(await tx<NamedLook[]>`
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        f.kind,
         f.what, f.state
       from follow_up f
       join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
@@ -111,7 +113,8 @@ export const calendarVisits = (
 ): Promise<CalendarVisit[]> =>
   within(scope, async (tx) => [
     ...(await tx<CalendarVisit[]>`
-      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName", f.kind,
+      select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
+        f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, f.version,
         f.changed_at as "changedAt", p.time_zone as "timeZone",
         coalesce(t.lat, (p.grounds->'origin'->>'lat')::float8) as lat,
@@ -120,13 +123,15 @@ export const calendarVisits = (
       from (
         (select *
          from follow_up
-         where outfit_id = ${scope.outfitId} and state = 'open' and due between ${from} and ${to} ${ofPlace(tx, placeId)}
+         where outfit_id = ${scope.outfitId} and state = 'open'
+           and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by due, id
          limit 5000)
         union all
         (select *
          from follow_up
-         where outfit_id = ${scope.outfitId} and state <> 'open' and settled_at >= ${since} and due between ${from} and ${to} ${ofPlace(tx, placeId)}
+         where outfit_id = ${scope.outfitId} and state <> 'open' and settled_at >= ${since}
+           and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by settled_at desc
          limit 2000)) f
       join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
@@ -169,7 +174,8 @@ export const visitsById = (
 > =>
   within(scope, async (tx) => [
     ...(await tx<(Visit & { tag: string })[]>`
-      select f.id, f.tree_id as "treeId", t.tag, f.rule_id as "ruleId", f.kind, f.what, f.due, f.earliest, f.latest, f.state,
+      select f.id, f.tree_id as "treeId", t.tag, f.rule_id as "ruleId", f.kind, f.what, f.due, f.earliest, f.latest,
+        f.state,
         p.time_zone as "timeZone"
       from follow_up f
       join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
@@ -223,7 +229,8 @@ export const addReminder = (
     scope,
     (tx) => tx`
       insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${r.id}, 'own', 'look', ${r.what}, ${r.reason}, ${r.on}, ${r.on}, ${r.on})
+      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${r.id}, 'own', 'look', ${r.what}, ${r.reason}, ${r.on}, ${r.on},
+        ${r.on})
       on conflict (id) do nothing`,
   );
 

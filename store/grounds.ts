@@ -71,7 +71,10 @@ export const listPlaces = (
   within(scope, async (tx) => [
     ...(await tx<PlaceRow[]>`
       select p.id, p.name, p.address, p.client_id as "clientId", c.name as "clientName",
-        (select count(*)::int from tree t where t.outfit_id = p.outfit_id and t.place_id = p.id and t.archived_at is null) as trees
+        (
+          select count(*)::int
+          from tree t
+          where t.outfit_id = p.outfit_id and t.place_id = p.id and t.archived_at is null) as trees
       from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
       where p.archived_at is null ${after ? tx`and (p.name, p.id) > (${after.name}, ${after.id})` : tx``}
       order by p.name, p.id limit ${limit + 1}`),
@@ -215,10 +218,22 @@ export const placeAlarms = (scope: Scope, placeId: string, dangerous: readonly s
       select * from (
         select t.id as "treeId", t.tag, t.walk_order,
           array(select f.sign_id from finding f where f.outfit_id = ${scope.outfitId} and f.state = 'seen' and f.sign_id = any (${[...dangerous]})
-            and f.look_id = (select l.id from look l where l.outfit_id = ${scope.outfitId} and l.tree_id = t.id and not exists (select from look_withdrawal w where w.outfit_id = ${scope.outfitId} and w.look_id = l.id) order by l.at desc, l.id desc limit 1)
+            and f.look_id = (
+              select l.id
+              from look l
+              where l.outfit_id = ${scope.outfitId} and l.tree_id = t.id and not exists (
+                select
+                from look_withdrawal w
+                where w.outfit_id = ${scope.outfitId} and w.look_id = l.id)
+              order by l.at desc, l.id desc
+              limit 1)
             order by f.sign_id) as signs,
           (select v.condition_id from verdict v where v.outfit_id = ${scope.outfitId} and v.tree_id = t.id and v.decision = 'report'
-            and not exists (select from verdict n where n.outfit_id = ${scope.outfitId} and n.tree_id = t.id and n.at > v.at and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
+            and not exists (
+              select
+              from verdict n
+              where n.outfit_id = ${scope.outfitId} and n.tree_id = t.id and n.at > v.at
+                and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
             order by v.at desc limit 1) as report
         from tree t where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null) a
       where cardinality(a.signs) > 0 or a.report is not null order by a.walk_order, a.tag limit 40`),
@@ -243,12 +258,30 @@ export const placeStand = (
   within(scope, async (tx) => {
     const o = scope.outfitId;
     const trees = await tx<StandTree[]>`
-      select t.id, t.tag, t.host_id as "hostId", r.stems, l.crown_loss as "crownLoss", v.condition_id as "conditionId", v.decision
+      select t.id, t.tag, t.host_id as "hostId", r.stems, l.crown_loss as "crownLoss", v.condition_id as "conditionId",
+        v.decision
       from tree t
-      left join lateral (select stems from reading where outfit_id = ${o} and tree_id = t.id order by at desc, id limit 1) r on true
-      left join lateral (select crown_loss from look where outfit_id = ${o} and tree_id = t.id and crown_loss is not null order by at desc, id limit 1) l on true
-      left join lateral (select condition_id, decision from verdict where outfit_id = ${o} and tree_id = t.id order by at desc, id limit 1) v on true
-      where t.outfit_id = ${o} and t.place_id = ${placeId} and t.archived_at is null order by t.walk_order, t.id limit 1000`;
+      left join lateral (
+        select stems
+        from reading
+        where outfit_id = ${o} and tree_id = t.id
+        order by at desc, id
+        limit 1) r on true
+      left join lateral (
+        select crown_loss
+        from look
+        where outfit_id = ${o} and tree_id = t.id and crown_loss is not null
+        order by at desc, id
+        limit 1) l on true
+      left join lateral (
+        select condition_id, decision
+        from verdict
+        where outfit_id = ${o} and tree_id = t.id
+        order by at desc, id
+        limit 1) v on true
+      where t.outfit_id = ${o} and t.place_id = ${placeId} and t.archived_at is null
+      order by t.walk_order, t.id
+      limit 1000`;
     const used = await tx<{ name: string; grams: number }[]>`
       select u.name, u.grams
       from place p

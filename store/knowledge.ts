@@ -18,8 +18,11 @@ export const addEntry = (scope: Scope, e: { id: string; kind: OwnKind; key: stri
   within(
     scope,
     (tx) => tx`insert into knowledge_entry (id, outfit_id, kind, key, version, data, note, by_person)
-      select ${e.id}, ${scope.outfitId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1, ${json(tx, e.data)}, ${e.note}, ${scope.personId}
-      from knowledge_entry where outfit_id = ${scope.outfitId} and kind = ${e.kind} and key = ${e.key} on conflict (id) do nothing`,
+      select ${e.id}, ${scope.outfitId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1, ${json(tx, e.data)},
+        ${e.note}, ${scope.personId}
+      from knowledge_entry
+      where outfit_id = ${scope.outfitId} and kind = ${e.kind} and key = ${e.key}
+      on conflict (id) do nothing`,
   );
 
 export interface PracticeRound {
@@ -42,7 +45,8 @@ export const addPracticeRound = (scope: Scope, r: Omit<PracticeRound, 'at'>) =>
   within(
     scope,
     (tx) => tx`insert into practice_round (id, outfit_id, person_id, seed, level, score, data)
-      values (${r.id}, ${scope.outfitId}, ${scope.personId}, ${r.seed}, ${r.level}, ${r.score}, ${json(tx, r.data)}) on conflict (id) do nothing`,
+      values (${r.id}, ${scope.outfitId}, ${scope.personId}, ${r.seed}, ${r.level}, ${r.score}, ${json(tx, r.data)})
+      on conflict (id) do nothing`,
   );
 
 export interface Overturned {
@@ -63,11 +67,28 @@ export const overturned = (scope: Scope): Promise<Overturned[]> =>
   within(
     scope,
     (tx) => tx<Overturned[]>`
-      with v as (select *, lag(condition_id) over w as was, lag(at) over w as was_at from verdict where outfit_id = ${scope.outfitId} window w as (partition by tree_id order by at, id))
-      select v.tree_id as "treeId", t.tag, p.name as "placeName", v.was, v.was_at as "wasAt", v.condition_id as became, v.at as "becameAt", v.overturned_by as by,
-        (select count(*)::int from record r where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn and r.started_at between v.was_at and v.at) as treatments,
-        (select coalesce(sum((r.data->>'amount')::float8) / 1000, 0)::float8 from record r where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn and r.data->>'unit' = 'mL' and r.started_at between v.was_at and v.at) as litres
-      from v join tree t on t.id = v.tree_id join place p on p.id = t.place_id where v.was is not null and v.was <> v.condition_id order by v.at desc, v.id limit 200`,
+      with v as (
+        select *, lag(condition_id) over w as was, lag(at) over w as was_at
+        from verdict
+        where outfit_id = ${scope.outfitId} window w as (partition by tree_id order by at, id))
+      select v.tree_id as "treeId", t.tag, p.name as "placeName", v.was, v.was_at as "wasAt", v.condition_id as became,
+        v.at as "becameAt", v.overturned_by as by,
+        (
+          select count(*)::int
+          from record r
+          where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn
+            and r.started_at between v.was_at and v.at) as treatments,
+        (
+          select coalesce(sum((r.data->>'amount')::float8) / 1000, 0)::float8
+          from record r
+          where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn
+            and r.data->>'unit' = 'mL' and r.started_at between v.was_at and v.at) as litres
+      from v
+      join tree t on t.id = v.tree_id
+      join place p on p.id = t.place_id
+      where v.was is not null and v.was <> v.condition_id
+      order by v.at desc, v.id
+      limit 200`,
   );
 
 export interface SpreadTree {
@@ -86,10 +107,23 @@ export const findingsOfPlace = (scope: Scope, placeId: string): Promise<SpreadTr
     scope,
     (tx) => tx<SpreadTree[]>`
       select t.id as "treeId", t.tag, t.host_id as "hostId", t.lat, t.lon, l.looks->0 as now, l.looks->1 as before
-      from (select * from tree where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null order by walk_order, id limit 400) t
+      from (
+        select *
+        from tree
+        where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null
+        order by walk_order, id
+        limit 400) t
       left join lateral (
-        select jsonb_agg(jsonb_build_object('at', k.at, 'findings', coalesce((select jsonb_object_agg(f.sign_id, coalesce(f.grade, 0)) from finding f where f.look_id = k.id and f.outfit_id = ${scope.outfitId}), '{}')) order by k.at desc) as looks
-        from (select id, at from look where outfit_id = ${scope.outfitId} and tree_id = t.id order by at desc, id desc limit 2) k
+        select jsonb_agg(jsonb_build_object('at', k.at, 'findings', coalesce((
+          select jsonb_object_agg(f.sign_id, coalesce(f.grade, 0))
+          from finding f
+          where f.look_id = k.id and f.outfit_id = ${scope.outfitId}), '{}')) order by k.at desc) as looks
+        from (
+          select id, at
+          from look
+          where outfit_id = ${scope.outfitId} and tree_id = t.id
+          order by at desc, id desc
+          limit 2) k
       ) l on true order by t.walk_order, t.id`,
   );
 
@@ -108,9 +142,27 @@ export const closedCases = (scope: Scope): Promise<ClosedCase[]> =>
     scope,
     (tx) => tx<ClosedCase[]>`
       select v.id, t.host_id as "hostId", l.at, v.condition_id as "conditionId",
-        coalesce((select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade)) order by f.sign_id) from finding f where f.look_id = l.id and f.outfit_id = ${scope.outfitId}), '[]') as findings,
-        coalesce((select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id) from test_result r where r.look_id = l.id and r.outfit_id = ${scope.outfitId}), '[]') as tests
-      from (select * from verdict where outfit_id = ${scope.outfitId} and certainty in ('near certain', 'confirmed by test') and look_id is not null order by at desc, id desc limit 60) v
-      join look l on l.id = v.look_id and l.outfit_id = ${scope.outfitId} join tree t on t.id = v.tree_id and t.outfit_id = ${scope.outfitId}
-      where (select count(*) from finding f where f.look_id = l.id and f.outfit_id = ${scope.outfitId} and f.state = 'seen') >= 2 order by v.at desc limit 30`,
+        coalesce((
+          select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade)) order by f.sign_id)
+          from finding f
+          where f.look_id = l.id and f.outfit_id = ${scope.outfitId}), '[]') as findings,
+        coalesce((
+          select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id)
+          from test_result r
+          where r.look_id = l.id and r.outfit_id = ${scope.outfitId}), '[]') as tests
+      from (
+        select *
+        from verdict
+        where outfit_id = ${scope.outfitId} and certainty in ('near certain', 'confirmed by test')
+          and look_id is not null
+        order by at desc, id desc
+        limit 60) v
+      join look l on l.id = v.look_id and l.outfit_id = ${scope.outfitId}
+      join tree t on t.id = v.tree_id and t.outfit_id = ${scope.outfitId}
+      where (
+        select count(*)
+        from finding f
+        where f.look_id = l.id and f.outfit_id = ${scope.outfitId} and f.state = 'seen') >= 2
+      order by v.at desc
+      limit 30`,
   );

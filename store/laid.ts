@@ -56,7 +56,8 @@ export type StopTold =
     };
 
 const laidColumns = (tx: Tx) => tx`
-  l.id, l.place_id as "placeId", p.name as "placeName", p.time_zone as "timeZone", l.programme, l.from_day::text as from,
+  l.id, l.place_id as "placeId", p.name as "placeName", p.time_zone as "timeZone", l.programme,
+    l.from_day::text as from,
   l.until_day::text as until, l.reason, l.said, l.carried_from as "carriedFrom", l.at, w.name as "byName",
   l.ended_on::text as "endedOn", l.ended_because as "endedBecause"`;
 
@@ -147,9 +148,11 @@ const standing = (tx: Tx) => tx`
 export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly string[] | null): Promise<VisitRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<VisitRow[]>`
-      select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year, b.nth,
+      select b.id, b.tree_id as "treeId", t.tag, t.host_id as "hostId", t.walk_order as "walkOrder", b.step, b.year,
+        b.nth,
         b.kind, ${standing(tx)} as state, b.state = 'planned' as promised,
-        coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text, b.latest::text, b.reasons, b.stop, l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
+        coalesce(r.done_on, k.done_on, b.day)::text as day, b.earliest::text, b.latest::text, b.reasons, b.stop,
+          l.key as "labelKey", coalesce(n.use_key, b.use_key) as "useKey",
         l.data->>'name' as "labelName", n.id as "planId", f.id as "followUpId",
         b.found, b.by_hand as "byHand", b.because, b.settled,
         r.sprayed,
@@ -317,7 +320,9 @@ export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
   within(scope, async (tx) => {
     const ids = [...visitIds];
     await tx`
-      update plan set state = 'dropped' where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
+      update plan
+      set state = 'dropped'
+      where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
     await tx`
       update work_plan
       set state = 'dropped'

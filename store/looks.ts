@@ -15,8 +15,10 @@ export const addReading = (scope: Scope, reading: NewReading) =>
         tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares,
         grain_deg, method)
       values (
-        ${reading.id}, ${scope.outfitId}, ${reading.treeId}, ${reading.at}, ${scope.personId}, ${reading.diameterCm}, ${reading.atHeightCm}, ${json(tx, reading.stems)},
-        ${reading.treeHeightM}, ${reading.crownWidthM}, ${reading.crownBaseM}, ${reading.obstacles}, ${json(tx, reading.arcs)}, ${json(tx, reading.flares)},
+        ${reading.id}, ${scope.outfitId}, ${reading.treeId}, ${reading.at}, ${scope.personId}, ${reading.diameterCm},
+          ${reading.atHeightCm}, ${json(tx, reading.stems)},
+        ${reading.treeHeightM}, ${reading.crownWidthM}, ${reading.crownBaseM}, ${reading.obstacles},
+          ${json(tx, reading.arcs)}, ${json(tx, reading.flares)},
         ${reading.grainDeg}, ${reading.method})
       on conflict (id) do nothing`,
   );
@@ -49,7 +51,8 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
   const o = scope.outfitId;
   const made = await tx`
     insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
-    values (${look.id}, ${o}, ${look.treeId}, ${look.at}, ${scope.personId}, ${look.crownLoss}, ${look.vigour}, ${json(tx, look.hostKey)}, ${look.note}, ${json(tx, look.detail)})
+    values (${look.id}, ${o}, ${look.treeId}, ${look.at}, ${scope.personId}, ${look.crownLoss}, ${look.vigour},
+      ${json(tx, look.hostKey)}, ${look.note}, ${json(tx, look.detail)})
     on conflict (id) do nothing`;
   if (!made.count) return;
   const findings = look.findings.map((f) => ({
@@ -70,7 +73,8 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
   if (look.change)
     await tx`
       insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
-      values (${look.change.id}, ${o}, ${look.treeId}, ${look.id}, ${look.change.what}, ${look.change.priceMinor}, ${scope.personId})`;
+      values (${look.change.id}, ${o}, ${look.treeId}, ${look.id}, ${look.change.what}, ${look.change.priceMinor},
+        ${scope.personId})`;
   if (look.hostConfirmed)
     await tx`update tree set host_confirmed_at = ${look.at}, host_confirmed_by = ${scope.personId} where id = ${look.treeId}`;
   // A look of a programme is answered by what was seen, and stays open where that says nothing of it.
@@ -100,7 +104,8 @@ export const sendSample = (
     scope,
     (tx) => tx`
       insert into sample (id, outfit_id, tree_id, what, sent_to, test_id, sent_on, by_person)
-      values (${s.id}, ${scope.outfitId}, ${s.treeId}, ${s.what}, ${s.sentTo}, ${s.testId}, ${s.sentOn}, ${scope.personId})
+      values (${s.id}, ${scope.outfitId}, ${s.treeId}, ${s.what}, ${s.sentTo}, ${s.testId}, ${s.sentOn},
+        ${scope.personId})
       on conflict (id) do nothing`,
   );
 

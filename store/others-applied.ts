@@ -31,8 +31,10 @@ export const addOthersApplied = (
   within(
     scope,
     (tx) => tx`
-      insert into others_applied (id, outfit_id, place_id, tree_id, active, family, resistance, condition_id, effect, grams, on_day, who, by_person)
-      values (${x.id}, ${scope.outfitId}, ${x.placeId}, ${x.treeId ?? null}, ${x.active}, ${x.family ?? ''}, ${x.resistance ?? ''},
+      insert into others_applied (id, outfit_id, place_id, tree_id, active, family, resistance, condition_id, effect,
+        grams, on_day, who, by_person)
+      values (${x.id}, ${scope.outfitId}, ${x.placeId}, ${x.treeId ?? null}, ${x.active}, ${x.family ?? ''},
+        ${x.resistance ?? ''},
         ${x.conditionId ?? null}, ${x.effect ?? null}, ${x.grams}, ${x.onDay}, ${x.who}, ${scope.personId})
       on conflict (id) do nothing`,
   );

@@ -85,7 +85,8 @@ export async function changePerson(
     if (!now) return 'nobody';
     if (now.version !== p.basedOn) return 'stale';
     await tx`
-      update person set role = ${p.role}, licence_number = ${p.licenceNumber}, licence_categories = ${p.licenceCategories},
+      update person
+      set role = ${p.role}, licence_number = ${p.licenceNumber}, licence_categories = ${p.licenceCategories},
         licence_expires = ${p.licenceExpires}, active = ${p.active} where id = ${p.id}`;
     if (!p.active) await tx`delete from session where person_id = ${p.id}`;
     return 'kept';

@@ -117,7 +117,8 @@ export const keepRefused = (scope: Scope, phoneId: string, s: Send, faults: read
     scope,
     (tx) => tx`
       insert into needs_look (outfit_id, id, phone_id, person_id, verb, what, input, faults, seen_at, clock_at)
-      values (${scope.outfitId}, ${s.id}, ${phoneId}, ${scope.personId}, ${s.verb}, ${s.what}, ${json(tx, s.input ?? null)},
+      values (${scope.outfitId}, ${s.id}, ${phoneId}, ${scope.personId}, ${s.verb}, ${s.what},
+        ${json(tx, s.input ?? null)},
         ${json(tx, faults)}, ${s.at}, ${s.clockAt})
       on conflict (outfit_id, id) do nothing`,
   );

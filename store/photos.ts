@@ -15,7 +15,9 @@ export const addPhoto = (
   within(scope, async (tx) => {
     if (!(await tx`select from tree where id = ${p.treeId}`).length) return false;
     await tx`insert into photo (id, outfit_id, tree_id, by_person, mime, width, height, location_kept, bytes, sign_id)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${scope.personId}, 'image/jpeg', ${p.width}, ${p.height}, ${p.locationKept}, ${p.bytes}, ${p.sign ?? null}) on conflict (id) do nothing`;
+      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${scope.personId}, 'image/jpeg', ${p.width}, ${p.height},
+        ${p.locationKept}, ${p.bytes}, ${p.sign ?? null})
+      on conflict (id) do nothing`;
     return true;
   });
 

@@ -42,7 +42,8 @@ export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> 
     ...(await tx<Plan[]>`
       select n.id, n.tree_id as "treeId", t.tag, t.place_id as "placeId", n.label_id as "labelId", l.data as label,
         n.use_key as "useKey", n.condition_id as "conditionId", n.facts as choices, ${inReadersUnits(tx, tx`n.result`, tx`n.result_us`)} as result, n.released, n.state, n.at,
-        p.name as "byName", n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text, n.visit_id as "visitId"
+        p.name as "byName", n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
+          n.visit_id as "visitId"
       from plan n
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
@@ -77,7 +78,10 @@ export const ownPlansAt = (scope: Scope, placeId: string): Promise<string[]> =>
       await tx<{ id: string }[]>`
         select n.id
         from plan n
-        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(select id from tree where place_id = ${placeId}))
+        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(
+          select id
+          from tree
+          where place_id = ${placeId}))
           and n.state = 'open' and n.visit_id is null
         limit 5000`
     ).map((r) => r.id),
@@ -90,7 +94,10 @@ export const aheadOfOwn = (scope: Scope, placeId: string, today: Day, limit: num
       await tx<{ id: string }[]>`
         select n.id
         from plan n
-        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(select id from tree where place_id = ${placeId}))
+        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(
+          select id
+          from tree
+          where place_id = ${placeId}))
           and n.state = 'open' and n.visit_id is null and n.planned_for > ${today}
           and not exists (select from round_item i where i.outfit_id = n.outfit_id and i.item_id = n.id)
         order by n.planned_for, n.id
@@ -131,8 +138,10 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
       facts, document, result, result_us, released, price, planned_for, earliest, latest, by_person)
     values (
       ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
-      ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)}, ${json(tx, plan.released)}, ${json(tx, plan.price)},
-      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${scope.personId})`;
+      ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)},
+        ${json(tx, plan.released)}, ${json(tx, plan.price)},
+      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null},
+        ${scope.personId})`;
 }
 
 /** Opens the plans of new visits of a programme, many in one statement: there is nothing that they could take the place of. */
@@ -322,10 +331,14 @@ export const plannedBetween = (
       order by n.planned_for, n.id`),
     ...(await tx<PlannedVisit[]>`
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName", null as put,
-        n.work_id as "workId", n.planned_for::text as "plannedFor", coalesce(b.earliest, n.planned_for)::text as earliest,
+        n.work_id as "workId", n.planned_for::text as "plannedFor",
+          coalesce(b.earliest, n.planned_for)::text as earliest,
         coalesce(b.latest, n.planned_for)::text as latest, n.state,
         n.moves
-          + (select count(*)::int from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id) as moves,
+          + (
+            select count(*)::int
+            from visit_move m
+            where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id) as moves,
         greatest(n.at, n.moved_at, ${lastMove(tx)}) as "changedAt"
       from (
         select *

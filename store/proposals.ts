@@ -89,7 +89,10 @@ export async function sharedProposal(token: string): Promise<SharedProposal | nu
     const [p] = await tx<SharedProposal[]>`
       select p.id, p.data, p.expires_at as "expiresAt", o.paper,
         case when a.proposal_id is not null then jsonb_build_object('options', a.option_keys, 'changes', a.changes, 'who', a.who, 'at', a.at) end as answer
-      from proposal p join outfit o on o.id = p.outfit_id left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id where p.id = ${scope.id}`;
+      from proposal p
+      join outfit o on o.id = p.outfit_id
+      left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
+      where p.id = ${scope.id}`;
     return p ?? null;
   });
 }
@@ -109,7 +112,8 @@ export async function answerProposal(
     const changes = isProperty(p.data) ? [] : p.data.changes;
     const agreed = changes.filter((c) => a.changes.includes(c.id)).map((c) => c.id);
     const made = await tx`insert into proposal_answer (proposal_id, outfit_id, option_keys, changes, who, word)
-      values (${scope.id}, ${scope.outfitId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word}) on conflict do nothing`;
+      values (${scope.id}, ${scope.outfitId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word})
+      on conflict do nothing`;
     if (!made.count) return 'answered';
     for (const c of changes)
       await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = now(), settled_by = ${scope.personId},

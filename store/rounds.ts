@@ -291,7 +291,8 @@ export const closedDays = (scope: Scope, since: Day): Promise<ClosedDay[]> =>
         from round_item i
         join place p on p.outfit_id = i.outfit_id and p.id = i.place_id
         left join record k on k.outfit_id = i.outfit_id and k.plan_id = i.item_id and k.latest and not k.withdrawn
-        where i.outfit_id = r.outfit_id and i.round_id = r.id and (i.kind <> 'plan' or k.id is not null)) x on x."onlyPlans"`),
+        where i.outfit_id = r.outfit_id and i.round_id = r.id
+          and (i.kind <> 'plan' or k.id is not null)) x on x."onlyPlans"`),
   ]);
 
 /** A day as it was closed, with its records. */
@@ -385,7 +386,8 @@ export const writeRounds = (scope: Scope, newId: () => string, placed: readonly 
           })),
         )}
         on conflict (outfit_id, item_id) do update
-        set round_id = excluded.round_id, position = excluded.position, begins = excluded.begins, locked = excluded.locked`;
+        set round_id = excluded.round_id, position = excluded.position, begins = excluded.begins,
+          locked = excluded.locked`;
   });
 
 /** Plans of their own that stand in a round are for its day. */

@@ -80,7 +80,8 @@ export const addSighting = (scope: Scope, s: Omit<Sighting, 'byName'> & { at: Da
     scope,
     (tx) => tx`
       insert into sighting (id, outfit_id, place_id, tree_id, host_id, kind, what, on_day, at, by_person)
-      values (${s.id}, ${scope.outfitId}, ${s.placeId}, ${s.treeId}, ${s.hostId}, ${s.kind}, ${s.what}, ${s.day}, ${s.at},
+      values (${s.id}, ${scope.outfitId}, ${s.placeId}, ${s.treeId}, ${s.hostId}, ${s.kind}, ${s.what}, ${s.day},
+        ${s.at},
         ${scope.personId})
       on conflict (id) do nothing`,
   );

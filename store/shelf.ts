@@ -110,7 +110,8 @@ export const receive = (
   within(scope, async (tx) => {
     if ((await tx`select from stock_move where id = ${m.moveId}`).length) return;
     const [lot] = await tx<{ id: string }[]>`
-      insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit) values (${m.lotId}, ${scope.outfitId}, ${m.labelKey}, ${m.lotNumber}, ${m.expiresOn}, ${m.unit})
+      insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit)
+      values (${m.lotId}, ${scope.outfitId}, ${m.labelKey}, ${m.lotNumber}, ${m.expiresOn}, ${m.unit})
       on conflict (outfit_id, label_key, lot_number) do nothing returning id`;
     const id =
       lot?.id ??
@@ -138,7 +139,8 @@ export const takeOut = (
   within(
     scope,
     (tx) => tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-      values (${m.moveId}, ${scope.outfitId}, ${m.lotId}, ${-m.amount}, ${m.against}, ${m.reason}, ${scope.personId}) on conflict (id) do nothing`,
+      values (${m.moveId}, ${scope.outfitId}, ${m.lotId}, ${-m.amount}, ${m.against}, ${m.reason}, ${scope.personId})
+      on conflict (id) do nothing`,
   );
 
 /**
@@ -151,8 +153,13 @@ export const stockBalances = (
 ): Promise<{ labelKey: string; unit: 'mL' | 'g'; account: 'lot' | StockAccount; amount: number }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ labelKey: string; unit: 'mL' | 'g'; account: 'lot' | StockAccount; amount: number }[]>`
-      select l.label_key as "labelKey", l.unit, e.account, sum(e.amount) as amount from stock_entry e join lot l on l.id = e.lot_id
-      where l.outfit_id = ${scope.outfitId} and e.outfit_id = ${scope.outfitId} and (l.on_hand > 0 or l.expires_on > current_date - 366) group by 1, 2, 3 order by 1, 3`),
+      select l.label_key as "labelKey", l.unit, e.account, sum(e.amount) as amount
+      from stock_entry e
+      join lot l on l.id = e.lot_id
+      where l.outfit_id = ${scope.outfitId} and e.outfit_id = ${scope.outfitId}
+        and (l.on_hand > 0 or l.expires_on > current_date - 366)
+      group by 1, 2, 3
+      order by 1, 3`),
   ]);
 
 /** Amounts below which a product is to be ordered, by its key. */
@@ -212,7 +219,8 @@ export const removeVessel = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from vessel where id = ${id}`);
 
 const sprayers = (tx: Tx, scope: Scope) => tx`
-  select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn", dead_ml as "deadMl"
+  select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn",
+    dead_ml as "deadMl"
   from sprayer
   where outfit_id = ${scope.outfitId}
   order by holds_ml, name
@@ -241,7 +249,9 @@ export const saveEquipment = (scope: Scope, e: Equipment) =>
     scope,
     (tx) => tx`insert into equipment (id, outfit_id, kind, name, size_mm, holds_ml, count, checked_on)
       values (${e.id}, ${scope.outfitId}, ${e.kind}, ${e.name}, ${e.sizeMm}, ${e.holdsMl}, ${e.count}, ${e.checkedOn})
-      on conflict (id) do update set kind = excluded.kind, name = excluded.name, size_mm = excluded.size_mm, holds_ml = excluded.holds_ml, count = excluded.count, checked_on = excluded.checked_on`,
+      on conflict (id) do update
+      set kind = excluded.kind, name = excluded.name, size_mm = excluded.size_mm, holds_ml = excluded.holds_ml,
+        count = excluded.count, checked_on = excluded.checked_on`,
   );
 export const removeEquipment = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from equipment where id = ${id}`);

@@ -24,8 +24,10 @@ export interface Task {
 }
 
 const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Task[]>`
-  select k.id, k.place_id as "placeId", p.name as "placeName", k.tree_id as "treeId", t.tag, k.who, k.what, k.instructions,
-    k.due::text, k.state, k.settled_at as "settledAt", k.done_by as "doneBy", k.said, k.version, k.changed_at as "changedAt",
+  select k.id, k.place_id as "placeId", p.name as "placeName", k.tree_id as "treeId", t.tag, k.who, k.what,
+    k.instructions,
+    k.due::text, k.state, k.settled_at as "settledAt", k.done_by as "doneBy", k.said, k.version,
+      k.changed_at as "changedAt",
     w.name as "byName"
   from task k
   join place p on p.outfit_id = k.outfit_id and p.id = k.place_id
@@ -83,7 +85,8 @@ export const settleTask = (
     const { count } = await tx`
       update task
       set state = ${to}, settled_at = ${open ? null : new Date()},
-        settled_by = ${open || client ? null : scope.personId}, done_by = ${client?.who ?? null}, said = ${client?.said ?? ''},
+        settled_by = ${open || client ? null : scope.personId}, done_by = ${client?.who ?? null},
+          said = ${client?.said ?? ''},
         version = version + 1, changed_at = now()
       where outfit_id = ${scope.outfitId} and id = ${id} and ${open ? tx`state <> 'open'` : tx`state = 'open'`}`;
     return count > 0;
@@ -98,6 +101,7 @@ export const treeByTag = (scope: Scope, placeId: string, tag: string): Promise<s
         await tx<{ id: string }[]>`
           select id
           from tree
-          where outfit_id = ${scope.outfitId} and place_id = ${placeId} and lower(tag) = lower(${tag}) and archived_at is null`
+          where outfit_id = ${scope.outfitId} and place_id = ${placeId} and lower(tag) = lower(${tag})
+            and archived_at is null`
       )[0]?.id ?? null,
   );

@@ -22,7 +22,8 @@ export const placeTrees = (
 ): Promise<PlaceTree[]> =>
   within(scope, async (tx) => [
     ...(await tx<PlaceTree[]>`
-      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName", t.walk_order as "walkOrder",
+      select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", '' as "placeName",
+        t.walk_order as "walkOrder",
         t.variety, t.section
       from tree t
       where t.place_id = ${placeId} and t.outfit_id = ${scope.outfitId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}

@@ -87,7 +87,8 @@ export const records = (tx: Tx) => tx`
   limit 100`;
 
 export const followUps = (tx: Tx) => tx`
-  select f.id, f.root_id as "rootId", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state
+  select f.id, f.root_id as "rootId", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest,
+    f.state
   from follow_up f
   where f.outfit_id = t.outfit_id and f.tree_id = t.id
   order by (f.state = 'open') desc, f.due

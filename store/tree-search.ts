@@ -27,7 +27,9 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
         (
           await tx<{ id: string }[]>`
             select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
-            where p.outfit_id = ${o} and p.archived_at is null and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)}) limit 3000`
+            where p.outfit_id = ${o} and p.archived_at is null
+              and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)})
+            limit 3000`
         ).map((p) => p.id),
       );
     const page = search.after
@@ -77,15 +79,31 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
       : common
         ? tx`select ${cols} from tree t where ${live} and ${matches(lead.i)} ${rest} ${page} ${order}`
         : tx`${prefixes.map(byPrefix).reduce((a, b) => tx`${a} union ${b}`)}
-        union (select ${cols} from tree t where ${live} and t.species <> '' and t.species ilike ${like(search.words[lead.i]!)} ${rest} ${page} ${order})
-        union (select x.* from unnest(${search.hostsOfWord[lead.i]!}::text[]) h cross join lateral (select ${cols} from tree t where ${live} and t.host_id = h ${rest} ${page} ${order}) x)
-        union (select x.* from unnest(${placesOf[lead.i]!}::uuid[]) pl cross join lateral (select ${cols} from tree t where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`;
+        union (
+          select ${cols}
+          from tree t
+          where ${live} and t.species <> '' and t.species ilike ${like(search.words[lead.i]!)} ${rest} ${page} ${order})
+        union (
+          select x.*
+          from unnest(${search.hostsOfWord[lead.i]!}::text[]) h
+          cross join lateral (select ${cols} from tree t where ${live} and t.host_id = h ${rest} ${page} ${order}) x)
+        union (
+          select x.*
+          from unnest(${placesOf[lead.i]!}::uuid[]) pl
+          cross join lateral (
+          select ${cols}
+          from tree t
+          where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`;
     // Walking the list in its own order is what a common word needs; a sort of all its hits would be slow.
     if (common) await tx`select set_config('enable_sort', 'off', true), set_config('enable_bitmapscan', 'off', true)`;
     return [
       ...(await tx<TreeRow[]>`
-        select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", p.name as "placeName", t.walk_order as "walkOrder"
-        from (${found}) t join place p on p.id = t.place_id and p.outfit_id = ${o} order by t.tag collate natural_order, t.id limit ${search.limit + 1}`),
+        select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", p.name as "placeName",
+          t.walk_order as "walkOrder"
+        from (${found}) t
+        join place p on p.id = t.place_id and p.outfit_id = ${o}
+        order by t.tag collate natural_order, t.id
+        limit ${search.limit + 1}`),
     ];
   });
 }

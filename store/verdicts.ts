@@ -59,8 +59,10 @@ const insertVerdict = (tx: Tx, scope: Scope, verdict: NewVerdict) =>
       id, outfit_id, tree_id, look_id, at, by_person, condition_id,
       certainty, decision, reason, ranking, overturned_by, overturns)
     values (
-      ${verdict.id}, ${scope.outfitId}, ${verdict.treeId}, ${verdict.lookId}, ${verdict.at}, ${scope.personId}, ${verdict.conditionId},
-      ${verdict.certainty}, ${verdict.decision}, ${verdict.reason}, ${json(tx, verdict.ranking)}, ${verdict.overturnedBy}, ${verdict.overturns})
+      ${verdict.id}, ${scope.outfitId}, ${verdict.treeId}, ${verdict.lookId}, ${verdict.at}, ${scope.personId},
+        ${verdict.conditionId},
+      ${verdict.certainty}, ${verdict.decision}, ${verdict.reason}, ${json(tx, verdict.ranking)},
+        ${verdict.overturnedBy}, ${verdict.overturns})
     on conflict (id) do nothing`;
 export const addVerdict = (scope: Scope, v: NewVerdict) => within(scope, (tx) => insertVerdict(tx, scope, v));
 

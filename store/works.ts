@@ -105,7 +105,8 @@ export const settleWork = (
           id, outfit_id, tree_id, root_id, rule_id, kind, what, reason,
           only_if, due, earliest, latest)
         values (
-          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what}, ${followUp.reason},
+          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind},
+            ${followUp.what}, ${followUp.reason},
           ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
         on conflict do nothing`;
     return true;
@@ -141,7 +142,8 @@ export const moveWorksTo = (
         released = w.released || m.released::jsonb, moves = moves + 1, moved_at = now()
       from unnest(
         ${moves.map((m) => m.id)}::uuid[], ${moves.map((m) => m.plannedFor)}::date[],
-        ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[], ${moves.map((m) => JSON.stringify(m.sheet.us))}::text[],
+        ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[],
+          ${moves.map((m) => JSON.stringify(m.sheet.us))}::text[],
         ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, sheet, us, released)
       where w.outfit_id = ${scope.outfitId} and w.id = m.id and w.state = 'open' and w.visit_id is null`,
   );

@@ -74,7 +74,8 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
           select case when a.planned < ${today}::date - ${OWN_DAY_WAITS}::int then a.planned else ${today} end as day) w
         where n.outfit_id = ${scope.outfitId} and n.state = 'open' and ${ofHere(tx, tx`n.tree_id`)}
         union all
-        select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null, null,
+        select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null,
+          null,
           null, n.condition_id, n.visit_id, r.done_on, r.done_on, r.done_on, 'done'
         from record r
         left join plan n on n.outfit_id = r.outfit_id and n.id = r.plan_id
@@ -83,7 +84,8 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         union all
         select k.id, k.tree_id, 'work', null, null, null, k.work_id, null,
           null, k.condition_id, k.visit_id, coalesce(k.done_on, k.planned_for, ${today}),
-          coalesce(k.done_on, b.earliest, k.planned_for, ${today}), coalesce(k.done_on, b.latest, k.planned_for, ${today}),
+          coalesce(k.done_on, b.earliest, k.planned_for, ${today}),
+            coalesce(k.done_on, b.latest, k.planned_for, ${today}),
           case k.state when 'done' then 'done' else 'planned' end
         from work_plan k
         left join step b on b.id = k.visit_id
@@ -92,7 +94,8 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         select f.id, f.tree_id, 'look', null, null, null, null, f.what,
           f.only_if, null, case when f.rule_id = 'laid' then f.root_id end,
           case f.state when 'done' then s.day else f.due end,
-          case f.state when 'done' then s.day else f.earliest end, case f.state when 'done' then s.day else f.latest end,
+          case f.state when 'done' then s.day else f.earliest end,
+            case f.state when 'done' then s.day else f.latest end,
           case f.state when 'done' then 'done' else 'planned' end
         from follow_up f
         join here h on h.id = f.tree_id

@@ -47,12 +47,16 @@ async function grow() {
     insert into tree (id, outfit_id, place_id, tag, host_id, walk_order, lat, lon)
     select gen_random_uuid(), ${outfitId}, p.id, 'S' || p.n * 100 + g,
       (array['wych-elm', 'common-ash', 'common-lime', 'silver-birch'])[1 + g % 4], g, 50 + p.n * 0.001, -4 + g * 0.001
-    from (select id, row_number() over (order by id) as n from place where outfit_id = ${outfitId} and id <> ${placeId}) p
+    from (
+      select id, row_number() over (order by id) as n
+      from place
+      where outfit_id = ${outfitId} and id <> ${placeId}) p
     cross join generate_series(1, 100) g`;
     const ofTrees = tx`select t.id, t.place_id, t.tag, t.walk_order from tree t where t.outfit_id = ${outfitId} and t.walk_order % ${ONE_IN} = 0`;
     await tx`
     insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method)
-    select gen_random_uuid(), ${outfitId}, t.id, now() - make_interval(days => 20 * k), ${personId}, 30, 130, '[]', 'tape'
+    select gen_random_uuid(), ${outfitId}, t.id, now() - make_interval(days => 20 * k), ${personId}, 30, 130, '[]',
+      'tape'
     from (${ofTrees}) t
     cross join generate_series(1, 2) k`;
     await tx`
@@ -66,7 +70,8 @@ async function grow() {
     cross join unnest(array['honeydew', 'mines', 'webbing']) s
     where l.outfit_id = ${outfitId}`;
     await tx`
-    insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+    insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
+      overturned_by)
     select gen_random_uuid(), ${outfitId}, t.id, now() - interval '40 days', ${personId}, 'elm-leaf-beetle', 'likely',
       'wait and watch', '', '[]', '{}'
     from (${ofTrees}) t`;
@@ -74,10 +79,12 @@ async function grow() {
     insert into record (
       id, outfit_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on,
       by_person, written_by, words, data)
-    select r.id, ${outfitId}, r.id, 1, r.tree_id, r.place_id, 'training-01-drench', 'soil-drench', r.at, r.at, r.at::date,
+    select r.id, ${outfitId}, r.id, 1, r.tree_id, r.place_id, 'training-01-drench', 'soil-drench', r.at, r.at,
+      r.at::date,
       ${personId}, ${personId}, r.tag || ' elm of the town', '{"amount": 10, "unit": "mL"}'
     from (
-      select gen_random_uuid() as id, t.id as tree_id, t.place_id, t.tag, now() - make_interval(days => 3 * t.walk_order) as at
+      select gen_random_uuid() as id, t.id as tree_id, t.place_id, t.tag,
+        now() - make_interval(days => 3 * t.walk_order) as at
       from (${ofTrees}) t) r`;
     await tx`
     insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
@@ -88,7 +95,8 @@ async function grow() {
     await tx`
     insert into plan (
       id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, state, by_person)
-    select gen_random_uuid(), ${outfitId}, t.id, ${labelId}, 'drench', 'elm-leaf-beetle', '{}', '{"dose": {"ok": true}}',
+    select gen_random_uuid(), ${outfitId}, t.id, ${labelId}, 'drench', 'elm-leaf-beetle', '{}',
+      '{"dose": {"ok": true}}',
       case when t.walk_order % 50 = 0 and t.id <> ${o.treeId} then 'open' else 'done' end, ${personId}
     from (${ofTrees}) t`;
   });

@@ -126,8 +126,10 @@ describe('what a page reads', () => {
 });
 
 const decide = (treeId: string) => owner`
-  insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-  values (${v7()}, ${o.outfitId}, ${treeId}, ${NOW}, ${o.personId}, 'scale-insect', 'near certain', 'treat now', '', '[]', '{}')`;
+  insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
+    overturned_by)
+  values (${v7()}, ${o.outfitId}, ${treeId}, ${NOW}, ${o.personId}, 'scale-insect', 'near certain', 'treat now', '',
+    '[]', '{}')`;
 
 describe('today', () => {
   it('what waits, read in one statement, is what it is read alone: instants, numbers and days', async () => {

@@ -56,7 +56,8 @@ it('it tells what stands at the place, and nothing of another place of the same 
     const id = v7();
     await t.owner`
       insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-      values (${id}, ${t.o.outfitId}, ${treeId}, ${id}, 'own', 'look', 'Look again', 'Set by hand.', '2026-07-01', '2026-07-01', '2026-07-01')`;
+      values (${id}, ${t.o.outfitId}, ${treeId}, ${id}, 'own', 'look', 'Look again', 'Set by hand.', '2026-07-01',
+        '2026-07-01', '2026-07-01')`;
     await t.owner`
       insert into work_plan (id, outfit_id, tree_id, work_id, answers, sheet, released, by_person, planned_for)
       values (${v7()}, ${t.o.outfitId}, ${treeId}, 'mulch', '{}', '{}', '{}', ${t.o.personId}, '2026-07-02')`;

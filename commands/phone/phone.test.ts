@@ -125,7 +125,8 @@ it('whoever looks at what was refused is told of which trees it speaks, by whate
 it('work that went otherwise is written once its reason is given, in the name of whoever did it; stock is taken once', async () => {
   const wren = v7();
   await made.owner`
-    insert into person (id, outfit_id, name, email, password_hash, role, licence_number, licence_categories, licence_expires)
+    insert into person (id, outfit_id, name, email, password_hash, role, licence_number, licence_categories,
+      licence_expires)
     values (${wren}, ${made.o.outfitId}, 'Wren', ${`${wren}@test.example`}, 'x', 'technician', 'L7', ${['ornamental']}, '2028-01-01')`;
   const tech = (await loadViewer({ outfitId: made.o.outfitId, personId: wren }))!;
   const phoneId = (await met(tech))!;

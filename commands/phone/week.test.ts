@@ -62,7 +62,8 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
   for (let i = 0; i < 7; i++) {
     const id = v7();
     await owner`
-      insert into person (id, outfit_id, name, email, password_hash, role, licence_number, licence_categories, licence_expires)
+      insert into person (id, outfit_id, name, email, password_hash, role, licence_number, licence_categories,
+        licence_expires)
       values (${id}, ${o.outfitId}, ${`Crew ${i}`}, ${`${id}@test.example`}, 'x', 'technician', 'L', ${['ornamental']}, '2028-01-01')`;
     people.push((await loadViewer({ outfitId: o.outfitId, personId: id }))!);
   }

@@ -219,7 +219,8 @@ it('south of the equator the same orchard is covered from September, and picked 
   const { owner, o } = made;
   await owner`
     update place
-    set time_zone = 'Pacific/Auckland', grounds = ${owner.json({ ...EMPTY_PLAN, origin: { lat: -41.3, lon: 173.2 } } as never)}
+    set time_zone = 'Pacific/Auckland',
+      grounds = ${owner.json({ ...EMPTY_PLAN, origin: { lat: -41.3, lon: 173.2 } } as never)}
     where id = ${o.placeId}`;
   await owner`update tree set lat = -41.3, lon = 173.2 where id = ${orchard.late[8]!}`;
   const station = simulatedStation(7, { climate: CLIMATES.estuary, lat: -41.3 });

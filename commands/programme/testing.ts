@@ -58,7 +58,8 @@ export async function plantOrchard(
     const id = v7();
     await owner`
       insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon, variety, walk_order)
-      values (${id}, ${o.outfitId}, ${o.placeId}, ${tag}, ${hostId}, now(), ${lat}, -4.1, ${variety}, ${Number(tag.slice(1))})`;
+      values (${id}, ${o.outfitId}, ${o.placeId}, ${tag}, ${hostId}, now(), ${lat}, -4.1, ${variety},
+        ${Number(tag.slice(1))})`;
     await owner`
       insert into reading (
         id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m,

@@ -127,7 +127,8 @@ it('who worked together stands in every record; somebody of another outfit is re
   await restock();
   const [hand, stranger] = [v7(), (await makeOutfit(made.owner)).personId];
   await made.owner`
-    insert into person (id, outfit_id, name, email, role, password_hash, licence_number, licence_categories, licence_expires)
+    insert into person (id, outfit_id, name, email, role, password_hash, licence_number, licence_categories,
+      licence_expires)
     values (${hand}, ${made.o.outfitId}, 'Idris', ${`${hand}@hands.example`}, 'technician', 'x', 'L-77', ${['ornamental']}, '2028-01-01')`;
   expect(await write(sent(ids, { withIds: [stranger] }))).toMatchObject({
     ok: false,

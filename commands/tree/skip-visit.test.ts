@@ -19,7 +19,8 @@ async function due(more: { kind?: string; worked?: boolean } = {}) {
     await owner`
       insert into work_plan
         (id, outfit_id, tree_id, work_id, answers, sheet, state, done_on, done_by, by_person)
-      values (${root}, ${o.outfitId}, ${o.treeId}, 'band', '{}', '{}', 'done', '2025-06-10', ${o.personId}, ${o.personId})`;
+      values (${root}, ${o.outfitId}, ${o.treeId}, 'band', '{}', '{}', 'done', '2025-06-10', ${o.personId},
+        ${o.personId})`;
   await owner`
     insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
     values (${id}, ${o.outfitId}, ${o.treeId}, ${root}, 'again', ${more.kind ?? 'treat-again'}, 'Inject again',

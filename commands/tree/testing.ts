@@ -37,7 +37,8 @@ export async function elmAvenue(made: ReturnType<typeof ownOutfit>) {
       insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
       values (${id}, ${o.outfitId}, ${o.placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
     await owner`
-      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
+        method)
       values (${v7()}, ${o.outfitId}, ${id}, '2026-09-01', ${o.personId}, ${diameterCm}, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
     await owner`
@@ -126,7 +127,8 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
       insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
       values (${treeId}, ${o.outfitId}, ${placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
     await owner`
-      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
+        method)
       values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, ${diameterCm}, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
     await owner`
@@ -141,7 +143,8 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     const worked = dose({ label, useKey: 'drench', diameters: [diameterCm], vessels: [], siteAreaM2: 60_000 });
     const result = { dose: worked, ring: null, gates: [], treated: { areaM2: 4, words: 'the ring of the basin' } };
     await owner`
-      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person, at)
+      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us,
+        by_person, at)
       values (${id}, ${o.outfitId}, ${treeId}, ${o.labelId}, 'drench', 'elm-leaf-beetle',
         ${owner.json({ soil: 'moist', leaf: 'full', said: {} })}, 2, ${owner.json(result as never)},
         ${owner.json(result as never)}, ${o.personId}, '2026-06-01')`;
