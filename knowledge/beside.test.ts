@@ -2,6 +2,60 @@ import { conditions } from '.';
 import { ENEMIES_KNOWN, enemiesOf } from './enemies';
 import { REPLANTING } from './replanting';
 
+/** What is done without a product: no programme has anything against it for being one. */
+const BY_HAND = [
+  'removal',
+  'root barrier',
+  'pruning',
+  'watering',
+  'mulch',
+  'drainage',
+  'excavation',
+  'sanitation',
+  'hygiene',
+];
+it('what takes no product is open to every programme', () => {
+  const shut = conditions.flatMap((c) =>
+    c.options.filter((o) => BY_HAND.includes(o.method) && !o.organic).map((o) => `${c.id}: ${o.what}`),
+  );
+  expect(shut).toEqual([]);
+});
+
+it('a sound tree at risk of something is offered a way to be protected from it', () => {
+  const atRisk = conditions.filter((c) => c.protect);
+  expect(atRisk.length).toBeGreaterThan(5);
+  expect(atRisk.filter((c) => !c.options.some((o) => o.use === 'protect')).map((c) => c.id)).toEqual([]);
+});
+
+/** Words of a window that name months. */
+const NAMED: [RegExp, number[]][] = [
+  ['January', 1],
+  ['February', 2],
+  ['March', 3],
+  ['April', 4],
+  ['May', 5],
+  ['June', 6],
+  ['July', 7],
+  ['August', 8],
+  ['September', 9],
+  ['October', 10],
+  ['November', 11],
+  ['December', 12],
+].map(([name, month]) => [new RegExp(`\\b${name}\\b`), [month as number]]);
+it('a window holds every month that its words name, and no half of a year more', () => {
+  const wrong = conditions.flatMap((c) =>
+    c.options.flatMap((o) => {
+      const named = NAMED.flatMap(([word, months]) => (word.test(o.when) ? months : []));
+      const long = ((o.to - o.from + 12) % 12) + 1;
+      const holds = (m: number) => (o.from <= o.to ? m >= o.from && m <= o.to : m >= o.from || m <= o.to);
+      return named.some((m) => !holds(m)) || (named.length && long > 8)
+        ? [`${c.id}: ${o.when}, ${o.from}–${o.to}`]
+        : [];
+    }),
+  );
+  expect(wrong).toEqual([]);
+});
+
 const PESTS = ['sap feeder', 'mite', 'borer', 'chewer', 'mollusc'];
 
 it('every pest has its enemies by name with what spares them, or a reason why none can be counted on', () => {

@@ -110,6 +110,7 @@ const CLASS: Readonly<Record<string, string>> = {
   fungus: 'fungus',
   'water mould': 'water mould',
   bacterium: 'bacterium',
+  virus: 'virus',
   nutrient: 'hunger',
 };
 

@@ -370,7 +370,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
           id: condition.id,
           name: condition.name,
           noCut: condition.nature.includes('no cut'),
-          disease: ['fungus', 'bacterium', 'water mould'].includes(condition.kind),
+          disease: ['fungus', 'bacterium', 'virus', 'water mould'].includes(condition.kind),
         }
       : null,
     northernMonth: treeMonth(tree, now),

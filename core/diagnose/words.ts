@@ -84,6 +84,7 @@ export const KINDS = [
   'fungus',
   'water mould',
   'bacterium',
+  'virus',
   'nematode',
   'vertebrate',
   'mechanical',

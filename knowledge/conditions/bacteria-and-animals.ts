@@ -224,7 +224,7 @@ export const bacteriaAndAnimals = [
     policy: 'manage',
     threshold: 'Report any suspicion.',
     ways: [
-      ['removal', 'By order', 'by order', 1, 12, 'support'],
+      ['removal', 'By order', 'by order', 1, 12, 'support', 'organic'],
       ['foliar spray', 'Psyllid control by programme', 'flush', 3, 9, 'protect'],
     ],
     useless: 'Feeding it through.',
@@ -378,7 +378,7 @@ export const bacteriaAndAnimals = [
       ways: [
         ['trunk injection', 'Phosphonate, preventive on sound trees', 'autumn to early spring', 10, 3, 'protect'],
         ['bark spray', 'Phosphonate with penetrant, preventive', 'autumn to early spring', 10, 3, 'protect'],
-        ['removal', 'By order, clean boots and tools', 'by order', 1, 12, 'support'],
+        ['removal', 'By order, clean boots and tools', 'by order', 1, 12, 'support', 'organic'],
         ['sanitation', 'Take foliar hosts within reach', 'dry season', 6, 9, 'protect', 'organic'],
       ],
       useless: 'Treating sick trees.',
@@ -632,7 +632,7 @@ export const bacteriaAndAnimals = [
         'organic',
       ],
       ['hygiene', 'Move no plant and no prunings', 'any time', 1, 12, 'protect', 'organic'],
-      ['removal', 'As the authority orders', 'after its own sample', 1, 12, 'support'],
+      ['removal', 'As the authority orders', 'after its own sample', 1, 12, 'support', 'organic'],
     ],
     useless: 'Antibiotics and injections: no cure, and never on a food tree.',
     reportable: true,

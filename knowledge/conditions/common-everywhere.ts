@@ -197,9 +197,7 @@ export const commonEverywhere = [
       policy: 'leave',
       actFrom: 4,
       threshold: 'None.',
-      ways: [
-        ['pruning', 'Cut it out where it is a nuisance', 'summer on cherry, else winter', 6, 8, 'relief', 'organic'],
-      ],
+      ways: [['pruning', 'Cut it out where it is a nuisance', 'dry summer', 6, 8, 'relief', 'organic']],
       useless: 'Any spray.',
       tell: 'A curiosity. It may stay.',
     },
@@ -267,7 +265,8 @@ export const commonEverywhere = [
     actFrom: 2,
     threshold: 'Trunk white to head height, or shoots gouty.',
     ways: [
-      ['bark spray', 'Oil or soap on the trunk', 'early spring and October', 3, 10, 'cure', 'organic'],
+      ['bark spray', 'Oil or soap on the trunk', 'before bud break', 3, 4, 'cure', 'organic'],
+      ['bark spray', 'Oil or soap on the trunk, on the settled young', 'October', 10, 10, 'cure', 'organic'],
       ['watering', 'Water in drought', 'dry spells', 5, 9, 'support', 'organic'],
     ],
     useless: 'Nitrogen.',
@@ -285,7 +284,7 @@ export const commonEverywhere = [
     decidingTest: 'Pink needles on this year’s shoots in spring; laboratory',
     lookalikes: ['drought-stress', 'tip-blight'],
     curativeNeeds: 'likely',
-    policy: 'manage',
+    policy: 'relieve',
     actFrom: 2,
     threshold: 'A specimen that loses half its needles.',
     ways: [

@@ -803,7 +803,7 @@ export const fungi = [
       [
         'trunk injection',
         'Preventive the autumn before, high value only',
-        'after leaf-out or early autumn',
+        'late summer to early autumn',
         8,
         9,
         'protect',
@@ -951,7 +951,7 @@ export const fungi = [
     resistance: 'multi-site M',
     tell: 'Needles lost do not come back; two springs of cover protect the new ones.',
   }),
-  entry('douglas-needle-cast', 'Douglas-fir needle casts', 'fungus', ['douglas-fir', 'larch'], {
+  entry('douglas-needle-cast', 'Douglas-fir needle casts', 'fungus', ['douglas-fir'], {
     about: 'Needles yellow, then drop; dots in two rows below.',
     course: 'Thin crown, slow growth.',
     season: [3, 7],
@@ -1132,9 +1132,9 @@ export const fungi = [
     policy: 'manage',
     threshold: 'Report at once.',
     ways: [
-      ['removal', 'By order, with closed transport', 'by order', 11, 2, 'support'],
+      ['removal', 'By order, with closed transport', 'by order', 11, 2, 'support', 'organic'],
       ['hygiene', 'Disinfect every tool between trees', 'always', 1, 12, 'protect', 'organic'],
-      ['root barrier', 'Kill root contact to neighbours', 'by order', 1, 12, 'protect'],
+      ['root barrier', 'Sever the roots to its neighbours', 'by order', 1, 12, 'protect', 'organic'],
     ],
     useless: 'Any product.',
     reportable: true,

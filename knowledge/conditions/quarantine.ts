@@ -157,9 +157,9 @@ export const quarantine = [
       basis: REPORT,
     },
   ),
-  entry('plum-pox', 'Plum pox (sharka)', 'bacterium', ['stone-fruit'], {
+  entry('plum-pox', 'Plum pox (sharka)', 'virus', ['stone-fruit'], {
     about:
-      'A virus that aphids carry: pale rings on leaves, rings on fruit and stone. It stands with bacteria here: both are only told by a laboratory, and neither is cured.',
+      'A virus that aphids carry: pale rings on leaves, rings on fruit and stone. Only a laboratory tells it, and nothing cures it.',
     course: 'Fruit worthless; whole orchards cleared.',
     season: [4, 9],
     common: 'rare',
@@ -297,6 +297,7 @@ export const quarantine = [
     protect: { withinKm: 1, why: 'Finds near by: palms are looked into each month and treated before.' },
     ways: [
       ['trunk injection', 'Systemic into the trunk below the crown', 'before the crown leans', 3, 10, 'cure'],
+      ['trunk injection', 'The same for sound palms near finds', 'the weevil flies', 3, 10, 'protect', 'cover'],
       ['release', 'Nematodes into the crown', 'mild, moist', 3, 11, 'cure', 'organic'],
       ['removal', 'Crown and trunk chipped under cover', 'the heart is gone', 1, 12, 'support', 'organic'],
     ],

@@ -123,7 +123,7 @@ export const warm = [
     useless: 'Insecticides, which kill what eats the mites.',
     tell: 'Skin only. The fruit is as good within.',
   }),
-  entry('citrus-tristeza', 'Tristeza of citrus', 'bacterium', ['citrus'], {
+  entry('citrus-tristeza', 'Tristeza of citrus', 'virus', ['citrus'], {
     about:
       'A virus that aphids carry; on sour stock the tree declines, on others the wood pits. A laboratory tells it; nothing cures it.',
     course: 'Quick decline on sour orange; small fruit and short life elsewhere.',
