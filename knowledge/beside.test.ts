@@ -27,6 +27,29 @@ it('a sound tree at risk of something is offered a way to be protected from it',
   expect(atRisk.filter((c) => !c.options.some((o) => o.use === 'protect')).map((c) => c.id)).toEqual([]);
 });
 
+it('what organic lists hold is open to an organic programme, and what they never hold is not', () => {
+  const LISTED = /copper|sulphur|\boils?\b|soap|clay|btk|spinosad|nematodes|granulosis|epsom/i;
+  const NEVER = /systemic|phosphonate|triazole|antibiotic|imidacloprid/i;
+  const wrong = conditions.flatMap((c) =>
+    c.options
+      .filter((o) => (LISTED.test(o.what) && !o.organic) || (NEVER.test(o.what) && o.organic))
+      .map((o) => `${c.id}: ${o.what}`),
+  );
+  expect(wrong).toEqual([]);
+});
+
+/** What is managed or given up without killing the tree, and why all the same. */
+const MANAGED = {
+  'oak-processionary': 'its hairs hurt people; a licensed crew takes the nests',
+  'massaria-plane': 'a limb with a strip comes down; nothing heals it',
+  'crown-gall': 'nothing cures it, and the same kind is not planted there again',
+  'something-else': 'what has no name is not treated',
+};
+it('only what kills, fails or must be reported is managed or given up', () => {
+  const managed = conditions.filter((c) => c.policy === 'manage' && !c.lossPerYear);
+  expect(managed.map((c) => c.id).sort()).toEqual(Object.keys(MANAGED).sort());
+});
+
 /** Words of a window that name months. */
 const NAMED: [RegExp, number[]][] = [
   ['January', 1],

@@ -62,7 +62,7 @@ export const LATIN: Readonly<Record<string, string>> = {
   'box-moth': 'Cydalima perspectalis',
   'apple-scab': 'Venturia inaequalis, Venturia pyrina',
   'powdery-mildew': 'Erysiphaceae',
-  'cedar-apple-rust': 'Gymnosporangium juniperi-virginianae',
+  'cedar-apple-rust': 'Gymnosporangium juniperi-virginianae, G. clavipes',
   'black-rot': 'Botryosphaeria obtusa',
   'bitter-rot': 'Colletotrichum',
   'white-rot': 'Botryosphaeria dothidea',

@@ -1,4 +1,4 @@
-import { within, type Scope } from './db';
+import { within, type Scope, type Tx } from './db';
 import { type TreeRow } from './tree-list';
 
 export interface TreeSearch {
@@ -22,16 +22,7 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
   return within(scope, async (tx) => {
     const o = scope.outfitId;
     const placesOf: string[][] = [];
-    for (const w of search.words)
-      placesOf.push(
-        (
-          await tx<{ id: string }[]>`
-            select p.id from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
-            where p.outfit_id = ${o} and p.archived_at is null
-              and (p.name ilike ${like(w)} or p.address ilike ${like(w)} or c.name ilike ${like(w)})
-            limit 3000`
-        ).map((p) => p.id),
-      );
+    for (const w of search.words) placesOf.push(await placesNamed(tx, o, w));
     const page = search.after
       ? tx`and (t.tag collate natural_order, t.id) > (${search.after.tag}, ${search.after.id})`
       : tx``;
@@ -91,9 +82,9 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
           select x.*
           from unnest(${placesOf[lead.i]!}::uuid[]) pl
           cross join lateral (
-          select ${cols}
-          from tree t
-          where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`;
+            select ${cols}
+            from tree t
+            where ${live} and t.place_id = pl ${rest} ${page} ${order}) x)`;
     // Walking the list in its own order is what a common word needs; a sort of all its hits would be slow.
     if (common) await tx`select set_config('enable_sort', 'off', true), set_config('enable_bitmapscan', 'off', true)`;
     return [
@@ -107,6 +98,18 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
     ];
   });
 }
+
+/** Places whose name, address or client holds a word. */
+const placesNamed = async (tx: Tx, outfitId: string, word: string): Promise<string[]> =>
+  (
+    await tx<{ id: string }[]>`
+      select p.id
+      from place p
+      join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+      where p.outfit_id = ${outfitId} and p.archived_at is null
+        and (p.name ilike ${like(word)} or p.address ilike ${like(word)} or c.name ilike ${like(word)})
+      limit 3000`
+  ).map((p) => p.id);
 
 const escape = (w: string) => w.replace(/[\\%_]/g, (c) => `\\${c}`);
 

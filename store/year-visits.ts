@@ -68,15 +68,13 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         from plan n
         join here h on h.id = n.tree_id
         -- What was planned for its own day waits today; where its time is over, it stands where it was planned.
-        cross join lateral (
-          select (n.at at time zone h.time_zone)::date as planned) a
+        cross join lateral (select (n.at at time zone h.time_zone)::date as planned) a
         cross join lateral (
           select case when a.planned < ${today}::date - ${OWN_DAY_WAITS}::int then a.planned else ${today} end as day) w
         where n.outfit_id = ${scope.outfitId} and n.state = 'open' and ${ofHere(tx, tx`n.tree_id`)}
         union all
         select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null,
-          null,
-          null, n.condition_id, n.visit_id, r.done_on, r.done_on, r.done_on, 'done'
+          null, null, n.condition_id, n.visit_id, r.done_on, r.done_on, r.done_on, 'done'
         from record r
         left join plan n on n.outfit_id = r.outfit_id and n.id = r.plan_id
         where r.outfit_id = ${scope.outfitId} and r.place_id = ${placeId} and r.latest and not r.withdrawn
@@ -85,7 +83,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         select k.id, k.tree_id, 'work', null, null, null, k.work_id, null,
           null, k.condition_id, k.visit_id, coalesce(k.done_on, k.planned_for, ${today}),
           coalesce(k.done_on, b.earliest, k.planned_for, ${today}),
-            coalesce(k.done_on, b.latest, k.planned_for, ${today}),
+          coalesce(k.done_on, b.latest, k.planned_for, ${today}),
           case k.state when 'done' then 'done' else 'planned' end
         from work_plan k
         left join step b on b.id = k.visit_id
@@ -95,7 +93,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
           f.only_if, null, case when f.rule_id = 'laid' then f.root_id end,
           case f.state when 'done' then s.day else f.due end,
           case f.state when 'done' then s.day else f.earliest end,
-            case f.state when 'done' then s.day else f.latest end,
+          case f.state when 'done' then s.day else f.latest end,
           case f.state when 'done' then 'done' else 'planned' end
         from follow_up f
         join here h on h.id = f.tree_id

@@ -1,4 +1,4 @@
-import { fortnightOf, type Fortnight } from '@/commands/facts/rounds';
+import { fortnightFacts, fortnightFrom, type Fortnight } from '@/commands/facts/rounds';
 import { aboutWords, tagsOf } from '@/commands/facts/about';
 import { todayOf } from '@/commands/today';
 import type { Limit } from '@/core/schedule/problem';
@@ -46,12 +46,17 @@ export const roundsView = (v: Viewer, now: Date) =>
   });
 
 /** The fortnight from today on: what waits, who goes out, and the rounds that stand. */
-export const fortnightView = (v: Viewer, now: Date, station: StationFor): Promise<Fortnight & { rounds: RoundRow[] }> =>
-  together(v, async () => {
-    const fortnight = await fortnightOf(v, station, now);
-    const { days } = fortnight.problem;
-    return { ...fortnight, rounds: await roundsBetween(v, days[0]!, days.at(-1)!) };
+export async function fortnightView(
+  v: Viewer,
+  now: Date,
+  station: StationFor,
+): Promise<Fortnight & { rounds: RoundRow[] }> {
+  const { facts, rounds } = await together(v, async () => {
+    const read = await fortnightFacts(v, now);
+    return { facts: read, rounds: await roundsBetween(v, read.days[0]!, read.days.at(-1)!) };
   });
+  return { ...fortnightFrom(facts, v, station, now), rounds };
+}
 
 /** Crews, who is in them, and who is away. */
 export const crewsView = (v: Viewer, now: Date): Promise<{ crews: CrewRow[]; people: Person[]; away: Away[] }> =>
@@ -75,16 +80,16 @@ export interface TurnedRounds {
   places: Record<string, string>;
   crews: Record<string, string>;
 }
-export const turnedView = (v: Viewer, now: Date, station: StationFor): Promise<TurnedRounds> =>
-  together(v, async () => {
-    const { problem, places, crews } = await fortnightOf(v, station, now);
-    const about = new Map(problem.jobs.map((j) => [j.id, j]));
-    return {
-      jobs: turned(problem).map(({ job, now: stands, limit }) => {
-        const told = about.get(job.id)!;
-        return { jobId: job.id, title: aboutWords(told.items[0]!.about), tags: tagsOf(told), ...stands, limit };
-      }),
-      places: Object.fromEntries(places.map((p) => [p.id, p.name])),
-      crews: Object.fromEntries(crews.map((c) => [c.id, c.name])),
-    };
-  });
+export async function turnedView(v: Viewer, now: Date, station: StationFor): Promise<TurnedRounds> {
+  const facts = await together(v, () => fortnightFacts(v, now));
+  const { problem, places, crews } = fortnightFrom(facts, v, station, now);
+  const about = new Map(problem.jobs.map((j) => [j.id, j]));
+  return {
+    jobs: turned(problem).map(({ job, now: stands, limit }) => {
+      const told = about.get(job.id)!;
+      return { jobId: job.id, title: aboutWords(told.items[0]!.about), tags: tagsOf(told), ...stands, limit };
+    }),
+    places: Object.fromEntries(places.map((p) => [p.id, p.name])),
+    crews: Object.fromEntries(crews.map((c) => [c.id, c.name])),
+  };
+}

@@ -291,17 +291,8 @@ function withoutUnderWay({ plans, works, looks, ...rest }: AllWaiting, day: Day)
   return { ...rest, plans: plans.filter(waits), works: works.filter(waits), looks: looks.filter(waits) };
 }
 
-/**
- * Everything that the assignment of a fortnight from today on rests on; the same data make the same problem.
- * @param underWay what crews have set out with today: apart from what is planned, as is the rest of their day; or with it, for
- *   whoever changes such a day itself
- */
-export async function fortnightOf(
-  viewer: Viewer,
-  station: StationFor,
-  now: Date,
-  underWay: 'apart' | 'with' = 'apart',
-): Promise<Fortnight> {
+/** Everything that is read for the assignment of a fortnight from today on. */
+export async function fortnightFacts(viewer: Viewer, now: Date) {
   const today = todayOf(viewer, now);
   const days = Array.from({ length: FORTNIGHT }, (_, d) => after(today, d, 'days'));
   const last = days.at(-1)!;
@@ -315,6 +306,32 @@ export async function fortnightOf(
     listSprayers(viewer),
     listEquipment(viewer),
   ]);
+  return { today, days, all, setOut, crewRows, away, log, closed, sprayers, equipment };
+}
+type FortnightFacts = Awaited<ReturnType<typeof fortnightFacts>>;
+
+/** The same, read and worked out. */
+export const fortnightOf = async (
+  viewer: Viewer,
+  station: StationFor,
+  now: Date,
+  underWay: 'apart' | 'with' = 'apart',
+): Promise<Fortnight> => fortnightFrom(await fortnightFacts(viewer, now), viewer, station, now, underWay);
+
+/**
+ * The problem of a fortnight: the same data make the same one. Where much waits it takes seconds, and no connection to the
+ * database should be held meanwhile.
+ * @param underWay what crews have set out with today: apart from what is planned, as is the rest of their day; or with it, for
+ *   whoever changes such a day itself
+ */
+export function fortnightFrom(
+  { today, days, all, setOut, crewRows, away, log, closed, sprayers, equipment }: FortnightFacts,
+  viewer: Viewer,
+  station: StationFor,
+  now: Date,
+  underWay: 'apart' | 'with' = 'apart',
+): Fortnight {
+  const last = days.at(-1)!;
   const waiting = underWay === 'with' ? all : withoutUnderWay(all, today);
   const places = new Map(waiting.places.map((p) => [p.id, p]));
   const chances = new Map<string, (limits: AirLimits) => Job['chances']>();

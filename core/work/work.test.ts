@@ -135,12 +135,25 @@ it('worked figures', () => {
   expect(figures('bar-holes', { radius: 3, apart: 60, depth: 40 }, { diameterCm: 40 })[0]).toBe('70');
   expect(figures('compost', { radius: 2, depth: 1.5 }, { diameterCm: 40 })).toEqual(['0.184 m³']);
   expect(figures('replant', { ball: 50, ballDepth: 40 })).toEqual(['125.0 cm', '40.0 cm', '79 L']);
+  // π × 10 cm × 60 % = 18.8 cm bare, one scion each 5 cm; (12 + 12) × 1.1.
+  expect(figures('bridge-graft', { gap: 12, share: 60 }, { diameterCm: 10 })).toEqual(['4', '26.4 cm']);
+  expect(figures('leach', { area: 10, depth: 30 })).toEqual(['1500 L', '150 mm', '6']);
+  expect(figures('leach', { area: 10, depth: 30, out: 'four fifths of the salt' })[0]).toBe('3000 L');
+  expect(figures('shade-cloth', { height: 2, width: 1.4, sides: 'sun and wind' })).toEqual(['8 m²', '3']);
+  expect(figures('tie-release', { ties: 2, stands: true })).toEqual(['2']);
+  // A cubic metre of wood is 1.5 of chips; 1.2 m high on √1.25 + 1.2 m, half a metre more on each side.
+  expect(figures('wood-cover', { wood: 1, height: 1.2 })).toEqual(['11 m²', '1.5 m³']);
+  expect(figures('protection-fence', { radius: 5.5, panel: 3.45 })).toEqual(['11', '38 m']);
 });
 
 describe('each gate of a work trips, and just does not', () => {
   const oak = { host: findHost('pedunculate-oak')! };
   it.each<[string, string, Answers, Answers, Partial<WorkFacts>?]>([
     ['collar', 'services-not-located', { services: false }, { services: true }],
+    ['bridge-graft', 'graft-not-needed', { share: 49 }, { share: 50 }],
+    ['bridge-graft', 'graft-season', { asleep: true }, { asleep: true, slips: true }],
+    ['leach', 'leach-drains', { drains: false }, { drains: true }],
+    ['tie-release', 'tie-overgrown', { grown: 'all round' }, { grown: 'part of it' }],
     ['trenches', 'services-not-located', { services: false }, { services: true }],
     ['trenches', 'trench-share', { count: 24, width: 60 }, { count: 6, width: 20 }],
     ['trenches', 'trench-ends', { start: 5, end: 5 }, { start: 1, end: 5 }],
@@ -182,6 +195,11 @@ describe('each gate of a work trips, and just does not', () => {
     expect(gateIds(id, trips, facts)).toContain(gateId);
     expect(gateIds(id, not, facts)).not.toContain(gateId);
   });
+  it('a trunk over 30 cm is thick for a bridge', () => {
+    const taken = { share: 60, asleep: true, slips: true };
+    expect(gateIds('bridge-graft', taken, { diameterCm: 30.1 })).toEqual(['graft-size']);
+    expect(gateIds('bridge-graft', taken, { diameterCm: 30 })).toEqual([]);
+  });
   it('a doubtful anchorage holds the digging and names its roots', () => {
     const root = (bearing: number, state: 'sound' | 'doubtful' | 'decayed') => ({ bearing, state });
     const sound = [root(0, 'sound'), root(120, 'sound'), root(240, 'doubtful')];
@@ -205,6 +223,19 @@ it('a closed season runs over the turn of a year', () => {
   expect(closedSeason({ host, closedSeasons, today: '2026-01-10' })).not.toBeNull();
   expect(closedSeason({ host, closedSeasons, today: '2026-03-01' })).toBeNull();
   expect(closedSeason({ host, closedSeasons, today: '2026-11-01' })).not.toBeNull();
+});
+
+it.each([
+  ['ties', 'tie-release'],
+  ['salt-damage', 'leach'],
+  ['voles', 'guard'],
+  ['winter-burn', 'water'],
+  ['compaction', 'trenches'],
+])('against %s %s comes first, and what is for other troubles does not come at all', (id, first) => {
+  const condition = findCondition(id)!;
+  const { fit } = worksFor({ ...f, condition }, condition.options);
+  expect(fit[0]!.id).toBe(first);
+  expect(fit.map((w) => w.id)).not.toContain('deer-fence');
 });
 
 it('offers what the knowledge base names for a condition first', () => {

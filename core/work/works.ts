@@ -33,6 +33,12 @@ import { ivyWindowWork } from './works/ivy-window';
 import { compostWork } from './works/compost';
 import { bugVacuumWork } from './works/bug-vacuum';
 import { barHolesWork } from './works/bar-holes';
+import { bridgeGraftWork } from './works/bridge-graft';
+import { leachWork } from './works/leach';
+import { shadeClothWork } from './works/shade-cloth';
+import { tieReleaseWork } from './works/tie-release';
+import { woodCoverWork } from './works/wood-cover';
+import { protectionFenceWork } from './works/protection-fence';
 import type { Work, WorkFacts } from './work';
 
 /** Every method that needs no label. */
@@ -47,6 +53,7 @@ export const WORKS: readonly Work[] = [
   girdlingWork,
   trenchesWork,
   mulchWork,
+  leachWork,
   waterWork,
   replantWork,
   pruneDiseasedWork,
@@ -71,6 +78,11 @@ export const WORKS: readonly Work[] = [
   compostWork,
   bugVacuumWork,
   barHolesWork,
+  bridgeGraftWork,
+  shadeClothWork,
+  tieReleaseWork,
+  woodCoverWork,
+  protectionFenceWork,
 ];
 export const findWork = (id: string): Work | null => WORKS.find((w) => w.id === id) ?? null;
 

@@ -578,7 +578,7 @@ export const bacteriaAndAnimals = [
     decidingTest: 'Strips high in the crown, pieces below, marks 1.5–2 mm in pairs',
     lookalikes: ['twig-pruner', 'storm-breaks', 'voles', 'deer'],
     curativeNeeds: 'likely',
-    policy: 'manage',
+    policy: 'relieve',
     threshold: 'Young planes, maples, beeches.',
     ways: [['pruning', 'Cut barked limbs back', 'dry weather', 7, 2, 'relief', 'organic']],
     useless: 'Sprays.',

@@ -334,7 +334,7 @@ export const borersAndChewers = [
     useless: 'Sprays: the grub is in the twig.',
     tell: 'Picking up the twigs is the whole cure: the grub is inside.',
   }),
-  entry('nut-weevil', 'Nut and acorn weevils', 'chewer', ['oak', 'chestnut', 'hazel', 'walnut'], {
+  entry('nut-weevil', 'Nut and acorn weevils', 'chewer', ['oak', 'chestnut', 'hazel', 'hickory'], {
     about: 'Legless grubs leave nuts through a round hole.',
     course: 'Crop lost, tree unharmed.',
     season: [7, 11],
@@ -925,7 +925,7 @@ export const borersAndChewers = [
     decidingTest: 'Open a green gall: grubs in chambers',
     lookalikes: ['chestnut-blight', 'oak-galls'],
     curativeNeeds: 'likely',
-    policy: 'manage',
+    policy: 'relieve',
     threshold: 'None by chemistry.',
     ways: [
       [

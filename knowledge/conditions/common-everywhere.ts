@@ -66,7 +66,7 @@ export const commonEverywhere = [
     actFrom: 2,
     threshold: 'A third of the nuts last wet year.',
     ways: [
-      ['foliar spray', 'Copper from catkins to nut set', 'catkins to set', 4, 5, 'protect', 'cover'],
+      ['foliar spray', 'Copper from catkins to nut set', 'catkins to set', 4, 5, 'protect', 'organic cover'],
       ['pruning', 'Open the crown in summer', 'dry weather', 7, 8, 'support', 'organic'],
     ],
     useless: 'Antibiotics; copper in July.',

@@ -257,7 +257,7 @@ export const fungi = [
     drivers: ['drought-stress'],
     lookalikes: ['bitter-rot', 'black-rot', 'brown-rot'],
     curativeNeeds: 'likely',
-    policy: 'manage',
+    policy: 'treat',
     threshold: 'One in twenty.',
     ways: [
       ['watering', 'Water in drought', 'summer', 6, 9, 'support', 'organic'],

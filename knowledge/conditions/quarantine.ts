@@ -247,7 +247,7 @@ export const quarantine = [
         3,
         10,
         'protect',
-        'cover',
+        'organic cover',
       ],
     ],
     useless: 'Antibiotics in a food tree; pruning wet trees.',

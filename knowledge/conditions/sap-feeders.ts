@@ -577,7 +577,7 @@ export const sapFeeders = [
       tell: 'A hard scale; brushed and oiled at the right week.',
     },
   ),
-  entry('euonymus-scale', 'Euonymus scale', 'sap feeder', ['euonymus', 'holly', 'olive'], {
+  entry('euonymus-scale', 'Euonymus scale', 'sap feeder', ['euonymus', 'holly'], {
     causesWeakness: true,
     about: 'Slender white males and brown females on euonymus.',
     course: 'Yellow spots, bare stems, dead plants.',

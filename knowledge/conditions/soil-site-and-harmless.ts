@@ -746,7 +746,7 @@ export const soilSiteAndHarmless = [
       threshold: 'By analysis.',
       ways: [
         ['feeding', 'Magnesium to the soil', 'spring', 3, 5, 'cure', 'organic'],
-        ['foliar spray', 'Epsom-type salts where labelled', 'summer', 6, 8, 'cure'],
+        ['foliar spray', 'Epsom-type salts where labelled', 'summer', 6, 8, 'cure', 'organic'],
       ],
       useless: 'More potash: it locks it up.',
       tell: 'Old leaves give it to the young; feed the soil.',

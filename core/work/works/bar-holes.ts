@@ -7,7 +7,7 @@ export const barHolesWork: Work = {
   name: 'Air holes in hard soil',
   method: 'excavation',
   life: { times: 1, apart: 0, everyYears: 3, courses: null },
-  when: (f) => ['compaction', 'waterlogging', 'grade-change'].includes(f.condition?.id ?? ''),
+  when: (f) => ['compaction', 'waterlogging', 'grade-change', 'gas-leak'].includes(f.condition?.id ?? ''),
   asks: [
     {
       key: 'radius',

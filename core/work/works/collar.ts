@@ -10,7 +10,8 @@ export const collarWork: Work = {
   name: 'Free the root collar',
   method: 'excavation',
   life: FOR_GOOD,
-  when: (f) => f.condition?.id !== 'compaction',
+  // Where the cause is hard or wet ground, the roots further out are what is dug for.
+  when: (f) => !['compaction', 'waterlogging', 'gas-leak'].includes(f.condition?.id ?? ''),
   asks: [
     services,
     {

@@ -9,6 +9,7 @@ export const girdlingWork: Work = {
   id: 'girdling',
   name: 'Cut girdling roots',
   method: 'excavation',
+  when: (f) => [undefined, 'girdling-roots', 'buried-collar', 'mulch-volcano'].includes(f.condition?.id),
   // Not more than a third of the roots in one year.
   life: { times: 1, apart: 0, everyYears: 1, courses: 2 },
   asks: [

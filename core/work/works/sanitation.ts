@@ -6,6 +6,8 @@ export const sanitationWork: Work = {
   id: 'sanitation',
   name: 'Sanitation',
   method: 'sanitation',
+  // A tie is cut, not gathered.
+  when: (f) => f.condition?.id !== 'ties',
   // Weekly while it falls, about six weeks; every crop.
   life: { times: 6, apart: 7, everyYears: 1, courses: null },
   asks: [

@@ -11,7 +11,7 @@ export const trenchesWork: Work = {
   name: 'Radial trenches',
   method: 'excavation',
   life: FOR_GOOD,
-  when: (f) => ['compaction', 'waterlogging', 'grade-change'].includes(f.condition?.id ?? ''),
+  when: (f) => ['compaction', 'waterlogging', 'grade-change', 'gas-leak'].includes(f.condition?.id ?? ''),
   asks: [
     services,
     { key: 'count', kind: 'number', name: 'Trenches', unit: '', min: 2, max: 24, whole: true, usual: () => 6 },
