@@ -1,5 +1,7 @@
 import { BRACKETS } from './brackets';
 import { ink, solid, thin, wood, type Drawing } from './drawing';
+import { LEAF_SIGNS } from './leaf-signs';
+import { TWIG_SIGNS } from './twig-signs';
 
 /**
  * Our own drawings of signs that words do not tell apart. Lines only, so that they print, work in every theme, and need no
@@ -18,6 +20,8 @@ const stem = <path d="M34 4C30 40 36 80 30 116M86 4C90 44 82 84 88 116" {...ink}
 
 const DRAWINGS: Record<string, Drawing> = {
   ...BRACKETS,
+  ...LEAF_SIGNS,
+  ...TWIG_SIGNS,
   'gnaw-beaver': {
     name: 'Gnawed like an hourglass',
     scale: 'tooth marks 6–9 mm, chips below',

@@ -21,6 +21,13 @@ const KIND_WORDS: Readonly<Record<string, string>> = {
   film: 'Black on leaves',
   margin: 'Brown margins',
   mine: 'Mines in leaves',
+  spot: 'Spots on leaves',
+  fade: 'Yellow leaves',
+  roll: 'Rolled and folded leaves',
+  gall: 'Galls and knots',
+  chew: 'Eaten leaves',
+  needle: 'Needles',
+  fruit: 'Fruit',
 };
 
 /** Every drawing of the guide, kind beside kind, with what it shows and what it tells of. */
