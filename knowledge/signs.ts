@@ -707,7 +707,7 @@ const data = [
   ...at('leaves', [
     ['black-film-wipes', 'Black film that wipes off, green below', 'whole leaves', 0.005, [], { figure: 'film-mould' }],
     ['honeydew', 'Sticky leaves', 'dripping', 0.02],
-    ['leaves-curled', 'Leaves curled or puckered', 'most leaves', 0.06, LEAFY, { figure: 'roll-insect' }],
+    ['leaves-curled', 'Leaves curled or puckered', 'most leaves', 0.06, LEAFY, { figure: 'roll-curl' }],
     [
       'red-puckered',
       'Thick red puckered leaves, pale bloom',

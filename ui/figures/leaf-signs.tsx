@@ -192,9 +192,9 @@ export const LEAF_SIGNS: Record<string, Drawing> = {
       </>
     ),
   },
-  'roll-insect': {
-    name: 'Rolled with insects within',
-    scale: 'soft bodies, skins, ants about',
+  'roll-curl': {
+    name: 'Rolled along its length',
+    scale: 'open one: insects, webbing, or nothing within',
     draw: (
       <>
         <path d="M44 14C26 40 26 84 46 108C54 116 66 116 74 108C94 84 94 40 76 14C68 4 52 4 44 14Z" {...ink} />
@@ -203,18 +203,6 @@ export const LEAF_SIGNS: Record<string, Drawing> = {
           d="M42 30L50 34M36 46L48 49M34 62L48 63M36 78L49 76M42 92L53 88M78 30L70 34M84 46L72 49M86 62L72 63M84 78L71 76M78 92L67 88"
           {...thin}
         />
-        {at(
-          [
-            [58, 46],
-            [62, 56],
-            [57, 66],
-            [63, 75],
-            [59, 86],
-          ],
-          (x, y) => (
-            <ellipse cx={x} cy={y} rx="4.4" ry="3" {...solid} />
-          ),
-        )}
       </>
     ),
   },
