@@ -33,10 +33,9 @@ await run(async () => {
   let failed = 0;
   let server = null;
   const bin = (name) => join(root, 'node_modules', '.bin', name);
-  const wanted = (name) => !want.only || want.only.split(',').includes(name);
   /** Runs one step with its words passed on as they come, or kept until it ends where others run beside it. */
   const step = async (name, command, args, env = {}, kept = false) => {
-    if (!wanted(name)) return null;
+    if (want.only && !want.only.split(',').includes(name)) return null;
     const t = Date.now();
     if (!kept) say(`\n— ${name}`);
     const running = spawn(command, args, {

@@ -1,3 +1,4 @@
+import { inSeason, monthName } from '@/core/season/months';
 import { conditions } from '.';
 import { ENEMIES_KNOWN, enemiesOf } from './enemies';
 import { REPLANTING } from './replanting';
@@ -50,28 +51,13 @@ it('only what kills, fails or must be reported is managed or given up', () => {
   expect(managed.map((c) => c.id).sort()).toEqual(Object.keys(MANAGED).sort());
 });
 
-/** Words of a window that name months. */
-const NAMED: [RegExp, number[]][] = [
-  ['January', 1],
-  ['February', 2],
-  ['March', 3],
-  ['April', 4],
-  ['May', 5],
-  ['June', 6],
-  ['July', 7],
-  ['August', 8],
-  ['September', 9],
-  ['October', 10],
-  ['November', 11],
-  ['December', 12],
-].map(([name, month]) => [new RegExp(`\\b${name}\\b`), [month as number]]);
+const MONTHS = Array.from({ length: 12 }, (_, i) => i + 1);
 it('a window holds every month that its words name, and no half of a year more', () => {
   const wrong = conditions.flatMap((c) =>
     c.options.flatMap((o) => {
-      const named = NAMED.flatMap(([word, months]) => (word.test(o.when) ? months : []));
+      const named = MONTHS.filter((m) => new RegExp(`\\b${monthName(m)}\\b`).test(o.when));
       const long = ((o.to - o.from + 12) % 12) + 1;
-      const holds = (m: number) => (o.from <= o.to ? m >= o.from && m <= o.to : m >= o.from || m <= o.to);
-      return named.some((m) => !holds(m)) || (named.length && long > 8)
+      return named.some((m) => !inSeason(m, [o.from, o.to])) || (named.length && long > 8)
         ? [`${c.id}: ${o.when}, ${o.from}–${o.to}`]
         : [];
     }),

@@ -84,10 +84,10 @@ export const pulledBefore = (scope: Scope, limit: number): Promise<HungRow[]> =>
   ]);
 
 /** Devices of plans, whatever became of them: the statement alone, or a part of a larger one. */
-export const hungBy = (tx: Tx, scope: Scope, planIds: readonly string[]) =>
+export const devicesOf = (tx: Tx, scope: Scope, planIds: readonly string[]) =>
   rows(tx, scope, tx`h.plan_id = any(${[...planIds]})`, MOST);
 export const hangingOf = (scope: Scope, planId: string): Promise<HungRow[]> =>
-  within(scope, async (tx) => [...(await hungBy(tx, scope, [planId]))]);
+  within(scope, async (tx) => [...(await devicesOf(tx, scope, [planId]))]);
 
 /** Devices by their ids; what this outfit has not got is left out. */
 export const hangingNamed = (scope: Scope, ids: readonly string[]): Promise<HungRow[]> =>

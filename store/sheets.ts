@@ -1,6 +1,8 @@
-import { asList, within, type Scope } from './db';
+import { may } from '@/core/people/rights';
+import type { Viewer } from './auth';
+import { asList, within } from './db';
 import { arrivalOf, type Arrival } from './grounds';
-import { hungBy, type HungRow } from './hanging';
+import { devicesOf, type HungRow } from './hanging';
 import { handsOf, type Hand } from './people';
 
 /** What sheets of one place need beside their plans. */
@@ -12,18 +14,13 @@ export interface BesideSheets {
   hung: HungRow[];
 }
 
-/** Reads it in one statement. */
-export const besideSheets = (
-  scope: Scope,
-  placeId: string,
-  planIds: readonly string[],
-  withCode: boolean,
-): Promise<BesideSheets> =>
-  within(scope, async (tx) => {
+/** Reads it in one statement; the code of the gate for those whose role needs it. */
+export const besideSheets = (viewer: Viewer, placeId: string, planIds: readonly string[]): Promise<BesideSheets> =>
+  within(viewer, async (tx) => {
     const [row] = await tx<BesideSheets[]>`
-      select (select row_to_json(a) from (${arrivalOf(tx, scope, placeId, withCode)}) a) as arrival,
-        ${asList(tx, handsOf(tx, scope))} as hands,
-        ${asList(tx, hungBy(tx, scope, planIds))} as hung`;
+      select (select row_to_json(a) from (${arrivalOf(tx, viewer, placeId, may(viewer.role, 'see gate codes'))}) a) as arrival,
+        ${asList(tx, handsOf(tx, viewer))} as hands,
+        ${asList(tx, devicesOf(tx, viewer, planIds))} as hung`;
     // In JSON an instant is text.
     const hung = row!.hung.map((h) => ({
       ...h,

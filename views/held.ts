@@ -3,7 +3,6 @@ import { spotOf } from '@/commands/facts/diagnosis';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import type { HeldTree, SheetFacts } from '@/commands/facts/waiting-tree';
-import { may } from '@/core/people/rights';
 import { expectedHours } from '@/core/weather/expected';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -35,7 +34,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
       alikeTrees(viewer, tree),
       rowTrees(viewer, tree),
       yearOf(viewer, tree, station, now),
-      besideSheets(viewer, tree.placeId, open, may(viewer.role, 'see gate codes')),
+      besideSheets(viewer, tree.placeId, open),
       getPlans(viewer, open),
       listLots(viewer),
       batchesAbout(viewer),

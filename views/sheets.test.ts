@@ -1,10 +1,8 @@
-import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { makeBatch } from '@/commands/mix/make-batch';
 import { NOW, ownOutfit } from '@/commands/testing';
 import { bookRow } from '@/commands/tree/book-row';
 import { drenchRow } from '@/commands/tree/testing';
-import { recipeOf } from '@/core/mix/recipe';
 import { fair } from '@/stand-ins/weather/fair';
 import { getPlans } from '@/store/plans';
 import { counted, listenToStatements } from '@/store/testing';
@@ -27,10 +25,8 @@ const read = async <T>(view: () => Promise<T | null>): Promise<{ seen: T; statem
 const treeOfPlan = async (id: string) => (await getPlans(row.viewer, [id]))[0]!.treeId;
 
 it('a sheet that can be carried out, its row, its mix and its record stay within what a page may ask', async () => {
-  const { owner, o } = made;
-  await owner`
-    insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-    values (${v7()}, ${o.outfitId}, ${o.lotId}, 400, 'supplier', 'delivery', ${o.personId})`;
+  const { o } = made;
+  await row.restock(400);
   const [first, second] = [await row.planned('A1', 20), await row.planned('A2', 30)];
   const treeId = await treeOfPlan(first);
 
@@ -47,19 +43,7 @@ it('a sheet that can be carried out, its row, its mix and its record stay within
   expect(whole.statements).toBeLessThanOrEqual(10);
   expect(mix.statements).toBeLessThanOrEqual(9);
 
-  const doses = (await getPlans(row.viewer, [first, second])).flatMap((p) => (p.result.dose.ok ? [p.result.dose] : []));
-  const { mixMl, strength } = recipeOf(row.label, doses)!;
-  const product = Number((mixMl * strength).toFixed(6));
-  const batch = {
-    id: v7(),
-    roundId: null,
-    planIds: [first, second],
-    vessel: 'Blue can',
-    totalMl: mixMl,
-    product,
-    lots: [{ lotId: o.lotId, amount: product }],
-    madeAt: '2026-06-01T07:30:00Z',
-  };
+  const batch = await row.mixFor([first, second]);
   expect(await perform(makeBatch, here(), batch)).toMatchObject({ ok: true });
   const input = row.sent([first, second], { batchIds: [batch.id] });
   const held = await read(() => heldTreeView(row.viewer, treeId, NOW, fair));

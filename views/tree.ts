@@ -3,7 +3,6 @@ import { knowledgeOf } from '@/commands/facts/knowledge';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { stockFor } from '@/commands/facts/batches';
-import { may } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -63,7 +62,7 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const [held, stock, beside] = await Promise.all([
       heldBy(viewer),
       stockFor(viewer, { ...plan, dose }, now),
-      besideSheets(viewer, tree.placeId, [plan.id], may(viewer.role, 'see gate codes')),
+      besideSheets(viewer, tree.placeId, [plan.id]),
     ]);
     return { open, sheet: { plan, held, stock, ...beside } };
   });

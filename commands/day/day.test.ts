@@ -9,7 +9,6 @@ import { NOW, ownOutfit } from '@/commands/testing';
 import { bookRow } from '@/commands/tree/book-row';
 import { remind } from '@/commands/tree/remind';
 import { drenchRow } from '@/commands/tree/testing';
-import { recipeOf } from '@/core/mix/recipe';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { leftAtTree, leftOnRound, roundEntries, roundHead, ticksOf } from '@/store/day';
@@ -228,27 +227,10 @@ describe('a day', () => {
     const { id, items } = await roundOf();
     const drenches = items.map((i) => i.itemId);
     expect(sentences(await close(id))).toEqual(['open: 3 things are neither done nor left with a reason.']);
-    await made.owner`
-      insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-      values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, 300, 'supplier', 'delivery', ${made.o.personId})`;
+    await row.restock(300);
     const plans = await getPlans(row.viewer, drenches);
-    const { mixMl, strength } = recipeOf(
-      row.label,
-      plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : [])),
-    )!;
-    const totalMl = Math.ceil(mixMl + 500);
-    const product = Number((totalMl * strength).toFixed(6));
-    const batchId = v7();
-    const mix = {
-      id: batchId,
-      roundId: id,
-      planIds: drenches,
-      vessel: 'Tank',
-      totalMl,
-      product,
-      lots: [{ lotId: made.o.lotId, amount: product }],
-      madeAt: '2026-06-01T07:30:00Z',
-    };
+    const mix = await row.mixFor(drenches, { roundId: id, vessel: 'Tank' }, 1.5);
+    const batchId = mix.id;
     expect(await send(makeBatch, mix)).toMatchObject({ ok: true });
     const done = plans.filter((p) => p.tag.startsWith('A')).map((p) => p.id);
     expect(await send(bookRow, row.sent(done, { batchIds: [batchId] }))).toMatchObject({ ok: true });

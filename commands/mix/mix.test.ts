@@ -4,12 +4,10 @@ import { correctRecord } from '@/commands/book/correct';
 import { NOW, ownOutfit } from '@/commands/testing';
 import { bookRow } from '@/commands/tree/book-row';
 import { drenchRow } from '@/commands/tree/testing';
-import { recipeOf } from '@/core/mix/recipe';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { batchesNamed, takenFrom } from '@/store/batches';
 import { recordVersions } from '@/store/book';
-import { getPlans } from '@/store/plans';
 import { lotsOf } from '@/store/shelf';
 import { makeOutfit } from '@/store/testing';
 import { endBatch } from './end-batch';
@@ -28,28 +26,6 @@ const sentences = (a: { ok: boolean; faults?: { path: string; sentence: string }
 const onHand = async () => (await lotsOf(row.viewer, row.label.key)).find((l) => l.id === made.o.lotId)?.onHand ?? 0;
 const batchNow = async (id: string) => (await batchesNamed(row.viewer, [id]))[0]!;
 
-/** A mix for trees, as strong as planned. */
-async function mixFor(planIds: string[], more: object = {}, factor = 1) {
-  const plans = await getPlans(row.viewer, planIds);
-  const doses = plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : []));
-  const { mixMl, strength } = recipeOf(row.label, doses)!;
-  const totalMl = Number((mixMl * factor).toFixed(3));
-  const product = Number((totalMl * strength).toFixed(6));
-  return {
-    id: v7(),
-    roundId: null,
-    planIds,
-    vessel: 'Blue can',
-    totalMl,
-    product,
-    lots: [{ lotId: made.o.lotId, amount: product }],
-    madeAt: '2026-06-01T07:30:00Z',
-    ...more,
-  };
-}
-const restock = (amount: number) => made.owner`
-  insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-  values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, ${amount}, 'supplier', 'delivery', ${made.o.personId})`;
 /** Both sides of everything that ever moved come to nothing. */
 const entries = async () =>
   (
@@ -58,10 +34,10 @@ const entries = async () =>
   )[0]!.sum;
 
 it('product leaves its lot into the mix, trees draw from the mix, and the record says which lots were in it', async () => {
-  await restock(200);
+  await row.restock(200);
   const ids = [await row.planned('M1', 20), await row.planned('M2', 40)];
   const before = await onHand();
-  const mix = await mixFor(ids, {}, 1.25);
+  const mix = await row.mixFor(ids, {}, 1.25);
   const answer = await perform(makeBatch, at(), mix);
   expect(answer).toMatchObject({ ok: true, value: { code: expect.stringMatching(/^[2-9A-Z]{5}$/) } });
   expect(await perform(makeBatch, at(), mix)).toEqual(answer);
@@ -86,9 +62,9 @@ it('product leaves its lot into the mix, trees draw from the mix, and the record
 });
 
 it('a mix never gives more than it holds, by one row or by two at once', async () => {
-  await restock(200);
+  await row.restock(200);
   const ids = [await row.planned('N1', 30), await row.planned('N2', 30)];
-  const mix = await mixFor([ids[0]!]);
+  const mix = await row.mixFor([ids[0]!]);
   expect(await perform(makeBatch, at(), mix)).toMatchObject({ ok: true });
   const both = await perform(bookRow, at(), row.sent(ids, { batchIds: [mix.id] }));
   expect(sentences(both)[0]).toMatch(/^batchIds: The mix holds only/);
@@ -99,9 +75,9 @@ it('a mix never gives more than it holds, by one row or by two at once', async (
 });
 
 it('a correction gives back to the mix or draws from it, and leaves its lots alone', async () => {
-  await restock(200);
+  await row.restock(200);
   const id = await row.planned('K1', 30);
-  const mix = await mixFor([id], {}, 2);
+  const mix = await row.mixFor([id], {}, 2);
   await perform(makeBatch, at(), mix);
   const input = row.sent([id], { batchIds: [mix.id] });
   await perform(bookRow, at(), input);
@@ -131,7 +107,7 @@ it('a correction gives back to the mix or draws from it, and leaves its lots alo
 });
 
 it('a mix is as strong as planned, from lots that hold it and have not expired', async () => {
-  await restock(300);
+  await row.restock(300);
   const id = await row.planned('S1', 30);
   const refused = async (mix: object, sentence: RegExp) => {
     const before = await onHand();
@@ -139,7 +115,7 @@ it('a mix is as strong as planned, from lots that hold it and have not expired',
     expect(sentences(answer).join(' ')).toMatch(sentence);
     expect(await onHand()).toBe(before);
   };
-  const good = await mixFor([id]);
+  const good = await row.mixFor([id]);
   const twice = { product: good.product * 2, lots: [{ lotId: made.o.lotId, amount: good.product * 2 }] };
   await refused({ ...good, ...twice }, /^product: .* belongs into .*: no more, and hardly less\./);
   await refused({ ...good, lots: [{ lotId: made.o.lotId, amount: good.product / 2 }] }, /^lots: The lots give/);
@@ -147,7 +123,7 @@ it('a mix is as strong as planned, from lots that hold it and have not expired',
   await refused({ ...good, planIds: [v7()] }, /^planIds: A plan among them is not in this outfit/);
   await refused({ ...good, totalMl: Number.NaN }, /^totalMl: Say how much is mixed/);
   await refused({ ...good, madeAt: '2026-06-02T10:00:00Z' }, /^madeAt: /);
-  const big = await mixFor([id], {}, 100);
+  const big = await row.mixFor([id], {}, 100);
   await refused(big, /^lots\.0: Lot L1 holds only/);
   await made.owner`update lot set expires_on = '2026-05-30' where id = ${made.o.lotId}`;
   await refused(good, /^lots\.0: Lot L1 expired on 2026-05-30: nothing is mixed from it\./);
@@ -158,8 +134,8 @@ it('a mix is as strong as planned, from lots that hold it and have not expired',
 });
 
 it('what is left is kept while it is good, handed in or told of as spilled; nothing is poured away', async () => {
-  await restock(200);
-  const mix = await mixFor([await row.planned('E1', 30)]);
+  await row.restock(200);
+  const mix = await row.mixFor([await row.planned('E1', 30)]);
   await perform(makeBatch, at(), mix);
   const end = (more: object, hours = 0) =>
     perform(endBatch, at(hours), { id: v7(), batchId: mix.id, how: 'kept', mixMl: null, words: '', ...more });
@@ -192,9 +168,9 @@ it('what is left is kept while it is good, handed in or told of as spilled; noth
 });
 
 it('drawn after it was good is written with its reason', async () => {
-  await restock(200);
+  await row.restock(200);
   const id = await row.planned('O1', 30);
-  const mix = await mixFor([id], { madeAt: '2026-05-31T07:30:00Z' });
+  const mix = await row.mixFor([id], { madeAt: '2026-05-31T07:30:00Z' });
   expect(await perform(makeBatch, at(), mix)).toMatchObject({ ok: true });
   const answer = await perform(bookRow, at(), row.sent([id], { batchIds: [mix.id], deviation: '' }));
   expect(sentences(answer).join(' ')).toMatch(/was good no longer/);
@@ -202,10 +178,10 @@ it('drawn after it was good is written with its reason', async () => {
 });
 
 it('a mix written by a slip was never made: its product is back in its lots, unless something was taken from it', async () => {
-  await restock(200);
+  await row.restock(200);
   const id = await row.planned('U1', 30);
   const before = await onHand();
-  const slip = await mixFor([id]);
+  const slip = await row.mixFor([id]);
   await perform(makeBatch, at(), slip);
   const undo = { id: v7(), batchId: slip.id };
   expect(await perform(unmakeBatch, at(), undo)).toMatchObject({ ok: true });
@@ -214,7 +190,7 @@ it('a mix written by a slip was never made: its product is back in its lots, unl
   expect((await batchNow(slip.id)).leftMl).toBe(0);
   expect(Math.abs(await entries())).toBeLessThan(1e-9);
   expect(sentences(await perform(unmakeBatch, at(), { ...undo, id: v7() }))[0]).toMatch(/taken from it already/);
-  const meant = await mixFor([id], {}, 2);
+  const meant = await row.mixFor([id], {}, 2);
   await perform(makeBatch, at(), meant);
   await perform(bookRow, at(), row.sent([id], { batchIds: [meant.id] }));
   expect(sentences(await perform(unmakeBatch, at(), { id: v7(), batchId: meant.id }))[0]).toMatch(

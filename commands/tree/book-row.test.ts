@@ -33,10 +33,6 @@ const kept = (planIds: readonly string[]) => made.owner<Kept[]>`
   where outfit_id = ${made.o.outfitId} and plan_id = any(${[...planIds]})
   order by started_at`;
 const total = (rows: readonly Kept[]) => rows.reduce((a, r) => a + r.amount, 0);
-const restock = () => made.owner`
-  insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-  values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, 100, 'supplier', 'delivery', ${made.o.personId})`;
-
 it('a record each, from one lot, one after another in their order; sent twice they are written once', async () => {
   const ids = [await planned('A1', 20), await planned('A2', 40), await planned('A3', 30)];
   expect((await rowView(row.viewer, ids[1]!, NOW))!.trees.map((t) => t.tag)).toEqual(['A1', 'A2', 'A3']);
@@ -58,7 +54,7 @@ it('a record each, from one lot, one after another in their order; sent twice th
 });
 
 it('less than was planned is shared by what was planned, with its reason', async () => {
-  await restock();
+  await row.restock(100);
   const ids = [await planned('B1', 20), await planned('B2', 40)];
   const used = 10;
   expect(await write(sent(ids, { total: used, deviation: '' }))).toMatchObject({
@@ -73,7 +69,7 @@ it('less than was planned is shared by what was planned, with its reason', async
 });
 
 it('one that does not go stops all of them, and nothing is half-written', async () => {
-  await restock();
+  await row.restock(100);
   const ids = [await planned('C1', 20), await planned('C2', 30)];
   const before = await onHand();
   const none = async (input: object, path: string, who = row.viewer) => {
@@ -124,7 +120,7 @@ it('what stands against it is told once, with the trees at which it stands', asy
 
 it('who worked together stands in every record; somebody of another outfit is refused, and nothing is written', async () => {
   const ids = [await planned('W1', 20), await planned('W2', 24)];
-  await restock();
+  await row.restock(100);
   const [hand, stranger] = [v7(), (await makeOutfit(made.owner)).personId];
   await made.owner`
     insert into person (id, outfit_id, name, email, role, password_hash, licence_number, licence_categories,

@@ -5,10 +5,12 @@ import { signLabel } from '@/commands/shelf/check-label';
 import { doneBy, NOW, type ownOutfit } from '@/commands/testing';
 import { maritime } from '@/commands/programme/testing';
 import { dose } from '@/core/dose/dose';
+import { recipeOf } from '@/core/mix/recipe';
 import type { Hour, StationFor } from '@/core/weather/station';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
+import { getPlans } from '@/store/plans';
 import { makePlan } from './plan';
 
 /** The day on which an avenue is walked: everything is bare. */
@@ -181,6 +183,28 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     ...work(),
     ...more,
   });
+  const restock = (amount: number) => made.owner`
+    insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
+    values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, ${amount}, 'supplier', 'delivery', ${made.o.personId})`;
+  /** A mix for trees, as strong as planned; so many times what they take together. */
+  async function mixFor(planIds: string[], more: object = {}, factor = 1) {
+    const plans = await getPlans(kept.viewer, planIds);
+    const doses = plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : []));
+    const { mixMl, strength } = recipeOf(label, doses)!;
+    const totalMl = Number((mixMl * factor).toFixed(3));
+    const product = Number((totalMl * strength).toFixed(6));
+    return {
+      id: v7(),
+      roundId: null,
+      planIds,
+      vessel: 'Blue can',
+      totalMl,
+      product,
+      lots: [{ lotId: made.o.lotId, amount: product }],
+      madeAt: '2026-06-01T07:30:00Z',
+      ...more,
+    };
+  }
   return {
     get viewer() {
       return kept.viewer;
@@ -189,5 +213,7 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     planned,
     sent,
     booked,
+    restock,
+    mixFor,
   };
 }

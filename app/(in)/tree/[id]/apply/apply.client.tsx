@@ -30,7 +30,7 @@ import { againstSource, firstWord, perUnit, readAir, sentSource, typedAir } from
 import type { HungRow } from '@/commands/facts/board';
 import type { Hanging } from './hang.client';
 import { AsDone } from './as-done.client';
-import { AtThisTree, Beside } from './beside.client';
+import { AtThisTree, Beside, type Arrival } from './beside.client';
 import { Hands } from './hands.client';
 import { MeasuredOut } from './measured-out.client';
 import { sheetPath } from './path';
@@ -47,7 +47,7 @@ interface Props {
   /** Who may have a hand in it beside whoever writes it. */
   hands: readonly { id: string; name: string }[];
   station: Weather;
-  place: { access: string; hazards: string; dogs: string; code: string | null };
+  place: Arrival;
   /** What hangs or hung by this plan; null where nothing ever did. */
   hanging: Hanging | null;
   /** What it would hang now, as the board has it; the ids are not those that it will have. */

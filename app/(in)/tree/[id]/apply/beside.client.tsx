@@ -3,6 +3,13 @@ import type { Gate } from '@/core/gates/gate';
 import { GateList } from '@/ui/frame/gates';
 import { sheetPath } from './path';
 
+/** How a place is reached. */
+export interface Arrival {
+  access: string;
+  hazards: string;
+  dogs: string;
+  code: string | null;
+}
 /** What stands beside a sheet: its gates at this hour, how the place is reached, and what to do if it goes wrong. */
 export function Beside({
   gates,
@@ -10,7 +17,7 @@ export function Beside({
   paper,
 }: {
   gates: Gate[];
-  place: { access: string; hazards: string; dogs: string; code: string | null };
+  place: Arrival;
   /** Where the whole sheet stands for paper. */
   paper: string;
 }) {
