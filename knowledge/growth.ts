@@ -9,6 +9,7 @@ const FRUIT =
   'extension tables of bud stages, base 42 °F (5.6 °C) from 1 January; more heat after a winter with little chill; a week either way until it is watched';
 const TREES =
   'usual dates of maritime and continental Europe, turned into heat above 5 °C; ten days either way until it is watched';
+const WARM = 'usual dates of coastal dry-summer places, turned into heat; two weeks either way until it is watched';
 
 type Sums = [code: Bbch, sum: number][];
 const sums = (of: Sums) => of.map(([code, sum]) => ({ code, sum }));
@@ -72,6 +73,25 @@ const conifer = (id: string, hosts: string[], of: Sums): z.input<typeof growthSc
   flushesApart: null,
   sureDays: 10,
   basis: TREES,
+});
+
+/** Keeps its leaves: shoots, and bloom where it matters; no autumn. */
+const evergreen = (
+  id: string,
+  hosts: string[],
+  baseC: number,
+  basis: string,
+  of: Sums,
+): z.input<typeof growthSchema> => ({
+  id,
+  hosts,
+  baseC,
+  chill: null,
+  spring: sums(of),
+  autumn: null,
+  flushesApart: null,
+  sureDays: basis === WARM ? 14 : 10,
+  basis,
 });
 
 /** How the hosts that ship grow through the year. A host that none of them is for keeps to the calendar. */
@@ -254,6 +274,76 @@ export const growths: readonly Growth[] = z.array(growthSchema).parse([
     ],
   ),
   tree('larch', ['larch'], [80, 120, 280], LATE_FALL),
+  tree('hackberry', ['hackberry', 'honeylocust', 'jacaranda'], [270, 330, 510]),
+  tree('ginkgo', ['ginkgo'], [230, 280, 420]),
+  tree('dogwood', ['dogwood'], [180, 240, 380], USUAL_FALL, [
+    [60, 200],
+    [65, 250],
+    [69, 340],
+  ]),
+  tree('hickory', ['hickory', 'pistachio'], [320, 390, 600], USUAL_FALL, [
+    [60, 440],
+    [65, 500],
+    [69, 580],
+  ]),
+  tree('serviceberry', ['serviceberry'], [110, 150, 300], USUAL_FALL, [
+    [60, 150],
+    [65, 190],
+    [69, 250],
+    [71, 290],
+  ]),
+  tree('medlar', ['medlar', 'cotoneaster'], [130, 190, 350], LATE_FALL, [
+    [60, 400],
+    [65, 460],
+    [69, 560],
+    [71, 600],
+  ]),
+  tree('persimmon', ['persimmon', 'fig'], [260, 330, 500], LATE_FALL, [
+    [60, 640],
+    [65, 720],
+    [69, 820],
+    [71, 860],
+  ]),
+  tree('pomegranate', ['pomegranate'], [380, 460, 620], LATE_FALL, [
+    [60, 640],
+    [65, 760],
+    [69, 1050],
+    [71, 1080],
+  ]),
+  evergreen('hedge', ['box', 'holly', 'euonymus', 'cherry-laurel', 'laurel', 'strawberry-tree'], 5, TREES, [
+    [9, 150],
+    [31, 240],
+    [39, 650],
+  ]),
+  evergreen('evergreen-oak', ['holm-oak', 'live-oak', 'tanoak'], 5, WARM, [
+    [9, 320],
+    [31, 420],
+    [65, 480],
+    [39, 950],
+  ]),
+  evergreen('olive', ['olive'], 9, WARM, [
+    [31, 130],
+    [60, 430],
+    [65, 490],
+    [69, 580],
+    [71, 640],
+  ]),
+  evergreen('avocado', ['avocado'], 10, WARM, [
+    [31, 70],
+    [60, 90],
+    [65, 180],
+    [69, 320],
+    [71, 380],
+  ]),
+  conifer(
+    'scale-leaved',
+    ['juniper', 'cypress', 'thuja', 'sequoia', 'cedar'],
+    [
+      [9, 200],
+      [31, 300],
+      [39, 900],
+    ],
+  ),
 ]);
 
 /** How a host grows through the year; null where nobody here can say. */

@@ -1,9 +1,12 @@
 import type { Bound } from '@/core/prescribe/when';
 import { isAutumn, STAGE_NAMES } from '@/core/season/bbch';
 import type { CoverLeft } from '@/core/season/cover';
+import { localMonth } from '@/core/season/hemisphere';
+import type { LifeStage, LifeTime } from '@/core/season/life-schema';
 import { monthName } from '@/core/season/months';
 import type { StageDate } from '@/core/season/stages';
 import type { Expected } from '@/core/season/timed';
+import type { Timed } from '@/core/season/timed-schema';
 import { shortDay } from './words';
 
 /** A span of days as people say it, the year once. @example spanWords('2027-05-04', '2027-05-22') // '4 May – 22 May 2027' */
@@ -63,6 +66,70 @@ export const coverWords = (left: CoverLeft): string =>
 /** Whether rain, and not the label's days, brought the renewal of a cover forward. */
 export const byRain = (cover: CoverLeft | null): cover is CoverLeft => cover !== null && cover.why !== 'label-days';
 
+/** What a trouble does at a stage of its life, as people say it. */
+export const LIFE_WORDS: Readonly<Record<LifeStage, string>> = {
+  rests: 'rests',
+  eggs: 'eggs',
+  crawlers: 'crawlers walk',
+  young: 'young feed',
+  settled: 'sits under its cover',
+  pupae: 'pupae',
+  adults: 'adults',
+  flight: 'adults fly',
+  feeding: 'feeds',
+  spores: 'spores spread',
+  infection: 'can infect',
+  latency: 'is within, unseen',
+  harm: 'harm is done',
+  symptoms: 'shows',
+  fruiting: 'fruit bodies',
+};
+/** How a stage is drawn: what begins something, what lasts, what is hidden. */
+export const LIFE_TONES: Readonly<Record<LifeStage, 'opening' | 'full' | 'closing'>> = {
+  rests: 'closing',
+  eggs: 'opening',
+  crawlers: 'opening',
+  young: 'full',
+  settled: 'full',
+  pupae: 'closing',
+  adults: 'full',
+  flight: 'opening',
+  feeding: 'full',
+  spores: 'opening',
+  infection: 'opening',
+  latency: 'closing',
+  harm: 'full',
+  symptoms: 'full',
+  fruiting: 'full',
+};
+
+const WEEK = 7;
+const long = (days: number) =>
+  days >= 2 * WEEK ? `${Math.round(days / WEEK)} weeks` : `${days} ${days === 1 ? 'day' : 'days'}`;
+/** A day so far from another. @example shifted(-21, 'bud swell') // '3 weeks before bud swell' */
+const shifted = (days: number, what: string) =>
+  days === 0 ? what : `${long(Math.abs(days))} ${days < 0 ? 'before' : 'after'} ${what}`;
+
+/** A time of the year that hangs on stages of the host or on heat, as people say it. */
+export function timedWords(time: Timed): string {
+  if (time.by === 'heat') {
+    const opens = shifted(time.fromDays ?? 0, 'the day of its sum of heat');
+    return `from ${opens}, for ${long(time.days - (time.fromDays ?? 0))}`;
+  }
+  const [opens, closes] = [
+    shifted(time.fromDays ?? 0, STAGE_NAMES[time.from]),
+    shifted(time.toDays ?? 0, STAGE_NAMES[time.to]),
+  ];
+  return opens === closes ? `at ${opens}` : `${opens} to ${closes}`;
+}
+/** The same of a stage in the life of a trouble, whose months are those of the reader's half of the earth. */
+export function lifeTimeWords(time: LifeTime, south = false): string {
+  if (time.by !== 'months') return timedWords(time);
+  if (time.from === 1 && time.to === 12) return 'all year';
+  const [from, to] = [monthName(localMonth(time.from, south)), monthName(localMonth(time.to, south))];
+  return from === to ? from : `${from} to ${to}`;
+}
+
 const months = (of: readonly number[]) => of.map(monthName).join(', ');
 
 /** Why a window opens or closes, in words. */
@@ -73,7 +140,7 @@ export function boundWords(bound: Bound): string {
     case 'leaf':
       return `the label asks for full leaf${expectedWords(bound.expected && { kind: 'stage', date: bound.expected })}`;
     case 'stage':
-      return `the field guide’s time is ${STAGE_NAMES[bound.from]} to ${STAGE_NAMES[bound.to]}${expectedWords(bound.expected)}`;
+      return `the field guide’s time is ${timedWords(bound)}${expectedWords(bound.expected)}`;
     case 'heat':
       return `the field guide’s time is counted by heat${expectedWords(bound.expected)}`;
     case 'guide':

@@ -11,6 +11,7 @@ import {
 } from '@/commands/facts/season';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
+import { lifeOf } from '@/knowledge/lives';
 import { USUAL_WIND } from '@/core/gates/rules/weather';
 import type { Region } from '@/core/gates/region';
 import { onceEach } from '@/core/diagnose/once';
@@ -22,6 +23,7 @@ import { stagesOn, type StageDate } from '@/core/season/stages';
 import type { HeatModel } from '@/core/season/heat-schema';
 import { seasonStart, type SeasonWeather } from '@/core/season/growth';
 import { isSouth } from '@/core/season/hemisphere';
+import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import { timedSpans } from '@/core/season/timed';
 import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/year';
 import { wallClock, zonedInstant } from '@/core/season/zone';
@@ -77,6 +79,12 @@ export interface TroubleTime {
   spread: { earliest: Day; latest: Day };
 }
 
+/** A stage in the life of a trouble that is worked against at a place, as it is expected on a host. */
+export interface TroubleStage extends LifeSpan {
+  conditionId: string;
+  hostId: string;
+}
+
 export interface PlaceSeason {
   place: PlaceStand;
   today: Day;
@@ -93,6 +101,8 @@ export interface PlaceSeason {
   curves: { modelId: string; points: HeatPoint[] }[];
   /** When the troubles that are worked against here, or hatch here, have their time. */
   times: TroubleTime[];
+  /** What those that are worked against do meanwhile: what they do the whole year is left out. */
+  lives: TroubleStage[];
   /** Measured days up to yesterday, then the middle of the forecast. */
   days: (WeatherDay & { told: 'measured' | 'forecast' })[];
   sightings: Sighting[];
@@ -219,6 +229,12 @@ function placeSeason(
       ...visits.flatMap((v) => v.conditionId ?? []),
       ...hosts.flatMap((h) => h.year.heat.flatMap((x) => x.conditionId ?? [])),
     ]),
+    lives: livesOf(
+      hosts,
+      visits.flatMap((v) => v.conditionId ?? []),
+      isSouth(place.lat),
+      today,
+    ),
     days: [
       ...measured,
       ...middleDays(ahead.members, timeZone)
@@ -256,26 +272,47 @@ function curvesOf(
 const timesOf = (hosts: readonly HostSeason[], conditionIds: readonly string[]): TroubleTime[] =>
   [...new Set(conditionIds)].flatMap((conditionId) => {
     const condition = findCondition(conditionId);
-    return (condition?.options ?? []).flatMap(({ method, timed }) =>
+    return (condition?.options ?? []).flatMap(({ method, timed = [] }) =>
       hosts
-        .filter(({ host }) => timed && concerns(condition!.groups, host))
+        .filter(({ host }) => concerns(condition!.groups, host))
         .flatMap(({ host, year }) =>
-          timedSpans(timed!, year).flatMap(({ from, to }): TroubleTime[] =>
-            from === null
-              ? []
-              : [
-                  {
-                    conditionId,
-                    method,
-                    hostId: host.id,
-                    from: from.date.day,
-                    to,
-                    spread: { earliest: from.date.earliest, latest: from.date.latest },
-                  },
-                ],
-          ),
+          timed
+            .flatMap((time) => timedSpans(time, year))
+            .flatMap(({ from, to }): TroubleTime[] =>
+              from === null
+                ? []
+                : [
+                    {
+                      conditionId,
+                      method,
+                      hostId: host.id,
+                      from: from.date.day,
+                      to,
+                      spread: { earliest: from.date.earliest, latest: from.date.latest },
+                    },
+                  ],
+            ),
         ),
     );
+  });
+
+/** A year back and two ahead: what the ribbons are read for. */
+const livesFor = (today: Day) => ({ from: after(today, -1, 'years'), to: after(today, 2, 'years') });
+const wholeYear = ({ time }: { time: LifeSpan['time'] }) => time.by === 'months' && time.from === 1 && time.to === 12;
+
+/** The stages of some conditions on the hosts of a place, the host with most trees for each. */
+const livesOf = (
+  hosts: readonly HostSeason[],
+  conditionIds: readonly string[],
+  south: boolean,
+  today: Day,
+): TroubleStage[] =>
+  [...new Set(conditionIds)].flatMap((conditionId) => {
+    const condition = findCondition(conditionId);
+    const on = condition && hosts.find(({ host }) => concerns(condition.groups, host));
+    if (!on) return [];
+    const life = lifeOf(conditionId).filter((l) => !wholeYear(l));
+    return lifeSpans(life, on.year, south, livesFor(today)).map((s) => ({ ...s, conditionId, hostId: on.host.id }));
   });
 
 /** What waits for a sighting is offered to be seen; what hardly ever comes here is not told. */

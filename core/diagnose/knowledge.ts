@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { besideSchema } from './beside-schema';
 import { timedSchema } from '../season/timed-schema';
 import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
@@ -146,8 +147,8 @@ export const optionSchema = z.strictObject({
   when: text,
   from: month,
   to: month,
-  /** What opens and closes it more truly than its months, where the stages of the host or the heat are known. */
-  timed: timedSchema.optional(),
+  /** What opens and closes it more truly than its months, where the stages of the host or the heat are known: any of these times. */
+  timed: z.union([z.array(timedSchema).min(1).max(6), timedSchema.transform((one) => [one])]).optional(),
   /** What it is for: an infected tree, a sound one, the tree's own strength, or what is a nuisance. */
   use: z.enum(['cure', 'protect', 'support', 'relief']),
   organic: z.boolean(),
@@ -234,6 +235,8 @@ export const conditionSchema = z.strictObject({
   /** What the client is told. */
   tell: text,
   basis: text,
+  /** What the guide tells beside it; of what ships it stands in tables of its own, which no browser needs. */
+  beside: besideSchema.optional(),
 });
 export type Condition = z.infer<typeof conditionSchema>;
 

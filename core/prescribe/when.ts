@@ -12,6 +12,7 @@ import { inWindow, localMonth } from '../season/hemisphere';
 import { trackOf, type Bbch } from '../season/bbch';
 import type { StageDate } from '../season/stages';
 import { timedSpans, type Expected } from '../season/timed';
+import type { Timed } from '../season/timed-schema';
 import { bloomsFrom, expectedLeaf } from '../season/year';
 import type { Choices, Situation, When } from './situation';
 
@@ -20,7 +21,7 @@ export type Bound =
   | { by: 'months'; months: number[] }
   | { by: 'leaf'; expected: StageDate | null }
   | { by: 'guide'; from: number; to: number }
-  | { by: 'stage'; from: Bbch; to: Bbch; expected: Expected | null }
+  | (Extract<Timed, { by: 'stage' }> & { expected: Expected | null })
   | { by: 'heat'; model: string; expected: Expected | null }
   | { by: 'interval'; until: Day }
   | { by: 'yearly number'; until: Day }
@@ -88,17 +89,17 @@ const nextStage = (stages: readonly StageDate[], code: Bbch, day: Day): StageDat
 
 /** Whether a day lies outside the guide's time: by stage or heat where those are known here, else by its months. */
 function guideBound(guide: TreatmentOption, { year, south }: Situation, day: Day): Bound | null {
-  const { timed } = guide;
-  const spans = timed ? timedSpans(timed, year) : [];
-  if (!timed || !spans.length)
+  const spans = (guide.timed ?? []).flatMap((timed) => timedSpans(timed, year).map((s) => ({ ...s, timed })));
+  if (!spans.length)
     return inWindow(day, guide, south)
       ? null
       : { by: 'guide', from: localMonth(guide.from, south), to: localMonth(guide.to, south) };
   if (spans.some((s) => (s.from === null || s.from.date.day <= day) && day <= s.to)) return null;
-  const expected = spans.find((s) => s.from && s.from.date.day > day)?.from ?? null;
-  return timed.by === 'stage'
-    ? { by: 'stage', from: timed.from, to: timed.to, expected }
-    : { by: 'heat', model: timed.model, expected };
+  const ahead = spans.flatMap((s) => (s.from && s.from.date.day > day ? [{ timed: s.timed, from: s.from }] : []));
+  const next = ahead.sort((a, b) => a.from.date.day.localeCompare(b.from.date.day))[0];
+  const timed = next?.timed ?? spans.at(-1)!.timed;
+  const expected = next?.from ?? null;
+  return timed.by === 'stage' ? { ...timed, expected } : { by: 'heat', model: timed.model, expected };
 }
 
 /** Days of other open plans that count against a label: those of a programme, and of any other product with its actives. */
@@ -174,7 +175,7 @@ function bloomDays({ host, year }: Situation, label: Label, use: LabelUse): Day[
 }
 
 const guideSpans = ({ condition, year }: Situation) =>
-  (condition?.options ?? []).flatMap((o) => (o.timed ? timedSpans(o.timed, year) : []));
+  (condition?.options ?? []).flatMap((o) => (o.timed ?? []).flatMap((timed) => timedSpans(timed, year)));
 
 /** How sure the first day of a window is, by the latest of what opens it. */
 function spreadOf(from: Day, opens: readonly Bound[]): Window['spread'] {

@@ -1,7 +1,7 @@
-import { after, type Day } from '../season/follow-ups';
+import type { Day } from '../season/follow-ups';
 import { localMonth } from '../season/hemisphere';
 import type { StageDate } from '../season/stages';
-import { timedSpans } from '../season/timed';
+import { monthSpans, timedSpans } from '../season/timed';
 import type { HeatDate, HostYear } from '../season/year';
 import type { StepTime } from './schema';
 
@@ -32,18 +32,14 @@ type OwnTime = Exclude<StepTime, { by: 'after' }>;
 
 function known(time: OwnTime, year: HostYear, south: boolean, first: number, last: number): StepSpan[] {
   if (time.by === 'months') {
-    const [from, to] = [localMonth(time.from, south), localMonth(time.to, south)];
-    return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => {
-      const starts = `${y}-${String(from).padStart(2, '0')}-01`;
-      const ends = after(after(`${to < from ? y + 1 : y}-${String(to).padStart(2, '0')}-01`, 1, 'months'), -1, 'days');
-      return {
-        year: Number(ends.slice(0, 4)),
-        from: starts,
-        to: ends,
-        earliest: starts,
-        reasons: [{ by: 'months', from, to }],
-      };
-    });
+    const months = { from: localMonth(time.from, south), to: localMonth(time.to, south) };
+    return monthSpans(time, south, first, last).map(({ from, to }) => ({
+      year: Number(to.slice(0, 4)),
+      from,
+      to,
+      earliest: from,
+      reasons: [{ by: 'months', ...months }],
+    }));
   }
   return timedSpans(time, year).flatMap((s): StepSpan[] => {
     // It had begun before the seasons that are known.

@@ -1,5 +1,4 @@
-import { findCondition, findHost, growths, heatModels } from '@/knowledge';
-import { WINDOWS } from '@/knowledge/windows';
+import { findCondition, findHost, heatModels } from '@/knowledge';
 import { trainingLabels, regionOf } from '@/knowledge';
 import { expectedLeaf, heatDate, NO_YEAR, type HostYear } from './year';
 import { after } from './follow-ups';
@@ -110,20 +109,4 @@ describe('times by stage and by heat', () => {
   });
   it('a work without a product waits for its stage too', () =>
     expect(workDay({ ...spray, today: '2027-01-10' }, 'foliar spray')).toBe('2027-03-14'));
-});
-
-it('every way that is timed by more than months names a condition, a method, and stages or a sum that are known', () => {
-  const codes = new Set(growths.flatMap((g) => [...g.spring, ...(g.autumn?.stages ?? [])].map((s) => s.code)));
-  for (const [id, ways] of Object.entries(WINDOWS)) {
-    const condition = findCondition(id);
-    expect(condition).not.toBeNull();
-    for (const [method, timed] of Object.entries(ways)) {
-      expect(condition!.options.filter((o) => o.method === method).map((o) => o.timed)).toEqual(
-        condition!.options.filter((o) => o.method === method).map(() => timed),
-      );
-      expect(condition!.options.some((o) => o.method === method)).toBe(true);
-      if (timed.by === 'stage') expect(codes.has(timed.from) && codes.has(timed.to)).toBe(true);
-      else expect(heatModels.some((m) => m.id === timed.model)).toBe(true);
-    }
-  }
 });

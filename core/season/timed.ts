@@ -1,6 +1,7 @@
 import { onceEach } from '../diagnose/once';
 import { trackOf, type Bbch } from './bbch';
 import { after, type Day } from './follow-ups';
+import { localMonth } from './hemisphere';
 import type { StageDate } from './stages';
 import type { Timed } from './timed-schema';
 import type { HeatDate, HostYear } from './year';
@@ -16,7 +17,21 @@ export interface TimedSpan {
 }
 
 /** Stages of one track that stand for one another where a host has not got the one that is named. */
-const NEAR: Partial<Record<Bbch, readonly Bbch[]>> = { 7: [9, 10], 9: [7, 10], 10: [11], 71: [69], 69: [65] };
+const NEAR: Partial<Record<Bbch, readonly Bbch[]>> = {
+  1: [7, 9, 10, 31],
+  7: [9, 10],
+  9: [7, 10, 31],
+  10: [11],
+  11: [10, 31],
+  19: [39],
+  31: [11],
+  39: [19],
+  57: [60, 65],
+  60: [65],
+  65: [60],
+  69: [65],
+  71: [69, 65],
+};
 const has = (stages: readonly StageDate[], code: Bbch) =>
   [code, ...(NEAR[code] ?? [])].find((c) => stages.some((s) => s.code === c && trackOf(c) === trackOf(code))) ?? null;
 
@@ -26,20 +41,50 @@ export const timedSpans = (timed: Timed, year: HostYear): TimedSpan[] =>
 /** A window asks for them on every day on which it may turn. */
 const spans = onceEach<HostYear, TimedSpan[]>();
 
+const moved = <T extends { day: Day; earliest: Day; latest: Day }>(date: T, days = 0): T =>
+  days
+    ? {
+        ...date,
+        day: after(date.day, days, 'days'),
+        earliest: after(date.earliest, days, 'days'),
+        latest: after(date.latest, days, 'days'),
+      }
+    : date;
+
 function spansOf(timed: Timed, year: HostYear): TimedSpan[] {
   if (timed.by === 'heat')
     return year.heat
       .filter((h) => h.modelId === timed.model)
-      .map((date) => ({ from: { kind: 'heat', date }, to: after(date.day, timed.days, 'days') }));
+      .map((date) => ({
+        from: { kind: 'heat', date: moved(date, timed.fromDays) },
+        to: after(date.day, timed.days, 'days'),
+      }));
   const [first, last] = [has(year.stages, timed.from), has(year.stages, timed.to)];
   if (first === null || last === null) return [];
   const byDay = [...year.stages].sort((a, b) => a.day.localeCompare(b.day));
   return byDay
     .filter((s) => s.code === last)
-    .map((to) => {
-      const from = byDay.filter((s) => s.code === first && s.day <= to.day).at(-1);
+    .flatMap((end): TimedSpan[] => {
+      const from = byDay.filter((s) => s.code === first && s.day <= end.day).at(-1);
+      const to = after(end.day, timed.toDays ?? 0, 'days');
       // A stage that closes within a season of the one that opened it; longer ago, the opening one is not known.
-      const near = from && from.day > after(to.day, -300, 'days');
-      return { from: near ? { kind: 'stage' as const, date: from } : null, to: to.day };
+      if (!from || from.day <= after(end.day, -300, 'days')) return [{ from: null, to }];
+      const date = moved(from, timed.fromDays);
+      // Leaves that fall early leave no time for what comes long after they came.
+      return date.day > to ? [] : [{ from: { kind: 'stage', date }, to }];
     });
+}
+
+/** First and last day of a span of northern months, ending in each year from `first` to `last`; it may cross New Year. */
+export function monthSpans(
+  { from, to }: { from: number; to: number },
+  south: boolean,
+  first: number,
+  last: number,
+): { from: Day; to: Day }[] {
+  const [opens, closes] = [localMonth(from, south), localMonth(to, south)];
+  return Array.from({ length: last - first + 2 }, (_, i) => first - 1 + i).map((y) => ({
+    from: `${y}-${String(opens).padStart(2, '0')}-01`,
+    to: after(after(`${closes < opens ? y + 1 : y}-${String(closes).padStart(2, '0')}-01`, 1, 'months'), -1, 'days'),
+  }));
 }

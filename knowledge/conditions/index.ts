@@ -10,7 +10,7 @@ import { quarantine } from './quarantine';
 import { sapFeeders } from './sap-feeders';
 import { soilSiteAndHarmless } from './soil-site-and-harmless';
 import { warm } from './warm';
-import { WINDOWS } from '../windows';
+import { timesOf } from '../windows';
 import { LATIN } from '../latin';
 import { LOSSES } from './losses';
 import { TELLING } from './telling';
@@ -45,8 +45,8 @@ export const conditions: readonly Condition[] = z.array(conditionSchema).parse(
       written.filter((x) => x.drivers?.includes(c.id)),
     ),
     options: c.options.map((o) => {
-      const timed = WINDOWS[c.id]?.[o.method];
-      return timed ? { ...o, timed } : o;
+      const timed = timesOf(c.id, o);
+      return timed.length ? { ...o, timed } : o;
     }),
     ...(LATIN[c.id] ? { latin: LATIN[c.id] } : {}),
     telling: TELLING[c.id] ?? {},

@@ -21,6 +21,7 @@ const dataOf = (groups: VisitGroup[]): RibbonData => ({
   heat: [row('heat', 'Codling moth')],
   infections: [row('infections', 'Apple scab')],
   times: [],
+  lives: [],
   picking: [],
 });
 const group = (about: number, trees: number[], state: VisitGroup['state'] = 'planned'): VisitGroup => ({

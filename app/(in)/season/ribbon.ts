@@ -40,6 +40,8 @@ export interface RibbonData {
   heat: TroubleRow[];
   infections: TroubleRow[];
   times: TroubleRow[];
+  /** Stages of each trouble, a row a stage. */
+  lives: TroubleRow[];
   picking: YearRow[];
 }
 
@@ -115,6 +117,7 @@ const byTrouble = (data: RibbonData): YearRow[] => {
         marks: all.flatMap((r) => r.marks),
         curves: all.flatMap((r) => r.curves ?? []),
       },
+      ...data.lives.filter((r) => r.trouble === name),
     ];
   });
   return [...troubles, ...visitRows(data, (a) => (a.trouble === null ? a.words : null))];

@@ -1,12 +1,13 @@
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { after, type Day } from '@/core/season/follow-ups';
+import { isSouth } from '@/core/season/hemisphere';
 import type { StageDate } from '@/core/season/stages';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findCondition, findHost } from '@/knowledge';
 import type { YearBand, YearMark, YearRow } from '@/ui/figures/year';
-import { spanWords, stageReason } from '@/ui/season-words';
+import { LIFE_TONES, LIFE_WORDS, lifeTimeWords, spanWords, stageReason } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
 import type { HostSeason, PlaceSeason } from '@/views/season';
 import type { AboutVisit, RibbonData, TroubleRow, VisitGroup } from './ribbon';
@@ -111,6 +112,24 @@ const timeRows = ({ times }: PlaceSeason): TroubleRow[] =>
     })),
     marks: [],
   }));
+
+/** What each trouble does through the year, a row for each of its stages. */
+const lifeRows = ({ lives, place }: PlaceSeason): TroubleRow[] =>
+  [...groupBy(lives, (l) => `${l.conditionId} ${l.stage}`)].map(([id, of]) => {
+    const { conditionId, stage, hostId } = of[0]!;
+    return {
+      id: `life ${id}`,
+      label: `${troubleName(conditionId) ?? conditionId}: ${LIFE_WORDS[stage]}`,
+      trouble: troubleName(conditionId),
+      bands: of.map((l) => ({
+        from: l.first,
+        to: l.last,
+        tone: LIFE_TONES[stage],
+        words: `${LIFE_WORDS[stage]} on ${findHost(hostId)?.name.toLowerCase() ?? hostId}, ${lifeTimeWords(l.time, isSouth(place.lat))}`,
+      })),
+      marks: [],
+    };
+  });
 
 /** What is to be done at the place without a plan: by whoever comes back, and by the client. */
 const taskRows = ({ tasks, today }: PlaceSeason): YearRow[] =>
@@ -225,6 +244,7 @@ export function ribbonOf(at: PlaceSeason, until: Day): RibbonData {
     heat: heatRows(at),
     infections: infectionRows(at),
     times: timeRows(at),
+    lives: lifeRows(at),
     picking: [...pickingRows(at), ...taskRows(at)],
   };
 }

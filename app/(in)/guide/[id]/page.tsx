@@ -1,18 +1,22 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { monthName } from '@/core/season/months';
+import { z } from 'zod';
 import type { Condition } from '@/core/diagnose/knowledge';
 import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder } from '@/commands/facts/diagnosis';
-import { enemiesOf } from '@/knowledge/enemies';
-import { REPLANTING } from '@/knowledge/replanting';
+import { besideOf } from '@/knowledge/beside';
+import { stationFor } from '@/app/_server/station';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
+import { lifeYear, type LifeYear } from '@/views/life';
+import { LifeFigure } from '@/ui/figures/life';
+import type { Beside } from '@/core/diagnose/beside-schema';
+import { LIFE_WORDS, lifeTimeWords, timedWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
@@ -21,12 +25,20 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 }
 
 /** One condition: what it shows, what it is taken for, what comes before and after it, what is done, and what is not. */
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  const [v, { id }] = await Promise.all([viewer(), params]);
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ place?: string }>;
+}) {
+  const [v, { id }, query] = await Promise.all([viewer(), params, searchParams]);
   const { knowledge } = await knowledgeFor(v);
   const find = finder(knowledge);
   const c = find(id) ?? notFound();
-  const enemies = enemiesOf(id);
+  const { life, enemies, replanting, winters, eaten, wrong } = besideOf(c);
+  const year = await lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, new Date());
+  const south = year?.south ?? false;
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const hosts = knowledge.hosts.filter((h) => concerns(c.groups, h));
   const figures = [...new Set(signsOf(c).flatMap((s) => signs.get(s)?.figure ?? []))];
@@ -61,9 +73,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           <p className="mt-1 text-ink-2">{c.kind}</p>
           <dl className="mt-3 border-t border-line-2">
             <TagLine name="Season">
-              {c.season[0] === 1 && c.season[1] === 12
-                ? 'all year'
-                : `${monthName(c.season[0]).slice(0, 3)}–${monthName(c.season[1]).slice(0, 3)}`}
+              {lifeTimeWords({ by: 'months', from: c.season[0], to: c.season[1] }, south)}
             </TagLine>
             <TagLine name="How common">{c.common}</TagLine>
             <TagLine name="To cure, be">{c.curativeNeeds}</TagLine>
@@ -154,6 +164,7 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
           })}
         </dl>
       </Section>
+      {life.length > 0 && <ThroughTheYear life={life} year={year} winters={winters} href={`/guide/${id}`} />}
       {(c.drivers.length > 0 || c.followers.length > 0) && (
         <Section title="Chain">
           {chain('Let in by', c.drivers)}
@@ -175,11 +186,12 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                 {o.what}{' '}
                 <span className="text-small text-ink-2">
                   {o.when}
+                  {o.timed ? `: ${o.timed.map(timedWords).join('; ')}` : ''}
                   {o.organic ? '; organic' : ''}
                 </span>
               </span>
               <span className="figures text-small">
-                {o.from === 1 && o.to === 12 ? 'all year' : `${monthName(o.from)} to ${monthName(o.to)}`}
+                {lifeTimeWords({ by: 'months', from: o.from, to: o.to }, south)}
               </span>
             </li>
           ))}
@@ -187,6 +199,18 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         <p className="mt-2">
           <b>What does not work:</b> {c.useless}
         </p>
+        {wrong.length > 0 && (
+          <details className="mt-1">
+            <summary className="min-h-hand py-2 font-bold">What each wrong treatment would do</summary>
+            <dl className="pb-2">
+              {wrong.map((w) => (
+                <Fact key={w.what} name={w.what}>
+                  {w.does}
+                </Fact>
+              ))}
+            </dl>
+          </details>
+        )}
         {enemies && (
           <p className="mt-1">
             <b>What eats it:</b> {enemies.who}
@@ -198,9 +222,14 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             )}
           </p>
         )}
-        {REPLANTING[id] && (
+        {replanting && (
           <p className="mt-1">
-            <b>What is planted again:</b> {REPLANTING[id]}
+            <b>What is planted again:</b> {replanting}
+          </p>
+        )}
+        {eaten && (
+          <p className="mt-1">
+            <b>What may still be eaten:</b> {eaten}
           </p>
         )}
         {c.protect && (
@@ -219,5 +248,63 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         />
       )}
     </Frame>
+  );
+}
+
+/** What it does in which weeks, at a place of one's own, and what the winter before changed. */
+function ThroughTheYear({
+  life,
+  year,
+  winters,
+  href,
+}: Pick<Beside, 'life' | 'winters'> & { year: LifeYear | null; href: string }) {
+  return (
+    <Section
+      title="Through the year"
+      aside={year ? `on ${year.host.name.toLowerCase()}, at ${year.place.name}` : 'by stages of the host'}
+    >
+      {year ? (
+        <LifeFigure life={life} bars={year.spans} {...year} />
+      ) : (
+        <dl>
+          {life.map((l, i) => (
+            <Fact key={i} name={LIFE_WORDS[l.stage]}>
+              {lifeTimeWords(l.time)}
+            </Fact>
+          ))}
+        </dl>
+      )}
+      {year?.waits.map((m) => (
+        <p key={m.id} className="mt-2 text-[0.9375rem]">
+          <b className="inline-block first-letter:uppercase">{m.what}</b> is counted from: {m.from}. Nobody has noted it
+          there this season.{' '}
+          <Link href={`/season?place=${year.place.id}`} className="underline underline-offset-3">
+            Note it
+          </Link>
+        </p>
+      ))}
+      {winters?.hard && (
+        <p className="mt-2">
+          <b>After a hard winter:</b> {winters.hard}
+        </p>
+      )}
+      {winters?.mild && (
+        <p className="mt-1">
+          <b>After a mild one:</b> {winters.mild}
+        </p>
+      )}
+      {year && year.places.length > 1 && (
+        <form action={href} className="mt-3 flex flex-wrap gap-3 print:hidden">
+          <select name="place" aria-label="Place" defaultValue={year.place.id} className="box w-auto max-w-full">
+            {year.places.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+          <button className="press">Show it there</button>
+        </form>
+      )}
+    </Section>
   );
 }

@@ -1,5 +1,14 @@
 import { inSeason, monthName } from '@/core/season/months';
-import { conditions } from '.';
+import { conditions } from '..';
+import { besideSchema } from '@/core/diagnose/beside-schema';
+import type { Condition } from '@/core/diagnose/knowledge';
+import { concerns } from '@/core/diagnose/reading';
+import { hosts } from '..';
+import { signs } from '../signs';
+import { besideOf } from '.';
+import { EATEN } from './eaten';
+import { WINTERS } from './winters';
+import { WRONG_OWN, wrongOf } from './wrong';
 import { ENEMIES_KNOWN, enemiesOf } from './enemies';
 import { REPLANTING } from './replanting';
 
@@ -85,4 +94,60 @@ it('what may be released against a pest is among its enemies by name', () => {
   const released = conditions.filter((c) => PESTS.includes(c.kind) && c.options.some((o) => o.method === 'release'));
   expect(released.length).toBeGreaterThan(8);
   expect(released.filter((c) => !/[A-Z][a-z]{4,}/.test(enemiesOf(c.id)?.who ?? '')).map((c) => c.id)).toEqual([]);
+});
+
+describe('what else stands beside a condition', () => {
+  const ids = conditions.map((c) => c.id);
+  const edible = new Set(
+    conditions.filter((c) => hosts.some((h) => h.edible && concerns(c.groups, h))).map((c) => c.id),
+  );
+  it('is told of conditions that are there', () => {
+    for (const table of [WINTERS, EATEN]) expect(Object.keys(table).filter((id) => !ids.includes(id))).toEqual([]);
+    expect(WRONG_OWN.filter((id) => !ids.includes(id))).toEqual([]);
+    expect(Object.values(WINTERS).filter((w) => w.hard === null && w.mild === null)).toEqual([]);
+  });
+
+  it('whoever eats from the tree is told what may still be eaten of what rots or is eaten into', () => {
+    expect(Object.keys(EATEN).filter((id) => !edible.has(id))).toEqual([]);
+    const fruit = new Set(signs.filter((s) => s.place === 'fruit').map((s) => s.id));
+    const untold = conditions
+      .filter((c) => edible.has(c.id) && [...c.signs.always, ...c.signs.usual].some((s) => fruit.has(s)))
+      .filter((c) => !EATEN[c.id])
+      .map((c) => c.id);
+    expect(untold).toEqual([]);
+  });
+
+  it('no rot of fruit is pressed for juice', () => {
+    for (const id of ['brown-rot', 'bitter-rot', 'black-rot', 'white-rot']) expect(EATEN[id]).toMatch(/never pressed/);
+  });
+
+  it('every condition says what a wrong treatment would do, and none calls wrong what it offers', () => {
+    for (const c of conditions) {
+      const wrong = wrongOf(c);
+      expect([c.id, wrong.length > 0, new Set(wrong.map((w) => w.what)).size]).toEqual([c.id, true, wrong.length]);
+      besideSchema.parse(besideOf(c));
+    }
+    const offers = (c: Condition, word: RegExp) => c.options.some((o) => word.test(o.what));
+    const contradict = conditions.flatMap((c) => {
+      const named = wrongOf(c).map((w) => w.what);
+      return [
+        ...(named.includes('A fungicide') && offers(c, /fungicid/i) ? ['a fungicide'] : []),
+        ...(named.includes('An antibiotic') && offers(c, /antibiotic|oxytetracycline/i) ? ['an antibiotic'] : []),
+        ...(named.includes('An insecticide') && offers(c, /insecticid|systemic insect|pyrethr/i)
+          ? ['an insecticide']
+          : []),
+        ...(named.includes('Phosphonate') && offers(c, /phosphonate/i) ? ['phosphonate'] : []),
+        ...(named.includes('Nitrogen') && c.options.some((o) => o.method === 'feeding' && /(?<!(?:no|less|little|heavy) )nitrogen/i.test(o.what))
+          ? ['nitrogen']
+          : []),
+        ...(named.includes('Any pesticide') && offers(c, /insecticid|fungicid|herbicid/i) ? ['a pesticide'] : []),
+      ].map((what) => `${c.id}: ${what}`);
+    });
+    expect(contradict).toEqual([]);
+  });
+
+  it('what lives through the winter above ground says what the winter does', () => {
+    const outdoors = conditions.filter((c) => ['sap feeder', 'mite'].includes(c.kind) && c.policy === 'treat');
+    expect(outdoors.filter((c) => !WINTERS[c.id]).map((c) => c.id)).toEqual([]);
+  });
 });

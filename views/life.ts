@@ -1,0 +1,79 @@
+import { regionFor } from '@/commands/facts/region';
+import { hostYear, taughtFrom } from '@/commands/facts/season';
+import type { Condition, Host } from '@/core/diagnose/knowledge';
+import { concerns } from '@/core/diagnose/reading';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { isSouth } from '@/core/season/hemisphere';
+import { lifeSpans, type LifeSpan } from '@/core/season/life';
+import type { HeatModel } from '@/core/season/heat-schema';
+import type { StationFor } from '@/core/weather/station';
+import { findHost, growthOf, heatModels, hosts } from '@/knowledge';
+import { besideOf } from '@/knowledge/beside';
+import type { Viewer } from '@/store/auth';
+import { together } from '@/store/db';
+import { placeNames } from '@/store/grounds';
+import { placeStand, placeYears } from '@/store/season';
+
+/** The year of a condition at a place of one's own. */
+export interface LifeYear {
+  places: { id: string; name: string }[];
+  place: { id: string; name: string };
+  /** The host whose stages tell it: of those that stand there the one with most trees, else any that it attacks. */
+  host: Host;
+  today: Day;
+  south: boolean;
+  from: Day;
+  to: Day;
+  spans: LifeSpan[];
+  /** Sums of heat that count from something that nobody has seen there this season. */
+  waits: Pick<HeatModel, 'id' | 'what' | 'from'>[];
+}
+
+/** Twelve months of a condition's life from this month on; null where the outfit has no place, or nothing is known of it. */
+export const lifeYear = (
+  viewer: Viewer,
+  condition: Condition,
+  placeId: string | null,
+  stationFor: StationFor,
+  now: Date,
+): Promise<LifeYear | null> =>
+  together(viewer, async () => {
+    const { life } = besideOf(condition);
+    const [places, place] = await Promise.all([
+      placeNames(viewer, 200),
+      placeStand(viewer, placeId, dayIn(now, viewer.timeZone)),
+    ]);
+    if (!place || !life.length) return null;
+    const standing = place.hosts.flatMap(({ hostId }) => findHost(hostId) ?? []);
+    const attacked = [...standing, ...hosts].filter((h) => concerns(condition.groups, h));
+    const host = attacked.find((h) => growthOf(h)) ?? attacked[0];
+    if (!host) return null;
+    const [seen] = await placeYears(viewer, [place.id], taughtFrom(now));
+    const year = hostYear(
+      host,
+      place,
+      place.timeZone,
+      seen ?? { sightings: [], brought: [], ownHeat: [] },
+      stationFor,
+      now,
+      regionFor(viewer, place.region).presence,
+    );
+    const today = dayIn(now, place.timeZone);
+    const from = `${today.slice(0, 7)}-01`;
+    const to = after(after(from, 12, 'months'), -1, 'days');
+    const south = isSouth(place.lat);
+    const told = new Set(year.heat.map((h) => h.modelId));
+    return {
+      places,
+      place,
+      host,
+      today,
+      south,
+      from,
+      to,
+      spans: lifeSpans(life, year, south, { from, to }),
+      waits: [...heatModels, ...(seen?.ownHeat ?? [])].filter(
+        (m) => !told.has(m.id) && life.some(({ time }) => time.by === 'heat' && time.model === m.id),
+      ),
+    };
+  });
