@@ -1,5 +1,5 @@
 import type { StageDate } from '@/core/season/stages';
-import { byRain, coverWords, expectedWords, spanWords, stageReason } from './season-words';
+import { byRain, coverWords, expectedWords, lifeTimeWords, spanWords, stageReason, timedWords } from './season-words';
 
 const stage = (more: Partial<StageDate> = {}): StageDate => ({
   code: 19,
@@ -57,4 +57,22 @@ it('what is left of a cover says what moved its renewal', () => {
   const left = { share: 0.44, rainMm: 28, renewOn: '2027-04-20', why: 'half-gone' as const };
   expect(coverWords(left)).toBe('44 % left after 28 mm of rain; renew 20 Apr 2027: half of it is gone');
   expect([byRain(left), byRain({ ...left, why: 'label-days' }), byRain(null)]).toEqual([true, false, false]);
+});
+
+it.each([
+  [{ by: 'stage', from: 7, to: 71 }, 'green tip to fruit set'],
+  [{ by: 'stage', from: 1, to: 7, fromDays: -21 }, '3 weeks before bud swell to green tip'],
+  [{ by: 'stage', from: 19, to: 19, fromDays: 10, toDays: 45 }, '10 days to 6 weeks after full leaf'],
+  [{ by: 'stage', from: 65, to: 65 }, 'at full bloom'],
+  [{ by: 'heat', model: 'x', days: 21 }, 'from the day of its sum of heat, for 3 weeks'],
+  [{ by: 'heat', model: 'hatch', days: 40, fromDays: 10 }, 'from 10 days after egg hatch, by heat, for 4 weeks'],
+] as const)('a time by stage or heat is said as people say it: %j', (time, words) =>
+  expect(timedWords(time, new Map([['hatch', 'egg hatch']]))).toBe(words),
+);
+
+it('months of a life are those of the reader’s half of the earth', () => {
+  expect(lifeTimeWords({ by: 'months', from: 9, to: 11 })).toBe('September to November');
+  expect(lifeTimeWords({ by: 'months', from: 9, to: 11 }, true)).toBe('March to May');
+  expect(lifeTimeWords({ by: 'months', from: 1, to: 12 }, true)).toBe('all year');
+  expect(lifeTimeWords({ by: 'months', from: 5, to: 5 })).toBe('May');
 });

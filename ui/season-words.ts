@@ -110,21 +110,29 @@ const long = (days: number) =>
 const shifted = (days: number, what: string) =>
   days === 0 ? what : `${long(Math.abs(days))} ${days < 0 ? 'before' : 'after'} ${what}`;
 
-/** A time of the year that hangs on stages of the host or on heat, as people say it. */
-export function timedWords(time: Timed): string {
+/** What a sum of heat brings about, by its id. */
+type HeatNames = ReadonlyMap<string, string>;
+
+/**
+ * A time of the year that hangs on stages of the host or on heat, as people say it.
+ * @param heat names of the sums, where the reader has them
+ */
+export function timedWords(time: Timed, heat?: HeatNames): string {
   if (time.by === 'heat') {
-    const opens = shifted(time.fromDays ?? 0, 'the day of its sum of heat');
+    const name = heat?.get(time.model);
+    const opens = shifted(time.fromDays ?? 0, name ? `${name}, by heat` : 'the day of its sum of heat');
     return `from ${opens}, for ${long(time.days - (time.fromDays ?? 0))}`;
   }
-  const [opens, closes] = [
-    shifted(time.fromDays ?? 0, STAGE_NAMES[time.from]),
-    shifted(time.toDays ?? 0, STAGE_NAMES[time.to]),
-  ];
+  const [first, last] = [time.fromDays ?? 0, time.toDays ?? 0];
+  // “10 days to 6 weeks after full leaf”, not twice the same stage.
+  if (time.from === time.to && first > 0 && last > first)
+    return `${long(first)} to ${shifted(last, STAGE_NAMES[time.to])}`;
+  const [opens, closes] = [shifted(first, STAGE_NAMES[time.from]), shifted(last, STAGE_NAMES[time.to])];
   return opens === closes ? `at ${opens}` : `${opens} to ${closes}`;
 }
 /** The same of a stage in the life of a trouble, whose months are those of the reader's half of the earth. */
-export function lifeTimeWords(time: LifeTime, south = false): string {
-  if (time.by !== 'months') return timedWords(time);
+export function lifeTimeWords(time: LifeTime, south = false, heat?: HeatNames): string {
+  if (time.by !== 'months') return timedWords(time, heat);
   if (time.from === 1 && time.to === 12) return 'all year';
   const [from, to] = [monthName(localMonth(time.from, south)), monthName(localMonth(time.to, south))];
   return from === to ? from : `${from} to ${to}`;

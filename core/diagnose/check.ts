@@ -110,6 +110,10 @@ export function faultsIn(knowledge: Knowledge): string[] {
   }
   for (const c of knowledge.conditions) {
     for (const g of [...c.groups, ...c.worseOn]) if (!groups.has(g)) out.push(`condition ${c.id}: no host group ${g}`);
+    for (const g of Object.keys(c.commonOn ?? {}))
+      if (!groups.has(g)) out.push(`condition ${c.id}: no host group ${g}, on which it would be ${c.commonOn![g]}`);
+      else if (!knowledge.hosts.some((h) => concerns([g], h) && concerns(c.groups, h)))
+        out.push(`condition ${c.id}: ${g} is none of its hosts`);
     const named = [...signsOf(c), ...c.signs.never];
     for (const s of named) if (!signs.has(s)) out.push(`condition ${c.id}: no sign ${s}`);
     for (const s of duplicates(named)) out.push(`condition ${c.id}: sign ${s} stands twice`);

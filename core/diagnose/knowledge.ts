@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { besideSchema } from './beside-schema';
 import { timedSchema } from '../season/timed-schema';
-import { CERTAINTIES, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
+import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
 const id = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
@@ -185,7 +185,9 @@ export const conditionSchema = z.strictObject({
   /** Months in which its signs are made. */
   season: z.tuple([month, month]),
   /** How common it is on its hosts where nothing else is known. */
-  common: z.enum(['very', 'often', 'now and then', 'rare']),
+  common: z.enum(COMMON_WORDS),
+  /** How common on some of them, by host or group: the first that fits counts. */
+  commonOn: z.record(id, z.enum(COMMON_WORDS)).optional(),
   signs: z.strictObject({
     always: z.array(id).default([]),
     usual: z.array(id).default([]),

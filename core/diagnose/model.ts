@@ -1,6 +1,6 @@
 import { inSeason } from '../season/months';
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
-import { concerns, oftenOf } from './reading';
+import { commonOn, concerns, oftenOf } from './reading';
 import { lastFew, once } from './once';
 import { SIGN_OF_HEALTH, OFTEN, type PlaceOnTree } from './words';
 
@@ -135,8 +135,10 @@ export function signInSeason(
 function oddsOf(c: Condition, host: Host, s: Setting, leavesMarks: boolean): number {
   if (c.id === SOUND) return SOUND_ODDS;
   if (c.id === UNKNOWN) return UNKNOWN_ODDS;
-  let odds: number = COMMON[c.common];
-  if (c.worseOn.length) odds *= concerns(c.worseOn, host) ? 2 : 0.5;
+  let odds: number = COMMON[commonOn(c, host)];
+  // What is said of the host itself knows whether it suffers more.
+  const told = Object.keys(c.commonOn ?? {}).some((group) => concerns([group], host));
+  if (c.worseOn.length && !told) odds *= concerns(c.worseOn, host) ? 2 : 0.5;
   if (!inSeason(s.month, c.season) && !leavesMarks) odds *= 0.4;
   odds *= s.presence?.[c.id] ?? 1;
   const km = s.nearby?.[c.id];

@@ -17,6 +17,11 @@ export const signsOf = (c: Condition): string[] => [
   ...c.signs.sometimes,
   ...c.signs.rare,
 ];
+/** How common a condition is on a host: by what is said of it there, else by what is said of all its hosts. */
+export function commonOn(c: Pick<Condition, 'common' | 'commonOn'>, host: Pick<Host, 'id' | 'groups'>) {
+  const own = Object.entries(c.commonOn ?? {}).find(([group]) => concerns([group], host));
+  return own?.[1] ?? c.common;
+}
 /** Whether something meant for groups of hosts concerns this host. */
 export const concerns = (groups: readonly string[], host: Pick<Host, 'id' | 'groups'>): boolean =>
   groups.length === 0 || groups.some((g) => g === host.id || host.groups.includes(g));

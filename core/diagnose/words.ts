@@ -75,6 +75,9 @@ export const OFTEN = { always: 0.95, usual: 0.75, sometimes: 0.35, rare: 0.1, ne
 export type Often = keyof typeof OFTEN;
 export const OFTEN_WORDS = Object.keys(OFTEN) as [Often, ...Often[]];
 
+/** How common a condition is on its hosts. */
+export const COMMON_WORDS = ['very', 'often', 'now and then', 'rare'] as const;
+
 export const KINDS = [
   'sap feeder',
   'borer',

@@ -137,7 +137,8 @@ describe('what else stands beside a condition', () => {
           ? ['an insecticide']
           : []),
         ...(named.includes('Phosphonate') && offers(c, /phosphonate/i) ? ['phosphonate'] : []),
-        ...(named.includes('Nitrogen') && c.options.some((o) => o.method === 'feeding' && /(?<!(?:no|less|little|heavy) )nitrogen/i.test(o.what))
+        ...(named.includes('Nitrogen') &&
+        c.options.some((o) => o.method === 'feeding' && /(?<!(?:no|less|little|heavy) )nitrogen/i.test(o.what))
           ? ['nitrogen']
           : []),
         ...(named.includes('Any pesticide') && offers(c, /insecticid|fungicid|herbicid/i) ? ['a pesticide'] : []),
@@ -150,4 +151,14 @@ describe('what else stands beside a condition', () => {
     const outdoors = conditions.filter((c) => ['sap feeder', 'mite'].includes(c.kind) && c.policy === 'treat');
     expect(outdoors.filter((c) => !WINTERS[c.id]).map((c) => c.id)).toEqual([]);
   });
+});
+
+it('what is said of how common it is on a host is reached, and differs from what holds for the others', () => {
+  const idle = conditions.flatMap((c) => {
+    const keys = Object.keys(c.commonOn ?? {});
+    const reached = hosts.filter((h) => concerns(c.groups, h)).map((h) => keys.find((g) => concerns([g], h)));
+    return keys.filter((g) => !reached.includes(g)).map((g) => `${c.id}: ${g} is hidden behind another`);
+  });
+  expect(idle).toEqual([]);
+  expect(conditions.filter((c) => c.commonOn).length).toBeGreaterThanOrEqual(50);
 });

@@ -12,6 +12,7 @@ import { soilSiteAndHarmless } from './soil-site-and-harmless';
 import { warm } from './warm';
 import { timesOf } from '../windows';
 import { LATIN } from '../latin';
+import { COMMON_ON } from './common-on';
 import { LOSSES } from './losses';
 import { TELLING } from './telling';
 
@@ -49,6 +50,7 @@ export const conditions: readonly Condition[] = z.array(conditionSchema).parse(
       return timed.length ? { ...o, timed } : o;
     }),
     ...(LATIN[c.id] ? { latin: LATIN[c.id] } : {}),
+    ...(COMMON_ON[c.id] ? { commonOn: COMMON_ON[c.id] } : {}),
     telling: TELLING[c.id] ?? {},
     ...(LOSSES[c.id] === undefined ? {} : { lossPerYear: LOSSES[c.id] }),
   })),

@@ -24,6 +24,7 @@ export function LifeFigure({
   to,
   today,
   south,
+  heat,
 }: {
   life: Life;
   bars: readonly LifeBar[];
@@ -31,6 +32,7 @@ export function LifeFigure({
   to: string;
   today: string;
   south: boolean;
+  heat: ReadonlyMap<string, string>;
 }) {
   const span = { from: at(from), to: at(to) + DAY };
   const x = xOf(span, WIDTH);
@@ -56,7 +58,7 @@ export function LifeFigure({
       </svg>
       {stages.map((stage) => {
         const own = bars.filter((b) => b.stage === stage);
-        const times = life.filter((l) => l.stage === stage).map((l) => lifeTimeWords(l.time, south));
+        const times = life.filter((l) => l.stage === stage).map((l) => lifeTimeWords(l.time, south, heat));
         const said = own.map((b) => spanWords(b.first, b.last)).join(', ');
         return (
           <div key={stage} className="row col-span-full grid grid-cols-subgrid items-center py-1.5">

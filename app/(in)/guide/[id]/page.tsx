@@ -6,6 +6,7 @@ import { concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder } from '@/commands/facts/diagnosis';
+import { heatModels } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import { stationFor } from '@/app/_server/station';
 import { knowledgeFor } from '@/app/_server/knowledge';
@@ -18,6 +19,9 @@ import { LifeFigure } from '@/ui/figures/life';
 import type { Beside } from '@/core/diagnose/beside-schema';
 import { LIFE_WORDS, lifeTimeWords, timedWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
+
+/** What the sums of heat that ship bring about. */
+const HEAT = new Map(heatModels.map((m) => [m.id, m.what]));
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
   const { knowledge } = await knowledgeFor(await viewer());
@@ -186,7 +190,7 @@ export default async function Page({
                 {o.what}{' '}
                 <span className="text-small text-ink-2">
                   {o.when}
-                  {o.timed ? `: ${o.timed.map(timedWords).join('; ')}` : ''}
+                  {o.timed ? `: ${o.timed.map((t) => timedWords(t, HEAT)).join('; ')}` : ''}
                   {o.organic ? '; organic' : ''}
                 </span>
               </span>
@@ -264,12 +268,12 @@ function ThroughTheYear({
       aside={year ? `on ${year.host.name.toLowerCase()}, at ${year.place.name}` : 'by stages of the host'}
     >
       {year ? (
-        <LifeFigure life={life} bars={year.spans} {...year} />
+        <LifeFigure life={life} bars={year.spans} heat={HEAT} {...year} />
       ) : (
         <dl>
           {life.map((l, i) => (
             <Fact key={i} name={LIFE_WORDS[l.stage]}>
-              {lifeTimeWords(l.time)}
+              {lifeTimeWords(l.time, false, HEAT)}
             </Fact>
           ))}
         </dl>
