@@ -4,6 +4,7 @@ import { uuid } from '@/core/book/record';
 import { faultsOf } from '@/core/book/faults';
 import type { Fault } from '@/core/book/write';
 import type { RowFault } from '@/core/exchange/table';
+import { withOwn } from '@/commands/own';
 import { may, refusal, type Right } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
@@ -154,6 +155,21 @@ export async function perform<S extends z.ZodType, T>(
   context: Omit<Context, 'observed'>,
   input: unknown,
 ): Promise<Answer<T>> {
+  try {
+    return await withOwn(context.viewer, () => performed(verb, context, input));
+  } catch (error) {
+    if (error instanceof Refused) return error.answer;
+    const sentence = databaseSentence(error);
+    if (sentence && !(context.phone && PASSING.includes(pgCode(error) ?? ''))) return refuse('', sentence);
+    throw error;
+  }
+}
+
+async function performed<S extends z.ZodType, T>(
+  verb: Command<S, T>,
+  context: Omit<Context, 'observed'>,
+  input: unknown,
+): Promise<Answer<T>> {
   const { viewer } = context;
   if (verb.right && !may(viewer.role, verb.right)) return refuse('', refusal(viewer.role, verb.right));
   // What is no object has nothing beside it, and is left to the schema of the verb.
@@ -166,26 +182,19 @@ export async function perform<S extends z.ZodType, T>(
   if (!(observed instanceof Date)) return observed;
   const ready = verb.prepare ? await verb.prepare(read.data) : { ok: true as const, value: read.data };
   if (!ready.ok) return ready;
-  try {
-    return await together(viewer, async () => {
-      // What makes nothing has no id of its own; whoever may have to send it again gives it one.
-      const id = verb.once?.(read.data) ?? sentAs;
-      if (id !== undefined) {
-        const { phone } = context;
-        const seen = { phoneId: phone?.id ?? null, seenAt: phone ? observed : null, clockAt: phone?.clockAt ?? null };
-        const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data), ...seen });
-        if (before === 'other') throw new Refused(sentBefore);
-        if (before !== 'new') return before.answer as Answer<T>;
-      }
-      const answer = await verb.run({ ...context, observed }, ready.value);
-      if (!answer.ok) throw new Refused(answer);
-      if (id !== undefined) await commandDone(viewer, id, answer);
-      return answer;
-    });
-  } catch (error) {
-    if (error instanceof Refused) return error.answer;
-    const sentence = databaseSentence(error);
-    if (sentence && !(context.phone && PASSING.includes(pgCode(error) ?? ''))) return refuse('', sentence);
-    throw error;
-  }
+  return together(viewer, async () => {
+    // What makes nothing has no id of its own; whoever may have to send it again gives it one.
+    const id = verb.once?.(read.data) ?? sentAs;
+    if (id !== undefined) {
+      const { phone } = context;
+      const seen = { phoneId: phone?.id ?? null, seenAt: phone ? observed : null, clockAt: phone?.clockAt ?? null };
+      const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data), ...seen });
+      if (before === 'other') throw new Refused(sentBefore);
+      if (before !== 'new') return before.answer as Answer<T>;
+    }
+    const answer = await verb.run({ ...context, observed }, ready.value);
+    if (!answer.ok) throw new Refused(answer);
+    if (id !== undefined) await commandDone(viewer, id, answer);
+    return answer;
+  });
 }

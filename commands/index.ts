@@ -13,7 +13,9 @@ import { keepPlan } from './grounds/draw-grounds';
 import { bringPlan } from './grounds/bring-grounds';
 import { bringTrees } from './grounds/bring-trees';
 import { setLikelihood } from './guide/set-likelihood';
-import { addOwnCondition } from './guide/add-own-condition';
+import { bringOwn } from './guide/bring-own';
+import { keepOwn } from './guide/keep-own';
+import { takeBackOwn } from './guide/take-back-own';
 import { prefer } from './people/set-preferences';
 import { changeOwnPassword } from './people/change-password';
 import { makeResetLink } from './people/make-reset-link';
@@ -118,7 +120,9 @@ export const COMMANDS: readonly AnyCommand[] = [
   bringPlan,
   bringTrees,
   setLikelihood,
-  addOwnCondition,
+  keepOwn,
+  bringOwn,
+  takeBackOwn,
   prefer,
   makeCalendar,
   changeOwnPassword,

@@ -347,7 +347,7 @@ export const growths: readonly Growth[] = z.array(growthSchema).parse([
 ]);
 
 /** How a host grows through the year; null where nobody here can say. */
-export const growthOf = (host: Pick<Host, 'id' | 'groups'>): Growth | null =>
-  growths.find((g) => g.hosts.includes(host.id)) ??
+export const growthOf = (host: Pick<Host, 'id' | 'groups' | 'growsLike'>): Growth | null =>
+  growths.find((g) => g.hosts.includes(host.growsLike ?? host.id)) ??
   growths.find((g) => host.groups.some((h) => g.hosts.includes(h))) ??
   null;

@@ -1,5 +1,7 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
+import { onceEach } from '@/core/diagnose/once';
 import { concerns } from '@/core/diagnose/reading';
+import { ownNow } from '@/core/own';
 import { conditions } from './conditions';
 import { heatModels } from './heat';
 import { hosts } from './hosts';
@@ -13,6 +15,18 @@ const byId = <T extends { id: string }>(list: readonly T[]) => {
   return (id: string): T | null => map.get(id) ?? null;
 };
 
+/** What ships, with what is an outfit's own in its place or behind it. */
+function joined<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): readonly T[] {
+  if (!own.size) return shippedOnes;
+  return laid(own, '', () => lay(shippedOnes, own)) as readonly T[];
+}
+/** An outfit’s own entries are the same object until it writes another. */
+const laid = onceEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
+function lay<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
+  const there = new Set(shippedOnes.map((x) => x.id));
+  return [...shippedOnes.map((x) => own.get(x.id) ?? x), ...[...own.values()].filter((x) => !there.has(x.id))];
+}
+
 /** What ships with Elmhorn, before an outfit adds its own. */
 export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes };
 export { hosts, conditions };
@@ -22,14 +36,24 @@ export { programmes } from './programmes';
 export { exclusions } from './exclusions';
 export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
-export const findHost: (id: string) => Host | null = byId(hosts);
+const shippedHost = byId(hosts);
+export const findHost = (id: string): Host | null => shippedHost(id) ?? ownNow().hosts.get(id) ?? null;
+/** Every host, those of the outfit that asks among them. */
+export const hostsNow = (): readonly Host[] => joined(hosts, ownNow().hosts);
+/** Every host and every group of hosts, by id. */
+export const hostGroups = (): Set<string> => new Set(hostsNow().flatMap((h) => [h.id, ...h.groups]));
 /** The Latin name of a host; null for what stands for every tree without an entry. */
 export const latinOf = (hostId: string): string | null => {
   const host = findHost(hostId);
   return host && !host.unlisted ? host.latin : null;
 };
-export const findCondition: (id: string) => Condition | null = byId(conditions);
-export const findSign: (id: string) => Sign | null = byId(signs);
+const shippedCondition = byId(conditions);
+/** A condition as the outfit that asks knows it. */
+export const findCondition = (id: string): Condition | null => ownNow().conditions.get(id) ?? shippedCondition(id);
+/** Every condition, those of the outfit that asks among them. */
+export const conditionsNow = (): readonly Condition[] => joined(conditions, ownNow().conditions);
+const shippedSign = byId(signs);
+export const findSign = (id: string): Sign | null => shippedSign(id) ?? ownNow().signs.get(id) ?? null;
 export const findTest: (id: string) => QuickTest | null = byId(tests);
 
 /** What heat brings about on a host: of what ships, and of what an outfit has of its own. */
@@ -41,4 +65,4 @@ export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
   });
 
 /** Signs worth looking for on a host: those of every tree and those of its groups. */
-export const signsFor = (host: Host): Sign[] => signs.filter((s) => concerns(s.groups, host));
+export const signsFor = (host: Host): Sign[] => joined(signs, ownNow().signs).filter((s) => concerns(s.groups, host));

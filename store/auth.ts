@@ -20,6 +20,8 @@ export interface Viewer extends Scope {
   region: string;
   /** Region profiles as this outfit keeps them, by their key; those it has changed nothing in are not among them. */
   ownRegions: Readonly<Record<string, Region>>;
+  /** How many entries of its own knowledge this outfit has written: none is ever changed, so that the number says what it knows. */
+  ownEntries: number;
   timeZone: string;
   /** Where it works: the first of its places whose position is known. */
   spot: { lat: number | null; lon: number | null };
@@ -217,6 +219,7 @@ const viewerColumns = (tx: Tx) => tx`
      from region_profile r
      where r.outfit_id = o.id
      order by r.key, r.version desc) newest) as "ownRegions",
+  (select count(*)::int from knowledge_entry e where e.outfit_id = o.id) as "ownEntries",
   (select x.grounds->'origin'
    from place x
    where x.outfit_id = o.id and x.archived_at is null and x.grounds->'origin' is not null
@@ -238,6 +241,7 @@ function viewerFrom(
     outfitName: v.outfitName,
     region: v.region,
     ownRegions: v.ownRegions,
+    ownEntries: v.ownEntries,
     timeZone: v.timeZone,
     spot: v.spot ?? { lat: null, lon: null },
     breastHeightCm: v.breastHeightCm,

@@ -1,5 +1,5 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
-import type { OwnEntry, OwnKind } from '@/core/diagnose/overlay';
+import type { AddedKind, OwnEntry, OwnKind } from '@/core/diagnose/overlay';
 import { json, within, type Scope } from './db';
 
 /** The newest version of each own entry of an outfit, oldest key first. */
@@ -9,21 +9,38 @@ export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; by
     (tx) => tx<(OwnEntry & { note: string; byName: string; at: Date })[]>`
       select distinct on (e.kind, e.key) e.kind, e.key, e.version, e.data, e.note, p.name as "byName", e.at
       from knowledge_entry e join person p on p.id = e.by_person where e.outfit_id = ${scope.outfitId}
-        and e.kind in ('likelihood', 'condition')
+        and e.kind in ('likelihood', 'condition', 'host', 'sign', 'work')
       order by e.kind, e.key, e.version desc`,
   );
 
-/** Adds the next version of an own entry; two that arrive together cannot take the same number. */
+/** Adds the next version of an own entry, null where it is taken back; two that arrive together cannot take the same number. */
 export const addEntry = (scope: Scope, e: { id: string; kind: OwnKind; key: string; data: unknown; note: string }) =>
   within(
     scope,
     (tx) => tx`insert into knowledge_entry (id, outfit_id, kind, key, version, data, note, by_person)
-      select ${e.id}, ${scope.outfitId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1, ${json(tx, e.data)},
+      select ${e.id}, ${scope.outfitId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1,
+        ${e.data === null ? tx`'null'::jsonb` : json(tx, e.data)},
         ${e.note}, ${scope.personId}
       from knowledge_entry
       where outfit_id = ${scope.outfitId} and kind = ${e.kind} and key = ${e.key}
       on conflict (id) do nothing`,
   );
+
+/** Whether a tree, a look, a verdict, a plan or a record names an own entry. */
+export const ownInUse = (scope: Scope, kind: AddedKind, key: string): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const uses = {
+      host: tx`select from tree where outfit_id = ${scope.outfitId} and host_id = ${key}`,
+      sign: tx`select from finding where outfit_id = ${scope.outfitId} and sign_id = ${key}`,
+      condition: tx`
+        select from verdict where outfit_id = ${scope.outfitId} and condition_id = ${key}
+        union all
+        select from plan where outfit_id = ${scope.outfitId} and condition_id = ${key}`,
+      work: tx`select from work_plan where outfit_id = ${scope.outfitId} and work_id = ${key}`,
+    };
+    const [row] = await tx<{ used: boolean }[]>`select exists (${uses[kind]}) as used`;
+    return row!.used;
+  });
 
 export interface PracticeRound {
   id: string;

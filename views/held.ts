@@ -29,7 +29,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
     const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
     const [finds, entries, held, alike, row, year, { arrival, hands, hung }, plans, lots, mixes] = await Promise.all([
       findsNear(viewer, tree),
-      ownEntries(viewer),
+      viewer.ownEntries ? ownEntries(viewer) : [],
       heldBy(viewer),
       alikeTrees(viewer, tree),
       rowTrees(viewer, tree),
@@ -68,8 +68,9 @@ export const heldDayView = (viewer: Viewer, id: string, now: Date, station: Stat
     const day = await dayView(viewer, id, now, station);
     if (!day) return null;
     const plans = new Set(day.stops.flatMap((s) => s.items.map((i) => i.id)));
-    const [hanging, taken] = await Promise.all([
+    const [hanging, entries, taken] = await Promise.all([
       hangingNow(viewer),
+      viewer.ownEntries ? ownEntries(viewer) : [],
       takenFrom(
         viewer,
         day.batches.map((b) => b.id),
@@ -77,6 +78,7 @@ export const heldDayView = (viewer: Viewer, id: string, now: Date, station: Stat
     ]);
     return {
       day,
+      entries: [...entries],
       hung: hanging.filter((h) => plans.has(h.planId)),
       taken: Object.fromEntries(groupBy(taken, (t) => t.batchId)),
     };

@@ -7,7 +7,7 @@ import { isSouth } from '@/core/season/hemisphere';
 import { lifeSpans, type LifeSpan } from '@/core/season/life';
 import type { HeatModel } from '@/core/season/heat-schema';
 import type { StationFor } from '@/core/weather/station';
-import { findHost, growthOf, heatModels, hosts } from '@/knowledge';
+import { findHost, growthOf, heatModels, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
@@ -45,7 +45,7 @@ export const lifeYear = (
     ]);
     if (!place || !life.length) return null;
     const standing = place.hosts.flatMap(({ hostId }) => findHost(hostId) ?? []);
-    const attacked = [...standing, ...hosts].filter((h) => concerns(condition.groups, h));
+    const attacked = [...standing, ...hostsNow()].filter((h) => concerns(condition.groups, h));
     const host = attacked.find((h) => growthOf(h)) ?? attacked[0];
     if (!host) return null;
     const [seen] = await placeYears(viewer, [place.id], taughtFrom(now));

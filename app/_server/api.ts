@@ -1,8 +1,10 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { may, refusal, type Right } from '@/core/people/rights';
 import type { Fault } from '@/core/book/write';
 import type { Viewer } from '@/store/auth';
 import { databaseSentence, NOT_YOUR_FAULT } from '@/commands/command';
 import { tooOften, type Rate } from '@/store/rate';
+import { withOwn } from '@/commands/own';
 import { failed } from './failed';
 import { currentViewer } from './viewer';
 
@@ -81,7 +83,8 @@ export function route(
         return faulty(403, { path: '', sentence: 'This request comes from another site.' });
       const wait = rate ? await tooOften(viewer, rate) : null;
       if (wait !== null) return tooMany(wait);
-      return await work(viewer, request, await context.params);
+      const params = await context.params;
+      return await withOwn(viewer, () => work(viewer, request, params));
     } catch (error) {
       const sentence = databaseSentence(error);
       if (sentence) return faulty(409, { path: '', sentence });
@@ -94,10 +97,12 @@ export function route(
 /** A file that is written while it is read, piece by piece. */
 export function download(name: string, type: string, pieces: AsyncGenerator<string>): Response {
   const encoder = new TextEncoder();
+  // What is read later still belongs to whoever asked: names of hosts of their own among it.
+  const asAsked = AsyncLocalStorage.snapshot();
   const stream = new ReadableStream<Uint8Array>({
     async pull(controller) {
       try {
-        const { value, done } = await pieces.next();
+        const { value, done } = await asAsked(() => pieces.next());
         if (done) controller.close();
         else controller.enqueue(encoder.encode(value));
       } catch (error) {

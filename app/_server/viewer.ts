@@ -3,7 +3,10 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { uuid } from '@/core/book/record';
 import { may, type Right } from '@/core/people/rights';
+import { knowledgeOf } from '@/commands/facts/knowledge';
+import { ownWithin } from '@/commands/own';
 import { todayOf as dayOf } from '@/commands/today';
+import { readOwn, type Own } from '@/core/own';
 import { floorOf, type Floor, type Viewer } from '@/store/auth';
 
 export const COOKIE = 'elmhorn';
@@ -11,8 +14,14 @@ export const COOKIE = 'elmhorn';
 /** Who is signed in and how much waits for them, or null; asked once a request. */
 export const currentFloor = cache(async (): Promise<Floor | null> => {
   const token = (await cookies()).get(COOKIE)?.value;
-  return token && token.length < 200 ? floorOf(token, new Date()) : null;
+  const floor = token && token.length < 200 ? await floorOf(token, new Date()) : null;
+  if (floor) drawn().own = (await knowledgeOf(floor.viewer)).own;
+  return floor;
 });
+/** What the outfit whose page is being drawn knows of its own: one of these for each request. */
+const drawn = cache((): { own: Own | null } => ({ own: null }));
+readOwn(() => ownWithin() ?? drawn().own);
+
 export const currentViewer = async (): Promise<Viewer | null> => (await currentFloor())?.viewer ?? null;
 
 /** A path of our own, and nothing that a browser could take for another site; anything else leads to Today. */

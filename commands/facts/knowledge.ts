@@ -5,11 +5,12 @@ import type { Viewer } from '@/store/auth';
 import { ownEntries } from '@/store/knowledge';
 
 /** Outfits whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
-const overlaid = lastFew<Overlaid>(50);
+const overlaid = lastFew<{ laid: Overlaid | null }>(50);
+const NOTHING_LAID = overlay(shipped, []);
 
 /** What this outfit knows: what ships, with its own entries laid over it. */
 export async function knowledgeOf(v: Viewer): Promise<Overlaid> {
-  const entries = await ownEntries(v);
-  const key = [v.outfitId, ...entries.map((e) => `${e.kind} ${e.key} ${e.version}`)].join();
-  return overlaid(key, () => overlay(shipped, entries));
+  if (v.ownEntries === 0) return NOTHING_LAID;
+  const kept = overlaid(`${v.outfitId} ${v.ownEntries}`, () => ({ laid: null }));
+  return (kept.laid ??= overlay(shipped, await ownEntries(v)));
 }

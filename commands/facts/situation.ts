@@ -19,6 +19,7 @@ import { expectedLeaf, type HostYear } from '@/core/season/year';
 import { crownVolume, type Crown } from '@/core/spray/crown';
 import type { UnitSystem } from '@/core/units/units';
 import { soilState, type Weather } from '@/core/weather/air';
+import { ownNow } from '@/core/own';
 import type { WorkFacts } from '@/core/work/work';
 import { findCondition, findHost } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
@@ -383,6 +384,7 @@ export function workFactsOf(viewer: Viewer, tree: Tree, now: Date): WorkFacts | 
     woundSchool: viewer.schools.woundDressing,
     meshSchool: viewer.schools.mesh,
     closedSeasons: region.closedSeasons,
+    ownWorks: ownNow().works,
     region: region.name,
   };
 }

@@ -18,6 +18,7 @@ import type { makeBatch } from '@/commands/mix/make-batch';
 import type { endBatch } from '@/commands/mix/end-batch';
 import type { finishWork } from '@/commands/tree/finish-work';
 import type { Booking } from '@/core/book/record';
+import type { OwnEntry } from '@/core/diagnose/overlay';
 import { nextStop } from '@/core/round/day';
 import type { Viewer } from '@/store/auth';
 export type { Viewer };
@@ -30,6 +31,8 @@ import type { CrewsDay, StopOfDay } from '@/commands/facts/crews-day';
 /** A day as a phone takes it along: with what hangs of its plans. */
 export interface HeldDay {
   day: CrewsDay;
+  /** The outfit's own knowledge: hosts and works that do not ship have their names from it. */
+  entries: OwnEntry[];
   hung: HungRow[];
   /** What was taken out of its mixes, by their ids. */
   taken: Readonly<Record<string, BatchTaken[]>>;

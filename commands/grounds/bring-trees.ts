@@ -3,18 +3,19 @@ import { v7 } from 'uuid';
 import { command, refuse, refuseRows, type Answer } from '@/commands/command';
 import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
+import { once } from '@/core/diagnose/once';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
 import { looksLikeText, readTable } from '@/core/exchange/table';
 import { COLUMNS, namesIn, readTrees, type TreeRow } from '@/core/exchange/trees-csv';
-import { hosts } from '@/knowledge';
+import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
 import { getPlace } from '@/store/grounds';
 
 /** Rows at a time. */
 export const MOST_TREES = 50_000;
-const species = speciesIndex(hosts);
-const byId = new Map(hosts.map((h) => [h.id, h]));
+/** What species are called, laid out once for each list of hosts. */
+const speciesOf = once(speciesIndex);
 
 const column = z.string().max(200).nullable();
 
@@ -35,7 +36,7 @@ export const bringTrees = command({
     /** What species that no host is called by are, by the species as it is written. */
     species: z
       .record(z.string().max(400), z.string())
-      .refine((said) => Object.values(said).every((h) => byId.has(h)), 'Choose a host from the list.')
+      .refine((said) => Object.values(said).every((h) => findHost(h) !== null), 'Choose a host from the list.')
       .default({}),
     /** The EPSG number of eastings and northings; empty for degrees. */
     system: z.string().max(20).default(''),
@@ -59,8 +60,8 @@ export const bringTrees = command({
     const read = readTrees(table.rows, {
       mapping: sent.mapping,
       units: sent.units,
-      hosts: byId,
-      species,
+      hosts: new Map(hostsNow().map((h) => [h.id, h])),
+      species: speciesOf(hostsNow()),
       chosen: sent.species,
       toDegrees: positions,
       measuredOn: sent.measuredOn || null,

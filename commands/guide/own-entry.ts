@@ -1,16 +1,55 @@
 import { faultsIn } from '@/core/diagnose/check';
+import type { Knowledge } from '@/core/diagnose/knowledge';
 import { overlay, type OwnEntry } from '@/core/diagnose/overlay';
+import { WORKS } from '@/core/work/works';
 import { shipped } from '@/knowledge';
-import type { Viewer } from '@/store/auth';
-import { ownEntries } from '@/store/knowledge';
 import { z } from 'zod';
 
 /** What an entry of one's own rests on. */
 export const note = z.string().trim().min(3, 'Say what it rests on.').max(500, 'At most 500 signs.');
 
-/** What an entry would break, told before it is kept; what ships is sound, so every fault is the entry's. */
-export async function breaks(v: Viewer, entry: OwnEntry): Promise<string[]> {
-  const others = (await ownEntries(v)).filter((e) => e.kind !== entry.kind || e.key !== entry.key);
-  const before = new Set(faultsIn(overlay(shipped, others).knowledge));
-  return faultsIn(overlay(shipped, [...others, entry]).knowledge).filter((f) => !before.has(f));
+const sameEntry = (a: OwnEntry, b: OwnEntry) => a.kind === b.kind && a.key === b.key;
+
+/** What hosts and works of an outfit's own name and is not there. */
+function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[] {
+  const groups = new Set(shipped.hosts.flatMap((h) => [h.id, ...h.groups]));
+  const conditions = new Set(knowledge.conditions.map((c) => c.id));
+  return entries.flatMap((e): string[] => {
+    if (e.data === null) return [];
+    if (e.kind === 'host') {
+      const { id, growsLike, groups: own } = e.data;
+      return [
+        ...(own.some((g) => groups.has(g))
+          ? []
+          : [`host ${id}: none of its groups is known; “broadleaf” or “conifer” at least`]),
+        ...(growsLike === undefined || shipped.hosts.some((h) => h.id === growsLike)
+          ? []
+          : [`host ${id}: no host ${growsLike}, as which it would grow`]),
+      ];
+    }
+    if (e.kind !== 'work') return [];
+    const { id, conditions: of } = e.data;
+    return [
+      ...of.filter((c) => !conditions.has(c)).map((c) => `work ${id}: no condition ${c}`),
+      ...(WORKS.some((w) => w.id === id) ? [`work ${id}: a work that ships is called so`] : []),
+    ];
+  });
+}
+
+const faultsWith = (entries: readonly OwnEntry[]) => {
+  const { knowledge } = overlay(shipped, entries);
+  return [...faultsIn(knowledge), ...strangers(entries, knowledge)];
+};
+
+/**
+ * What entries would break, told before they are kept, by the check that guards what ships; what ships is sound, so every
+ * fault that was not there before is theirs.
+ * @param kept the entries of the outfit as they stand
+ */
+export function breaks(kept: readonly OwnEntry[], entries: readonly OwnEntry[]): string[] {
+  const others = kept.filter((k) => !entries.some((e) => sameEntry(k, e)));
+  const after = faultsWith([...others, ...entries]);
+  if (!after.length) return [];
+  const before = new Set(faultsWith(others));
+  return after.filter((f) => !before.has(f));
 }

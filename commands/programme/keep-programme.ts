@@ -3,19 +3,18 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { yearProgrammeSchema, type YearProgramme } from '@/core/programmes/schema';
 import { findWork } from '@/core/work/works';
-import { findCondition, heatModels, hosts, programmes } from '@/knowledge';
+import { findCondition, heatModels, hostGroups, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { addEntry } from '@/store/knowledge';
 import { ownHeatModels } from '@/store/season';
 import { shelfLabels } from '@/store/shelf';
 import { z } from 'zod';
 
-const groups = new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
-
 /** What a programme names must be there: conditions, works, sums of heat, products, hosts. */
 export async function strangersIn(viewer: Viewer, programme: YearProgramme): Promise<Fault[]> {
   const [labels, own] = await Promise.all([shelfLabels(viewer), ownHeatModels(viewer)]);
   const models = new Set([...heatModels, ...own].map((m) => m.id));
+  const groups = hostGroups();
   const faults: Fault[] = programme.groups
     .filter((g) => !groups.has(g))
     .map((g) => ({ path: 'programme.groups', sentence: `There is no host or group “${g}”.` }));

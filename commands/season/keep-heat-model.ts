@@ -5,11 +5,9 @@ import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
 import { heatModelSchema } from '@/core/season/heat-schema';
 import { ownKey } from '@/core/settings/own-key';
-import { hosts } from '@/knowledge';
+import { hostGroups } from '@/knowledge';
 import { addEntry } from '@/store/knowledge';
 import { z } from 'zod';
-
-const groups = new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
 
 /** A sum of heat of the outfit's own: what it brings, on which hosts, from when, and what that rests on. The same again is its next version. */
 export const keepHeatModel = command({
@@ -37,7 +35,7 @@ export const keepHeatModel = command({
     const ceiling = { name: 'The ceiling', min: 15, max: 45, unit: '°C' };
     const ceilingC = numberAt(faults, 'ceilingC', x.ceilingC, ceiling, true);
     const sum = numberAt(faults, 'sum', x.sum, { name: 'The sum', above: 0, max: 3000, unit: 'degree-days °C' });
-    const strange = x.hosts.find((h) => !groups.has(h));
+    const strange = x.hosts.find((h) => !hostGroups().has(h));
     if (strange) faults.push({ path: 'hosts', sentence: `There is no host or group “${strange}”.` });
     if (x.from && x.from.length < 5)
       faults.push({ path: 'from', sentence: 'Say in a few words what must be seen first.' });

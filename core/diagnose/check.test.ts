@@ -2,7 +2,7 @@ import { regions, shipped } from '@/knowledge';
 import { faultsIn } from './check';
 import type { Condition, Knowledge } from './knowledge';
 import { judgeCheck } from './effect';
-import { overlay, ownConditionEntry } from './overlay';
+import { overlay, OWN_SCHEMAS } from './overlay';
 
 const change = (id: string, change: Partial<Condition>): Knowledge => ({
   ...shipped,
@@ -78,7 +78,7 @@ it.each<[string, Knowledge, RegExp]>([
 ])('%s is found', (_, k, sentence) => expect(faultsIn(k).join('\n')).toMatch(sentence));
 
 it('own entries lie over what ships, outlive an update, and are told when they hang in the air', () => {
-  const own = ownConditionEntry.parse({ ...scab, id: 'own-scab', name: 'Our scab' });
+  const own = OWN_SCHEMAS.condition.parse({ ...scab, id: 'own-scab', name: 'Our scab' });
   const entries = [
     {
       kind: 'likelihood' as const,
@@ -110,7 +110,7 @@ it('own entries lie over what ships, outlive an update, and are told when they h
   expect(after.adrift).toEqual(['apple-scab / mummies']);
   expect(after.knowledge.conditions.find((c) => c.id === 'apple-scab')).toMatchObject({ about: 'New words.' });
   expect(after.knowledge.conditions.some((c) => c.id === 'own-scab')).toBe(true);
-  expect(ownConditionEntry.safeParse({ ...scab, id: 'scab' }).success).toBe(false);
+  expect(OWN_SCHEMAS.condition.safeParse({ ...scab, id: 'scab' }).success).toBe(false);
 });
 
 describe('a check of an earlier treatment', () => {

@@ -31,6 +31,8 @@ export const hostSchema = z.strictObject({
   evergreen: z.boolean(),
   /** What burns it: named in gates on sprays. */
   sensitive: z.array(z.enum(['oil', 'copper', 'sulphur', 'soil neonicotinoid'])).default([]),
+  /** A host that ships and grows through the year as this one does. */
+  growsLike: id.optional(),
   /** How to tell the variety from its rootstock, on hosts that are usually grafted. */
   rootstock: text.optional(),
 });

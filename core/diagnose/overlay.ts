@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { conditionSchema, type Condition, type Knowledge } from './knowledge';
+import type { Own } from '../own';
+import { ownWorkSchema, type OwnWork } from '../work/own-work-schema';
+import {
+  conditionSchema,
+  hostSchema,
+  signSchema,
+  type Condition,
+  type Host,
+  type Knowledge,
+  type Sign,
+} from './knowledge';
 import { OFTEN_WORDS, type Often } from './words';
 
 /** An outfit's own word on how often a condition shows a sign. */
@@ -9,20 +19,40 @@ export const likelihoodEntry = z.strictObject({
   /** Null: it has nothing to do with it. */
   often: z.enum(OFTEN_WORDS).nullable(),
 });
-/** A condition of the outfit's own; its id begins with "own-", so that nothing shipped can ever take its place. */
-export const ownConditionEntry = conditionSchema.refine((c) => c.id.startsWith('own-'), {
-  message: 'the id of an own condition begins with "own-"',
-  path: ['id'],
-});
+const own = <S extends z.ZodType<{ id: string }>>(schema: S, what: string) =>
+  schema.refine((x) => x.id.startsWith('own-'), {
+    message: `the id of an own ${what} begins with "own-"`,
+    path: ['id'],
+  });
 
+/** What an outfit may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
+export const OWN_SCHEMAS = {
+  host: own(hostSchema, 'host'),
+  sign: own(signSchema, 'sign'),
+  condition: own(conditionSchema, 'condition'),
+  work: ownWorkSchema,
+} as const;
+export type AddedKind = keyof typeof OWN_SCHEMAS;
+export const ADDED_KINDS = Object.keys(OWN_SCHEMAS) as AddedKind[];
+
+interface Entry<K, D> {
+  kind: K;
+  key: string;
+  version: number;
+  data: D;
+}
 export type OwnEntry =
-  | { kind: 'likelihood'; key: string; version: number; data: z.infer<typeof likelihoodEntry> }
-  | { kind: 'condition'; key: string; version: number; data: Condition | null };
+  | Entry<'likelihood', z.infer<typeof likelihoodEntry>>
+  | Entry<'host', Host | null>
+  | Entry<'sign', Sign | null>
+  | Entry<'condition', Condition | null>
+  | Entry<'work', OwnWork | null>;
 /** What an outfit may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
 export type OwnKind = OwnEntry['kind'] | 'heat' | 'programme';
 
 export interface Overlaid {
   knowledge: Knowledge;
+  own: Own;
   /** Own entries that rest on something no longer shipped: kept, told, and without effect until somebody looks. */
   adrift: string[];
 }
@@ -34,24 +64,52 @@ function withOften(c: Condition, sign: string, often: Often | null): Condition {
   return { ...c, signs };
 }
 
+/** Entries of one kind, as they are read back: a newer release may ask for more than an old entry says. */
+function readBack<T>(entries: readonly OwnEntry[], kind: AddedKind, adrift: string[]): T[] {
+  return entries.flatMap((e) => {
+    if (e.kind !== kind || e.data === null) return [];
+    const read = OWN_SCHEMAS[kind].safeParse(e.data);
+    if (read.success) return [read.data as T];
+    adrift.push(`${e.kind} ${e.key}`);
+    return [];
+  });
+}
+
 /**
- * An outfit's own entries laid over what ships: own conditions are added, own likelihoods take the place of shipped ones.
- * What ships is never changed, so that an update loses nothing of it.
+ * An outfit's own entries laid over what ships: hosts, signs, conditions and works of its own are added, its likelihoods take
+ * the place of shipped ones. What ships is never changed, so that an update loses nothing of it.
  */
 export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overlaid {
-  if (!entries.length) return { knowledge: shipped, adrift: [] };
   const adrift: string[] = [];
-  const signs = new Set(shipped.signs.map((s) => s.id));
-  const conditions = new Map(shipped.conditions.map((c) => [c.id, c]));
-  for (const e of entries) if (e.kind === 'condition' && e.data) conditions.set(e.data.id, e.data);
+  const hosts = readBack<Host>(entries, 'host', adrift);
+  const signs = readBack<Sign>(entries, 'sign', adrift);
+  const works = readBack<OwnWork>(entries, 'work', adrift);
+  const known = new Set([...shipped.signs, ...signs].map((s) => s.id));
+  const all = new Map(shipped.conditions.map((c) => [c.id, c]));
+  const changed = new Map<string, Condition>();
+  const change = (c: Condition) => {
+    all.set(c.id, c);
+    changed.set(c.id, c);
+  };
+  for (const c of readBack<Condition>(entries, 'condition', adrift)) change(c);
   for (const e of entries) {
     if (e.kind !== 'likelihood') continue;
-    const c = conditions.get(e.data.condition);
-    if (!c || !signs.has(e.data.sign)) {
-      adrift.push(`${e.data.condition} / ${e.data.sign}`);
-      continue;
-    }
-    conditions.set(c.id, withOften(c, e.data.sign, e.data.often));
+    const c = all.get(e.data.condition);
+    if (c && known.has(e.data.sign)) change(withOften(c, e.data.sign, e.data.often));
+    else adrift.push(`${e.data.condition} / ${e.data.sign}`);
   }
-  return { knowledge: { ...shipped, conditions: [...conditions.values()] }, adrift };
+  const byId = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((x) => [x.id, x]));
+  return {
+    knowledge:
+      hosts.length || signs.length || changed.size
+        ? {
+            ...shipped,
+            hosts: [...shipped.hosts, ...hosts],
+            signs: [...shipped.signs, ...signs],
+            conditions: [...all.values()],
+          }
+        : shipped,
+    own: { hosts: byId(hosts), signs: byId(signs), conditions: changed, works },
+    adrift,
+  };
 }

@@ -7,6 +7,7 @@ import type { FollowUpRule } from '../season/rules';
 import type { Day } from '../season/follow-ups';
 import type { Cm, UnitSystem } from '../units/units';
 import { readNumber } from '../units/numbers';
+import type { OwnWork } from './own-work-schema';
 
 /** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the outfit. */
 export interface WorkFacts {
@@ -38,6 +39,8 @@ export interface WorkFacts {
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
   /** Closed seasons for cutting, from the region profile. */
+  /** Works of the outfit's own, beside those that ship. */
+  ownWorks?: readonly OwnWork[];
   closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string; diseaseCuts?: boolean }[];
   region: string;
 }

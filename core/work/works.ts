@@ -39,6 +39,9 @@ import { shadeClothWork } from './works/shade-cloth';
 import { tieReleaseWork } from './works/tie-release';
 import { woodCoverWork } from './works/wood-cover';
 import { protectionFenceWork } from './works/protection-fence';
+import { ownNow } from '../own';
+import { workOf } from './own-work';
+import type { OwnWork } from './own-work-schema';
 import type { Work, WorkFacts } from './work';
 
 /** Every method that needs no label. */
@@ -84,7 +87,12 @@ export const WORKS: readonly Work[] = [
   woodCoverWork,
   protectionFenceWork,
 ];
-export const findWork = (id: string): Work | null => WORKS.find((w) => w.id === id) ?? null;
+const withOwn = (own: readonly OwnWork[]): readonly Work[] => (own.length ? [...WORKS, ...own.map(workOf)] : WORKS);
+/** Every work, those of the outfit that asks among them. */
+export const worksNow = (): readonly Work[] => withOwn(ownNow().works);
+/** A work by its id; of the outfit's own where it asks, or where its works are passed along. */
+export const findWork = (id: string, own: readonly OwnWork[] = ownNow().works): Work | null =>
+  withOwn(own).find((w) => w.id === id) ?? null;
 
 /** The works that carry out what the knowledge base offers for a condition, in its order; the others after them. */
 export function worksFor(
@@ -92,8 +100,9 @@ export function worksFor(
   options: readonly Pick<TreatmentOption, 'method'>[],
 ): { fit: Work[]; other: Work[] } {
   const wanted = options.map((o) => o.method);
-  const fit = WORKS.filter((w) => wanted.includes(w.method) && (w.when?.(facts) ?? true)).sort(
-    (a, b) => wanted.indexOf(a.method) - wanted.indexOf(b.method),
-  );
-  return { fit, other: WORKS.filter((w) => !fit.includes(w)) };
+  const works = withOwn(facts.ownWorks ?? []);
+  const fit = works
+    .filter((w) => wanted.includes(w.method) && (w.when?.(facts) ?? true))
+    .sort((a, b) => wanted.indexOf(a.method) - wanted.indexOf(b.method));
+  return { fit, other: works.filter((w) => !fit.includes(w)) };
 }

@@ -1,10 +1,10 @@
-import { hosts, regions } from '@/knowledge';
+import { hostsNow, regions } from '@/knowledge';
 import { regionFor } from '@/commands/facts/region';
 import type { Viewer } from '@/store/auth';
 
 /** Hosts for a list to choose from, by name. */
 export const hostNames = () =>
-  hosts
+  hostsNow()
     .map((h) => ({ value: h.id, unlisted: h.unlisted, name: `${h.name} (${h.latin})` }))
     .sort((a, b) => a.name.localeCompare(b.name));
 

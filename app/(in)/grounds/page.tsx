@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { readBatchCode } from '@/core/mix/batch';
-import { findHost, hosts } from '@/knowledge';
+import { findHost, hostsNow } from '@/knowledge';
 import { MixRows } from '../rounds/mix/mix-rows';
 import { groundsView } from '@/views/grounds';
 import { Frame } from '@/ui/frame/frame';
@@ -33,7 +33,9 @@ export default async function Grounds({
     {
       words,
       hostsOfWord: words.map((w) =>
-        hosts.filter((h) => `${h.name} ${h.latin}`.toLowerCase().includes(w.toLowerCase())).map((h) => h.id),
+        hostsNow()
+          .filter((h) => `${h.name} ${h.latin}`.toLowerCase().includes(w.toLowerCase()))
+          .map((h) => h.id),
       ),
       after: at.success ? at.data : null,
       limit: PAGE,

@@ -1,8 +1,12 @@
 'use server';
 
 import { setLikelihood as setLikelihoodCommand } from '@/commands/guide/set-likelihood';
-import { addOwnCondition as addOwnConditionCommand } from '@/commands/guide/add-own-condition';
+import { bringOwn as bringOwnCommand } from '@/commands/guide/bring-own';
+import { keepOwn as keepOwnCommand } from '@/commands/guide/keep-own';
+import { takeBackOwn as takeBackOwnCommand } from '@/commands/guide/take-back-own';
 import { serve } from '@/app/_server/serve';
 
 export const setLikelihood = serve(setLikelihoodCommand);
-export const addOwnCondition = serve(addOwnConditionCommand);
+export const keepOwn = serve(keepOwnCommand);
+export const bringOwn = serve(bringOwnCommand);
+export const takeBackOwn = serve(takeBackOwnCommand);

@@ -1,6 +1,6 @@
 import { uuid } from '@/core/book/record';
 import { refusal } from '@/core/people/rights';
-import { hosts } from '@/knowledge';
+import { hostsNow } from '@/knowledge';
 import { listPlaces } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
@@ -24,7 +24,7 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
       </ol>
       <h2 className="mt-5 text-body">Hosts it knows</h2>
       <p className="text-[0.9375rem]">
-        {hosts
+        {hostsNow()
           .filter((h) => !h.unlisted)
           .map((h) => h.name)
           .join(', ')}
@@ -46,7 +46,7 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
           today={todayOf(v)}
           places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))}
           place={uuid.safeParse(wanted).success ? wanted! : ''}
-          hosts={hosts.map((h) => ({
+          hosts={hostsNow().map((h) => ({
             id: h.id,
             name: h.name,
             latin: h.latin,

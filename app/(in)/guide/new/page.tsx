@@ -1,62 +1,183 @@
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { findCondition, findSign } from '@/knowledge';
+import { z } from 'zod';
+import { OPTION_METHODS } from '@/core/diagnose/knowledge';
+import { ADDED_KINDS, type OwnEntry } from '@/core/diagnose/overlay';
+import { conditions, findCondition, findSign, hosts } from '@/knowledge';
+import { besideOf } from '@/knowledge/beside';
 import { ownEntries } from '@/store/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
-import { Section } from '@/ui/frame/pieces';
+import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayThere } from '@/ui/words';
-import { OwnConditionForm } from './own.client';
+import { OwnCondition } from './condition.client';
+import { BringEntries, TakeBack } from './entries.client';
+import { OwnHost } from './host.client';
+import { OwnSign } from './sign.client';
+import { OwnWork } from './work.client';
 
 export const metadata = { title: 'Our own entries' };
+const asked = z.object({
+  what: z.enum(ADDED_KINDS).catch('host'),
+  from: z.string().max(60).catch('lime-aphid'),
+});
 
-/** What this outfit knows better: its versions, and a new condition of its own. */
-export default async function Page() {
-  const v = await viewer();
+/** What an entry is called. */
+function nameOf(e: OwnEntry): string {
+  if (e.data === null) return `${e.key}, taken back`;
+  switch (e.kind) {
+    case 'likelihood':
+      return `${findCondition(e.data.condition)?.name ?? e.data.condition}: ${findSign(e.data.sign)?.words ?? e.data.sign}, ${e.data.often ?? 'has nothing to do with it'}`;
+    case 'sign':
+      return e.data.words;
+    default:
+      return e.data.name;
+  }
+}
+const byName = (list: readonly { id: string; name: string }[]) =>
+  list.map(({ id, name }) => ({ value: id, name })).sort((a, b) => a.name.localeCompare(b.name));
+
+/** What this outfit knows better: its versions, entries of its own, and what it takes from others. */
+export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
+  const [v, query] = await Promise.all([viewer(), searchParams]);
   if (!allows(v, 'edit the guide')) notFound();
   const entries = await ownEntries(v);
-  const example = findCondition('lime-aphid')!;
+  const { what, from } = asked.parse(query);
   return (
     <Frame
-      tag={<p className="text-head leading-tight font-extrabold">Our own entries</p>}
+      tag={
+        <>
+          <p className="text-head leading-tight font-extrabold">Our own entries</p>
+          <dl className="mt-3 border-t border-line-2">
+            {ADDED_KINDS.map((k) => (
+              <TagLine key={k} name={`${k}s`}>
+                {entries.filter((e) => e.kind === k && e.data !== null).length}
+              </TagLine>
+            ))}
+          </dl>
+          <p className="mt-4">
+            <Link href="/guide" className="underline underline-offset-3">
+              Back to the guide
+            </Link>
+          </p>
+        </>
+      }
       margin={
         <section>
           <h2 className="text-body">How it holds</h2>
           <p className="text-[0.9375rem]">
-            Own entries lie over what ships. An update of Elmhorn leaves them as they are; one that rests on something
-            no longer shipped is kept and told in the guide. Every change is a new version.
+            Own entries lie over what ships, and take part in everything: they are looked for, ranked, decided, planned,
+            carried out and taught. Each is checked as what ships is. An update of Elmhorn leaves them as they are; one
+            that rests on something no longer shipped is kept and told in the guide. Every change is a new version.
+          </p>
+          <h2 className="mt-4 text-body">To others and from others</h2>
+          <p className="text-[0.9375rem]">
+            A file holds entries with what they rest on. All of a file comes in, or none and why. Labels travel from the
+            shelf, programmes from the season.
           </p>
         </section>
       }
       handle="How own entries hold"
     >
       <h1>Our own entries</h1>
+      <div className="my-3 flex flex-wrap items-start gap-3">
+        <BringEntries />
+        {entries.length > 0 && (
+          <a href="/api/knowledge" download className="press no-print">
+            All of them as a file
+          </a>
+        )}
+      </div>
       <Section
         title="What we know better"
         empty={entries.length === 0 && 'Nothing yet. Open a condition in the guide and write what you see here.'}
       >
         <ul>
           {entries.map((e) => (
-            <li key={e.kind + e.key} className="row py-2">
-              <b>
-                {e.kind === 'condition'
-                  ? (e.data?.name ?? e.key)
-                  : `${findCondition(e.data.condition)?.name ?? e.data.condition}: ${findSign(e.data.sign)?.words ?? e.data.sign}, ${e.data.often ?? 'has nothing to do with it'}`}
-              </b>
-              <span className="block text-[0.9375rem]">{e.note}</span>
-              <span className="block text-small text-ink-2">
-                version {e.version}, {e.byName}, {dayThere(e.at, v.timeZone)}
+            <li key={e.kind + e.key} className="row flex flex-wrap items-center gap-3 py-2">
+              <span className="min-w-0 flex-1 basis-72">
+                <b className="block">
+                  {nameOf(e)} <span className="font-normal text-ink-2">({e.kind})</span>
+                </b>
+                <span className="block text-[0.9375rem]">{e.note}</span>
+                <span className="block text-small text-ink-2">
+                  version {e.version}, {e.byName}, {dayThere(e.at, v.timeZone)}
+                </span>
               </span>
+              {e.data !== null && (
+                <a href={`/api/knowledge?key=${encodeURIComponent(e.key)}`} download className="press no-print">
+                  As a file
+                </a>
+              )}
+              {e.data !== null && e.kind !== 'likelihood' && <TakeBack kind={e.kind} entry={e.key} name={nameOf(e)} />}
             </li>
           ))}
         </ul>
       </Section>
-      <OwnConditionForm
-        example={JSON.stringify(
-          { ...example, id: 'own-lime-gall-midge', name: 'Lime gall midge', lookalikes: [], followers: [] },
-          null,
-          2,
-        )}
-      />
+      <nav aria-label="What is added" className="mt-6 mb-3 flex flex-wrap gap-3">
+        {ADDED_KINDS.map((k) => (
+          <Link
+            key={k}
+            href={`/guide/new?what=${k}`}
+            aria-current={k === what ? 'page' : undefined}
+            className={`press ${k === what ? 'press-main' : ''}`}
+          >
+            A {k}
+          </Link>
+        ))}
+      </nav>
+      <h2 className="mb-3">A {what} of our own</h2>
+      {what === 'host' && <OwnHost hosts={hosts.filter((h) => !h.unlisted).map(likeHost)} />}
+      {what === 'sign' && (
+        <OwnSign
+          groups={[...new Set(hosts.flatMap((h) => [...h.groups, h.id]))]
+            .sort()
+            .map((g) => ({ value: g, name: g.replace(/-/g, ' ') }))}
+        />
+      )}
+      {what === 'work' && (
+        <OwnWork methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))} conditions={byName(conditions)} />
+      )}
+      {what === 'condition' && (
+        <OwnCondition key={from} begin={beginFrom(from)} names={byName(conditions)} onBegin="/guide/new" />
+      )}
     </Frame>
   );
+}
+
+const likeHost = ({
+  id,
+  name,
+  groups,
+  growthCmPerYear,
+  largestCm,
+  beePlant,
+  edible,
+  evergreen,
+  sensitive,
+}: (typeof hosts)[number]) => ({
+  id,
+  name,
+  groups,
+  growthCmPerYear,
+  largestCm,
+  beePlant,
+  edible,
+  evergreen,
+  sensitive,
+});
+
+/** A copy of a shipped condition to be changed, with all that stands beside it. */
+function beginFrom(id: string): { id: string; text: string } {
+  const like = findCondition(id) ?? findCondition('lime-aphid')!;
+  const copy = {
+    ...like,
+    id: `own-${like.id}`,
+    name: `Our ${like.name.toLowerCase()}`,
+    lookalikes: [],
+    followers: [],
+    drivers: [],
+    beside: besideOf(like),
+  };
+  return { id: like.id, text: JSON.stringify(copy, null, 2) };
 }

@@ -5,6 +5,7 @@ import { useCallback, useMemo } from 'react';
 import { usePhoneNow, useHeldLinks, useServersOwn } from '@/ui/phone/held.client';
 import { usePhone } from '@/ui/phone/phone.client';
 import { SignalAgain } from '@/ui/phone/signal-again.client';
+import { heldKnowledge } from '@/commands/facts/held-own';
 import { dayWith, type HeldDay as Facts, type Viewer } from '@/commands/facts/waiting-day';
 import { DayPage } from '../../../rounds/day/[id]/day';
 import { ClosePage } from '../../../rounds/day/[id]/close/close';
@@ -17,7 +18,10 @@ export function HeldDay({ viewer, held }: { viewer: Viewer; held: Facts }) {
   const asked = useSearchParams();
   const { id } = held.day.round;
   const view = asked.get('view') ?? 'day';
-  const day = useMemo(() => now && dayWith(held, waiting, viewer, now), [held, waiting, viewer, now]);
+  const day = useMemo(() => {
+    heldKnowledge(held.entries);
+    return now && dayWith(held, waiting, viewer, now);
+  }, [held, waiting, viewer, now]);
   const batch = day?.batches.find((b) => b.id === asked.get('mix'));
   const mixes = day?.batches.map((b) => b.id).join(' ') ?? '';
   useHeldLinks(

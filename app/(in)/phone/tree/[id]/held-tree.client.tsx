@@ -4,9 +4,8 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo } from 'react';
 import { inHand } from '@/commands/facts/diagnosis';
 import { withWaiting, type HeldTree as Facts, type Viewer } from '@/commands/facts/waiting-tree';
-import { overlay } from '@/core/diagnose/overlay';
 import { weatherAt } from '@/core/weather/expected';
-import { shipped } from '@/knowledge';
+import { heldKnowledge } from '@/commands/facts/held-own';
 import { part } from '@/ui/controls/part.client';
 import { useHeldLinks, usePhoneNow, useServersOwn } from '@/ui/phone/held.client';
 import { usePhone } from '@/ui/phone/phone.client';
@@ -42,7 +41,7 @@ export function HeldTree({ viewer, facts }: { viewer: Viewer; facts: Facts }) {
   const query = new URLSearchParams([...asked].filter(([k]) => k !== 'step')).toString();
   const real = `/tree/${id}${step === 'tree' ? '' : `/${step}`}${query ? `?${query}` : ''}`;
 
-  const knowledge = useMemo(() => overlay(shipped, facts.entries).knowledge, [facts.entries]);
+  const knowledge = useMemo(() => heldKnowledge(facts.entries), [facts.entries]);
   const f = useMemo(() => withWaiting(facts, waiting, viewer), [facts, waiting, viewer]);
   const seen = useMemo(
     () =>

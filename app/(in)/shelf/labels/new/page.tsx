@@ -1,5 +1,5 @@
 import { uuid } from '@/core/book/record';
-import { conditions, hosts } from '@/knowledge';
+import { conditionsNow, hostsNow } from '@/knowledge';
 import { getLabel } from '@/store/shelf';
 import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
@@ -18,13 +18,14 @@ export default async function NewLabel({ searchParams }: { searchParams: Promise
         <h1>{refusal(v.role, 'keep the shelf')}</h1>
       </Frame>
     );
+  const hosts = hostsNow();
   const groups = [...new Set(hosts.flatMap((h) => h.groups))].map((g) => ({ id: g, name: `every ${g}` }));
   return (
     <LabelEditor
       from={held?.label ?? null}
       prices={{ currency: v.prices.currency }}
       hosts={[...groups, ...hosts.map((h) => ({ id: h.id, name: h.name }))]}
-      targets={conditions.map((c) => ({ id: c.id, name: c.name }))}
+      targets={conditionsNow().map((c) => ({ id: c.id, name: c.name }))}
       units={v.units}
     />
   );

@@ -200,7 +200,7 @@ export function WorkBench({
   const said = useSaid();
   const sendWork = useSend(planWork, made);
   const { tag, head, strip, why } = frame;
-  const work = findWork(workId);
+  const work = findWork(workId, facts?.ownWorks);
   if (!work || !facts)
     return (
       <Frame tag={tag} head={head} margin={why}>

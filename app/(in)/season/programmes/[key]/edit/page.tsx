@@ -4,8 +4,8 @@ import { refusal } from '@/core/people/rights';
 import { METHODS, METHOD_NAMES } from '@/core/label/methods';
 import { STAGE_NAMES, STAGES } from '@/core/season/bbch';
 import { monthName } from '@/core/season/months';
-import { WORKS } from '@/core/work/works';
-import { conditions, heatModels, hosts, trainingLabels } from '@/knowledge';
+import { worksNow } from '@/core/work/works';
+import { conditionsNow, heatModels, hostsNow, trainingLabels } from '@/knowledge';
 import { ownHeatModels } from '@/store/season';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
@@ -20,7 +20,13 @@ export default async function Page({ params }: { params: Promise<{ key: string }
   if (!programme) return notFound();
   const own = programme.key.startsWith('own-');
   const families = [...new Set(trainingLabels.flatMap((l) => l.actives.map((a) => a.family)))].sort();
-  const groups = [...new Set(hosts.filter((h) => !h.unlisted).flatMap((h) => [h.id, ...h.groups]))].sort();
+  const groups = [
+    ...new Set(
+      hostsNow()
+        .filter((h) => !h.unlisted)
+        .flatMap((h) => [h.id, ...h.groups]),
+    ),
+  ].sort();
   const named = <T extends string | number>(of: readonly T[], name: (x: T) => string) =>
     of.map((x) => ({ value: String(x), name: name(x) }));
   return (
@@ -56,9 +62,9 @@ export default async function Page({ params }: { params: Promise<{ key: string }
             stages: named(STAGES, (s) => STAGE_NAMES[s]),
             months: named([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12], monthName),
             models: [...heatModels, ...ownHeat].map((m) => ({ value: m.id, name: m.what })),
-            works: WORKS.map((w) => ({ value: w.id, name: w.name })),
+            works: worksNow().map((w) => ({ value: w.id, name: w.name })),
             methods: named(METHODS, (m) => METHOD_NAMES[m]),
-            conditions: [...conditions]
+            conditions: [...conditionsNow()]
               .sort((a, b) => a.name.localeCompare(b.name))
               .map((c) => ({ value: c.id, name: c.name })),
             families: named(families, (f) => f),

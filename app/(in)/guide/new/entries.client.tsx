@@ -1,0 +1,79 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { AddedKind } from '@/core/diagnose/overlay';
+import { FormFaults, TextField } from '@/ui/controls/controls';
+import { useMadeId, useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { bringOwn, takeBackOwn } from '../actions';
+
+/** A file of entries from another outfit. */
+export function BringEntries() {
+  const router = useRouter();
+  const said = useSaid();
+  const made = useMadeId('bring-own');
+  const { busy, faults, send } = useSend(bringOwn, made);
+  return (
+    <div className="no-print">
+      <label className="press cursor-pointer">
+        {busy ? 'Reading …' : 'Bring in a file'}
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          disabled={busy}
+          onChange={(e) => {
+            const [file] = e.target.files ?? [];
+            e.target.value = '';
+            if (!file) return;
+            void file.text().then((text) =>
+              send({ id: made.id, text }, ({ added, newer, same }) => {
+                made.renew();
+                said({ sentence: `${added} new, ${newer} newer, ${same} as they were.` });
+                router.refresh();
+              }),
+            );
+          }}
+        />
+      </label>
+      <FormFaults faults={faults} />
+    </div>
+  );
+}
+
+/** Takes an own entry back, with a word why. */
+export function TakeBack({ kind, name, entry }: { kind: AddedKind; name: string; entry: string }) {
+  const router = useRouter();
+  const said = useSaid();
+  const [open, setOpen] = useState(false);
+  const [note, setNote] = useState('');
+  const made = useMadeId(`take-back-${entry}`);
+  const { busy, faults, send } = useSend(takeBackOwn, made);
+  if (!open)
+    return (
+      <button type="button" className="press" onClick={() => setOpen(true)}>
+        Take it back
+      </button>
+    );
+  return (
+    <form
+      noValidate
+      className="basis-full"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send({ id: made.id, kind, key: entry, note }, () => {
+          made.renew();
+          said({ sentence: `${name} is told no more.` });
+          router.refresh();
+        });
+      }}
+    >
+      <FormFaults faults={faults} known={['note']} />
+      <TextField label="Why it is taken back" path="note" faults={faults} value={note} onChange={setNote} />
+      <button className="press" disabled={busy}>
+        Take it back
+      </button>
+    </form>
+  );
+}

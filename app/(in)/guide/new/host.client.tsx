@@ -1,0 +1,96 @@
+'use client';
+
+import { ownKey } from '@/core/settings/own-key';
+import type { Host } from '@/core/diagnose/knowledge';
+import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { useDraft } from '@/ui/controls/use.client';
+import { useKeepOwn } from './keep.client';
+
+/** What a host takes over from one that ships. */
+export type LikeHost = Pick<
+  Host,
+  'id' | 'name' | 'groups' | 'growthCmPerYear' | 'largestCm' | 'beePlant' | 'edible' | 'evergreen' | 'sensitive'
+>;
+const EMPTY = { name: '', latin: '', like: '', first: '', second: '', bee: '', edible: false, note: '' };
+const BEES = [
+  { value: 'no', name: 'Bees leave it' },
+  { value: 'yes', name: 'Bees visit it' },
+  { value: 'strongly', name: 'Bees live on it' },
+] as const;
+
+/** A host of one's own: what it is called, which one it is like, and how it is known in the field. */
+export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
+  const [form, setForm] = useDraft('own-host', EMPTY);
+  const { busy, faults, keep } = useKeepOwn('host');
+  const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
+  const like = hosts.find((h) => h.id === form.like);
+  const field = (key: 'name' | 'latin' | 'first' | 'second', label: string, path: string) => (
+    <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
+  );
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep(
+          {
+            ...(like ?? { growthCmPerYear: 1, largestCm: 100, evergreen: false }),
+            id: ownKey(form.name),
+            name: form.name,
+            latin: form.latin,
+            groups: like ? like.groups.filter((g) => g !== like.id) : [],
+            ...(like ? { growsLike: like.id } : {}),
+            key: [form.first, form.second].map((ask) => ({ ask, ifNot: like ? [like.id] : [] })),
+            beePlant: (form.bee || like?.beePlant || 'yes') as Host['beePlant'],
+            edible: form.edible,
+          },
+          form.note,
+          () => setForm(EMPTY),
+        );
+      }}
+    >
+      <FormFaults
+        faults={faults}
+        known={['text.name', 'text.latin', 'text.key.0', 'text.key.1', 'text.groups', 'text.growsLike', 'note']}
+      />
+      {field('name', 'What it is called', 'text.name')}
+      {field('latin', 'Latin name', 'text.latin')}
+      <SelectField
+        label="Which tree it is like"
+        path="text.groups"
+        faults={faults}
+        hint="It gets what that one gets, and grows through the year as it does."
+        value={form.like}
+        onChange={(id) => {
+          const next = hosts.find((h) => h.id === id);
+          set({ like: id, ...(next ? { bee: next.beePlant, edible: next.edible } : {}) });
+        }}
+        options={[{ value: '', name: 'Choose …' }, ...hosts.map((h) => ({ value: h.id, name: h.name }))]}
+      />
+      <Choices
+        label="Bees"
+        value={form.bee || null}
+        onChange={(bee) => set({ bee })}
+        options={BEES}
+        path="text.beePlant"
+        faults={faults}
+      />
+      <Tick checked={form.edible} onChange={(edible) => set({ edible })}>
+        Somebody eats or taps what it bears
+      </Tick>
+      {field('first', 'What confirms it in the field', 'text.key.0')}
+      {field('second', 'And what else', 'text.key.1')}
+      <TextField
+        label="What it rests on"
+        path="note"
+        faults={faults}
+        value={form.note}
+        onChange={(note) => set({ note })}
+        maxLength={500}
+      />
+      <button className="press press-main" disabled={busy}>
+        Check and keep it
+      </button>
+    </form>
+  );
+}

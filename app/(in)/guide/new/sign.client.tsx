@@ -1,0 +1,94 @@
+'use client';
+
+import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
+import { ownKey } from '@/core/settings/own-key';
+import { FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { useDraft } from '@/ui/controls/use.client';
+import { useKeepOwn } from './keep.client';
+
+const EMPTY = {
+  words: '',
+  worst: '',
+  place: 'leaves' as PlaceOnTree,
+  group: '',
+  idle: '0.02',
+  lasts: false,
+  danger: '',
+  note: '',
+};
+const IDLE = [
+  { value: '0.005', name: 'hardly ever' },
+  { value: '0.02', name: 'now and then' },
+  { value: '0.1', name: 'often' },
+  { value: '0.3', name: 'on every third tree' },
+];
+/** Signs of a name that is longer are cut: an id has sixty at most. */
+const NAMED = 40;
+
+/** A sign of one's own: where it is, how it looks, and how often it is there without meaning anything. */
+export function OwnSign({ groups }: { groups: readonly { value: string; name: string }[] }) {
+  const [form, setForm] = useDraft('own-sign', EMPTY);
+  const { busy, faults, keep } = useKeepOwn('sign');
+  const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
+  const field = (key: 'words' | 'worst' | 'danger' | 'note', label: string, path: string) => (
+    <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
+  );
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep(
+          {
+            id: ownKey(form.words.slice(0, NAMED)),
+            place: form.place,
+            words: form.words,
+            worst: form.worst,
+            groups: form.group ? [form.group] : [],
+            idle: Number(form.idle),
+            lasts: form.lasts,
+            ...(form.danger ? { danger: form.danger } : {}),
+          },
+          form.note,
+          () => setForm(EMPTY),
+        );
+      }}
+    >
+      <FormFaults faults={faults} known={['text.words', 'text.worst', 'text.danger', 'text.groups', 'note']} />
+      {field('words', 'How it looks, in the field', 'text.words')}
+      {field('worst', 'What the most of it looks like', 'text.worst')}
+      <SelectField
+        label="Where on the tree"
+        path="text.place"
+        faults={faults}
+        value={form.place}
+        onChange={(place) => set({ place })}
+        options={PLACES_ON_TREE.map((p) => ({ value: p, name: p }))}
+      />
+      <SelectField
+        label="On which trees it is looked for"
+        path="text.groups"
+        faults={faults}
+        value={form.group}
+        onChange={(group) => set({ group })}
+        options={[{ value: '', name: 'every tree' }, ...groups]}
+      />
+      <SelectField
+        label="How often it is there and means nothing"
+        path="text.idle"
+        faults={faults}
+        value={form.idle}
+        onChange={(idle) => set({ idle })}
+        options={IDLE}
+      />
+      <Tick checked={form.lasts} onChange={(lasts) => set({ lasts })}>
+        Once it is there, it stays through the year
+      </Tick>
+      {field('danger', 'What it means for whoever stands below (may stay empty)', 'text.danger')}
+      {field('note', 'What it rests on', 'note')}
+      <button className="press press-main" disabled={busy}>
+        Check and keep it
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,60 @@
+import { v7 } from 'uuid';
+import { command, digestOf, faultsOf, refuse, type Answer } from '@/commands/command';
+import { breaks } from '@/commands/guide/own-entry';
+import { uuid } from '@/core/book/record';
+import type { OwnEntry } from '@/core/diagnose/overlay';
+import { keyOf, ownFileSchema } from '@/core/diagnose/own-file';
+import { addEntry, ownEntries } from '@/store/knowledge';
+import { z } from 'zod';
+
+const TOLD = 12;
+const NOTE_MOST = 500;
+
+/** Entries of another outfit, from its file: all of them, or none and what is wrong with which. */
+export const bringOwn = command({
+  name: 'bring-own',
+  right: 'edit the guide',
+  schema: z.object({ id: uuid, text: z.string().max(2_000_000, 'A file may have 2 MB at most.') }),
+  once: (x) => x.id,
+  run: async ({ viewer }, { text }): Promise<Answer<{ added: number; newer: number; same: number }>> => {
+    let raw: unknown;
+    try {
+      raw = JSON.parse(text);
+    } catch {
+      return refuse('text', 'This is not JSON.');
+    }
+    const read = ownFileSchema.safeParse(raw);
+    if (!read.success)
+      return {
+        ok: false,
+        faults: faultsOf(read.error)
+          .slice(0, TOLD)
+          .map((f) => ({ path: `text.${f.path}`, sentence: `${f.path || 'the file'}: ${f.sentence}` })),
+      };
+    const { from, entries } = read.data;
+    const sent = entries.map((e) => ({ ...e, key: keyOf(e), version: 1 })) as (OwnEntry & { note: string })[];
+    const names = sent.map((e) => `${e.kind} ${e.key}`);
+    const twice = names.find((n, i) => names.indexOf(n) !== i);
+    if (twice) return refuse('text', `${twice} stands twice in the file.`);
+    const kept = await ownEntries(viewer);
+    const known = new Map(kept.map((e) => [`${e.kind} ${e.key}`, e]));
+    const isNew = (e: OwnEntry) => {
+      const there = known.get(`${e.kind} ${e.key}`);
+      return !there || digestOf(there.data) !== digestOf(e.data);
+    };
+    const fresh = sent.filter(isNew);
+    const faults = breaks(kept, fresh);
+    if (faults.length)
+      return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
+    for (const e of fresh)
+      await addEntry(viewer, {
+        id: v7(),
+        kind: e.kind,
+        key: e.key,
+        data: e.data,
+        note: `${e.note || 'from a file'}${from ? ` (${from})` : ''}`.slice(0, NOTE_MOST),
+      });
+    const newer = fresh.filter((e) => known.has(`${e.kind} ${e.key}`)).length;
+    return { ok: true, value: { added: fresh.length - newer, newer, same: sent.length - fresh.length } };
+  },
+});

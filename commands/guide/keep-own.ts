@@ -1,0 +1,44 @@
+import { command, faultsOf, refuse, type Answer } from '@/commands/command';
+import { breaks, note } from '@/commands/guide/own-entry';
+import { uuid } from '@/core/book/record';
+import { ADDED_KINDS, OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';
+import { addEntry, ownEntries } from '@/store/knowledge';
+import { z } from 'zod';
+
+/** Faults of an entry that are told at once. */
+const TOLD = 6;
+
+/** A host, sign, condition or work of one's own, as JSON of the published shape; checked as what ships is. */
+export const keepOwn = command({
+  name: 'keep-own',
+  right: 'edit the guide',
+  schema: z.object({
+    id: uuid,
+    kind: z.enum(ADDED_KINDS),
+    text: z.string().max(40_000, 'At most 40,000 signs.'),
+    note,
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer }, { id, kind, text, note: why }): Promise<Answer<{ key: string }>> => {
+    let raw: unknown;
+    try {
+      raw = JSON.parse(text);
+    } catch {
+      return refuse('text', 'This is not JSON.');
+    }
+    const read = OWN_SCHEMAS[kind].safeParse(raw);
+    if (!read.success)
+      return {
+        ok: false,
+        faults: faultsOf(read.error)
+          .slice(0, TOLD)
+          .map((f) => ({ path: `text.${f.path}`, sentence: `${f.path || 'entry'}: ${f.sentence}` })),
+      };
+    const entry = { kind, key: read.data.id, version: 1, data: read.data } as OwnEntry;
+    const faults = breaks(await ownEntries(viewer), [entry]);
+    if (faults.length)
+      return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
+    await addEntry(viewer, { id, kind, key: read.data.id, data: read.data, note: why });
+    return { ok: true, value: { key: read.data.id } };
+  },
+});

@@ -1,0 +1,266 @@
+import { v7 } from 'uuid';
+import { withOwn } from '@/commands/own';
+import { knowledgeOf } from '@/commands/facts/knowledge';
+import { workFactsOf } from '@/commands/facts/situation';
+import { diagnose } from '@/commands/facts/diagnosis';
+import { findsNear, treeOf } from '@/commands/facts/tree';
+import { decide } from '@/commands/tree/decide';
+import { examine } from '@/commands/tree/examine';
+import { planWork } from '@/commands/tree/plan-work';
+import { hangTag } from '@/commands/grounds/hang-tag';
+import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { detailSchema } from '@/core/diagnose/look';
+import { ownFile } from '@/core/diagnose/own-file';
+import { worksFor } from '@/core/work/works';
+import { findCondition, findHost, findSign, growthOf, hostsNow, shipped } from '@/knowledge';
+import { loadViewer, type Viewer } from '@/store/auth';
+import { ownEntries } from '@/store/knowledge';
+import { makeOutfit } from '@/store/testing';
+import { bringOwn } from './bring-own';
+import { keepOwn } from './keep-own';
+import { setLikelihood } from './set-likelihood';
+import { takeBackOwn } from './take-back-own';
+
+const made = ownOutfit();
+/** Whoever acts, as the next request would find them. */
+const now = async (who: Viewer = made.viewer): Promise<Viewer> => (await loadViewer(who))!;
+const keep = async (kind: string, data: unknown, note = 'seen on the quay, three years') =>
+  doneBy(keepOwn, await now(), { id: v7(), kind, text: JSON.stringify(data), note });
+
+const elm = shipped.hosts.find((h) => h.id === 'wych-elm')!;
+const HOST = {
+  ...elm,
+  id: 'own-harbour-elm',
+  name: 'Harbour elm',
+  latin: 'Ulmus portuensis',
+  also: ['quay elm'],
+  growsLike: 'wych-elm',
+};
+const SIGN = {
+  id: 'own-silver-crumbs',
+  place: 'bark',
+  words: 'Silver crumbs in the cracks of the bark',
+  worst: 'In every crack, on the whole trunk',
+  groups: ['elm'],
+  idle: 0.01,
+  lasts: true,
+};
+const WORK = {
+  id: 'own-crumb-brushing',
+  name: 'Brush the crumbs out',
+  method: 'wash',
+  conditions: ['own-bark-moth'],
+  counted: { what: 'Cracks', usual: 12 },
+  steps: ['Brush from the top down into a sheet.', 'Burn what is in the sheet.'],
+  take: [{ what: 'Brush and sheet', amount: '1' }],
+  before: ['Nobody parks below'],
+  months: [3, 10],
+  cuts: false,
+  minutes: { once: 10, each: 2 },
+  again: { what: 'Look for fresh crumbs', days: 30 },
+  basis: 'three years on the quay',
+};
+const MOTH = {
+  ...shipped.conditions.find((c) => c.id === 'beech-scale')!,
+  id: 'own-bark-moth',
+  name: 'Silver bark moth',
+  groups: ['elm'],
+  worseOn: [],
+  kind: 'chewer',
+  signs: { always: ['own-silver-crumbs'], usual: [], sometimes: ['crown-thin'], rare: [], never: [] },
+  telling: { 'own-silver-crumbs': 'nothing else on elm leaves silver crumbs; three years of rearing' },
+  tests: {},
+  deciding: null,
+  drivers: [],
+  followers: [],
+  lookalikes: [],
+  policy: 'treat',
+  actFrom: 1,
+  options: [
+    {
+      method: 'wash',
+      what: 'Brush the crumbs out',
+      when: 'any dry day',
+      from: 1,
+      to: 12,
+      use: 'cure',
+      organic: true,
+    },
+  ],
+  beside: { life: [{ stage: 'young', time: { by: 'stage', from: 19, to: 93 } }] },
+};
+
+it('a sign may be kept before anybody knows what makes it, then a condition, a work and a host of one’s own', async () => {
+  expect(await keep('sign', SIGN)).toEqual({ ok: true, value: { key: SIGN.id } });
+  expect(await keep('condition', MOTH)).toMatchObject({ ok: true });
+  expect(await keep('work', WORK)).toMatchObject({ ok: true });
+  expect(await keep('host', HOST)).toMatchObject({ ok: true });
+  expect((await ownEntries(await now())).map((e) => e.kind).sort()).toEqual(['condition', 'host', 'sign', 'work']);
+});
+
+it('they take part: hung, examined, ranked, decided, planned with its gates', async () => {
+  const v = await now();
+  const treeId = v7();
+  const hung = { id: treeId, placeId: made.o.placeId, tag: 'Q1', hostId: HOST.id, girth: '120', unit: 'cm' };
+  expect(await doneBy(hangTag, v, hung)).toMatchObject({ ok: true });
+  const look = {
+    ...{ id: v7(), treeId, crownLoss: '5', vigour: 'good', hostKey: [], hostConfirmed: true, alike: [] },
+    ...{ tests: [], detail: detailSchema.parse({}), note: '', change: '', changePrice: '' },
+  };
+  const findings = [{ sign: SIGN.id, state: 'seen', grade: 3 }];
+  expect(await doneBy(examine, v, { ...look, findings })).toEqual({ ok: true, value: null });
+  await withOwn(v, async () => {
+    const { knowledge } = await knowledgeOf(v);
+    const host = findHost(HOST.id)!;
+    expect([host.name, findSign(SIGN.id)?.words, findCondition(MOTH.id)?.name]).toEqual([
+      'Harbour elm',
+      SIGN.words,
+      'Silver bark moth',
+    ]);
+    expect(growthOf(host)?.id).toBe('elm');
+    const tree = (await treeOf(v, treeId, NOW))!;
+    const found = diagnose(v, tree, knowledge, await findsNear(v, tree), NOW)!;
+    expect([found.candidates[0]!.id, found.decide().decision]).toEqual([MOTH.id, 'treat now']);
+  });
+  const decision = { id: v7(), treeId, conditionId: MOTH.id, certainty: 'near certain', reason: 'silver crumbs' };
+  expect(await doneBy(decide, v, { ...decision, decision: 'treat now' })).toMatchObject({ ok: true });
+  await withOwn(v, async () => {
+    const facts = workFactsOf(v, (await treeOf(v, treeId, NOW))!, NOW)!;
+    expect(worksFor(facts, findCondition(MOTH.id)!.options).fit.map((w) => w.id)).toContain(WORK.id);
+  });
+  const plan = { id: v7(), treeId, workId: WORK.id, released: {}, alike: [] };
+  expect(await doneBy(planWork, v, { ...plan, answers: { count: 20 } })).toMatchObject({ ok: false });
+  expect(await doneBy(planWork, v, { ...plan, answers: { count: 20, 'before-0': true } })).toEqual({
+    ok: true,
+    value: null,
+  });
+  const [work] = (await treeOf(v, treeId, NOW))!.works;
+  expect(work!.sheet.minutes).toBe(10 + 2 * 20);
+  expect(work!.sheet.followUps.map((f) => f.what)).toEqual(['Look for fresh crumbs']);
+});
+
+it('how often a shipped condition shows an own sign can be said', async () => {
+  const said = { id: v7(), condition: 'elm-leaf-beetle', sign: SIGN.id, often: 'rare', note: 'now and then with it' };
+  expect(await doneBy(setLikelihood, await now(), said)).toEqual({ ok: true, value: null });
+  const { knowledge, own } = await knowledgeOf(await now());
+  expect(knowledge.conditions.find((c) => c.id === 'elm-leaf-beetle')!.signs.rare).toContain(SIGN.id);
+  expect(own.conditions.has('elm-leaf-beetle')).toBe(true);
+  expect(await doneBy(setLikelihood, await now(), { ...said, id: v7(), sign: 'own-nothing' })).toMatchObject({
+    ok: false,
+    faults: [{ path: 'sign' }],
+  });
+});
+
+it.each([
+  ['an id of what ships', 'host', { ...HOST, id: 'wych-elm' }, 'text.id'],
+  ['a host of no group that is known', 'host', { ...HOST, id: 'own-x', groups: ['sea'] }, 'text'],
+  ['a host that grows like nothing', 'host', { ...HOST, id: 'own-x', growsLike: 'sea' }, 'text'],
+  ['a sign of no place', 'sign', { ...SIGN, id: 'own-x', place: 'cellar' }, 'text.place'],
+  [
+    'a condition with a sign that is not there',
+    'condition',
+    { ...MOTH, id: 'own-y', signs: { ...MOTH.signs, always: ['own-none'] } },
+    'text',
+  ],
+  [
+    'a condition that nothing tells from what it is taken for',
+    'condition',
+    { ...MOTH, id: 'own-twin', lookalikes: [MOTH.id] },
+    'text',
+  ],
+  ['a work against nothing', 'work', { ...WORK, id: 'own-x', conditions: ['own-none'] }, 'text'],
+  ['a work of no step', 'work', { ...WORK, id: 'own-x', steps: [] }, 'text.steps'],
+  ['a work of no time', 'work', { ...WORK, id: 'own-x', minutes: { once: Number.NaN, each: 1 } }, 'text.minutes.once'],
+])('%s is refused with its place, and nothing is kept', async (_, kind, data, path) => {
+  const before = await ownEntries(await now());
+  const answer = await keep(kind, data);
+  expect(answer).toMatchObject({ ok: false });
+  expect((answer as { faults: { path: string }[] }).faults.map((f) => f.path)).toContain(path);
+  expect(await ownEntries(await now())).toEqual(before);
+});
+
+describe('to another outfit', () => {
+  const theirs = async () => now((await loadViewer(await makeOutfit(made.owner)))!);
+  const file = async () => JSON.stringify(ownFile('Quay Trees', await ownEntries(await now())));
+  it('a file brings all of them with what they rest on; brought again, nothing changes', async () => {
+    const them = await theirs();
+    const text = await file();
+    expect(await doneBy(bringOwn, them, { id: v7(), text })).toEqual({
+      ok: true,
+      value: { added: 5, newer: 0, same: 0 },
+    });
+    expect(await doneBy(bringOwn, await now(them), { id: v7(), text })).toEqual({
+      ok: true,
+      value: { added: 0, newer: 0, same: 5 },
+    });
+    const moth = (await ownEntries(them)).find((e) => e.key === MOTH.id)!;
+    expect([moth.version, moth.note]).toEqual([1, 'seen on the quay, three years (Quay Trees)']);
+    await withOwn(await now(them), async () => expect(findHost(HOST.id)?.name).toBe('Harbour elm'));
+  });
+
+  it.each([
+    ['no JSON', () => 'x', 'text'],
+    ['another format', () => JSON.stringify({ format: 'x' }), 'text.format'],
+    [
+      'an entry twice',
+      (f: string) =>
+        JSON.stringify({ ...JSON.parse(f), entries: [SIGN, SIGN].map((data) => ({ kind: 'sign', data })) }),
+      'text',
+    ],
+    [
+      'a condition without its sign',
+      (f: string) => JSON.stringify({ ...JSON.parse(f), entries: [{ kind: 'condition', data: MOTH }] }),
+      'text',
+    ],
+    ['one bad entry among good ones', (f: string) => f.replace('"bark"', '"cellar"'), null],
+  ])('%s: nothing of it comes in', async (_, change, path) => {
+    const them = await theirs();
+    const answer = await doneBy(bringOwn, them, { id: v7(), text: change(await file()) });
+    expect(answer).toMatchObject({ ok: false });
+    if (path) expect((answer as { faults: { path: string }[] }).faults[0]!.path).toBe(path);
+    expect(await ownEntries(them)).toEqual([]);
+  });
+});
+
+it('two outfits with the same key at once see each their own, and nobody sees it without being asked for', async () => {
+  const them = (await loadViewer(await makeOutfit(made.owner)))!;
+  const other = { ...HOST, name: 'Their elm' };
+  await doneBy(keepOwn, them, { id: v7(), kind: 'host', text: JSON.stringify(other), note: 'theirs' });
+  const [mine, their] = [await now(), await now(them)];
+  const named = (v: Viewer) =>
+    withOwn(v, async () => {
+      const first = findHost(HOST.id)?.name;
+      await new Promise((r) => setImmediate(r));
+      return [first, findHost(HOST.id)?.name, hostsNow().filter((h) => h.id === HOST.id).length];
+    });
+  expect(await Promise.all([mine, their, mine, their].map(named))).toEqual([
+    ['Harbour elm', 'Harbour elm', 1],
+    ['Their elm', 'Their elm', 1],
+    ['Harbour elm', 'Harbour elm', 1],
+    ['Their elm', 'Their elm', 1],
+  ]);
+  expect(findHost(HOST.id)).toBeNull();
+});
+
+it('what trees or the book name is not taken back; what nobody names is, and stays on record', async () => {
+  const back = async (kind: string, key: string) =>
+    doneBy(takeBackOwn, await now(), { id: v7(), kind, key, note: 'no longer believed' });
+  for (const [kind, key] of [
+    ['host', HOST.id],
+    ['sign', SIGN.id],
+    ['condition', MOTH.id],
+    ['work', WORK.id],
+  ] as const)
+    expect(await back(kind, key)).toMatchObject({ ok: false, faults: [{ path: 'key' }] });
+  expect(await keep('sign', { ...SIGN, id: 'own-idle-sign' })).toMatchObject({ ok: true });
+  expect(await back('sign', 'own-idle-sign')).toEqual({ ok: true, value: null });
+  expect(await back('sign', 'own-idle-sign')).toMatchObject({ ok: false });
+  const entry = (await ownEntries(await now())).find((e) => e.key === 'own-idle-sign')!;
+  expect([entry.version, entry.data]).toEqual([2, null]);
+});
+
+it('a technician writes nothing of it', async () => {
+  const v = { ...(await now()), role: 'technician' as const };
+  for (const verb of [keepOwn, bringOwn, takeBackOwn])
+    expect(await doneBy(verb as typeof keepOwn, v, { id: v7() })).toMatchObject({ ok: false, faults: [{ path: '' }] });
+});

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { ADDED_KINDS, likelihoodEntry, OWN_SCHEMAS, type OwnEntry } from './overlay';
+
+/** Entries at a time. */
+export const MOST_ENTRIES = 300;
+const note = z.string().trim().max(500).default('');
+
+/** Entries of an outfit on their way to another one, each with what it rests on: an open format, JSON. */
+export const ownFileSchema = z.strictObject({
+  format: z.literal('elmhorn-knowledge', 'This is no file of knowledge: “format” must say “elmhorn-knowledge”.'),
+  version: z.literal(1, 'This file is of a version that is not known here.'),
+  /** Who wrote it. */
+  from: z.string().trim().max(200).default(''),
+  entries: z
+    .array(
+      z.discriminatedUnion('kind', [
+        z.strictObject({ kind: z.literal('likelihood'), note, data: likelihoodEntry }),
+        z.strictObject({ kind: z.literal('host'), note, data: OWN_SCHEMAS.host }),
+        z.strictObject({ kind: z.literal('sign'), note, data: OWN_SCHEMAS.sign }),
+        z.strictObject({ kind: z.literal('condition'), note, data: OWN_SCHEMAS.condition }),
+        z.strictObject({ kind: z.literal('work'), note, data: OWN_SCHEMAS.work }),
+      ]),
+    )
+    .min(1, 'There is no entry in it.')
+    .max(MOST_ENTRIES, `At most ${MOST_ENTRIES} entries at a time.`),
+});
+export type OwnFile = z.infer<typeof ownFileSchema>;
+
+/** Under what an entry is kept. */
+export const keyOf = (e: OwnFile['entries'][number]): string =>
+  e.kind === 'likelihood' ? `${e.data.condition}/${e.data.sign}` : e.data.id;
+
+/** Entries as a file for another outfit; what was taken back is left out. */
+export const ownFile = (from: string, entries: readonly (OwnEntry & { note: string })[]): OwnFile => ({
+  format: 'elmhorn-knowledge',
+  version: 1,
+  from,
+  entries: entries.flatMap((e) =>
+    e.data === null ? [] : [{ kind: e.kind, note: e.note, data: e.data } as OwnFile['entries'][number]],
+  ),
+});
+
+/** A kind as it is said. */
+export const KIND_WORDS = {
+  likelihood: 'likelihood',
+  host: 'host',
+  sign: 'sign',
+  condition: 'condition',
+  work: 'work',
+} as const satisfies Record<OwnEntry['kind'], string>;
+export const isAdded = (kind: string): kind is (typeof ADDED_KINDS)[number] =>
+  (ADDED_KINDS as readonly string[]).includes(kind);

@@ -1,0 +1,88 @@
+import { gate, type Gate } from '../gates/gate';
+import { inSeason, monthName } from '../season/months';
+import { CUT_STEPS, cutGates, dressing, dry, hazard } from './cuts';
+import type { OwnWork } from './own-work-schema';
+import { num, rule, type Ask, type Work } from './work';
+
+const BEFORE = 'before-';
+const source = (w: OwnWork) => `own work: ${w.basis}`;
+
+/** What must be so and was not said to be, and the months in which it is done. */
+function gatesOf(w: OwnWork, northernMonth: number, said: Readonly<Record<string, unknown>>): Gate[] {
+  return [
+    ...w.before.flatMap((sentence, i) =>
+      said[`${BEFORE}${i}`] === true
+        ? []
+        : [
+            gate({
+              id: `own-work-before-${i}`,
+              strength: 'hold',
+              title: 'Before it is done',
+              sentence,
+              source: source(w),
+              satisfy: 'Say that it is so.',
+              state: 'asked',
+            }),
+          ],
+    ),
+    ...(inSeason(northernMonth, w.months)
+      ? []
+      : [
+          gate({
+            id: 'own-work-months',
+            strength: 'hold',
+            title: 'Not its time',
+            sentence: `It is done from ${monthName(w.months[0])} to ${monthName(w.months[1])} of the northern year.`,
+            source: source(w),
+            satisfy: 'Plan it for its months, or give a reason.',
+          }),
+        ]),
+  ];
+}
+
+/** A work of an outfit's own, as every other: asked, gated, worked out, and looked at again. */
+export function workOf(w: OwnWork): Work {
+  const asks: Ask[] = [
+    {
+      key: 'count',
+      kind: 'number',
+      name: w.counted.what,
+      unit: '',
+      min: 1,
+      max: 500,
+      whole: true,
+      usual: () => w.counted.usual,
+    },
+    ...w.before.map((sentence, i): Ask => ({ key: `${BEFORE}${i}`, kind: 'yes', name: sentence, usual: () => false })),
+    ...(w.cuts ? [hazard, dry] : []),
+  ];
+  return {
+    id: w.id,
+    name: w.name,
+    method: w.method,
+    life: {
+      times: 1,
+      apart: 0,
+      everyYears: w.again ? Math.max(1, Math.round(w.again.days / 365)) : null,
+      courses: null,
+    },
+    ...(w.conditions.length ? { when: (f) => w.conditions.includes(f.condition?.id ?? '') } : {}),
+    asks,
+    workOut: (facts, a) => {
+      const count = num(a, 'count');
+      const minutes = w.minutes.once + w.minutes.each * count;
+      const month = facts.northernMonth ?? Number(facts.today.slice(5, 7));
+      return {
+        figures: [{ name: w.counted.what, value: String(count), unit: '' }],
+        sum: [`${w.minutes.once} min, and ${w.minutes.each} min for each of ${count}: ${minutes} min`],
+        steps: [...(w.cuts ? CUT_STEPS : []), ...w.steps, ...(w.cuts ? [dressing(facts)] : [])],
+        take: w.take,
+        gates: [...gatesOf(w, month, a), ...(w.cuts ? cutGates(facts, a, 0) : [])],
+        minutes,
+        followUps: w.again
+          ? [rule(`${w.id}-again`, 'look', w.again.what, w.again.days, 'days', `our own work, ${w.basis}`)]
+          : [],
+      };
+    },
+  };
+}
