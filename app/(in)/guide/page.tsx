@@ -67,6 +67,11 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
               All drawings
             </Link>
           </p>
+          <p className="mt-2">
+            <Link href="/guide/hosts" className="press w-full">
+              Hosts by their leaves
+            </Link>
+          </p>
           {allows(v, 'edit the guide') && (
             <p className="mt-2">
               <Link href="/guide/new" className="press w-full">
@@ -178,6 +183,13 @@ export default async function Page({ searchParams }: { searchParams: Promise<Que
       )}
       {!table && (
         <>
+          {host && !host.unlisted && (
+            <p className="mb-4">
+              <Link href={`/guide/hosts/${host.id}`} className="underline underline-offset-3">
+                {host.name}: its leaf, how it is known, what it bears badly
+              </Link>
+            </p>
+          )}
           {(find || place) && seen.length > 0 && (
             <section className="mb-5">
               <h2>Signs</h2>

@@ -112,7 +112,18 @@ export default async function Page({
           <section>
             <h2 className="text-body">Hosts</h2>
             <p className="text-[0.9375rem]">
-              {c.groups.length === 0 ? 'Every tree.' : `${hosts.map((h) => h.name.toLowerCase()).join(', ')}.`}
+              {c.groups.length === 0
+                ? 'Every tree.'
+                : hosts.map((h, i) => [
+                    i > 0 && ', ',
+                    h.unlisted ? (
+                      h.name.toLowerCase()
+                    ) : (
+                      <Link key={h.id} href={`/guide/hosts/${h.id}`} className="underline underline-offset-3">
+                        {h.name.toLowerCase()}
+                      </Link>
+                    ),
+                  ])}
               {c.worseOn.length > 0 && ` Worst on ${c.worseOn.join(', ').replace(/-/g, ' ')}.`}
             </p>
           </section>

@@ -75,9 +75,11 @@ export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
         path="text.beePlant"
         faults={faults}
       />
-      <Tick checked={form.edible} onChange={(edible) => set({ edible })}>
-        Somebody eats or taps what it bears
-      </Tick>
+      <div className="mb-4">
+        <Tick checked={form.edible} onChange={(edible) => set({ edible })}>
+          Somebody eats or taps what it bears
+        </Tick>
+      </div>
       {field('first', 'What confirms it in the field', 'text.key.0')}
       {field('second', 'And what else', 'text.key.1')}
       <TextField

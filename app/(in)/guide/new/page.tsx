@@ -120,7 +120,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
             key={k}
             href={`/guide/new?what=${k}`}
             aria-current={k === what ? 'page' : undefined}
-            className={`press ${k === what ? 'press-main' : ''}`}
+            className={`press ${k === what ? 'border-2 bg-paper font-extrabold underline' : ''}`}
           >
             A {k}
           </Link>

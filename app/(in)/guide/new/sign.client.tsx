@@ -81,9 +81,11 @@ export function OwnSign({ groups }: { groups: readonly { value: string; name: st
         onChange={(idle) => set({ idle })}
         options={IDLE}
       />
-      <Tick checked={form.lasts} onChange={(lasts) => set({ lasts })}>
-        Once it is there, it stays through the year
-      </Tick>
+      <div className="mb-4">
+        <Tick checked={form.lasts} onChange={(lasts) => set({ lasts })}>
+          Once it is there, it stays through the year
+        </Tick>
+      </div>
       {field('danger', 'What it means for whoever stands below (may stay empty)', 'text.danger')}
       {field('note', 'What it rests on', 'note')}
       <button className="press press-main" disabled={busy}>

@@ -130,9 +130,11 @@ export function OwnWork({ methods, conditions }: { methods: Named; conditions: N
         {field('again', 'What is looked at afterwards (may stay empty)', 'text.again.what')}
         {field('days', 'After how many days', 'text.again.days')}
       </div>
-      <Tick checked={form.cuts} onChange={(cuts) => set({ cuts })}>
-        It cuts living wood: closed seasons hold
-      </Tick>
+      <div className="mb-4">
+        <Tick checked={form.cuts} onChange={(cuts) => set({ cuts })}>
+          It cuts living wood: closed seasons hold
+        </Tick>
+      </div>
       {field('note', 'What it rests on', 'note')}
       <button className="press press-main" disabled={busy}>
         Check and keep it

@@ -8,7 +8,8 @@ import {
   taskVisit,
 } from '../../../_server/calendar';
 import { hoursOver } from '@/commands/facts/season';
-import { calendarOwner } from '@/store/auth';
+import { withOwn } from '@/commands/own';
+import { calendarOwner, type Viewer } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';
 import { plannedBetween } from '@/store/plans';
 import { tasksBetween } from '@/store/tasks';
@@ -31,6 +32,10 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       },
       { status: 404 },
     );
+  return withOwn(viewer, () => theirs(viewer));
+}
+
+async function theirs(viewer: Viewer): Promise<Response> {
   const today = todayOf(viewer);
   const since = new Date(Date.now() - STRUCK_OUT_DAYS * 864e5);
   const until = after(today, 5, 'years');
