@@ -687,10 +687,10 @@ const data = [
     ['shoots-torn', 'Shoots torn off ragged, up to head height', 'all within reach', 0.02, [], { figure: 'gnaw-deer' }],
     [
       'silk-nest-pine',
-      'White silk nest at a shoot end or in the top of a pine',
+      'White silk nest at a shoot end or in the top of a pine or cedar',
       'several, like a football',
       0.002,
-      ['pine'],
+      ['pine', 'cedar'],
     ],
     ['froth', 'Froth like spittle on shoots', 'every shoot', 0.005],
     ['leader-dead', 'Leading shoot dead, bent like a crook', 'leader and first whorl', 0.008, CONIFER],
@@ -1079,7 +1079,7 @@ const data = [
       'Hairy caterpillars in files on trunk or branch',
       'nests like a football',
       0.002,
-      ['oak', 'pine'],
+      ['oak', 'pine', 'cedar'],
     ],
     ['sawfly-grubs', 'Grubs with many legs that raise their tails', 'on every shoot', 0.008],
     [

@@ -46,6 +46,10 @@ const DANGER: Readonly<Record<string, string>> = {
   'sound-trunk/hollow': 'the trunk sounds hollow',
   'sound-roots/soft': 'a main root is soft',
   'dig-collar/fans': 'white fans under the bark of the base',
+  'lift-litter/fans': 'white fans at the base: roots may be rotten',
+  'lift-litter/rim': 'a fruit body of wood decay at the base: roots may be rotten',
+  'from-above/strip': 'dead bark on the upper side of a limb: it snaps within a season',
+  'drill-wall/thin': 'too little sound wood is left, or roots are open',
   'peel-patch/crust': 'a crust on the wood: it breaks without warning',
 };
 const COVERS = [
@@ -796,7 +800,7 @@ const data = [
     [4, 'kit', 0],
     'Salt in the soil water by meter: how much?',
     'Three places at root depth, one part soil to five of distilled water.',
-    [['salty', 'Over 1.5 dS/m', 'Too salty for most trees.', 0.03], none('Under 0.6 dS/m')],
+    [['salty', 'Over 0.5 dS/m', 'Too salty for most trees.', 0.03], none('0.5 dS/m or less')],
   ),
   test(
     'percolation',
@@ -804,7 +808,7 @@ const data = [
     [60, 'nothing', 0],
     'Fill a spade-deep hole twice. How fast does it fall?',
     'Beyond the main roots; time the second filling; services located first.',
-    [['slow', 'Under 2 cm an hour', 'Water stands in this soil.', 0.08], none('Over 5 cm an hour')],
+    [['slow', 'Under 2 cm an hour', 'Water stands in this soil.', 0.08], none('2 cm an hour and more')],
     { dig: true },
   ),
   test(

@@ -167,3 +167,21 @@ it('a label that says what it does not bear keeps to its own hosts, months and t
       expect([at, antibiotic ? eaten.map((h) => h.id) : []]).toEqual([at, []]);
     }
 });
+
+it('no label teaches against a trouble what the guide does not do, in months that the guide has not, or on hosts that do not get it', () => {
+  const strange = trainingLabels.flatMap((l) =>
+    l.uses.flatMap((u) =>
+      u.targets.flatMap((t) => {
+        const c = conditions.find((x) => x.id === t)!;
+        const at = `${l.key}/${u.key} against ${t}`;
+        const ways = c.options.filter((o) => carriesOut(u.method, o.method));
+        if (!ways.length) return [`${at}: the guide has no such method`];
+        if (u.months.length && !ways.some((o) => u.months.some((m) => inSeason(m, [o.from, o.to]))))
+          return [`${at}: no month in common`];
+        const on = hosts.filter((h) => usesHost(u, h.id, h.groups) && concerns(c.groups, h));
+        return on.length ? [] : [`${at}: none of its hosts gets it`];
+      }),
+    ),
+  );
+  expect(strange).toEqual([]);
+});

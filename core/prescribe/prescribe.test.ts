@@ -163,7 +163,8 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
   expect(spray.dose.exact).toBeCloseTo(42.5688946154071, 9);
   expect(spray.loads.map((l) => Math.round(l.spray))).toEqual([4730, 4730, 4730]);
   expect(spray.loads.reduce((a, l) => a + l.product, 0)).toBeCloseTo(spray.dose.product, 9);
-  const probe = of('training-13-probe', { crown, condition: findCondition('beech-scale'), host: findHost('beech')! });
+  const hemlock = { condition: findCondition('hemlock-woolly-adelgid'), host: findHost('western-hemlock')! };
+  const probe = of('training-13-probe', { crown, ...hemlock });
   if (!probe.dose.ok) throw new Error(probe.dose.faults[0]!.sentence);
   expect(probe.treated.grid!.holes.length).toBeGreaterThan(40);
   expect(probe.dose.exact).toBeCloseTo(0.5 * probe.treated.grid!.holes.length, 9);

@@ -193,6 +193,14 @@ export const borersAndChewers = [
       ways: [
         ['removal', 'Fell and take away before they fly', 'within three weeks', 4, 9, 'support', 'organic'],
         ['watering', 'Water the neighbours', 'drought', 4, 9, 'protect', 'organic'],
+        [
+          'bark spray',
+          'The whole trunk of single trees of high value, before beetles fly',
+          'before they fly in spring',
+          3,
+          5,
+          'protect',
+        ],
       ],
       useless: 'Sprays on a tree that is full of them.',
       hazard: true,
@@ -472,6 +480,15 @@ export const borersAndChewers = [
         ['sanitation', 'Scrape egg masses into soapy water', 'autumn to March', 9, 3, 'protect', 'organic'],
         ['band', 'Burlap or sticky on a wrap', 'caterpillars climb', 5, 7, 'relief', 'organic'],
         ['watering', 'Water after stripping', 'summer', 6, 9, 'support', 'organic'],
+        [
+          'trunk injection',
+          'Azadirachtin-type where a spray is not possible',
+          'leaf unfolding to full',
+          5,
+          6,
+          'cure',
+          'organic',
+        ],
       ],
       useless: 'Btk on large caterpillars or in full sun.',
       resistance: 'Btk IRAC 11A',
@@ -727,6 +744,15 @@ export const borersAndChewers = [
       ways: [
         ['water jet', 'Knock into soapy water at dawn', 'cool mornings', 6, 8, 'relief', 'organic'],
         ['foliar spray', 'Selective, never on open bloom', 'first beetles', 6, 7, 'cure'],
+        [
+          'soil drench',
+          'Nematodes on the grubs in the turf, where they are many',
+          'soil over 12 °C',
+          8,
+          9,
+          'support',
+          'organic',
+        ],
       ],
       useless: 'Scent traps beside the tree: they call more.',
       tell: 'Ugly for a month.',
@@ -771,6 +797,7 @@ export const borersAndChewers = [
       ways: [
         ['water jet', 'Knock or pick off', 'grubs', 5, 9, 'cure', 'organic'],
         ['foliar spray', 'Soap or spinosad-type on grubs, not in bloom', 'young grubs', 5, 9, 'cure', 'organic'],
+        ['dust', 'Fine dust on slug-like grubs, in a dry morning', 'grubs', 6, 9, 'cure', 'organic'],
       ],
       useless: 'Btk: these are not caterpillars.',
       tell: 'They look like caterpillars and are not: other products work.',
@@ -1120,7 +1147,7 @@ export const borersAndChewers = [
     resistance: 'Btk IRAC 11A',
     tell: 'Caterpillars eat the needles. Conifers do not grow them again, so we act while they are small.',
   }),
-  entry('pine-processionary', 'Pine processionary moth', 'chewer', ['pine'], {
+  entry('pine-processionary', 'Pine processionary moth', 'chewer', ['pine', 'cedar'], {
     about:
       'White silk nests in pines through winter; files on trunk and ground in late winter. Hairs that hurt eyes, skin and lungs.',
     course: 'Young pines are stripped; people and dogs are in more danger than the tree.',

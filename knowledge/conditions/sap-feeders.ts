@@ -282,6 +282,7 @@ export const sapFeeders = [
     ways: [
       ['foliar spray', 'Oil or soap on crawlers', 'crawlers out, about late June', 6, 7, 'cure', 'organic'],
       ['soil drench', 'Systemic in moist soil', 'spring', 4, 6, 'cure'],
+      ['soil injection', 'Systemic by probe, moist soil', 'spring', 4, 6, 'cure'],
     ],
     useless: 'Topical sprays on the settled globes.',
     resistance: 'IRAC 4A',
@@ -654,6 +655,7 @@ export const sapFeeders = [
           'organic',
         ],
         ['foliar spray', 'Soap or oil on crawlers', 'crawlers out', 6, 7, 'cure', 'organic'],
+        ['dormant spray', 'Dormant oil on the young that winter on twigs', 'late dormancy', 2, 3, 'cure', 'organic'],
       ],
       useless: 'Spraying the cushions.',
       tell: 'White egg cushions of a scale; washed off before they hatch.',
@@ -931,6 +933,7 @@ export const sapFeeders = [
         ['foliar spray', 'Oil or soap below the leaf at dusk, under 29 °C', 'live mites', 5, 9, 'cure', 'organic'],
         ['release', 'Predatory mites', 'warm nights, no residues', 5, 8, 'cure', 'organic'],
         ['watering', 'Water deep', 'dry weeks', 5, 9, 'support', 'organic'],
+        ['dormant spray', 'Oil on red eggs of fruit trees and limes', 'late dormancy', 2, 3, 'protect', 'organic'],
       ],
       useless: 'Broad insecticides and some systemics: mites multiply on them.',
       resistance: 'rotate; oil and soap exempt',

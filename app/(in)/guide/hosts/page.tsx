@@ -64,7 +64,7 @@ export default async function Page() {
                     <Link
                       key={h.id}
                       href={`/guide/hosts/${h.id}`}
-                      className="block min-h-10 py-1.5 text-[0.9375rem] underline underline-offset-3"
+                      className="mr-3 inline-block min-h-10 py-1.5 text-[0.9375rem] underline underline-offset-3"
                     >
                       {h.name}
                     </Link>

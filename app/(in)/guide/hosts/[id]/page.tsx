@@ -9,7 +9,7 @@ import { leafOf } from '@/knowledge/leaf-forms';
 import { viewer } from '@/app/_server/viewer';
 import { LeafFigure } from '@/ui/figures/leaf-form';
 import { Frame } from '@/ui/frame/frame';
-import { Fact, Section, TagLine } from '@/ui/frame/pieces';
+import { Section, TagLine } from '@/ui/frame/pieces';
 
 const BEES = { no: 'leave it', yes: 'visit it', strongly: 'live on it' } as const;
 /** How common, as a heading. */
@@ -105,18 +105,32 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
         </div>
       </div>
       <Section title="What holds for it">
-        <dl>
-          {host.also.length > 0 && <Fact name="Also called">{host.also.join(', ')}</Fact>}
-          {host.sensitive.length > 0 && <Fact name="Is burnt or poisoned by">{host.sensitive.join(', ')}</Fact>}
-          {host.rootstock && <Fact name="On a rootstock">{host.rootstock}</Fact>}
-          <Fact name="Grows through the year">
+        <div className="space-y-1 py-1">
+          {host.also.length > 0 && (
+            <p>
+              <b>Also called:</b> {host.also.join(', ')}
+            </p>
+          )}
+          {host.sensitive.length > 0 && (
+            <p>
+              <b>Is burnt or poisoned by:</b> {host.sensitive.join(', ')}
+            </p>
+          )}
+          {host.rootstock && (
+            <p>
+              <b>On a rootstock:</b> {host.rootstock}
+            </p>
+          )}
+          <p>
+            <b>Through the year:</b>{' '}
             {growth
               ? `${stagesOf(growth)
                   .map((s) => STAGE_NAMES[s])
-                  .join(', ')}; ${growth.basis}`
-              : 'By the calendar: no sum of heat that we could stand behind tells its stages.'}
-          </Fact>
-        </dl>
+                  .join(', ')}.`
+              : 'by the calendar; no sum of heat that we could stand behind tells its stages.'}
+          </p>
+          {growth && <p className="text-small text-ink-2">{growth.basis}</p>}
+        </div>
       </Section>
       {COMMON_WORDS.map((often) => {
         const of = ails.filter((c) => commonOn(c, host) === often);
