@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ADDED_KINDS, likelihoodEntry, OWN_SCHEMAS, type OwnEntry } from './overlay';
+import { likelihoodEntry, OWN_SCHEMAS, type OwnEntry } from './overlay';
 
 /** Entries at a time. */
 export const MOST_ENTRIES = 300;
@@ -39,14 +39,3 @@ export const ownFile = (from: string, entries: readonly (OwnEntry & { note: stri
     e.data === null ? [] : [{ kind: e.kind, note: e.note, data: e.data } as OwnFile['entries'][number]],
   ),
 });
-
-/** A kind as it is said. */
-export const KIND_WORDS = {
-  likelihood: 'likelihood',
-  host: 'host',
-  sign: 'sign',
-  condition: 'condition',
-  work: 'work',
-} as const satisfies Record<OwnEntry['kind'], string>;
-export const isAdded = (kind: string): kind is (typeof ADDED_KINDS)[number] =>
-  (ADDED_KINDS as readonly string[]).includes(kind);
