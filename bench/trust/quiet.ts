@@ -26,15 +26,31 @@ export interface SweepTally {
   examples: string[];
 }
 
-/** Each sign that a harmful condition makes, alone, on each host, at each extent, in each month; people below. */
-export function oneSignAlone(engine: Engine, everyNth = 1): SweepTally {
+/** Two shares of a sweep together. */
+export function mergeSweeps(a: SweepTally, b: SweepTally): SweepTally {
+  const harms = { ...a.harms };
+  for (const [harm, n] of Object.entries(b.harms) as [Harm, number][]) harms[harm] = (harms[harm] ?? 0) + n;
+  return {
+    cases: a.cases + b.cases,
+    sound: a.sound + b.sound,
+    harms,
+    examples: [...a.examples, ...b.examples].slice(0, 20),
+  };
+}
+
+/**
+ * Each sign that a harmful condition makes, alone, on each host, at each extent, in each month; people below.
+ * @param everyNth of so many cases, one is put
+ * @param share the hosts of one process among several: every `of`th from the `nth` on
+ */
+export function oneSignAlone(engine: Engine, everyNth = 1, share = { nth: 0, of: 1 }): SweepTally {
   const knowledge = engine.knowledge;
   const out: SweepTally = { cases: 0, sound: 0, harms: {}, examples: [] };
   const harmful = new Set(
     knowledge.conditions.filter((c) => c.kind !== 'harmless' && c.kind !== 'unknown').flatMap((c) => signsOf(c)),
   );
   let n = 0;
-  for (const host of knowledge.hosts)
+  for (const host of knowledge.hosts.filter((_, i) => i % share.of === share.nth))
     for (const s of knowledge.signs) {
       if (!harmful.has(s.id) || s.setting || !concerns(s.groups, host)) continue;
       for (const month of MONTHS)

@@ -13,12 +13,12 @@ import { cleanCases } from './clean';
 import { CAREFUL, drawnCases, mergeTallies, perturbed, SLOPPY, type DrawnSet, type DrawnTally } from './drawn';
 import { HARMS } from './harm';
 import { Engine } from './put';
-import { nothingLooked, oneSignAlone, steps } from './quiet';
+import { mergeSweeps, nothingLooked, oneSignAlone, steps, type SweepTally } from './quiet';
 import { asField, putTold } from './told';
 
 /**
- * `npm run trust [cases]`: how far what Elmhorn says can be trusted, measured; the table is printed and kept in docs/trust.md.
- * Cases are drawn in as many processes as there are cores.
+ * `npm run trust [cases] [every]`: how far what Elmhorn says can be trusted, measured; the table is printed and kept in
+ * docs/trust.md. Cases are drawn in as many processes as there are cores. With `every`, all single signs are put.
  */
 const SETS: Readonly<Record<string, DrawnSet>> = {
   'from the base': { who: CAREFUL },
@@ -31,28 +31,41 @@ const [BEGIN, END] = ['<!-- measured -->', '<!-- /measured -->'];
 
 const [first = '10000', name, from, count] = process.argv.slice(2);
 /** Of all single signs on all hosts in all months, each of so many is put: all of them take an hour and a half on one core. */
-const SWEEP = 23;
+const SWEEP = name === 'every' ? 1 : 23;
 
-function drawn(set: string, cases: number): Promise<DrawnTally> {
-  const n = Math.max(1, cpus().length);
-  const each = Math.ceil(cases / n);
+/** What processes of our own tell of their shares, one for each core. */
+const shared = <T>(argsOf: (nth: number, of: number) => string[]): Promise<T[]> => {
+  const of = Math.max(1, cpus().length);
   return Promise.all(
     Array.from(
-      { length: n },
-      (_, i) =>
-        new Promise<DrawnTally>((resolve, reject) => {
-          const child = spawn(
-            process.execPath,
-            ['--import', 'tsx', __filename, '--share', set, String(1 + i * each), String(each)],
-            { stdio: ['ignore', 'pipe', 'inherit'] },
-          );
+      { length: of },
+      (_, nth) =>
+        new Promise<T>((resolve, reject) => {
+          const args = argsOf(nth, of);
+          const child = spawn(process.execPath, ['--import', 'tsx', __filename, ...args], {
+            stdio: ['ignore', 'pipe', 'inherit'],
+          });
           let out = '';
           child.stdout.on('data', (x: Buffer) => (out += x.toString()));
-          child.on('close', (code) => (code === 0 ? resolve(JSON.parse(out)) : reject(new Error(`${set}: ${code}`))));
+          child.on('close', (code) =>
+            code === 0 ? resolve(JSON.parse(out)) : reject(new Error(`${args[1]}: ${code}`)),
+          );
         }),
     ),
-  ).then((all) => all.reduce(mergeTallies));
-}
+  );
+};
+
+const drawn = (set: string, cases: number): Promise<DrawnTally> =>
+  shared<DrawnTally>((nth, of) => {
+    const each = Math.ceil(cases / of);
+    return ['--share', set, String(1 + nth * each), String(each)];
+  }).then((all) => all.reduce(mergeTallies));
+
+/** All hosts' single signs, each of {@link SWEEP}. */
+const swept = (): Promise<SweepTally> =>
+  shared<SweepTally>((nth, of) => ['--sweep', String(SWEEP), String(nth), String(of)]).then((all) =>
+    all.reduce(mergeSweeps),
+  );
 
 const percent = (a: number, b: number) => (b ? `${((100 * a) / b).toFixed(1)} %` : '–');
 const harms = (h: Partial<Record<string, number>>, per?: number) => {
@@ -72,7 +85,7 @@ async function measure(cases: number) {
   say(`Measured on ${day}, ${cpus().length} cores, by \`npm run trust ${cases}\`.`);
   say();
   const clean = cleanCases(engine);
-  const sweep = oneSignAlone(engine, SWEEP);
+  const sweep = await swept();
   const none = nothingLooked(engine);
   const step = steps(engine);
   say('| what | cases | figure | asked |');
@@ -84,7 +97,7 @@ async function measure(cases: number) {
   );
   say(`| … harmful decisions | ${clean.cases} | ${harms(clean.harms)} | none |`);
   say(
-    `| one harmful sign alone, host × extent × month, each of ${SWEEP}: “sound” | ${sweep.cases} | ${sweep.sound} | 0 |`,
+    `| one harmful sign alone, host × extent × month${SWEEP > 1 ? `, each of ${SWEEP}` : ', all of them'}: “sound” | ${sweep.cases} | ${sweep.sound} | 0 |`,
   );
   say(`| … harmful decisions | ${sweep.cases} | ${harms(sweep.harms)} | none |`);
   say(`| nothing looked at, host × month: other than “look further” | ${none.cases} | ${none.other.length} | 0 |`);
@@ -139,10 +152,13 @@ async function measure(cases: number) {
   writeFileSync(DOC, `${before}${BEGIN}\n\n${out.join('\n')}\n\n${END}${after}`);
 }
 
-/** One share of the seeds of one set, as JSON on standard output. */
+/** One share of the seeds of one set, or of the hosts of the sweep, as JSON on standard output. */
 if (first === '--share') {
   const seeds = Array.from({ length: Number(count) }, (_, i) => Number(from) + i);
   process.stdout.write(JSON.stringify(drawnCases(shipped, seeds, SETS[name!]!)));
+} else if (first === '--sweep') {
+  const share = { nth: Number(from), of: Number(count) };
+  process.stdout.write(JSON.stringify(oneSignAlone(new Engine(shipped), Number(name), share)));
 } else
   measure(Number(first)).catch((e: unknown) => {
     console.error(e);

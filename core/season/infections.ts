@@ -16,10 +16,25 @@ import { wholeDays } from './year';
 /** Troubles whose infections are told from the weather, with the stages of the host between which they infect it. */
 export const INFECTIONS = {
   /** Until the ascospores are spent: about three weeks after fruit set. */
-  'apple-scab': { from: 7, to: 71, daysMore: 21 },
-  'fire-blight': { from: 60, to: 69, daysMore: 0 },
-  'peach-leaf-curl': { from: 1, to: 11, daysMore: 0 },
-} as const satisfies Record<string, { from: Bbch; to: Bbch; daysMore: number }>;
+  'apple-scab': {
+    from: 7,
+    to: 71,
+    daysMore: 21,
+    basis: 'hours of leaf wetness by temperature (Mills, revised by MacHardy and Gadoury)',
+  },
+  'fire-blight': {
+    from: 60,
+    to: 69,
+    daysMore: 0,
+    basis: 'degree-hours, wetting and warmth of open bloom (Steiner and Lightner, as extension services print it)',
+  },
+  'peach-leaf-curl': {
+    from: 1,
+    to: 11,
+    daysMore: 0,
+    basis: 'rain and wetness below 16 °C from bud swell to two leaves; extension services',
+  },
+} as const satisfies Record<string, { from: Bbch; to: Bbch; daysMore: number; basis: string }>;
 export type Infection = keyof typeof INFECTIONS;
 export const infections = Object.keys(INFECTIONS) as Infection[];
 

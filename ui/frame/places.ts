@@ -75,8 +75,9 @@ export const PLACES = [
     help: [
       'The field guide: every host, sign, quick test and condition that the ranking works with.',
       'Search by what you would say on the telephone, by a Latin name, a host, a place on the tree or a month; slips are forgiven.',
-      'All drawings stand on one page; the margin holds the look-alike tables.',
-      'An arborist can say “we know better” on a condition; an update keeps it.',
+      'All drawings stand on one page, hosts by their leaves on another; the margin holds the look-alike tables.',
+      'Each condition shows its year at a place of your own; what waits for somebody to see it says for what.',
+      'An arborist can say “we know better” on a condition; an update keeps it. Under “Our own entries” stand hosts, signs, conditions and works of your own; they take part in everything, and travel to others as a file.',
       'A practice round draws a case: ask for looks, name it, decide, and see the engine’s own way.',
     ],
   },

@@ -16,6 +16,8 @@ import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { lifeYear, type LifeYear } from '@/views/life';
 import { LifeFigure } from '@/ui/figures/life';
+import { figure } from '@/core/units/units';
+import { INFECTIONS, type Infection } from '@/core/season/infections';
 import type { Beside } from '@/core/diagnose/beside-schema';
 import { LIFE_WORDS, lifeTimeWords, timedWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
@@ -179,7 +181,7 @@ export default async function Page({
           })}
         </dl>
       </Section>
-      {life.length > 0 && <ThroughTheYear life={life} year={year} winters={winters} href={`/guide/${id}`} />}
+      {life.length > 0 && <ThroughTheYear life={life} year={year} winters={winters} id={id} />}
       {(c.drivers.length > 0 || c.followers.length > 0) && (
         <Section title="Chain">
           {chain('Let in by', c.drivers)}
@@ -271,8 +273,8 @@ function ThroughTheYear({
   life,
   year,
   winters,
-  href,
-}: Pick<Beside, 'life' | 'winters'> & { year: LifeYear | null; href: string }) {
+  id,
+}: Pick<Beside, 'life' | 'winters'> & { year: LifeYear | null; id: string }) {
   return (
     <Section
       title="Through the year"
@@ -298,6 +300,21 @@ function ThroughTheYear({
           </Link>
         </p>
       ))}
+      {heatModels
+        .filter((m) => m.condition === id)
+        .map((m) => (
+          <p key={m.id} className="mt-2 text-[0.9375rem]">
+            <b className="inline-block first-letter:uppercase">{m.what}:</b> {figure(m.sum, 4)} degree-days above{' '}
+            {m.baseC} °C{m.ceilingC ? `, below ${m.ceilingC} °C` : ''}, from{' '}
+            {m.from === 'new year' ? 'the new year' : m.from}. <span className="text-small text-ink-2">{m.basis}</span>
+          </p>
+        ))}
+      {id in INFECTIONS && (
+        <p className="mt-2 text-[0.9375rem]">
+          <b>Infections</b> are told from the weather of each place under Season.{' '}
+          <span className="text-small text-ink-2">{INFECTIONS[id as Infection].basis}</span>
+        </p>
+      )}
       {winters?.hard && (
         <p className="mt-2">
           <b>After a hard winter:</b> {winters.hard}
@@ -309,7 +326,7 @@ function ThroughTheYear({
         </p>
       )}
       {year && year.places.length > 1 && (
-        <form action={href} className="mt-3 flex flex-wrap gap-3 print:hidden">
+        <form action={`/guide/${id}`} className="mt-3 flex flex-wrap gap-3 print:hidden">
           <select name="place" aria-label="Place" defaultValue={year.place.id} className="box w-auto max-w-full">
             {year.places.map((p) => (
               <option key={p.id} value={p.id}>
