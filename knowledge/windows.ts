@@ -2,6 +2,7 @@ import type { OptionMethod } from '@/core/diagnose/knowledge';
 import type { LifeStage } from '@/core/season/life-schema';
 import type { Timed } from '@/core/season/timed-schema';
 import type { Bbch } from '@/core/season/bbch';
+import { heatModels } from './heat';
 import { lifeOf } from './lives';
 
 const stages = (from: Bbch, to: Bbch, fromDays = 0, toDays = 0): Timed => ({
@@ -18,8 +19,8 @@ const heat = (model: string, days: number, fromDays = 0): Timed => ({
   ...(fromDays ? { fromDays } : {}),
 });
 
-/** A time of its own, or the stage of the trouble's own life in which it is met. */
-type When = Timed | LifeStage;
+/** A time of its own or several, or the stage of the trouble's own life in which it is met. */
+type When = Timed | readonly Timed[] | LifeStage;
 
 /** What a way's own words mean wherever they are used: one phrase, one time. */
 const BY_WORDS: Readonly<Record<string, When>> = {
@@ -119,13 +120,14 @@ const BY_CONDITION: Readonly<Record<string, Partial<Record<OptionMethod, When>>>
   'elm-leaf-beetle': { 'foliar spray': stages(11, 19, 14, 21), 'bark spray': stages(19, 19, 25, 60) },
   'spongy-moth': { 'foliar spray': heat('spongy-moth-hatch', 21), band: heat('spongy-moth-hatch', 70, 10) },
   'tussock-moth': { 'foliar spray': stages(11, 19, 0, 25) },
-  'web-tent-caterpillars': { 'foliar spray': heat('tent-caterpillar-hatch', 35) },
+  'web-tent-caterpillars': { 'foliar spray': [heat('tent-caterpillar-hatch', 35), stages(19, 19, 45, 75)] },
   'oak-processionary': { 'foliar spray': stages(9, 19, 0, 14) },
-  'codling-moth': { 'foliar spray': heat('codling-moth-hatch', 21), band: stages(71, 93, 15, 20) },
-  'san-jose-scale': { 'foliar spray': heat('san-jose-crawlers', 21) },
-  'oystershell-scale': { 'foliar spray': heat('oystershell-crawlers', 14) },
-  'euonymus-scale': { 'foliar spray': heat('euonymus-scale-crawlers', 14) },
+  'codling-moth': {
+    'foliar spray': [heat('codling-moth-hatch', 21), heat('codling-moth-hatch', 80, 58)],
+    band: stages(71, 93, 15, 20),
+  },
   bagworm: { 'foliar spray': heat('bagworm-hatch', 30) },
+  'plum-curculio': { 'foliar spray': stages(69, 69, 0, 42) },
   'apple-maggot': { 'foliar spray': heat('apple-maggot-first', 70) },
   'walnut-husk-fly': { bait: stages(19, 19, 60, 120) },
   'pine-shoot-moth': { 'foliar spray': stages(31, 39, 45, 30), pruning: stages(31, 39) },
@@ -143,8 +145,12 @@ const BY_CONDITION: Readonly<Record<string, Partial<Record<OptionMethod, When>>>
 export function timesOf(conditionId: string, way: { method: OptionMethod; when: string }): Timed[] {
   const when = BY_CONDITION[conditionId]?.[way.method] ?? BY_WORDS[way.when];
   if (!when) return [];
-  if (typeof when !== 'string') return [when];
-  return lifeOf(conditionId).flatMap(({ stage, time }) => (stage === when && time.by !== 'months' ? [time] : []));
+  if (typeof when !== 'string') return 'by' in when ? [when] : [...when];
+  const times = lifeOf(conditionId).flatMap(({ stage, time }) => (stage === when ? [time] : []));
+  // A brood that only months tell, or that waits for somebody to see the one before, would be shut out by those that are told.
+  const told = times.filter((t) => t.by === 'stage' || (t.by === 'heat' && countsFromNewYear(t.model)));
+  return told.length === times.length || !told.length ? times.filter((t) => t.by !== 'months') : [];
 }
+const countsFromNewYear = (model: string) => heatModels.find((m) => m.id === model)?.from === 'new year';
 /** Whatever is written here, for the test that holds that none of it lies idle. */
-export const WRITTEN_TIMES = { words: Object.keys(BY_WORDS), conditions: BY_CONDITION };
+export const WRITTEN_TIMES = { words: BY_WORDS, conditions: BY_CONDITION };

@@ -113,6 +113,25 @@ it('own entries lie over what ships, outlive an update, and are told when they h
   expect(OWN_SCHEMAS.condition.safeParse({ ...scab, id: 'scab' }).success).toBe(false);
 });
 
+it('an entry of an older release that a newer one cannot read is kept, told, and without effect', () => {
+  const host = shipped.hosts.find((h) => h.id === 'wych-elm')!;
+  const entries = [
+    {
+      kind: 'host' as const,
+      key: 'own-elm',
+      version: 1,
+      data: { ...host, id: 'own-elm', beePlant: 'perhaps' as 'no' },
+    },
+    { kind: 'sign' as const, key: 'own-gone', version: 3, data: null },
+    { kind: 'host' as const, key: 'own-lime', version: 1, data: { ...host, id: 'own-lime', name: 'Our lime' } },
+  ];
+  const { knowledge, own, adrift } = overlay(shipped, entries);
+  expect(adrift).toEqual(['host own-elm']);
+  expect([...own.hosts.keys()]).toEqual(['own-lime']);
+  expect(knowledge.hosts).toHaveLength(shipped.hosts.length + 1);
+  expect(overlay(shipped, []).knowledge).toBe(shipped);
+});
+
 describe('a check of an earlier treatment', () => {
   const check = (effect: 'none' | 'some' | 'good', answers: Record<string, boolean | null> = {}) => ({
     recordId: 'x',

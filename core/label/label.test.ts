@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { conditions, hosts, trainingLabels } from '../../knowledge';
+import { wrongOf } from '../../knowledge/beside/wrong';
 import { dose } from '../dose/dose';
 import { perDiameter, rate, testLabel } from '../testing';
 import { concerns } from '../diagnose/reading';
@@ -124,6 +125,7 @@ const NO_LABEL: Readonly<Record<string, string>> = {
   'peach-tree-borer/bark spray': 'sprays of trunks rarely help; no training label teaches them',
   'elm-leaf-beetle/bark spray': 'sprays of trunks rarely help; no training label teaches them',
   'chafers/foliar spray': 'broad sprays on grown trees: none is taught',
+  'beech-leaf-disease/foliar spray': 'against a thread worm, where a local label names it: none is taught',
   'beaver/repellent': 'sand in bark paint is no product',
   'fire-blight/feeding': 'feed is held back, not given',
   'herbicide-damage/feeding': 'charcoal and water; feed is held back',
@@ -184,4 +186,27 @@ it('no label teaches against a trouble what the guide does not do, in months tha
     ),
   );
   expect(strange).toEqual([]);
+});
+
+/** Families that reach one kind of organism alone; sulphur, copper and oil reach several. */
+const FUNGICIDES = ['dithiocarbamate', 'phthalimide', 'triazole', 'benzimidazole', 'strobilurin', 'guanidine'];
+const INSECTICIDES = ['neonicotinoid', 'avermectin', 'pyrethroid', 'organophosphate', 'spinosyn', 'bacillus'];
+it('no label does what the guide calls wrong: a fungicide on an animal, an insecticide on a fungus, an antibiotic on either', () => {
+  const wrong = trainingLabels.flatMap((l) => {
+    const only = (families: readonly string[]) => l.actives.every((a) => families.includes(a.family));
+    const calls = [
+      ...(only(FUNGICIDES) ? ['A fungicide'] : []),
+      ...(only(INSECTICIDES) ? ['An insecticide'] : []),
+      ...(only(['antibiotic']) ? ['An antibiotic'] : []),
+      ...(only(['phosphonate']) ? ['Phosphonate'] : []),
+    ];
+    return l.uses.flatMap((u) =>
+      u.targets
+        .filter((t) => wrongOf(conditions.find((c) => c.id === t)!).some((w) => calls.includes(w.what)))
+        .map((t) => `${l.key}/${u.key} against ${t}`),
+    );
+  });
+  expect(wrong).toEqual([]);
+  const families = new Set(trainingLabels.flatMap((l) => l.actives.map((a) => a.family)));
+  for (const f of ['triazole', 'neonicotinoid', 'antibiotic', 'phosphonate']) expect(families.has(f)).toBe(true);
 });

@@ -2,7 +2,9 @@ import { findCondition, findHost, heatModels } from '@/knowledge';
 import { trainingLabels, regionOf } from '@/knowledge';
 import { expectedLeaf, heatDate, NO_YEAR, type HostYear } from './year';
 import { after } from './follow-ups';
+import { lifeSpans } from './life';
 import { timedSpans } from './timed';
+import type { TreatmentOption } from '../diagnose/knowledge';
 import type { StageDate } from './stages';
 import { nextWindow, workDay } from '../prescribe/when';
 import type { Situation } from '../prescribe/situation';
@@ -109,4 +111,68 @@ describe('times by stage and by heat', () => {
   });
   it('a work without a product waits for its stage too', () =>
     expect(workDay({ ...spray, today: '2027-01-10' }, 'foliar spray')).toBe('2027-03-14'));
+});
+
+describe('times so many days after a stage or a sum', () => {
+  const at = (days: { fromDays?: number; toDays?: number }, from: 19 | 92 = 19, to: 19 | 92 | 97 = 19) =>
+    timedSpans({ by: 'stage', from, to, ...days }, elmYear).map((s) => [s.from?.date.day ?? null, s.to]);
+  it('are moved with their spread, at either end', () => {
+    expect(at({ fromDays: 30, toDays: 75 })).toEqual([['2027-06-13', '2027-07-28']]);
+    expect(at({ fromDays: -10, toDays: 0 }, 19, 92)).toEqual([['2027-05-04', '2027-10-08']]);
+    const [span] = timedSpans({ by: 'stage', from: 19, to: 19, fromDays: 30, toDays: 75 }, elmYear);
+    expect([span!.from!.date.earliest, span!.from!.date.latest]).toEqual(['2027-06-05', '2027-06-21']);
+  });
+  it('are none where what ends them comes first', () => {
+    expect(at({ fromDays: 160 }, 19, 92)).toEqual([]);
+    expect(at({ fromDays: 140 }, 19, 92)).toEqual([['2027-10-01', '2027-10-08']]);
+  });
+  it('a host that lacks a stage has the one next to it on the same track, and none where there is none', () => {
+    const pine = year([stage(31, '2027-05-01'), stage(39, '2027-07-10')]);
+    expect(timedSpans({ by: 'stage', from: 9, to: 19 }, pine).map((s) => s.from?.date.day)).toEqual(['2027-05-01']);
+    expect(timedSpans({ by: 'stage', from: 97, to: 1 }, pine)).toEqual([]);
+    expect(timedSpans({ by: 'stage', from: 60, to: 69 }, pine)).toEqual([]);
+  });
+  it('a way with two times is open in either, and waits for the nearer one', () => {
+    const option = (timed: TreatmentOption['timed']) => ({
+      ...elm,
+      today: '2027-02-01',
+      year: elmYear,
+      condition: {
+        ...findCondition('elm-leaf-beetle')!,
+        options: findCondition('elm-leaf-beetle')!.options.map((o) =>
+          o.method === 'wash' || o.method === 'foliar spray' ? { ...o, timed } : o,
+        ),
+      },
+    });
+    const twice = option([
+      { by: 'stage', from: 19, to: 19, fromDays: 60, toDays: 80 },
+      { by: 'stage', from: 11, to: 19 },
+    ]);
+    expect(workDay(twice, 'foliar spray')).toBe('2027-04-18');
+    expect(workDay({ ...twice, today: '2027-06-01' }, 'foliar spray')).toBe('2027-07-13');
+  });
+});
+
+describe('a life', () => {
+  const life = [
+    { stage: 'eggs', time: { by: 'stage', from: 97, to: 11 } },
+    { stage: 'young', time: { by: 'stage', from: 11, to: 19, toDays: 30 } },
+    { stage: 'harm', time: { by: 'months', from: 11, to: 2 } },
+  ] as const;
+  const spans = (south: boolean) =>
+    lifeSpans([...life], elmYear, south, { from: '2027-01-01', to: '2027-12-31' }).map((s) => [
+      s.stage,
+      s.first,
+      s.last,
+    ]);
+  it('is cut to what was asked for; what had begun before is there from its first day', () => {
+    expect(spans(false)).toEqual([
+      ['eggs', '2027-01-01', '2027-04-18'],
+      ['young', '2027-04-18', '2027-06-13'],
+      ['harm', '2027-01-01', '2027-02-28'],
+      ['harm', '2027-11-01', '2027-12-31'],
+    ]);
+  });
+  it('turns its months with the hemisphere', () =>
+    expect(spans(true).filter(([stage]) => stage === 'harm')).toEqual([['harm', '2027-05-01', '2027-08-31']]));
 });

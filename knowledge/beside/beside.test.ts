@@ -7,6 +7,7 @@ import { hosts } from '..';
 import { signs } from '../signs';
 import { besideOf } from '.';
 import { EATEN } from './eaten';
+import { FIRMNESS_SAID, firmnessOf } from './firmness';
 import { WINTERS } from './winters';
 import { WRONG_OWN, wrongOf } from './wrong';
 import { ENEMIES_KNOWN, enemiesOf } from './enemies';
@@ -161,4 +162,15 @@ it('what is said of how common it is on a host is reached, and differs from what
   });
   expect(idle).toEqual([]);
   expect(conditions.filter((c) => c.commonOn).length).toBeGreaterThanOrEqual(50);
+});
+
+it('how firm an entry is is said once, of conditions that are there, with a reason where little is known', () => {
+  const ids = new Set(conditions.map((c) => c.id));
+  expect(FIRMNESS_SAID.filter((id) => !ids.has(id))).toEqual([]);
+  expect(new Set(FIRMNESS_SAID).size).toBe(FIRMNESS_SAID.length);
+  expect(firmnessOf('apple-scab')).toEqual({ firm: 'well studied', why: null });
+  expect(firmnessOf('lime-aphid').firm).toBe('usual practice');
+  const little = [...ids].map((id) => firmnessOf(id)).filter((f) => f.firm === 'little known');
+  expect(little.length).toBeGreaterThanOrEqual(15);
+  expect(little.every((f) => f.why!.length > 10)).toBe(true);
 });

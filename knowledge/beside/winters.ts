@@ -110,7 +110,10 @@ export const WINTERS: Readonly<Record<string, Winters>> = {
   'two-lined-borer': PROTECTED,
   'ash-clearwing': PROTECTED,
   'peach-tree-borer': PROTECTED,
-  'elm-bark-beetle': BARK_BEETLES,
+  'elm-bark-beetle': {
+    hard: 'Long deep frost kills grubs in thin bark; those in thick bark live.',
+    mild: 'They fly earlier: brood wood is gone by the end of February.',
+  },
   'spruce-bark-beetle': BARK_BEETLES,
   'ips-engravers': BARK_BEETLES,
   'red-palm-weevil': { hard: 'A frosted crown opens it to the weevil.', mild: 'It flies in every month above 15 °C.' },

@@ -714,7 +714,7 @@ export const sapFeeders = [
       threshold: 'Colonies on one shoot in ten, with ants.',
       ways: [
         ['water jet', 'Jet into the forks', 'live colonies', 5, 9, 'cure', 'organic'],
-        ['band', 'Ants off first', 'before ants climb', 4, 9, 'relief', 'organic'],
+        ['band', 'Ants off first', 'ants climb', 4, 9, 'relief', 'organic'],
         ['foliar spray', 'Soap or oil, evening', 'young stages', 5, 9, 'cure', 'organic'],
         ['release', 'Lady beetles once ants are off', 'warm nights', 5, 9, 'relief', 'organic'],
       ],

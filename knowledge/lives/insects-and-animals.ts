@@ -220,8 +220,8 @@ export const ANIMAL_LIVES: Readonly<Record<string, Life>> = {
   'oak-galls': { symptoms: at(11, 97), flight: at(9, 19) },
   'box-moth': {
     rests: months(10, 3),
-    young: [at(9, 31, -15, 15), months(6, 7), months(8, 10)],
-    flight: [months(6, 6), months(8, 9)],
+    young: [at(9, 31, -15, 15), at(39, 39, -10, 40), at(39, 39, 55, 115)],
+    flight: [at(39, 39, -30, -5), at(39, 39, 40, 65)],
   },
   caterpillars: { eggs: at(97, 9), young: [at(9, 19, 0, 30), at(19, 93, 45, 0)] },
   'conifer-caterpillars': { eggs: months(8, 4), young: SHOOTS, pupae: at(39, 39, 0, 30) },

@@ -3,10 +3,13 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { balance } from '@/core/diagnose/evidence';
 import { compile } from '@/core/diagnose/model';
 import { evidenceOf, posterior } from '@/core/diagnose/rank';
-import { findHost, shipped } from '@/knowledge';
+import { findHost, hosts, shipped } from '@/knowledge';
+import { leafOf } from '@/knowledge/leaf-forms';
 import { ArcsFigure } from './arcs';
 import { BalanceFigure } from './balance';
 import { BasinFigure } from './basin';
+import { LeafFigure } from './leaf-form';
+import { LifeFigure } from './life';
 import { Ribbon } from './ribbon';
 import { RingFigure, ringWords } from './ring';
 import { Series } from './series';
@@ -132,4 +135,57 @@ it('bark loss and roots are told in words as well as drawn', () => {
   );
   expect(svg).toContain('bare 350 to 20 degrees, girdled 90 to 120 degrees');
   expect(svg).toContain('180 degrees decayed');
+});
+
+describe('leaves of hosts', () => {
+  const drawn = new Map(
+    hosts.map((h) => {
+      const { form, sits } = leafOf(h);
+      return [h.id, renderToStaticMarkup(createElement(LeafFigure, { form, sits, name: h.name }))];
+    }),
+  );
+  it('are drawn of numbers alone, within their square, and small enough for a page of them', () => {
+    for (const [id, svg] of drawn) {
+      expect([id, /NaN|undefined|Infinity/.test(svg)]).toEqual([id, false]);
+      expect([id, svg.length < 8000]).toEqual([id, true]);
+      const far = [...svg.matchAll(/-?\d+(?:\.\d+)?/g)].map(Number).filter((n) => Math.abs(n) > 220);
+      expect([id, far]).toEqual([id, []]);
+    }
+  });
+  it('differ where their forms do: an elm from a lime, a white oak from a red one, two needles from five', () => {
+    const differs = (a: string, b: string) =>
+      drawn.get(a)!.replace(/aria-label="[^"]*"/, '') !== drawn.get(b)!.replace(/aria-label="[^"]*"/, '');
+    for (const [a, b] of [
+      ['wych-elm', 'small-leaved-lime'],
+      ['pedunculate-oak', 'red-oak'],
+      ['scots-pine', 'white-pine'],
+      ['common-ash', 'horse-chestnut'],
+      ['norway-spruce', 'silver-fir'],
+    ] as const)
+      expect([a, b, differs(a, b)]).toEqual([a, b, true]);
+    expect(differs('wych-elm', 'field-elm')).toBe(false);
+  });
+  it('say how they sit on the shoot to whoever hears the page', () =>
+    expect(drawn.get('common-ash')).toContain('aria-label="Leaf of Common ash, in opposite pairs"'));
+});
+
+it('the year of a trouble: a row for each stage, its words, its days to be heard, and what cannot be told', () => {
+  const svg = renderToStaticMarkup(
+    createElement(LifeFigure, {
+      life: [
+        { stage: 'infection', time: { by: 'stage', from: 7, to: 71 } },
+        { stage: 'symptoms', time: { by: 'months', from: 5, to: 9 } },
+      ],
+      bars: [{ stage: 'symptoms', first: '2027-05-01', last: '2027-09-30' }],
+      from: '2027-01-01',
+      to: '2027-12-31',
+      today: '2027-06-01',
+      south: false,
+      heat: new Map(),
+    }),
+  );
+  expect(svg).toContain('aria-label="shows: 1 May – 30 Sep 2027"');
+  expect(svg).toContain('aria-label="can infect: its days cannot be told here"');
+  expect(svg).toContain('green tip to fruit set');
+  expect(svg).not.toMatch(/NaN/);
 });

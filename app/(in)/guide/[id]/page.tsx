@@ -8,6 +8,7 @@ import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { finder } from '@/commands/facts/diagnosis';
 import { heatModels } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
+import { firmnessOf, type Firmness } from '@/knowledge/beside/firmness';
 import { stationFor } from '@/app/_server/station';
 import { knowledgeFor } from '@/app/_server/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
@@ -22,6 +23,11 @@ import type { Beside } from '@/core/diagnose/beside-schema';
 import { LIFE_WORDS, lifeTimeWords, timedWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
 
+const FIRM_WORDS: Record<Firmness, string> = {
+  'well studied': 'Well studied',
+  'usual practice': 'Usual practice, few trials',
+  'little known': 'Little known',
+};
 /** What the sums of heat that ship bring about. */
 const HEAT = new Map(heatModels.map((m) => [m.id, m.what]));
 
@@ -45,6 +51,7 @@ export default async function Page({
   const { life, enemies, replanting, winters, eaten, wrong } = besideOf(c);
   const year = await lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, new Date());
   const south = year?.south ?? false;
+  const firmness = firmnessOf(id);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const hosts = knowledge.hosts.filter((h) => concerns(c.groups, h));
   const figures = [...new Set(signsOf(c).flatMap((s) => signs.get(s)?.figure ?? []))];
@@ -255,7 +262,10 @@ export default async function Page({
           </p>
         )}
       </Section>
-      <p className="mt-4 text-small text-ink-2">{c.basis}</p>
+      <p className="mt-4 text-small text-ink-2">
+        {c.id.startsWith('own-') ? '' : `${FIRM_WORDS[firmness.firm]}${firmness.why ? `: ${firmness.why}` : ''}. `}
+        {c.basis}
+      </p>
       {allows(v, 'edit the guide') && (
         <OverrideForm
           condition={c.id}
