@@ -55,7 +55,7 @@ describe('the year of a host', () => {
   });
   it('says nothing where nobody has said where it stands, nor of a host of which nobody can say how it grows', () => {
     expect(yearOf('wych-elm', null, 'UTC')).toEqual({ stages: [], heat: [] });
-    expect(yearOf('holly', 47, 'UTC').stages).toEqual([]);
+    expect(yearOf('mango', 47, 'UTC').stages).toEqual([]);
   });
   it('what was seen this season stands in it, and is learned for the next; of another host it says nothing', () => {
     const plain = of(yearOf('wych-elm', 47, 'Europe/Berlin'), 19)[1]!;
