@@ -245,7 +245,7 @@ test('the guide: searched, corrected by an arborist, and refused what would leav
   await page.getByLabel('From what we saw').fill('Forty limes at the hospital');
   await page.getByRole('button', { name: 'Keep our word on it' }).click();
   await expect(page.getByText('Kept. The ranking uses it from now on.')).toBeVisible();
-  await page.goto('/guide/new');
+  await page.goto('/guide/new?what=condition');
   await expect(page.getByText('Black (sooty) mould: Dead twigs through the crown, rare')).toBeVisible();
   await page.getByLabel('The entry, as JSON').fill('{"id": "mine"}');
   await page.getByLabel('What it rests on').fill('A hunch');
