@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { programmes } from '@/knowledge';
+import { hosts, programmes } from '@/knowledge';
 import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test, openQuayRound } from './hands';
 
 /** Every address that the application answers, from its own folders: a new one is tried without anybody thinking of it. */
@@ -46,6 +46,13 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   expect(await kept.json()).toMatchObject({ ok: true });
   expect((await page.request.get(`/season/programmes/${own.key}`)).status()).toBe(200);
 
+  const elm = { ...hosts.find((h) => h.id === 'wych-elm')!, id: 'own-walled-elm', name: 'Elm behind the wall' };
+  const host = await page.request.post('/api/v1/commands/keep-own', {
+    data: { id: crypto.randomUUID(), kind: 'host', text: JSON.stringify(elm), note: 'for this journey' },
+  });
+  expect(await host.json()).toMatchObject({ ok: true });
+  expect((await page.request.get(`/guide/hosts/${elm.id}`)).status()).toBe(200);
+
   const { round, mix: toMix } = await openQuayRound(page);
   await page.goto(toMix);
   await page.getByRole('button', { name: 'Mixed' }).click();
@@ -62,6 +69,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
     '/book/[id]': last(record),
     '/season/programmes/laid/[id]': last(laid!),
     '/season/programmes/[key]': own.key,
+    '/guide/hosts/[id]': elm.id,
     '/shelf/labels/[id]': last(label),
     '/api/labels/[id]': last(label),
     '/api/grounds/[id]': last(place),
@@ -79,6 +87,8 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
     const path = route.replace(/\[(id|key)\]/, ids[known!]!);
     expect([path, (await other.request.get(path)).status()]).toEqual([path, 404]);
   }
+  // As a file nobody takes along what is another’s.
+  expect(await (await other.request.get('/api/knowledge')).text()).not.toContain(elm.name);
   const csv = await (await other.request.get(`/api/trees.csv?place=${place.split('/').pop()}`)).text();
   expect(csv.trim().split('\r\n')).toHaveLength(1);
   const photo = await other.request.post(`/api/photos?id=${crypto.randomUUID()}&tree=${tree}`, {
