@@ -120,7 +120,12 @@ function RibbonTable({ rows, loaded }: { rows: readonly YearRow[]; loaded: { fro
   const [most, setMost] = useState(TABLE_ROWS);
   const lines = open ? linesOf(rows, loaded) : [];
   return (
-    <details className="mt-1" onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details
+      className="mt-1"
+      // Whoever pressed before the page had its script has opened it all the same.
+      ref={(d) => void (d?.open && setOpen(true))}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+    >
       <summary className="min-h-hand font-semibold">The same as a table</summary>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The year as a table">
         <table className="figures w-full text-[0.9375rem]">

@@ -26,6 +26,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
     <details
       className="mt-4 border-t border-line"
       open={form.barkLoss.length + form.anchors.length + form.targets.length > 0 || undefined}
+      ref={(d) => void (d?.open && setOpen(true))}
       onToggle={(e) => setOpen(e.currentTarget.open)}
     >
       <summary className="min-h-hand py-3 font-bold">Bark loss, main roots, and what stands within its reach</summary>
