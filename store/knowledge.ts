@@ -26,19 +26,30 @@ export const addEntry = (scope: Scope, e: { id: string; kind: OwnKind; key: stri
       on conflict (id) do nothing`,
   );
 
-/** Whether a tree, a look, a verdict, a plan or a record names an own entry. */
+/** Whether a tree, a look, a verdict, a plan, a label of the shelf or a programme names an own entry. */
 export const ownInUse = (scope: Scope, kind: AddedKind, key: string): Promise<boolean> =>
   within(scope, async (tx) => {
+    const { outfitId } = scope;
     const uses = {
-      host: tx`select from tree where outfit_id = ${scope.outfitId} and host_id = ${key}`,
-      sign: tx`select from finding where outfit_id = ${scope.outfitId} and sign_id = ${key}`,
+      host: tx`select from tree where outfit_id = ${outfitId} and host_id = ${key}`,
+      sign: tx`select from finding where outfit_id = ${outfitId} and sign_id = ${key}`,
       condition: tx`
-        select from verdict where outfit_id = ${scope.outfitId} and condition_id = ${key}
+        select from verdict where outfit_id = ${outfitId} and condition_id = ${key}
         union all
-        select from plan where outfit_id = ${scope.outfitId} and condition_id = ${key}`,
-      work: tx`select from work_plan where outfit_id = ${scope.outfitId} and work_id = ${key}`,
+        select from plan where outfit_id = ${outfitId} and condition_id = ${key}
+        union all
+        select from work_plan where outfit_id = ${outfitId} and condition_id = ${key}
+        union all
+        select from others_applied where outfit_id = ${outfitId} and condition_id = ${key}`,
+      work: tx`select from work_plan where outfit_id = ${outfitId} and work_id = ${key}`,
     };
-    const [row] = await tx<{ used: boolean }[]>`select exists (${uses[kind]}) as used`;
+    // Labels and programmes name hosts, conditions and works within what is written.
+    const written = tx`
+      select from label where outfit_id = ${outfitId} and strpos(data::text, ${`"${key}"`}) > 0
+      union all
+      select from knowledge_entry
+      where outfit_id = ${outfitId} and kind = 'programme' and strpos(data::text, ${`"${key}"`}) > 0`;
+    const [row] = await tx<{ used: boolean }[]>`select exists (${uses[kind]} union all ${written}) as used`;
     return row!.used;
   });
 
