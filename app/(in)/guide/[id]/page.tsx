@@ -1,12 +1,12 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import type { Condition } from '@/core/diagnose/knowledge';
-import { concerns, signsOf } from '@/core/diagnose/reading';
+import type { Condition, Host } from '@/core/diagnose/knowledge';
+import { commonOn, concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
-import { inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
+import { COMMON_WORDS, inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
+import { COMMON_TITLES } from '../common';
 import { finder } from '@/commands/facts/diagnosis';
-import { heatModels } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import { firmnessOf, type Firmness } from '@/knowledge/beside/firmness';
 import { stationFor } from '@/app/_server/station';
@@ -15,22 +15,16 @@ import { allows, viewer } from '@/app/_server/viewer';
 import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
-import { lifeYear, type LifeYear } from '@/views/life';
-import { LifeFigure } from '@/ui/figures/life';
-import { figure } from '@/core/units/units';
-import { INFECTIONS, type Infection } from '@/core/season/infections';
-import type { Beside } from '@/core/diagnose/beside-schema';
-import { LIFE_WORDS, lifeTimeWords, timedWords } from '@/ui/season-words';
+import { lifeYear } from '@/views/life';
+import { lifeTimeWords, timedWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
+import { HEAT, ThroughTheYear } from './year';
 
 const FIRM_WORDS: Record<Firmness, string> = {
   'well studied': 'Well studied',
   'usual practice': 'Usual practice, few trials',
   'little known': 'Little known',
 };
-/** What the sums of heat that ship bring about. */
-const HEAT = new Map(heatModels.map((m) => [m.id, m.what]));
-
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
   const { knowledge } = await knowledgeFor(await viewer());
   return { title: finder(knowledge)((await params).id)?.name ?? 'Field guide' };
@@ -120,21 +114,17 @@ export default async function Page({
           </section>
           <section>
             <h2 className="text-body">Hosts</h2>
-            <p className="text-[0.9375rem]">
-              {c.groups.length === 0
-                ? 'Every tree.'
-                : hosts.map((h, i) => [
-                    i > 0 && ', ',
-                    h.unlisted ? (
-                      h.name.toLowerCase()
-                    ) : (
-                      <Link key={h.id} href={`/guide/hosts/${h.id}`} className="underline underline-offset-3">
-                        {h.name.toLowerCase()}
-                      </Link>
-                    ),
-                  ])}
-              {c.worseOn.length > 0 && ` Worst on ${c.worseOn.join(', ').replace(/-/g, ' ')}.`}
-            </p>
+            {c.groups.length === 0 && <p className="text-[0.9375rem]">Every tree.</p>}
+            {COMMON_WORDS.map((often) => (
+              <HostList
+                key={often}
+                title={c.commonOn ? COMMON_TITLES[often] : null}
+                hosts={c.groups.length ? hosts.filter((h) => commonOn(c, h) === often) : []}
+              />
+            ))}
+            {c.worseOn.length > 0 && (
+              <p className="text-[0.9375rem]">Worst on {c.worseOn.join(', ').replace(/-/g, ' ')}.</p>
+            )}
           </section>
         </>
       }
@@ -278,75 +268,22 @@ export default async function Page({
   );
 }
 
-/** What it does in which weeks, at a place of one's own, and what the winter before changed. */
-function ThroughTheYear({
-  life,
-  year,
-  winters,
-  id,
-}: Pick<Beside, 'life' | 'winters'> & { year: LifeYear | null; id: string }) {
+/** Hosts by name, each leading to its page; under how common it is there, where that differs. */
+function HostList({ title, hosts }: { title: string | null; hosts: readonly Host[] }) {
+  if (!hosts.length) return null;
   return (
-    <Section
-      title="Through the year"
-      aside={year ? `on ${year.host.name.toLowerCase()}, at ${year.place.name}` : 'by stages of the host'}
-    >
-      {year ? (
-        <LifeFigure life={life} bars={year.spans} heat={HEAT} {...year} />
-      ) : (
-        <dl>
-          {life.map((l, i) => (
-            <Fact key={i} name={LIFE_WORDS[l.stage]}>
-              {lifeTimeWords(l.time, false, HEAT)}
-            </Fact>
-          ))}
-        </dl>
-      )}
-      {year?.waits.map((m) => (
-        <p key={m.id} className="mt-2 text-[0.9375rem]">
-          <b className="inline-block first-letter:uppercase">{m.what}</b> is counted from: {m.from}. Nobody has noted it
-          there this season.{' '}
-          <Link href={`/season?place=${year.place.id}`} className="underline underline-offset-3">
-            Note it
+    <p className="py-1 text-[0.9375rem]">
+      {title && <b className="block">{title} on</b>}
+      {hosts.map((h, i) => [
+        i > 0 && ', ',
+        h.unlisted ? (
+          h.name.toLowerCase()
+        ) : (
+          <Link key={h.id} href={`/guide/hosts/${h.id}`} className="underline underline-offset-3">
+            {h.name.toLowerCase()}
           </Link>
-        </p>
-      ))}
-      {heatModels
-        .filter((m) => m.condition === id)
-        .map((m) => (
-          <p key={m.id} className="mt-2 text-[0.9375rem]">
-            <b className="inline-block first-letter:uppercase">{m.what}:</b> {figure(m.sum, 4)} degree-days above{' '}
-            {m.baseC} °C{m.ceilingC ? `, below ${m.ceilingC} °C` : ''}, from{' '}
-            {m.from === 'new year' ? 'the new year' : m.from}. <span className="text-small text-ink-2">{m.basis}</span>
-          </p>
-        ))}
-      {id in INFECTIONS && (
-        <p className="mt-2 text-[0.9375rem]">
-          <b>Infections</b> are told from the weather of each place under Season.{' '}
-          <span className="text-small text-ink-2">{INFECTIONS[id as Infection].basis}</span>
-        </p>
-      )}
-      {winters?.hard && (
-        <p className="mt-2">
-          <b>After a hard winter:</b> {winters.hard}
-        </p>
-      )}
-      {winters?.mild && (
-        <p className="mt-1">
-          <b>After a mild one:</b> {winters.mild}
-        </p>
-      )}
-      {year && year.places.length > 1 && (
-        <form action={`/guide/${id}`} className="mt-3 flex flex-wrap gap-3 print:hidden">
-          <select name="place" aria-label="Place" defaultValue={year.place.id} className="box w-auto max-w-full">
-            {year.places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-          <button className="press">Show it there</button>
-        </form>
-      )}
-    </Section>
+        ),
+      ])}
+    </p>
   );
 }

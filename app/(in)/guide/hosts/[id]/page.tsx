@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { COMMON_WORDS } from '@/core/diagnose/words';
+import { COMMON_TITLES } from '../../common';
 import { commonOn, concerns } from '@/core/diagnose/reading';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { stagesOf } from '@/core/season/growth';
@@ -12,13 +13,6 @@ import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 
 const BEES = { no: 'leave it', yes: 'visit it', strongly: 'live on it' } as const;
-/** How common, as a heading. */
-const COMMON_TITLES: Record<(typeof COMMON_WORDS)[number], string> = {
-  very: 'Very often',
-  often: 'Often',
-  'now and then': 'Now and then',
-  rare: 'Seldom',
-};
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
   await viewer();
