@@ -1,5 +1,6 @@
 import { stockAmong } from '@/commands/facts/batches';
 import { spotOf } from '@/commands/facts/diagnosis';
+import { entriesOf } from '@/commands/facts/knowledge';
 import { yearOf } from '@/commands/facts/season';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import type { HeldTree, SheetFacts } from '@/commands/facts/waiting-tree';
@@ -11,7 +12,6 @@ import { batchesAbout, takenFrom } from '@/store/batches';
 import { hangingNow } from '@/store/hanging';
 import { dayView } from './day';
 import type { HeldDay } from '@/commands/facts/waiting-day';
-import { ownEntries } from '@/store/knowledge';
 import { getPlans } from '@/store/plans';
 import { besideSheets } from '@/store/sheets';
 import { heldBy, listLots } from '@/store/shelf';
@@ -29,7 +29,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
     const open = tree.plans.filter((p) => p.state === 'open').map((p) => p.id);
     const [finds, entries, held, alike, row, year, { arrival, hands, hung }, plans, lots, mixes] = await Promise.all([
       findsNear(viewer, tree),
-      viewer.ownEntries ? ownEntries(viewer) : [],
+      entriesOf(viewer),
       heldBy(viewer),
       alikeTrees(viewer, tree),
       rowTrees(viewer, tree),
@@ -49,7 +49,7 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
     return {
       tree,
       finds,
-      entries: [...entries],
+      entries,
       held,
       alike: [...alike],
       row,
@@ -70,7 +70,7 @@ export const heldDayView = (viewer: Viewer, id: string, now: Date, station: Stat
     const plans = new Set(day.stops.flatMap((s) => s.items.map((i) => i.id)));
     const [hanging, entries, taken] = await Promise.all([
       hangingNow(viewer),
-      viewer.ownEntries ? ownEntries(viewer) : [],
+      entriesOf(viewer),
       takenFrom(
         viewer,
         day.batches.map((b) => b.id),
@@ -78,7 +78,7 @@ export const heldDayView = (viewer: Viewer, id: string, now: Date, station: Stat
     ]);
     return {
       day,
-      entries: [...entries],
+      entries,
       hung: hanging.filter((h) => plans.has(h.planId)),
       taken: Object.fromEntries(groupBy(taken, (t) => t.batchId)),
     };

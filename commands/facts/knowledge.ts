@@ -1,5 +1,5 @@
 import { lastFew } from '@/core/diagnose/once';
-import { overlay, type Overlaid } from '@/core/diagnose/overlay';
+import { overlay, type Overlaid, type OwnEntry } from '@/core/diagnose/overlay';
 import { shipped } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { ownEntries } from '@/store/knowledge';
@@ -8,9 +8,13 @@ import { ownEntries } from '@/store/knowledge';
 const overlaid = lastFew<{ laid: Overlaid | null }>(50);
 const NOTHING_LAID = overlay(shipped, []);
 
+/** An outfit's own entries; nothing is asked of the database where it has written none. */
+export const entriesOf = async (v: Viewer): Promise<OwnEntry[]> =>
+  v.ownEntries === 0 ? [] : [...(await ownEntries(v))];
+
 /** What this outfit knows: what ships, with its own entries laid over it. */
 export async function knowledgeOf(v: Viewer): Promise<Overlaid> {
   if (v.ownEntries === 0) return NOTHING_LAID;
   const kept = overlaid(`${v.outfitId} ${v.ownEntries}`, () => ({ laid: null }));
-  return (kept.laid ??= overlay(shipped, await ownEntries(v)));
+  return (kept.laid ??= overlay(shipped, await entriesOf(v)));
 }

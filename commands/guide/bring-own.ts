@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
-import { command, digestOf, faultsOf, refuse, type Answer } from '@/commands/command';
-import { breaks } from '@/commands/guide/own-entry';
+import { command, digestOf, refuse, type Answer } from '@/commands/command';
+import { breaks, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';
 import { keyOf, ownFileSchema } from '@/core/diagnose/own-file';
@@ -17,21 +17,9 @@ export const bringOwn = command({
   schema: z.object({ id: uuid, text: z.string().max(2_000_000, 'A file may have 2 MB at most.') }),
   once: (x) => x.id,
   run: async ({ viewer }, { text }): Promise<Answer<{ added: number; newer: number; same: number }>> => {
-    let raw: unknown;
-    try {
-      raw = JSON.parse(text);
-    } catch {
-      return refuse('text', 'This is not JSON.');
-    }
-    const read = ownFileSchema.safeParse(raw);
-    if (!read.success)
-      return {
-        ok: false,
-        faults: faultsOf(read.error)
-          .slice(0, TOLD)
-          .map((f) => ({ path: `text.${f.path}`, sentence: `${f.path || 'the file'}: ${f.sentence}` })),
-      };
-    const { from, entries } = read.data;
+    const read = readSent(ownFileSchema, text, 'the file', TOLD);
+    if (!read.ok) return read;
+    const { from, entries } = read.value;
     const sent = entries.map((e) => ({ ...e, key: keyOf(e), version: 1 })) as (OwnEntry & { note: string })[];
     const names = sent.map((e) => `${e.kind} ${e.key}`);
     const twice = names.find((n, i) => names.indexOf(n) !== i);

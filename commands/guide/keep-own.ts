@@ -1,5 +1,5 @@
-import { command, faultsOf, refuse, type Answer } from '@/commands/command';
-import { breaks, note } from '@/commands/guide/own-entry';
+import { command, type Answer } from '@/commands/command';
+import { breaks, note, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { ADDED_KINDS, OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';
 import { addEntry, ownEntries } from '@/store/knowledge';
@@ -20,25 +20,13 @@ export const keepOwn = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer }, { id, kind, text, note: why }): Promise<Answer<{ key: string }>> => {
-    let raw: unknown;
-    try {
-      raw = JSON.parse(text);
-    } catch {
-      return refuse('text', 'This is not JSON.');
-    }
-    const read = OWN_SCHEMAS[kind].safeParse(raw);
-    if (!read.success)
-      return {
-        ok: false,
-        faults: faultsOf(read.error)
-          .slice(0, TOLD)
-          .map((f) => ({ path: `text.${f.path}`, sentence: `${f.path || 'entry'}: ${f.sentence}` })),
-      };
-    const entry = { kind, key: read.data.id, version: 1, data: read.data } as OwnEntry;
+    const read = readSent<z.ZodType<{ id: string }>>(OWN_SCHEMAS[kind], text, 'entry', TOLD);
+    if (!read.ok) return read;
+    const entry = { kind, key: read.value.id, version: 1, data: read.value } as OwnEntry;
     const faults = breaks(await ownEntries(viewer), [entry]);
     if (faults.length)
       return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
-    await addEntry(viewer, { id, kind, key: read.data.id, data: read.data, note: why });
-    return { ok: true, value: { key: read.data.id } };
+    await addEntry(viewer, { id, kind, key: read.value.id, data: read.value, note: why });
+    return { ok: true, value: { key: read.value.id } };
   },
 });

@@ -1,3 +1,4 @@
+import { faultsOf, refuse, type Answer } from '@/commands/command';
 import { faultsIn } from '@/core/diagnose/check';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { overlay, type OwnEntry } from '@/core/diagnose/overlay';
@@ -7,6 +8,32 @@ import { z } from 'zod';
 
 /** What an entry of one's own rests on. */
 export const note = z.string().trim().min(3, 'Say what it rests on.').max(500, 'At most 500 signs.');
+
+/**
+ * What was sent as JSON, read by its schema; or its first faults, each with its place after `text.`.
+ * @param whole what the whole of it is called, where a fault has no place within
+ * @param most faults told at once
+ */
+export function readSent<S extends z.ZodType>(
+  schema: S,
+  text: string,
+  whole: string,
+  most: number,
+): Answer<z.output<S>> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return refuse('text', 'This is not JSON.');
+  }
+  const read = schema.safeParse(raw);
+  if (read.success) return { ok: true, value: read.data };
+  const told = faultsOf(read.error).slice(0, most);
+  return {
+    ok: false,
+    faults: told.map((f) => ({ path: `text.${f.path}`, sentence: `${f.path || whole}: ${f.sentence}` })),
+  };
+}
 
 const sameEntry = (a: OwnEntry, b: OwnEntry) => a.kind === b.kind && a.key === b.key;
 

@@ -4,7 +4,9 @@ import { timedSchema } from '../season/timed-schema';
 import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
-const id = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
+/** What an entry is called within: small letters, figures, hyphens. */
+export const entryId = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
+const id = entryId;
 const text = z.string().trim().min(2).max(700);
 const month = z.number().int().min(1).max(12);
 

@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import { OPTION_METHODS } from '../diagnose/knowledge';
+import { entryId, OPTION_METHODS } from '../diagnose/knowledge';
 
 const text = z.string().trim().min(2, 'Say it in two signs at least.').max(300, 'At most 300 signs.');
 /** How many of a thing, as it is said: “1”, “2 m”. */
 const amount = z.string().trim().min(1, 'Say how many.').max(40, 'At most 40 signs.');
-const id = z.string().regex(/^[a-z0-9-]{2,60}$/, 'small letters, figures and hyphens');
 const month = z.number().int().min(1).max(12);
 
 /**
@@ -12,11 +11,11 @@ const month = z.number().int().min(1).max(12);
  * looks again. What is put on a tree is a product and needs a label; this is for hands and tools.
  */
 export const ownWorkSchema = z.strictObject({
-  id: id.refine((x) => x.startsWith('own-'), 'the id of an own work begins with "own-"'),
+  id: entryId.refine((x) => x.startsWith('own-'), 'the id of an own work begins with "own-"'),
   name: text,
   method: z.enum(OPTION_METHODS),
   /** Conditions that it is for; empty for all to which its method is offered. */
-  conditions: z.array(id).max(40).default([]),
+  conditions: z.array(entryId).max(40).default([]),
   /** What is counted on a tree, in one word, and how many there usually are. */
   counted: z.strictObject({ what: text, usual: z.number().int().min(1).max(500) }),
   steps: z.array(text).min(1, 'Say what is done.').max(12),

@@ -38,9 +38,9 @@ export interface WorkFacts {
   zoneSchool: RootZoneSchool;
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
-  /** Closed seasons for cutting, from the region profile. */
   /** Works of the outfit's own, beside those that ship. */
   ownWorks?: readonly OwnWork[];
+  /** Closed seasons for cutting, from the region profile. */
   closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string; diseaseCuts?: boolean }[];
   region: string;
 }

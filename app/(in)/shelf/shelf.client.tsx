@@ -1,6 +1,6 @@
 'use client';
 
-import { FormFaults } from '@/ui/controls/controls';
+import { FilePress, FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringLabel, signLabel } from './actions';
@@ -28,8 +28,7 @@ export function CheckLabel({ labelId, name }: { labelId: string; name: string })
 export function LabelFile() {
   const { busy, faults, setFaults, send } = useSend(bringLabel);
   const said = useSaid();
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     if (file.size > 400_000)
       return setFaults([{ path: 'label', sentence: `${file.name} is too large for a label (400 kB at most).` }]);
     send({ text: await file.text() }, ({ name, version }) =>
@@ -38,15 +37,12 @@ export function LabelFile() {
   };
   return (
     <div className="mt-2">
-      <label className="press w-full has-focus-visible:outline-3 has-focus-visible:outline-slate">
-        {busy ? 'Reading …' : 'Bring a label in'}
-        <input
-          type="file"
-          accept="application/json,.json"
-          className="sr-only"
-          onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))}
-        />
-      </label>
+      <FilePress
+        label={busy ? 'Reading …' : 'Bring a label in'}
+        accept="application/json,.json"
+        className="w-full"
+        onFile={(file) => void open(file)}
+      />
       <FormFaults faults={faults} />
     </div>
   );

@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { FormFaults, TextArea, TextField } from '@/ui/controls/controls';
+import { TextArea } from '@/ui/controls/controls';
 import { useKeepOwn } from './keep.client';
+import { OwnForm } from './own-form.client';
 
 /** A condition of one's own: a copy of one that ships, changed; the whole of an entry, as it is published. */
 export function OwnCondition({
@@ -17,7 +18,7 @@ export function OwnCondition({
 }) {
   const [text, setText] = useState(begin.text);
   const [note, setNote] = useState('');
-  const { busy, faults, keep } = useKeepOwn('condition');
+  const own = useKeepOwn('condition');
   return (
     <>
       <form action={onBegin} className="flex flex-wrap items-end gap-3">
@@ -34,35 +35,18 @@ export function OwnCondition({
         </label>
         <button className="press">Take its entry</button>
       </form>
-      <form
-        noValidate
-        className="mt-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep(text, note, () => setNote(''));
-        }}
-      >
-        <FormFaults faults={faults} known={['note']} />
-        <TextArea
-          label="The entry, as JSON"
-          path="entry"
-          hint="Its id begins with “own-”. Life through the year, enemies, winters and wrong treatments stand under “beside”."
-          rows={18}
-          value={text}
-          onChange={setText}
-        />
-        <TextField
-          label="What it rests on"
-          path="note"
-          faults={faults}
-          value={note}
-          onChange={setNote}
-          maxLength={500}
-        />
-        <button className="press press-main" disabled={busy}>
-          Check and keep it
-        </button>
-      </form>
+      <div className="mt-4">
+        <OwnForm own={own} note={note} onNote={setNote} onKeep={() => own.keep(text, note, () => setNote(''))}>
+          <TextArea
+            label="The entry, as JSON"
+            path="entry"
+            hint="Its id begins with “own-”. Life through the year, enemies, winters and wrong treatments stand under “beside”."
+            rows={18}
+            value={text}
+            onChange={setText}
+          />
+        </OwnForm>
+      </div>
     </>
   );
 }

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AddedKind } from '@/core/diagnose/overlay';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FilePress, FormFaults, TextField } from '@/ui/controls/controls';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringOwn, takeBackOwn } from '../actions';
@@ -16,27 +16,20 @@ export function BringEntries() {
   const { busy, faults, send } = useSend(bringOwn, made);
   return (
     <div className="no-print">
-      <label className="press cursor-pointer">
-        {busy ? 'Reading …' : 'Bring in a file'}
-        <input
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          disabled={busy}
-          onChange={(e) => {
-            const [file] = e.target.files ?? [];
-            e.target.value = '';
-            if (!file) return;
-            void file.text().then((text) =>
-              send({ id: made.id, text }, ({ added, newer, same }) => {
-                made.renew();
-                said({ sentence: `${added} new, ${newer} newer, ${same} as they were.` });
-                router.refresh();
-              }),
-            );
-          }}
-        />
-      </label>
+      <FilePress
+        label={busy ? 'Reading …' : 'Bring in a file'}
+        accept=".json,application/json"
+        disabled={busy}
+        onFile={(file) =>
+          void file.text().then((text) =>
+            send({ id: made.id, text }, ({ added, newer, same }) => {
+              made.renew();
+              said({ sentence: `${added} new, ${newer} newer, ${same} as they were.` });
+              router.refresh();
+            }),
+          )
+        }
+      />
       <FormFaults faults={faults} />
     </div>
   );

@@ -2,9 +2,10 @@
 
 import { ownKey } from '@/core/settings/own-key';
 import type { Host } from '@/core/diagnose/knowledge';
-import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft } from '@/ui/controls/use.client';
 import { useKeepOwn } from './keep.client';
+import { OwnForm } from './own-form.client';
 
 /** What a host takes over from one that ships. */
 export type LikeHost = Pick<
@@ -21,17 +22,20 @@ const BEES = [
 /** A host of one's own: what it is called, which one it is like, and how it is known in the field. */
 export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
   const [form, setForm] = useDraft('own-host', EMPTY);
-  const { busy, faults, keep } = useKeepOwn('host');
+  const own = useKeepOwn('host');
+  const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
   const like = hosts.find((h) => h.id === form.like);
   const field = (key: 'name' | 'latin' | 'first' | 'second', label: string, path: string) => (
     <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
+    <OwnForm
+      own={own}
+      known={['text.name', 'text.latin', 'text.key.0', 'text.key.1', 'text.groups', 'text.growsLike']}
+      note={form.note}
+      onNote={(note) => set({ note })}
+      onKeep={() =>
         keep(
           {
             ...(like ?? { growthCmPerYear: 1, largestCm: 100, evergreen: false }),
@@ -46,13 +50,9 @@ export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
           },
           form.note,
           () => setForm(EMPTY),
-        );
-      }}
+        )
+      }
     >
-      <FormFaults
-        faults={faults}
-        known={['text.name', 'text.latin', 'text.key.0', 'text.key.1', 'text.groups', 'text.growsLike', 'note']}
-      />
       {field('name', 'What it is called', 'text.name')}
       {field('latin', 'Latin name', 'text.latin')}
       <SelectField
@@ -82,17 +82,6 @@ export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
       </div>
       {field('first', 'What confirms it in the field', 'text.key.0')}
       {field('second', 'And what else', 'text.key.1')}
-      <TextField
-        label="What it rests on"
-        path="note"
-        faults={faults}
-        value={form.note}
-        onChange={(note) => set({ note })}
-        maxLength={500}
-      />
-      <button className="press press-main" disabled={busy}>
-        Check and keep it
-      </button>
-    </form>
+    </OwnForm>
   );
 }

@@ -2,9 +2,10 @@
 
 import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
 import { ownKey } from '@/core/settings/own-key';
-import { FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft } from '@/ui/controls/use.client';
 import { useKeepOwn } from './keep.client';
+import { OwnForm } from './own-form.client';
 
 const EMPTY = {
   words: '',
@@ -28,16 +29,19 @@ const NAMED = 40;
 /** A sign of one's own: where it is, how it looks, and how often it is there without meaning anything. */
 export function OwnSign({ groups }: { groups: readonly { value: string; name: string }[] }) {
   const [form, setForm] = useDraft('own-sign', EMPTY);
-  const { busy, faults, keep } = useKeepOwn('sign');
+  const own = useKeepOwn('sign');
+  const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
-  const field = (key: 'words' | 'worst' | 'danger' | 'note', label: string, path: string) => (
+  const field = (key: 'words' | 'worst' | 'danger', label: string, path: string) => (
     <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
+    <OwnForm
+      own={own}
+      known={['text.words', 'text.worst', 'text.danger', 'text.groups']}
+      note={form.note}
+      onNote={(note) => set({ note })}
+      onKeep={() =>
         keep(
           {
             id: ownKey(form.words.slice(0, NAMED)),
@@ -51,10 +55,9 @@ export function OwnSign({ groups }: { groups: readonly { value: string; name: st
           },
           form.note,
           () => setForm(EMPTY),
-        );
-      }}
+        )
+      }
     >
-      <FormFaults faults={faults} known={['text.words', 'text.worst', 'text.danger', 'text.groups', 'note']} />
       {field('words', 'How it looks, in the field', 'text.words')}
       {field('worst', 'What the most of it looks like', 'text.worst')}
       <SelectField
@@ -87,10 +90,6 @@ export function OwnSign({ groups }: { groups: readonly { value: string; name: st
         </Tick>
       </div>
       {field('danger', 'What it means for whoever stands below (may stay empty)', 'text.danger')}
-      {field('note', 'What it rests on', 'note')}
-      <button className="press press-main" disabled={busy}>
-        Check and keep it
-      </button>
-    </form>
+    </OwnForm>
   );
 }

@@ -2,9 +2,10 @@
 
 import { ownKey } from '@/core/settings/own-key';
 import { monthName } from '@/core/season/months';
-import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft } from '@/ui/controls/use.client';
 import { useKeepOwn } from './keep.client';
+import { OwnForm } from './own-form.client';
 
 const EMPTY = {
   name: '',
@@ -37,9 +38,10 @@ type Named = readonly { value: string; name: string }[];
 /** A work of one's own, for hands and tools: what is put on a tree is a product, and has a label. */
 export function OwnWork({ methods, conditions }: { methods: Named; conditions: Named }) {
   const [form, setForm] = useDraft('own-work', EMPTY);
-  const { busy, faults, keep } = useKeepOwn('work');
+  const own = useKeepOwn('work');
+  const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
-  type Text = Exclude<keyof typeof EMPTY, 'cuts'>;
+  type Text = Exclude<keyof typeof EMPTY, 'cuts' | 'note'>;
   const field = (key: Text, label: string, path: string, hint?: string) => (
     <TextField
       label={label}
@@ -72,10 +74,15 @@ export function OwnWork({ methods, conditions }: { methods: Named; conditions: N
     />
   );
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
+    <OwnForm
+      own={own}
+      known={[
+        ...['text.name', 'text.method', 'text.conditions', 'text.counted.what', 'text.counted.usual', 'text.steps'],
+        ...['text.take', 'text.before', 'text.minutes.once', 'text.minutes.each', 'text.again'],
+      ]}
+      note={form.note}
+      onNote={(note) => set({ note })}
+      onKeep={() =>
         keep(
           JSON.stringify({
             id: ownKey(form.name),
@@ -94,16 +101,9 @@ export function OwnWork({ methods, conditions }: { methods: Named; conditions: N
           }),
           form.note,
           () => setForm(EMPTY),
-        );
-      }}
+        )
+      }
     >
-      <FormFaults
-        faults={faults}
-        known={[
-          ...['text.name', 'text.method', 'text.conditions', 'text.counted.what', 'text.counted.usual', 'text.steps'],
-          ...['text.take', 'text.before', 'text.minutes.once', 'text.minutes.each', 'text.again', 'note'],
-        ]}
-      />
       {field('name', 'What it is called', 'text.name')}
       <div className="grid gap-x-5 desk:grid-cols-2">
         {select('method', 'What kind of work', 'text.method', methods)}
@@ -135,10 +135,6 @@ export function OwnWork({ methods, conditions }: { methods: Named; conditions: N
           It cuts living wood: closed seasons hold
         </Tick>
       </div>
-      {field('note', 'What it rests on', 'note')}
-      <button className="press press-main" disabled={busy}>
-        Check and keep it
-      </button>
-    </form>
+    </OwnForm>
   );
 }
