@@ -1,6 +1,6 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from '@/core/diagnose/knowledge';
 import { onceEach } from '@/core/diagnose/once';
-import { concerns } from '@/core/diagnose/reading';
+import { concerns, groupsOf } from '@/core/diagnose/reading';
 import { ownNow } from '@/core/own';
 import { conditions } from './conditions';
 import { heatModels } from './heat';
@@ -41,7 +41,7 @@ export const findHost = (id: string): Host | null => shippedHost(id) ?? ownNow()
 /** Every host, those of the outfit that asks among them. */
 export const hostsNow = (): readonly Host[] => joined(hosts, ownNow().hosts);
 /** Every host and every group of hosts, by id. */
-export const hostGroups = (): Set<string> => new Set(hostsNow().flatMap((h) => [h.id, ...h.groups]));
+export const hostGroups = (): Set<string> => groupsOf(hostsNow());
 /** The Latin name of a host; null for what stands for every tree without an entry. */
 export const latinOf = (hostId: string): string | null => {
   const host = findHost(hostId);

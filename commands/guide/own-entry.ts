@@ -1,6 +1,7 @@
 import { faultsOf, refuse, type Answer } from '@/commands/command';
 import { faultsIn } from '@/core/diagnose/check';
 import type { Knowledge } from '@/core/diagnose/knowledge';
+import { groupsOf } from '@/core/diagnose/reading';
 import { overlay, type OwnEntry } from '@/core/diagnose/overlay';
 import { WORKS } from '@/core/work/works';
 import { shipped } from '@/knowledge';
@@ -39,7 +40,7 @@ const sameEntry = (a: OwnEntry, b: OwnEntry) => a.kind === b.kind && a.key === b
 
 /** What hosts and works of an outfit's own name and is not there. */
 function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[] {
-  const groups = new Set(shipped.hosts.flatMap((h) => [h.id, ...h.groups]));
+  const groups = groupsOf(shipped.hosts);
   const conditions = new Set(knowledge.conditions.map((c) => c.id));
   return entries.flatMap((e): string[] => {
     if (e.data === null) return [];

@@ -1,5 +1,5 @@
 import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
-import { concerns, oftenOf, signsOf } from './reading';
+import { concerns, groupsOf, oftenOf, signsOf } from './reading';
 import { OFTEN, type Often } from './words';
 
 /** What every host of a group must have among its conditions. */
@@ -88,7 +88,7 @@ export function faultsIn(knowledge: Knowledge): string[] {
   const conditions = new Map(knowledge.conditions.map((c) => [c.id, c]));
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
   const tests = new Map(knowledge.tests.map((t) => [t.id, t]));
-  const groups = new Set(knowledge.hosts.flatMap((h) => [h.id, ...h.groups]));
+  const groups = groupsOf(knowledge.hosts);
   for (const [name, list] of Object.entries({
     host: knowledge.hosts,
     sign: knowledge.signs,

@@ -22,6 +22,9 @@ export function commonOn(c: Pick<Condition, 'common' | 'commonOn'>, host: Pick<H
   const own = Object.entries(c.commonOn ?? {}).find(([group]) => concerns([group], host));
   return own?.[1] ?? c.common;
 }
+/** Every host and every group of hosts, by id: what an entry may name as what it is meant for. */
+export const groupsOf = (hosts: readonly Pick<Host, 'id' | 'groups'>[]): Set<string> =>
+  new Set(hosts.flatMap((h) => [h.id, ...h.groups]));
 /** Whether something meant for groups of hosts concerns this host. */
 export const concerns = (groups: readonly string[], host: Pick<Host, 'id' | 'groups'>): boolean =>
   groups.length === 0 || groups.some((g) => g === host.id || host.groups.includes(g));

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { clockWords, isWrong } from '@/core/phone/clock';
-import { FormFaults, type FormFault } from '@/ui/controls/controls';
+import { FilePress, FormFaults, type FormFault } from '@/ui/controls/controls';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { heldPages } from '@/ui/phone/hold.client';
@@ -50,8 +50,7 @@ export function ThisPhone() {
     }
     said({ sentence: 'Carry the file to a phone or desk with signal; only the server can open it.' });
   };
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     setFaults([]);
     try {
       const answer = await fetch('/api/phone/handed', {
@@ -131,15 +130,12 @@ export function ThisPhone() {
             Hand over in a file
           </button>
         )}
-        <label className="press min-h-14 has-focus-visible:outline-3 has-focus-visible:outline-slate">
-          Take what another phone handed over
-          <input
-            type="file"
-            accept="application/json,.json"
-            className="sr-only"
-            onChange={(e) => void bring(e.target.files?.[0])}
-          />
-        </label>
+        <FilePress
+          label="Take what another phone handed over"
+          accept="application/json,.json"
+          className="min-h-14"
+          onFile={(file) => void bring(file)}
+        />
       </div>
       <FormFaults faults={faults} />
       <Section title="Held on this phone" aside={held ? size(held.reduce((a, h) => a + h.bytes, 0)) : ''}>

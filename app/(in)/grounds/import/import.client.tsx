@@ -16,7 +16,7 @@ import {
   type Units,
 } from '@/core/exchange/trees-csv';
 import { type UnitSystem } from '@/core/units/units';
-import { SelectField, TextField } from '@/ui/controls/controls';
+import { FilePress, SelectField, TextField } from '@/ui/controls/controls';
 import { sendList, type Sent } from './send';
 import { sheetsOf } from './sheets';
 import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';
@@ -89,10 +89,9 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
     setChosen({});
     setFile({ id: v7(), name, text, table, sheets });
   };
-  const open = async (f: File | undefined) => {
+  const open = async (f: File) => {
     setAnswer({ faults: [], written: null });
     setFile(null);
-    if (!f) return;
     if (f.size > 16_000_000)
       return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 16 MB at most. Split it.`);
     if (/\.xls[xm]$/i.test(f.name)) {
@@ -153,15 +152,12 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
         onChange={setPlace}
         options={[{ value: '', name: 'choose …' }, ...places]}
       />
-      <label className="press mb-3 has-focus-visible:outline-3 has-focus-visible:outline-slate">
-        {file ? `${file.name}: ${file.table.rows.length} rows. Choose another` : 'Choose the file'}
-        <input
-          type="file"
-          accept=".csv,.tsv,.tab,.txt,.xlsx,.xlsm,text/csv,text/tab-separated-values,text/plain"
-          className="sr-only"
-          onChange={(e) => void open(e.target.files?.[0]).then(() => (e.target.value = ''))}
-        />
-      </label>
+      <FilePress
+        label={file ? `${file.name}: ${file.table.rows.length} rows. Choose another` : 'Choose the file'}
+        accept=".csv,.tsv,.tab,.txt,.xlsx,.xlsm,text/csv,text/tab-separated-values,text/plain"
+        className="mb-3"
+        onFile={(f) => void open(f)}
+      />
       {sentence && (
         <p role="alert" className="mb-4 font-semibold text-madder">
           {sentence}

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
 import { ADDED_KINDS, type OwnEntry } from '@/core/diagnose/overlay';
+import { groupsOf } from '@/core/diagnose/reading';
 import { conditions, findCondition, findSign, hosts } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import { ownEntries } from '@/store/knowledge';
@@ -129,11 +130,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
       <h2 className="mb-3">A {what} of our own</h2>
       {what === 'host' && <OwnHost hosts={hosts.filter((h) => !h.unlisted).map(likeHost)} />}
       {what === 'sign' && (
-        <OwnSign
-          groups={[...new Set(hosts.flatMap((h) => [...h.groups, h.id]))]
-            .sort()
-            .map((g) => ({ value: g, name: g.replace(/-/g, ' ') }))}
-        />
+        <OwnSign groups={[...groupsOf(hosts)].sort().map((g) => ({ value: g, name: g.replace(/-/g, ' ') }))} />
       )}
       {what === 'work' && (
         <OwnWork methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))} conditions={byName(conditions)} />
