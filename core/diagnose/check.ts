@@ -42,6 +42,10 @@ const APART = 0.25;
 
 const duplicates = (ids: string[]) => ids.filter((x, i) => ids.indexOf(x) !== i);
 
+/** A time of repeating, a temperature or an amount, as somebody writes it. */
+const FIGURE =
+  /\d\s*(?:°|%|(?:days?|weeks?|hours?|min|g|kg|mL|L)\b)|\b(?:one|two|three|four|five|six|seven|ten|every|few|second|a)\b[^,;]{0,12}\b(?:days?|weeks?|fortnight|month)\b|\b(?:weekly|daily|fortnight|monthly)\b/i;
+
 type Base = Pick<Knowledge, 'signs' | 'tests'>;
 /** Signs and tests by id, once for a base: a check asks for them some hundred thousand times. */
 const indexes = new WeakMap<Base, { signs: Map<string, Sign>; tests: Map<string, QuickTest> }>();
@@ -125,6 +129,15 @@ export function faultsIn(knowledge: Knowledge): string[] {
       out.push(`condition ${c.id}: its deciding test does not say how often it comes out`);
     for (const x of [...c.drivers, ...c.followers, ...c.lookalikes])
       if (!conditions.has(x)) out.push(`condition ${c.id}: no condition ${x}`);
+    // They stand in the label or the work that carries the way out; written here too, the guide would say another figure one day.
+    for (const o of c.options)
+      for (const words of [o.what, o.when]) {
+        const figure = FIGURE.exec(words);
+        if (figure)
+          out.push(
+            `condition ${c.id}: “${words}”, ${o.method}, says ${figure[0]}: days, temperatures and amounts stand in the label or the work`,
+          );
+      }
     const on = knowledge.hosts.filter((h) => concerns(c.groups, h));
     if (!on.length) out.push(`condition ${c.id}: on no host`);
     for (const h of on) {

@@ -10,10 +10,14 @@ export interface Gnawers {
   /** Usual depth of snow, cm. */
   snow: Cm;
 }
+/** Widest mesh, mm: voles go through what holds mice and rabbits. */
+export const MESH_MM = { voles: 6.4, others: 13 } as const;
+/** How far a guard stands above the usual snow, cm: rabbits stand on it, and gnaw so high without any. */
+export const ABOVE_SNOW = { voles: 20, rabbits: 50, leastForRabbits: 60 } as const;
 /** Of the mesh, this much goes into the soil. */
-const IN_SOIL: Cm = 8;
+export const IN_SOIL: Cm = 8;
 /** Deer reach so high with teeth and antlers. */
-const DEER_ABOVE: Cm = 180;
+export const DEER_ABOVE: Cm = 180;
 
 export interface Guard {
   /** Above soil and in all, cm. */
@@ -36,19 +40,21 @@ export interface Guard {
 export function guard(
   g: Gnawers & { d: Cm; growth: Cm; years: number; clearance: Cm; overlap: Cm; rabbitAllowance?: Cm },
 ): Guard {
-  const over = g.rabbits ? Math.min(60, Math.max(45, g.rabbitAllowance ?? 50)) : 20;
-  const gnawed = g.rabbits ? Math.max(60, g.snow + over) : g.snow + over;
+  const over = g.rabbits ? Math.min(60, Math.max(45, g.rabbitAllowance ?? ABOVE_SNOW.rabbits)) : ABOVE_SNOW.voles;
+  const gnawed = g.rabbits ? Math.max(ABOVE_SNOW.leastForRabbits, g.snow + over) : g.snow + over;
   const above = g.deer ? Math.max(gnawed, DEER_ABOVE) : gnawed;
   return {
     above,
     height: above + IN_SOIL,
     length: Math.PI * (g.d + g.growth * g.years + 2 * g.clearance) + g.overlap,
-    meshMm: g.voles ? 6.4 : 13,
+    meshMm: g.voles ? MESH_MM.voles : MESH_MM.others,
     reasons: [
-      `snow ${g.snow} cm + ${over} cm${g.rabbits ? ', rabbits stand on it' : ''}`,
+      `snow ${g.snow} cm + ${over} cm${g.rabbits ? `, rabbits stand on it; ${ABOVE_SNOW.leastForRabbits} cm at least` : ''}`,
       ...(g.deer ? [`${DEER_ABOVE} cm against browsing and rubbing deer`] : []),
       `${IN_SOIL} cm into the soil`,
-      g.voles ? 'mesh of 6.4 mm and finer holds voles' : 'mesh up to 13 mm holds mice and rabbits',
+      g.voles
+        ? `mesh of ${MESH_MM.voles} mm and finer holds voles`
+        : `mesh up to ${MESH_MM.others} mm holds mice and rabbits`,
     ],
   };
 }
@@ -91,6 +97,9 @@ export function cuttingList(pieces: readonly CutPiece[], roll: { length: Cm; hei
   return { rolls, tooLarge };
 }
 
+/** Days after which the paste of a band has dried or fouled. */
+export const BAND_LASTS_DAYS = [90, 120] as const;
+
 /** A sticky band: its wrap, and what makes it useless or dangerous. */
 export function band(girth: Cm, overlap: Cm = 5): { wrap: Cm; rules: string[] } {
   return {
@@ -99,7 +108,7 @@ export function band(girth: Cm, overlap: Cm = 5): { wrap: Cm; rules: string[] } 
       'Tight on the bark, grooves padded, the bead without a gap. Never sticky stuff on bare bark.',
       'Every plant, wall, wire or prop that bridges it must go, or the ants walk around it.',
       'Fasten it so that it gives with growth.',
-      'Replace after 90 to 120 days or when fouled; off at the end of the season.',
+      `Replace after ${BAND_LASTS_DAYS.join(' to ')} days or when fouled; off at the end of the season.`,
       'Look for trapped birds and bats at every visit; a cage of coarse mesh keeps them off.',
     ],
   };

@@ -9,7 +9,7 @@ import { perDiameter, rate, testLabel } from '../testing';
 import { concerns } from '../diagnose/reading';
 import { inSeason } from '../season/months';
 import { usesHost } from './match';
-import { carriesOut, METHODS } from './methods';
+import { carriesOut } from './methods';
 import { labelSchema } from './schema';
 
 const published = JSON.parse(readFileSync(join(__dirname, '../../docs/label.schema.json'), 'utf8'));
@@ -116,44 +116,6 @@ it.each([
   ['an unknown field', { colour: 'red' }, {}, 'uses.0'],
 ])('%s is a fault with its place', (_, use, rest, path) => expect(faults(use, rest)).toContain(path));
 
-/** Ways for which no training label stands, each with why. */
-const NO_LABEL: Readonly<Record<string, string>> = {
-  'woolly-apple-aphid/soil drench': 'a soil systemic on a food tree: only where a label in hand names it',
-  'citrus-psyllid/soil drench': 'by the programme of the authority',
-  'vector-spittlebug/foliar spray': 'by the word of the authority',
-  'shot-hole-borer/bark spray': 'sprays of trunks rarely help; no training label teaches them',
-  'peach-tree-borer/bark spray': 'sprays of trunks rarely help; no training label teaches them',
-  'elm-leaf-beetle/bark spray': 'sprays of trunks rarely help; no training label teaches them',
-  'chafers/foliar spray': 'broad sprays on grown trees: none is taught',
-  'beech-leaf-disease/foliar spray': 'against a thread worm, where a local label names it: none is taught',
-  'beaver/repellent': 'sand in bark paint is no product',
-  'fire-blight/feeding': 'feed is held back, not given',
-  'herbicide-damage/feeding': 'charcoal and water; feed is held back',
-  'magnesium-shortage/feeding': 'spread by hand where a soil test asks for it',
-  'iron-shortage/soil injection': 'the training label for iron is poured, not injected',
-};
-
-it('every way with a product reaches a training label on a host of its own in a month of its own, or says why not', () => {
-  const missing = conditions.flatMap((c) =>
-    c.options.flatMap((o) => {
-      const methods = METHODS.filter((m) => carriesOut(m, o.method));
-      if (!methods.length) return [];
-      const on = hosts.filter((h) => !h.unlisted && concerns(c.groups, h) && (!o.hosts.length || concerns(o.hosts, h)));
-      const reached = trainingLabels.some((l) =>
-        l.uses.some(
-          (u) =>
-            methods.includes(u.method) &&
-            u.targets.includes(c.id) &&
-            on.some((h) => usesHost(u, h.id, h.groups)) &&
-            (!u.months?.length || u.months.some((m) => inSeason(m, [o.from, o.to]))),
-        ),
-      );
-      return reached ? [] : [`${c.id}/${o.method}`];
-    }),
-  );
-  expect([...new Set(missing)].sort()).toEqual(Object.keys(NO_LABEL).sort());
-});
-
 it('a label that says what it does not bear keeps to its own hosts, months and temperatures', () => {
   expect(trainingLabels.length).toBeGreaterThanOrEqual(46);
   for (const l of trainingLabels)
@@ -168,6 +130,60 @@ it('a label that says what it does not bear keeps to its own hosts, months and t
       const antibiotic = l.actives.some((a) => a.family === 'antibiotic') && u.method === 'trunk-injection';
       expect([at, antibiotic ? eaten.map((h) => h.id) : []]).toEqual([at, []]);
     }
+});
+
+/** Every figure of time, warmth, wind and distance that a sentence says, with its unit; numbers in words and weeks among them. */
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const ONCE: Readonly<Record<string, number>> = { once: 1, one: 1, twice: 2 };
+function saidIn(text: string): { n: number; unit: string }[] {
+  const digits = text
+    .replace(
+      /\b(one|two|three|four|five|six|seven|eight|nine|ten)\b(?= (?:to \w+ )?(?:days|weeks|times|hours))/gi,
+      (w) => String(NUMBERS.indexOf(w.toLowerCase())),
+    )
+    .replace(/(\d+) to (\d+) (days|weeks|°C|hours)/g, '$1 $3 $2 $3');
+  return [
+    ...[...digits.matchAll(/(\d+(?:\.\d+)?) (days|weeks|hours|°C|m\/s|m|%|times)(?![a-z/])/g)].map(([, n, unit]) =>
+      unit === 'weeks' ? { n: Number(n) * 7, unit: 'days' } : { n: Number(n), unit: unit! },
+    ),
+    ...[...text.matchAll(/\b(once|twice|one)\b(?= (?:a year|in a(?! row)|treatment in|application))/gi)].map(
+      ([, w]) => ({
+        n: ONCE[w!.toLowerCase()]!,
+        unit: 'times',
+      }),
+    ),
+  ];
+}
+it('what a label says in words of days, warmth, wind and water is what it holds as figures', () => {
+  const strange: string[] = [];
+  let said = 0;
+  for (const l of trainingLabels)
+    for (const u of l.uses) {
+      const c = u.conditions;
+      const inDays = { days: 1, weeks: 7, months: 30.4, years: 365.25 };
+      const held: Record<string, (number | undefined)[]> = {
+        days: [
+          u.intervals.minDays,
+          u.intervals.preHarvestDays,
+          c?.bloomDays,
+          ...u.followUps.flatMap((r) =>
+            [r.after.count, r.earliest, r.latest].map((n) => (n ?? NaN) * inDays[r.after.unit]),
+          ),
+        ],
+        hours: [u.intervals.reEntryHours, c?.rainFreeHours],
+        '°C': [c?.minC, c?.maxC, c?.minSoilC],
+        'm/s': [c?.minWindMs, c?.maxWindMs],
+        m: [c?.waterDistanceM],
+        '%': [c?.maxCrownLoss],
+        times: [u.intervals.maxPerYear],
+      };
+      for (const { n, unit } of saidIn(`${u.intervals.text} ${c?.text ?? ''}`)) {
+        said++;
+        if (!held[unit]!.includes(n)) strange.push(`${l.key}/${u.key} says ${n} ${unit}`);
+      }
+    }
+  expect(said).toBeGreaterThan(100);
+  expect(strange).toEqual([]);
 });
 
 it('no label teaches against a trouble what the guide does not do, in months that the guide has not, or on hosts that do not get it', () => {

@@ -58,6 +58,12 @@ export function nextWater(on: Day, mm: number, etMm: number, share = 0.5): { day
   };
 }
 
+/** Deep and seldom: the soil is to be moist down to here before the next pause, cm. */
+export const WATER_TO_CM = 30;
+/** Hours in which emitters wet dry soil down to {@link WATER_TO_CM}, to the half hour. */
+export const hoursToRoots = (flowLh: number, wettedM2: SquareM, texture: SoilTexture): number =>
+  Math.ceil((2 * (WATER_TO_CM / 10) * HOLDS_MM_PER_DM[texture] * wettedM2) / flowLh) / 2;
+
 /** What goes wrong with water, by tree and pest. */
 export const WATER_CAUTIONS = [
   'Water in even amounts: a flood after drought splits fruit and bark.',

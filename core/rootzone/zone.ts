@@ -54,20 +54,30 @@ export function trenches(t: {
   };
 }
 
+/** Chips in a layer, cm: less lets the weeds through, more keeps the air out; and how far they stay off the bark. */
+export const MULCH_DEPTH_CM = [5, 10] as const;
+export const MULCH_CLEAR_CM: Cm = 10;
+
 export interface MulchRing {
   areaM2: SquareM;
   m3: number;
   bags: number;
 }
 /** Ground of a ring that stays clear of the bark; null where its outer edge lies within the clearance. */
-export function clearRing(diameter: Cm, outerM: number, clear: Cm = 10): SquareM | null {
+export function clearRing(diameter: Cm, outerM: number, clear: Cm = MULCH_CLEAR_CM): SquareM | null {
   const inner = (diameter / 2 + clear) / 100;
   return outerM > inner ? Math.PI * (outerM ** 2 - inner ** 2) : null;
 }
-/** Mulch for a ring that stays clear of the bark. @param depth cm, 5 to 10 @param bagL litres in one bag */
-export function mulchRing(diameter: Cm, outerM: number, depth: Cm, bagL = 50, clear: Cm = 10): MulchRing | null {
+/** Mulch for a ring that stays clear of the bark. @param depth cm, within {@link MULCH_DEPTH_CM} @param bagL litres in one bag */
+export function mulchRing(
+  diameter: Cm,
+  outerM: number,
+  depth: Cm,
+  bagL = 50,
+  clear: Cm = MULCH_CLEAR_CM,
+): MulchRing | null {
   const areaM2 = clearRing(diameter, outerM, clear);
-  if (areaM2 === null || depth < 5 || depth > 10) return null;
+  if (areaM2 === null || depth < MULCH_DEPTH_CM[0] || depth > MULCH_DEPTH_CM[1]) return null;
   const m3 = (areaM2 * depth) / 100;
   return { areaM2, m3, bags: Math.ceil((m3 * 1000) / bagL - 1e-9) };
 }

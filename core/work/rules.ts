@@ -82,6 +82,14 @@ export const WORK_RULES: readonly WorkRule[] = [
     works: ['tie-release'],
   },
   {
+    ids: ['water-shallow'],
+    strength: 'note',
+    about: 'The water reaches the roots',
+    facts: 'emitters, hours and ground, texture of the soil',
+    setBy: 'practice',
+    works: ['water'],
+  },
+  {
     ids: ['supply-short'],
     strength: 'hold',
     about: 'The pipe carries all emitters',

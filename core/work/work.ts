@@ -101,6 +101,15 @@ export interface WorkSheet {
   followUps: FollowUpRule[];
 }
 
+/** A figure that a work goes by on every tree: the guide tells it, and the sheet is worked out with the same. */
+export interface Measure {
+  what: string;
+  from: number;
+  /** Where it is a span. */
+  to?: number;
+  unit: 'mm' | 'cm' | 'm' | '°C' | 'days' | 'weeks';
+}
+
 /** One method that needs no label: what it asks, and what it makes of the answers. */
 export interface Work {
   id: string;
@@ -108,7 +117,9 @@ export interface Work {
   /** The option of the knowledge base that it carries out. */
   method: TreatmentOption['method'];
   /** Names of conditions it is for, when the option alone does not tell. */
-  when?: (f: WorkFacts) => boolean;
+  when?: (f: Pick<WorkFacts, 'condition'>) => boolean;
+  /** What it goes by against a condition, by its id. */
+  goesBy?: (condition: string | null) => readonly Measure[];
   /** How long it lasts and how often it comes again, for what it costs over the years. */
   life: Life;
   asks: readonly Ask[];

@@ -94,6 +94,13 @@ export const worksNow = (): readonly Work[] => withOwn(ownNow().works);
 export const findWork = (id: string, own: readonly OwnWork[] = ownNow().works): Work | null =>
   withOwn(own).find((w) => w.id === id) ?? null;
 
+/** The works that may serve against a condition. */
+const worksOn = (facts: Pick<WorkFacts, 'condition'>, works: readonly Work[]): Work[] =>
+  works.filter((w) => w.when?.(facts) ?? true);
+/** The same, those of the outfit among them. */
+export const worksOf = (facts: Pick<WorkFacts, 'condition'>, own: readonly OwnWork[] = ownNow().works): Work[] =>
+  worksOn(facts, withOwn(own));
+
 /** The works that carry out what the knowledge base offers for a condition, in its order; the others after them. */
 export function worksFor(
   facts: WorkFacts,
@@ -101,8 +108,8 @@ export function worksFor(
 ): { fit: Work[]; other: Work[] } {
   const wanted = options.map((o) => o.method);
   const works = withOwn(facts.ownWorks ?? []);
-  const fit = works
-    .filter((w) => wanted.includes(w.method) && (w.when?.(facts) ?? true))
+  const fit = worksOn(facts, works)
+    .filter((w) => wanted.includes(w.method))
     .sort((a, b) => wanted.indexOf(a.method) - wanted.indexOf(b.method));
   return { fit, other: works.filter((w) => !fit.includes(w)) };
 }

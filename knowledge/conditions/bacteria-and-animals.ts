@@ -3,7 +3,7 @@ import { entry } from './entry';
 /** Bacteria, water moulds, and animals with teeth, antlers and beaks. */
 export const bacteriaAndAnimals = [
   entry('fire-blight', 'Fire blight', 'bacterium', ['pome'], {
-    about: 'Driven by warm, wet bloom. Cut 20–30 cm below (at least 15) in dry weather and disinfect each cut.',
+    about: 'Driven by warm, wet bloom. Cut well below what shows, in dry weather, and disinfect each cut.',
     course: 'Runs down a limb in weeks; young trees die.',
     season: [4, 8],
     common: 'now and then',
@@ -35,7 +35,7 @@ export const bacteriaAndAnimals = [
     ways: [
       [
         'pruning',
-        'Cut 20–30 cm below the last brown, disinfect each cut, burn or bag',
+        'Cut well below the last brown, disinfect each cut, burn or bag',
         'dry weather, as soon as seen',
         4,
         10,
@@ -497,7 +497,7 @@ export const bacteriaAndAnimals = [
     ways: [
       [
         'guard',
-        'Mesh 6.4 mm, 8 cm into the soil, snow depth + 20 cm',
+        'Fine mesh, into the soil and above the usual snow',
         'before lasting snow',
         9,
         11,
@@ -509,7 +509,7 @@ export const bacteriaAndAnimals = [
       // Scions span the gap and feed a young trunk; round a thick one they are too few, and it stands or falls by its own bark.
       ['pruning', 'Over half the ring: bridge graft', 'early spring', 3, 5, 'cure', 'organic', { largestCm: 30 }],
     ],
-    useless: 'Guards wider than 6.4 mm.',
+    useless: 'Guards of a mesh that a vole gets through.',
     tell: 'Mice under the snow; a fine mesh stops them.',
   }),
   entry('rabbits', 'Rabbits and hares', 'vertebrate', [], {
@@ -530,7 +530,7 @@ export const bacteriaAndAnimals = [
     ways: [
       [
         'guard',
-        'Mesh to snow depth + 50 cm, at least 60 cm',
+        'Mesh, well above the snow that they stand on',
         'before snow; at once where it is gnawed',
         9,
         4,
@@ -561,7 +561,7 @@ export const bacteriaAndAnimals = [
     ways: [
       ['guard', 'Trunk guard before the rut', 'by September', 8, 10, 'protect', 'organic'],
       ['repellent', 'Soap or meal bags, one a tree; sprays again after rain', 'winter', 10, 3, 'protect', 'organic'],
-      ['fence', 'For groups, 2 m', 'any time', 1, 12, 'protect', 'organic'],
+      ['fence', 'For groups, higher than they jump', 'any time', 1, 12, 'protect', 'organic'],
     ],
     useless: 'Poison, insecticide: nothing to spray.',
     tell: 'Antlers and lips: a guard or a bag of soap.',

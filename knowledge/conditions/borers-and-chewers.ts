@@ -76,7 +76,7 @@ export const borersAndChewers = [
     threshold: 'New holes this year on a tree worth keeping.',
     ways: [
       ['watering', 'Water, mulch, keep mowers off', 'growing season', 4, 9, 'support', 'organic'],
-      ['bark spray', 'Before moths lay, by trap', 'two weeks after first moths', 5, 7, 'protect'],
+      ['bark spray', 'Before moths lay, by trap', 'after first moths', 5, 7, 'protect'],
     ],
     useless: 'Products against metallic borers once the grub is in the wood.',
     tell: 'It comes to weak trees: care for the tree first.',
@@ -191,7 +191,7 @@ export const borersAndChewers = [
       policy: 'manage',
       threshold: 'Brown dust in the bark: fell in days.',
       ways: [
-        ['removal', 'Fell and take away before they fly', 'within three weeks', 4, 9, 'support', 'organic'],
+        ['removal', 'Fell and take away before they fly', 'at once', 4, 9, 'support', 'organic'],
         ['watering', 'Water the neighbours', 'drought', 4, 9, 'protect', 'organic'],
         [
           'bark spray',
@@ -361,7 +361,7 @@ export const borersAndChewers = [
     ways: [
       [
         'sanitation',
-        'Gather daily; waste nuts 60 °C for 30 min, eating nuts 49 °C water 20–30 min',
+        'Gather as they fall; heat waste nuts through, nuts to eat in warm water',
         'nut fall',
         8,
         11,
@@ -388,7 +388,7 @@ export const borersAndChewers = [
     policy: 'relieve',
     actFrom: 2,
     threshold: 'A tenth of the nuts.',
-    ways: [['sanitation', 'Gather daily and heat', 'nut fall', 8, 11, 'cure', 'organic']],
+    ways: [['sanitation', 'Gather as they fall and heat', 'nut fall', 8, 11, 'cure', 'organic']],
     useless: 'Sprays once inside.',
     tell: 'As for weevils: gather and heat.',
   }),
@@ -418,7 +418,7 @@ export const borersAndChewers = [
         'cure',
         'organic',
       ],
-      ['sanitation', 'Dropped fruit off daily', 'fruit fall', 6, 10, 'support', 'organic'],
+      ['sanitation', 'Dropped fruit off before the larva leaves it', 'fruit fall', 6, 10, 'support', 'organic'],
       ['band', 'Corrugated trunk bands', 'June to harvest', 6, 10, 'support', 'organic'],
       ['bagging', 'Bag fruit', 'thumb-sized fruit', 6, 7, 'protect', 'organic'],
     ],
@@ -470,7 +470,7 @@ export const borersAndChewers = [
       ways: [
         [
           'foliar spray',
-          'Btk on small caterpillars, both surfaces, overcast or late; again after 14 days',
+          'Btk on small caterpillars, both surfaces, overcast or late; again while eggs still hatch',
           'caterpillars under 2 cm, leaf half out',
           4,
           6,
@@ -519,7 +519,7 @@ export const borersAndChewers = [
       ways: [
         [
           'foliar spray',
-          'Btk on small caterpillars; again after 7 days if they return',
+          'Btk on small caterpillars; again if they return',
           'small caterpillars',
           5,
           6,
@@ -573,7 +573,7 @@ export const borersAndChewers = [
       ways: [
         [
           'foliar spray',
-          'Btk on small loopers, evening; again after 7 days if they return; never another insecticide in bloom',
+          'Btk on small loopers, evening; again if they return; never another insecticide in bloom',
           'green tip to petal fall',
           4,
           5,
@@ -747,7 +747,7 @@ export const borersAndChewers = [
         [
           'soil drench',
           'Nematodes on the grubs in the turf, where they are many',
-          'soil over 12 °C',
+          'warm soil',
           8,
           9,
           'support',
@@ -824,7 +824,7 @@ export const borersAndChewers = [
       policy: 'treat',
       threshold: 'Any in young stock.',
       ways: [
-        ['soil drench', 'Nematodes into warm moist soil', 'soil over 12 °C', 8, 10, 'cure', 'organic'],
+        ['soil drench', 'Nematodes into warm moist soil', 'warm soil', 8, 10, 'cure', 'organic'],
         ['excavation', 'Pull litter and soil back from the collar', 'spring', 4, 6, 'support', 'organic'],
       ],
       useless: 'Leaf sprays by day.',
@@ -1006,7 +1006,7 @@ export const borersAndChewers = [
     ways: [
       [
         'foliar spray',
-        'Btk on small caterpillars, into the middle; again after 7 days if they return',
+        'Btk on small caterpillars, into the middle; again if they return',
         'small caterpillars',
         4,
         9,
@@ -1108,7 +1108,7 @@ export const borersAndChewers = [
       ways: [
         [
           'foliar spray',
-          'Btk on small caterpillars, both surfaces, overcast or late; again after 7 days if they return',
+          'Btk on small caterpillars, both surfaces, overcast or late; again if they return',
           'small caterpillars',
           4,
           10,

@@ -67,7 +67,7 @@ export const fungi = [
     ways: [
       [
         'foliar spray',
-        'Protectant cover, 7–14 days apart (7–10 in wet), stop for the pre-harvest days',
+        'Protectant cover, sooner again in wet, stopped in time before picking',
         'green tip to second cover',
         3,
         6,
@@ -138,7 +138,7 @@ export const fungi = [
         ['pruning', 'Cut white tips', 'spring', 4, 6, 'relief', 'organic'],
         [
           'foliar spray',
-          'Sulphur below 29 °C (never on apricot) or oil, not together',
+          'Sulphur, not in heat (never on apricot), or oil, not together',
           'first powder',
           4,
           7,
@@ -175,7 +175,7 @@ export const fungi = [
         [
           'foliar spray',
           'A rust-active protectant, pink to second cover',
-          'pink to two weeks after petal fall',
+          'pink to after petal fall',
           4,
           6,
           'protect',
@@ -328,7 +328,7 @@ export const fungi = [
       ],
       ['pruning', 'Pick off light cases', 'first leaves', 4, 5, 'relief', 'organic'],
       ['guard', 'Rain cover, ends open', 'October to May', 10, 5, 'protect', 'organic'],
-      ['mulch', 'Mulch 5–8 cm, water at the base', 'spring', 4, 6, 'support', 'organic'],
+      ['mulch', 'Mulch, water at the base', 'spring', 4, 6, 'support', 'organic'],
       ['replanting', 'Resistant sorts', 'winter', 11, 3, 'support', 'organic'],
     ],
     useless: 'Anything once the curl is seen; plain sulphur is weak.',
@@ -424,7 +424,7 @@ export const fungi = [
     policy: 'treat',
     threshold: 'Any.',
     ways: [
-      ['pruning', 'Cut 15–20 cm below in dormancy, burn', 'dormant', 11, 3, 'cure', 'organic'],
+      ['pruning', 'Cut well below in dormancy, burn', 'dormant', 11, 3, 'cure', 'organic'],
       ['foliar spray', 'Protectant at bud break where it was bad', 'bud break to shuck', 3, 5, 'protect'],
     ],
     useless: 'Painting the knots.',
@@ -445,7 +445,7 @@ export const fungi = [
     lookalikes: ['bacterial-canker', 'drought-stress', 'verticillium-wilt'],
     curativeNeeds: 'near certain',
     policy: 'manage',
-    threshold: 'Prune 15 cm below the stain, in summer only.',
+    threshold: 'Prune well below the stain, in summer only.',
     ways: [['pruning', 'Cut below the stain in dry summer', 'June to August', 6, 8, 'cure', 'organic']],
     useless: 'Fungicides; winter pruning of plums.',
     tell: 'Cut in summer, never in winter.',
@@ -477,7 +477,7 @@ export const fungi = [
     curativeNeeds: 'confirmed by test',
     crownLossLimit: 5,
     policy: 'treat',
-    threshold: 'Under 5 % of the crown, cut 3 m into clear wood at once.',
+    threshold: 'Under 5 % of the crown, cut far into clear wood at once.',
     protect: { withinKm: 15, why: 'Dead elms within beetle flight or root reach.' },
     ways: [
       [
@@ -488,7 +488,7 @@ export const fungi = [
         8,
         'protect',
       ],
-      ['pruning', 'Cut the flagged limb 3 m into clear wood', 'at once, within days', 5, 9, 'cure', 'organic'],
+      ['pruning', 'Cut the flagged limb far into clear wood', 'at once, within days', 5, 9, 'cure', 'organic'],
       ['root barrier', 'Sever root grafts to neighbours', 'before felling', 5, 9, 'protect', 'organic'],
       ['removal', 'Remove the dead fast, bark or burn', 'at once', 1, 12, 'support', 'organic'],
       ['sanitation', 'No elm firewood with bark', 'all year', 1, 12, 'support', 'organic'],
@@ -937,7 +937,7 @@ export const fungi = [
     ways: [
       [
         'foliar spray',
-        'Protectant, new shoots half grown and again after 3–4 weeks',
+        'Protectant on half-grown new shoots, and again',
         'new shoots half grown',
         5,
         6,

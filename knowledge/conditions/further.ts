@@ -65,7 +65,7 @@ export const further = [
     actFrom: 1,
     threshold: 'One fly on a red ball a tree; where it is new: report.',
     ways: [
-      ['sanitation', 'Gather drops twice a week', 'from midsummer', 7, 10, 'cure', 'organic'],
+      ['sanitation', 'Gather drops before the maggots leave them', 'from midsummer', 7, 10, 'cure', 'organic'],
       ['foliar spray', 'Clay film on fruit', 'from first flies, again after rain', 6, 9, 'protect', 'organic cover'],
       ['bagging', 'Bags on fruit', 'fruit as a walnut', 6, 7, 'protect', 'organic'],
     ],
@@ -88,8 +88,8 @@ export const further = [
     actFrom: 1,
     threshold: 'First crescents after petal fall.',
     ways: [
-      ['foliar spray', 'Clay film from petal fall for six weeks', 'petal fall', 5, 6, 'protect', 'organic cover'],
-      ['sanitation', 'Gather drops every second day', 'until midsummer', 5, 7, 'cure', 'organic'],
+      ['foliar spray', 'Clay film from petal fall on, kept whole', 'petal fall', 5, 6, 'protect', 'organic cover'],
+      ['sanitation', 'Gather drops before the grubs leave them', 'until midsummer', 5, 7, 'cure', 'organic'],
     ],
     useless: 'Anything in bloom; sprays after the grub is in.',
     tell: 'A snout beetle marks young fruit with a crescent. Clay at petal fall, drops gathered.',

@@ -139,15 +139,7 @@ export const quarantine = [
       policy: 'manage',
       threshold: 'Report where it is new; chip small, cover or burn; move no wood.',
       ways: [
-        [
-          'sanitation',
-          'Chip infested limbs under 2 cm, cover for weeks in the sun',
-          'at once',
-          1,
-          12,
-          'relief',
-          'organic',
-        ],
+        ['sanitation', 'Chip infested limbs fine, cover them in the sun', 'at once', 1, 12, 'relief', 'organic'],
         ['removal', 'Trees with hundreds of holes', 'by the authority’s word', 1, 12, 'support', 'organic'],
       ],
       useless: 'Spraying holes: the beetle is within.',
@@ -243,7 +235,7 @@ export const quarantine = [
       [
         'foliar spray',
         'Copper on new flush, where the authority lets trees stand',
-        'flush to 3 weeks',
+        'flush until the leaf hardens',
         3,
         10,
         'protect',

@@ -8,7 +8,7 @@ const VIGOUR_WATER: [
   to: number,
   use: 'support',
   organic: 'organic',
-] = ['watering', 'Deep and seldom: soil moist 30 cm down, then wait', 'dry weeks', 4, 9, 'support', 'organic'];
+] = ['watering', 'Deep and seldom: wetted to the roots, then wait', 'dry weeks', 4, 9, 'support', 'organic'];
 
 /** Soil, site, weather, machines, nutrients, care, and what does no harm. */
 export const soilSiteAndHarmless = [
@@ -77,10 +77,7 @@ export const soilSiteAndHarmless = [
     curativeNeeds: 'likely',
     policy: 'restore',
     threshold: 'Dry at 20 cm under the crown.',
-    ways: [
-      VIGOUR_WATER,
-      ['mulch', 'Mulch 5–10 cm to the drip line, clear of the bark', 'spring', 3, 6, 'support', 'organic'],
-    ],
+    ways: [VIGOUR_WATER, ['mulch', 'Mulch to the drip line, clear of the bark', 'spring', 3, 6, 'support', 'organic']],
     useless: 'Feeding a dry tree; a product it cannot take up.',
     tell: 'It is thirsty. Slow deep water, mulch, and look again in two to four weeks.',
   }),
@@ -180,7 +177,7 @@ export const soilSiteAndHarmless = [
     curativeNeeds: 'likely',
     policy: 'restore',
     threshold: 'Any on bark.',
-    ways: [['mulch', 'Pull back to a ring, 5–10 cm deep, clear of the bark', 'any time', 1, 12, 'cure', 'organic']],
+    ways: [['mulch', 'Pull back to a flat ring, clear of the bark', 'any time', 1, 12, 'cure', 'organic']],
     useless: 'Fresh mulch on top.',
     tell: 'A ring, not a volcano.',
   }),
@@ -334,7 +331,7 @@ export const soilSiteAndHarmless = [
     curativeNeeds: 'possible',
     policy: 'restore',
     threshold: 'Trees under ten years.',
-    ways: [['mulch', 'A mulch ring of 1 m, clear of the bark', 'any time', 1, 12, 'cure', 'organic']],
+    ways: [['mulch', 'A mulch ring, clear of the bark', 'any time', 1, 12, 'cure', 'organic']],
     useless: 'Feeding the grass.',
     tell: 'A ring of mulch does more than any feed.',
   }),
@@ -811,7 +808,7 @@ export const soilSiteAndHarmless = [
     curativeNeeds: 'possible',
     policy: 'treat',
     threshold: 'Any.',
-    ways: [['pruning', 'Rub or tear off at the origin, every few weeks', 'growing season', 4, 9, 'cure', 'organic']],
+    ways: [['pruning', 'Rub or tear off at the origin, again and again', 'growing season', 4, 9, 'cure', 'organic']],
     useless: 'Cutting at soil level: more come.',
     tell: 'The stock outgrows the graft; rubbed off every few weeks.',
   }),

@@ -112,8 +112,8 @@ export const warm = [
     ways: [
       [
         'foliar spray',
-        'Oil or wettable sulphur, never together or within a month',
-        'green fruit, below 30 °C',
+        'Oil or wettable sulphur, never together nor soon after each other',
+        'green fruit, not in heat',
         5,
         9,
         'relief',
@@ -197,7 +197,7 @@ export const warm = [
       ways: [
         [
           'sanitation',
-          'Gather fallen and stung fruit every second day; bag it in the sun for weeks',
+          'Gather fallen and stung fruit; bag it in the sun until nothing lives in it',
           'as fruit ripens',
           5,
           12,
@@ -216,7 +216,7 @@ export const warm = [
         ['bagging', 'Bags on fruit for the table', 'before colour', 5, 10, 'protect', 'organic'],
       ],
       useless: 'Cover sprays on picked trees; leaving stung fruit below.',
-      tell: 'Maggots in ripe fruit. Stung fruit goes off the ground every second day, and bait spots take the flies.',
+      tell: 'Maggots in ripe fruit. Stung fruit goes off the ground before the maggots leave it, and bait spots take the flies.',
     },
   ),
   entry('olive-fly', 'Olive fly', 'chewer', ['olive'], {
@@ -247,7 +247,7 @@ export const warm = [
       ['foliar spray', 'Clay film over all fruit', 'stone hard, again after rain', 7, 10, 'protect', 'organic cover'],
       ['sanitation', 'Pick early, leave none hanging', 'harvest', 10, 12, 'support', 'organic'],
     ],
-    useless: 'Sprays above 35 °C, when flies rest; spraying stung fruit.',
+    useless: 'Sprays in the heat of noon, when flies rest; spraying stung fruit.',
     tell: 'The fly stings olives from midsummer. Bait or clay in time, and an early harvest.',
   }),
   entry('peacock-spot', 'Peacock spot of olive', 'fungus', ['olive'], {
@@ -300,7 +300,7 @@ export const warm = [
       ['pruning', 'Cut knots out in dry weather, tools disinfected each time', 'dry summer', 6, 8, 'relief', 'organic'],
       [
         'foliar spray',
-        'Copper after hail, frost or harvest wounds, within a day',
+        'Copper after hail, frost or harvest wounds, at once',
         'after wounds',
         10,
         4,
@@ -330,7 +330,7 @@ export const warm = [
     threshold: 'One beetle feeding on leaf stalks in a small orchard.',
     ways: [
       ['watering', 'Water: eggs and young die in moist soil', 'egg laying', 6, 9, 'cure', 'organic'],
-      ['release', 'Nematodes into moist soil about the collar', 'soil over 15 °C', 5, 9, 'cure', 'organic'],
+      ['release', 'Nematodes into moist soil about the collar', 'warm soil', 5, 9, 'cure', 'organic'],
       ['sanitation', 'Collect the slow black beetles on cool mornings', 'spring and autumn', 4, 10, 'cure', 'organic'],
     ],
     useless: 'Sprays on the trunk: they are in the root.',
@@ -379,7 +379,7 @@ export const warm = [
     ways: [
       [
         'pruning',
-        'Cut 10 cm into sound wood in dry weather, disinfect each time, burn',
+        'Cut into sound wood in dry weather, disinfect each time, burn',
         'dry weather',
         6,
         9,
@@ -409,7 +409,7 @@ export const warm = [
     threshold: 'Aphids found in spring, before anything is brown.',
     ways: [
       ['foliar spray', 'Soap into the inside of the hedge', 'aphids there, before browning', 4, 7, 'cure', 'organic'],
-      ['water jet', 'Hard jet into the inside', 'weekly in May', 4, 6, 'relief', 'organic'],
+      ['water jet', 'Hard jet into the inside', 'May', 4, 6, 'relief', 'organic'],
     ],
     useless: 'Spraying brown patches: the aphids have gone.',
     tell: 'Aphids of spring made the brown of summer. Next May we look inside.',
@@ -434,7 +434,7 @@ export const warm = [
     ways: [
       [
         'watering',
-        'Deep water once a month in the dry months, beyond the drip line',
+        'Deep and seldom in the dry months, beyond the drip line',
         'dry months',
         5,
         10,

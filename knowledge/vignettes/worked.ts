@@ -255,7 +255,7 @@ export const worked: Vignette[] = [
     ],
     truth: 'dutch-elm-disease',
     decision: 'treat now',
-    why: 'Confirmed, one limb, under 5 %: cut 3 m into clear wood this week, sever grafts.',
+    why: 'Confirmed, one limb, under 5 %: cut far into clear wood this week, sever grafts.',
   },
   {
     id: 'chestnut-twigs',
@@ -455,6 +455,6 @@ export const worked: Vignette[] = [
     ],
     truth: 'box-moth',
     decision: 'treat now',
-    why: 'Caterpillars and droppings, no spots, no black streaks: Btk into the middle, again after a week.',
+    why: 'Caterpillars and droppings, no spots, no black streaks: Btk into the middle, again if they return.',
   },
 ];

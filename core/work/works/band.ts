@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { band } from '../../guard/guard';
+import { band, BAND_LASTS_DAYS } from '../../guard/guard';
 import { girthFromDiameter } from '../../measure/trunk';
 import { figure, showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
@@ -10,6 +10,7 @@ export const bandWork: Work = {
   method: 'band',
   // Replaced once in a season, when its paste has fouled; every season.
   life: { times: 2, apart: 100, everyYears: 1, courses: null },
+  goesBy: () => [{ what: 'replaced after', from: BAND_LASTS_DAYS[0], to: BAND_LASTS_DAYS[1], unit: 'days' }],
   asks: [
     { key: 'overlap', kind: 'number', name: 'Overlap of the wrap', unit: 'cm', min: 2, max: 20, usual: () => 5 },
     { key: 'wrapped', kind: 'yes', name: 'On a wrap, nothing sticky on bare bark', usual: () => false },
@@ -87,10 +88,10 @@ export const bandWork: Work = {
           'Replace the band',
           100,
           'days',
-          'sticky paste dries or fouls after 90 to 120 days',
+          `sticky paste dries or fouls after ${BAND_LASTS_DAYS.join(' to ')} days`,
           {
-            earliest: 90,
-            latest: 120,
+            earliest: BAND_LASTS_DAYS[0],
+            latest: BAND_LASTS_DAYS[1],
           },
         ),
         rule(

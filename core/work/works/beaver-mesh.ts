@@ -10,6 +10,7 @@ export const beaverMeshWork: Work = {
   method: 'guard',
   life: { times: 1, apart: 0, everyYears: 8, courses: null },
   when: (f) => f.condition?.id === 'beaver',
+  goesBy: () => [{ what: 'above snow or flood', from: REACH_CM, unit: 'cm' }],
   asks: [
     {
       key: 'snow',

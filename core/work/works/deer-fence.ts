@@ -3,13 +3,29 @@ import { deerFence } from '../../guard/guard';
 import { figure, showDistance, showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
 
+/** Usual height, cm; larger deer ask for more. Rabbits dig: the mesh goes under the turf, and lets none through. */
+const HIGH_CM = { deer: 200, rabbits: 100 } as const;
+const RABBIT_MESH_MM = 30;
+const RABBIT_DEEP_CM = 15;
+const rabbits = (condition: string | null | undefined) => condition === 'rabbits';
+const high = (condition: string | null | undefined) => (rabbits(condition) ? HIGH_CM.rabbits : HIGH_CM.deer);
+
 export const deerFenceWork: Work = {
   id: 'deer-fence',
-  name: 'Fence against deer',
+  name: 'Fence against deer and rabbits',
   method: 'fence',
   // Posts and mesh last about ten years.
   life: { times: 1, apart: 0, everyYears: 10, courses: null },
-  when: (f) => f.condition === null || f.condition.id === 'deer',
+  when: (f) => f.condition === null || ['deer', 'rabbits'].includes(f.condition.id),
+  goesBy: (condition) => [
+    { what: 'high', from: high(condition), unit: 'cm' },
+    ...(rabbits(condition)
+      ? ([
+          { what: 'mesh, at most', from: RABBIT_MESH_MM, unit: 'mm' },
+          { what: 'under the turf', from: RABBIT_DEEP_CM, unit: 'cm' },
+        ] as const)
+      : []),
+  ],
   asks: [
     {
       key: 'long',
@@ -31,7 +47,15 @@ export const deerFenceWork: Work = {
     },
     { key: 'clear', kind: 'number', name: 'Clear of the trunks', unit: 'm', min: 0.5, max: 20, usual: () => 2 },
     { key: 'posts', kind: 'number', name: 'Posts every', unit: 'm', min: 1, max: 6, usual: () => 3 },
-    { key: 'height', kind: 'number', name: 'Height', unit: 'cm', min: 120, max: 300, usual: () => 200 },
+    {
+      key: 'height',
+      kind: 'number',
+      name: 'Height',
+      unit: 'cm',
+      min: 60,
+      max: 300,
+      usual: (f) => high(f.condition?.id),
+    },
   ],
   workOut: (facts, a) => {
     const long = num(a, 'long');
@@ -53,7 +77,9 @@ export const deerFenceWork: Work = {
       sum: [`2 × (${figure(long)} + ${figure(wide)} + 4 × ${figure(num(a, 'clear'))}) m around the trunks`],
       steps: [
         'Out of reach of the lowest branches and clear of the roots that hold the trees.',
-        'Mesh outside the posts, the lower edge pegged to the ground.',
+        rabbits(facts.condition?.id)
+          ? `Mesh of ${RABBIT_MESH_MM} mm and finer outside the posts, the lower edge bent outward ${showTrunk(RABBIT_DEEP_CM, facts.system).text} under the turf.`
+          : 'Mesh outside the posts, the lower edge pegged to the ground.',
         'A gate for the mower and for whoever waters.',
       ],
       take: [
@@ -62,7 +88,7 @@ export const deerFenceWork: Work = {
         { what: 'Post driver, staples, pliers, gate', amount: '1 set' },
       ],
       gates:
-        num(a, 'height') < 240
+        num(a, 'height') < 240 && !rabbits(facts.condition?.id)
           ? [
               gate({
                 id: 'fence-low',

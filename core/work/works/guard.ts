@@ -1,5 +1,5 @@
 import { gate } from '../../gates/gate';
-import { guard } from '../../guard/guard';
+import { ABOVE_SNOW, DEER_ABOVE, guard, IN_SOIL, MESH_MM } from '../../guard/guard';
 import { figure, showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
 
@@ -11,7 +11,19 @@ export const guardWork: Work = {
   life: { times: 1, apart: 0, everyYears: 4, courses: null },
   // A mesh guard answers teeth and antlers; it neither keeps rain off nor sun.
   when: (f) =>
-    f.condition === null || ['voles', 'rabbits', 'deer', 'mower-wounds', 'sapsuckers'].includes(f.condition.id),
+    f.condition === null ||
+    ['voles', 'rabbits', 'deer', 'mower-wounds', 'peach-tree-borer', 'sapsuckers'].includes(f.condition.id),
+  goesBy: (condition) => {
+    if (condition === 'deer') return [{ what: 'high', from: DEER_ABOVE, unit: 'cm' }];
+    const rabbits = condition === 'rabbits';
+    if (!rabbits && condition !== 'voles') return [];
+    return [
+      { what: 'mesh, at most', from: MESH_MM.voles, unit: 'mm' },
+      { what: 'above the usual snow', from: rabbits ? ABOVE_SNOW.rabbits : ABOVE_SNOW.voles, unit: 'cm' },
+      ...(rabbits ? [{ what: 'high at least', from: ABOVE_SNOW.leastForRabbits, unit: 'cm' } as const] : []),
+      { what: 'into the soil', from: IN_SOIL, unit: 'cm' },
+    ];
+  },
   asks: [
     {
       key: 'material',
@@ -63,7 +75,7 @@ export const guardWork: Work = {
       ],
       steps: [
         'Clear grass and mulch from the collar; look for bark already gnawed.',
-        'Bend the lower edge outward, 8 cm into the soil.',
+        `Bend the lower edge outward, ${showTrunk(IN_SOIL, facts.system).text} into the soil.`,
         plastic
           ? 'Wind it so that it can slide open as the trunk grows; take it off in summer, damp bark rots behind it.'
           : 'Close with twisted wire on the outside, cut ends away from the bark.',

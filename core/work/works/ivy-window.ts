@@ -1,15 +1,19 @@
 import { gate } from '../../gates/gate';
 import { num, rule, type Work } from '../work';
 
+/** Height of the ring that is cut out, cm. */
+const GAP_CM = 30;
+
 export const ivyWindowWork: Work = {
   id: 'ivy-window',
   name: 'A window in the ivy',
   method: 'pruning',
   life: { times: 1, apart: 0, everyYears: 4, courses: null },
   when: (f) => f.condition?.id === 'ivy-cover',
+  goesBy: () => [{ what: 'height of the window', from: GAP_CM, unit: 'cm' }],
   asks: [
     { key: 'stems', kind: 'number', name: 'Stems of ivy', unit: '', min: 1, max: 80, whole: true, usual: () => 8 },
-    { key: 'gap', kind: 'number', name: 'Height of the window', unit: 'cm', min: 20, max: 150, usual: () => 30 },
+    { key: 'gap', kind: 'number', name: 'Height of the window', unit: 'cm', min: 20, max: 150, usual: () => GAP_CM },
     { key: 'nests', kind: 'yes', name: 'Looked for nests and bats: none', usual: () => false },
   ],
   workOut: (facts, a) => {

@@ -1,5 +1,9 @@
-import { figure } from '../../units/units';
+import { figure, showDistance } from '../../units/units';
 import { num, rule, type Work } from '../work';
+
+/** Height of the top rail, m; how far an animal usually reaches over it, m. */
+const HIGH_M = 1.2;
+const REACH_M = 1.5;
 
 export const livestockFenceWork: Work = {
   id: 'livestock-fence',
@@ -7,6 +11,10 @@ export const livestockFenceWork: Work = {
   method: 'fence',
   life: { times: 1, apart: 0, everyYears: 12, courses: null },
   when: (f) => f.condition?.id === 'livestock',
+  goesBy: () => [
+    { what: 'high', from: HIGH_M, unit: 'm' },
+    { what: 'from the bark', from: REACH_M, unit: 'm' },
+  ],
   asks: [
     {
       key: 'reach',
@@ -15,7 +23,7 @@ export const livestockFenceWork: Work = {
       unit: 'm',
       min: 0.5,
       max: 2.5,
-      usual: () => 1.5,
+      usual: () => REACH_M,
     },
     { key: 'posts', kind: 'number', name: 'A post every', unit: 'm', min: 1, max: 4, usual: () => 2 },
   ],
@@ -30,7 +38,7 @@ export const livestockFenceWork: Work = {
       ],
       sum: [`a square of ${figure(side, 3)} m: out of reach by ${num(a, 'reach')} m on every side`],
       steps: [
-        '1.2 m high with a top rail for horses and cattle; mesh to the ground for goats and sheep.',
+        `${showDistance(HIGH_M, facts.system).text} high with a top rail for horses and cattle; mesh to the ground for goats and sheep.`,
         'Posts outside the main roots; no nail in the tree.',
         'Mulch within, off the trunk; trampled soil is loosened by air.',
       ],

@@ -1,5 +1,9 @@
 import { CUT_STEPS, CUT_TAKE, cutGates, dressing, dry, hazard } from '../cuts';
+import { showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
+
+/** How far below a ball its strands still run in the wood, cm. */
+const BELOW_CM = 30;
 
 export const mistletoeCutWork: Work = {
   id: 'mistletoe-cut',
@@ -7,6 +11,7 @@ export const mistletoeCutWork: Work = {
   method: 'pruning',
   life: { times: 1, apart: 0, everyYears: 3, courses: null },
   when: (f) => f.condition?.id === 'mistletoe',
+  goesBy: () => [{ what: 'below the ball', from: BELOW_CM, unit: 'cm' }],
   asks: [
     { key: 'balls', kind: 'number', name: 'Balls taken', unit: '', min: 1, max: 200, whole: true, usual: () => 8 },
     { key: 'live', kind: 'number', name: 'Live crown taken', unit: '%', min: 0, max: 60, usual: () => 8 },
@@ -22,7 +27,7 @@ export const mistletoeCutWork: Work = {
   ],
   workOut: (facts, a) => ({
     figures: [{ name: 'Balls', value: String(num(a, 'balls')), unit: '' }],
-    sum: ['30 cm below the ball, back to a fork'],
+    sum: [`${showTrunk(BELOW_CM, facts.system).text} below the ball, back to a fork`],
     steps: [
       'In winter, when it is seen; law may protect it, a few balls stay.',
       a['leave'] === 'left'

@@ -1,5 +1,5 @@
-import { mulchRing } from '../../rootzone/zone';
-import { showArea } from '../../units/units';
+import { MULCH_CLEAR_CM, MULCH_DEPTH_CM, mulchRing } from '../../rootzone/zone';
+import { showArea, showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
 import { cubic, NO_RING, ringGate } from '../digs';
 
@@ -9,6 +9,10 @@ export const mulchWork: Work = {
   method: 'mulch',
   // Topped up every year.
   life: { times: 1, apart: 0, everyYears: 1, courses: null },
+  goesBy: () => [
+    { what: 'deep', from: MULCH_DEPTH_CM[0], to: MULCH_DEPTH_CM[1], unit: 'cm' },
+    { what: 'clear of the bark', from: MULCH_CLEAR_CM, unit: 'cm' },
+  ],
   asks: [
     {
       key: 'radius',
@@ -19,7 +23,15 @@ export const mulchWork: Work = {
       max: 15,
       usual: (f) => Math.min(3, Math.max(1, Math.round((f.crownWidthM ?? 3) * 5) / 10)),
     },
-    { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 5, max: 10, usual: () => 8 },
+    {
+      key: 'depth',
+      kind: 'number',
+      name: 'Depth',
+      unit: 'cm',
+      min: MULCH_DEPTH_CM[0],
+      max: MULCH_DEPTH_CM[1],
+      usual: () => 8,
+    },
     { key: 'bag', kind: 'number', name: 'Litres in a bag', unit: 'L', min: 10, max: 1000, usual: () => 50 },
   ],
   workOut: (facts, a) => {
@@ -31,11 +43,13 @@ export const mulchWork: Work = {
         { name: 'Bags', value: String(m?.bags ?? 0), unit: '' },
       ],
       sum: m
-        ? [`${showArea(m.areaM2, facts.system).text} × ${num(a, 'depth')} cm, ten centimetres clear of the bark`]
+        ? [
+            `${showArea(m.areaM2, facts.system).text} × ${num(a, 'depth')} cm, ${showTrunk(MULCH_CLEAR_CM, facts.system).text} clear of the bark`,
+          ]
         : [NO_RING],
       steps: [
         'Grass off or mown short, soil damp, collar free.',
-        'Ten centimetres clear of the bark all round: a ring, never a cone against the trunk.',
+        `${showTrunk(MULCH_CLEAR_CM, facts.system).text} clear of the bark all round: a ring, never a cone against the trunk.`,
         'No fresh chips of a diseased tree of the same kind.',
       ],
       take: [

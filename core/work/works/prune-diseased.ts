@@ -3,18 +3,22 @@ import { showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
 import { hazard, dry, cutGates, dressing, CUT_STEPS, CUT_TAKE, OWN_CUT } from '../cuts';
 
-/** How far below the last sign of it diseased wood is cut, cm, where the knowledge base says more than the usual. */
-const CUT_BELOW: Record<string, number> = {
-  'fire-blight': 30,
-  'dutch-elm-disease': 300,
-  'black-knot': 20,
-  'silver-leaf': 15,
-  'bacterial-canker': 15,
-  'nectria-canker': 15,
-  'cytospora-canker': 15,
-  'chestnut-blight': 30,
-  'canker-stain': 100,
+/** How far below the last sign of it diseased wood is cut at least and usually, cm, where it differs from the usual. */
+const CUT_BELOW: Readonly<Record<string, readonly [least: number, usual: number]>> = {
+  'fire-blight': [20, 30],
+  'dutch-elm-disease': [300, 300],
+  'black-knot': [15, 20],
+  'silver-leaf': [15, 15],
+  'bacterial-canker': [15, 15],
+  'nectria-canker': [15, 15],
+  'cytospora-canker': [15, 15],
+  'chestnut-blight': [30, 30],
+  'canker-stain': [100, 100],
+  'cypress-canker': [10, 20],
 };
+const cutBelow = (condition: string | null | undefined) => CUT_BELOW[condition ?? ''] ?? ([15, 20] as const);
+/** What was missed shows within so many weeks. */
+const SHOWS_WEEKS = 3;
 
 export const pruneDiseasedWork: Work = {
   id: 'prune-diseased',
@@ -23,6 +27,13 @@ export const pruneDiseasedWork: Work = {
   // What was missed shows in the next year.
   life: { times: 1, apart: 0, everyYears: 1, courses: 2 },
   when: (f) => ![...OWN_CUT, 'water-shoots', 'dense-crown'].includes(f.condition?.id ?? ''),
+  goesBy: (condition) => {
+    const [from, to] = cutBelow(condition);
+    return [
+      { what: 'below the last sign', from, to, unit: 'cm' },
+      { what: 'looked at again after', from: SHOWS_WEEKS, unit: 'weeks' },
+    ];
+  },
   asks: [
     {
       key: 'below',
@@ -31,7 +42,7 @@ export const pruneDiseasedWork: Work = {
       unit: 'cm',
       min: 2,
       max: 500,
-      usual: (f) => CUT_BELOW[f.condition?.id ?? ''] ?? 20,
+      usual: (f) => cutBelow(f.condition?.id)[1],
     },
     {
       key: 'room',
@@ -106,7 +117,7 @@ export const pruneDiseasedWork: Work = {
           'prune-look',
           'check-effect',
           'Look for the disease below the cuts',
-          3,
+          SHOWS_WEEKS,
           'weeks',
           'what was missed shows within weeks',
         ),

@@ -2,12 +2,18 @@ import { gate } from '../../gates/gate';
 import { figure } from '../../units/units';
 import { num, rule, type Work } from '../work';
 
+/** Nights, or soil for what goes into it, that let the released hunt, °C. */
+const NEEDS_C = 12;
+const NEEDS_MORE: Readonly<Record<string, number>> = { capnodis: 15 };
+const needs = (condition: string | null | undefined) => NEEDS_MORE[condition ?? ''] ?? NEEDS_C;
+
 export const releaseWork: Work = {
   id: 'release',
   name: 'Biological release',
   method: 'release',
   // Twice, two weeks apart; every season in which the pest comes back.
   life: { times: 2, apart: 14, everyYears: 1, courses: null },
+  goesBy: (condition) => [{ what: 'nights, or the soil they go into, above', from: needs(condition), unit: '°C' }],
   asks: [
     {
       key: 'perTree',
@@ -20,8 +26,24 @@ export const releaseWork: Work = {
       usual: (f) => Math.max(50, Math.round(((f.crownWidthM ?? 4) ** 2 * 10) / 50) * 50),
     },
     { key: 'pack', kind: 'number', name: 'In one pack', unit: '', min: 1, max: 1e6, whole: true, usual: () => 250 },
-    { key: 'night', kind: 'number', name: 'Coldest night ahead', unit: '°C', min: -30, max: 35, usual: () => 12 },
-    { key: 'needs', kind: 'number', name: 'They need nights of', unit: '°C', min: 0, max: 25, usual: () => 10 },
+    {
+      key: 'night',
+      kind: 'number',
+      name: 'Coldest night ahead, or the soil they go into',
+      unit: '°C',
+      min: -30,
+      max: 35,
+      usual: () => 12,
+    },
+    {
+      key: 'needs',
+      kind: 'number',
+      name: 'They need',
+      unit: '°C',
+      min: 0,
+      max: 25,
+      usual: (f) => needs(f.condition?.id),
+    },
     {
       key: 'residue',
       kind: 'number',
@@ -58,10 +80,10 @@ export const releaseWork: Work = {
               gate({
                 id: 'release-cold',
                 strength: 'hold',
-                title: 'Nights too cold',
-                sentence: `${num(a, 'night')} °C is forecast; they need ${num(a, 'needs')} °C.`,
+                title: 'Too cold for them',
+                sentence: `${num(a, 'night')} °C are to be expected; they need ${num(a, 'needs')} °C.`,
                 source: 'practice',
-                satisfy: `Allowed once nights stay above ${num(a, 'needs')} °C.`,
+                satisfy: `Allowed once it stays above ${num(a, 'needs')} °C.`,
               }),
             ]
           : []),

@@ -7,11 +7,18 @@ import { num, type Work } from '../work';
 /** Share of a cylinder of breast height that a stem with its limbs comes to; a practice figure of timber tables. */
 const FORM = 0.5;
 
+/** The brood is still under the bark for so many weeks after the first dust. */
+const BROOD_WEEKS: Readonly<Record<string, number>> = { 'spruce-bark-beetle': 3 };
+
 export const removalWork: Work = {
   id: 'removal',
   name: 'Removal',
   method: 'removal',
   life: { times: 1, apart: 0, everyYears: null, courses: 1 },
+  goesBy: (condition) => {
+    const weeks = BROOD_WEEKS[condition ?? ''];
+    return weeks ? [{ what: 'before they fly, within', from: weeks, unit: 'weeks' }] : [];
+  },
   asks: [
     { key: 'height', kind: 'number', name: 'Height', unit: 'm', min: 1, max: 110, usual: (f) => f.heightM ?? 12 },
     {
@@ -34,6 +41,7 @@ export const removalWork: Work = {
   ],
   workOut: (facts, a) => {
     const m3 = Math.PI * (facts.diameterCm / 200) ** 2 * num(a, 'height') * FORM;
+    const brood = BROOD_WEEKS[facts.condition?.id ?? ''];
     const wood = cubic(m3, facts.system);
     return {
       figures: [{ name: 'Wood', value: wood.value, unit: wood.unit }],
@@ -45,6 +53,7 @@ export const removalWork: Work = {
         a['how'] === 'climbed'
           ? 'Two ropes, a second climber on the ground who can reach.'
           : `${String(a['how'])[0]!.toUpperCase()}${String(a['how']).slice(1)}; nobody below.`,
+        ...(brood ? [`Felled and off the place within ${brood} weeks: the brood flies then.`] : []),
         'Infected or infested wood stays on the place, chipped or covered, until it may leave.',
         a['stump'] === 'stays'
           ? 'The stump stays: on conifers treat it the same day against root rot.'

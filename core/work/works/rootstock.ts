@@ -2,13 +2,17 @@ import { gate } from '../../gates/gate';
 import { num, rule, type Work } from '../work';
 import { dry, cutGates } from '../cuts';
 
+/** Shoots are still soft enough for a thumb after so many weeks. */
+const AGAIN_WEEKS = 4;
+
 export const rootstockWork: Work = {
   id: 'rootstock',
   name: 'Take rootstock shoots',
   method: 'pruning',
   // As long as the stock shoots, every summer.
-  life: { times: 3, apart: 28, everyYears: 1, courses: null },
+  life: { times: 3, apart: 7 * AGAIN_WEEKS, everyYears: 1, courses: null },
   when: (f) => f.condition?.id === 'rootstock-takeover',
+  goesBy: () => [{ what: 'again after', from: AGAIN_WEEKS, unit: 'weeks' }],
   asks: [
     { key: 'shoots', kind: 'number', name: 'Shoots', unit: '', min: 1, max: 300, whole: true, usual: () => 10 },
     { key: 'union', kind: 'yes', name: 'The graft union has been found', usual: () => false },
@@ -20,7 +24,7 @@ export const rootstockWork: Work = {
       min: 2,
       max: 12,
       whole: true,
-      usual: () => 4,
+      usual: () => AGAIN_WEEKS,
     },
     dry,
   ],

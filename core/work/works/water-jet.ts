@@ -1,12 +1,16 @@
 import { showVolume } from '../../units/units';
 import { num, rule, type Work } from '../work';
 
+/** What was knocked off has climbed back, and eggs have hatched, after so many weeks. */
+const AGAIN_WEEKS = 1;
+
 export const waterJetWork: Work = {
   id: 'water-jet',
   name: 'Water jet and hand removal',
   method: 'water jet',
   // Weekly while a generation lasts; every season in which it comes back.
-  life: { times: 3, apart: 7, everyYears: 1, courses: null },
+  life: { times: 3, apart: 7 * AGAIN_WEEKS, everyYears: 1, courses: null },
+  goesBy: () => [{ what: 'again while live ones are found, after', from: AGAIN_WEEKS, unit: 'weeks' }],
   asks: [
     {
       key: 'minutes',
@@ -55,7 +59,7 @@ export const waterJetWork: Work = {
                 'jet-again',
                 'treat-again',
                 'Water jet again',
-                1,
+                AGAIN_WEEKS,
                 'weeks',
                 'what was knocked off climbs back, eggs hatch',
                 { onlyIf: 'live pests are found' },
@@ -66,9 +70,9 @@ export const waterJetWork: Work = {
                 'jet-look',
                 'check-effect',
                 'Count live pests',
-                1,
+                AGAIN_WEEKS,
                 'weeks',
-                'contact: next day and again after a week',
+                'contact kills at once, what comes after it counts',
               ),
             ],
     };

@@ -1,8 +1,10 @@
 import { gate } from '../../gates/gate';
-import { irrigate, nextWater, WATER_CAUTIONS } from '../../rootzone/water';
-import { figure, showFine, showVolume } from '../../units/units';
+import { hoursToRoots, irrigate, nextWater, WATER_CAUTIONS, WATER_TO_CM } from '../../rootzone/water';
+import { figure, showFine, showTrunk, showVolume } from '../../units/units';
 import { num, rule, type Work } from '../work';
 import { pair } from '../digs';
+
+const USUAL = { emitters: 8, flowLh: 4, wettedM2: 6 } as const;
 
 export const waterWork: Work = {
   id: 'water',
@@ -10,11 +12,37 @@ export const waterWork: Work = {
   method: 'watering',
   // Through three summers: then it finds water, or was never planted where it can.
   life: { times: 6, apart: 16, everyYears: 1, courses: 3 },
+  goesBy: () => [{ what: 'moist down to', from: WATER_TO_CM, unit: 'cm' }],
   asks: [
-    { key: 'emitters', kind: 'number', name: 'Emitters', unit: '', min: 1, max: 500, whole: true, usual: () => 8 },
-    { key: 'flow', kind: 'number', name: 'Each gives', unit: 'L/h', min: 0.5, max: 100, usual: () => 4 },
-    { key: 'hours', kind: 'number', name: 'Running', unit: 'h', min: 0.1, max: 48, usual: () => 3 },
-    { key: 'wetted', kind: 'number', name: 'Wetted ground', unit: 'm²', min: 0.1, max: 1000, usual: () => 6 },
+    {
+      key: 'emitters',
+      kind: 'number',
+      name: 'Emitters',
+      unit: '',
+      min: 1,
+      max: 500,
+      whole: true,
+      usual: () => USUAL.emitters,
+    },
+    { key: 'flow', kind: 'number', name: 'Each gives', unit: 'L/h', min: 0.5, max: 100, usual: () => USUAL.flowLh },
+    {
+      key: 'hours',
+      kind: 'number',
+      name: 'Running',
+      unit: 'h',
+      min: 0.1,
+      max: 48,
+      usual: (f) => hoursToRoots(USUAL.emitters * USUAL.flowLh, USUAL.wettedM2, f.texture),
+    },
+    {
+      key: 'wetted',
+      kind: 'number',
+      name: 'Wetted ground',
+      unit: 'm²',
+      min: 0.1,
+      max: 1000,
+      usual: () => USUAL.wettedM2,
+    },
     { key: 'supply', kind: 'number', name: 'The supply gives', unit: 'L/h', min: 1, max: 20000, usual: () => 600 },
     {
       key: 'et',
@@ -53,18 +81,32 @@ export const waterWork: Work = {
         { what: 'Emitters, line, soil probe', amount: String(num(a, 'emitters')) },
         { what: 'Water', amount: showVolume(i.litres * 1000, facts.system, 3).text },
       ],
-      gates: i.fits
-        ? []
-        : [
-            gate({
-              id: 'supply-short',
-              strength: 'hold',
-              title: 'The supply is too weak',
-              sentence: `${i.flowLh} L/h are asked of a supply that gives ${num(a, 'supply')} L/h; it carries ${i.carried} emitters.`,
-              source: 'arithmetic',
-              satisfy: `At most ${i.carried} emitters, or two zones in turn.`,
-            }),
-          ],
+      gates: [
+        ...(i.wetsToCm < WATER_TO_CM
+          ? [
+              gate({
+                id: 'water-shallow',
+                strength: 'note',
+                title: 'Too little to reach the roots',
+                sentence: `This wets dry soil to about ${showTrunk(i.wetsToCm, facts.system).text}; ${showTrunk(WATER_TO_CM, facts.system).text} are wanted.`,
+                source: 'practice',
+                satisfy: 'Run it longer, or put more emitters out.',
+              }),
+            ]
+          : []),
+        ...(i.fits
+          ? []
+          : [
+              gate({
+                id: 'supply-short',
+                strength: 'hold',
+                title: 'The supply is too weak',
+                sentence: `${i.flowLh} L/h are asked of a supply that gives ${num(a, 'supply')} L/h; it carries ${i.carried} emitters.`,
+                source: 'arithmetic',
+                satisfy: `At most ${i.carried} emitters, or two zones in turn.`,
+              }),
+            ]),
+      ],
       minutes: 15,
       followUps: [
         rule(

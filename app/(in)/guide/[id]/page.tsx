@@ -16,9 +16,11 @@ import { figureNames, kindOfFigure, SignFigure } from '@/ui/figures/signs';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
 import { lifeYear } from '@/views/life';
-import { lifeTimeWords, timedWords } from '@/ui/season-words';
+import { waysHere } from '@/views/ways';
+import { lifeTimeWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
-import { HEAT, ThroughTheYear } from './year';
+import { Ways } from './ways';
+import { ThroughTheYear } from './year';
 
 const FIRM_WORDS: Record<Firmness, string> = {
   'well studied': 'Well studied',
@@ -43,7 +45,10 @@ export default async function Page({
   const find = finder(knowledge);
   const c = find(id) ?? notFound();
   const { life, enemies, replanting, winters, eaten, wrong } = besideOf(c);
-  const year = await lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, new Date());
+  const [year, here] = await Promise.all([
+    lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, new Date()),
+    waysHere(v, c),
+  ]);
   const south = year?.south ?? false;
   const firmness = firmnessOf(id);
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
@@ -189,27 +194,7 @@ export default async function Page({
         <p className="py-1">
           <b>Threshold:</b> {c.threshold}
         </p>
-        <ul>
-          {c.options.map((o) => (
-            <li
-              key={o.method + o.what}
-              className="row grid grid-cols-[130px_1fr_130px] gap-3 py-2 phone:grid-cols-1 phone:gap-0"
-            >
-              <b className="inline-block first-letter:uppercase">{o.method}</b>
-              <span>
-                {o.what}{' '}
-                <span className="text-small text-ink-2">
-                  {o.when}
-                  {o.timed ? `: ${o.timed.map((t) => timedWords(t, HEAT)).join('; ')}` : ''}
-                  {o.organic ? '; organic' : ''}
-                </span>
-              </span>
-              <span className="figures text-small">
-                {lifeTimeWords({ by: 'months', from: o.from, to: o.to }, south)}
-              </span>
-            </li>
-          ))}
-        </ul>
+        <Ways condition={c} here={here} units={v.units} south={south} />
         <p className="mt-2">
           <b>What does not work:</b> {c.useless}
         </p>

@@ -1,43 +1,15 @@
 import { useState } from 'react';
 import type { Label, LabelUse } from '@/core/label/schema';
-import { conditionsOf, type Condition } from '@/core/prescribe/conditions';
+import { conditionsOf } from '@/core/prescribe/conditions';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { When } from '@/core/prescribe/situation';
 import { after } from '@/core/season/follow-ups';
 import type { FitDay } from '@/core/weather/fitness';
-import { showTemperature, showWind, type UnitSystem } from '@/core/units/units';
+import type { UnitSystem } from '@/core/units/units';
 import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
+import { conditionWords } from '@/ui/label-words';
 import { boundWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
-
-/** A condition of the visit, as a crew says it. */
-function conditionWords(c: Condition, units: UnitSystem): string {
-  switch (c.what) {
-    case 'full leaf':
-      return 'full leaf';
-    case 'air':
-      if (c.minC === null) return `air below ${showTemperature(c.maxC!, units)}`;
-      return c.maxC === null
-        ? `air above ${showTemperature(c.minC, units)}`
-        : `air ${showTemperature(c.minC, units)} to ${showTemperature(c.maxC, units)}`;
-    case 'soil warmth':
-      return `soil above ${showTemperature(c.minC, units)}`;
-    case 'soil':
-      return 'soil moist, not sodden or frozen';
-    case 'dry spell':
-      return `dry for ${c.hours} h after`;
-    case 'wind':
-      return `wind ${showWind(c.minMs, units)} to ${showWind(c.maxMs, units)}${c.usual ? ' (usual)' : ''}`;
-    case 'low sun':
-      return 'early, late or under cloud';
-    case 'dry leaves':
-      return 'dry leaves';
-    case 'bloom':
-      return c.days ? `not in flower, nor within ${c.days} days of it` : 'not in flower';
-    case 'stage':
-      return `stage: ${c.stages.join(' or ')}`;
-  }
-}
 
 /**
  * The three answers to when: from the day its time begins, today, or a day of one's own.
