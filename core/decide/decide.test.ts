@@ -3,6 +3,7 @@ import { findCondition, findHost, shipped } from '@/knowledge';
 import { WALK } from '@/knowledge/vignettes/field';
 import { shortFinding } from '../diagnose/ask';
 import { compile } from '../diagnose/model';
+import { concerns } from '../diagnose/reading';
 import { evidenceOf, posterior, ranking, type Candidate } from '../diagnose/rank';
 import { VIGOURS } from '../diagnose/words';
 import { baseOf } from './base';
@@ -385,6 +386,24 @@ it('the words never contradict the decision, over anything that can be decided',
   );
 });
 
+it('a nuisance never ends a tree: where nothing is open it bears it, and what helps is said', () => {
+  const given: string[] = [];
+  for (const c of shipped.conditions.filter((x) => x.policy === 'relieve' && !x.hazard)) {
+    const host = shipped.hosts.find((h) => concerns(c.groups, h))!;
+    for (let month = 1; month <= 12; month++) {
+      const findings = [...c.signs.always, ...c.signs.usual].slice(0, 3).map((s) => seen(s));
+      const r = run([as(c.id)], { month, findings }, host.id);
+      if (r.decision === 'manage or remove') given.push(`${c.id} in ${month}`);
+    }
+  }
+  expect(given).toEqual([]);
+  const rot = run([as('pomegranate-heart-rot')], { month: 10, findings: [seen('arils-black-within')] }, 'pomegranate');
+  expect([rot.decision, rot.reasons.find((r) => r.id === 'bears-it')?.sentence]).toEqual([
+    'leave it alone',
+    'The tree bears it. What helps: mummies and old blossom off and out, from December.',
+  ]);
+});
+
 it('teeth and antlers are answered by what keeps them off, and what may be done today is never called nothing', () => {
   for (const month of [10, 11, 12, 1, 2, 3]) {
     const deer = run([as('deer')], { month, findings: [seen('shoots-torn'), seen('rubbed-shreds')] }, 'rowan');
@@ -393,7 +412,7 @@ it('teeth and antlers are answered by what keeps them off, and what may be done 
   }
   const april = run([as('deer')], { month: 4, findings: [seen('shoots-torn'), seen('rubbed-shreds')] }, 'rowan');
   expect(april.reasons.find((r) => r.id === 'window')!.sentence).toMatch(
-    /^In April there is only: for groups, 2 m\. Next: trunk guard/,
+    /^In April there is only: for groups, higher than they jump\. Next: trunk guard/,
   );
   expect(april.tell).not.toMatch(/Nothing that works/);
   const voles = run([as('voles')], { month: 11, findings: [seen('gnaw-fine-low')] }, 'cider-apple');

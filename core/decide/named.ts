@@ -216,6 +216,16 @@ export abstract class Named extends Ground {
       for (const a of no) if (!this.reasons.some((r) => r.sentence === a.sentence)) this.say(a.id, a.sentence);
       if (no.some((a) => a.id === 'vigour') && !no.some((a) => a.id === 'crown' || a.id === 'bark-loss'))
         return about.causesWeakness ? 'manage or remove' : 'restore vigour first';
+      // What only a nuisance asks for is no reason to give a tree up: it bears it.
+      if (about.policy === 'relieve' && !about.hazard) {
+        const helps = this.options.filter((o) => o.use === 'support' && o.status !== 'not here');
+        this.say(
+          'bears-it',
+          `The tree bears it.${helps.length ? ` What helps: ${helps.map((o) => `${inSentence(o.what)}, from ${this.month(o.from)}`).join('; ')}.` : ''}`,
+          this.knowledgeOf,
+        );
+        return 'leave it alone';
+      }
       if (!no.length)
         this.say('nothing-works', `Nothing in this programme works on it. ${about.useless}`, this.knowledgeOf);
       return 'manage or remove';
