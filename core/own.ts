@@ -1,14 +1,21 @@
-import type { Condition, Host, Sign } from './diagnose/knowledge';
+import type { Condition, Host, QuickTest, Sign } from './diagnose/knowledge';
 import type { OwnWork } from './work/own-work-schema';
 
 /** What an outfit knows of its own, by id: what it added, and conditions in which it overrules what ships. */
 export interface Own {
   hosts: ReadonlyMap<string, Host>;
   signs: ReadonlyMap<string, Sign>;
+  tests: ReadonlyMap<string, QuickTest>;
   conditions: ReadonlyMap<string, Condition>;
   works: readonly OwnWork[];
 }
-export const NOTHING_OWN: Own = { hosts: new Map(), signs: new Map(), conditions: new Map(), works: [] };
+export const NOTHING_OWN: Own = {
+  hosts: new Map(),
+  signs: new Map(),
+  tests: new Map(),
+  conditions: new Map(),
+  works: [],
+};
 
 /**
  * Whose knowledge is meant where nobody passes it on. A name is looked up in a hundred places, of trees, books and sheets; that

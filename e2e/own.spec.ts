@@ -22,6 +22,7 @@ test('a host, a sign and a work of one’s own are kept, take part, and travel a
   await expect(page.getByRole('listitem').filter({ hasText: 'Quayside elm' })).toContainText('version 1');
 
   await page.getByRole('link', { name: 'A sign', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'A sign of our own' })).toBeVisible();
   await page.getByLabel('How it looks, in the field').fill('Silver crumbs in the cracks');
   await page.getByLabel('What the most of it looks like').fill('In every crack of the trunk');
   await page.getByLabel('Where on the tree').selectOption('bark');
@@ -31,6 +32,7 @@ test('a host, a sign and a work of one’s own are kept, take part, and travel a
   await expect(page.getByRole('listitem').filter({ hasText: 'Silver crumbs' })).toBeVisible();
 
   await page.getByRole('link', { name: 'A work', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'A work of our own' })).toBeVisible();
   await page.getByLabel('What it is called').fill('Brush the crumbs out');
   await page.getByLabel('What kind of work').selectOption('wash');
   await page.getByLabel('What is counted on a tree').fill('Cracks');
@@ -72,6 +74,85 @@ test('a host, a sign and a work of one’s own are kept, take part, and travel a
   await row.getByLabel('Why it is taken back').fill('tried for a journey');
   await row.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText('own-brush-the-crumbs-out, taken back')).toBeVisible();
+});
+
+test('a condition and a test of one’s own are written in fields, told what is missing, and take part', async ({
+  page,
+}) => {
+  await signIn(page, OWNER);
+  await page.goto('/guide/new?what=condition');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByText('Say what it rests on.')).toBeVisible();
+  await page.getByLabel('What it rests on').fill('four summers at the harbour');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByLabel('What it is called')).toHaveAttribute('aria-invalid', 'true');
+  const pick = async (label: string, what: string) => {
+    await page.getByLabel(`${label}: type to find`).fill(what);
+    await page
+      .getByRole('button', { name: new RegExp(`^\\+ ${what}`, 'i') })
+      .first()
+      .click();
+  };
+  await page.getByLabel('What it is called').fill('Harbour leaf roller');
+  await page.getByLabel('What it is', { exact: true }).selectOption('chewer');
+  await pick('On which trees', 'all elm');
+  await page.getByLabel('What it is and does, in a sentence or two').fill('A small caterpillar that rolls elm leaves.');
+  await page.getByLabel('What happens if nothing is done').fill('Ugly for a summer.');
+  await pick('A sign', 'Silk nests in forks');
+  await page.getByLabel(/^How often: Silk nests in forks/).selectOption('always');
+  await page.getByLabel('What settles it, in words').fill('A green caterpillar in an opened roll.');
+  await page.getByLabel('From when on it is worth acting, in words').fill('Half the leaves, on young trees.');
+  await page.getByRole('button', { name: 'Another way' }).click();
+  await page.getByLabel('What is done').fill('Pick the rolls off every 7 days');
+  await page.getByLabel('What opens its time').fill('rolls on the leaf');
+  await page.getByLabel('What does not work, and why').fill('Sprays: it sits in its roll.');
+  await page.getByLabel('What the client is told').fill('A leaf roller; picked off where it can be reached.');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  // A figure of days stands in a work or a label, and is told where it was written.
+  await expect(
+    page.getByText(/says every 7 days: days, temperatures and amounts stand in the label or the work/),
+  ).toBeVisible();
+  await page.getByLabel('What is done').fill('Pick the rolls off');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByText(KEPT)).toBeVisible();
+  await page.goto('/guide/own-harbour-leaf-roller');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Harbour leaf roller');
+  await expect(page.getByText('Pick the rolls off')).toBeVisible();
+  // Begun from its last version, it keeps what was written.
+  await page.goto('/guide/new?what=condition&from=own-harbour-leaf-roller');
+  await expect(page.getByLabel('What the client is told')).toHaveValue(/picked off/);
+
+  await page.getByRole('link', { name: 'A test', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'A test of our own' })).toBeVisible();
+  await page.getByLabel('What it is called').fill('Open a roll');
+  await page.getByLabel('What is asked at the tree').fill('What sits in a roll?');
+  await page.getByLabel('How it is done').fill('Open five rolls by hand.');
+  await page.getByLabel('Outcome 1, as it looks').fill('A green caterpillar');
+  await page.getByLabel('What it rests on').fill('four summers at the harbour');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByText('say of which condition an outcome speaks')).toBeVisible();
+  await page.getByLabel('It speaks of').selectOption({ label: 'Harbour leaf roller' });
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByText(KEPT)).toBeVisible();
+  const elm = await openTree(page, '101');
+  await page.goto(`/tree/${elm}/examine`);
+  // Somebody who has opened one says so, though nobody asked.
+  await page.getByText('Another test was done').click();
+  await page.getByLabel('Which one').selectOption({ label: 'What sits in a roll?' });
+  await page.getByRole('button', { name: 'A green caterpillar' }).click();
+  await expect(page.getByRole('list', { name: 'Tests done' })).toContainText('A green caterpillar');
+  await expect(page.getByRole('region', { name: 'The balance' })).toContainText('Harbour leaf roller');
+});
+
+test('a way of the guide says by which label and which work, with their days and warmth', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/guide/spongy-moth');
+  const spray = page.getByRole('listitem').filter({ hasText: 'Btk on small caterpillars' });
+  await expect(
+    spray.getByText(/again after 14 days, if .*; never within 10 days; at most 2 times a year; air 12 °C to 32 °C/),
+  ).toBeVisible();
+  await page.goto('/guide/fire-blight');
+  await expect(page.getByText('below the last sign: 20 to 30 cm')).toBeVisible();
 });
 
 test('the guide tells the year of a trouble at a place, what a winter did, and what a wrong treatment would do', async ({

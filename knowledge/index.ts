@@ -54,7 +54,8 @@ export const findCondition = (id: string): Condition | null => ownNow().conditio
 export const conditionsNow = (): readonly Condition[] => joined(conditions, ownNow().conditions);
 const shippedSign = byId(signs);
 export const findSign = (id: string): Sign | null => shippedSign(id) ?? ownNow().signs.get(id) ?? null;
-export const findTest: (id: string) => QuickTest | null = byId(tests);
+const shippedTest = byId(tests);
+export const findTest = (id: string): QuickTest | null => shippedTest(id) ?? ownNow().tests.get(id) ?? null;
 
 /** What heat brings about on a host: of what ships, and of what an outfit has of its own. */
 export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>

@@ -9,7 +9,7 @@ export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; by
     (tx) => tx<(OwnEntry & { note: string; byName: string; at: Date })[]>`
       select distinct on (e.kind, e.key) e.kind, e.key, e.version, e.data, e.note, p.name as "byName", e.at
       from knowledge_entry e join person p on p.id = e.by_person where e.outfit_id = ${scope.outfitId}
-        and e.kind in ('likelihood', 'condition', 'host', 'sign', 'work')
+        and e.kind in ('likelihood', 'condition', 'host', 'sign', 'test', 'work')
       order by e.kind, e.key, e.version desc`,
   );
 
@@ -33,6 +33,10 @@ export const ownInUse = (scope: Scope, kind: AddedKind, key: string): Promise<bo
     const uses = {
       host: tx`select from tree where outfit_id = ${outfitId} and host_id = ${key}`,
       sign: tx`select from finding where outfit_id = ${outfitId} and sign_id = ${key}`,
+      test: tx`
+        select from test_result where outfit_id = ${outfitId} and test_id = ${key}
+        union all
+        select from sample where outfit_id = ${outfitId} and test_id = ${key}`,
       condition: tx`
         select from verdict where outfit_id = ${outfitId} and condition_id = ${key}
         union all

@@ -8,7 +8,7 @@ import { z } from 'zod';
 /** Faults of an entry that are told at once. */
 const TOLD = 6;
 
-/** A host, sign, condition or work of one's own, as JSON of the published shape; checked as what ships is. */
+/** A host, sign, test, condition or work of one's own, as JSON of the published shape; checked as what ships is. */
 export const keepOwn = command({
   name: 'keep-own',
   right: 'edit the guide',

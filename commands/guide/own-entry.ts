@@ -38,7 +38,7 @@ export function readSent<S extends z.ZodType>(
 
 const sameEntry = (a: OwnEntry, b: OwnEntry) => a.kind === b.kind && a.key === b.key;
 
-/** What hosts and works of an outfit's own name and is not there. */
+/** What hosts, tests and works of an outfit's own name and is not there. */
 function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[] {
   const groups = groupsOf(shipped.hosts);
   const conditions = new Set(knowledge.conditions.map((c) => c.id));
@@ -55,6 +55,10 @@ function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[]
           : [`host ${id}: no host ${growsLike}, as which it would grow`]),
       ];
     }
+    if (e.kind === 'test')
+      return Object.values(e.data.tells).flatMap((of) =>
+        Object.keys(of).flatMap((c) => (conditions.has(c) ? [] : [`test ${e.key}: no condition ${c}`])),
+      );
     if (e.kind !== 'work') return [];
     const { id, conditions: of } = e.data;
     return [

@@ -45,6 +45,24 @@ const SIGN = {
   idle: 0.01,
   lasts: true,
 };
+const TEST = {
+  id: 'own-crumb-rub',
+  name: 'Rub the crumbs',
+  how: 'Between two wetted fingers, for ten counts.',
+  ask: 'What do the crumbs do between the fingers?',
+  minutes: 2,
+  cost: 'nothing',
+  sensitivity: 0.93,
+  specificity: 0.96,
+  wounds: 0,
+  groups: ['elm'],
+  outcomes: [
+    { id: 'grey', words: 'They smear grey', says: 'Frass of the silver bark moth.' },
+    { id: 'wet', words: 'They drip', says: 'Rain alone.' },
+    { id: 'none', words: 'None of these', says: 'Nothing.' },
+  ],
+  tells: { grey: { 'own-bark-moth': 'always', 'elm-bark-beetle': 'rare' } },
+};
 const WORK = {
   id: 'own-crumb-brushing',
   name: 'Brush the crumbs out',
@@ -93,9 +111,16 @@ const MOTH = {
 it('a sign may be kept before anybody knows what makes it, then a condition, a work and a host of one’s own', async () => {
   expect(await keep('sign', SIGN)).toEqual({ ok: true, value: { key: SIGN.id } });
   expect(await keep('condition', MOTH)).toMatchObject({ ok: true });
+  expect(await keep('test', TEST)).toMatchObject({ ok: true });
   expect(await keep('work', WORK)).toMatchObject({ ok: true });
   expect(await keep('host', HOST)).toMatchObject({ ok: true });
-  expect((await ownEntries(await now())).map((e) => e.kind).sort()).toEqual(['condition', 'host', 'sign', 'work']);
+  expect((await ownEntries(await now())).map((e) => e.kind).sort()).toEqual([
+    'condition',
+    'host',
+    'sign',
+    'test',
+    'work',
+  ]);
 });
 
 it('they take part: hung, examined, ranked, decided, planned with its gates', async () => {
@@ -139,6 +164,38 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
   expect(work!.sheet.followUps.map((f) => f.what)).toEqual(['Look for fresh crumbs']);
 });
 
+it('a test of one’s own is asked for, answered, believed, and speaks of what ships as well', async () => {
+  const v = await now();
+  const treeId = v7();
+  const hung = { id: treeId, placeId: made.o.placeId, tag: 'Q2', hostId: HOST.id, girth: '90', unit: 'cm' };
+  expect(await doneBy(hangTag, v, hung)).toMatchObject({ ok: true });
+  const look = (tests: { test: string; outcome: string }[]) =>
+    doneBy(examine, v, {
+      ...{ id: v7(), treeId, crownLoss: '5', vigour: 'good', hostKey: [], hostConfirmed: true, alike: [] },
+      ...{ detail: detailSchema.parse({}), note: '', change: '', changePrice: '' },
+      findings: [{ sign: 'crown-thin', state: 'seen', grade: 2 }],
+      tests,
+    });
+  expect(await look([{ test: TEST.id, outcome: 'blue' }])).toMatchObject({ ok: false });
+  expect(await look([])).toMatchObject({ ok: true });
+  const chance = async () =>
+    withOwn(v, async () => {
+      const { knowledge } = await knowledgeOf(v);
+      const tree = (await treeOf(v, treeId, NOW))!;
+      const found = diagnose(v, tree, knowledge, await findsNear(v, tree), NOW)!;
+      return found.candidates.find((c) => c.id === MOTH.id)?.p ?? 0;
+    });
+  const before = await chance();
+  expect(await look([{ test: TEST.id, outcome: 'grey' }])).toMatchObject({ ok: true });
+  expect(await chance()).toBeGreaterThan(3 * before);
+  const { knowledge, own } = await knowledgeOf(v);
+  expect(knowledge.conditions.find((c) => c.id === 'elm-bark-beetle')!.tests[TEST.id]).toEqual({ grey: 'rare' });
+  expect(own.tests.get(TEST.id)).not.toHaveProperty('tells');
+  // What trees were asked by stays, so that the look can be read.
+  const back = { id: v7(), kind: 'test', key: TEST.id, note: 'no longer done' };
+  expect(await doneBy(takeBackOwn, v, back)).toMatchObject({ ok: false, faults: [{ path: 'key' }] });
+});
+
 it('how often a shipped condition shows an own sign can be said', async () => {
   const said = { id: v7(), condition: 'elm-leaf-beetle', sign: SIGN.id, often: 'rare', note: 'now and then with it' };
   expect(await doneBy(setLikelihood, await now(), said)).toEqual({ ok: true, value: null });
@@ -165,8 +222,33 @@ it.each([
   [
     'a condition that nothing tells from what it is taken for',
     'condition',
-    { ...MOTH, id: 'own-twin', lookalikes: [MOTH.id] },
+    { ...MOTH, id: 'own-twin', lookalikes: [MOTH.id], tests: { [TEST.id]: { grey: 'always' } } },
     'text',
+  ],
+  [
+    'a condition whose way says days',
+    'condition',
+    { ...MOTH, id: 'own-z', options: [{ ...MOTH.options[0], what: 'Brush them out, again after 7 days' }] },
+    'text',
+  ],
+  ['a test that speaks of nothing', 'test', { ...TEST, id: 'own-t', tells: {} }, 'text.tells'],
+  [
+    'a test of a condition that is not there',
+    'test',
+    { ...TEST, id: 'own-t', tells: { grey: { none: 'rare' } } },
+    'text',
+  ],
+  [
+    'a test without its last outcome',
+    'test',
+    { ...TEST, id: 'own-t', outcomes: TEST.outcomes.slice(0, 2) },
+    'text.outcomes',
+  ],
+  [
+    'a test of an outcome that it has not',
+    'test',
+    { ...TEST, id: 'own-t', tells: { blue: { 'own-bark-moth': 'rare' } } },
+    'text.tells.blue',
   ],
   ['a work against nothing', 'work', { ...WORK, id: 'own-x', conditions: ['own-none'] }, 'text'],
   ['a work of no step', 'work', { ...WORK, id: 'own-x', steps: [] }, 'text.steps'],
@@ -187,11 +269,11 @@ describe('to another outfit', () => {
     const text = await file();
     expect(await doneBy(bringOwn, them, { id: v7(), text })).toEqual({
       ok: true,
-      value: { added: 5, newer: 0, same: 0 },
+      value: { added: 6, newer: 0, same: 0 },
     });
     expect(await doneBy(bringOwn, await now(them), { id: v7(), text })).toEqual({
       ok: true,
-      value: { added: 0, newer: 0, same: 5 },
+      value: { added: 0, newer: 0, same: 6 },
     });
     const moth = (await ownEntries(them)).find((e) => e.key === MOTH.id)!;
     expect([moth.version, moth.note]).toEqual([1, 'seen on the quay, three years (Quay Trees)']);

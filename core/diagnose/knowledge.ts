@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { besideSchema } from './beside-schema';
 import { timedSchema } from '../season/timed-schema';
-import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
+import { CERTAINTIES, COMMON_WORDS, FINDING_STATES, KINDS, NATURES, OFTEN_WORDS, PLACES_ON_TREE, SURE } from './words';
 
 /** The shape of what Elmhorn knows. The data itself lives in knowledge/ and is passed in. */
 /** What an entry is called within: small letters, figures, hyphens. */
@@ -169,9 +169,6 @@ export const optionSchema = z.strictObject({
 });
 export type TreatmentOption = z.infer<typeof optionSchema>;
 export type OptionMethod = TreatmentOption['method'];
-
-/** Duties beside every treatment, from the nature of a condition. */
-export const NATURES = ['hairs', 'spores', 'no cut', 'gas'] as const;
 
 export const conditionSchema = z.strictObject({
   id,

@@ -5,9 +5,11 @@ import {
   conditionSchema,
   hostSchema,
   signSchema,
+  testSchema,
   type Condition,
   type Host,
   type Knowledge,
+  type QuickTest,
   type Sign,
 } from './knowledge';
 import { OFTEN_WORDS, type Often } from './words';
@@ -25,10 +27,29 @@ const own = <S extends z.ZodType<{ id: string }>>(schema: S, what: string) =>
     path: ['id'],
   });
 
+/** A quick test of an outfit's own: what can come out, and of which conditions each outcome speaks how often. */
+const ownTestSchema = own(
+  testSchema.extend({ tells: z.record(z.string().max(60), z.record(z.string().max(60), z.enum(OFTEN_WORDS))) }),
+  'test',
+).superRefine((t, ctx) => {
+  const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
+  if (t.outcomes.at(-1)!.id !== 'none') fault(['outcomes'], 'the last outcome must be “none”');
+  for (const o of Object.keys(t.tells))
+    if (o === 'none' || !t.outcomes.some((x) => x.id === o))
+      fault(['tells', o], 'no such outcome, or one that tells nothing');
+  for (const [i, o] of t.outcomes.entries())
+    if (t.outcomes.findIndex((x) => x.id === o.id) < i) fault(['outcomes', i, 'id'], 'two outcomes are called so');
+  // An outcome may speak of nothing, as “moist” does; a test of which none speaks is no test.
+  if (!Object.values(t.tells).some((of) => Object.keys(of).length))
+    fault(['tells'], 'say of which condition an outcome speaks');
+});
+export type OwnTest = z.infer<typeof ownTestSchema>;
+
 /** What an outfit may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
 export const OWN_SCHEMAS = {
   host: own(hostSchema, 'host'),
   sign: own(signSchema, 'sign'),
+  test: ownTestSchema,
   condition: own(conditionSchema, 'condition'),
   work: ownWorkSchema,
 } as const;
@@ -45,6 +66,7 @@ export type OwnEntry =
   | Entry<'likelihood', z.infer<typeof likelihoodEntry>>
   | Entry<'host', Host | null>
   | Entry<'sign', Sign | null>
+  | Entry<'test', OwnTest | null>
   | Entry<'condition', Condition | null>
   | Entry<'work', OwnWork | null>;
 /** What an outfit may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
@@ -64,6 +86,11 @@ function withOften(c: Condition, sign: string, often: Often | null): Condition {
   return { ...c, signs };
 }
 
+const withAnswer = (c: Condition, test: string, outcome: string, often: Often): Condition => ({
+  ...c,
+  tests: { ...c.tests, [test]: { ...c.tests[test], [outcome]: often } },
+});
+
 /** Entries of one kind, as they are read back: a newer release may ask for more than an old entry says. */
 function readBack<T>(entries: readonly OwnEntry[], kind: AddedKind, adrift: string[]): T[] {
   return entries.flatMap((e) => {
@@ -76,7 +103,7 @@ function readBack<T>(entries: readonly OwnEntry[], kind: AddedKind, adrift: stri
 }
 
 /**
- * An outfit's own entries laid over what ships: hosts, signs, conditions and works of its own are added, its likelihoods take
+ * An outfit's own entries laid over what ships: hosts, signs, tests, conditions and works of its own are added, its likelihoods take
  * the place of shipped ones. What ships is never changed, so that an update loses nothing of it.
  */
 export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overlaid {
@@ -84,6 +111,7 @@ export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overl
   const hosts = readBack<Host>(entries, 'host', adrift);
   const signs = readBack<Sign>(entries, 'sign', adrift);
   const works = readBack<OwnWork>(entries, 'work', adrift);
+  const ownTests = readBack<OwnTest>(entries, 'test', adrift);
   const known = new Set([...shipped.signs, ...signs].map((s) => s.id));
   const all = new Map(shipped.conditions.map((c) => [c.id, c]));
   const changed = new Map<string, Condition>();
@@ -92,24 +120,33 @@ export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overl
     changed.set(c.id, c);
   };
   for (const c of readBack<Condition>(entries, 'condition', adrift)) change(c);
+  for (const { id, tells } of ownTests)
+    for (const [outcome, of] of Object.entries(tells))
+      for (const [condition, often] of Object.entries(of)) {
+        const c = all.get(condition);
+        if (c) change(withAnswer(c, id, outcome, often));
+        else adrift.push(`${condition} / ${id}`);
+      }
   for (const e of entries) {
     if (e.kind !== 'likelihood') continue;
     const c = all.get(e.data.condition);
     if (c && known.has(e.data.sign)) change(withOften(c, e.data.sign, e.data.often));
     else adrift.push(`${e.data.condition} / ${e.data.sign}`);
   }
+  const tests = ownTests.map(({ tells: _, ...test }): QuickTest => test);
   const byId = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((x) => [x.id, x]));
   return {
     knowledge:
-      hosts.length || signs.length || changed.size
+      hosts.length || signs.length || tests.length || changed.size
         ? {
             ...shipped,
             hosts: [...shipped.hosts, ...hosts],
             signs: [...shipped.signs, ...signs],
+            tests: tests.length ? [...shipped.tests, ...tests] : shipped.tests,
             conditions: [...all.values()],
           }
         : shipped,
-    own: { hosts: byId(hosts), signs: byId(signs), conditions: changed, works },
+    own: { hosts: byId(hosts), signs: byId(signs), tests: byId(tests), conditions: changed, works },
     adrift,
   };
 }

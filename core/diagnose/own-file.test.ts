@@ -12,7 +12,7 @@ const published = JSON.parse(readFileSync(join(__dirname, '../../docs/knowledge.
 it('the published schema is the one that is used', () =>
   expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(ownFileSchema, { io: 'input' })))));
 
-const entry = (kind: 'host' | 'sign' | 'condition', data: object) =>
+const entry = (kind: 'host' | 'sign' | 'test' | 'condition', data: object) =>
   ({ kind, key: 'own-x', version: 1, data: { ...data, id: 'own-x' }, note: 'seen' }) as OwnEntry & { note: string };
 
 it('whatever ships could travel in a file, by the schema that others read and by ours', () => {
@@ -20,6 +20,22 @@ it('whatever ships could travel in a file, by the schema that others read and by
   const all = [
     ...shipped.hosts.map((h) => entry('host', h)),
     ...shipped.signs.map((s) => entry('sign', s)),
+    // What each outcome of a test speaks of stands with its conditions; in an own test it stands with the test.
+    ...shipped.tests.map((t) =>
+      entry('test', {
+        ...t,
+        tells: Object.fromEntries(
+          t.outcomes
+            .slice(0, -1)
+            .map((o) => [
+              o.id,
+              Object.fromEntries(
+                shipped.conditions.flatMap((c) => (c.tests[t.id]?.[o.id] ? [[c.id, c.tests[t.id]![o.id]]] : [])),
+              ),
+            ]),
+        ),
+      }),
+    ),
     ...shipped.conditions.map((c) => entry('condition', { ...c, beside: besideOf(c) })),
   ];
   for (const e of all) {

@@ -17,6 +17,7 @@ export const ownFileSchema = z.strictObject({
         z.strictObject({ kind: z.literal('likelihood'), note, data: likelihoodEntry }),
         z.strictObject({ kind: z.literal('host'), note, data: OWN_SCHEMAS.host }),
         z.strictObject({ kind: z.literal('sign'), note, data: OWN_SCHEMAS.sign }),
+        z.strictObject({ kind: z.literal('test'), note, data: OWN_SCHEMAS.test }),
         z.strictObject({ kind: z.literal('condition'), note, data: OWN_SCHEMAS.condition }),
         z.strictObject({ kind: z.literal('work'), note, data: OWN_SCHEMAS.work }),
       ]),

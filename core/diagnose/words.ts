@@ -98,6 +98,9 @@ export const KINDS = [
   'unknown',
 ] as const;
 
+/** Duties beside every treatment, from the nature of a condition. */
+export const NATURES = ['hairs', 'spores', 'no cut', 'gas'] as const;
+
 export const LEAF_STATES = ['leafless', 'unfolding', 'full', 'falling'] as const;
 export type LeafState = (typeof LEAF_STATES)[number];
 

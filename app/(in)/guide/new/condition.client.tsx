@@ -1,31 +1,102 @@
 'use client';
 
 import { useState } from 'react';
-import { TextArea } from '@/ui/controls/controls';
+import type { z } from 'zod';
+import type { conditionSchema } from '@/core/diagnose/knowledge';
+import { CERTAINTIES, certaintyWords, COMMON_WORDS, KINDS, NATURES } from '@/core/diagnose/words';
+import { ownKey } from '@/core/settings/own-key';
+import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { Picked, type Named } from '@/ui/controls/picked.client';
+import { useDraft } from '@/ui/controls/use.client';
+import { ConditionSigns } from './condition-signs.client';
+import { ConditionWays } from './condition-ways.client';
 import { useKeepOwn } from './keep.client';
-import { OwnForm } from './own-form.client';
+import { MONTHS, OwnForm } from './own-form.client';
 
-/** A condition of one's own: a copy of one that ships, changed; the whole of an entry, as it is published. */
+/** A condition as it is written: what its schema fills in may be missing. */
+export type WrittenCondition = z.input<typeof conditionSchema>;
+/** Changes a part of what is written. */
+export type SetCondition = (more: Partial<WrittenCondition>) => void;
+
+const POLICIES = [
+  { value: 'treat', name: 'treat it' },
+  { value: 'relieve', name: 'relieve people of it; the tree bears it' },
+  { value: 'restore', name: 'restore what it lacks' },
+  { value: 'leave', name: 'leave it' },
+  { value: 'manage', name: 'manage or remove the tree' },
+  { value: 'driver', name: 'treat what lets it in' },
+] as const;
+const NATURE_WORDS: Readonly<Record<(typeof NATURES)[number], string>> = {
+  hairs: 'Its hairs harm whoever works there',
+  spores: 'Its spores harm whoever breathes them',
+  'no cut': 'Nothing is cut before the authority has spoken',
+  gas: 'There may be gas in the ground',
+};
+const same = <T extends string>(list: readonly T[]) => list.map((x) => ({ value: x, name: x }));
+const GRADES = ['0', '1', '2', '3', '4'].map((g) => ({
+  value: g,
+  name: g === '0' ? 'whenever it is there' : `grade ${g}`,
+}));
+
+/** A condition of one's own: from nothing or from another one, by fields; what has no field stays as it was begun. */
 export function OwnCondition({
   begin,
   names,
-  onBegin,
+  lists,
+  action,
 }: {
-  /** The entry to begin from, as JSON. */
-  begin: { id: string; text: string };
+  begin: { id: string; entry: WrittenCondition };
+  /** Conditions that it may begin from. */
   names: readonly { value: string; name: string }[];
-  onBegin: string;
+  lists: { groups: Named[]; signs: Named[]; outcomes: Named[]; conditions: Named[]; methods: readonly string[] };
+  action: string;
 }) {
-  const [text, setText] = useState(begin.text);
-  const [note, setNote] = useState('');
+  const [{ entry, note }, setForm, forget] = useDraft(`own-condition-${begin.id}`, { entry: begin.entry, note: '' });
   const own = useKeepOwn('condition');
+  const { faults, keep } = own;
+  const set: SetCondition = (more) => setForm((f) => ({ ...f, entry: { ...f.entry, ...more } }));
+  type Text = 'name' | 'about' | 'course' | 'threshold' | 'useless' | 'tell' | 'decidingTest';
+  const text = (key: Text, label: string, hint?: string) => (
+    <TextField
+      label={label}
+      path={`text.${key}`}
+      faults={faults}
+      hint={hint}
+      maxLength={700}
+      value={entry[key]}
+      onChange={(x) => set({ [key]: x })}
+    />
+  );
+  const area = (key: Text, label: string, hint?: string) => (
+    <TextArea
+      label={label}
+      path={`text.${key}`}
+      faults={faults}
+      hint={hint}
+      rows={2}
+      value={entry[key]}
+      onChange={(x) => set({ [key]: x })}
+    />
+  );
+  const settled = entry.deciding ? `${entry.deciding.test}/${entry.deciding.outcome}` : '';
+  const settle = (chosen: string) => {
+    const [test, outcome] = chosen.split('/');
+    if (!test || !outcome) return set({ deciding: null });
+    const was = entry.tests?.[test];
+    set({
+      deciding: { test, outcome },
+      tests: { ...entry.tests, [test]: { ...was, [outcome]: was?.[outcome] ?? 'always' } },
+    });
+  };
+  const isOwn = begin.entry.id.startsWith('own-');
   return (
     <>
-      <form action={onBegin} className="flex flex-wrap items-end gap-3">
+      <form action={action} className="flex flex-wrap items-end gap-3">
         <input type="hidden" name="what" value="condition" />
         <label className="flex-1 basis-56">
           <span className="mb-1 block font-semibold">Begin from</span>
           <select name="from" defaultValue={begin.id} className="box">
+            <option value="">nothing</option>
             {names.map((n) => (
               <option key={n.value} value={n.value}>
                 {n.name}
@@ -33,20 +104,200 @@ export function OwnCondition({
             ))}
           </select>
         </label>
-        <button className="press">Take its entry</button>
+        <button className="press">Begin</button>
       </form>
       <div className="mt-4">
-        <OwnForm own={own} note={note} onNote={setNote} onKeep={() => own.keep(text, note, () => setNote(''))}>
-          <TextArea
-            label="The entry, as JSON"
-            path="entry"
-            hint="Its id begins with “own-”. Life through the year, enemies, winters and wrong treatments stand under “beside”."
-            rows={18}
-            value={text}
-            onChange={setText}
+        <OwnForm
+          own={own}
+          known={[
+            'name',
+            'latin',
+            'groups',
+            'about',
+            'course',
+            'threshold',
+            'useless',
+            'tell',
+            'decidingTest',
+            'options',
+            'signs',
+            'telling',
+          ].map((x) => `text.${x}`)}
+          note={note}
+          onNote={(x) => setForm((f) => ({ ...f, note: x }))}
+          onKeep={() =>
+            keep(
+              { ...entry, id: isOwn ? entry.id : ownKey(entry.name), basis: note },
+              note,
+              () => (forget(), setForm({ entry: begin.entry, note: '' })),
+            )
+          }
+        >
+          {text('name', 'What it is called')}
+          <div className="grid gap-x-5 desk:grid-cols-2">
+            <TextField
+              label="Latin name (may stay empty)"
+              path="text.latin"
+              faults={faults}
+              maxLength={120}
+              value={entry.latin ?? ''}
+              onChange={(x) => set({ latin: x || undefined })}
+            />
+            <SelectField
+              label="What it is"
+              path="text.kind"
+              faults={faults}
+              value={entry.kind}
+              onChange={(kind) => set({ kind })}
+              options={same(KINDS)}
+            />
+          </div>
+          <Picked
+            label="On which trees"
+            path="text.groups"
+            faults={faults}
+            hint="Groups, or single trees. With none it is on every tree."
+            all={lists.groups}
+            chosen={entry.groups}
+            onChange={(groups) => set({ groups })}
           />
+          {area('about', 'What it is and does, in a sentence or two')}
+          {area('course', 'What happens if nothing is done')}
+          <div className="grid gap-x-5 desk:grid-cols-3">
+            <SelectField
+              label="Its signs are made from"
+              path="text.season.0"
+              faults={faults}
+              hint="month of the northern year"
+              value={String(entry.season[0])}
+              onChange={(m) => set({ season: [Number(m), entry.season[1]] })}
+              options={MONTHS}
+            />
+            <SelectField
+              label="to"
+              path="text.season.1"
+              faults={faults}
+              value={String(entry.season[1])}
+              onChange={(m) => set({ season: [entry.season[0], Number(m)] })}
+              options={MONTHS}
+            />
+            <SelectField
+              label="How common it is on them"
+              path="text.common"
+              faults={faults}
+              value={entry.common}
+              onChange={(common) => set({ common })}
+              options={same(COMMON_WORDS)}
+            />
+          </div>
+          <ConditionSigns entry={entry} set={set} faults={faults} signs={lists.signs} />
+          <h3 className="mt-6 mb-2">How it is settled</h3>
+          {text('decidingTest', 'What settles it, in words')}
+          <SelectField
+            label="The test that does, where there is one"
+            path="text.deciding"
+            faults={faults}
+            value={settled}
+            onChange={settle}
+            options={[{ value: '', name: 'none' }, ...lists.outcomes.map((o) => ({ value: o.id, name: o.name }))]}
+          />
+          <Picked
+            label="What it is taken for"
+            path="text.lookalikes"
+            faults={faults}
+            all={lists.conditions}
+            chosen={entry.lookalikes ?? []}
+            onChange={(lookalikes) => set({ lookalikes })}
+          />
+          <h3 className="mt-6 mb-2">What is done</h3>
+          <div className="grid gap-x-5 desk:grid-cols-3">
+            <SelectField
+              label="Once it is sure"
+              path="text.policy"
+              faults={faults}
+              value={entry.policy}
+              onChange={(policy) => set({ policy })}
+              options={POLICIES}
+            />
+            <SelectField
+              label="To cure it, one must be"
+              path="text.curativeNeeds"
+              faults={faults}
+              value={entry.curativeNeeds}
+              onChange={(curativeNeeds) => set({ curativeNeeds })}
+              options={CERTAINTIES.map((c) => ({ value: c, name: certaintyWords(c) }))}
+            />
+            <SelectField
+              label="Worth acting on from"
+              path="text.actFrom"
+              faults={faults}
+              value={String(entry.actFrom ?? 1)}
+              onChange={(x) => set({ actFrom: Number(x) })}
+              options={GRADES}
+            />
+          </div>
+          {text('threshold', 'From when on it is worth acting, in words')}
+          <ConditionWays entry={entry} set={set} faults={faults} methods={lists.methods} />
+          {text('useless', 'What does not work, and why')}
+          {area('tell', 'What the client is told')}
+          <div className="mb-4 flex flex-col gap-2">
+            <Tick checked={entry.reportable ?? false} onChange={(reportable) => set({ reportable })}>
+              It is to be reported to the authority
+            </Tick>
+            <Tick checked={entry.hazard ?? false} onChange={(hazard) => set({ hazard })}>
+              The tree may break or fall by it
+            </Tick>
+            {NATURES.map((n) => (
+              <Tick
+                key={n}
+                checked={entry.nature?.includes(n) ?? false}
+                onChange={(on) => set({ nature: NATURES.filter((x) => (x === n ? on : entry.nature?.includes(x))) })}
+              >
+                {NATURE_WORDS[n]}
+              </Tick>
+            ))}
+          </div>
+          <WholeEntry entry={entry} onEntry={(next) => setForm((f) => ({ ...f, entry: next }))} />
         </OwnForm>
       </div>
     </>
+  );
+}
+
+/** All of the entry, with what has no field: life through the year, enemies, winters, chains, how common host by host. */
+function WholeEntry({ entry, onEntry }: { entry: WrittenCondition; onEntry: (next: WrittenCondition) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState('');
+  return (
+    <details className="mb-4" onToggle={() => setTyped(null)}>
+      <summary className="min-h-hand py-2 font-bold">The whole entry, as JSON</summary>
+      <TextArea
+        label="With its life, enemies and winters under “beside”"
+        path="json"
+        faults={fault ? [{ path: 'json', sentence: fault }] : []}
+        rows={14}
+        value={typed ?? JSON.stringify(entry, null, 2)}
+        onChange={setTyped}
+      />
+      <button
+        type="button"
+        className="press"
+        disabled={typed === null}
+        onClick={() => {
+          try {
+            const read: unknown = JSON.parse(typed!);
+            if (typeof read !== 'object' || read === null) throw new Error();
+            // What is missing or wrong within is told by the check; the fields only need that each is there.
+            onEntry({ ...entry, ...(read as WrittenCondition) });
+            setTyped(null);
+            setFault('');
+          } catch {
+            setFault('This is not JSON.');
+          }
+        }}
+      >
+        Take it over into the fields
+      </button>
+    </details>
   );
 }

@@ -1,8 +1,12 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { monthName } from '@/core/season/months';
 import { FormFaults, TextField } from '@/ui/controls/controls';
 import type { useKeepOwn } from './keep.client';
+
+/** Months of the northern year, as entries hold them. */
+export const MONTHS = Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), name: monthName(i + 1) }));
 
 /** The form of an entry of one's own: its fields, what it rests on, and the press that has it checked. */
 export function OwnForm({

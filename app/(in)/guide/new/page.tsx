@@ -4,23 +4,26 @@ import { z } from 'zod';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
 import { ADDED_KINDS, type OwnEntry } from '@/core/diagnose/overlay';
 import { groupsOf } from '@/core/diagnose/reading';
-import { conditions, findCondition, findSign, hosts } from '@/knowledge';
+import { conditionsNow, findCondition, findHost, findSign, hosts, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
+import { knowledgeFor } from '@/app/_server/knowledge';
 import { ownEntries } from '@/store/knowledge';
 import { allows, viewer } from '@/app/_server/viewer';
 import { Frame } from '@/ui/frame/frame';
+import type { Named } from '@/ui/controls/picked.client';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { dayThere } from '@/ui/words';
-import { OwnCondition } from './condition.client';
+import { OwnCondition, type WrittenCondition } from './condition.client';
 import { BringEntries, TakeBack } from './entries.client';
 import { OwnHost } from './host.client';
 import { OwnSign } from './sign.client';
+import { OwnTest } from './test.client';
 import { OwnWork } from './work.client';
 
 export const metadata = { title: 'Our own entries' };
 const asked = z.object({
   what: z.enum(ADDED_KINDS).catch('host'),
-  from: z.string().max(60).catch('lime-aphid'),
+  from: z.string().max(60).catch(''),
 });
 
 /** What an entry is called. */
@@ -35,15 +38,20 @@ function nameOf(e: OwnEntry): string {
       return e.data.name;
   }
 }
-const byName = (list: readonly { id: string; name: string }[]) =>
-  list.map(({ id, name }) => ({ value: id, name })).sort((a, b) => a.name.localeCompare(b.name));
+const byName = (list: readonly Named[]): Named[] =>
+  list.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
+const asOptions = (list: readonly Named[]) => list.map(({ id, name }) => ({ value: id, name }));
+/** Every tree by its name, and every group of trees. */
+const treesAndGroups = (): Named[] =>
+  byName([...groupsOf(hostsNow())].map((id) => ({ id, name: findHost(id)?.name ?? `all ${id.replace(/-/g, ' ')}` })));
 
 /** What this outfit knows better: its versions, entries of its own, and what it takes from others. */
 export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
   const [v, query] = await Promise.all([viewer(), searchParams]);
   if (!allows(v, 'edit the guide')) notFound();
-  const entries = await ownEntries(v);
+  const [entries, { knowledge }] = await Promise.all([ownEntries(v), knowledgeFor(v)]);
   const { what, from } = asked.parse(query);
+  const conditions = byName(conditionsNow());
   return (
     <Frame
       tag={
@@ -129,14 +137,27 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
       </nav>
       <h2 className="mb-3">A {what} of our own</h2>
       {what === 'host' && <OwnHost hosts={hosts.filter((h) => !h.unlisted).map(likeHost)} />}
-      {what === 'sign' && (
-        <OwnSign groups={[...groupsOf(hosts)].sort().map((g) => ({ value: g, name: g.replace(/-/g, ' ') }))} />
-      )}
+      {what === 'sign' && <OwnSign groups={asOptions(treesAndGroups())} />}
+      {what === 'test' && <OwnTest groups={treesAndGroups()} conditions={conditions} />}
       {what === 'work' && (
-        <OwnWork methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))} conditions={byName(conditions)} />
+        <OwnWork methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))} conditions={asOptions(conditions)} />
       )}
       {what === 'condition' && (
-        <OwnCondition key={from} begin={beginFrom(from)} names={byName(conditions)} onBegin="/guide/new" />
+        <OwnCondition
+          key={from}
+          begin={beginFrom(from)}
+          names={asOptions(conditions)}
+          lists={{
+            groups: treesAndGroups(),
+            signs: knowledge.signs.map((s) => ({ id: s.id, name: `${s.words} (${s.place})` })),
+            outcomes: knowledge.tests.flatMap((t) =>
+              t.outcomes.slice(0, -1).map((o) => ({ id: `${t.id}/${o.id}`, name: `${t.name}: ${o.words}` })),
+            ),
+            conditions,
+            methods: OPTION_METHODS,
+          }}
+          action="/guide/new"
+        />
       )}
     </Frame>
   );
@@ -164,17 +185,42 @@ const likeHost = ({
   sensitive,
 });
 
-/** A copy of a shipped condition to be changed, with all that stands beside it. */
-function beginFrom(id: string): { id: string; text: string } {
-  const like = findCondition(id) ?? findCondition('lime-aphid')!;
-  const copy = {
-    ...like,
-    id: `own-${like.id}`,
-    name: `Our ${like.name.toLowerCase()}`,
-    lookalikes: [],
-    followers: [],
-    drivers: [],
-    beside: besideOf(like),
+const NOTHING: WrittenCondition = {
+  id: '',
+  name: '',
+  kind: 'sap feeder',
+  groups: [],
+  about: '',
+  course: '',
+  season: [4, 10],
+  common: 'now and then',
+  signs: {},
+  deciding: null,
+  decidingTest: '',
+  curativeNeeds: 'likely',
+  policy: 'treat',
+  threshold: '',
+  options: [],
+  useless: '',
+  tell: '',
+  basis: '',
+};
+/** What a condition of one's own is begun from: nothing, its own last version, or a copy of one that ships with what stands beside it. */
+function beginFrom(id: string): { id: string; entry: WrittenCondition } {
+  const like = findCondition(id);
+  if (!like) return { id: '', entry: NOTHING };
+  if (like.id.startsWith('own-')) return { id, entry: like };
+  // Chains and look-alikes of what ships name it alone.
+  return {
+    id,
+    entry: {
+      ...like,
+      id: '',
+      name: `Our ${like.name.toLowerCase()}`,
+      lookalikes: [],
+      followers: [],
+      drivers: [],
+      beside: besideOf(like),
+    },
   };
-  return { id: like.id, text: JSON.stringify(copy, null, 2) };
 }

@@ -1,11 +1,10 @@
 'use client';
 
 import { ownKey } from '@/core/settings/own-key';
-import { monthName } from '@/core/season/months';
 import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft } from '@/ui/controls/use.client';
 import { useKeepOwn } from './keep.client';
-import { OwnForm } from './own-form.client';
+import { MONTHS, OwnForm } from './own-form.client';
 
 const EMPTY = {
   name: '',
@@ -25,7 +24,6 @@ const EMPTY = {
   days: '',
   note: '',
 };
-const MONTHS = Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), name: monthName(i + 1) }));
 const lines = (text: string) => text.split('\n').flatMap((l) => l.trim() || []);
 /** What goes onto the truck, a line each: “Ladder: 1”. */
 const taken = (text: string) =>

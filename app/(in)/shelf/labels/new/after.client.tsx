@@ -1,5 +1,6 @@
 import type { FollowUpDraft } from '@/core/label/draft';
-import { Blank, Pick, RemoveRow } from './blanks.client';
+import { RemoveRow } from '@/ui/controls/picked.client';
+import { Blank, Pick } from './blanks.client';
 import { by, fieldsOf, type UsePart } from './fields.client';
 
 const FOLLOW_KINDS: Record<FollowUpDraft['kind'], string> = {

@@ -1,13 +1,6 @@
-import { X } from 'lucide-react';
-import { useState } from 'react';
 import { emptyRow, type RowDraft, type TableDraft } from '@/core/label/draft';
 import { LENGTH } from '@/core/units/units';
-import { TextField } from '@/ui/controls/controls';
-
-export interface Named {
-  id: string;
-  name: string;
-}
+import { RemoveRow } from '@/ui/controls/picked.client';
 
 /** A blank within a sentence. */
 export function Blank({
@@ -66,14 +59,6 @@ export function Pick<T extends string>({
 export const Sentence = ({ children }: { children: React.ReactNode }) => (
   <div className="mb-4 flex flex-wrap items-center gap-2 text-lead">{children}</div>
 );
-
-export function RemoveRow({ name, onClick, disabled }: { name: string; onClick: () => void; disabled?: boolean }) {
-  return (
-    <button type="button" className="press" aria-label={name} disabled={disabled} onClick={onClick}>
-      <X size={18} aria-hidden />
-    </button>
-  );
-}
 
 /** A class table as the label prints it: one line a class, the last one open above when nothing stands there. */
 export function ClassTable({
@@ -156,58 +141,5 @@ export function ClassTable({
         Another class<span className="sr-only"> of {of}</span>
       </button>
     </fieldset>
-  );
-}
-
-/** A choice of many by typing: what is chosen stands in front. */
-export function Picked({
-  label,
-  all,
-  chosen,
-  onChange,
-}: {
-  label: string;
-  all: Named[];
-  chosen: string[];
-  onChange: (next: string[]) => void;
-}) {
-  const [text, setText] = useState('');
-  const nameOf = (id: string) => all.find((x) => x.id === id)?.name ?? id;
-  const wanted = text.trim().toLowerCase();
-  const found = wanted
-    ? all
-        .filter((x) => !chosen.includes(x.id) && (x.name.toLowerCase().includes(wanted) || x.id.includes(wanted)))
-        .slice(0, 8)
-    : [];
-  return (
-    <div className="mb-4">
-      <TextField label={`${label}: type to find`} path={label} value={text} onChange={setText} maxLength={60} />
-      <div className="-mt-2 flex flex-wrap gap-2">
-        {chosen.map((id) => (
-          <button
-            key={id}
-            type="button"
-            className="press"
-            aria-label={`Take away ${nameOf(id)}`}
-            onClick={() => onChange(chosen.filter((x) => x !== id))}
-          >
-            <b>{nameOf(id)}</b> <X size={16} aria-hidden />
-          </button>
-        ))}
-        {found.map((x) => (
-          <button
-            key={x.id}
-            type="button"
-            className="press press-plain"
-            onClick={() => {
-              onChange([...chosen, x.id]);
-              setText('');
-            }}
-          >
-            + {x.name}
-          </button>
-        ))}
-      </div>
-    </div>
   );
 }

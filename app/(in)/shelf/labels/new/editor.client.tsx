@@ -11,11 +11,12 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { labelSchema, type Label } from '@/core/label/schema';
 import { MASS, showAmount, showTrunk, VOLUME, type UnitSystem } from '@/core/units/units';
 import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringLabel } from '../../actions';
-import { Blank, Pick, Picked, RemoveRow, Sentence, type Named } from './blanks.client';
+import { Blank, Pick, Sentence } from './blanks.client';
 import { UseForm } from './use.client';
 
 export function LabelEditor({

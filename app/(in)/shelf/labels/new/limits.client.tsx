@@ -1,6 +1,7 @@
 import { LIMITS, type LimitDraft } from '@/core/label/draft';
 import { AREA, LENGTH } from '@/core/units/units';
-import { Blank, Pick, RemoveRow } from './blanks.client';
+import { RemoveRow } from '@/ui/controls/picked.client';
+import { Blank, Pick } from './blanks.client';
 import { AMOUNTS, by, fieldsOf, OF_WORDS, type UsePart } from './fields.client';
 
 const LIMIT_WORDS: Record<LimitDraft['limit'], string> = {

@@ -1,7 +1,7 @@
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { Choices, SelectField, TextArea, Tick } from '@/ui/controls/controls';
+import { Picked, type Named } from '@/ui/controls/picked.client';
 import { AfterPart } from './after.client';
-import { Picked, type Named } from './blanks.client';
 import { fieldsOf, type UsePart } from './fields.client';
 import { LimitsPart } from './limits.client';
 import { RatePart, WaterPart } from './rate.client';

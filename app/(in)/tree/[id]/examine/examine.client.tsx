@@ -29,6 +29,7 @@ import {
   type Update,
 } from './form';
 import { NextLookCard } from './next-look.client';
+import { OtherTest } from './other-test.client';
 import { PhotoField } from './photo-field.client';
 import { grading, SignList } from './signs.client';
 import { SignWalk } from './walk.client';
@@ -265,6 +266,11 @@ export function ExamineBench({
         )}
       </div>
 
+      <OtherTest
+        tests={sent.tests}
+        done={done.map(([t]) => t)}
+        onAnswer={(test, outcome) => update((f) => ({ ...f, tests: { ...f.tests, [test]: outcome } }))}
+      />
       <CrownAndSoil form={form} update={update} faults={faults} last={last} />
       <FoundWhileDigging form={form} update={update} faults={faults} signs={signs} />
       <BarkAndRoots form={form} update={update} />
