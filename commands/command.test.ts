@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 import { ROLES, may } from '@/core/people/rights';
@@ -177,6 +179,22 @@ describe('every verb of the list', () => {
     const names = COMMANDS.map((c) => c.name);
     expect(new Set(names).size).toBe(names.length);
     for (const n of names) expect(n).toMatch(/^[a-z]+(-[a-z]+)*$/);
+  });
+
+  it('is done by a test that names it: its own words, what it refuses, and what stands afterwards', () => {
+    const under = (folder: string): string[] =>
+      readdirSync(folder, { withFileTypes: true }).flatMap((f) =>
+        f.isDirectory()
+          ? under(join(folder, f.name))
+          : /(\.test|\.spec)\.tsx?$/.test(f.name)
+            ? [readFileSync(join(folder, f.name), 'utf8')]
+            : [],
+      );
+    const told = ['commands', 'store', 'views', 'e2e'].flatMap((d) => under(join(__dirname, '..', d))).join('\n');
+    const untold = COMMANDS.filter(
+      (c) => ![`/${c.name}'`, `'${c.name}'`, `/${c.name}\``].some((x) => told.includes(x)),
+    );
+    expect(untold.map((c) => c.name)).toEqual([]);
   });
 
   it.each(COMMANDS.map((c) => [c.name, c] as const))('%s: refuses every role that lacks its right', async (_, c) => {

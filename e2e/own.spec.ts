@@ -119,8 +119,19 @@ test('a condition and a test of one’s own are written in fields, told what is 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Harbour leaf roller');
   await expect(page.getByText('Pick the rolls off')).toBeVisible();
   // Begun from its last version, it keeps what was written.
-  await page.goto('/guide/new?what=condition&from=own-harbour-leaf-roller');
+  await page.goto('/guide/new');
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Harbour leaf roller' })
+    .getByRole('link', { name: 'Change it' })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Changing Harbour leaf roller' })).toBeVisible();
   await expect(page.getByLabel('What the client is told')).toHaveValue(/picked off/);
+  await page.getByLabel('What the client is told').fill('A leaf roller; we pick it off.');
+  await page.getByLabel('What it rests on').fill('a fifth summer');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Harbour leaf roller' })).toContainText('a fifth summer');
+  await expect(page.getByLabel('What the client is told')).toHaveValue('A leaf roller; we pick it off.');
 
   await page.getByRole('link', { name: 'A test', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'A test of our own' })).toBeVisible();
@@ -134,6 +145,15 @@ test('a condition and a test of one’s own are written in fields, told what is 
   await page.getByLabel('It speaks of').selectOption({ label: 'Harbour leaf roller' });
   await page.getByRole('button', { name: 'Check and keep it' }).click();
   await expect(page.getByText(KEPT)).toBeVisible();
+  const row = page.getByRole('listitem').filter({ hasText: 'Open a roll' });
+  await expect(row).toContainText('version 1');
+  await row.getByRole('link', { name: 'Change it' }).click();
+  await expect(page.getByRole('heading', { name: 'Changing Open a roll' })).toBeVisible();
+  await expect(page.getByLabel('It speaks of')).toHaveValue('own-harbour-leaf-roller');
+  await page.getByLabel('How it is done').fill('Open ten rolls by hand.');
+  await page.getByLabel('What it rests on').fill('a fifth summer');
+  await page.getByRole('button', { name: 'Check and keep it' }).click();
+  await expect(row).toContainText('version 2');
   const elm = await openTree(page, '101');
   await page.goto(`/tree/${elm}/examine`);
   // Somebody who has opened one says so, though nobody asked.

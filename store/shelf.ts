@@ -93,7 +93,10 @@ export const lotsHeld = (tx: Tx, scope: Scope, labelKey: string) => tx`
 export const lotsOf = (scope: Scope, labelKey: string): Promise<Lot[]> =>
   within(scope, async (tx) => [...(await tx<Lot[]>`${lotsHeld(tx, scope, labelKey)}`)]);
 
-/** Takes a delivery in: the lot is made when it is new, and the amount is a move of its own. */
+/**
+ * Takes a delivery in: the lot is made when it is new, and the amount is a move of its own.
+ * @returns the day on which the lot of this number expires where it stands with another one, and nothing was taken in; else null
+ */
 export const receive = (
   scope: Scope,
   m: {
@@ -106,21 +109,22 @@ export const receive = (
     amount: number;
     reason: string;
   },
-) =>
+): Promise<string | null> =>
   within(scope, async (tx) => {
-    if ((await tx`select from stock_move where id = ${m.moveId}`).length) return;
-    const [lot] = await tx<{ id: string }[]>`
+    if ((await tx`select from stock_move where id = ${m.moveId}`).length) return null;
+    await tx`
       insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit)
       values (${m.lotId}, ${scope.outfitId}, ${m.labelKey}, ${m.lotNumber}, ${m.expiresOn}, ${m.unit})
-      on conflict (outfit_id, label_key, lot_number) do nothing returning id`;
-    const id =
-      lot?.id ??
-      (
-        await tx<
-          { id: string }[]
-        >`select id from lot where outfit_id = ${scope.outfitId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`
-      )[0]!.id;
-    await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person) values (${m.moveId}, ${scope.outfitId}, ${id}, ${m.amount}, 'supplier', ${m.reason}, ${scope.personId})`;
+      on conflict (outfit_id, label_key, lot_number) do nothing`;
+    const [lot] = await tx<{ id: string; expiresOn: string }[]>`
+      select id, expires_on as "expiresOn"
+      from lot
+      where outfit_id = ${scope.outfitId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`;
+    if (lot!.expiresOn !== m.expiresOn) return lot!.expiresOn;
+    await tx`
+      insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
+      values (${m.moveId}, ${scope.outfitId}, ${lot!.id}, ${m.amount}, 'supplier', ${m.reason}, ${scope.personId})`;
+    return null;
   });
 
 /** Puts the balance where a count found it; the difference is a move with its reason. */

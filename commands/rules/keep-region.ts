@@ -75,7 +75,7 @@ export const keepRegion = command({
         return made === null ? [] : [made];
       });
     const condition = (name: string) =>
-      conditions.find((c) => c.id === name.trim() || c.name.toLowerCase() === name.trim().toLowerCase())?.id ?? null;
+      conditions.find((c) => [c.id, c.name.toLowerCase()].includes(name.trim().toLowerCase()))?.id ?? null;
     const reportable = rows(f.reportable).flatMap((name, i) => {
       const id = condition(name);
       if (id === null)

@@ -6,6 +6,7 @@ import { uuid } from '@/core/book/record';
 import { isLiquid } from '@/core/label/liquid';
 import { readNumber } from '@/core/units/numbers';
 import { VOLUME } from '@/core/units/units';
+import { dayWords } from '@/core/season/follow-ups';
 import { receive, shelfLabels } from '@/store/shelf';
 import { z } from 'zod';
 
@@ -35,7 +36,17 @@ export const receiveLot = command({
       );
     if (r.expiresOn < todayOf(viewer, now))
       return refuse('expiresOn', 'This lot has expired already; do not take it in.');
-    await receive(viewer, { ...r, unit: liquid ? 'mL' : 'g', amount: read.value * factor(r.unit), reason: 'delivery' });
-    return done;
+    const stands = await receive(viewer, {
+      ...r,
+      unit: liquid ? 'mL' : 'g',
+      amount: read.value * factor(r.unit),
+      reason: 'delivery',
+    });
+    return stands === null
+      ? done
+      : refuse(
+          'expiresOn',
+          `Lot ${r.lotNumber} stands in the book with ${dayWords(stands)}: one of the two was misread.`,
+        );
   },
 });

@@ -129,7 +129,7 @@ export function OwnCondition({
             keep(
               { ...entry, id: isOwn ? entry.id : ownKey(entry.name), basis: note },
               note,
-              () => (forget(), setForm({ entry: begin.entry, note: '' })),
+              isOwn ? forget : () => setForm({ entry: begin.entry, note: '' }),
             )
           }
         >

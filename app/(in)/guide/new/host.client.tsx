@@ -5,13 +5,9 @@ import type { Host } from '@/core/diagnose/knowledge';
 import { Choices, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft } from '@/ui/controls/use.client';
 import { useKeepOwn } from './keep.client';
+import type { LikeHost } from './like-host';
 import { OwnForm } from './own-form.client';
 
-/** What a host takes over from one that ships. */
-export type LikeHost = Pick<
-  Host,
-  'id' | 'name' | 'groups' | 'growthCmPerYear' | 'largestCm' | 'beePlant' | 'edible' | 'evergreen' | 'sensitive'
->;
 const EMPTY = { name: '', latin: '', like: '', first: '', second: '', bee: '', edible: false, note: '' };
 const BEES = [
   { value: 'no', name: 'Bees leave it' },
@@ -19,13 +15,27 @@ const BEES = [
   { value: 'strongly', name: 'Bees live on it' },
 ] as const;
 
+/** The form as an entry fills it. */
+const formOf = (h: Host): typeof EMPTY => ({
+  ...EMPTY,
+  name: h.name,
+  latin: h.latin,
+  like: h.growsLike ?? '',
+  first: h.key[0]?.ask ?? '',
+  second: h.key[1]?.ask ?? '',
+  bee: h.beePlant,
+  edible: h.edible,
+});
+
 /** A host of one's own: what it is called, which one it is like, and how it is known in the field. */
-export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
-  const [form, setForm] = useDraft('own-host', EMPTY);
+export function OwnHost({ begin, hosts }: { begin: Host | null; hosts: readonly LikeHost[] }) {
+  const [form, setForm, forget] = useDraft(`own-host${begin?.id ?? ''}`, begin ? formOf(begin) : EMPTY);
   const own = useKeepOwn('host');
   const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
   const like = hosts.find((h) => h.id === form.like);
+  // What has no field stays as it was, and what comes from the tree that it is like, while it is like the same.
+  const kept = begin && (!like || like.id === begin.growsLike) ? begin : null;
   const field = (key: 'name' | 'latin' | 'first' | 'second', label: string, path: string) => (
     <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
@@ -38,18 +48,24 @@ export function OwnHost({ hosts }: { hosts: readonly LikeHost[] }) {
       onKeep={() =>
         keep(
           {
-            ...(like ?? { growthCmPerYear: 1, largestCm: 100, evergreen: false }),
-            id: ownKey(form.name),
+            ...(kept ?? { ...begin, ...(like ?? { growthCmPerYear: 1, largestCm: 100, evergreen: false }) }),
+            id: begin?.id ?? ownKey(form.name),
             name: form.name,
             latin: form.latin,
-            groups: like ? like.groups.filter((g) => g !== like.id) : [],
+            groups: kept?.groups ?? (like ? like.groups.filter((g) => g !== like.id) : []),
             ...(like ? { growsLike: like.id } : {}),
-            key: [form.first, form.second].map((ask) => ({ ask, ifNot: like ? [like.id] : [] })),
+            key: [
+              ...[form.first, form.second].map((ask, i) => ({
+                ask,
+                ifNot: kept?.key[i]?.ifNot ?? (like ? [like.id] : []),
+              })),
+              ...(begin?.key.slice(2) ?? []),
+            ],
             beePlant: (form.bee || like?.beePlant || 'yes') as Host['beePlant'],
             edible: form.edible,
           },
           form.note,
-          () => setForm(EMPTY),
+          begin ? forget : () => setForm(EMPTY),
         )
       }
     >

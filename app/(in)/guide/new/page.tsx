@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { OPTION_METHODS } from '@/core/diagnose/knowledge';
-import { ADDED_KINDS, type OwnEntry } from '@/core/diagnose/overlay';
+import { ADDED_KINDS, type AddedKind, type OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';
 import { groupsOf } from '@/core/diagnose/reading';
 import { conditionsNow, findCondition, findHost, findSign, hosts, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
@@ -16,6 +16,7 @@ import { dayThere } from '@/ui/words';
 import { OwnCondition, type WrittenCondition } from './condition.client';
 import { BringEntries, TakeBack } from './entries.client';
 import { OwnHost } from './host.client';
+import { likeHost } from './like-host';
 import { OwnSign } from './sign.client';
 import { OwnTest } from './test.client';
 import { OwnWork } from './work.client';
@@ -52,6 +53,12 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
   const [entries, { knowledge }] = await Promise.all([ownEntries(v), knowledgeFor(v)]);
   const { what, from } = asked.parse(query);
   const conditions = byName(conditionsNow());
+  const begun = entries.find((e) => e.kind === what && e.key === from && e.data !== null);
+  /** What is changed, as it stands; null for a new one. */
+  const begin = <K extends AddedKind>(kind: K) =>
+    (begun?.kind === kind ? begun.data : null) as z.output<(typeof OWN_SCHEMAS)[K]> | null;
+  // Another version is another form: a draft of the one before is not laid over it.
+  const form = `${what} ${from} ${begun?.version ?? 0}`;
   return (
     <Frame
       tag={
@@ -118,6 +125,11 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
                   As a file
                 </a>
               )}
+              {e.data !== null && e.kind !== 'likelihood' && (
+                <Link href={`/guide/new?what=${e.kind}&from=${e.key}#form`} className="press no-print">
+                  Change it
+                </Link>
+              )}
               {e.data !== null && e.kind !== 'likelihood' && <TakeBack kind={e.kind} entry={e.key} name={nameOf(e)} />}
             </li>
           ))}
@@ -135,16 +147,27 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
           </Link>
         ))}
       </nav>
-      <h2 className="mb-3">A {what} of our own</h2>
-      {what === 'host' && <OwnHost hosts={hosts.filter((h) => !h.unlisted).map(likeHost)} />}
-      {what === 'sign' && <OwnSign groups={asOptions(treesAndGroups())} />}
-      {what === 'test' && <OwnTest groups={treesAndGroups()} conditions={conditions} />}
+      <h2 id="form" className="mb-3 scroll-mt-16">
+        {begun ? `Changing ${nameOf(begun)}` : `A ${what} of our own`}
+      </h2>
+      {what === 'host' && (
+        <OwnHost key={form} begin={begin('host')} hosts={hosts.filter((h) => !h.unlisted).map(likeHost)} />
+      )}
+      {what === 'sign' && <OwnSign key={form} begin={begin('sign')} groups={asOptions(treesAndGroups())} />}
+      {what === 'test' && (
+        <OwnTest key={form} begin={begin('test')} groups={treesAndGroups()} conditions={conditions} />
+      )}
       {what === 'work' && (
-        <OwnWork methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))} conditions={asOptions(conditions)} />
+        <OwnWork
+          key={form}
+          begin={begin('work')}
+          methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))}
+          conditions={asOptions(conditions)}
+        />
       )}
       {what === 'condition' && (
         <OwnCondition
-          key={from}
+          key={form}
           begin={beginFrom(from)}
           names={asOptions(conditions)}
           lists={{
@@ -162,28 +185,6 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
     </Frame>
   );
 }
-
-const likeHost = ({
-  id,
-  name,
-  groups,
-  growthCmPerYear,
-  largestCm,
-  beePlant,
-  edible,
-  evergreen,
-  sensitive,
-}: (typeof hosts)[number]) => ({
-  id,
-  name,
-  groups,
-  growthCmPerYear,
-  largestCm,
-  beePlant,
-  edible,
-  evergreen,
-  sensitive,
-});
 
 const NOTHING: WrittenCondition = {
   id: '',

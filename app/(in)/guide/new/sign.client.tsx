@@ -1,5 +1,6 @@
 'use client';
 
+import type { Sign } from '@/core/diagnose/knowledge';
 import { PLACES_ON_TREE, type PlaceOnTree } from '@/core/diagnose/words';
 import { ownKey } from '@/core/settings/own-key';
 import { SelectField, TextField, Tick } from '@/ui/controls/controls';
@@ -26,9 +27,21 @@ const IDLE = [
 /** Signs of a name that is longer are cut: an id has sixty at most. */
 const NAMED = 40;
 
+/** The form as an entry fills it. */
+const formOf = (s: Sign): typeof EMPTY => ({
+  ...EMPTY,
+  words: s.words,
+  worst: s.worst,
+  place: s.place,
+  group: s.groups[0] ?? '',
+  idle: String(s.idle),
+  lasts: s.lasts,
+  danger: s.danger ?? '',
+});
+
 /** A sign of one's own: where it is, how it looks, and how often it is there without meaning anything. */
-export function OwnSign({ groups }: { groups: readonly { value: string; name: string }[] }) {
-  const [form, setForm] = useDraft('own-sign', EMPTY);
+export function OwnSign({ begin, groups }: { begin: Sign | null; groups: readonly { value: string; name: string }[] }) {
+  const [form, setForm, forget] = useDraft(`own-sign${begin?.id ?? ''}`, begin ? formOf(begin) : EMPTY);
   const own = useKeepOwn('sign');
   const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
@@ -44,17 +57,18 @@ export function OwnSign({ groups }: { groups: readonly { value: string; name: st
       onKeep={() =>
         keep(
           {
-            id: ownKey(form.words.slice(0, NAMED)),
+            ...begin,
+            id: begin?.id ?? ownKey(form.words.slice(0, NAMED)),
             place: form.place,
             words: form.words,
             worst: form.worst,
-            groups: form.group ? [form.group] : [],
+            groups: form.group ? [form.group, ...(begin?.groups.slice(1) ?? [])] : [],
             idle: Number(form.idle),
             lasts: form.lasts,
-            ...(form.danger ? { danger: form.danger } : {}),
+            danger: form.danger || undefined,
           },
           form.note,
-          () => setForm(EMPTY),
+          begin ? forget : () => setForm(EMPTY),
         )
       }
     >
@@ -82,7 +96,8 @@ export function OwnSign({ groups }: { groups: readonly { value: string; name: st
         faults={faults}
         value={form.idle}
         onChange={(idle) => set({ idle })}
-        options={IDLE}
+        // One that came from elsewhere may say another share.
+        options={IDLE.some((i) => i.value === form.idle) ? IDLE : [...IDLE, { value: form.idle, name: form.idle }]}
       />
       <div className="mb-4">
         <Tick checked={form.lasts} onChange={(lasts) => set({ lasts })}>

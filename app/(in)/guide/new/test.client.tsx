@@ -1,5 +1,6 @@
 'use client';
 
+import type { OwnTest as OwnTestEntry } from '@/core/diagnose/overlay';
 import { OFTEN_WORDS, type Often } from '@/core/diagnose/words';
 import { ownKey } from '@/core/settings/own-key';
 import { Choices, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
@@ -9,9 +10,12 @@ import { useKeepOwn } from './keep.client';
 import { OwnForm } from './own-form.client';
 
 interface Outcome {
+  /** As it is kept already; a new one has none. */
+  id?: string;
   words: string;
   condition: string;
   often: Often;
+  others?: Record<string, Often>;
 }
 const NO_OUTCOME: Outcome = { words: '', condition: '', often: 'always' };
 const EMPTY = {
@@ -53,9 +57,42 @@ const ERRS = [
   { value: '0.1', name: 'one of ten' },
 ];
 
+const share = (x: number) => String(Number(x.toFixed(4)));
+/** The form as an entry fills it; an outcome that speaks of several conditions keeps the others. */
+const formOf = (t: OwnTestEntry): typeof EMPTY => ({
+  name: t.name,
+  ask: t.ask,
+  how: t.how,
+  minutes: String(t.minutes),
+  waitDays: String(t.waitDays),
+  cost: t.cost,
+  wounds: String(t.wounds) as '0' | '1' | '2',
+  dig: t.dig,
+  leaf: t.leaf,
+  group: t.groups[0] ?? '',
+  finds: share(t.sensitivity),
+  errs: share(1 - t.specificity),
+  outcomes: t.outcomes.slice(0, -1).map((o): Outcome => {
+    const [[condition, often] = ['', 'always' as const], ...others] = Object.entries(t.tells[o.id] ?? {});
+    return { id: o.id, words: o.words, condition, often, others: Object.fromEntries(others) };
+  }),
+  note: '',
+});
+/** The choices, and a share that none of them is. */
+const withShare = (list: readonly { value: string; name: string }[], x: string) =>
+  list.some((i) => i.value === x) ? list : [...list, { value: x, name: x }];
+
 /** A quick test of one's own: what is done, what can come out, and of what each outcome speaks. */
-export function OwnTest({ groups, conditions }: { groups: readonly Named[]; conditions: readonly Named[] }) {
-  const [form, setForm, forget] = useDraft('own-test', EMPTY);
+export function OwnTest({
+  begin,
+  groups,
+  conditions,
+}: {
+  begin: OwnTestEntry | null;
+  groups: readonly Named[];
+  conditions: readonly Named[];
+}) {
+  const [form, setForm, forget] = useDraft(`own-test${begin?.id ?? ''}`, begin ? formOf(begin) : EMPTY);
   const own = useKeepOwn('test');
   const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
@@ -74,6 +111,10 @@ export function OwnTest({ groups, conditions }: { groups: readonly Named[]; cond
   const change = (i: number, more: Partial<Outcome>) =>
     set({ outcomes: form.outcomes.map((o, j) => (j === i ? { ...o, ...more } : o)) });
   const nameOf = (id: string) => conditions.find((c) => c.id === id)?.name ?? id;
+  // An outcome keeps its id, so that what trees were found to have can still be read.
+  const taken = form.outcomes.flatMap((o) => o.id ?? []);
+  const free = Array.from({ length: 20 }, (_, i) => `outcome-${i + 1}`).filter((id) => !taken.includes(id));
+  const named = form.outcomes.map((o, i) => ({ ...o, id: o.id ?? free[i]! }));
   return (
     <OwnForm
       own={own}
@@ -83,7 +124,8 @@ export function OwnTest({ groups, conditions }: { groups: readonly Named[]; cond
       onKeep={() =>
         keep(
           {
-            id: ownKey(form.name),
+            ...begin,
+            id: begin?.id ?? ownKey(form.name),
             name: form.name,
             how: form.how,
             ask: form.ask,
@@ -93,24 +135,40 @@ export function OwnTest({ groups, conditions }: { groups: readonly Named[]; cond
             sensitivity: Number(form.finds),
             specificity: 1 - Number(form.errs),
             wounds: Number(form.wounds) as 0 | 1 | 2,
-            groups: form.group ? [form.group] : [],
+            groups: form.group ? [form.group, ...(begin?.groups.slice(1) ?? [])] : [],
             dig: form.dig,
             leaf: form.leaf,
             outcomes: [
-              ...form.outcomes.map((o, i) => ({
-                id: `outcome-${i + 1}`,
-                words: o.words,
-                says: o.condition ? `It speaks of ${nameOf(o.condition)}.` : 'It speaks of nothing that is known.',
-                idle: Number(form.errs),
-              })),
-              { id: 'none', words: 'None of these', says: 'Nothing that this test can show.' },
+              ...named.map(({ id, words, condition }) => {
+                const was = begin?.outcomes.find((o) => o.id === id);
+                const same = was && (condition ? condition in (begin?.tells[id] ?? {}) : !begin?.tells[id]);
+                return {
+                  idle: Number(form.errs),
+                  ...was,
+                  id,
+                  words,
+                  says: same
+                    ? was.says
+                    : condition
+                      ? `It speaks of ${nameOf(condition)}.`
+                      : 'It speaks of nothing that is known.',
+                };
+              }),
+              begin?.outcomes.at(-1) ?? {
+                id: 'none',
+                words: 'None of these',
+                says: 'Nothing that this test can show.',
+              },
             ],
             tells: Object.fromEntries(
-              form.outcomes.flatMap((o, i) => (o.condition ? [[`outcome-${i + 1}`, { [o.condition]: o.often }]] : [])),
+              named.map(({ id, condition, often, others }) => [
+                id,
+                { ...others, ...(condition ? { [condition]: often } : {}) },
+              ]),
             ),
           },
           form.note,
-          () => (forget(), setForm(EMPTY)),
+          begin ? forget : () => setForm(EMPTY),
         )
       }
     >
@@ -185,7 +243,7 @@ export function OwnTest({ groups, conditions }: { groups: readonly Named[]; cond
             <div className="grid gap-x-5 desk:grid-cols-2">
               <SelectField
                 label="It speaks of"
-                path={i === 0 ? 'text.tells' : `text.tells.outcome-${i + 1}`}
+                path={i === 0 ? 'text.tells' : `text.tells.${named[i]!.id}`}
                 faults={faults}
                 value={o.condition}
                 onChange={(condition) => change(i, { condition })}
@@ -218,7 +276,7 @@ export function OwnTest({ groups, conditions }: { groups: readonly Named[]; cond
           faults={faults}
           value={form.finds}
           onChange={(finds) => set({ finds })}
-          options={FINDS}
+          options={withShare(FINDS, form.finds)}
         />
         <SelectField
           label="Of trees that have it not, it errs on"
@@ -226,7 +284,7 @@ export function OwnTest({ groups, conditions }: { groups: readonly Named[]; cond
           faults={faults}
           value={form.errs}
           onChange={(errs) => set({ errs })}
-          options={ERRS}
+          options={withShare(ERRS, form.errs)}
         />
       </div>
     </OwnForm>

@@ -1,6 +1,7 @@
 'use client';
 
 import { ownKey } from '@/core/settings/own-key';
+import type { OwnWork as OwnWorkEntry } from '@/core/work/own-work-schema';
 import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft } from '@/ui/controls/use.client';
 import { useKeepOwn } from './keep.client';
@@ -31,11 +32,38 @@ const taken = (text: string) =>
     const [what, ...amount] = l.split(':');
     return { what: what!.trim(), amount: amount.join(':').trim() || '1 set' };
   });
+/** The form as an entry fills it. */
+const formOf = (w: OwnWorkEntry): typeof EMPTY => ({
+  name: w.name,
+  method: w.method,
+  condition: w.conditions[0] ?? '',
+  counted: w.counted.what,
+  usual: String(w.counted.usual),
+  steps: w.steps.join('\n'),
+  take: w.take.map((t) => `${t.what}: ${t.amount}`).join('\n'),
+  before: w.before.join('\n'),
+  from: String(w.months[0]),
+  to: String(w.months[1]),
+  cuts: w.cuts,
+  once: String(w.minutes.once),
+  each: String(w.minutes.each),
+  again: w.again?.what ?? '',
+  days: w.again ? String(w.again.days) : '',
+  note: '',
+});
 type Named = readonly { value: string; name: string }[];
 
 /** A work of one's own, for hands and tools: what is put on a tree is a product, and has a label. */
-export function OwnWork({ methods, conditions }: { methods: Named; conditions: Named }) {
-  const [form, setForm] = useDraft('own-work', EMPTY);
+export function OwnWork({
+  begin,
+  methods,
+  conditions,
+}: {
+  begin: OwnWorkEntry | null;
+  methods: Named;
+  conditions: Named;
+}) {
+  const [form, setForm, forget] = useDraft(`own-work${begin?.id ?? ''}`, begin ? formOf(begin) : EMPTY);
   const own = useKeepOwn('work');
   const { faults, keep } = own;
   const set = (more: Partial<typeof EMPTY>) => setForm((f) => ({ ...f, ...more }));
@@ -83,10 +111,10 @@ export function OwnWork({ methods, conditions }: { methods: Named; conditions: N
       onKeep={() =>
         keep(
           JSON.stringify({
-            id: ownKey(form.name),
+            id: begin?.id ?? ownKey(form.name),
             name: form.name,
             method: form.method,
-            conditions: form.condition ? [form.condition] : [],
+            conditions: form.condition ? [form.condition, ...(begin?.conditions.slice(1) ?? [])] : [],
             counted: { what: form.counted, usual: Number(form.usual) },
             steps: lines(form.steps),
             take: taken(form.take),
@@ -98,7 +126,7 @@ export function OwnWork({ methods, conditions }: { methods: Named; conditions: N
             basis: form.note,
           }),
           form.note,
-          () => setForm(EMPTY),
+          begin ? forget : () => setForm(EMPTY),
         )
       }
     >

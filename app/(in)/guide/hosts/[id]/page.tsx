@@ -8,6 +8,7 @@ import { stagesOf } from '@/core/season/growth';
 import { conditionsNow, findHost, growthOf } from '@/knowledge';
 import { leafOf } from '@/knowledge/leaf-forms';
 import { viewer } from '@/app/_server/viewer';
+import { showTrunk } from '@/core/units/units';
 import { LeafFigure } from '@/ui/figures/leaf-form';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
@@ -21,7 +22,7 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
 
 /** One host: its leaf, what confirms it and what it is taken for, how it grows, what it bears badly, and what ails it how often. */
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-  await viewer();
+  const v = await viewer();
   const host = findHost((await params).id);
   if (!host || host.unlisted) return notFound();
   const leaf = leafOf(host);
@@ -39,8 +40,8 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
             <TagLine name="Bees">{BEES[host.beePlant]}</TagLine>
             <TagLine name="Eaten or tapped">{host.edible ? 'yes' : 'no'}</TagLine>
             <TagLine name="Leaves">{host.evergreen ? 'all year' : 'fall'}</TagLine>
-            <TagLine name="Trunk to">{host.largestCm} cm</TagLine>
-            <TagLine name="Grows a year">{host.growthCmPerYear} cm</TagLine>
+            <TagLine name="Trunk to">{showTrunk(host.largestCm, v.units).text}</TagLine>
+            <TagLine name="Grows a year">{showTrunk(host.growthCmPerYear, v.units).text}</TagLine>
           </dl>
           <p className="mt-4">
             <Link href="/guide/hosts" className="underline underline-offset-3">

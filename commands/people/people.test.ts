@@ -1,0 +1,175 @@
+import { v7 } from 'uuid';
+import { doneBy, ownOutfit } from '@/commands/testing';
+import { hashPassword, loadViewer, type Viewer } from '@/store/auth';
+import { listPeople } from '@/store/people';
+import { makeOutfit } from '@/store/testing';
+import { newPerson } from './add-person';
+import { changeOwnPassword } from './change-password';
+import { chooseSchools } from './choose-schools';
+import { editPerson } from './edit-person';
+import { keepOutfit } from './keep-outfit';
+import { keepPrices } from './keep-prices';
+import { makeCalendar } from './make-calendar-address';
+import { makeResetLink } from './make-reset-link';
+import { prefer } from './set-preferences';
+
+const made = ownOutfit();
+const now = async (who: { personId: string; outfitId: string } = made.viewer): Promise<Viewer> =>
+  (await loadViewer(who))!;
+const PASSWORD = 'seven wet herons asleep';
+const somebody = (more: object = {}) => ({
+  id: v7(),
+  name: 'Una Brack',
+  email: `${v7()}@test.example`,
+  role: 'technician',
+  password: PASSWORD,
+  ...more,
+});
+const paths = (answer: Awaited<ReturnType<typeof doneBy>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
+
+describe('somebody who joins', () => {
+  it('signs in under one address; sent twice it is one person', async () => {
+    const una = somebody();
+    expect(await doneBy(newPerson, made.viewer, una)).toMatchObject({ ok: true });
+    expect(await doneBy(newPerson, made.viewer, una)).toMatchObject({ ok: true });
+    expect((await listPeople(made.viewer)).filter((p) => p.name === 'Una Brack')).toHaveLength(1);
+    const other = somebody({ email: una.email.toUpperCase() });
+    expect(paths(await doneBy(newPerson, made.viewer, other))).toEqual(['email']);
+  });
+  it.each([
+    ['no name', { name: ' ' }, 'name'],
+    ['no address', { email: 'una at the quay' }, 'email'],
+    ['a password of the name', { password: 'unabrackunabrack' }, 'password'],
+    ['a role that is not there', { role: 'captain' }, 'role'],
+  ])('with %s is refused beside its field', async (_, more, path) =>
+    expect(paths(await doneBy(newPerson, made.viewer, somebody(more)))).toEqual([path]),
+  );
+  it('is let in by nobody but who manages people', async () => {
+    const una = somebody();
+    await doneBy(newPerson, made.viewer, una);
+    const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
+    expect(await doneBy(newPerson, hers, somebody())).toMatchObject({ ok: false });
+    expect(await doneBy(editPerson, hers, { ...licensed(una.id), role: 'owner' })).toMatchObject({ ok: false });
+    expect(await doneBy(keepPrices, hers, PRICES)).toMatchObject({ ok: false });
+  });
+});
+
+const licensed = (id: string, more: object = {}) => ({
+  id,
+  role: 'technician',
+  licenceNumber: 'EST-204',
+  licenceCategories: ' 3A , , 7B ',
+  licenceExpires: '2027-03-31',
+  active: true,
+  basedOn: 1,
+  ...more,
+});
+describe('what stands of a person', () => {
+  it('is changed once; who changes an older state is told what stands now, and nothing is written', async () => {
+    const una = somebody();
+    await doneBy(newPerson, made.viewer, una);
+    expect(await doneBy(editPerson, made.viewer, licensed(una.id))).toMatchObject({ ok: true });
+    const stands = async () => (await listPeople(made.viewer)).find((p) => p.id === una.id)!;
+    expect(await stands()).toMatchObject({ licenceNumber: 'EST-204', licenceCategories: ['3A', '7B'] });
+    const late = await doneBy(editPerson, made.viewer, licensed(una.id, { licenceNumber: 'EST-999' }));
+    expect(late).toMatchObject({ ok: false, faults: [{ path: 'version' }, { path: 'licenceNumber' }] });
+    expect((late as { faults: { sentence: string }[] }).faults[1]!.sentence).toBe('The licence is now: EST-204.');
+    expect(await stands()).toMatchObject({ licenceNumber: 'EST-204' });
+  });
+  it('needs a day for a licence, and an owner who can sign in', async () => {
+    const me = made.viewer.personId;
+    expect(paths(await doneBy(editPerson, made.viewer, licensed(me, { licenceExpires: '' })))).toEqual([
+      'licenceExpires',
+    ]);
+    expect(paths(await doneBy(editPerson, made.viewer, licensed(me, { licenceExpires: '2027-02-30' })))).toEqual([
+      'licenceExpires',
+    ]);
+    for (const more of [{ role: 'office' }, { role: 'owner', active: false }])
+      expect(await doneBy(editPerson, made.viewer, licensed(me, more))).toMatchObject({
+        ok: false,
+        faults: [{ sentence: 'An outfit needs at least one owner who can sign in.' }],
+      });
+  });
+  it('is nobody’s business in another outfit', async () => {
+    const other = await makeOutfit(made.owner);
+    expect(await doneBy(editPerson, made.viewer, licensed(other.personId))).toMatchObject({ ok: false });
+    expect(await doneBy(makeResetLink, made.viewer, { personId: other.personId })).toMatchObject({ ok: false });
+  });
+});
+
+it('a password is changed by whoever knows the old one, and by nothing easy', async () => {
+  const una = somebody();
+  await doneBy(newPerson, made.viewer, una);
+  const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
+  const to = (was: string, next: string) => doneBy(changeOwnPassword, hers, { was, next });
+  expect(paths(await to('not this one', 'nine dry herons awake'))).toEqual(['was']);
+  expect(paths(await to(PASSWORD, 'password1234'))).toEqual(['next']);
+  expect(await to(PASSWORD, 'nine dry herons awake')).toMatchObject({ ok: true });
+  expect(paths(await to(PASSWORD, 'ten grey herons fishing'))).toEqual(['was']);
+  expect((await hashPassword(PASSWORD)).startsWith('$argon2id$')).toBe(true);
+});
+
+it('a link for a lost password is made anew each time, and a calendar has one address', async () => {
+  const link = async () => {
+    const answer = await doneBy(makeResetLink, made.viewer, { personId: made.viewer.personId });
+    return answer.ok ? answer.value.path : '';
+  };
+  const [first, second] = [await link(), await link()];
+  expect(first).toMatch(/^\/reset\/.{20,}$/);
+  expect(second).not.toBe(first);
+  const calendar = await doneBy(makeCalendar, made.viewer, {});
+  expect(calendar).toMatchObject({
+    ok: true,
+    value: { path: expect.stringMatching(/^\/api\/calendar\/.{20,}\.ics$/) },
+  });
+});
+
+const PRICES = {
+  currency: 'EUR',
+  visit: '45',
+  hour: '62,50',
+  device: '3.2',
+  removeAndReplant: '1800',
+  discount: '4',
+};
+it('prices are kept in the money’s own small coin, and a field that cannot be read keeps all of them', async () => {
+  expect(await doneBy(keepPrices, made.viewer, PRICES)).toMatchObject({ ok: true });
+  expect((await now()).prices).toMatchObject({ currency: 'EUR', visit: 4500, hour: 6250, device: 320, discount: 0.04 });
+  // A money without small coins is counted whole.
+  expect(await doneBy(keepPrices, made.viewer, { ...PRICES, currency: 'JPY', visit: '4500' })).toMatchObject({
+    ok: true,
+  });
+  expect((await now()).prices).toMatchObject({ currency: 'JPY', visit: 4500 });
+  const bad = await doneBy(keepPrices, made.viewer, { ...PRICES, hour: 'a lot', discount: '90' });
+  expect(paths(bad).sort()).toEqual(['discount', 'hour']);
+  expect((await now()).prices.currency).toBe('JPY');
+});
+
+it('the outfit, its schools and one’s own preferences stand as they were chosen', async () => {
+  const outfit = { name: 'Quay Trees', region: made.viewer.region, breastHeight: '54', unit: 'in', paper: 'Letter' };
+  expect(await doneBy(keepOutfit, made.viewer, outfit)).toMatchObject({ ok: true });
+  expect(await now()).toMatchObject({ outfitName: 'Quay Trees', breastHeightCm: 137.16, paper: 'Letter' });
+  for (const [more, path] of [
+    [{ breastHeight: '20' }, 'breastHeight'],
+    [{ breastHeight: 'NaN' }, 'breastHeight'],
+    [{ region: 'atlantis' }, 'region'],
+    [{ name: '' }, 'name'],
+  ] as const)
+    expect(paths(await doneBy(keepOutfit, made.viewer, { ...outfit, ...more }))).toEqual([path]);
+  const schools = {
+    crownLoss: '30',
+    programme: 'organic',
+    stems: 'each',
+    route: 'injection first',
+    frequency: 'yearly, small',
+    rootZone: '18',
+    woundDressing: 'none',
+    sticky: 'never',
+    mesh: 'plastic',
+  };
+  expect(await doneBy(chooseSchools, made.viewer, schools)).toMatchObject({ ok: true });
+  expect((await now()).schools).toMatchObject({ ...schools, crownLoss: 30 });
+  expect(await doneBy(chooseSchools, made.viewer, { ...schools, mesh: 'silk' })).toMatchObject({ ok: false });
+  expect(await doneBy(prefer, made.viewer, { units: 'us', theme: 'night' })).toMatchObject({ ok: true });
+  expect(await now()).toMatchObject({ units: 'us', theme: 'night' });
+});
