@@ -247,10 +247,19 @@ test('the guide: searched, corrected by an arborist, and refused what would leav
   await expect(page.getByText('Kept. The ranking uses it from now on.')).toBeVisible();
   await page.goto('/guide/new?what=condition');
   await expect(page.getByText('Black (sooty) mould: Dead twigs through the crown, rare')).toBeVisible();
-  await page.getByLabel('The entry, as JSON').fill('{"id": "mine"}');
+  // An entry as somebody sent it: what is no JSON says so, what has a fault says where.
+  await page.getByText('The whole entry, as JSON').click();
+  const json = page.getByLabel('With its life, enemies and winters under “beside”');
+  await json.fill('{');
+  await page.getByRole('button', { name: 'Take it over into the fields' }).click();
+  await expect(page.getByText('This is not JSON.')).toBeVisible();
+  await json.fill('{"name": "Hunch", "actFrom": 9, "policy": "pray"}');
+  await page.getByRole('button', { name: 'Take it over into the fields' }).click();
+  await expect(page.getByLabel('What it is called')).toHaveValue('Hunch');
   await page.getByLabel('What it rests on').fill('A hunch');
   await page.getByRole('button', { name: 'Check and keep it' }).click();
-  await expect(page.getByRole('alert').getByText(/name:/).first()).toBeVisible();
+  await expect(page.getByLabel('Once it is sure')).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByLabel('What the client is told')).toHaveAttribute('aria-invalid', 'true');
   await page.goto('/guide?table=black-on-pear');
   await expect(page.getByRole('cell', { name: 'Wipes off, green below' })).toBeVisible();
   await page.goto('/guide/no-such-thing');

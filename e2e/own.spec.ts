@@ -158,7 +158,7 @@ test('a condition and a test of one’s own are written in fields, told what is 
   await page.goto(`/tree/${elm}/examine`);
   // Somebody who has opened one says so, though nobody asked.
   await page.getByText('Another test was done').click();
-  await page.getByLabel('Which one').selectOption({ label: 'What sits in a roll?' });
+  await page.getByLabel('Which test').selectOption({ label: 'What sits in a roll?' });
   await page.getByRole('button', { name: 'A green caterpillar' }).click();
   await expect(page.getByRole('list', { name: 'Tests done' })).toContainText('A green caterpillar');
   await expect(page.getByRole('region', { name: 'The balance' })).toContainText('Harbour leaf roller');

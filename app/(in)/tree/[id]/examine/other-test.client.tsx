@@ -23,7 +23,7 @@ export function OtherTest({
     <details className="mt-3 border-t border-line pt-2">
       <summary className="min-h-hand py-2 font-bold">Another test was done</summary>
       <SelectField
-        label="Which one"
+        label="Which test"
         path="other-test"
         value={which}
         onChange={setWhich}
