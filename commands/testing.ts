@@ -30,3 +30,6 @@ export const doneBy = <S extends z.ZodType, T>(
   input: unknown,
   progress?: (done: number, of: number) => void,
 ): Promise<Answer<T>> => perform(verb, { viewer, now: NOW, station: fair, ...(progress ? { progress } : {}) }, input);
+
+/** Where the faults of an answer stand; none where it was good. */
+export const pathsOf = (answer: Answer<unknown>): string[] => (answer.ok ? [] : answer.faults.map((f) => f.path));

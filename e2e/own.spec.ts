@@ -119,12 +119,7 @@ test('a condition and a test of one’s own are written in fields, told what is 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Harbour leaf roller');
   await expect(page.getByText('Pick the rolls off')).toBeVisible();
   // Begun from its last version, it keeps what was written.
-  await page.goto('/guide/new');
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: 'Harbour leaf roller' })
-    .getByRole('link', { name: 'Change it' })
-    .click();
+  await page.getByRole('link', { name: 'Change our entry' }).click();
   await expect(page.getByRole('heading', { name: 'Changing Harbour leaf roller' })).toBeVisible();
   await expect(page.getByLabel('What the client is told')).toHaveValue(/picked off/);
   await page.getByLabel('What the client is told').fill('A leaf roller; we pick it off.');

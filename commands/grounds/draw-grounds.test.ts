@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { othersApplied } from '@/store/others-applied';
 import { placePlan } from '@/store/place-plan';
@@ -9,7 +9,6 @@ import { bringPlan } from './bring-grounds';
 import { keepPlan } from './draw-grounds';
 
 const made = ownOutfit();
-const paths = (answer: Awaited<ReturnType<typeof doneBy>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
 const square = [
   { x: 0, y: 0 },
   { x: 40, y: 0 },
@@ -39,7 +38,7 @@ describe('a plan of the grounds', () => {
     expect(place!.area).toBeCloseTo(1000, 6);
   });
   it('that somebody drew anew meanwhile is not gone over in silence', async () => {
-    expect(paths(await doneBy(keepPlan, made.viewer, drawn()))).toEqual(['version']);
+    expect(pathsOf(await doneBy(keepPlan, made.viewer, drawn()))).toEqual(['version']);
     expect((await placePlan(made.viewer, made.o.placeId))!.version).toBe(2);
     expect(await doneBy(keepPlan, made.viewer, drawn({ basedOn: 2, trees: [] }))).toMatchObject({ ok: true });
   });
@@ -112,6 +111,6 @@ describe('what others put down', () => {
     ['of what', { active: '' }, 'active'],
     ['on another’s place', { placeId: v7() }, ''],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(bookOthers, made.viewer, put(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(bookOthers, made.viewer, put(more)))).toEqual([path]),
   );
 });

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
 import { hashPassword, loadViewer, type Viewer } from '@/store/auth';
 import { listPeople } from '@/store/people';
 import { makeOutfit } from '@/store/testing';
@@ -25,7 +25,6 @@ const somebody = (more: object = {}) => ({
   password: PASSWORD,
   ...more,
 });
-const paths = (answer: Awaited<ReturnType<typeof doneBy>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
 
 describe('somebody who joins', () => {
   it('signs in under one address; sent twice it is one person', async () => {
@@ -34,7 +33,7 @@ describe('somebody who joins', () => {
     expect(await doneBy(newPerson, made.viewer, una)).toMatchObject({ ok: true });
     expect((await listPeople(made.viewer)).filter((p) => p.name === 'Una Brack')).toHaveLength(1);
     const other = somebody({ email: una.email.toUpperCase() });
-    expect(paths(await doneBy(newPerson, made.viewer, other))).toEqual(['email']);
+    expect(pathsOf(await doneBy(newPerson, made.viewer, other))).toEqual(['email']);
   });
   it.each([
     ['no name', { name: ' ' }, 'name'],
@@ -42,7 +41,7 @@ describe('somebody who joins', () => {
     ['a password of the name', { password: 'unabrackunabrack' }, 'password'],
     ['a role that is not there', { role: 'captain' }, 'role'],
   ])('with %s is refused beside its field', async (_, more, path) =>
-    expect(paths(await doneBy(newPerson, made.viewer, somebody(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(newPerson, made.viewer, somebody(more)))).toEqual([path]),
   );
   it('is let in by nobody but who manages people', async () => {
     const una = somebody();
@@ -78,10 +77,10 @@ describe('what stands of a person', () => {
   });
   it('needs a day for a licence, and an owner who can sign in', async () => {
     const me = made.viewer.personId;
-    expect(paths(await doneBy(editPerson, made.viewer, licensed(me, { licenceExpires: '' })))).toEqual([
+    expect(pathsOf(await doneBy(editPerson, made.viewer, licensed(me, { licenceExpires: '' })))).toEqual([
       'licenceExpires',
     ]);
-    expect(paths(await doneBy(editPerson, made.viewer, licensed(me, { licenceExpires: '2027-02-30' })))).toEqual([
+    expect(pathsOf(await doneBy(editPerson, made.viewer, licensed(me, { licenceExpires: '2027-02-30' })))).toEqual([
       'licenceExpires',
     ]);
     for (const more of [{ role: 'office' }, { role: 'owner', active: false }])
@@ -102,10 +101,10 @@ it('a password is changed by whoever knows the old one, and by nothing easy', as
   await doneBy(newPerson, made.viewer, una);
   const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
   const to = (was: string, next: string) => doneBy(changeOwnPassword, hers, { was, next });
-  expect(paths(await to('not this one', 'nine dry herons awake'))).toEqual(['was']);
-  expect(paths(await to(PASSWORD, 'password1234'))).toEqual(['next']);
+  expect(pathsOf(await to('not this one', 'nine dry herons awake'))).toEqual(['was']);
+  expect(pathsOf(await to(PASSWORD, 'password1234'))).toEqual(['next']);
   expect(await to(PASSWORD, 'nine dry herons awake')).toMatchObject({ ok: true });
-  expect(paths(await to(PASSWORD, 'ten grey herons fishing'))).toEqual(['was']);
+  expect(pathsOf(await to(PASSWORD, 'ten grey herons fishing'))).toEqual(['was']);
   expect((await hashPassword(PASSWORD)).startsWith('$argon2id$')).toBe(true);
 });
 
@@ -141,7 +140,7 @@ it('prices are kept in the money’s own small coin, and a field that cannot be 
   });
   expect((await now()).prices).toMatchObject({ currency: 'JPY', visit: 4500 });
   const bad = await doneBy(keepPrices, made.viewer, { ...PRICES, hour: 'a lot', discount: '90' });
-  expect(paths(bad).sort()).toEqual(['discount', 'hour']);
+  expect(pathsOf(bad).sort()).toEqual(['discount', 'hour']);
   expect((await now()).prices.currency).toBe('JPY');
 });
 
@@ -155,7 +154,7 @@ it('the outfit, its schools and one’s own preferences stand as they were chose
     [{ region: 'atlantis' }, 'region'],
     [{ name: '' }, 'name'],
   ] as const)
-    expect(paths(await doneBy(keepOutfit, made.viewer, { ...outfit, ...more }))).toEqual([path]);
+    expect(pathsOf(await doneBy(keepOutfit, made.viewer, { ...outfit, ...more }))).toEqual([path]);
   const schools = {
     crownLoss: '30',
     programme: 'organic',

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import {
   lastMoves,
@@ -27,7 +27,6 @@ import { warnBelow } from './warn-below';
 
 const made = ownOutfit();
 const label = trainingLabels[0]!;
-const paths = (answer: Awaited<ReturnType<typeof doneBy>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
 const delivery = (more: object = {}) => ({
   moveId: v7(),
   lotId: v7(),
@@ -61,12 +60,12 @@ describe('a delivery', () => {
     ['without its number', { lotNumber: '  ' }, 'lotNumber'],
   ])('%s is refused beside its field, and nothing comes in', async (_, more, path) => {
     const before = await listLots(made.viewer);
-    expect(paths(await doneBy(receiveLot, made.viewer, delivery({ lotNumber: 'X', ...more })))).toEqual([path]);
+    expect(pathsOf(await doneBy(receiveLot, made.viewer, delivery({ lotNumber: 'X', ...more })))).toEqual([path]);
     expect(await listLots(made.viewer)).toEqual(before);
   });
   it('of a lot that stands there with another day is refused: one of the two was misread', async () => {
     const again = delivery({ expiresOn: '2029-01-31' });
-    expect(paths(await doneBy(receiveLot, made.viewer, again))).toEqual(['expiresOn']);
+    expect(pathsOf(await doneBy(receiveLot, made.viewer, again))).toEqual(['expiresOn']);
     expect((await listLots(made.viewer)).find((l) => l.lotNumber === 'Q-77')).toMatchObject({
       onHand: 2500,
       expiresOn: '2028-01-31',
@@ -98,7 +97,7 @@ describe('a lot that is counted', () => {
       ok: true,
     });
     expect(await onHand()).toBe(60);
-    expect(paths(await doneBy(count, made.viewer, anew({ what: 'supplier', counted: '61' })))).toEqual(['counted']);
+    expect(pathsOf(await doneBy(count, made.viewer, anew({ what: 'supplier', counted: '61' })))).toEqual(['counted']);
     expect(await onHand()).toBe(60);
     expect(await doneBy(count, made.viewer, anew({ counted: '100' }))).toMatchObject({ ok: true });
     expect(await onHand()).toBe(100);
@@ -110,7 +109,7 @@ describe('a lot that is counted', () => {
     ['in words', { counted: 'some' }, 'counted'],
     ['of no such lot', { lotId: v7() }, ''],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(count, made.viewer, anew(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(count, made.viewer, anew(more)))).toEqual([path]),
   );
 });
 
@@ -118,8 +117,8 @@ it('what is to be ordered is told below its mark; an empty field takes the mark 
   const warn = (below: string, unit = 'L') => doneBy(warnBelow, made.viewer, { labelKey: label.key, below, unit });
   expect(await warn('0,5')).toMatchObject({ ok: true });
   expect(await stockLevels(made.viewer)).toEqual({ [label.key]: 500 });
-  expect(paths(await warn('5', 'kg'))).toEqual(['below']);
-  expect(paths(await warn('-1'))).toEqual(['below']);
+  expect(pathsOf(await warn('5', 'kg'))).toEqual(['below']);
+  expect(pathsOf(await warn('-1'))).toEqual(['below']);
   expect(await stockLevels(made.viewer)).toEqual({ [label.key]: 500 });
   expect(await warn('')).toMatchObject({ ok: true });
   expect(await stockLevels(made.viewer)).toEqual({});
@@ -149,7 +148,7 @@ describe('a vessel', () => {
     ['whose marks are farther apart than it is large', { graduation: '80' }, 'graduation'],
     ['without marks', { graduation: '0' }, 'graduation'],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(keepVessel, made.viewer, vessel(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(keepVessel, made.viewer, vessel(more)))).toEqual([path]),
   );
 });
 
@@ -173,7 +172,7 @@ describe('a sprayer', () => {
     ['with a flow in words', { flow: 'fast' }, 'flow'],
     ['that keeps more than half of its tank', { dead: '201' }, 'dead'],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(keepSprayer, made.viewer, sprayer(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(keepSprayer, made.viewer, sprayer(more)))).toEqual([path]),
   );
 });
 
@@ -208,7 +207,7 @@ describe('a tool', () => {
     ['fewer than none', { count: '-1' }, 'count'],
     ['one without a name', { name: '' }, 'name'],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(keepEquipment, made.viewer, bit(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(keepEquipment, made.viewer, bit(more)))).toEqual([path]),
   );
 });
 

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownOutfit, pathsOf } from '@/commands/testing';
 import { treeOf } from '@/commands/facts/tree';
 import type { Proposal } from '@/core/proposal/proposal';
 import { loadViewer } from '@/store/auth';
@@ -11,7 +11,6 @@ import { answerChange } from './settle-change';
 import { revoke } from './take-back-offer';
 
 const made = ownOutfit();
-const paths = (answer: Awaited<ReturnType<typeof doneBy>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
 const tree = async () => (await treeOf(made.viewer, made.o.treeId, NOW))!;
 const form = async (more: object = {}) => {
   const now = await tree();
@@ -38,7 +37,7 @@ describe('what stands of a tree', () => {
     expect(await doneBy(editTree, made.viewer, mine)).toMatchObject({ ok: true });
     expect(await tree()).toMatchObject({ tag: 'T7', note: 'by the gate', lat: 51.2, lon: 0.4 });
     const late = await doneBy(editTree, made.viewer, theirs);
-    expect(paths(late)).toEqual(expect.arrayContaining(['version', 'tag', 'note']));
+    expect(pathsOf(late)).toEqual(expect.arrayContaining(['version', 'tag', 'note']));
     expect(await tree()).toMatchObject({ tag: 'T7' });
     // Sent again on what stands now, it goes over it.
     expect(await doneBy(editTree, made.viewer, await form({ tag: 'T8', note: 'by the gate' }))).toMatchObject({
@@ -55,7 +54,7 @@ describe('what stands of a tree', () => {
     ['an order in words', { walkOrder: 'first' }, ['walkOrder']],
   ])('with %s is refused beside its field, and nothing is written', async (_, more, at) => {
     const before = await tree();
-    expect(paths(await doneBy(editTree, made.viewer, await form(more)))).toEqual(at);
+    expect(pathsOf(await doneBy(editTree, made.viewer, await form(more)))).toEqual(at);
     expect(await tree()).toEqual(before);
   });
   it('is nothing to another outfit, neither changed nor laid away', async () => {
@@ -79,7 +78,7 @@ it('what was found while digging is settled once, with who agreed and how', asyn
   const id = v7();
   await made.owner`insert into plan_change (id, outfit_id, tree_id, look_id, what, by_person)
     select ${id}, outfit_id, tree_id, id, 'a root to be cut', by_person from look where tree_id = ${made.o.treeId} limit 1`;
-  expect(paths(await doneBy(answerChange, made.viewer, { id, approved: true, how: '' }))).toEqual(['how']);
+  expect(pathsOf(await doneBy(answerChange, made.viewer, { id, approved: true, how: '' }))).toEqual(['how']);
   const yes = { id, approved: true, how: 'the client, on the telephone' };
   expect(await doneBy(answerChange, made.viewer, yes)).toMatchObject({ ok: true });
   expect(await doneBy(answerChange, made.viewer, { ...yes, approved: false })).toMatchObject({ ok: false });

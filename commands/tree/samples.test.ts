@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownOutfit, pathsOf } from '@/commands/testing';
 import { treeOf } from '@/commands/facts/tree';
 import { shipped } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
@@ -12,7 +12,6 @@ import { setProgramme } from './set-programme';
 import { withdraw } from './withdraw-look';
 
 const made = ownOutfit();
-const paths = (a: Awaited<ReturnType<typeof doneBy>>) => (a.ok ? [] : a.faults.map((f) => f.path));
 const tree = async () => (await treeOf(made.viewer, made.o.treeId, NOW))!;
 const test = shipped.tests.find((t) => t.cost === 'laboratory')!;
 const sample = (more: object = {}) => ({
@@ -47,14 +46,14 @@ describe('a sample', () => {
       [{ onDay: '2026-06-02' }, 'onDay'],
       [{ answer: ' ' }, 'answer'],
     ] as const)
-      expect(paths(await doneBy(answer, made.viewer, answered(sent.id, more)))).toEqual([path]);
+      expect(pathsOf(await doneBy(answer, made.viewer, answered(sent.id, more)))).toEqual([path]);
     const looks = (await tree()).looks.length;
     expect(await doneBy(answer, made.viewer, answered(sent.id))).toMatchObject({ ok: true });
     const now = await tree();
     expect(now.samples[0]).toMatchObject({ answer: 'found in culture' });
     expect(now.looks).toHaveLength(looks + 1);
     expect(now.looks.flatMap((l) => l.tests)).toEqual([{ test: test.id, outcome: test.outcomes[0]!.id }]);
-    expect(paths(await doneBy(answer, made.viewer, answered(sent.id)))).toEqual(['sampleId']);
+    expect(pathsOf(await doneBy(answer, made.viewer, answered(sent.id)))).toEqual(['sampleId']);
   });
   it('for a colleague’s word has no test, and makes no evidence', async () => {
     const photo = sample({ testId: null, what: 'a photograph of the crown', sentTo: 'a colleague' });
@@ -71,7 +70,7 @@ describe('a sample', () => {
     ['of nothing', { what: '' }, 'what'],
     ['to nobody', { sentTo: '' }, 'sentTo'],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(send, made.viewer, sample(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(send, made.viewer, sample(more)))).toEqual([path]),
   );
   it('of another outfit’s tree is neither sent nor answered', async () => {
     const other = (await loadViewer(await makeOutfit(made.owner)))!;
@@ -85,13 +84,13 @@ describe('a sample', () => {
 
 it('a look that was taken back stays in the book with its reason and is no evidence any more', async () => {
   const [look] = (await tree()).looks;
-  expect(paths(await doneBy(withdraw, made.viewer, { treeId: made.o.treeId, lookId: look!.id, reason: '' }))).toEqual([
-    'reason',
-  ]);
+  expect(pathsOf(await doneBy(withdraw, made.viewer, { treeId: made.o.treeId, lookId: look!.id, reason: '' }))).toEqual(
+    ['reason'],
+  );
   const back = { treeId: made.o.treeId, lookId: look!.id, reason: 'the wrong tree' };
   expect(await doneBy(withdraw, made.viewer, back)).toMatchObject({ ok: true });
   expect((await tree()).looks.map((l) => l.id)).not.toContain(look!.id);
-  expect(paths(await doneBy(withdraw, made.viewer, back))).toEqual(['lookId']);
+  expect(pathsOf(await doneBy(withdraw, made.viewer, back))).toEqual(['lookId']);
   const [row] = await made.owner`select reason from look_withdrawal where look_id = ${look!.id}`;
   expect(row!.reason).toBe('the wrong tree');
 });
@@ -124,7 +123,7 @@ describe('what others put on a tree', () => {
     ['against what nobody knows', { conditionId: 'triffid' }, 'conditionId'],
     ['on a tree that is not there', { treeId: v7() }, ''],
   ])('%s is refused', async (_, more, path) =>
-    expect(paths(await doneBy(byOthers, made.viewer, put(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(byOthers, made.viewer, put(more)))).toEqual([path]),
   );
 });
 

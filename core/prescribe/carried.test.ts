@@ -1,5 +1,6 @@
 import { conditions, hosts, trainingLabels } from '../../knowledge';
 import { carriesOut, METHODS } from '../label/methods';
+import { ground } from '../programmes/testing';
 import { usualAnswers, type WorkFacts } from '../work/work';
 import { WORKS } from '../work/works';
 import { carriedOut } from './carried';
@@ -42,24 +43,7 @@ it('every way without a product reaches a work', () => {
 });
 
 it('what a work goes by is what its sheet is worked out with', () => {
-  const f: WorkFacts = {
-    today: '2026-05-20',
-    system: 'metric',
-    tag: 'T1',
-    host: { id: 'apple', name: 'Apple', groups: ['apple', 'pome'], growthCmPerYear: 1, edible: true },
-    diameterCm: 20,
-    heightM: 6,
-    crownWidthM: 5,
-    texture: 'loam',
-    condition: null,
-    mainRoots: [],
-    group: null,
-    zoneSchool: '12',
-    woundSchool: 'none',
-    meshSchool: 'metal',
-    closedSeasons: [],
-    region: 'test',
-  };
+  const f: WorkFacts = ground().work!;
   const told = conditions.flatMap((c) => {
     const facts = { ...f, condition: { id: c.id, name: c.name } };
     return WORKS.filter((w) => w.when?.(facts) ?? true).flatMap((w) =>

@@ -97,6 +97,13 @@ export default async function Page({
               Back to the guide
             </Link>
           </p>
+          {c.id.startsWith('own-') && allows(v, 'edit the guide') && (
+            <p className="mt-2 print:hidden">
+              <Link href={`/guide/new?what=condition&from=${c.id}#form`} className="underline underline-offset-3">
+                Change our entry
+              </Link>
+            </p>
+          )}
         </div>
       }
       margin={

@@ -56,28 +56,19 @@ export function OwnCondition({
   const { faults, keep } = own;
   const set: SetCondition = (more) => setForm((f) => ({ ...f, entry: { ...f.entry, ...more } }));
   type Text = 'name' | 'about' | 'course' | 'threshold' | 'useless' | 'tell' | 'decidingTest';
-  const text = (key: Text, label: string, hint?: string) => (
-    <TextField
-      label={label}
-      path={`text.${key}`}
-      faults={faults}
-      hint={hint}
-      maxLength={700}
-      value={entry[key]}
-      onChange={(x) => set({ [key]: x })}
-    />
-  );
-  const area = (key: Text, label: string, hint?: string) => (
-    <TextArea
-      label={label}
-      path={`text.${key}`}
-      faults={faults}
-      hint={hint}
-      rows={2}
-      value={entry[key]}
-      onChange={(x) => set({ [key]: x })}
-    />
-  );
+  const fieldOf = (Box: typeof TextField | typeof TextArea) =>
+    function field(key: Text, label: string) {
+      return (
+        <Box
+          label={label}
+          path={`text.${key}`}
+          faults={faults}
+          value={entry[key]}
+          onChange={(x: string) => set({ [key]: x })}
+        />
+      );
+    };
+  const [text, area] = [fieldOf(TextField), fieldOf(TextArea)];
   const settled = entry.deciding ? `${entry.deciding.test}/${entry.deciding.outcome}` : '';
   const settle = (chosen: string) => {
     const [test, outcome] = chosen.split('/');
