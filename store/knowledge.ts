@@ -1,4 +1,5 @@
 import type { Finding, TestResult } from '@/core/diagnose/knowledge';
+import type { HeatEntry } from '@/core/diagnose/own-file';
 import type { AddedKind, OwnEntry, OwnKind } from '@/core/diagnose/overlay';
 import { json, within, type Scope } from './db';
 
@@ -11,6 +12,21 @@ export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; by
       from knowledge_entry e join person p on p.id = e.by_person where e.outfit_id = ${scope.outfitId}
         and e.kind in ('likelihood', 'condition', 'host', 'sign', 'test', 'work')
       order by e.kind, e.key, e.version desc`,
+  );
+
+/** The newest version of each own sum of heat that is still told. */
+export const ownHeatEntries = (scope: Scope): Promise<(HeatEntry & { note: string })[]> =>
+  within(
+    scope,
+    (tx) => tx<(HeatEntry & { note: string })[]>`
+      select kind, key, version, data, note
+      from (
+        select distinct on (key) kind, key, version, data, note
+        from knowledge_entry
+        where outfit_id = ${scope.outfitId} and kind = 'heat'
+        order by key, version desc) e
+      where not data ? 'retired'
+      order by key`,
   );
 
 /** Adds the next version of an own entry, null where it is taken back; two that arrive together cannot take the same number. */

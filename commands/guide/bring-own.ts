@@ -1,12 +1,13 @@
 import { v7 } from 'uuid';
 import { command, digestOf, refuse, type Answer } from '@/commands/command';
-import { breaks, readSent } from '@/commands/guide/own-entry';
+import { breaks, heatStrangers, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';
-import { keyOf, ownFileSchema } from '@/core/diagnose/own-file';
-import { addEntry, ownEntries } from '@/store/knowledge';
+import { keyOf, ownFileSchema, type HeatEntry } from '@/core/diagnose/own-file';
+import { addEntry, ownEntries, ownHeatEntries } from '@/store/knowledge';
 import { z } from 'zod';
 
+type Sent = OwnEntry | HeatEntry;
 const TOLD = 12;
 const NOTE_MOST = 500;
 
@@ -20,18 +21,16 @@ export const bringOwn = command({
     const read = readSent(ownFileSchema, text, 'the file', TOLD);
     if (!read.ok) return read;
     const { from, entries } = read.value;
-    const sent = entries.map((e) => ({ ...e, key: keyOf(e), version: 1 })) as (OwnEntry & { note: string })[];
-    const names = sent.map((e) => `${e.kind} ${e.key}`);
-    const twice = names.find((n, i) => names.indexOf(n) !== i);
-    if (twice) return refuse('text', `${twice} stands twice in the file.`);
-    const kept = await ownEntries(viewer);
-    const known = new Map(kept.map((e) => [`${e.kind} ${e.key}`, e]));
-    const isNew = (e: OwnEntry) => {
-      const there = known.get(`${e.kind} ${e.key}`);
-      return !there || digestOf(there.data) !== digestOf(e.data);
-    };
-    const fresh = sent.filter(isNew);
-    const faults = breaks(kept, fresh);
+    const sent = entries.map((e) => ({ ...e, key: keyOf(e), version: 1 })) as (Sent & { note: string })[];
+    const named = (e: Sent) => `${e.kind} ${e.key}`;
+    const twice = sent.find((e, i) => sent.findIndex((x) => named(x) === named(e)) !== i);
+    if (twice) return refuse('text', `${named(twice)} stands twice in the file.`);
+    const [kept, keptHeat] = await Promise.all([ownEntries(viewer), ownHeatEntries(viewer)]);
+    const known = new Map([...kept, ...keptHeat].map((e) => [named(e), digestOf(e.data)]));
+    const fresh = sent.filter((e) => known.get(named(e)) !== digestOf(e.data));
+    const heat = fresh.filter((e) => e.kind === 'heat');
+    const over = fresh.filter((e) => e.kind !== 'heat');
+    const faults = [...breaks(kept, over), ...heatStrangers([...kept, ...over], heat)];
     if (faults.length)
       return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
     for (const e of fresh)
@@ -42,7 +41,7 @@ export const bringOwn = command({
         data: e.data,
         note: `${e.note || 'from a file'}${from ? ` (${from})` : ''}`.slice(0, NOTE_MOST),
       });
-    const newer = fresh.filter((e) => known.has(`${e.kind} ${e.key}`)).length;
+    const newer = fresh.filter((e) => known.has(named(e))).length;
     return { ok: true, value: { added: fresh.length - newer, newer, same: sent.length - fresh.length } };
   },
 });

@@ -2,6 +2,7 @@ import { faultsOf, refuse, type Answer } from '@/commands/command';
 import { faultsIn } from '@/core/diagnose/check';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { groupsOf } from '@/core/diagnose/reading';
+import type { HeatEntry } from '@/core/diagnose/own-file';
 import { overlay, type OwnEntry } from '@/core/diagnose/overlay';
 import { WORKS } from '@/core/work/works';
 import { shipped } from '@/knowledge';
@@ -66,6 +67,15 @@ function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[]
       ...(WORKS.some((w) => w.id === id) ? [`work ${id}: a work that ships is called so`] : []),
     ];
   });
+}
+
+/** Hosts that own sums of heat name and nobody knows, with the other entries laid over what ships. */
+export function heatStrangers(entries: readonly OwnEntry[], heat: readonly HeatEntry[]): string[] {
+  if (!heat.length) return [];
+  const groups = groupsOf(overlay(shipped, entries).knowledge.hosts);
+  return heat.flatMap((m) =>
+    m.data.hosts.flatMap((h) => (groups.has(h) ? [] : [`heat ${m.key}: no host or group ${h}`])),
+  );
 }
 
 const faultsWith = (entries: readonly OwnEntry[]) => {

@@ -14,7 +14,8 @@ import { ownFile } from '@/core/diagnose/own-file';
 import { worksFor } from '@/core/work/works';
 import { findCondition, findHost, findSign, growthOf, hostsNow, shipped } from '@/knowledge';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { ownEntries } from '@/store/knowledge';
+import { keepHeatModel } from '@/commands/season/keep-heat-model';
+import { ownEntries, ownHeatEntries } from '@/store/knowledge';
 import { makeOutfit } from '@/store/testing';
 import { bringOwn } from './bring-own';
 import { keepOwn } from './keep-own';
@@ -264,6 +265,31 @@ it.each([
 describe('to another outfit', () => {
   const theirs = async () => now((await loadViewer(await makeOutfit(made.owner)))!);
   const file = async () => JSON.stringify(ownFile('Quay Trees', await ownEntries(await now())));
+  it('a sum of heat travels with the hosts that it names, and in no file that leaves one of them out', async () => {
+    const heat = {
+      ...{ id: v7(), what: 'bark moth, crumbs fall', hosts: [HOST.id], baseC: '8', ceilingC: '' },
+      ...{ method: 'average', sum: '210', from: '', basis: 'three springs on the quay' },
+    };
+    expect(await doneBy(keepHeatModel, await now(), heat)).toMatchObject({ ok: true });
+    const told = await ownHeatEntries(made.viewer);
+    expect(told.map((e) => e.key)).toEqual(['own-bark-moth-crumbs-fall']);
+    const them = await theirs();
+    const alone = JSON.stringify(ownFile('Quay Trees', told));
+    expect(await doneBy(bringOwn, them, { id: v7(), text: alone })).toMatchObject({
+      ok: false,
+      faults: [{ sentence: `heat own-bark-moth-crumbs-fall: no host or group ${HOST.id}` }],
+    });
+    expect(await ownHeatEntries(them)).toEqual([]);
+    const host = (await ownEntries(await now())).filter((e) => e.key === HOST.id);
+    const both = { id: v7(), text: JSON.stringify(ownFile('Quay Trees', [...host, ...told])) };
+    expect(await doneBy(bringOwn, them, both)).toEqual({ ok: true, value: { added: 2, newer: 0, same: 0 } });
+    expect((await ownHeatEntries(them)).map((e) => [e.data.sum, e.data.hosts])).toEqual([[210, [HOST.id]]]);
+    expect(await doneBy(bringOwn, await now(them), { ...both, id: v7() })).toEqual({
+      ok: true,
+      value: { added: 0, newer: 0, same: 2 },
+    });
+  });
+
   it('a file brings all of them with what they rest on; brought again, nothing changes', async () => {
     const them = await theirs();
     const text = await file();

@@ -1,9 +1,22 @@
 import { z } from 'zod';
+import { heatModelSchema, type HeatModel } from '../season/heat-schema';
 import { likelihoodEntry, OWN_SCHEMAS, type OwnEntry } from './overlay';
 
 /** Entries at a time. */
 export const MOST_ENTRIES = 300;
 const note = z.string().trim().max(500).default('');
+
+/** A sum of heat of an outfit's own: it stands beside those that ship, and changes nothing of what is known. */
+export interface HeatEntry {
+  kind: 'heat';
+  key: string;
+  version: number;
+  data: HeatModel;
+}
+const ownHeat = heatModelSchema.refine((m) => m.id.startsWith('own-'), {
+  message: 'the id of an own sum of heat begins with "own-"',
+  path: ['id'],
+});
 
 /** Entries of an outfit on their way to another one, each with what it rests on: an open format, JSON. */
 export const ownFileSchema = z.strictObject({
@@ -19,6 +32,7 @@ export const ownFileSchema = z.strictObject({
         z.strictObject({ kind: z.literal('sign'), note, data: OWN_SCHEMAS.sign }),
         z.strictObject({ kind: z.literal('test'), note, data: OWN_SCHEMAS.test }),
         z.strictObject({ kind: z.literal('condition'), note, data: OWN_SCHEMAS.condition }),
+        z.strictObject({ kind: z.literal('heat'), note, data: ownHeat }),
         z.strictObject({ kind: z.literal('work'), note, data: OWN_SCHEMAS.work }),
       ]),
     )
@@ -32,7 +46,7 @@ export const keyOf = (e: OwnFile['entries'][number]): string =>
   e.kind === 'likelihood' ? `${e.data.condition}/${e.data.sign}` : e.data.id;
 
 /** Entries as a file for another outfit; what was taken back is left out. */
-export const ownFile = (from: string, entries: readonly (OwnEntry & { note: string })[]): OwnFile => ({
+export const ownFile = (from: string, entries: readonly ((OwnEntry | HeatEntry) & { note: string })[]): OwnFile => ({
   format: 'elmhorn-knowledge',
   version: 1,
   from,

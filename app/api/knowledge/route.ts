@@ -1,11 +1,12 @@
 import { ownFile } from '@/core/diagnose/own-file';
-import { ownEntries } from '@/store/knowledge';
+import { ownEntries, ownHeatEntries } from '@/store/knowledge';
 import { route } from '../../_server/api';
 
 /** One's own entries as a file for another outfit: all of them, or the one that is named. */
 export const GET = route(null, async (viewer, request) => {
   const key = new URL(request.url).searchParams.get('key');
-  const entries = (await ownEntries(viewer)).filter((e) => key === null || e.key === key);
+  const all = (await Promise.all([ownEntries(viewer), ownHeatEntries(viewer)])).flat();
+  const entries = all.filter((e) => key === null || e.key === key);
   const name = (key ?? 'knowledge').replace(/[^a-z0-9-]+/g, '-');
   return new Response(JSON.stringify(ownFile(viewer.outfitName, entries), null, 2), {
     headers: {

@@ -88,8 +88,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
           </p>
           <h2 className="mt-4 text-body">To others and from others</h2>
           <p className="text-[0.9375rem]">
-            A file holds entries with what they rest on. All of a file comes in, or none and why. Labels travel from the
-            shelf, programmes from the season.
+            A file holds entries with what they rest on. All of a file comes in, or none and why. Sums of heat of our
+            own go along. Labels travel from the shelf, programmes from the season.
           </p>
         </section>
       }
