@@ -48,7 +48,7 @@ export const dueWithin = (
           where outfit_id = ${scope.outfitId} and state = 'open' and due between s.first and s.last
           order by due, id
           limit s.most) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+        join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
       sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from f)`)})
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         f.kind,
@@ -134,7 +134,7 @@ export const calendarVisits = (
            and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by settled_at desc
          limit 2000)) f
-      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
+      join tree t on t.id = f.tree_id and t.outfit_id = ${scope.outfitId}
       join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
       order by f.due, f.id`),
   ]);

@@ -228,7 +228,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
         select x.*, t.place_id
         from (${x}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+        join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", u->>'method' as method,

@@ -201,7 +201,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           where outfit_id = ${o} and state = 'open' and coalesce(earliest, '-infinity'::date) <= ${last}
           order by coalesce(earliest, '-infinity'::date), at, id
           limit ${MOST}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
+        join tree t on t.id = x.tree_id and t.outfit_id = ${o} and t.archived_at is null
         join label l on l.id = x.label_id and l.outfit_id = x.outfit_id
         cross join lateral (
           select y as u
@@ -221,7 +221,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           where outfit_id = ${o} and state = 'open' and coalesce(planned_for, '-infinity'::date) <= ${last}
           order by coalesce(planned_for, '-infinity'::date), at, id
           limit ${MOST}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
+        join tree t on t.id = x.tree_id and t.outfit_id = ${o} and t.archived_at is null
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingLook[]>`
@@ -234,7 +234,7 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
           where outfit_id = ${o} and state = 'open' and due <= ${last}
           order by due, id
           limit ${MOST}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id and t.archived_at is null
+        join tree t on t.id = x.tree_id and t.outfit_id = ${o} and t.archived_at is null
         left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.root_id and x.rule_id = 'laid'
         ${standing(tx)}`,
     ]);

@@ -171,7 +171,7 @@ export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<Open
       with n as (
         select x.*, t.place_id
         from (${x}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = x.outfit_id),
+        join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
