@@ -188,38 +188,6 @@ export function TickTag(p: TickProps) {
   );
 }
 
-/** A press that asks for a file; the same one may be chosen again. */
-export function FilePress({
-  label,
-  accept,
-  disabled,
-  className = '',
-  onFile,
-}: {
-  label: string;
-  accept: string;
-  disabled?: boolean;
-  className?: string;
-  onFile: (file: File) => void;
-}) {
-  return (
-    <label className={`press has-focus-visible:outline-3 has-focus-visible:outline-slate ${className}`}>
-      {label}
-      <input
-        type="file"
-        accept={accept}
-        className="sr-only"
-        disabled={disabled}
-        onChange={(e) => {
-          const [file] = e.target.files ?? [];
-          e.target.value = '';
-          if (file) onFile(file);
-        }}
-      />
-    </label>
-  );
-}
-
 /** Faults that belong to no field on the page. */
 export function FormFaults({ faults, known = [] }: { faults?: FormFault[]; known?: string[] }) {
   const rest = faults?.filter((f) => !known.some((k) => f.path === k || f.path.startsWith(`${k}.`))) ?? [];

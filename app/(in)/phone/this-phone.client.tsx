@@ -2,7 +2,8 @@
 
 import { useEffect, useState } from 'react';
 import { clockWords, isWrong } from '@/core/phone/clock';
-import { FilePress, FormFaults, type FormFault } from '@/ui/controls/controls';
+import { FormFaults, type FormFault } from '@/ui/controls/controls';
+import { FilePress } from '@/ui/controls/file.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { heldPages } from '@/ui/phone/hold.client';

@@ -1,6 +1,7 @@
 'use client';
 
-import { FilePress, FormFaults } from '@/ui/controls/controls';
+import { FormFaults } from '@/ui/controls/controls';
+import { FilePress } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringLabel, signLabel } from './actions';

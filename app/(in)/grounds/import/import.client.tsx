@@ -16,7 +16,8 @@ import {
   type Units,
 } from '@/core/exchange/trees-csv';
 import { type UnitSystem } from '@/core/units/units';
-import { FilePress, SelectField, TextField } from '@/ui/controls/controls';
+import { SelectField, TextField } from '@/ui/controls/controls';
+import { FilePress } from '@/ui/controls/file.client';
 import { sendList, type Sent } from './send';
 import { sheetsOf } from './sheets';
 import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';

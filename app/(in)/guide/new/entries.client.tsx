@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AddedKind } from '@/core/diagnose/overlay';
-import { FilePress, FormFaults, TextField } from '@/ui/controls/controls';
+import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FilePress } from '@/ui/controls/file.client';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringOwn, takeBackOwn } from '../actions';

@@ -14,6 +14,7 @@ import {
 import type { WeatherReading } from '@/core/exchange/weather-reading';
 import { wallClock } from '@/core/season/zone';
 import { Choices, FormFaults, SelectField } from '@/ui/controls/controls';
+import { useFileWaiting } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { bringReadings } from '../actions';
 
@@ -56,6 +57,7 @@ export function Readings({
     setReading(readingOf(table.headers, known));
     setFile({ id: v7(), name: f.name, text, table });
   };
+  const chosen = useFileWaiting((input) => void open(input.files?.[0]));
   const read = file && reading ? readHours(file.table.rows, reading, timeZone, new Date()) : null;
   const wrong = [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
   if (done)
@@ -77,7 +79,13 @@ export function Readings({
     <>
       <label className="mb-4 block">
         <span className="mb-1 block font-semibold">File of the station (CSV)</span>
-        <input type="file" accept=".csv,.txt,text/csv" className="box" onChange={(e) => open(e.target.files?.[0])} />
+        <input
+          type="file"
+          accept=".csv,.txt,text/csv"
+          className="box"
+          ref={chosen}
+          onChange={(e) => open(e.target.files?.[0])}
+        />
       </label>
       {sentence && <p role="alert">{sentence}</p>}
       {file && reading && read && (

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Tick } from '@/ui/controls/controls';
 import { keepPhotoHere } from '@/ui/phone/photo.client';
+import { useFileWaiting } from '@/ui/controls/file.client';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
 export function PhotoField({
@@ -64,6 +65,8 @@ export function PhotoField({
       }
     }
   };
+  const take = (input: HTMLInputElement) => void send(input.files).then(() => (input.value = ''));
+  const chosen = useFileWaiting(take);
   return (
     <section aria-label="Photos" className="my-4">
       <div className="flex flex-wrap items-center gap-4">
@@ -76,7 +79,8 @@ export function PhotoField({
             multiple
             className="sr-only"
             disabled={state.busy}
-            onChange={(e) => void send(e.target.files).then(() => (e.target.value = ''))}
+            ref={chosen}
+            onChange={(e) => take(e.target)}
           />
         </label>
         {pins.length > 0 && (

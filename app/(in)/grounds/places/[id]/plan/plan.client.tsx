@@ -22,6 +22,7 @@ import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringPlan, keepPlan } from './actions';
+import { useFileWaiting } from '@/ui/controls/file.client';
 
 interface PlacedTree {
   id: string;
@@ -192,6 +193,22 @@ export function PlanBench({
     ...(unplaced.length ? [{ value: 'tree' as const, name: `Tree ${unplaced[0]!.tag}` }] : []),
   ];
 
+  const bringIn = async (input: HTMLInputElement) => {
+    const file = input.files?.[0];
+    if (!file) return;
+    bring.send({ placeId, text: await file.text() }, ({ plan: read, trees: standing, left }) => {
+      const byTag = new Map(standing.map((t) => [t.tag, t.at]));
+      const strangers = standing.filter((s) => !trees.some((t) => t.tag === s.tag));
+      setTrees((all) => all.map((t) => ({ ...t, at: byTag.get(t.tag) ?? t.at })));
+      setPlan(read);
+      setView(spanOf(read, drawn));
+      setEditing(true);
+      said({
+        sentence: readWords(left, strangers),
+      });
+    });
+  };
+  const chosen = useFileWaiting((input) => void bringIn(input));
   return (
     <Frame
       handle="Legend, print, export"
@@ -222,21 +239,8 @@ export function PlanBench({
                 aria-label="GeoJSON file"
                 accept=".geojson,.json,application/geo+json"
                 className="box mt-2"
-                onChange={async (e) => {
-                  const file = e.target.files?.[0];
-                  if (!file) return;
-                  bring.send({ placeId, text: await file.text() }, ({ plan: read, trees: standing, left }) => {
-                    const byTag = new Map(standing.map((t) => [t.tag, t.at]));
-                    const strangers = standing.filter((s) => !trees.some((t) => t.tag === s.tag));
-                    setTrees((all) => all.map((t) => ({ ...t, at: byTag.get(t.tag) ?? t.at })));
-                    setPlan(read);
-                    setView(spanOf(read, drawn));
-                    setEditing(true);
-                    said({
-                      sentence: readWords(left, strangers),
-                    });
-                  });
-                }}
+                ref={chosen}
+                onChange={(e) => void bringIn(e.target)}
               />
             </section>
           )}
