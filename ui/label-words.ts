@@ -1,5 +1,7 @@
 import type { Label, LabelUse } from '@/core/label/schema';
 import { conditionsOf, type Condition } from '@/core/prescribe/conditions';
+import { labelPeriod } from '@/core/label/period';
+import { span } from '@/core/season/follow-ups';
 import type { FollowUpRule } from '@/core/season/rules';
 import { showDistance, showFine, showTemperature, showTrunk, showWind, type UnitSystem } from '@/core/units/units';
 import type { Measure } from '@/core/work/work';
@@ -33,9 +35,11 @@ export function conditionWords(c: Condition, units: UnitSystem): string {
   }
 }
 
-const number = (n: number, unit: string) => `${n} ${n === 1 ? unit.replace(/s$/, '') : unit}`;
+/** In what a label counts its number does not hang on the day. */
+const ANY_DAY = '2026-01-01';
+const A_PERIOD = { 'the year': 'a year', 'the season': 'a season', 'twelve months': 'in twelve months' } as const;
 const againWords = ({ after, earliest = after.count, latest = after.count, onlyIf }: FollowUpRule) =>
-  `again after ${earliest < latest ? `${earliest} to ${latest} ${after.unit}` : number(after.count, after.unit)}${onlyIf ? `, if ${onlyIf}` : ''}`;
+  `again after ${earliest < latest ? `${earliest} to ${latest} ${after.unit}` : span(after.count, after.unit)}${onlyIf ? `, if ${onlyIf}` : ''}`;
 
 /** What a use of a label holds of days, number, weather and water, each as people say it: its figures, in the reader's units. */
 export function wordsOfUse(label: Label, use: LabelUse, units: UnitSystem): string[] {
@@ -44,15 +48,17 @@ export function wordsOfUse(label: Label, use: LabelUse, units: UnitSystem): stri
   const water = use.conditions?.waterDistanceM;
   return [
     ...(again ? [againWords(again)] : []),
-    ...(minDays ? [`never within ${number(minDays, 'days')}`] : []),
-    ...(maxPerYear ? [`at most ${maxPerYear === 1 ? 'once' : `${maxPerYear} times`} a year`] : []),
-    ...(preHarvestDays ? [`${number(preHarvestDays, 'days')} before picking`] : []),
+    ...(minDays ? [`never within ${span(minDays, 'days')}`] : []),
+    ...(maxPerYear
+      ? [`at most ${maxPerYear === 1 ? 'once' : `${maxPerYear} times`} ${A_PERIOD[labelPeriod(use, ANY_DAY).words]}`]
+      : []),
+    ...(preHarvestDays ? [`${span(preHarvestDays, 'days')} before picking`] : []),
     ...conditionsOf(label, use).map((c) => conditionWords(c, units)),
     ...(water ? [`${showDistance(water, units).text} from water`] : []),
   ];
 }
 
-/** A figure that a work goes by, in the reader's units. @example measureWords({ what: 'deep', from: 5, to: 10, unit: 'cm' }, 'metric') // '5–10 cm deep' */
+/** A figure that a work goes by, in the reader's units. @example measureWords({ what: 'deep', from: 5, to: 10, unit: 'cm' }, 'metric') // 'deep: 5 to 10 cm' */
 export function measureWords({ what, from, to, unit }: Measure, units: UnitSystem): string {
   const one = (n: number) => {
     switch (unit) {
@@ -65,10 +71,10 @@ export function measureWords({ what, from, to, unit }: Measure, units: UnitSyste
       case '°C':
         return showTemperature(n, units);
       default:
-        return number(n, unit);
+        return span(n, unit);
     }
   };
-  const span = to && to > from ? `${one(from).replace(/ \D+$/, '')} to ${one(to)}` : one(from);
+  const told = to && to > from ? `${one(from).replace(/ \D+$/, '')} to ${one(to)}` : one(from);
   // “height of the window: 30 cm”, and “again after 4 weeks” where the words lead to the figure by themselves.
-  return /(after|within|above|down to|to|at|under)$/.test(what) ? `${what} ${span}` : `${what}: ${span}`;
+  return /(after|within|above|down to|to|at|under)$/.test(what) ? `${what} ${told}` : `${what}: ${told}`;
 }

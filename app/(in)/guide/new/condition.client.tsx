@@ -1,17 +1,15 @@
 'use client';
 
-import { useState } from 'react';
 import type { z } from 'zod';
 import type { conditionSchema } from '@/core/diagnose/knowledge';
 import { CERTAINTIES, certaintyWords, COMMON_WORDS, KINDS, NATURES } from '@/core/diagnose/words';
 import { ownKey } from '@/core/settings/own-key';
 import { SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { Picked, type Named } from '@/ui/controls/picked.client';
-import { useDraft } from '@/ui/controls/use.client';
 import { ConditionSigns } from './condition-signs.client';
 import { ConditionWays } from './condition-ways.client';
-import { useKeepOwn } from './keep.client';
-import { MONTHS, OwnForm } from './own-form.client';
+import { MONTHS, OwnForm, useOwnForm } from './own-form.client';
+import { WholeEntry } from './whole-entry.client';
 
 /** A condition as it is written: what its schema fills in may be missing. */
 export type WrittenCondition = z.input<typeof conditionSchema>;
@@ -40,21 +38,24 @@ const GRADES = ['0', '1', '2', '3', '4'].map((g) => ({
 
 /** A condition of one's own: from nothing or from another one, by fields; what has no field stays as it was begun. */
 export function OwnCondition({
+  draft,
+  from,
   begin,
-  names,
   lists,
   action,
 }: {
-  begin: { id: string; entry: WrittenCondition };
-  /** Conditions that it may begin from. */
-  names: readonly { value: string; name: string }[];
+  draft: string;
+  /** What it is begun from: a condition by its id, or nothing. */
+  from: string;
+  begin: WrittenCondition;
   lists: { groups: Named[]; signs: Named[]; outcomes: Named[]; conditions: Named[]; methods: readonly string[] };
   action: string;
 }) {
-  const [{ entry, note }, setForm, forget] = useDraft(`own-condition-${begin.id}`, { entry: begin.entry, note: '' });
-  const own = useKeepOwn('condition');
-  const { faults, keep } = own;
-  const set: SetCondition = (more) => setForm((f) => ({ ...f, entry: { ...f.entry, ...more } }));
+  const changes = begin.id !== '';
+  const bench = useOwnForm('condition', draft, { entry: begin, note: '' }, changes);
+  const { faults, own } = bench;
+  const { entry, note } = bench.form;
+  const set: SetCondition = (more) => bench.set({ entry: { ...entry, ...more } });
   type Text = 'name' | 'about' | 'course' | 'threshold' | 'useless' | 'tell' | 'decidingTest';
   const fieldOf = (Box: typeof TextField | typeof TextArea) =>
     function field(key: Text, label: string) {
@@ -79,17 +80,16 @@ export function OwnCondition({
       tests: { ...entry.tests, [test]: { ...was, [outcome]: was?.[outcome] ?? 'always' } },
     });
   };
-  const isOwn = begin.entry.id.startsWith('own-');
   return (
     <>
       <form action={action} className="flex flex-wrap items-end gap-3">
         <input type="hidden" name="what" value="condition" />
         <label className="flex-1 basis-56">
           <span className="mb-1 block font-semibold">Begin from</span>
-          <select name="from" defaultValue={begin.id} className="box">
+          <select name="from" defaultValue={from} className="box">
             <option value="">nothing</option>
-            {names.map((n) => (
-              <option key={n.value} value={n.value}>
+            {lists.conditions.map((n) => (
+              <option key={n.id} value={n.id}>
                 {n.name}
               </option>
             ))}
@@ -101,28 +101,10 @@ export function OwnCondition({
         <OwnForm
           own={own}
           known={[
-            'name',
-            'latin',
-            'groups',
-            'about',
-            'course',
-            'threshold',
-            'useless',
-            'tell',
-            'decidingTest',
-            'options',
-            'signs',
-            'telling',
-          ].map((x) => `text.${x}`)}
-          note={note}
-          onNote={(x) => setForm((f) => ({ ...f, note: x }))}
-          onKeep={() =>
-            keep(
-              { ...entry, id: isOwn ? entry.id : ownKey(entry.name), basis: note },
-              note,
-              isOwn ? forget : () => setForm({ entry: begin.entry, note: '' }),
-            )
-          }
+            ...['name', 'latin', 'groups', 'about', 'course', 'threshold', 'useless', 'tell', 'decidingTest'],
+            ...['options', 'signs', 'telling'],
+          ]}
+          onKeep={() => bench.keep({ ...entry, id: changes ? entry.id : ownKey(entry.name), basis: note })}
         >
           {text('name', 'What it is called')}
           <div className="grid gap-x-5 desk:grid-cols-2">
@@ -248,47 +230,9 @@ export function OwnCondition({
               </Tick>
             ))}
           </div>
-          <WholeEntry entry={entry} onEntry={(next) => setForm((f) => ({ ...f, entry: next }))} />
+          <WholeEntry entry={entry} onEntry={(next) => bench.set({ entry: next })} />
         </OwnForm>
       </div>
     </>
-  );
-}
-
-/** All of the entry, with what has no field: life through the year, enemies, winters, chains, how common host by host. */
-function WholeEntry({ entry, onEntry }: { entry: WrittenCondition; onEntry: (next: WrittenCondition) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [fault, setFault] = useState('');
-  return (
-    <details className="mb-4" onToggle={() => setTyped(null)}>
-      <summary className="min-h-hand py-2 font-bold">The whole entry, as JSON</summary>
-      <TextArea
-        label="With its life, enemies and winters under “beside”"
-        path="json"
-        faults={fault ? [{ path: 'json', sentence: fault }] : []}
-        rows={14}
-        value={typed ?? JSON.stringify(entry, null, 2)}
-        onChange={setTyped}
-      />
-      <button
-        type="button"
-        className="press"
-        disabled={typed === null}
-        onClick={() => {
-          try {
-            const read: unknown = JSON.parse(typed!);
-            if (typeof read !== 'object' || read === null) throw new Error();
-            // What is missing or wrong within is told by the check; the fields only need that each is there.
-            onEntry({ ...entry, ...(read as WrittenCondition) });
-            setTyped(null);
-            setFault('');
-          } catch {
-            setFault('This is not JSON.');
-          }
-        }}
-      >
-        Take it over into the fields
-      </button>
-    </details>
   );
 }

@@ -1,27 +1,70 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
+import type { z } from 'zod';
+import type { AddedKind, OWN_SCHEMAS } from '@/core/diagnose/overlay';
 import { monthName } from '@/core/season/months';
-import { FormFaults, TextField } from '@/ui/controls/controls';
-import type { useKeepOwn } from './keep.client';
+import { FormFaults, TextField, type FormFault } from '@/ui/controls/controls';
+import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+import { keepOwn } from '../actions';
 
 /** Months of the northern year, as entries hold them. */
 export const MONTHS = Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), name: monthName(i + 1) }));
 
+export type Options = readonly { value: string; name: string }[];
+/** The choices, and one that an entry from elsewhere holds beside them. */
+export const withTyped = (choices: Options, value: string): Options =>
+  choices.some((c) => c.value === value) ? choices : [...choices, { value, name: value }];
+
+/** What every form of an own entry is given: under what its draft is kept, and the entry that is changed, if one is. */
+export interface OwnFormOf<E> {
+  /** Another for each version: a draft of the one before is never laid over what stands now. */
+  draft: string;
+  begin: E | null;
+}
+
+/**
+ * What is typed of an own entry, kept on this device until it is sent to be checked and kept; its faults have the places of
+ * the entry, after `text.`.
+ * @param first the form before anybody has typed
+ * @param changes whether an entry is changed that stands: its next version begins from what was kept
+ */
+export function useOwnForm<K extends AddedKind, F extends { note: string }>(
+  kind: K,
+  draft: string,
+  first: F,
+  changes: boolean,
+) {
+  const [form, setForm, forget] = useDraft(`own-${draft}`, first);
+  const router = useRouter();
+  const said = useSaid();
+  const made = useMadeId(`own-${kind}`);
+  const { busy, faults, send } = useSend(keepOwn, made);
+  const set = (more: Partial<F>) => setForm((f) => ({ ...f, ...more }));
+  const keep = (data: z.input<(typeof OWN_SCHEMAS)[K]>) =>
+    send({ id: made.id, kind, text: JSON.stringify(data), note: form.note }, () => {
+      made.renew();
+      said({ sentence: 'Kept. It takes part from now on.' });
+      if (changes) forget();
+      else setForm(first);
+      router.refresh();
+    });
+  const own = { busy, faults, note: form.note, onNote: (note: string) => setForm((f) => ({ ...f, note })) };
+  return { form, set, faults, keep, own };
+}
+
 /** The form of an entry of one's own: its fields, what it rests on, and the press that has it checked. */
 export function OwnForm({
-  own: { busy, faults },
-  known = [],
-  note,
-  onNote,
+  own: { busy, faults, note, onNote },
+  known,
   onKeep,
   children,
 }: {
-  own: Pick<ReturnType<typeof useKeepOwn>, 'busy' | 'faults'>;
-  /** Places of faults that its fields tell themselves. */
-  known?: string[];
-  note: string;
-  onNote: (note: string) => void;
+  own: { busy: boolean; faults: FormFault[]; note: string; onNote: (note: string) => void };
+  /** Places within the entry of faults that its fields tell themselves. */
+  known: readonly string[];
   onKeep: () => void;
   children: ReactNode;
 }) {
@@ -33,7 +76,7 @@ export function OwnForm({
         onKeep();
       }}
     >
-      <FormFaults faults={faults} known={[...known, 'note']} />
+      <FormFaults faults={faults} known={[...known.map((k) => `text.${k}`), 'note']} />
       {children}
       <TextField label="What it rests on" path="note" faults={faults} value={note} onChange={onNote} maxLength={500} />
       <button className="press press-main" disabled={busy}>

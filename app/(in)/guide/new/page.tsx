@@ -16,7 +16,7 @@ import { dayThere } from '@/ui/words';
 import { OwnCondition, type WrittenCondition } from './condition.client';
 import { BringEntries, TakeBack } from './entries.client';
 import { OwnHost } from './host.client';
-import { likeHost } from './like-host';
+import { likeHost } from './host-form';
 import { OwnSign } from './sign.client';
 import { OwnTest } from './test.client';
 import { OwnWork } from './work.client';
@@ -57,8 +57,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
   /** What is changed, as it stands; null for a new one. */
   const begin = <K extends AddedKind>(kind: K) =>
     (begun?.kind === kind ? begun.data : null) as z.output<(typeof OWN_SCHEMAS)[K]> | null;
-  // Another version is another form: a draft of the one before is not laid over it.
-  const form = `${what} ${from} ${begun?.version ?? 0}`;
+  // Another version is another form, with a draft of its own.
+  const draft = `${what} ${from} ${begun?.version ?? 0}`;
   return (
     <Frame
       tag={
@@ -151,15 +151,29 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
         {begun ? `Changing ${nameOf(begun)}` : `A ${what} of our own`}
       </h2>
       {what === 'host' && (
-        <OwnHost key={form} begin={begin('host')} hosts={hosts.filter((h) => !h.unlisted).map(likeHost)} />
+        <OwnHost
+          key={draft}
+          draft={draft}
+          begin={begin('host')}
+          hosts={hosts.filter((h) => !h.unlisted).map(likeHost)}
+        />
       )}
-      {what === 'sign' && <OwnSign key={form} begin={begin('sign')} groups={asOptions(treesAndGroups())} />}
+      {what === 'sign' && (
+        <OwnSign key={draft} draft={draft} begin={begin('sign')} groups={asOptions(treesAndGroups())} />
+      )}
       {what === 'test' && (
-        <OwnTest key={form} begin={begin('test')} groups={treesAndGroups()} conditions={conditions} />
+        <OwnTest
+          key={draft}
+          draft={draft}
+          begin={begin('test')}
+          groups={asOptions(treesAndGroups())}
+          conditions={asOptions(conditions)}
+        />
       )}
       {what === 'work' && (
         <OwnWork
-          key={form}
+          key={draft}
+          draft={draft}
           begin={begin('work')}
           methods={OPTION_METHODS.map((m) => ({ value: m, name: m }))}
           conditions={asOptions(conditions)}
@@ -167,9 +181,10 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
       )}
       {what === 'condition' && (
         <OwnCondition
-          key={form}
+          key={draft}
+          draft={draft}
+          from={from}
           begin={beginFrom(from)}
-          names={asOptions(conditions)}
           lists={{
             groups: treesAndGroups(),
             signs: knowledge.signs.map((s) => ({ id: s.id, name: `${s.words} (${s.place})` })),
@@ -207,21 +222,18 @@ const NOTHING: WrittenCondition = {
   basis: '',
 };
 /** What a condition of one's own is begun from: nothing, its own last version, or a copy of one that ships with what stands beside it. */
-function beginFrom(id: string): { id: string; entry: WrittenCondition } {
+function beginFrom(id: string): WrittenCondition {
   const like = findCondition(id);
-  if (!like) return { id: '', entry: NOTHING };
-  if (like.id.startsWith('own-')) return { id, entry: like };
+  if (!like) return NOTHING;
+  if (like.id.startsWith('own-')) return like;
   // Chains and look-alikes of what ships name it alone.
   return {
-    id,
-    entry: {
-      ...like,
-      id: '',
-      name: `Our ${like.name.toLowerCase()}`,
-      lookalikes: [],
-      followers: [],
-      drivers: [],
-      beside: besideOf(like),
-    },
+    ...like,
+    id: '',
+    name: `Our ${like.name.toLowerCase()}`,
+    lookalikes: [],
+    followers: [],
+    drivers: [],
+    beside: besideOf(like),
   };
 }

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { TextArea, type FormFault } from '@/ui/controls/controls';
+import type { WrittenCondition } from './condition.client';
+
+/**
+ * A condition as somebody pasted it, over what stands in the fields. What is only empty, or a word that no list has, is told by
+ * the check beside its field; what the fields could not be drawn with is told here, with its place.
+ */
+export async function readWhole(
+  text: string,
+  entry: WrittenCondition,
+): Promise<{ ok: true; entry: WrittenCondition } | { ok: false; faults: string[] }> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return { ok: false, faults: ['This is not JSON.'] };
+  }
+  if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
+    return { ok: false, faults: ['An entry stands between { and }.'] };
+  const whole = { ...entry, ...raw };
+  // The schema comes once somebody pastes: who types into the fields does without it.
+  const { conditionSchema } = await import('@/core/diagnose/knowledge');
+  const read = conditionSchema.safeParse(whole);
+  const SHAPE = ['invalid_type', 'invalid_union', 'invalid_key', 'unrecognized_keys'];
+  const faults = (read.error?.issues ?? [])
+    .filter((i) => SHAPE.includes(i.code))
+    .map((i) => `${i.path.join('.') || 'The entry'}: ${i.message}.`);
+  return faults.length ? { ok: false, faults } : { ok: true, entry: whole };
+}
+
+/** All of the entry, with what has no field: life through the year, enemies, winters, chains, how common host by host. */
+export function WholeEntry({ entry, onEntry }: { entry: WrittenCondition; onEntry: (next: WrittenCondition) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [faults, setFaults] = useState<FormFault[]>([]);
+  return (
+    <details className="mb-4" onToggle={() => setTyped(null)}>
+      <summary className="min-h-hand py-2 font-bold">The whole entry, as JSON</summary>
+      <TextArea
+        label="With its life, enemies and winters under “beside”"
+        path="json"
+        faults={faults}
+        rows={14}
+        value={typed ?? JSON.stringify(entry, null, 2)}
+        onChange={setTyped}
+      />
+      <button
+        type="button"
+        className="press"
+        disabled={typed === null}
+        onClick={() =>
+          void readWhole(typed!, entry).then((read) => {
+            setFaults(read.ok ? [] : [{ path: 'json', sentence: read.faults.slice(0, 3).join(' ') }]);
+            if (!read.ok) return;
+            onEntry(read.entry);
+            setTyped(null);
+          })
+        }
+      >
+        Take it over into the fields
+      </button>
+    </details>
+  );
+}
