@@ -28,7 +28,7 @@ module.exports = {
         'An action hands over to a verb; signing in and setting a new password, which make the session, are their own.',
       severity: 'error',
       from: { path: '^app/.*actions\\.ts$', pathNot: '^app/(sign-in|reset)/' },
-      to: { path: '^store/' },
+      to: { path: '^store/', pathNot: '^store/clock\\.ts$' },
     },
     {
       name: 'a-verb-knows-no-page',

@@ -4,6 +4,7 @@ import localFont from 'next/font/local';
 import { THEME_COOKIE, THEMES } from '@/core/people/looks';
 import { currentViewer } from './_server/viewer';
 import '@/ui/theme.css';
+import { aheadOfMachineS } from '@/store/clock';
 
 const atkinson = localFont({
   src: '../node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
@@ -25,7 +26,12 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   // A phone in the sun and a desk at night look different for the same person.
   const device = THEMES.find((t) => t === kept);
   return (
-    <html lang="en-GB" data-theme={device ?? viewer?.theme ?? 'light'} className={atkinson.variable}>
+    <html
+      lang="en-GB"
+      data-clock-ahead-s={aheadOfMachineS() || undefined}
+      data-theme={device ?? viewer?.theme ?? 'light'}
+      className={atkinson.variable}
+    >
       <body>{children}</body>
     </html>
   );

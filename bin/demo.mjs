@@ -1,6 +1,7 @@
 // Starts Elmhorn with the sample outfit: packages, database, build, app. Node built-ins only until packages are there.
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { clockFrom } from './setup/clock.mjs';
 import { freePort, openCluster } from './setup/cluster.mjs';
 import { ensureBuild, ensurePackages, root } from './setup/install.mjs';
 import { dataHome, options } from './setup/options.mjs';
@@ -9,7 +10,16 @@ import { prepareDatabase, tsx } from './setup/database.mjs';
 
 await run(async () => {
   const began = Date.now();
-  const want = options(process.argv.slice(2), { port: 'count', reset: 'flag', data: 'text', scale: 'count' });
+  const want = options(process.argv.slice(2), {
+    port: 'count',
+    reset: 'flag',
+    data: 'text',
+    scale: 'count',
+    day: 'text',
+  });
+  const clock = clockFrom(want.day);
+  // One clock for everything that is started here.
+  Object.assign(process.env, clock);
   const port = want.port ?? ((await freePort(3000)) || (await freePort()));
   if (want.port && !(await freePort(want.port)))
     throw new Plain(`port ${want.port} is taken; choose another with --port, or leave it out.`);

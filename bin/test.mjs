@@ -3,11 +3,15 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { clockFrom } from './setup/clock.mjs';
 import { freePort, openCluster } from './setup/cluster.mjs';
 import { prepareDatabase, tsx } from './setup/database.mjs';
 import { ensureBuild, ensureChromium, ensureOgrinfo, ensurePackages, root } from './setup/install.mjs';
 import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
+
+/** The day of the journeys, whatever day it is: a Wednesday on which some work is open and some waits for spring. */
+const JOURNEY_DAY = '2026-11-25T10:00:00Z';
 
 /** Files that differ from the last commit, new ones among them. */
 function uncommitted() {
@@ -106,10 +110,11 @@ await run(async () => {
 
     if (!changed && (!want.only || want.only.includes('journeys'))) {
       ensureBuild();
+      const clock = clockFrom(JOURNEY_DAY);
       await prepareDatabase(cluster, 'elmhorn_e2e', { reset: true });
       tsx(
         ['demo/load.ts'],
-        { DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') },
+        { ...clock, DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') },
         'the sample outfit could not be loaded',
       );
       const port = await freePort();
@@ -118,6 +123,7 @@ await run(async () => {
         stdio: ['ignore', 'ignore', 'inherit'],
         env: {
           ...process.env,
+          ...clock,
           DATABASE_URL: cluster.appUrl('elmhorn_e2e'),
           PORT: String(port),
           HOST: '127.0.0.1',
@@ -141,6 +147,7 @@ await run(async () => {
       mkdirSync(join(root, 'test-results'), { recursive: true });
       const report = join(scratch, 'journeys.json');
       await step('journeys', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+        ...clock,
         ELMHORN_E2E_URL: url,
         ELMHORN_E2E_DATABASE: cluster.appUrl('elmhorn_e2e'),
         ELMHORN_E2E_REPORT: report,

@@ -1,5 +1,4 @@
 import { UNSAID } from '@/core/prescribe/unsaid';
-import postgres from 'postgres';
 import { told } from '@/core/units/units';
 import { v7 } from 'uuid';
 import { writeUp } from '@/core/book/write';
@@ -28,20 +27,21 @@ import type { z } from 'zod';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import { hashPassword, loadViewer } from '@/store/auth';
-import { db } from '@/store/db';
+import { connect, db } from '@/store/db';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { cases, crews, equipment, levels, lots, places, seenStages, sprayers, vessels, YARD } from './scenario';
 import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
 import type { Flare } from '@/core/ring/ring';
+import { clockNow } from '@/store/clock';
 
 type Staff = { name: string; email: string; role: string; licence: string | null; units: string }[];
 
 /** Loads the sample outfits into an empty database; a database that already has an outfit is left as it is. */
 // Verbs of the loader write where the loader does, whatever database its caller has in hand.
 process.env.DATABASE_URL = process.env.DATABASE_OWNER_URL;
-const sql = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} });
+const sql = connect(process.env.DATABASE_OWNER_URL!, 1);
 const ZONE = 'Europe/London';
-const today = dayIn(new Date(), ZONE);
+const today = dayIn(clockNow(), ZONE);
 // What was done was done on days that suited it.
 const station = fair({ lat: null, lon: null });
 const ago = (days: number): Day => after(today, -days, 'days');
@@ -658,7 +658,7 @@ async function layBirches() {
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const answer = await perform(
     layProgramme,
-    { viewer, now: new Date(), station: () => estuary },
+    { viewer, now: clockNow(), station: () => estuary },
     {
       id: v7(),
       programme: 'birch-borer',
@@ -682,7 +682,7 @@ async function signRules() {
   for (const scope of owners) {
     const viewer = (await loadViewer(scope))!;
     const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
-    const answer = await perform(signRegion, { viewer, now: new Date(), station: () => estuary }, {});
+    const answer = await perform(signRegion, { viewer, now: clockNow(), station: () => estuary }, {});
     if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
   }
 }
@@ -705,7 +705,7 @@ async function divideOrchard() {
   const viewer = (await loadViewer(orchard))!;
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const performed = async <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown) => {
-    const answer = await perform(verb, { viewer, now: new Date(), station: () => estuary }, input);
+    const answer = await perform(verb, { viewer, now: clockNow(), station: () => estuary }, input);
     if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
   };
   const third = Math.ceil(tags.length / 3);
@@ -760,7 +760,7 @@ async function putOnADay() {
   // Whatever the weather: it is said on the page of the round, and the crew knows what to do.
   const answer = await perform(
     putOnRound,
-    { viewer, now: new Date(), station: () => estuary },
+    { viewer, now: clockNow(), station: () => estuary },
     { day, crewId: quay.crewId, itemIds: quay.ids, anyway: true },
   );
   if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));

@@ -1,8 +1,9 @@
-import postgres from 'postgres';
 import { v7 } from 'uuid';
 import { SAMPLE_PASSWORD } from '@/stand-ins/sample-people';
 import { trainingLabels } from '@/knowledge';
 import { hashPassword } from '@/store/auth';
+import { clockNow } from '@/store/clock';
+import { connect, type Tx } from '@/store/db';
 
 /**
  * A large outfit for measuring, and small ones beside it: each tree with a reading, five records over five years and what is due
@@ -15,7 +16,7 @@ const TREES_BESIDE = 200;
 const RECORDS_A_TREE = 5;
 /** Ids in the order of the rows: a million of them at random would send every index to and fro. */
 const ID = `overlay(gen_random_uuid()::text placing lpad(to_hex(row_number() over ()), 8, '0') from 1 for 8)::uuid`;
-const sql = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} });
+const sql = connect(process.env.DATABASE_OWNER_URL!, 1);
 const HOSTS = [
   'wych-elm',
   'field-elm',
@@ -28,14 +29,14 @@ const HOSTS = [
 ];
 
 async function main() {
-  const began = Date.now();
+  const began = performance.now();
   const [there] = await sql<
     { n: number }[]
   >`select count(*)::int as n from tree t join person p on p.outfit_id = t.outfit_id where p.email = 'city@scale.example'`;
   if (there!.n >= count) return console.log(`The large outfit is there already, with ${there!.n} trees.`);
   const hash = await hashPassword(SAMPLE_PASSWORD);
   const label = trainingLabels[0]!;
-  const email = there!.n ? `city-${Date.now()}@scale.example` : 'city@scale.example';
+  const email = there!.n ? `city-${clockNow().getTime()}@scale.example` : 'city@scale.example';
   // Where the large one stands already, its neighbours do too.
   const beside = there!.n ? 0 : BESIDE;
   const made = [
@@ -78,7 +79,7 @@ async function main() {
       insert into reading
         (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
       select
-        ${tx.unsafe(ID)}, t.outfit_id, t.id, now() - interval '200 days', m.person, 20 + t.walk_order, 130,
+        ${tx.unsafe(ID)}, t.outfit_id, t.id, clock_now() - interval '200 days', m.person, 20 + t.walk_order, 130,
         jsonb_build_array(jsonb_build_object(
           'kind', 'diameter', 'typed', jsonb_build_object('value', 20 + t.walk_order, 'unit', 'cm'))),
         15, 'tape'
@@ -88,14 +89,14 @@ async function main() {
   for (const t of ['tree', 'reading', 'record', 'follow_up', 'place', 'person', 'outfit'])
     await sql`vacuum analyze ${sql(t)}`;
   const [rows] = await sql<{ n: number }[]>`select count(*)::int as n from record`;
-  const seconds = Math.round((Date.now() - began) / 1000);
+  const seconds = Math.round((performance.now() - began) / 1000);
   console.log(
     `Built the large outfit in ${seconds} s: ${count} trees, ${beside} outfits beside it, ${rows!.n} records. Sign in as ${email}, password “${SAMPLE_PASSWORD}”.`,
   );
 }
 
 /** One true record is the pattern of all; only who, where and when differ. */
-async function records(tx: postgres.TransactionSql, labelKey: string) {
+async function records(tx: Tx, labelKey: string) {
   const [pattern] = await tx`
     select data from record where outfit_id not in (select outfit from made) order by created_at limit 1`;
   if (!pattern) return;
@@ -117,7 +118,7 @@ async function records(tx: postgres.TransactionSql, labelKey: string) {
     from (
       select
         ${tx.unsafe(ID)} as id, t.outfit_id, t.id as tree_id, t.place_id, t.tag, m.person,
-        now() - (t.walk_order * 7 + k * 365 || ' days')::interval as day
+        clock_now() - (t.walk_order * 7 + k * 365 || ' days')::interval as day
       from tree t
       join made m on m.outfit = t.outfit_id
       cross join generate_series(0, ${RECORDS_A_TREE - 1}::int) k) r`;

@@ -1,8 +1,9 @@
 import type { Locator } from '@playwright/test';
 import { expect, openTree, openYear, OWNER, signIn, test } from './hands';
+import { journeyNow } from './clock';
 
 /** The day after tomorrow, as a date field takes it. */
-const soon = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/London' }).format(Date.now() + 2 * 864e5);
+const soon = new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/London' }).format(journeyNow().getTime() + 2 * 864e5);
 
 const nextJune = `${Number(soon.slice(0, 4)) + 1}-06-01`;
 const dayOf = async (when: Locator, day: string) => {

@@ -1,5 +1,6 @@
 import { ALL_WELL, expect, OWNER, signIn, signInByHand, test } from './hands';
 import { crewOfOne, plantDrenches } from './planting';
+import { newMark } from './clock';
 
 test('a whole day on a phone: put together, loaded, mixed, drenched by strip, rain, a refusal, the rest of the mix, home', async ({
   page,
@@ -7,7 +8,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   baseURL,
 }) => {
   test.setTimeout(120_000);
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   const place = `Long row ${mark}`;
   await signIn(page, OWNER);
   await plantDrenches(page, place, [94, 104, 110, 120, 131]);

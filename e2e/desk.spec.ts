@@ -1,4 +1,5 @@
 import { ALL_WELL, choose, expect, OWNER, openTree, signIn, test } from './hands';
+import { newMark } from './clock';
 
 test('measuring: several stems, bark to keep clear of, and the tape that sends its reading', async ({ page }) => {
   await signIn(page);
@@ -88,7 +89,7 @@ test('a client, a place with its outline and water, a first tag; the gate asks u
   page,
 }) => {
   await signIn(page);
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   await page.goto('/grounds');
   await page.getByLabel('New client').fill(`Client ${mark}`);
   await page.getByRole('button', { name: 'Add this client' }).click();
@@ -144,7 +145,7 @@ test('the book: filtered by place and words, paged, taken out as CSV', async ({ 
 test('people: an owner adds somebody and ends a licence; nobody else may', async ({ page }) => {
   await signIn(page, OWNER);
   await page.goto('/people');
-  const email = `${Date.now().toString(36)}@oxmere.example`;
+  const email = `${newMark()}@oxmere.example`;
   await page.getByLabel('Name', { exact: true }).fill('Piran Lusty');
   await page.getByLabel('E-mail').fill('no address');
   await page.getByLabel('First password').fill('short');
@@ -251,7 +252,7 @@ test('a place has its own rules: its profile is kept with it, and can be read an
   page,
 }) => {
   await signIn(page, OWNER);
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   await page.goto('/grounds/places/new');
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(`Border ${mark}`);
@@ -274,7 +275,7 @@ test('two who change one person: the second is told what stands, and goes over i
 }) => {
   await signIn(page, OWNER);
   await page.goto('/people');
-  const email = `${Date.now().toString(36)}@oxmere.example`;
+  const email = `${newMark()}@oxmere.example`;
   await page.getByLabel('Name', { exact: true }).fill(`Tegen ${email.slice(0, 6)}`);
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('First password').fill('a gate by the long water');

@@ -32,7 +32,7 @@ test('one tree on a phone: under two minutes and 25 touches, from the key to the
   const page = await phone(browser, baseURL);
   const id = await openTree(page, '409', 'well');
   await page.goto(`/tree/${id}/examine`);
-  const began = Date.now();
+  const began = performance.now();
   const hand = touches(page);
   const walk = page.getByRole('region', { name: 'Walk' });
   // From the ground up: nothing at the ground, the collar, the trunk, the bark, the branches, the crown; wool on the shoots.
@@ -57,7 +57,7 @@ test('one tree on a phone: under two minutes and 25 touches, from the key to the
   await hand.radio('moist');
   await hand.tap('Keep this look');
   await page.waitForURL(/decide/);
-  expect(Date.now() - began).toBeLessThan(120_000);
+  expect(performance.now() - began).toBeLessThan(120_000);
   expect(hand.count).toBeLessThanOrEqual(25);
   await expect(page.getByText(/Hemlock woolly adelgid/).first()).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -84,7 +84,7 @@ test('the phone sleeps: what was graded is there when it wakes; the next tree is
 test('one tree by keyboard: under two minutes and 25 keys', async ({ page }) => {
   await signIn(page);
   const id = await openTree(page, '413', 'well');
-  const began = Date.now();
+  const began = performance.now();
   let keys = 0;
   const press = async (key: string) => {
     keys++;
@@ -109,7 +109,7 @@ test('one tree by keyboard: under two minutes and 25 keys', async ({ page }) => 
   await press('Alt+1');
   await press('Control+Enter');
   await page.waitForURL(/decide/);
-  expect(Date.now() - began).toBeLessThan(120_000);
+  expect(performance.now() - began).toBeLessThan(120_000);
   expect(keys).toBeLessThanOrEqual(25);
   await expect(
     page.getByRole('region', { name: 'The decision' }).getByText('Hemlock woolly adelgid').first(),

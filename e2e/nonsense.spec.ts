@@ -1,4 +1,5 @@
 import { expect, openTree, signIn, test } from './hands';
+import { newMark } from './clock';
 
 test.beforeEach(({ page }) => signIn(page));
 
@@ -81,7 +82,7 @@ test('lists: binary noise, faults line by line, then ten thousand rows at once',
   test.setTimeout(300_000);
   await page.goto('/grounds/places/new');
   await page.getByLabel('Client').selectOption({ label: 'Quayside School' });
-  const name = `Nursery ${Date.now()}`;
+  const name = `Nursery ${newMark()}`;
   await page.getByLabel('Name of the place').fill(name);
   await page.getByLabel(/^Area/).fill('many');
   await page.getByRole('button', { name: 'Keep this place' }).click();
@@ -126,7 +127,7 @@ test('lists: binary noise, faults line by line, then ten thousand rows at once',
 });
 
 test('a workbook with titles, German names, an unknown species and a missing day comes in whole', async ({ page }) => {
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   await page.goto('/grounds/places/new');
   await page.getByLabel('Client').selectOption({ label: 'Quayside School' });
   await page.getByLabel('Name of the place').fill(`Survey ${mark}`);

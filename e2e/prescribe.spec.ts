@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { ALL_WELL, choose, counted, expect, openTree, OWNER, phone, signIn, test } from './hands';
+import { newMark } from './clock';
 
 const main = (page: Page) => page.getByRole('main');
 /** Opens the plan of a place by its name. */
@@ -311,7 +312,7 @@ test('an avenue of 41 like trees as one plan, each dosed by its own trunk: at mo
   page,
 }) => {
   await signIn(page);
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   await page.goto('/grounds/places/new');
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(`Avenue ${mark}`);

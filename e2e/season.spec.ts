@@ -1,4 +1,5 @@
 import { expect, openTree, openYear, OWNER, phone, signIn, TECHNICIAN, test } from './hands';
+import { journeyNow } from './clock';
 
 const KEEP = 'Keep these readings';
 const FIGURE = /^The year as a drawing/;
@@ -39,7 +40,7 @@ test('the year of a place: drawn and as a table, a stage said in two touches mov
 
   // A day that has not come is refused beside its field, and nothing is noted.
   await birch.getByRole('button', { name: 'Say the stage: Silver birch' }).click();
-  await birch.getByLabel('Seen on').fill(`${new Date().getUTCFullYear() + 1}-12-30`);
+  await birch.getByLabel('Seen on').fill(`${journeyNow().getUTCFullYear() + 1}-12-30`);
   await stages.getByRole('button').first().click();
   await expect(birch.getByText('This day has not come yet; say what is seen.')).toBeVisible();
   await expect(seen).toContainText('Nothing yet this year.');
@@ -77,7 +78,7 @@ test('readings of a station: understood, asked, mended line by line, kept, and t
   await expect(page.getByText('From the simulated station nearest to it.')).toBeVisible();
   await page.getByRole('link', { name: 'Bring readings in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Well field ravine');
-  const days = Array.from({ length: 3 }, (_, d) => new Date(Date.now() - (d + 4) * 864e5)).reverse();
+  const days = Array.from({ length: 3 }, (_, d) => new Date(journeyNow().getTime() - (d + 4) * 864e5)).reverse();
   const lines = (of: (day: number, hour: number) => string) =>
     days.flatMap((day, d) =>
       Array.from({ length: 24 }, (_, h) => {

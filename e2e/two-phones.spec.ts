@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { expect, OWNER, signIn, signInByHand, test, setAside } from './hands';
 import { openLine, openPhone } from './line';
 import { arborist, crewOf, plantDrenches, plantInfusion } from './planting';
+import { newMark } from './clock';
 
 const freePort = () =>
   new Promise<number>((done) => {
@@ -49,7 +50,7 @@ test('two phones on one round without signal, bottles hung and pulled, the serve
   page,
 }) => {
   test.setTimeout(240_000);
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   const place = `Two of them ${mark}`;
   await signIn(page, OWNER);
   const { trees } = await plantDrenches(page, place, [94, 104, 110, 120]);

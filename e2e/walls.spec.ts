@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { hosts, programmes } from '@/knowledge';
 import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test, openQuayRound } from './hands';
+import { newMark } from './clock';
 
 /** Every address that the application answers, from its own folders: a new one is tried without anybody thinking of it. */
 const ROUTES = readdirSync(join(__dirname, '..', 'app'), { recursive: true, encoding: 'utf8' })
@@ -191,7 +192,7 @@ test('a password: changed by oneself, or by a link that the owner hands over; wh
 }) => {
   await signIn(page, OWNER);
   await page.goto('/people');
-  const email = `rowan-${Date.now()}@oxmere.example`;
+  const email = `rowan-${newMark()}@oxmere.example`;
   await page.getByLabel('Name', { exact: true }).fill('Rowan Thatch');
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('First password').fill('rowanthatch');

@@ -5,12 +5,13 @@ import type { BrowserContext, Page } from '@playwright/test';
 import { openLine, openPhone } from './line';
 import { ALL_WELL, expect, OWNER, signIn, signInByHand, test, setAside } from './hands';
 import { crewOfOne, plantDrenches, send } from './planting';
+import { journeyNow, newMark } from './clock';
 
 /** A clock that is so far ahead of the true time. */
 const AHEAD_MIN = 40;
 /** Minutes between an hour of the day as it stands on a page and now, whichever way round. */
 function minutesOff(hour: string, timeZone: string): number {
-  const now = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(new Date());
+  const now = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(journeyNow());
   const of = (t: string) => Number(t.slice(0, 2)) * 60 + Number(t.slice(3, 5));
   const off = Math.abs(of(hour) - of(now));
   return Math.min(off, 1440 - off);
@@ -21,7 +22,7 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   baseURL,
 }) => {
   test.setTimeout(240_000);
-  const mark = Date.now().toString(36);
+  const mark = newMark();
   const place = `Deaf valley ${mark}`;
   await signIn(page, OWNER);
   const { trees } = await plantDrenches(page, place, [94, 104, 110, 120]);

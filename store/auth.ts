@@ -94,7 +94,7 @@ export async function makeReset(scope: Scope, personId: string): Promise<string 
     await tx`delete from password_reset where person_id = ${personId}`;
     await tx`
       insert into password_reset (token_hash, outfit_id, person_id, made_by, expires_at)
-      values (${hashOf(token)}, ${scope.outfitId}, ${personId}, ${scope.personId}, now() + interval '1 day')`;
+      values (${hashOf(token)}, ${scope.outfitId}, ${personId}, ${scope.personId}, clock_now() + interval '1 day')`;
     return token;
   });
 }
@@ -116,7 +116,7 @@ export async function useReset(token: string, password: string): Promise<boolean
       who,
       (tx) => tx`
         update password_reset
-        set used_at = now()
+        set used_at = clock_now()
         where token_hash = ${hashOf(token)} and used_at is null`,
     );
     if (!used.count) return false;
@@ -128,8 +128,8 @@ export async function useReset(token: string, password: string): Promise<boolean
 async function openSession(scope: Scope): Promise<string> {
   const token = newToken(32);
   await within(scope, async (tx) => {
-    await tx`delete from session where expires_at < now()`;
-    await tx`insert into session (token_hash, outfit_id, person_id, expires_at) values (${hashOf(token)}, ${scope.outfitId}, ${scope.personId}, now() + make_interval(days => ${DAYS}))`;
+    await tx`delete from session where expires_at < clock_now()`;
+    await tx`insert into session (token_hash, outfit_id, person_id, expires_at) values (${hashOf(token)}, ${scope.outfitId}, ${scope.personId}, clock_now() + make_interval(days => ${DAYS}))`;
   });
   return token;
 }

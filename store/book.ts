@@ -67,7 +67,7 @@ const reopenSettled = (tx: Tx, outfit: string, rootId: string) => tx`
 const settleEarlier = (tx: Tx, scope: Scope, r: NewRecord) => tx`
   update follow_up f
   set state = case when f.earliest <= ${r.doneOn} then 'done' else 'dropped' end,
-    settled_at = now(), settled_by = ${scope.personId}, settled_by_root = ${r.rootId}
+    settled_at = clock_now(), settled_by = ${scope.personId}, settled_by_root = ${r.rootId}
   where f.outfit_id = ${scope.outfitId} and f.tree_id = ${r.data.tree.id} and f.state = 'open'
     and f.kind = 'treat-again'
     and f.root_id <> ${r.rootId}
@@ -89,7 +89,7 @@ async function setFollowUps(
   wanted: FollowUp[],
   newId: () => string,
 ) {
-  await tx`update follow_up set state = 'dropped', settled_at = now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open'
+  await tx`update follow_up set state = 'dropped', settled_at = clock_now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open'
     and not split_part(rule_id, '+', 1) = any(${wanted.map((w) => w.ruleId)})`;
   for (const followUp of wanted)
     await tx`

@@ -161,7 +161,7 @@ export const setTicks = (
           })),
         )}
         on conflict (outfit_id, round_id, line) do update
-        set amount = excluded.amount, at = now(), by_person = excluded.by_person`;
+        set amount = excluded.amount, at = clock_now(), by_person = excluded.by_person`;
   });
 
 /** Something that a crew came to and did not do. */

@@ -1,5 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import postgres from 'postgres';
+import { aheadOfMachineS } from './clock';
 
 /** What PostgreSQL sends for numeric and date is turned into numbers and YYYY-MM-DD strings, not strings and instants. */
 const types = {
@@ -12,8 +13,9 @@ const types = {
 const PATIENCE = { statement_timeout: 20_000, lock_timeout: 5_000, idle_in_transaction_session_timeout: 20_000 };
 
 /** @param onStatement hears every statement before it is sent; for tests, since listening costs a stack trace each */
-export const connect = (url: string, max = 10, onStatement?: (statement: string, parameters: unknown[]) => void) =>
-  postgres(url, {
+export function connect(url: string, max = 10, onStatement?: (statement: string, parameters: unknown[]) => void) {
+  const ahead = aheadOfMachineS();
+  return postgres(url, {
     max,
     ...(onStatement
       ? { debug: (_: number, statement: string, parameters: unknown[]) => onStatement(statement, parameters) }
@@ -24,8 +26,13 @@ export const connect = (url: string, max = 10, onStatement?: (statement: string,
     idle_timeout: 60,
     // A database that is back is used again within a second, however long it was away.
     backoff: () => 0.25,
-    connection: PATIENCE,
+    connection: {
+      ...PATIENCE,
+      // The database's own defaults follow the clock of the app (0047).
+      ...(ahead ? { 'elmhorn.clock_ahead_s': String(ahead) } : {}),
+    } as typeof PATIENCE,
   });
+}
 
 export type Sql = ReturnType<typeof connect>;
 export type Tx = postgres.TransactionSql<{ numeric: number; bigint: number; date: string }>;

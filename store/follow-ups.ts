@@ -1,6 +1,7 @@
 import type { Sprayed } from '@/core/season/covers';
 import { within, type Scope, type Tx } from './db';
 import { soldAt } from './proposals';
+import { clockNow } from './clock';
 
 export interface DueRow {
   id: string;
@@ -206,7 +207,7 @@ export const skipVisit = (
   within(scope, async (tx) => {
     const { count } = await tx`
       update follow_up
-      set state = 'dropped', because = ${because}, settled_at = now(), settled_by = ${scope.personId}
+      set state = 'dropped', because = ${because}, settled_at = clock_now(), settled_by = ${scope.personId}
       where outfit_id = ${scope.outfitId} and id = ${visit.id} and state = 'open'`;
     if (!count) return false;
     if (next)
@@ -240,7 +241,7 @@ export const settle = (scope: Scope, id: string, from: 'open' | 'done', to: 'ope
     (tx) =>
       tx`
         update follow_up
-        set state = ${to}, settled_at = ${to === 'open' ? null : new Date()},
+        set state = ${to}, settled_at = ${to === 'open' ? null : clockNow()},
           settled_by = ${to === 'open' ? null : scope.personId}
         where id = ${id} and state = ${from}`,
   );

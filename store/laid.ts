@@ -6,6 +6,7 @@ import type { Said } from '@/core/gates/said';
 import type { Sprayed } from '@/core/season/covers';
 import type { Day } from '@/core/season/follow-ups';
 import { json, within, type Scope, type Tx } from './db';
+import { clockNow } from './clock';
 
 /** A programme that was laid over trees of a place. */
 export interface Laid {
@@ -329,7 +330,7 @@ export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
       where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
     await tx`
       update follow_up
-      set state = 'dropped', settled_at = now(), settled_by = ${scope.personId}
+      set state = 'dropped', settled_at = clock_now(), settled_by = ${scope.personId}
       where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid' and state = 'open'`;
   });
 
@@ -387,7 +388,7 @@ export const answerLooks = (scope: Scope, visitIds: readonly string[], found: bo
     await tx`update laid_visit set found = ${found} where outfit_id = ${scope.outfitId} and id = any(${ids})`;
     await tx`
       update follow_up
-      set state = ${made ? 'done' : 'open'}, settled_at = ${made ? new Date() : null},
+      set state = ${made ? 'done' : 'open'}, settled_at = ${made ? clockNow() : null},
         settled_by = ${made ? scope.personId : null}
       where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid'`;
   });

@@ -79,7 +79,7 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
     await tx`update tree set host_confirmed_at = ${look.at}, host_confirmed_by = ${scope.personId} where id = ${look.treeId}`;
   // A look of a programme is answered by what was seen, and stays open where that says nothing of it.
   await tx`
-    update follow_up set state = 'done', settled_at = now(), settled_by = ${scope.personId}
+    update follow_up set state = 'done', settled_at = clock_now(), settled_by = ${scope.personId}
     where outfit_id = ${o} and tree_id = ${look.treeId} and state = 'open' and kind in ('look', 'check-effect')
       and rule_id <> 'laid' and earliest <= ${look.today}`;
 }
@@ -129,6 +129,6 @@ export const settleChange = (scope: Scope, id: string, state: 'approved' | 'decl
     (tx) =>
       tx`
         update plan_change
-        set state = ${state}, settled_at = now(), settled_by = ${scope.personId}, settled_how = ${how}
+        set state = ${state}, settled_at = clock_now(), settled_by = ${scope.personId}, settled_how = ${how}
         where id = ${id} and state = 'open'`,
   );

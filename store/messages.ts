@@ -49,6 +49,6 @@ export const messageCarried = (scope: Scope, id: string, receipt: string) =>
     scope,
     (tx) => tx`
       update message
-      set carried_at = now(), receipt = ${receipt}
+      set carried_at = clock_now(), receipt = ${receipt}
       where outfit_id = ${scope.outfitId} and id = ${id} and carried_at is null`,
   );

@@ -53,7 +53,7 @@ export const keepPhone = (
       insert into phone (outfit_id, id, person_id, name, key, clock_off_s, waiting)
       values (${scope.outfitId}, ${p.id}, ${scope.personId}, ${p.name}, ${p.key}, ${p.clockOffS}, ${p.waiting})
       on conflict (outfit_id, id) do update
-      set name = excluded.name, last_seen = now(), clock_off_s = excluded.clock_off_s, waiting = excluded.waiting
+      set name = excluded.name, last_seen = clock_now(), clock_off_s = excluded.clock_off_s, waiting = excluded.waiting
       where phone.person_id = excluded.person_id`,
   );
 /** Heard of a phone while it sends. */
@@ -62,7 +62,7 @@ export const phoneHeard = (scope: Scope, id: string, clockOffS: number) =>
     scope,
     (tx) => tx`
       update phone
-      set last_seen = now(), clock_off_s = ${clockOffS}
+      set last_seen = clock_now(), clock_off_s = ${clockOffS}
       where outfit_id = ${scope.outfitId} and id = ${id}`,
   );
 /** From now on a phone is given nothing, and what it sends is refused. @returns false where there is none, or it had ended */
@@ -70,7 +70,7 @@ export const endPhone = (scope: Scope, id: string, ended: boolean): Promise<bool
   within(scope, async (tx) => {
     const changed = await tx`
       update phone
-      set ended_at = ${ended ? tx`now()` : null}, ended_by = ${ended ? scope.personId : null}
+      set ended_at = ${ended ? tx`clock_now()` : null}, ended_by = ${ended ? scope.personId : null}
       where outfit_id = ${scope.outfitId} and id = ${id} and (ended_at is null) = ${ended}`;
     return changed.count > 0;
   });
@@ -149,7 +149,7 @@ export const settleRefused = (
   within(scope, async (tx) => {
     const changed = await tx`
       update needs_look
-      set settled = ${settled}, settled_at = now(), settled_by = ${scope.personId}, words = ${words}
+      set settled = ${settled}, settled_at = clock_now(), settled_by = ${scope.personId}, words = ${words}
       where outfit_id = ${scope.outfitId} and id = ${id} and settled is null`;
     return changed.count > 0;
   });

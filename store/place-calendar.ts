@@ -10,7 +10,7 @@ export async function newPlaceCalendar(scope: Scope, placeId: string): Promise<s
       insert into place_calendar (outfit_id, place_id, token_hash, by_person)
       values (${scope.outfitId}, ${placeId}, ${hashOf(token)}, ${scope.personId})
       on conflict (outfit_id, place_id) do update
-      set token_hash = excluded.token_hash, at = now(), by_person = excluded.by_person`,
+      set token_hash = excluded.token_hash, at = clock_now(), by_person = excluded.by_person`,
   );
   return token;
 }

@@ -27,7 +27,7 @@ export async function addProposal(
     (tx) => tx`
       insert into proposal (id, outfit_id, tree_id, place_id, token_hash, data, expires_at, by_person)
       values (${p.id}, ${scope.outfitId}, ${treeId}, ${placeId}, ${hashOf(token)}, ${json(tx, p.data)},
-        now() + make_interval(days => ${p.days}), ${scope.personId})`,
+        clock_now() + make_interval(days => ${p.days}), ${scope.personId})`,
   );
   return token;
 }
@@ -64,7 +64,7 @@ export const soldAt = (tx: Tx, outfitId: string, places: ReturnType<Tx>) => tx`
     and o->>'key' = any(a.option_keys)`;
 
 export const revokeProposal = (scope: Scope, id: string) =>
-  within(scope, (tx) => tx`update proposal set revoked_at = now() where id = ${id} and revoked_at is null`);
+  within(scope, (tx) => tx`update proposal set revoked_at = clock_now() where id = ${id} and revoked_at is null`);
 
 export interface SharedProposal<D = Proposal | PropertyProposal> {
   id: string;
@@ -116,7 +116,7 @@ export async function answerProposal(
       on conflict do nothing`;
     if (!made.count) return 'answered';
     for (const c of changes)
-      await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = now(), settled_by = ${scope.personId},
+      await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = clock_now(), settled_by = ${scope.personId},
         settled_how = ${`${a.who}, on the shared page`} where id = ${c.id} and state = 'open'`;
     return 'kept';
   });

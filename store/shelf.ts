@@ -161,7 +161,7 @@ export const stockBalances = (
       from stock_entry e
       join lot l on l.id = e.lot_id
       where l.outfit_id = ${scope.outfitId} and e.outfit_id = ${scope.outfitId}
-        and (l.on_hand > 0 or l.expires_on > current_date - 366)
+        and (l.on_hand > 0 or l.expires_on > clock_today() - 366)
       group by 1, 2, 3
       order by 1, 3`),
   ]);

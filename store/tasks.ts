@@ -1,5 +1,6 @@
 import type { Day } from '@/core/season/zone';
 import { within, type Scope, type Tx } from './db';
+import { clockNow } from './clock';
 
 /** Something to be done at a place on a day, without a plan. */
 export interface Task {
@@ -84,10 +85,10 @@ export const settleTask = (
     const open = to === 'open';
     const { count } = await tx`
       update task
-      set state = ${to}, settled_at = ${open ? null : new Date()},
+      set state = ${to}, settled_at = ${open ? null : clockNow()},
         settled_by = ${open || client ? null : scope.personId}, done_by = ${client?.who ?? null},
           said = ${client?.said ?? ''},
-        version = version + 1, changed_at = now()
+        version = version + 1, changed_at = clock_now()
       where outfit_id = ${scope.outfitId} and id = ${id} and ${open ? tx`state <> 'open'` : tx`state = 'open'`}`;
     return count > 0;
   });

@@ -1,4 +1,5 @@
 import { json, within, type Scope } from './db';
+import { clockNow } from './clock';
 
 export interface TreeRow {
   id: string;
@@ -159,7 +160,7 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
 }
 
 export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
-  within(scope, (tx) => tx`update tree set archived_at = ${archived ? new Date() : null} where id = ${id}`);
+  within(scope, (tx) => tx`update tree set archived_at = ${archived ? clockNow() : null} where id = ${id}`);
 
 /** A section of a place with its trees, in walking order. */
 export interface PlaceSection {

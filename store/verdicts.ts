@@ -27,7 +27,7 @@ export const nearbyFinds = (
       from (
         select tree_id, condition_id
         from verdict
-        where outfit_id = ${o} and at > now() - interval '3 years'
+        where outfit_id = ${o} and at > clock_now() - interval '3 years'
           and decision not in ('leave it alone', 'protect a sound tree')
           and certainty in ('likely', 'near certain', 'confirmed by test')
         order by at desc, id

@@ -139,7 +139,7 @@ export const moveWorksTo = (
     (tx) => tx`
       update work_plan w
       set planned_for = m.day, document = ${DOCUMENT}, sheet = m.sheet::jsonb, sheet_us = m.us::jsonb,
-        released = w.released || m.released::jsonb, moves = moves + 1, moved_at = now()
+        released = w.released || m.released::jsonb, moves = moves + 1, moved_at = clock_now()
       from unnest(
         ${moves.map((m) => m.id)}::uuid[], ${moves.map((m) => m.plannedFor)}::date[],
         ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[],

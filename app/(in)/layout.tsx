@@ -5,10 +5,11 @@ import { FocusOnWork } from '@/ui/frame/focus.client';
 import { UndoBar } from '@/ui/frame/undo.client';
 import { stationFor } from '../_server/station';
 import { currentFloor, viewer } from '../_server/viewer';
+import { clockNow } from '@/store/clock';
 
 export default async function SignedIn({ children }: { children: React.ReactNode }) {
   const v = await viewer();
-  const weather = stationFor(v.spot).at(new Date());
+  const weather = stationFor(v.spot).at(clockNow());
   return (
     <UndoBar>
       <PhoneKeeper key={v.personId} personId={v.personId}>
@@ -20,7 +21,7 @@ export default async function SignedIn({ children }: { children: React.ReactNode
         </a>
         <Bar
           name={v.name}
-          madeAt={new Date().toISOString()}
+          madeAt={clockNow().toISOString()}
           timeZone={v.timeZone}
           due={(await currentFloor())?.waiting ?? 0}
           weather={`Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`}

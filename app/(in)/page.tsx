@@ -19,6 +19,7 @@ import { NoteStage } from './season/note.client';
 import { TaskList } from './tasks';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
+import { clockNow } from '@/store/clock';
 
 const hour = inZone('en-GB', { hour: '2-digit' });
 const STATES = {
@@ -43,7 +44,7 @@ const WORDS = [
 
 export default async function Today() {
   const v = await viewer();
-  const at = new Date();
+  const at = clockNow();
   const s = stationFor(v.spot);
   const now = s.at(at);
   const { today, horizon, plans, works, ahead, over, late, due, soon, tasks, hanging, undecided, look } =

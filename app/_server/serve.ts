@@ -6,6 +6,7 @@ import type { Viewer } from '@/store/auth';
 import { failed } from './failed';
 import { stationFor } from './station';
 import { currentViewer } from './viewer';
+import { clockNow } from '@/store/clock';
 
 /** Performs a verb by the clock and the station of this server; every page that may show what it changed is made anew. */
 export async function performHere<S extends z.ZodType, T>(
@@ -14,7 +15,7 @@ export async function performHere<S extends z.ZodType, T>(
   input: unknown,
   progress?: (done: number, of: number) => void,
 ): Promise<Answer<T>> {
-  const context = { viewer, now: new Date(), station: stationFor, ...(progress ? { progress } : {}) };
+  const context = { viewer, now: clockNow(), station: stationFor, ...(progress ? { progress } : {}) };
   const answer = await perform(verb, context, input);
   if (answer.ok) revalidatePath('/', 'layout');
   return answer;

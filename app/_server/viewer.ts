@@ -8,13 +8,14 @@ import { ownWithin } from '@/commands/own';
 import { todayOf as dayOf } from '@/commands/today';
 import { readOwn, type Own } from '@/core/own';
 import { floorOf, type Floor, type Viewer } from '@/store/auth';
+import { clockNow } from '@/store/clock';
 
 export const COOKIE = 'elmhorn';
 
 /** Who is signed in and how much waits for them, or null; asked once a request. */
 export const currentFloor = cache(async (): Promise<Floor | null> => {
   const token = (await cookies()).get(COOKIE)?.value;
-  const floor = token && token.length < 200 ? await floorOf(token, new Date()) : null;
+  const floor = token && token.length < 200 ? await floorOf(token, clockNow()) : null;
   if (floor) drawn().own = (await knowledgeOf(floor.viewer)).own;
   return floor;
 });
@@ -39,7 +40,7 @@ export async function viewer(): Promise<Viewer> {
 /** An id from an address; what cannot be one leads to the page that says so. */
 export const idOr404 = (text: string): string => (uuid.safeParse(text).success ? text : notFound());
 
-export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayOf(v, new Date());
+export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayOf(v, clockNow());
 
 /** The machine that asks; `bin/start.ts` has put it there, whatever the client wrote. */
 export const clientAddress = async () => (await headers()).get('x-forwarded-for')?.split(',').at(-1)?.trim() || 'local';

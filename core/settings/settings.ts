@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { clockAheadS } from './clock';
 
 /** Climates that the simulated station knows; it keeps to this list. */
 export const CLIMATE_NAMES = [
@@ -43,6 +44,11 @@ const settingsSchema = z.object({
   /** How much the server says of itself: a line for each request, only what went wrong, or nothing. */
   ELMHORN_LOG: z.enum(['info', 'warn', 'error', 'silent'], 'must be info, warn, error or silent').default('info'),
   ELMHORN_STATION_SEED: z.coerce.number('must be a whole number').int('must be a whole number').default(7),
+  /** Another time than the machine's, for tests and the demo: an instant, a day, or `+3600s`. */
+  ELMHORN_CLOCK: z
+    .string()
+    .refine((text) => clockAheadS(text, new Date(0)) !== null, 'must be a day like 2027-06-10, an instant or +3600s')
+    .optional(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -51,6 +57,11 @@ export function readSettings(
   env: Record<string, string | undefined>,
 ): { ok: true; settings: Settings } | { ok: false; sentence: string } {
   const read = settingsSchema.safeParse(env);
+  if (read.success && read.data.ELMHORN_CLOCK && read.data.ELMHORN_DEMO !== '1')
+    return {
+      ok: false,
+      sentence: 'the environment variable ELMHORN_CLOCK is for tests and the demo; unset it where data is real.',
+    };
   if (read.success) return { ok: true, settings: read.data };
   const first = read.error.issues[0]!;
   const name = String(first.path[0]);

@@ -10,6 +10,7 @@ import { useSettled } from '../controls/settled.client';
 import { usePhone, type Phone } from '../phone/phone.client';
 import { clock, dayAndClock } from '../words';
 import { helpFor, PLACES } from './places';
+import { browserNow } from '@/ui/clock.client';
 
 // The sheet, its dialog and the search come once the page has settled: no page needs them to be read, and help must open without signal.
 const Sheet = part(() => import('./sheet.client').then((m) => m.Sheet));
@@ -100,7 +101,7 @@ export function Bar({
       }
       if (e.ctrlKey || e.metaKey || e.altKey || typing(e) || document.querySelector('[role=dialog]')) return;
       if (!singleKeys()) return;
-      if (Date.now() - going.current < 1200) {
+      if (browserNow().getTime() - going.current < 1200) {
         going.current = 0;
         const place = PLACES.find((p) => p.letter === e.key);
         if (place) {
@@ -109,7 +110,7 @@ export function Bar({
         }
         return;
       }
-      if (e.key === 'g') going.current = Date.now();
+      if (e.key === 'g') going.current = browserNow().getTime();
       else if (e.key === '/' || e.key === '?') {
         e.preventDefault();
         setOpen(e.key === '/' ? 'find' : 'help');
@@ -257,7 +258,7 @@ export function Bar({
 
 /** An hour of today, or the day with it. */
 const since = (at: string, timeZone: string) =>
-  Date.now() - Date.parse(at) < 12 * 3_600_000 ? clock(at, timeZone) : dayAndClock(at, timeZone);
+  browserNow().getTime() - Date.parse(at) < 12 * 3_600_000 ? clock(at, timeZone) : dayAndClock(at, timeZone);
 
 /** What there is to say of a phone; nothing while all is as it should be. */
 function signalWords({ signal, waiting, needsLook, shut }: Phone, madeAt: string, timeZone: string): string[] {

@@ -1,6 +1,7 @@
 'use client';
 
 import { createContext, useCallback, useContext, useEffect, useState } from 'react';
+import { browserNow } from '@/ui/clock.client';
 
 interface Offer {
   sentence: string;
@@ -26,14 +27,14 @@ const PLACE = 'elmhorn:said';
 const LATELY_MS = 5000;
 const keepSaid = (sentence: string) => {
   try {
-    sessionStorage.setItem(PLACE, JSON.stringify({ sentence, at: Date.now() }));
+    sessionStorage.setItem(PLACE, JSON.stringify({ sentence, at: browserNow().getTime() }));
   } catch {}
 };
 function saidLately(): string | null {
   try {
     const kept = JSON.parse(sessionStorage.getItem(PLACE) ?? 'null') as { sentence: string; at: number } | null;
     sessionStorage.removeItem(PLACE);
-    return kept && Date.now() - kept.at < LATELY_MS ? kept.sentence : null;
+    return kept && browserNow().getTime() - kept.at < LATELY_MS ? kept.sentence : null;
   } catch {
     return null;
   }

@@ -1,6 +1,7 @@
 'use client';
 
 import { putRight } from '@/core/phone/clock';
+import { browserNow } from '@/ui/clock.client';
 
 const PLACE = 'elmhorn:clock-ahead';
 
@@ -19,4 +20,4 @@ export function keepClockAhead(aheadS: number) {
 }
 
 /** The time, as near as this phone knows it: its clock, put right by what it learnt from the server. */
-export const phoneNow = (): Date => putRight(Date.now(), clockAhead());
+export const phoneNow = (): Date => putRight(browserNow().getTime(), clockAhead());

@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import { keepClockAhead } from './clock.client';
 import { countWaiting } from './outbox.client';
 import { ANSWERS, canKeep, PAGES, phoneStore, type HeldPage } from './store.client';
+import { browserNow, machineMs } from '@/ui/clock.client';
 
 /** What the server gives a phone that meets it. */
 interface Met {
@@ -48,7 +49,7 @@ export async function meet(personId: string): Promise<Meeting> {
       body: JSON.stringify({
         phoneId,
         name: phoneName(),
-        clockNow: new Date().toISOString(),
+        clockNow: browserNow().toISOString(),
         waiting: await countWaiting(),
       }),
       signal: AbortSignal.timeout(20_000),
@@ -74,8 +75,9 @@ export async function meet(personId: string): Promise<Meeting> {
   // It can seal and open on this phone, and cannot be read out of it.
   const key = await crypto.subtle.importKey('raw', bytes, 'AES-GCM', false, ['encrypt', 'decrypt']);
   await db.put('keys', key, met.personId);
-  const metAt = Date.now();
-  const until = metAt + LEASE_DAYS * 86_400_000;
+  const metAt = browserNow().getTime();
+  // The worker counts a lease by the machine's own clock: it has no page to read another from.
+  const until = machineMs() + LEASE_DAYS * 86_400_000;
   await db.put('holder', { personId: met.personId, phoneId, metAt, until }, 'me');
   return { how: 'met', met };
 }
@@ -116,7 +118,7 @@ async function hold(path: string, build: string, roundId: string | null): Promis
   await cache.put(path, new Response(body, { headers }));
   await (
     await phoneStore()
-  ).put('held', { path, at: Date.now(), bytes: body.size, build, roundId, name: got.page.title });
+  ).put('held', { path, at: browserNow().getTime(), bytes: body.size, build, roundId, name: got.page.title });
   return got.page;
 }
 
@@ -139,7 +141,7 @@ async function holdPhoto(src: string, roundId: string | null, build: string) {
   if (!answer.ok) return;
   const body = await answer.blob();
   await (await caches.open(PAGES)).put(src, new Response(body, { headers: { 'content-type': body.type } }));
-  await db.put('held', { path: src, at: Date.now(), bytes: body.size, build, roundId });
+  await db.put('held', { path: src, at: browserNow().getTime(), bytes: body.size, build, roundId });
 }
 
 export interface Holding {
@@ -158,7 +160,7 @@ export async function holdRounds(
   progress: (p: Holding) => void,
 ): Promise<void> {
   const db = await phoneStore();
-  const now = Date.now();
+  const now = browserNow().getTime();
   const isFresh = async (path: string) => {
     const was = await db.get('held', path);
     // A day is what changes most, and small.

@@ -4,6 +4,7 @@ import { nextOf, stillWaiting } from '@/core/phone/queue';
 import type { Landed, Send } from '@/core/phone/send';
 import { keepClockAhead, phoneNow } from './clock.client';
 import { canKeep, phoneStore, type Sealed } from './store.client';
+import { browserNow } from '@/ui/clock.client';
 
 /** A write that waits on this phone to be sent. */
 export interface Waiting extends Send {
@@ -51,10 +52,10 @@ export async function keepWrite(w: Omit<Send, 'at' | 'clockAt'> & { shown?: unkn
   const key = holder && (await db.get('keys', holder.personId));
   if (!holder || !key) return false;
   const { shown, ...send } = w;
-  const at = { at: phoneNow().toISOString(), clockAt: new Date().toISOString() };
+  const at = { at: phoneNow().toISOString(), clockAt: browserNow().toISOString() };
   // What pages show of it is sealed apart: a file that is handed over holds what the server reads and nothing else.
   const [sealed, beside] = await Promise.all([seal(key, { ...send, ...at }), seal(key, shown ?? null)]);
-  const kept = { id: w.id, personId: holder.personId, phoneId: holder.phoneId, at: Date.now(), ...sealed };
+  const kept = { id: w.id, personId: holder.personId, phoneId: holder.phoneId, at: browserNow().getTime(), ...sealed };
   await db.add('waiting', { ...kept, beside: { iv: beside.iv, data: beside.data } });
   tell();
   return true;
@@ -124,7 +125,7 @@ async function sendAll(): Promise<Sent> {
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({
           phoneId: holder.phoneId,
-          clockNow: new Date().toISOString(),
+          clockNow: browserNow().toISOString(),
           sends: batch.map(({ id, verb, what, input, at, clockAt }) => ({ id, verb, what, input, at, clockAt })),
         }),
         signal: AbortSignal.timeout(90_000),

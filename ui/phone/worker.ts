@@ -3,6 +3,7 @@ import { registerRoute, setCatchHandler, setDefaultHandler } from 'workbox-routi
 import { CacheFirst, NetworkOnly } from 'workbox-strategies';
 import { inTime } from './in-time';
 import { ANSWERS, PAGES, phoneStore } from './store.client';
+import { machineMs } from '@/ui/clock.client';
 
 /**
  * The worker between the pages and the network: it gives the shell from this phone, and pages that are held where there is
@@ -55,7 +56,7 @@ self.addEventListener('activate', (event) => {
 async function mayShow(): Promise<boolean> {
   try {
     const holder = await (await phoneStore()).get('holder', 'me');
-    return holder !== undefined && holder.until > Date.now();
+    return holder !== undefined && holder.until > machineMs();
   } catch {
     return false;
   }

@@ -9,6 +9,7 @@ import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine, TagRow } from '@/ui/frame/pieces';
 import { allows, viewer } from '../../_server/viewer';
 import { NewClient } from './client.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Grounds' };
 const PAGE = 60;
@@ -141,7 +142,7 @@ export default async function Grounds({
       )}
       {mix && (
         <Section title="A mix has this tag">
-          <MixRows mixes={[mix]} units={v.units} timeZone={v.timeZone} now={new Date()} />
+          <MixRows mixes={[mix]} units={v.units} timeZone={v.timeZone} now={clockNow()} />
         </Section>
       )}
       <Section

@@ -10,6 +10,7 @@ import { failed } from '@/app/_server/failed';
 import { serve } from '@/app/_server/serve';
 import { stationFor } from '@/app/_server/station';
 import { currentViewer } from '@/app/_server/viewer';
+import { clockNow } from '@/store/clock';
 
 export const endPhone = serve(endPhoneCommand);
 
@@ -18,7 +19,7 @@ export async function settleRefused(input: unknown) {
   try {
     const viewer = await currentViewer();
     if (!viewer) return refuse('', 'You are signed out. Sign in again in another tab.');
-    const now = new Date();
+    const now = clockNow();
     const answer = await settle({ viewer, now, observed: now, station: stationFor }, commandNamed, input);
     if (answer.ok) revalidatePath('/', 'layout');
     return answer;

@@ -21,13 +21,14 @@ import { OverPlans } from './over';
 import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Rounds' };
 
 export default async function Rounds({ searchParams }: { searchParams: Promise<{ place?: string | string[] }> }) {
   const v = await viewer();
   const { place } = await searchParams;
-  const now = new Date();
+  const now = clockNow();
   const {
     plans: open,
     works: openWorks,

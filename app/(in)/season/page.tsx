@@ -20,6 +20,7 @@ import { LeftOutTrees } from './left-out';
 import { MovedPlans } from './moved.client';
 import { SeasonRibbon } from './ribbon.client';
 import { ribbonOf } from './rows';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Season' };
 const asked = z.object({
@@ -81,7 +82,7 @@ function spansOf(today: Day, ten: boolean) {
 
 export default async function Season({ searchParams }: { searchParams: Promise<Record<string, string | string[]>> }) {
   const v = await viewer();
-  const now = new Date();
+  const now = clockNow();
   const today = todayOf(v);
   const { place, years } = asked.parse(await searchParams);
   const { shown, loaded, spans } = spansOf(today, years === '10');

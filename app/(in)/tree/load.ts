@@ -6,6 +6,7 @@ import type { StationFor } from '@/core/weather/station';
 import { stationFor } from '@/app/_server/station';
 import type { Seen } from './[id]/seen';
 import { idOr404, viewer as signedIn } from '@/app/_server/viewer';
+import { clockNow } from '@/store/clock';
 
 /**
  * What a page of a tree shows, read once a request, whoever on it asks; what is not there, or not theirs, is the same page
@@ -16,7 +17,7 @@ export const ofTree = <T extends TreeInHand, A extends unknown[]>(
 ) =>
   cache(async (id: string, ...more: A): Promise<T & Seen> => {
     const viewer = await signedIn();
-    const now = new Date();
+    const now = clockNow();
     const seen = await view(viewer, idOr404(id), now, stationFor, ...more);
     return seen ? { viewer, now, weather: stationFor(spotOf(seen.tree)).at(now), ...seen } : notFound();
   });

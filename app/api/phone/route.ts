@@ -3,6 +3,7 @@ import { NOT_THIS_PHONE } from '@/commands/phone/receive';
 import { meetingSchema } from '@/core/phone/send';
 import { bodyOf, faulty, route } from '../../_server/api';
 import { faultsOf } from '@/commands/command';
+import { clockNow } from '@/store/clock';
 
 /** A phone meets the server: the key that seals what waits on it, and the rounds that it holds. */
 export const POST = route(
@@ -12,7 +13,7 @@ export const POST = route(
     if (!sent.ok) return sent.fault;
     const read = meetingSchema.safeParse(sent.value);
     if (!read.success) return faulty(400, ...faultsOf(read.error));
-    const met = await meetPhone(viewer, new Date(), read.data);
+    const met = await meetPhone(viewer, clockNow(), read.data);
     return met
       ? Response.json(met, { headers: { 'cache-control': 'no-store' } })
       : faulty(410, { path: 'phoneId', sentence: NOT_THIS_PHONE });

@@ -10,6 +10,7 @@ import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '../../../_server/viewer';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Correct } from './record.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Record' };
 
@@ -21,7 +22,7 @@ export default async function RecordPage({
   searchParams: Promise<{ fresh?: string }>;
 }) {
   const v = await viewer();
-  const seen = (await recordView(v, idOr404((await params).id), new Date())) ?? notFound();
+  const seen = (await recordView(v, idOr404((await params).id), clockNow())) ?? notFound();
   const { versions, newest: r, tree, place, lots } = seen;
   const d = r.data;
   const fresh = (await searchParams).fresh === '1';

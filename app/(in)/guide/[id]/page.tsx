@@ -21,6 +21,7 @@ import { lifeTimeWords } from '@/ui/season-words';
 import { OverrideForm } from './override.client';
 import { Ways } from './ways';
 import { ThroughTheYear } from './year';
+import { clockNow } from '@/store/clock';
 
 const FIRM_WORDS: Record<Firmness, string> = {
   'well studied': 'Well studied',
@@ -46,7 +47,7 @@ export default async function Page({
   const c = find(id) ?? notFound();
   const { life, enemies, replanting, winters, eaten, wrong } = besideOf(c);
   const [year, here] = await Promise.all([
-    lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, new Date()),
+    lifeYear(v, c, z.uuid().safeParse(query.place).data ?? null, stationFor, clockNow()),
     waysHere(v, c),
   ]);
   const south = year?.south ?? false;

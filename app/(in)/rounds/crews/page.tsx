@@ -5,12 +5,13 @@ import { hoursText } from '@/core/schedule/hours';
 import { crewsView } from '@/views/rounds';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { AwayForm, CrewForm, TakeBack } from './crews.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Crews' };
 
 export default async function Crews() {
   const v = await viewer();
-  const { crews, people, away } = await crewsView(v, new Date());
+  const { crews, people, away } = await crewsView(v, clockNow());
   const may = allows(v, 'plan rounds');
   const here = people.filter((p) => p.active);
   const loose = here.filter((p) => !crews.some((c) => c.active && c.people.some((x) => x.id === p.id)));

@@ -11,6 +11,7 @@ import { allows, viewer } from '@/app/_server/viewer';
 import { PlanFortnight } from './fortnight.client';
 import { OverPlans } from '../over';
 import type { Told } from './told';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'The fortnight' };
 
@@ -40,7 +41,7 @@ function standing(
 
 export default async function FortnightPage() {
   const v = await viewer();
-  const { problem, places, crews, away, passed, rounds, more } = await fortnightView(v, new Date(), stationFor);
+  const { problem, places, crews, away, passed, rounds, more } = await fortnightView(v, clockNow(), stationFor);
   const may = allows(v, 'plan rounds');
   const told: Told = {
     jobs: Object.fromEntries(

@@ -7,12 +7,13 @@ import { boardOf } from '@/commands/facts/board';
 import { boardView } from '@/views/hanging';
 import { allows, viewer } from '@/app/_server/viewer';
 import { HangingBoard } from './board.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'What hangs' };
 
 export default async function Page() {
   const v = await viewer();
-  const now = new Date();
+  const now = clockNow();
   const facts = await boardView(v, now);
   const board = boardOf(facts, now);
   const devices = board.groups.reduce((n, g) => n + g.devices.length, 0);

@@ -13,6 +13,7 @@ import { toPutView } from '@/views/day';
 import { allows, viewer } from '@/app/_server/viewer';
 import { leftWords } from '../day/words';
 import { PutOnDay, type Waiting } from './make.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Put on a day' };
 const asked = z.object({ left: z.uuid().optional().catch(undefined), place: z.uuid().optional().catch(undefined) });
@@ -26,7 +27,7 @@ export default async function Page({
 }) {
   const v = await viewer();
   const { left, place } = asked.parse(await searchParams);
-  const { today, plans, works, crews, rounds } = await toPutView(v, new Date());
+  const { today, plans, works, crews, rounds } = await toPutView(v, clockNow());
   const on = new Map(
     rounds.flatMap((r) => r.items.map((i) => [i.itemId, `${r.crewName}, ${shortDay(r.day)}`] as const)),
   );

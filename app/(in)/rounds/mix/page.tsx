@@ -7,6 +7,7 @@ import { TagLine } from '@/ui/frame/pieces';
 import { mixView } from '@/views/mix';
 import { allows, viewer } from '@/app/_server/viewer';
 import { MixBench } from './mix.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Mix' };
 const asked = z.object({ plan: z.uuid().optional().catch(undefined), round: z.uuid().optional().catch(undefined) });
@@ -18,7 +19,7 @@ export default async function Page({
 }) {
   const v = await viewer();
   const { plan, round } = asked.parse(await searchParams);
-  const mix = plan ? await mixView(v, plan, round ?? null, new Date()) : null;
+  const mix = plan ? await mixView(v, plan, round ?? null, clockNow()) : null;
   if (!mix)
     return (
       <Frame tag={<p className="text-head leading-tight font-extrabold">Mix</p>} margin={null}>

@@ -8,6 +8,7 @@ import { rowView } from '@/views/row';
 import { stationFor } from '@/app/_server/station';
 import { allows, viewer } from '@/app/_server/viewer';
 import { RowSheet } from './sheet.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'A row in one go' };
 const asked = z.object({ plan: z.uuid().optional().catch(undefined) });
@@ -18,7 +19,7 @@ export default async function Page({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const v = await viewer();
-  const now = new Date();
+  const now = clockNow();
   const { plan } = asked.parse(await searchParams);
   const row = plan ? await rowView(v, plan, now) : null;
   if (!row)

@@ -17,6 +17,7 @@ import { Choices, FormFaults, SelectField } from '@/ui/controls/controls';
 import { useFileWaiting } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { bringReadings } from '../actions';
+import { browserNow } from '@/ui/clock.client';
 
 interface Opened {
   id: string;
@@ -58,7 +59,7 @@ export function Readings({
     setFile({ id: v7(), name: f.name, text, table });
   };
   const chosen = useFileWaiting((input) => void open(input.files?.[0]));
-  const read = file && reading ? readHours(file.table.rows, reading, timeZone, new Date()) : null;
+  const read = file && reading ? readHours(file.table.rows, reading, timeZone, browserNow()) : null;
   const wrong = [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
   if (done)
     return (

@@ -28,6 +28,7 @@ import { findWork } from '@/core/work/works';
 import { ItsProgrammes } from './programmes';
 import { SeasonHere } from './season-here';
 import { hostNames } from '@/app/(in)/grounds/choices';
+import { clockNow } from '@/store/clock';
 
 const load = ofTree(overviewOf);
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
@@ -239,11 +240,11 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
                     ? `${p.answer.who} took ${takenNames(p.data, p.answer.options).toLowerCase()}${p.answer.word ? `: “${p.answer.word}”` : ''}`
                     : p.revokedAt
                       ? 'taken back'
-                      : p.expiresAt < new Date()
+                      : p.expiresAt < clockNow()
                         ? 'has run out'
                         : `waits for an answer until ${dayThere(p.expiresAt, tree.timeZone)}`}
                 </p>
-                {!p.answer && !p.revokedAt && p.expiresAt > new Date() && allows(viewer, 'prescribe') && (
+                {!p.answer && !p.revokedAt && p.expiresAt > clockNow() && allows(viewer, 'prescribe') && (
                   <Revoke id={p.id} />
                 )}
               </li>

@@ -15,6 +15,7 @@ import { plannedBetween } from '@/store/plans';
 import { tasksBetween } from '@/store/tasks';
 import { stationFor } from '../../../_server/station';
 import { currentViewer, todayOf } from '../../../_server/viewer';
+import { clockNow } from '@/store/clock';
 
 /** What is due, as iCalendar: by a secret address for subscribing, or `mine.ics` for whoever is signed in. */
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
@@ -37,14 +38,14 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
 
 async function theirs(viewer: Viewer): Promise<Response> {
   const today = todayOf(viewer);
-  const since = new Date(Date.now() - STRUCK_OUT_DAYS * 864e5);
+  const since = new Date(clockNow().getTime() - STRUCK_OUT_DAYS * 864e5);
   const until = after(today, 5, 'years');
   const [due, planned, tasks] = await Promise.all([
     calendarVisits(viewer, after(today, -1, 'years'), until, since),
     plannedBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until),
     tasksBetween(viewer, after(today, -STRUCK_OUT_DAYS, 'days'), until, null),
   ]);
-  const now = new Date();
+  const now = clockNow();
   const hours = await hoursOver(viewer, due, stationFor, now);
   const visits = [
     ...movedByRain(due, hours, now),

@@ -3,6 +3,7 @@ import { commandNamed } from '@/commands';
 import { receiveHanded } from '@/commands/phone/receive-handed';
 import { bodyOf, route } from '../../../_server/api';
 import { stationFor } from '../../../_server/station';
+import { clockNow } from '@/store/clock';
 
 /** What waits on another phone, brought in a file that only the server can open. */
 export const POST = route(
@@ -10,7 +11,7 @@ export const POST = route(
   async (viewer, request) => {
     const sent = await bodyOf(request, 10_000_000);
     if (!sent.ok) return sent.fault;
-    const answer = await receiveHanded({ viewer, now: new Date(), station: stationFor }, commandNamed, sent.value);
+    const answer = await receiveHanded({ viewer, now: clockNow(), station: stationFor }, commandNamed, sent.value);
     if (answer.ok) revalidatePath('/', 'layout');
     return Response.json(answer, { status: answer.ok ? 200 : 422, headers: { 'cache-control': 'no-store' } });
   },

@@ -6,6 +6,7 @@ import { sendsSchema } from '@/core/phone/send';
 import { bodyOf, faulty, route } from '../../../_server/api';
 import { carryMessages } from '../../../_server/messages';
 import { stationFor } from '../../../_server/station';
+import { clockNow } from '@/store/clock';
 
 /** What a phone wrote without signal, in its order; each write is answered by itself. */
 export const POST = route(
@@ -15,7 +16,7 @@ export const POST = route(
     if (!sent.ok) return sent.fault;
     const read = sendsSchema.safeParse(sent.value);
     if (!read.success) return faulty(400, ...faultsOf(read.error));
-    const got = await receive({ viewer, now: new Date(), station: stationFor }, commandNamed, read.data);
+    const got = await receive({ viewer, now: clockNow(), station: stationFor }, commandNamed, read.data);
     if (!got) return faulty(410, { path: 'phoneId', sentence: NOT_THIS_PHONE });
     if (got.landed.some((l) => l.ok)) {
       await carryMessages();

@@ -2,10 +2,11 @@ import { uuid } from '@/core/book/record';
 import { planDaysView } from '@/views/plan-days';
 import { faulty, route } from '../../../_server/api';
 import { stationFor } from '../../../_server/station';
+import { clockNow } from '@/store/clock';
 
 /** On which days a plan may stand: asked when somebody takes it in hand to move it. */
 export const GET = route('see the grounds', async (viewer, request) => {
   const plan = uuid.safeParse(new URL(request.url).searchParams.get('plan'));
-  const days = plan.success ? await planDaysView(viewer, plan.data, stationFor, new Date()) : null;
+  const days = plan.success ? await planDaysView(viewer, plan.data, stationFor, clockNow()) : null;
   return days ? Response.json(days) : faulty(404, { path: 'plan', sentence: 'No such plan waits here.' });
 });

@@ -5,6 +5,7 @@ import { placeOfCalendar } from '@/store/place-calendar';
 import { longDay } from '@/ui/words';
 import { comingTo } from '@/app/_server/place-visits';
 import { FinishTask } from './finish.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata: Metadata = {
   title: 'Your trees',
@@ -21,7 +22,7 @@ const dayWords = (day: string, today: string) =>
 export default async function SharedPlace({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
   const place = (token.length <= 100 ? await placeOfCalendar(token) : null) ?? notFound();
-  const now = new Date();
+  const now = clockNow();
   const today = dayIn(now, place.timeZone);
   const { visits, tasks } = await comingTo(place, now);
   const mine = tasks.filter((t) => t.who === 'client');

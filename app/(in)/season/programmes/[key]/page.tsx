@@ -13,6 +13,7 @@ import { stationFor } from '@/app/_server/station';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { actWords, groupsWords, SCHOOL_WORDS, termsWords, timeWords } from '../words';
 import { ProgrammePreview } from './preview';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Programme' };
 const words = (most: number) => z.string().trim().max(most).catch('').default('');
@@ -50,7 +51,7 @@ export default async function Page({ params, searchParams }: Address) {
   const today = todayOf(v);
   const said = saidOf(query);
   const from = q.from ?? today;
-  const view = await layingView(v, stationFor, new Date(), key, {
+  const view = await layingView(v, stationFor, clockNow(), key, {
     placeId: q.place ?? null,
     host: q.host || null,
     sort: q.sort || null,

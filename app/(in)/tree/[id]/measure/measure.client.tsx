@@ -13,6 +13,7 @@ import { Choices, Field, FormFaults, TextArea, TextField } from '@/ui/controls/c
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { measure } from '../../../without-signal.client';
+import { browserNow } from '@/ui/clock.client';
 
 interface Stem {
   kind: 'girth' | 'diameter';
@@ -92,7 +93,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
           ? {
               last: {
                 diameterCm: last.diameterCm,
-                yearsAgo: Math.max(0, (new Date().getTime() - Date.parse(last.at)) / 3.15576e10),
+                yearsAgo: Math.max(0, (browserNow().getTime() - Date.parse(last.at)) / 3.15576e10),
               },
             }
           : {}),
@@ -196,7 +197,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
           onClick={() => {
             const sent = simulatedTape(
               last?.diameterCm ?? null,
-              last ? (Date.now() - Date.parse(last.at)) / 3.15576e10 : 0,
+              last ? (browserNow().getTime() - Date.parse(last.at)) / 3.15576e10 : 0,
             ).read();
             setForm((f) => ({
               ...f,

@@ -1,6 +1,7 @@
 import { placeOfCalendar } from '@/store/place-calendar';
 import { asCalendar, calendarOf } from '../../../../_server/calendar';
 import { comingTo } from '../../../../_server/place-visits';
+import { clockNow } from '@/store/clock';
 
 /** When somebody comes to a place, and for what, as iCalendar: for its client, by a secret address. */
 export async function GET(_request: Request, { params }: { params: Promise<{ token: string }> }) {
@@ -11,6 +12,6 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
       { faults: [{ path: 'token', sentence: 'This calendar address does not work (any more). Ask for a new one.' }] },
       { status: 404 },
     );
-  const { visits } = await comingTo(place, new Date());
+  const { visits } = await comingTo(place, clockNow());
   return asCalendar(calendarOf(`${place.placeName}, ${place.outfitName}`, visits, ''));
 }

@@ -11,6 +11,7 @@ import { allows, idOr404, viewer } from '@/app/_server/viewer';
 import { DropPlans } from '@/app/(in)/rounds/drop.client';
 import { Revoke } from '@/app/(in)/tree/[id]/overview.client';
 import { OfferForm } from './offer.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Offer for a property' };
 
@@ -19,7 +20,7 @@ type View = NonNullable<Awaited<ReturnType<typeof offerView>>>;
 /** What is planned on a property within a year, offered to its client as one thing. */
 export default async function OfferPage({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
-  const view = (await offerView(v, idOr404((await params).id), new Date())) ?? notFound();
+  const view = (await offerView(v, idOr404((await params).id), clockNow())) ?? notFound();
   const { place, lines, openPlans } = view;
   const may = allows(v, 'prescribe');
   const tag = (
@@ -88,7 +89,7 @@ function Before({
 }) {
   const { lines } = p.data;
   const taken = p.answer ? lines.filter((l) => p.answer!.options.includes(l.key)) : [];
-  const waits = !p.answer && !p.revokedAt && p.expiresAt > new Date();
+  const waits = !p.answer && !p.revokedAt && p.expiresAt > clockNow();
   const untaken = p.answer
     ? lines.filter((l) => !taken.includes(l)).flatMap((l) => l.covers.filter((id) => openPlans.has(id)))
     : [];
@@ -130,6 +131,6 @@ function Before({
 function Standing({ offer: p, timeZone }: { offer: View['before'][number]; timeZone: string }) {
   if (p.answer) return `${p.answer.who} answered on ${dayAndClock(new Date(p.answer.at), timeZone)}`;
   if (p.revokedAt) return 'taken back';
-  if (p.expiresAt < new Date()) return 'has run out';
+  if (p.expiresAt < clockNow()) return 'has run out';
   return `waits for an answer until ${dayThere(p.expiresAt, timeZone)}`;
 }

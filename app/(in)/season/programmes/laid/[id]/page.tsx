@@ -16,12 +16,13 @@ import { ProgrammeFigure } from '../../figure';
 import { LeftOut } from '../../left';
 import { changeWords, reasonsWords, STATE_WORDS, stepName } from '../../words';
 import { AnswerLook, DealtWith, EndIt, FollowSeason, LeaveOut, MoveVisits, ReleaseHolds } from './laid.client';
+import { clockNow } from '@/store/clock';
 
 export const metadata = { title: 'Laid programme' };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const v = await viewer();
-  const view = await laidView(v, stationFor, new Date(), idOr404((await params).id));
+  const view = await laidView(v, stationFor, clockNow(), idOr404((await params).id));
   if (!view) return notFound();
   const { laid, visits, today } = view;
   const { programme } = laid;
