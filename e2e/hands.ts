@@ -1,14 +1,24 @@
 import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 
-/** Every journey fails on a server error or a figure that cannot be drawn, whatever else it looks at. */
+/** What went wrong on any page of the journey that is under way. */
+const broken: string[] = [];
+/** An answer that says no, and a line that is cut, are part of many journeys; what the server gets wrong is told by its status. */
+const EXPECTED = /^Failed to load resource: (net::|the server responded with a status of 4)/;
+/** Hears what goes wrong on a page: of its server, its scripts, its workers and whatever they write to the console. */
+export function watch(page: Page): Page {
+  page.on('response', (r) => r.status() >= 500 && broken.push(`${r.status()} ${r.url()}`));
+  page.on('pageerror', (e) => broken.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && !EXPECTED.test(m.text()) && broken.push(m.text()));
+  page.on('worker', (w) => w.on('console', (m) => m.type() === 'error' && broken.push(m.text())));
+  return page;
+}
+
+/** Every journey fails on a server error or an error in the console, whatever else it looks at. */
 export const test = base.extend<{ watched: void }>({
   watched: [
     async ({ page }, use) => {
-      const broken: string[] = [];
-      page.on('response', (r) => r.status() >= 500 && broken.push(`${r.status()} ${r.url()}`));
-      page.on('pageerror', (e) => broken.push(e.message));
-      // A figure drawn with what is not a number says so here alone.
-      page.on('console', (m) => /attribute .*: Expected/.test(m.text()) && broken.push(m.text()));
+      broken.length = 0;
+      watch(page);
       await use();
       expect(broken).toEqual([]);
     },
@@ -92,7 +102,7 @@ export async function phone(browser: Browser, baseURL: string | undefined, who =
     isMobile: true,
     hasTouch: true,
   });
-  const page = await context.newPage();
+  const page = watch(await context.newPage());
   await signIn(page, who);
   return page;
 }

@@ -12,8 +12,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.ELMHORN_E2E_URL,
     viewport: { width: 1280, height: 800 },
-    // Only the journey without signal holds rounds; in the others it would do so for nobody, and cost them time.
-    serviceWorkers: 'block',
+    // As in every browser of a user: the worker that stands between the pages and the network is in charge.
+    serviceWorkers: 'allow',
     trace: 'retain-on-failure',
     // What is not there within a minute is not there: a long journey says so at once instead of waiting for its own end.
     actionTimeout: 60_000,

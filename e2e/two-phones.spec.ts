@@ -31,6 +31,8 @@ async function ownServer() {
         DATABASE_URL: database,
         PORT: String(port),
         HOST: '127.0.0.1',
+        // The clock of the journeys is set, and only a demo may have that.
+        ELMHORN_DEMO: '1',
         ELMHORN_LOG: 'error',
         ELMHORN_CLIMATE: 'settled',
       },

@@ -25,6 +25,8 @@ export interface HungRow {
   expectedMinutes: number;
   guarded: Guard;
   overnight: string | null;
+  /** Why it was hung in spite of a stop, or by the planned dose where the newest facts give another. */
+  because: string | null;
   hungAt: Date;
   byName: string;
   pulledAt: Date | null;
@@ -40,7 +42,7 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Hun
     coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
     jsonb_build_object('x', t.plan_x, 'y', t.plan_y, 'lat', t.lat, 'lon', t.lon, 'origin', p.grounds->'origin') as spot,
     h.plan_id as "planId", l.data->>'name' as "labelName", h.site, h.device, h.put_ml as "putMl",
-    h.expected_minutes as "expectedMinutes", h.guarded, h.overnight, h.hung_at as "hungAt", w.name as "byName",
+    h.expected_minutes as "expectedMinutes", h.guarded, h.overnight, h.because, h.hung_at as "hungAt", w.name as "byName",
     h.pulled_at as "pulledAt", h.left_ml as "leftMl", h.lost_ml as "lostMl",
     coalesce((
       select jsonb_agg(jsonb_build_object('at', s.at, 'state', s.state, 'leftMl', s.left_ml) order by s.at, s.id)
@@ -136,7 +138,17 @@ export const hangingPlans = (scope: Scope, planIds: readonly string[]): Promise<
 
 export type NewHung = Pick<
   HungRow,
-  'id' | 'treeId' | 'planId' | 'site' | 'device' | 'putMl' | 'expectedMinutes' | 'guarded' | 'overnight' | 'hungAt'
+  | 'id'
+  | 'treeId'
+  | 'planId'
+  | 'site'
+  | 'device'
+  | 'putMl'
+  | 'expectedMinutes'
+  | 'guarded'
+  | 'overnight'
+  | 'because'
+  | 'hungAt'
 >;
 export const addHung = (scope: Scope, devices: readonly NewHung[]) =>
   within(
@@ -154,6 +166,7 @@ export const addHung = (scope: Scope, devices: readonly NewHung[]) =>
           expected_minutes: d.expectedMinutes,
           guarded: d.guarded,
           overnight: d.overnight,
+          because: d.because,
           hung_at: d.hungAt,
           by_person: scope.personId,
         })) as never,

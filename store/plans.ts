@@ -48,7 +48,8 @@ export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> 
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
       join person p on p.id = n.by_person
-      where n.outfit_id = ${scope.outfitId} and n.id = any(${[...ids]})`),
+      where n.outfit_id = ${scope.outfitId} and n.id = any(${[...ids]})
+      order by array_position(${[...ids]}::uuid[], n.id)`),
   ]);
 export const getPlan = async (scope: Scope, id: string): Promise<Plan | null> =>
   (await getPlans(scope, [id]))[0] ?? null;

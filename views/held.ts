@@ -42,7 +42,9 @@ export const heldTreeView = (viewer: Viewer, id: string, now: Date, station: Sta
     const sheets = plans.map((plan): SheetFacts => {
       const { dose } = plan.result;
       // A plan of an older version has none.
-      const stock = dose?.ok ? stockAmong({ lots, mixes }, { ...plan, dose }, now) : { lots: [], mixes: [] };
+      const stock = dose?.ok
+        ? stockAmong({ lots, mixes }, { ...plan, dose, planIds: [plan.id] }, now)
+        : { lots: [], mixes: [] };
       return { plan, stock, hung: hung.filter((h) => h.planId === plan.id) };
     });
     const there = station(spotOf(tree));

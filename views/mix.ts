@@ -1,5 +1,6 @@
 import { todayOf } from '@/commands/today';
 import { stockFor } from '@/commands/facts/batches';
+import { newestDoses } from '@/commands/facts/booking';
 import { fillsOf, type Fill } from '@/core/mix/fill';
 import { isFor } from '@/core/mix/sources';
 import { mixMlOf, recipeOf, type Recipe } from '@/core/mix/recipe';
@@ -61,18 +62,20 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
     const first = plans.find((p) => p.id === planId);
     const use = first?.label.uses.find((u) => u.key === first.useKey);
     if (!first?.result.dose?.ok || !use) return null;
-    const { dose: own } = first.result;
+    // As much as the newest facts of the trees ask, and not what was planned before they were measured again.
+    const doses = await newestDoses(viewer, now, plans);
+    const own = doses.get(first.id) ?? first.result.dose;
     const served = plans.filter((p) => {
-      const { dose } = p.result;
-      return dose.ok && p.labelId === first.labelId && recipeOf(first.label, [own, dose]) !== null;
+      const dose = doses.get(p.id);
+      return dose && p.labelId === first.labelId && recipeOf(first.label, [own, dose]) !== null;
     });
     const recipe = recipeOf(
       first.label,
-      served.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : [])),
+      served.map((p) => doses.get(p.id)!),
     );
     if (!recipe) return null;
     const [{ lots, mixes: made }, vessels, tanks] = await Promise.all([
-      stockFor(viewer, { ...first, dose: own }, now),
+      stockFor(viewer, { ...first, dose: own, planIds: [first.id] }, now),
       listVessels(viewer),
       listSprayers(viewer),
     ]);
@@ -89,7 +92,7 @@ export const mixView = (viewer: Viewer, planId: string, roundId: string | null, 
         planId: p.id,
         tag: p.tag,
         placeName: placeOf.get(p.id) ?? '',
-        mixMl: p.result.dose.ok ? mixMlOf(p.result.dose)! : 0,
+        mixMl: mixMlOf(doses.get(p.id)!)!,
       })),
       made: made.filter((b) =>
         isFor(

@@ -70,7 +70,7 @@ export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row 
     const { dose } = first.result;
     const mine = plans.filter((n) => n.labelId === first.labelId && n.useKey === first.useKey && n.result.dose.ok);
     const [{ lots, mixes: made }, { arrival, hands }, grounds] = await Promise.all([
-      stockFor(viewer, { ...first, dose }, now),
+      stockFor(viewer, { ...first, dose, planIds: mine.map((n) => n.id) }, now),
       besideSheets(viewer, head.placeId, []),
       rowGrounds(viewer, now, mine),
     ]);

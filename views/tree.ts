@@ -61,7 +61,7 @@ export const applyView = (viewer: Viewer, id: string, now: Date, _: StationFor, 
     const { dose } = plan.result;
     const [held, stock, beside] = await Promise.all([
       heldBy(viewer),
-      stockFor(viewer, { ...plan, dose }, now),
+      stockFor(viewer, { ...plan, dose, planIds: [plan.id] }, now),
       besideSheets(viewer, tree.placeId, [plan.id]),
     ]);
     return { open, sheet: { plan, held, stock, ...beside } };

@@ -41,6 +41,15 @@ export function atTheTree(
   });
 }
 
+/**
+ * What a plan comes to by the newest facts of its tree, where nothing has been said of the hour yet: girth, crown, stage, vessels
+ * and what was used since.
+ */
+export function newestOf({ situation, plan }: RowFacts): Prescription {
+  const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
+  return prescribe(situation, plan.label, use, { ...plan.choices, phase: 'apply' });
+}
+
 /** A tree of a row with what its gates ask. */
 export interface RowFacts {
   situation: Situation;

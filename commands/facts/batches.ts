@@ -12,10 +12,12 @@ export interface Wanted {
   labelId: string;
   label: Label;
   dose: Extract<Dose, { ok: true }>;
+  /** The plans that draw on it. */
+  planIds: readonly string[];
 }
 /** A mix serves what is given by its own label, as strong as it is. */
-const serves = (b: BatchRow, { labelId, label, dose }: Wanted): boolean =>
-  b.labelId === labelId && isServed(b, label, dose);
+const serves = (b: BatchRow, { labelId, label, dose, planIds }: Wanted): boolean =>
+  b.labelId === labelId && isServed(b, label, dose, planIds);
 
 /** What a plan may be given from: lots, and mixes that serve it, are good and hold something. */
 export const stockFor = async (viewer: Viewer, of: Wanted, now: Date): Promise<Stock> =>

@@ -1,6 +1,6 @@
 import { saidSchema } from '@/commands/said';
 import { refuse, sentBefore, type Answer, type Context } from '@/commands/command';
-import { atTheTree } from '@/commands/facts/at-the-tree';
+import { atTheTree, newestOf } from '@/commands/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/commands/facts/batches';
 import { spotOf } from '@/commands/facts/diagnosis';
 import { situationOfPlan, weighingOf } from '@/commands/facts/situation';
@@ -12,6 +12,8 @@ import type { Dose } from '@/core/dose/dose';
 import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
 import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
+import { doseChange, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
+import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import type { FollowUp } from '@/core/season/follow-ups';
 import { NO_YEAR } from '@/core/season/year';
@@ -46,6 +48,41 @@ const asApplicator = ({ id, name, licenceNumber, licenceCategories, licenceExpir
       : null,
 });
 
+/** The moment of the work as it is judged: never later than it was received. */
+export const momentOf = (startedAt: string, now: Date): Date =>
+  new Date(Math.min(Date.parse(startedAt), now.getTime()));
+
+export type Worked = Extract<Dose, { ok: true }>;
+/** What the work followed: dose, ring and ground, and how the newest facts changed them. */
+export interface Followed extends Pick<Prescription, 'ring' | 'treated'> {
+  dose: Worked;
+  change: { was: DoseChange; followed: DoseBasis } | null;
+}
+/**
+ * The dose that a job follows: the plan's, unless the newest facts give another; then whoever does it has said which.
+ * @param planned what was worked out when it was planned
+ * @param newest the same with the newest facts
+ */
+export function doseFollowed(
+  planned: Pick<Prescription, 'dose' | 'ring' | 'treated'>,
+  newest: Pick<Prescription, 'dose' | 'ring' | 'treated'>,
+  basis: DoseBasis | undefined,
+): Answer<Followed> {
+  if (!planned.dose.ok) return refuse('planId', 'This plan has no dose; prescribe anew.');
+  const was = doseChange(planned.dose, newest.dose);
+  if (!was) return { ok: true, value: { ...planned, dose: planned.dose, change: null } };
+  if (!basis)
+    return refuse(
+      'basis',
+      `${doseChangeSentence(was, 'metric')} Choose the newest dose, or keep the planned one with a reason.`,
+    );
+  if (basis === 'planned')
+    return { ok: true, value: { ...planned, dose: planned.dose, change: { was, followed: basis } } };
+  return newest.dose.ok
+    ? { ok: true, value: { ...newest, dose: newest.dose, change: { was, followed: basis } } }
+    : refuse('basis', doseChangeSentence(was, 'metric'));
+}
+
 /** What went in of devices that were pulled: no more than that is booked. Null where the amount may stand. */
 function beyondEntered(dose: Extract<Dose, { ok: true }>, hung: readonly HungRow[], amount: number) {
   if (!hung.length) return null;
@@ -69,8 +106,9 @@ export async function bookingOf(
 ): Promise<Answer<Written>> {
   const plan = await getPlan(viewer, b.planId);
   if (!plan) return refuse('planId', 'This plan is not in this outfit.');
+  const doneAt = momentOf(b.startedAt, now);
   const [tree, held, lots, hung] = await Promise.all([
-    treeOf(viewer, plan.treeId, now),
+    treeOf(viewer, plan.treeId, doneAt),
     heldBy(viewer),
     lotsOf(viewer, plan.label.key),
     hangingOf(viewer, plan.id),
@@ -82,19 +120,25 @@ export async function bookingOf(
   if (hung.some((d) => !d.pulledAt)) return refuse('planId', STILL_HANGS);
   const use = plan.label.uses.find((u) => u.key === plan.useKey);
   const condition = findCondition(plan.conditionId);
-  const { dose } = plan.result;
-  if (!tree || !use || !condition || !dose.ok)
+  if (!tree || !use || !condition || !plan.result.dose.ok)
     return refuse('planId', 'What this plan rests on is gone; prescribe anew.');
+  if (!saidSchema.safeParse(b.said).success) return refuse('said', 'An answer was given that was not offered.');
+  const finds = await findsNear(viewer, tree);
+  // The day of the work and not of its arrival; the leaf is what is seen, so the seasons have nothing to add.
+  const situation = situationOfPlan(viewer, tree, held, finds, doneAt, plan, NO_YEAR);
+  const there = atTheTree(situation, plan, b);
+  const followed = doseFollowed(plan.result, there, b.basis);
+  if (!followed.ok) return followed;
+  const { dose, ring, treated, change } = followed.value;
   const beyond = beyondEntered(dose, hung, b.amount);
   if (beyond) return beyond;
-  const mixed = share || !b.batchIds ? null : await fromMixes(viewer, b.batchIds, { ...plan, dose }, [b.amount]);
+  const mixed =
+    share || !b.batchIds
+      ? null
+      : await fromMixes(viewer, b.batchIds, { ...plan, dose, planIds: [plan.id] }, [b.amount]);
   if (mixed && !mixed.ok) return mixed;
   const from =
     share ?? (mixed ? { draws: mixed.value.draws[0]!, drawn: mixed.value.drawn[0]!, lot: mixed.value.lot } : null);
-  if (!saidSchema.safeParse(b.said).success) return refuse('said', 'An answer was given that was not offered.');
-  const finds = await findsNear(viewer, tree);
-  // At the tree it is today, and the leaf is what is seen: the seasons have nothing to add.
-  const situation = situationOfPlan(viewer, tree, held, finds, now, plan, NO_YEAR);
   const lot = from?.lot ?? lots.find((l) => l.id === b.lotId) ?? null;
   const up = writeUp(
     {
@@ -105,15 +149,16 @@ export async function bookingOf(
       labelId: plan.labelId,
       label: plan.label,
       use,
-      step: stepOfUse(use, weighingOf(viewer, tree, now)),
+      step: stepOfUse(use, weighingOf(viewer, tree, doneAt)),
       condition,
       host: situation.host,
       tree: { id: tree.id, tag: tree.tag, lat: tree.lat, lon: tree.lon },
       place: { id: tree.placeId, name: tree.placeName, address: tree.address, client: tree.clientName },
       dose,
-      ring: plan.result.ring,
-      treated: plan.result.treated,
-      gates: atTheTree(situation, plan, b).gates,
+      ring,
+      treated,
+      change,
+      gates: there.gates,
       released: { ...plan.released, ...b.released },
       lot,
       drawn: from?.drawn ?? null,
@@ -169,6 +214,21 @@ export interface RowGround {
   lon: number | null;
   situation: Situation;
 }
+/** The dose of each plan by the newest facts of its tree, or as planned where those allow none; without a dose, it is missing. */
+export async function newestDoses(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<Map<string, Worked>> {
+  const grounds = await rowGrounds(viewer, now, plans);
+  return new Map(
+    plans.flatMap((plan): [string, Worked][] => {
+      const ground = grounds.find((g) => g.plan.id === plan.id);
+      const newest = ground ? newestOf(ground).dose : plan.result.dose;
+      const dose = newest.ok ? newest : plan.result.dose;
+      return dose.ok && plan.result.dose.ok
+        ? [[plan.id, doseChange(plan.result.dose, dose) ? dose : plan.result.dose]]
+        : [];
+    }),
+  );
+}
+
 /** Plans with their trees, as they are gone to together: a few statements, however many there are. */
 export async function rowGrounds(viewer: Viewer, now: Date, plans: readonly Plan[]): Promise<RowGround[]> {
   const found = await treesOf(viewer, [...new Set(plans.map((n) => n.treeId))], now);

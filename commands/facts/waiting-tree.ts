@@ -88,6 +88,7 @@ export function hungBy(
     ...each,
     guarded: h.guarded,
     overnight: h.overnight || null,
+    because: h.deviation || null,
     hungAt: new Date(h.at),
     byName,
     pulledAt: null,
@@ -261,7 +262,7 @@ export function withWaiting(held: HeldTree, waiting: readonly Shown[], viewer: V
       return {
         ...s,
         hung: hungWith(s.hung, waiting),
-        stock: { lots, mixes: mixes.filter((m) => dose.ok && isServed(m, s.plan.label, dose)) },
+        stock: { lots, mixes: mixes.filter((m) => dose.ok && isServed(m, s.plan.label, dose, [s.plan.id])) },
       };
     }),
   };

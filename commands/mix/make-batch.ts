@@ -1,4 +1,5 @@
 import { command, refuse, type Answer } from '@/commands/command';
+import { momentOf, newestDoses } from '@/commands/facts/booking';
 import { notThen } from '@/commands/hanging/then';
 import { instant, uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
@@ -75,7 +76,8 @@ export const makeBatch = command({
     const [first] = plans;
     if (!first || plans.length < ids.length) return refuse('planIds', 'A plan among them is not in this outfit.');
     if (plans.some((p) => p.labelId !== first.labelId)) return refuse('planIds', 'One mix is of one product.');
-    const doses = plans.flatMap((p) => (p.result.dose.ok ? [p.result.dose] : []));
+    const newest = await newestDoses(viewer, momentOf(b.madeAt, now), plans);
+    const doses = plans.flatMap((p) => newest.get(p.id) ?? []);
     const recipe = doses.length === plans.length ? recipeOf(first.label, doses) : null;
     if (!recipe)
       return refuse(

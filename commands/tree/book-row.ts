@@ -1,10 +1,19 @@
 import { command, refuse, type Answer } from '@/commands/command';
 import { fromMixes } from '@/commands/facts/batches';
-import { bookingOf, writeBooking, type Written } from '@/commands/facts/booking';
+import { atTheTree } from '@/commands/facts/at-the-tree';
+import {
+  bookingOf,
+  doseFollowed,
+  momentOf,
+  rowGrounds,
+  writeBooking,
+  type Worked,
+  type Written,
+} from '@/commands/facts/booking';
+import { saidSchema } from '@/commands/said';
 import { settleAnew } from '@/commands/programme/settle';
 import { bookingSchema, uuid, type Booking } from '@/core/book/record';
 import { sharesOf } from '@/core/book/row';
-import type { Dose } from '@/core/dose/dose';
 import type { Fault } from '@/core/book/write';
 import { tagRuns } from '@/core/grounds/tags';
 import { getPlans } from '@/store/plans';
@@ -29,6 +38,7 @@ const {
   deviation,
   mark,
   note,
+  basis,
 } = bookingSchema.shape;
 
 /** Faults of many trees: the same sentence at the same place is said once, with their tags. */
@@ -54,7 +64,7 @@ export const bookRow = command({
       id: uuid,
       /** In the order in which they were done. */
       rows: z
-        .array(z.strictObject({ planId: uuid, recordId: uuid }))
+        .array(z.strictObject({ planId: uuid, recordId: uuid, basis }))
         .min(1, 'Choose one tree at least.')
         .max(MOST, `At most ${MOST} trees at once.`),
       /** Product used on all of them, mL or g; null where it was as planned. */
@@ -82,33 +92,46 @@ export const bookRow = command({
   once: (x) => x.id,
   run: async (context, { id: _, rows, total, batchIds, ...same }): Promise<Answer<{ recordIds: string[] }>> => {
     const { viewer } = context;
+    if (!saidSchema.safeParse(same.said).success) return refuse('said', 'An answer was given that was not offered.');
     const ids = new Set(rows.map((r) => r.planId));
     if (ids.size < rows.length) return refuse('rows', 'A tree stands in it twice.');
     const plans = await getPlans(viewer, [...ids]);
     if (plans.length < ids.size) return refuse('rows', 'A plan among them is not in this outfit.');
+    if (new Set(plans.map((n) => n.treeId)).size < plans.length) return refuse('rows', 'A tree stands in it twice.');
     const [first] = plans as [(typeof plans)[number]];
     if (plans.some((n) => n.labelId !== first.labelId || n.useKey !== first.useKey || n.placeId !== first.placeId))
       return refuse('rows', 'One go is one product, one use and one place.');
-    const products = rows.map(({ planId }) => {
-      const { dose } = plans.find((n) => n.id === planId)!.result;
-      return dose.ok ? dose.product : 0;
-    });
-    if (products.some((x) => !(x > 0))) return refuse('rows', 'A plan among them has no dose; prescribe anew.');
-    const shares = sharesOf(products, total, same);
+    const tagOf = new Map(plans.map((n) => [n.id, n.tag]));
+    const grounds = await rowGrounds(viewer, momentOf(same.startedAt, context.now), plans);
+    const doses: Worked[] = [];
+    const unanswered: { tag: string; fault: Fault }[] = [];
+    for (const { planId, basis } of rows) {
+      const ground = grounds.find((g) => g.plan.id === planId);
+      const followed = ground
+        ? doseFollowed(ground.plan.result, atTheTree(ground.situation, ground.plan, same), basis)
+        : refuse('rows', 'What this plan rests on is gone; prescribe anew.');
+      if (followed.ok) doses.push(followed.value.dose);
+      else for (const fault of followed.faults) unanswered.push({ tag: tagOf.get(planId)!, fault });
+    }
+    if (unanswered.length) return { ok: false, faults: together(unanswered) };
+    const shares = sharesOf(
+      doses.map((d) => d.product),
+      total,
+      same,
+    );
     const mixed = batchIds
       ? await fromMixes(
           viewer,
           batchIds,
-          { ...first, dose: first.result.dose as Extract<Dose, { ok: true }> },
+          { ...first, dose: doses[0]!, planIds: [...ids] },
           shares.map((s) => s.amount),
         )
       : null;
     if (mixed && !mixed.ok) return mixed;
-    const tagOf = new Map(plans.map((n) => [n.id, n.tag]));
     const ready: Written[] = [];
     const faults: { tag: string; fault: Fault }[] = [];
-    for (const [i, { planId, recordId }] of rows.entries()) {
-      const booking: Booking = { ...same, ...shares[i]!, id: recordId, planId, photoIds: [] };
+    for (const [i, { planId, recordId, basis }] of rows.entries()) {
+      const booking: Booking = { ...same, ...shares[i]!, id: recordId, planId, basis, photoIds: [] };
       const worked = await bookingOf(
         context,
         booking,

@@ -1,5 +1,6 @@
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
+import { doseChangeSentence, type DoseBasis, type DoseChange } from '../prescribe/dose-now';
 import type { LabelUse } from '../label/schema';
 import type { Day } from '../season/follow-ups';
 import { figure } from '../units/units';
@@ -18,6 +19,8 @@ export function deviations(
     lot: { lotNumber: string; expiresOn: Day } | null;
     /** Mixes that it came from. */
     drawn: readonly { code: string; goodUntil: string }[] | null;
+    /** Where the newest facts gave another dose, which of both was followed. */
+    change?: { was: DoseChange; followed: DoseBasis } | null;
   },
   b: { amount: number; protection: string[]; startedAt: string; doneOn: Day },
 ): string[] {
@@ -25,6 +28,8 @@ export function deviations(
   const off = (b.amount - c.dose.product) / c.dose.product;
   if (Math.abs(off) > FREE)
     out.push(`${figure(Math.abs(100 * off), 2)} % ${off > 0 ? 'more' : 'less'} than planned was used.`);
+  if (c.change?.followed === 'planned')
+    out.push(`The planned dose was kept. ${doseChangeSentence(c.change.was, 'metric')}`);
   const open = c.use.protection.filter((p) => !b.protection.includes(p));
   if (open.length) out.push(`Not worn: ${open.join(', ')}.`);
   for (const gate of c.gates) {

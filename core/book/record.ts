@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { METHODS } from '../label/methods';
 import { LEAF_STATES } from '../diagnose/words';
+import { DOSE_BASES } from '../prescribe/dose-now';
 import { SOIL_WORDS } from '../weather/air';
 
 const text = (max: number) => z.string().trim().max(max);
@@ -44,6 +45,8 @@ export const bookingSchema = z
       .number('Enter the amount used as a number.')
       .positive('The amount used must be more than zero.')
       .max(1e6, 'That amount cannot be right.'),
+    /** Which dose was followed, asked where the newest facts give another than the plan. */
+    basis: z.enum(DOSE_BASES).optional(),
     lotId: uuid,
     /** The mixes it came from, in the order in which they were opened; left out, it came from the lot itself. */
     batchIds: z.array(uuid).min(1).max(20).optional(),
@@ -115,6 +118,15 @@ export const recordSchema = z.strictObject({
   place: z.strictObject({ id: uuid, name: text(120), address: text(300), client: text(120) }),
   unit: z.enum(['mL', 'g']),
   planned: z.number(),
+  /** Where the newest facts gave another dose than the plan: what was read, what each gives, and which was followed. */
+  doseChange: z
+    .strictObject({
+      newest: z.number().nullable(),
+      plannedGirthCm: z.number(),
+      newestGirthCm: z.number().nullable(),
+      followed: z.enum(DOSE_BASES),
+    })
+    .optional(),
   amount: z.number().positive(),
   typed: text(40).optional(),
   lot: z.strictObject({ id: uuid, number: text(60), expires: day }),

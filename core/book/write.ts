@@ -7,6 +7,7 @@ import type { Ring } from '../ring/ring';
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import { figure, showAmount, showVolume } from '../units/units';
+import { type DoseBasis, type DoseChange } from '../prescribe/dose-now';
 import { deviations } from './deviations';
 import { eatFrom, reEntryUntil } from './eat';
 import { treatedGround } from './ground';
@@ -33,8 +34,10 @@ export interface BookingContext {
   host: Host;
   tree: { id: string; tag: string; lat: number | null; lon: number | null };
   place: { id: string; name: string; address: string; client: string };
-  /** As planned. */
+  /** What the work followed: the plan, or the newest facts where they give another dose. */
   dose: Dose;
+  /** Product as planned, where the dose was another by the newest facts; which of both was followed. */
+  change?: { was: DoseChange; followed: DoseBasis } | null;
   ring: Ring | null;
   /** The ground, crown or bark that the plan treats; a plan of an older version does not say. */
   treated?: { areaM2: number | null; words: string };
@@ -144,7 +147,17 @@ export function writeUp(
     tree: { ...c.tree, diameterCm: c.dose.diameterCm, girthCm: c.dose.girthCm },
     place: c.place,
     unit,
-    planned: c.dose.product,
+    planned: c.change?.was.planned ?? c.dose.product,
+    ...(c.change
+      ? {
+          doseChange: {
+            newest: c.change.was.newest,
+            plannedGirthCm: c.change.was.plannedGirthCm,
+            newestGirthCm: c.change.was.newestGirthCm,
+            followed: c.change.followed,
+          },
+        }
+      : {}),
     amount: b.amount,
     ...(b.typed ? { typed: b.typed } : {}),
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },

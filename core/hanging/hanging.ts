@@ -150,9 +150,11 @@ export interface Pulled {
 /** Devices as they were pulled; nothing is said to be left in one that hangs still. */
 export const pulledOf = (devices: readonly { putMl: number; leftMl: number | null; lostMl: number }[]): Pulled[] =>
   devices.map((d) => ({ putMl: d.putMl, leftMl: d.leftMl ?? 0, lostMl: d.lostMl }));
-/** What is hung for a dose, mL over all devices: its mix, or the product itself; null where that is no volume. */
-export const fillOf = (dose: Pick<Dose, 'carrier' | 'dimension' | 'product'>): number | null =>
-  dose.carrier?.totalMl ?? (dose.dimension === 'volume' ? dose.product : null);
+/**
+ * What is hung for a dose, mL over all devices: its mix, its stock solution, or the product itself; null where that is no volume.
+ */
+export const fillOf = (dose: Pick<Dose, 'carrier' | 'stockMl' | 'dimension' | 'product'>): number | null =>
+  dose.carrier?.totalMl ?? dose.stockMl ?? (dose.dimension === 'volume' ? dose.product : null);
 /** What went in of what is hung, mL. */
 export const wentIn = (devices: readonly Pulled[]): number =>
   devices.reduce((a, d) => a + Math.max(0, d.putMl - d.leftMl - d.lostMl), 0);

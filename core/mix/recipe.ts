@@ -49,12 +49,19 @@ export function asStrong({ strength }: Recipe, made: { product: number; totalMl:
   return off <= STRONGER && off >= -WEAKER;
 }
 
-/** Whether a mix of the same label serves what a plan gives: made in the same way, and as strong. */
+/**
+ * Whether a mix of the same label serves what plans give: made in the same way, and as strong. One that was made for these very
+ * plans was held against all of them together; each of them alone may be rounded otherwise by its can.
+ */
 export function isServed(
-  made: { kind: BatchKind; product: number; totalMl: number },
+  made: { kind: BatchKind; product: number; totalMl: number; planIds: readonly string[] },
   label: Pick<Label, 'stock'>,
   dose: Worked,
+  planIds: readonly string[],
 ): boolean {
   const recipe = recipeOf(label, [dose]);
-  return recipe !== null && recipe.kind === made.kind && asStrong(recipe, made);
+  if (recipe === null || recipe.kind !== made.kind) return false;
+  const meant = planIds.some((id) => made.planIds.includes(id));
+  const one = { product: recipe.strength, mixMl: 1 };
+  return asStrong(recipe, made) || (meant && oneMix({ product: made.product, mixMl: made.totalMl }, one));
 }

@@ -121,7 +121,11 @@ export function workOutOn(
     treeYearActive: year.actives,
     girthAtInjection: girthThere(situation, use),
     siteAreaM2: situation.siteAreaM2 ?? undefined,
-    siteYearActive: added(situation.siteYearActive, situation.sitePlanned[on.slice(0, 4)] ?? {}),
+    // At the tree only what was done counts against the cap: what is planned elsewhere has its own turn.
+    siteYearActive: added(
+      situation.siteYearActive,
+      choices.phase === 'apply' ? {} : (situation.sitePlanned[on.slice(0, 4)] ?? {}),
+    ),
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,
     sprayVolumeMl: treated.spray?.ml,

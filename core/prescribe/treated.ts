@@ -32,6 +32,8 @@ export interface Treated {
   words: string;
 }
 
+/** As high as the bark of a trunk is sprayed where the label is silent, m. */
+const BARK_UP_TO_M = 3;
 const PAVED = ['building', 'paving', 'water'];
 const SEEN = ['water', 'well', 'drain', 'hive', 'flowers', 'neighbour', 'bed', 'play'] as const;
 
@@ -112,14 +114,16 @@ export function treatedBy(situation: Situation, use: LabelUse, choices: Choices)
     }
   } else if ((use.method === 'bark-spray' || use.method === 'dormant-spray') && d !== null) {
     const dormant = use.method === 'dormant-spray';
-    const up = Math.min(use.spray?.upToM ?? (dormant ? 40 : 3), situation.heightM ?? (dormant ? Infinity : 40));
-    if (Number.isFinite(up)) {
+    // A whole tree is sprayed as high as it was measured; up to a height that the label names only where the tree reaches it.
+    const to = use.spray?.upToM ?? (dormant ? Infinity : BARK_UP_TO_M);
+    const up = situation.heightM === null ? null : Math.min(to, situation.heightM);
+    if (up !== null) {
       const m2 = barkArea(girthFromDiameter(d), up, dormant ? 1.5 : 0);
-      const to = use.spray?.to ?? 'to run-off';
+      const wet = use.spray?.to ?? 'to run-off';
       out.spray = {
-        ml: m2 * BARK_L_PER_M2[to] * 1000,
+        ml: m2 * BARK_L_PER_M2[wet] * 1000,
         from: 'estimate',
-        sum: `${m2.toFixed(1)} m² of bark up to ${up.toFixed(1)} m × ${BARK_L_PER_M2[to]} L/m² ${to}`,
+        sum: `${m2.toFixed(1)} m² of bark up to ${up.toFixed(1)} m × ${BARK_L_PER_M2[wet]} L/m² ${wet}`,
       };
       out.areaM2 = m2;
       out.words = `bark up to ${up.toFixed(1)} m`;

@@ -107,7 +107,17 @@ async function nothing(): Promise<Response> {
       );
 }
 
-registerRoute(({ url }) => url.pathname.startsWith('/_next/static/'), new CacheFirst({ cacheName: SHELL }));
+const shell = new CacheFirst({ cacheName: SHELL });
+// The bundler hands a web worker what it starts with behind the # of its address. An answer that has an address of its own takes
+// its place, and that part is lost; one that is made here has none.
+registerRoute(
+  ({ url, request }) => url.pathname.startsWith('/_next/static/') && request.destination === 'worker',
+  async (asked) => {
+    const { body, status, headers } = await shell.handle(asked);
+    return new Response(body, { status, headers });
+  },
+);
+registerRoute(({ url }) => url.pathname.startsWith('/_next/static/'), shell);
 
 registerRoute(
   ({ request }) => request.mode === 'navigate',

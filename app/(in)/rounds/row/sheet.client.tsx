@@ -3,14 +3,15 @@
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
-import { rowGatesOf, type AtTheTree, type RowGate } from '@/commands/facts/at-the-tree';
+import { newestOf, rowGatesOf, type AtTheTree, type RowGate } from '@/commands/facts/at-the-tree';
 import { methodWords } from '@/core/label/method-words';
 import type { Said } from '@/core/gates/said';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
-import { itemsLeftBy, plansDoneBy, stockWith, type TakenShown } from '@/commands/facts/waiting';
+import { itemsLeftBy, plansDoneBy, stockWith, type TakenShown, type Written } from '@/commands/facts/waiting';
 import { dayIn } from '@/core/season/zone';
 import { isServed } from '@/core/mix/recipe';
-import { sourcesOf, usualSource } from '@/core/mix/sources';
+import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
+import { sourcesOf, usualSource, type Source } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, smallUnit, type UnitSystem } from '@/core/units/units';
 import { soilState, type SoilState, type Weather } from '@/core/weather/air';
@@ -24,6 +25,7 @@ import { clock } from '@/ui/words';
 import type { Row, RowTree } from '@/views/row';
 import { Hands } from '../../tree/[id]/apply/hands.client';
 import { useOfPlace } from '../../tree/[id]/apply/of-place.client';
+import { DoseQuestion } from '../../tree/[id]/apply/dose-question.client';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
 import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
 import { firstWord, perUnit, readAir, sentSource, typedAir } from '../../tree/[id]/apply/typed';
@@ -41,6 +43,13 @@ interface Props {
   tag: React.ReactNode;
   margin: React.ReactNode;
 }
+
+/** What the great figure of a row says: the mix that is made, or the one that is to be made. */
+const doseTitle = (trees: number, mixed: boolean, source: Source | null): string => {
+  const count = `${trees} ${trees === 1 ? 'tree' : 'trees'}`;
+  if (!mixed) return `For ${count}`;
+  return source?.batchIds ? `From mix ${source.name} for ${count}` : `Mix for ${count}`;
+};
 
 const sum = (trees: readonly RowTree[], of: (t: RowTree) => number) => trees.reduce((a, t) => a + of(t), 0);
 
@@ -60,6 +69,8 @@ function useRowForm({ row, units, station }: Props) {
       startedAt: '',
       endedAt: '',
       amount: null as string | null,
+      // Which dose is followed where the newest facts give another than the plan.
+      basis: null as DoseBasis | null,
       // Empty: what was mixed for them first, else the lot that is used first.
       lotId: '',
       ...typedAir(station, units),
@@ -89,28 +100,67 @@ const useGates = (trees: readonly RowTree[], at: string | null, timeZone: string
     );
   }, [trees, at, timeZone]);
 
+/** The trees of a row with the dose that each is given: by the newest facts, or as planned; and where the two differ. */
+function useDoses(planned: readonly RowTree[], waits: readonly Written[], basis: DoseBasis | null) {
+  // Measured on this phone since: its own sheet knows, and works the dose out; this page does not.
+  const remeasured = waits.flatMap((w) => (w.verb === 'measure' ? [(w.input as { treeId: string }).treeId] : []));
+  const newest = useMemo(() => planned.map((t) => ({ t, now: newestOf(t.facts).dose })), [planned]);
+  const changes = newest.flatMap(({ t, now }) => {
+    const change = doseChange(t.dose, now);
+    return change ? [{ planId: t.planId, tag: t.tag, change }] : [];
+  });
+  const changed = new Set(changes.map((c) => c.planId));
+  const trees = newest.map(({ t, now }) =>
+    changed.has(t.planId) && basis === 'newest' && now.ok ? { ...t, dose: now } : t,
+  );
+  return { trees, changes, changed, remeasured };
+}
+
+/** What pages of this phone show of the records until they are sent. */
+function takenOf(
+  { label, use, timeZone }: Row,
+  written: readonly RowTree[],
+  used: number,
+  endedAt: string,
+): TakenShown {
+  const product = sum(written, (t) => t.dose.product);
+  return {
+    labelKey: label.key,
+    product: used,
+    done: written.map((t) => ({
+      planId: t.planId,
+      amount: (used * t.dose.product) / product,
+      targetName: t.target,
+      reEntryUntil: reEntryUntil(use, endedAt),
+      eatFrom: eatFrom(t.facts.situation.host, use, dayIn(endedAt, timeZone)),
+    })),
+  };
+}
+
 /** A row of like trees from one mix: asked once, ticked off tree by tree, written in one go. */
 export function RowSheet(props: Props) {
   const { row, units, station, refused, tag, margin } = props;
   const { use, label } = row;
-  const waits = useWaiting<unknown>('make-batch', 'end-batch', 'book', 'book-row', 'leave-undone');
+  const waits = useWaiting<unknown>('make-batch', 'end-batch', 'book', 'book-row', 'leave-undone', 'measure');
   // What was written or left on this phone is done, though the server has not heard of it.
-  const trees = useMemo(() => {
+  const planned = useMemo(() => {
     const gone = waits.flatMap((w) => [...plansDoneBy(w), ...itemsLeftBy(w)]);
     return row.trees.filter((t) => !gone.includes(t.planId));
   }, [row.trees, waits]);
+  const [form, setForm, forget] = useRowForm(props);
+  const { trees, changes, changed, remeasured } = useDoses(planned, waits, form.basis);
   const sources = useMemo(() => {
     const { lots, mixes } = stockWith({ lots: row.lots, mixes: row.made }, label.key, waits);
     const [first] = row.trees;
+    const planIds = row.trees.map((t) => t.planId);
     return sourcesOf(
       lots,
-      mixes.filter((m) => isServed(m, label, first!.dose)),
-      row.trees.map((t) => t.planId),
+      mixes.filter((m) => isServed(m, label, first!.dose, planIds)),
+      planIds,
     );
   }, [row, label, waits]);
   const router = useRouter();
   const tell = useSaid();
-  const [form, setForm, forget] = useRowForm(props);
   const ofPlace = useOfPlace(row.placeId, row.today);
   const { busy, faults, setFaults, send } = useSend(bookRow);
   const change = (more: Partial<typeof form>) => setForm((f) => ({ ...f, ...more }));
@@ -132,14 +182,19 @@ export function RowSheet(props: Props) {
         startedAt: form.startedAt || station.at,
       }
     : null;
-  const told = useGates(trees, at ? JSON.stringify(at) : null, row.timeZone);
+  const told = useGates(planned, at ? JSON.stringify(at) : null, row.timeZone);
   const stopped = new Set(
     told.flatMap((g) => (g.gate.strength === 'stop' && g.gate.state === 'tripped' ? g.planIds : [])),
   );
   // What is stopped is left out before the start: done all the same, it is written tree by tree with its reason.
   // Once it has begun the row is what it was then: a stop that comes later takes nothing away that was done.
   const begun = Boolean(form.startedAt);
-  const mine = trees.filter((t) => !form.out.includes(t.planId) && (begun || !stopped.has(t.planId)));
+  const mine = trees.filter(
+    (t) => !form.out.includes(t.planId) && (begun || (!stopped.has(t.planId) && !remeasured.includes(t.treeId))),
+  );
+  const asked = changes.filter((c) => mine.some((t) => t.planId === c.planId));
+  const unchosen = asked.length > 0 && !form.basis;
+  const wantsReason = asked.length > 0 && form.basis === 'planned' && form.deviation.trim().length < 4;
   const open = told.filter((g) => g.planIds.some((id) => mine.some((t) => t.planId === id)));
   const questions = open.filter((g) => g.gate.asks && g.gate.state === 'asked');
   const unreasoned = open.filter(
@@ -156,8 +211,8 @@ export function RowSheet(props: Props) {
   const mixMl = sum(written, (t) => t.dose.carrier?.totalMl ?? 0);
   const { dimension } = row.trees[0]!.dose;
   const unit = smallUnit(dimension, units);
-  const planned = Number((product / perUnit(unit)).toPrecision(6));
-  const typed = form.amount ?? String(planned);
+  const plannedHere = Number((product / perUnit(unit)).toPrecision(6));
+  const typed = form.amount ?? String(plannedHere);
   const amount = readNumber(typed, { name: 'The amount used', above: 0, max: 1_000_000, unit });
 
   const lotId = form.lotId || usualSource(sources, product, row.today);
@@ -172,12 +227,16 @@ export function RowSheet(props: Props) {
     ];
     if (bad.length || !amount.ok || !at || !source) return setFaults(bad);
     const endedAt = form.endedAt || phoneNow().toISOString();
-    const used = amount.value === planned ? product : amount.value * perUnit(unit);
+    const used = amount.value === plannedHere ? product : amount.value * perUnit(unit);
     send(
       {
         id: form.id,
-        rows: written.map((t) => ({ planId: t.planId, recordId: form.records[t.planId] ?? v7() })),
-        total: amount.value === planned ? null : amount.value * perUnit(unit),
+        rows: written.map((t) => ({
+          planId: t.planId,
+          recordId: form.records[t.planId] ?? v7(),
+          ...(changed.has(t.planId) && form.basis ? { basis: form.basis } : {}),
+        })),
+        total: amount.value === plannedHere ? null : amount.value * perUnit(unit),
         startedAt: form.startedAt || phoneNow().toISOString(),
         endedAt,
         ...sentSource(source),
@@ -203,17 +262,7 @@ export function RowSheet(props: Props) {
         router.push(`/rounds?place=${row.placeId}`);
         router.refresh();
       },
-      {
-        labelKey: label.key,
-        product: used,
-        done: written.map((t) => ({
-          planId: t.planId,
-          amount: (used * t.dose.product) / product,
-          targetName: t.target,
-          reEntryUntil: reEntryUntil(use, endedAt),
-          eatFrom: eatFrom(t.facts.situation.host, use, dayIn(endedAt, row.timeZone)),
-        })),
-      } satisfies TakenShown,
+      takenOf(row, written, used, endedAt),
     );
   };
 
@@ -230,6 +279,7 @@ export function RowSheet(props: Props) {
       out={form.out}
       done={form.done}
       stops={told.filter((g) => g.gate.strength === 'stop' && g.gate.state === 'tripped')}
+      remeasured={remeasured}
       onOut={(out) => change({ out })}
       onDone={(done) => change({ done })}
     />
@@ -255,7 +305,7 @@ export function RowSheet(props: Props) {
         <>
           <Pour
             big
-            label={mixMl ? `Mix for ${mine.length} trees` : `For ${mine.length} trees`}
+            label={doseTitle(mine.length, mixMl > 0, source)}
             value={mixMl ? showFill(mixMl, units).value : showAmount(product, dimension, units).value}
             unit={mixMl ? showFill(mixMl, units).unit : showAmount(product, dimension, units).unit}
           />
@@ -266,6 +316,15 @@ export function RowSheet(props: Props) {
             </dl>
           )}
           {strip}
+          <DoseQuestion
+            changes={asked}
+            basis={form.basis}
+            reason={form.deviation}
+            units={units}
+            faults={faults}
+            onBasis={(basis) => change({ basis, amount: null })}
+            onReason={(deviation) => change({ deviation })}
+          />
           <BeforeStart
             use={use}
             us={units === 'us'}
@@ -282,6 +341,8 @@ export function RowSheet(props: Props) {
             firstWord(
               {
                 lots: sources.length,
+                dose: unchosen ? 1 : 0,
+                reason: wantsReason,
                 stops: mine.length ? 0 : 1,
                 questions: questions.length,
                 reasons: unreasoned.length,
@@ -290,8 +351,11 @@ export function RowSheet(props: Props) {
             ),
             () => {
               setFaults(air.faults);
-              if (!at || !sources.length || !mine.length || questions.length + unreasoned.length) {
-                document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
+              const dose = unchosen || wantsReason;
+              if (wantsReason) setFaults([...air.faults, { path: 'deviation', sentence: 'Give the reason first.' }]);
+              if (!at || !sources.length || !mine.length || dose || questions.length + unreasoned.length) {
+                const open = dose ? 'Dose changed' : 'Before you start';
+                document.querySelector(`[aria-label="${open}"]`)?.scrollIntoView({ block: 'start' });
                 return;
               }
               go(2, { startedAt: phoneNow().toISOString(), out: [...new Set([...form.out, ...stopped])] });
@@ -323,7 +387,7 @@ export function RowSheet(props: Props) {
           title={`${written.length} of ${trees.length} as it was done`}
           strip={strip}
           unit={unit}
-          planned={planned}
+          planned={plannedHere}
           typed={typed}
           dimension={dimension}
           sources={sources}

@@ -18,6 +18,7 @@ export function Strip({
   out,
   done,
   stops,
+  remeasured,
   onOut,
   onDone,
 }: {
@@ -27,6 +28,8 @@ export function Strip({
   out: readonly string[];
   done: readonly string[];
   stops: readonly RowGate[];
+  /** Trees measured on this phone since the page was held: their own sheets know the dose. */
+  remeasured: readonly string[];
   onOut: (out: string[]) => void;
   onDone: (done: string[]) => void;
 }) {
@@ -35,9 +38,10 @@ export function Strip({
     <ul className="mt-3" aria-label={working ? 'Done' : 'In the row'}>
       {trees.map((t) => {
         const stop = stops.find((g) => g.planIds.includes(t.planId));
+        const why = stop?.gate.title ?? (remeasured.includes(t.treeId) ? 'measured since, dose on its sheet' : null);
         const left = out.includes(t.planId);
         if (working && left) return null;
-        const on = working ? done.includes(t.planId) : !left && !stop;
+        const on = working ? done.includes(t.planId) : !left && !why;
         const set = (list: readonly string[], has: boolean) =>
           has ? [...list, t.planId] : list.filter((id) => id !== t.planId);
         return (
@@ -48,17 +52,16 @@ export function Strip({
               </li>
             )}
             <li className="row">
-              <label className={`flex min-h-16 items-center gap-4 py-1 ${stop ? 'opacity-90' : 'cursor-pointer'}`}>
+              <label className={`flex min-h-16 items-center gap-4 py-1 ${why ? 'opacity-90' : 'cursor-pointer'}`}>
                 <span className="plate-small flex-none">{t.tag}</span>
                 <span className="min-w-0 flex-1">
                   <span className="block text-[0.9375rem] text-ink-2">{t.host}</span>
-                  {stop && (
+                  {why && (
                     <span className="block font-semibold text-madder">
-                      Stopped: {stop.gate.title}.{' '}
-                      <Link href={`/tree/${t.treeId}/apply?plan=${t.planId}`}>Its sheet</Link>
+                      Stopped: {why}. <Link href={`/tree/${t.treeId}/apply?plan=${t.planId}`}>Its sheet</Link>
                     </span>
                   )}
-                  {!stop && left && <span className="block font-semibold">left for another day</span>}
+                  {!why && left && <span className="block font-semibold">left for another day</span>}
                 </span>
                 <b className={`figures flex-none text-right ${working ? 'text-[2rem] leading-none' : 'text-lead'}`}>
                   {amountOf(t, units)}
@@ -68,7 +71,7 @@ export function Strip({
                   className="size-9 flex-none accent-cambium-deep"
                   aria-label={working ? `${t.tag} is done` : `${t.tag} is in the row`}
                   checked={on}
-                  disabled={!working && Boolean(stop)}
+                  disabled={!working && why !== null}
                   onChange={(e) => (working ? onDone(set(done, e.target.checked)) : onOut(set(out, !e.target.checked)))}
                 />
               </label>

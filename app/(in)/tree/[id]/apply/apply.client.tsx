@@ -6,9 +6,11 @@ import { v7 } from 'uuid';
 import { deviations } from '@/core/book/deviations';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import { dayIn } from '@/core/season/zone';
+import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
 import { prescribe } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import { usualSource, type Source } from '@/core/mix/sources';
+import { toHang } from '@/core/hanging/hang-on';
 import { readNumber } from '@/core/units/numbers';
 import { smallUnit, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
@@ -31,6 +33,7 @@ import type { HungRow } from '@/commands/facts/board';
 import type { Hanging } from './hang.client';
 import { AsDone } from './as-done.client';
 import { AtThisTree, Beside, type Arrival } from './beside.client';
+import { DoseQuestion } from './dose-question.client';
 import { Hands } from './hands.client';
 import { MeasuredOut } from './measured-out.client';
 import { sheetPath } from './path';
@@ -71,6 +74,15 @@ function afterBooking(x: { treeId: string; next: string | undefined; works: bool
   return x.round ? `/rounds/day/${x.round}` : null;
 }
 
+/** Devices of a plan whose dose follows the newest facts: as many, and as much in each, as those ask. */
+function hungAnew(rows: readonly HungRow[], plan: SheetPlan, station: Weather): readonly HungRow[] {
+  const [first] = rows;
+  const hangs = toHang({ ...plan, useKey: plan.use.key }, [], station);
+  if (!first || !hangs.ok) return rows;
+  const { count, ...each } = hangs.value;
+  return Array.from({ length: count }, (_, i) => ({ ...first, ...each, site: i + 1 }));
+}
+
 export function ApplyBench({
   units,
   timeZone,
@@ -94,9 +106,8 @@ export function ApplyBench({
   const asked = useSearchParams();
   const round = asked.get('round');
   const said = useSaid();
-  const { dose, use, label } = plan;
-  const unit = smallUnit(dose.dimension, units);
-  const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
+  const { use, label } = plan;
+  const unit = smallUnit(plan.dose.dimension, units);
   const us = units === 'us';
   const words = methodWords(use.method, use.sites?.device, use.carrier.kind !== 'none');
   const ofPlace = useOfPlace(plan.placeId, situation.today);
@@ -109,8 +120,10 @@ export function ApplyBench({
       worn: [] as string[],
       startedAt: hanging?.from ?? '',
       endedAt: '',
-      amount: String(planned),
-      lotId: usualSource(sources, dose.product, situation.today),
+      // Null: as much as the dose that is followed.
+      amount: null as string | null,
+      basis: null as DoseBasis | null,
+      lotId: usualSource(sources, plan.dose.product, situation.today),
       ...typedAir(station, units),
       soil: plan.plannedFor ? soilState(station) : plan.choices.soil,
       // What the leaves did when it was planned for a later day says nothing today.
@@ -118,7 +131,7 @@ export function ApplyBench({
       intakeMmH: plan.choices.intakeMmH ?? null,
       said: {} as Said,
       released: {} as Record<string, string>,
-      deviation: '',
+      deviation: hanging?.because ?? '',
       mark: '',
       note: '',
       photoIds: [] as string[],
@@ -130,7 +143,7 @@ export function ApplyBench({
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
 
   const { temperatureC: celsius, windMs: ms, humidity, faults: airFaults } = readAir(form, units);
-  const amount = readNumber(form.amount, { name: 'The amount used', above: 0, max: 100_000, unit });
+  const readAmount = (typed: string) => readNumber(typed, { name: 'The amount used', above: 0, max: 100_000, unit });
   const saidNow = { ...stillSaid(plan.choices.said), ...ofPlace.said, ...form.said };
   const now = prescribe(situation, label, use, {
     ...plan.choices,
@@ -147,6 +160,15 @@ export function ApplyBench({
     windFromDeg: station.windFromDeg,
     system: units,
   });
+  const change = doseChange(plan.dose, now.dose);
+  // What hangs already was decided before it was hung.
+  const basis = hanging && change ? (form.basis ?? 'planned') : form.basis;
+  const newest = change && basis === 'newest' && now.dose.ok;
+  const acting: SheetPlan = newest ? { ...plan, dose: now.dose as SheetPlan['dose'], ring: now.ring } : plan;
+  const { dose } = acting;
+  const planned = Number((dose.product / perUnit(unit)).toPrecision(6));
+  const typedAmount = form.amount ?? String(planned);
+  const amount = readAmount(typedAmount);
   // Making the plan counts as the release of its holds; here only what changed since speaks again.
   const gates = now.gates.map((g) =>
     g.strength === 'hold' && plan.released[g.id]
@@ -158,6 +180,8 @@ export function ApplyBench({
   const unreasoned = gates.filter(
     (g) => g.strength === 'hold' && g.state === 'tripped' && (form.released[g.id] ?? '').trim().length < 4,
   );
+  const wantsReason =
+    (stops.length > 0 || (change && basis === 'planned')) === true && form.deviation.trim().length < 4;
   const onSay = (answers: Said) => {
     ofPlace.say(answers);
     setForm((f) => ({ ...f, said: { ...f.said, ...answers } }));
@@ -168,7 +192,14 @@ export function ApplyBench({
   const exact = amount.ok && amount.value === planned ? dose.product : base;
   const against = amount.ok
     ? deviations(
-        { dose, use, gates: now.gates, released: { ...plan.released, ...form.released }, ...againstSource(source) },
+        {
+          dose,
+          use,
+          gates: now.gates,
+          released: { ...plan.released, ...form.released },
+          change: change && basis ? { was: change, followed: basis } : null,
+          ...againstSource(source),
+        },
         { amount: exact, protection: form.worn, startedAt: form.startedAt || station.at, doneOn: situation.today },
       )
     : [];
@@ -197,6 +228,7 @@ export function ApplyBench({
         startedAt: form.startedAt || phoneNow().toISOString(),
         endedAt,
         amount: exact,
+        ...(change && basis ? { basis } : {}),
         ...sentSource(source),
         weather: {
           ...station,
@@ -212,7 +244,7 @@ export function ApplyBench({
         released: form.released,
         protection: form.worn,
         withIds: ofPlace.withIds,
-        typed: `${form.amount} ${unit}`,
+        typed: `${typedAmount} ${unit}`,
         deviation: form.deviation,
         mark: form.mark,
         note: form.note,
@@ -298,7 +330,7 @@ export function ApplyBench({
       {form.stage === 1 && (
         <>
           <h1 className="sr-only">Prepare</h1>
-          <MeasuredOut plan={plan} situation={situation} now={now} stops={stops} units={units} />
+          <MeasuredOut plan={acting} situation={situation} now={now} stops={stops} units={units} />
           <ol className="mt-4 max-w-2xl list-decimal pl-6">
             {words.steps.map((x) => (
               <li key={x} className="py-0.5">
@@ -318,6 +350,25 @@ export function ApplyBench({
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
             faults={faults}
           />
+          <DoseQuestion
+            changes={change ? [{ tag: '', change }] : []}
+            basis={basis}
+            reason={form.deviation}
+            units={units}
+            faults={faults}
+            onBasis={(x) => setForm((f) => ({ ...f, basis: x, amount: null }))}
+            onReason={(x) => set('deviation', x)}
+          />
+          {stops.length > 0 && basis !== 'planned' && (
+            <TextArea
+              label="Why it is done in spite of the stop"
+              path="deviation"
+              faults={faults}
+              rows={2}
+              value={form.deviation}
+              onChange={(x) => set('deviation', x)}
+            />
+          )}
           {sources.length === 0 && (
             <p role="alert" className="mt-3 border-l-4 border-madder pl-3 font-semibold">
               No lot of {label.name} is on the shelf, and a record names its lot.{' '}
@@ -328,13 +379,23 @@ export function ApplyBench({
           )}
           {main(
             firstWord(
-              { lots: sources.length, stops: stops.length, questions: questions.length, reasons: unreasoned.length },
+              {
+                lots: sources.length,
+                dose: change && !basis ? 1 : 0,
+                stops: stops.length,
+                reason: wantsReason,
+                questions: questions.length,
+                reasons: unreasoned.length,
+              },
               words.start,
             ),
             () => {
               setFaults(airFaults);
-              if (!sources.length || airFaults.length || (!stops.length && questions.length + unreasoned.length)) {
-                document.querySelector('[aria-label="Before you start"]')?.scrollIntoView({ block: 'start' });
+              const asked = !stops.length && questions.length + unreasoned.length > 0;
+              if (wantsReason) setFaults([...airFaults, { path: 'deviation', sentence: 'Give the reason first.' }]);
+              if (!sources.length || airFaults.length || asked || wantsReason || (change && !basis)) {
+                const open = change && !basis ? 'Dose changed' : 'Before you start';
+                document.querySelector(`[aria-label="${open}"]`)?.scrollIntoView({ block: 'start' });
                 return;
               }
               setForm((f) => ({ ...f, startedAt: phoneNow().toISOString(), stage: 2 }));
@@ -347,14 +408,25 @@ export function ApplyBench({
 
       {form.stage === 2 && (
         <During
-          plan={plan}
+          plan={acting}
+          hang={{
+            ...(change && basis ? { basis } : {}),
+            deviation: form.deviation,
+            released: form.released,
+            said: saidNow,
+            soil: form.soil,
+            leaf: form.leaf,
+            ...(celsius === null || ms === null || humidity === null
+              ? {}
+              : { weather: { ...station, temperatureC: celsius, windMs: ms, humidity } }),
+          }}
           words={words}
           startedAt={form.startedAt}
           units={units}
           timeZone={timeZone}
           hanging={hanging}
           refused={refused !== null}
-          rows={rows}
+          rows={newest && !hanging ? hungAnew(rows, acting, station) : rows}
         >
           {main(hanging ? 'Write what went in' : 'Finished', () => {
             const hung = hanging && { startedAt: hanging.from, endedAt: hanging.to!, amount: wentIn(hanging.entered) };
@@ -374,7 +446,7 @@ export function ApplyBench({
         >
           <h1 className="mb-3">As it was done</h1>
           <AsDone
-            form={form}
+            form={{ ...form, amount: typedAmount }}
             set={set}
             faults={faults}
             planned={planned}

@@ -8,7 +8,7 @@ import type { LabelUse } from '@/core/label/schema';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import { Fact } from '@/ui/frame/pieces';
 import { clock } from '@/ui/words';
-import { Hang, type Hanging } from './hang.client';
+import { Hang, type Hanging, type Started } from './hang.client';
 
 /** While it is done: since when, into what, and what hangs while the crew goes on. */
 export function During({
@@ -20,6 +20,7 @@ export function During({
   hanging,
   refused,
   rows,
+  hang,
   children,
 }: {
   plan: { id: string; dose: Dose; use: LabelUse };
@@ -30,6 +31,8 @@ export function During({
   hanging: Hanging | null;
   refused: boolean;
   rows: readonly HungRow[];
+  /** What was said at the tree, and which dose is followed. */
+  hang: Started;
   /** The press that ends it; nothing ends while something hangs. */
   children: React.ReactNode;
 }) {
@@ -67,6 +70,7 @@ export function During({
           hanging={hanging}
           refused={refused}
           rows={rows}
+          started={hang}
         />
       )}
       {!hanging?.still && children}

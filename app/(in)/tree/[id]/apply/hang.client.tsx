@@ -9,6 +9,8 @@ import { Choices, FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';
 import type { HungRow } from '@/commands/facts/board';
+import type { Input } from '@/commands/facts/waiting';
+import type { hang as hangDevices } from '@/commands/hanging/hang';
 import { hang } from '../../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { GUARD_WORDS } from '../../../rounds/hanging/words';
@@ -21,7 +23,11 @@ export interface Hanging {
   to: string | null;
   /** Product that went in, in the unit of the dose. */
   entered: number;
+  /** Why it was hung in spite of a stop, or by the planned dose. */
+  because: string | null;
 }
+/** What was said at the tree before something hangs: hanging is a start like every other. */
+export type Started = Omit<Input<typeof hangDevices>, 'id' | 'planId' | 'at' | 'guarded' | 'overnight'>;
 
 /** As good as all of it: nobody hangs a few drops again. */
 const FINISHED = 0.98;
@@ -36,6 +42,7 @@ export function Hang({
   hanging,
   refused,
   rows,
+  started,
 }: {
   planId: string;
   /** Planned product, in the unit of the dose. */
@@ -47,6 +54,7 @@ export function Hang({
   refused: boolean;
   /** The devices as they stand from then on, for the board of a phone without signal. */
   rows: readonly HungRow[];
+  started: Started;
 }) {
   const router = useRouter();
   const [id] = useState(() => v7());
@@ -68,7 +76,7 @@ export function Hang({
   if (hanging && hanging.entered >= product * FINISHED) return null;
   const now = () => {
     if (!guarded) return setFaults([{ path: 'guarded', sentence: 'Say what keeps people from it.' }]);
-    const hung = { id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded };
+    const hung = { id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded, ...started };
     send(
       hung,
       (_, kept) => {

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import type { Gate } from '@/core/gates/gate';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
@@ -28,7 +27,6 @@ export function MeasuredOut({
   const pour = showAmount(dose.pour.amount, dose.pour.what === 'stock' ? 'volume' : dose.dimension, units);
   const ground = treatedGround(use, dose.diameterCm);
   const { passes } = now;
-  const outdated = now.dose.ok && Math.abs(now.dose.product - dose.product) > 0.005 * dose.product;
   return (
     <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <div>
@@ -79,13 +77,6 @@ export function MeasuredOut({
           <Fact name="For">{plan.target}</Fact>
           <Fact name="Product">{label.actives.map((a) => a.name).join(' + ')}</Fact>
         </dl>
-        {outdated && now.dose.ok && (
-          <p className="mt-3 border-l-4 border-sap pl-3 font-semibold text-sap">
-            The tree has been measured since this plan: it would be{' '}
-            {showAmount(now.dose.product, dose.dimension, units).text} now.{' '}
-            <Link href={`/tree/${plan.treeId}/prescribe`}>Plan anew</Link>
-          </p>
-        )}
         {stops.map((g) => (
           <p key={g.id} className="mt-3 border-l-4 border-madder pl-3 font-semibold text-madder">
             Stop. {g.sentence}

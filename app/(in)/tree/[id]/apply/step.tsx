@@ -36,6 +36,7 @@ function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
     from: first.hungAt.toISOString(),
     to: still ? null : new Date(Math.max(...pulled)).toISOString(),
     entered: enteredOf(dose.product, fillOf(dose) ?? dose.product, pulledOf(hung)),
+    because: hung.flatMap((h) => h.because ?? [])[0] ?? null,
   };
 }
 

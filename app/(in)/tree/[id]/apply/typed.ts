@@ -65,10 +65,12 @@ export const sentSource = (s: Source) => ({ lotId: s.lotId, ...(s.batchIds ? { b
 
 /** What the great button says: the first thing that still stands in the way, or that the work may start. */
 export function firstWord(
-  open: { lots: number; stops: number; questions: number; reasons: number },
+  open: { lots: number; dose?: number; stops: number; reason?: boolean; questions: number; reasons: number },
   start: string,
 ): string {
   if (!open.lots) return 'Book the delivery first';
+  if (open.dose) return 'Choose the dose first';
+  if (open.reason) return 'Give the reason first';
   if (open.stops) return 'Stopped: record only what was done all the same';
   if (open.questions) return `Answer ${open.questions === 1 ? 'the question' : `${open.questions} questions`} first`;
   return open.reasons ? 'Give the reason first' : start;

@@ -1,0 +1,75 @@
+'use client';
+
+import { doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
+import type { UnitSystem } from '@/core/units/units';
+import { TextArea, type FormFault } from '@/ui/controls/controls';
+
+/**
+ * Asked before the work where the newest facts give another dose than the plan: which one is followed, and why where it is the
+ * planned one.
+ */
+export function DoseQuestion({
+  changes,
+  basis,
+  reason,
+  units,
+  faults,
+  onBasis,
+  onReason,
+}: {
+  /** Each change, with the tree that it is about; empty where the sheet is of one tree. */
+  changes: readonly { tag: string; change: DoseChange }[];
+  basis: DoseBasis | null;
+  reason: string;
+  units: UnitSystem;
+  faults: FormFault[];
+  onBasis: (basis: DoseBasis) => void;
+  onReason: (reason: string) => void;
+}) {
+  if (!changes.length) return null;
+  // Where the newest facts allow no dose, there is only the plan to keep.
+  const possible = changes.every((c) => c.change.newest !== null);
+  return (
+    <section aria-label="Dose changed" className="mt-4 max-w-2xl border-l-4 border-sap pl-4">
+      <h2 className="text-lead font-bold text-sap">The dose has changed since the plan</h2>
+      <ul className="my-2">
+        {changes.map(({ tag, change }) => (
+          <li key={tag} className="figures">
+            {tag && <b>{tag}: </b>}
+            {doseChangeSentence(change, units)}
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap gap-3" role="group" aria-label="Which dose">
+        {possible && (
+          <button
+            type="button"
+            className={`press min-h-14 ${basis === 'newest' ? 'press-main' : ''}`}
+            aria-pressed={basis === 'newest'}
+            onClick={() => onBasis('newest')}
+          >
+            Use newest dose
+          </button>
+        )}
+        <button
+          type="button"
+          className={`press min-h-14 ${basis === 'planned' ? 'press-main' : ''}`}
+          aria-pressed={basis === 'planned'}
+          onClick={() => onBasis('planned')}
+        >
+          Keep planned dose
+        </button>
+      </div>
+      {basis === 'planned' && (
+        <TextArea
+          label="Why the planned dose is kept"
+          path="deviation"
+          faults={faults}
+          rows={2}
+          value={reason}
+          onChange={onReason}
+        />
+      )}
+    </section>
+  );
+}
