@@ -35,6 +35,7 @@ export const dueBetween = (scope: Scope, from: string, to: string, limit: number
 export const dueWithin = (
   scope: Scope,
   spans: readonly { from: string; to: string; most: number }[],
+  placeId: string | null = null,
 ): Promise<DueRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<DueRow[]>`
@@ -46,7 +47,7 @@ export const dueWithin = (
         cross join lateral (
           select *
           from follow_up
-          where outfit_id = ${scope.outfitId} and state = 'open' and due between s.first and s.last
+          where outfit_id = ${scope.outfitId} and state = 'open' and due between s.first and s.last ${ofPlace(tx, placeId)}
           order by due, id
           limit s.most) x
         join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),

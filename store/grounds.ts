@@ -80,16 +80,46 @@ export const listPlaces = (
       order by p.name, p.id limit ${limit + 1}`),
   ]);
 
-/** Places by name alone, to choose from: how many trees stand on each is not counted. */
-export const placeNames = (scope: Scope, limit: number): Promise<{ id: string; name: string }[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<{ id: string; name: string }[]>`
+/** Sites to choose from: the first by name, and the chosen one wherever it stands; `more` where others have to be searched. */
+export interface SiteList {
+  sites: { id: string; name: string }[];
+  more: boolean;
+}
+/** As many sites as a list shows at once. */
+export const LISTED_SITES = 200;
+export const sitesToChoose = (scope: Scope, chosen: string | null, limit = LISTED_SITES): Promise<SiteList> =>
+  within(scope, async (tx) => {
+    const rows = await tx<{ id: string; name: string }[]>`
+      (select id, name
+       from place
+       where outfit_id = ${scope.outfitId} and archived_at is null
+       order by name, id
+       limit ${limit + 1})
+      union
       select id, name
       from place
-      where outfit_id = ${scope.outfitId} and archived_at is null
-      order by name, id
-      limit ${limit}`),
-  ]);
+      where outfit_id = ${scope.outfitId} and archived_at is null and id = ${chosen}
+      order by name, id`;
+    const more = rows.filter((r) => r.id !== chosen).length > limit;
+    return { sites: [...rows], more };
+  });
+
+const FOUND_SITES = 20;
+/** Sites whose name, address or client holds a text, those that begin with it first; every one of the outfit can be found. */
+export const findSites = (scope: Scope, text: string): Promise<{ id: string; name: string }[]> =>
+  within(scope, async (tx) => {
+    const like = text.trim().replace(/[\\%_]/g, '\\$&');
+    return [
+      ...(await tx<{ id: string; name: string }[]>`
+        select p.id, p.name || ', ' || c.name as name
+        from place p
+        join client c on c.outfit_id = p.outfit_id and c.id = p.client_id
+        where p.outfit_id = ${scope.outfitId} and p.archived_at is null
+          and (p.name ilike ${`%${like}%`} or p.address ilike ${`%${like}%`} or c.name ilike ${`%${like}%`})
+        order by p.name not ilike ${`${like}%`}, p.name, p.id
+        limit ${FOUND_SITES}`),
+    ];
+  });
 
 const placeColumns = (tx: Tx) => tx`
   p.id, p.client_id as "clientId", c.name as "clientName", p.name, p.address, p.time_zone as "timeZone", p.region,

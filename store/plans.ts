@@ -10,6 +10,7 @@ import type { Day } from '@/core/season/follow-ups';
 import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
+import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
 import { DOCUMENT, inReadersUnits, isSold, soldOf, sound } from './plan-parts';
 import { worksForCrew, type OpenWork } from './works';
 
@@ -260,20 +261,43 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         limit 1) u
       order by p.name, t.walk_order, t.id, n.planned_for nulls first, n.id`;
 
+/** Which open plans and works are asked for: the soonest of them where there are more than the limits. */
+export interface OpenAsked {
+  plans: number;
+  works: number;
+  /** Those of one place alone. */
+  placeId?: string | null;
+  /** The day on which what may be done stands before what lies ahead, and that before what is over. */
+  today?: Day;
+}
+/** More than any outfit has open at once; a list that is longer says how much it leaves out. */
+const ALL_OPEN = { plans: 5000, works: 5000 };
+
+/** Whether the time of a plan is over on a day: as `isOver` has it. */
+const overOn = (tx: Tx, today: Day) => tx`
+  case when latest is null then (at at time zone 'UTC')::date + ${OWN_DAY_WAITS}::int < ${today}::date
+    else latest < ${today}::date end`;
+const inPlace = (tx: Tx, placeId: string | null | undefined) =>
+  placeId ? tx`and tree_id = any(array(select id from tree where place_id = ${placeId}))` : tx``;
+const dueFirst = (tx: Tx, today: Day | undefined) =>
+  today
+    ? tx`case when ${overOn(tx, today)} then 2 when coalesce(earliest > ${today}::date, false) then 1 else 0 end,`
+    : tx``;
+
 /** Plans that wait for a crew; the soonest where there are more than the limit. */
-const waitingPlans = (tx: Tx, scope: Scope, limit: number) =>
+const waitingPlans = (tx: Tx, scope: Scope, { plans, placeId, today }: Omit<OpenAsked, 'works'>) =>
   forCrew(
     tx,
     scope,
     tx`
       select *
       from plan
-      where outfit_id = ${scope.outfitId} and state = 'open'
-      order by coalesce(earliest, '-infinity'::date), at, id
-      limit ${limit}`,
+      where outfit_id = ${scope.outfitId} and state = 'open' ${inPlace(tx, placeId)}
+      order by ${dueFirst(tx, today)} coalesce(earliest, '-infinity'::date), at, id
+      limit ${plans}`,
   );
-export const openPlans = (scope: Scope, limit = 300): Promise<OpenPlan[]> =>
-  within(scope, async (tx) => [...(await waitingPlans(tx, scope, limit))]);
+export const openPlans = (scope: Scope, limit = ALL_OPEN.plans): Promise<OpenPlan[]> =>
+  within(scope, async (tx) => [...(await waitingPlans(tx, scope, { plans: limit }))]);
 /** Plans by their ids, whatever became of them; what this outfit has not got is left out. */
 export const plansNamed = (scope: Scope, ids: readonly string[]): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
@@ -321,8 +345,8 @@ export const plannedBetween = (
         where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
         order by planned_for, id
         limit 5000) n
-      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId}
+      join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
       join label l on l.id = n.label_id
       cross join lateral (
         select x as u
@@ -347,29 +371,75 @@ export const plannedBetween = (
         where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
         order by planned_for, id
         limit 5000) n
-      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId}
+      join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
       left join laid_visit b on b.outfit_id = n.outfit_id and b.id = n.visit_id
       order by n.planned_for, n.id`),
   ]);
 
-/** All that waits for a crew, plans and works, in one statement; the soonest where there are more than the limits. */
+/** How much is open at a place, each thing counted once. */
+export interface PlaceOpen {
+  placeId: string;
+  placeName: string;
+  /** Plans and works that may be done on the day. */
+  plans: number;
+  works: number;
+  /** Looks and visits due by then. */
+  visits: number;
+  /** Plans whose time is over. */
+  over: number;
+}
+/** What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. */
+const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
+      with o as (
+        select tree_id, 1 as plans, 0 as works, 0 as visits, 0 as over
+        from plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+          and coalesce(earliest, '-infinity'::date) <= ${today}::date and not (${overOn(tx, today)})
+        union all
+        select tree_id, 0, 0, 0, 1
+        from plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+          and coalesce(earliest, '-infinity'::date) <= ${today}::date and ${overOn(tx, today)}
+        union all
+        select tree_id, 0, 1, 0, 0
+        from work_plan
+        where outfit_id = ${scope.outfitId} and state = 'open'
+          and coalesce(planned_for, '-infinity'::date) <= ${today}::date
+        union all
+        select tree_id, 0, 0, 1, 0
+        from follow_up
+        where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${today}::date)
+      select p.id as "placeId", p.name as "placeName", sum(o.plans)::int as plans, sum(o.works)::int as works,
+        sum(o.visits)::int as visits, sum(o.over)::int as over
+      from o
+      join tree t on t.outfit_id = ${scope.outfitId} and t.id = o.tree_id
+      join place p on p.outfit_id = ${scope.outfitId} and p.id = t.place_id
+      group by p.id, p.name
+      order by count(*) desc, p.name, p.id`;
+
+/**
+ * All that waits for a crew, plans and works, in one statement; the soonest where there are more than the limits. With a day
+ * comes what is open by it at each place, all of it counted.
+ */
 export const openVisits = (
   scope: Scope,
-  most = { plans: 300, works: 300 },
-): Promise<{ plans: OpenPlan[]; works: OpenWork[] }> =>
+  most: OpenAsked = ALL_OPEN,
+): Promise<{ plans: OpenPlan[]; works: OpenWork[]; sites: PlaceOpen[] }> =>
   within(scope, async (tx) => {
+    const sites = most.today ? asList(tx, openByPlace(tx, scope, most.today)) : tx`'[]'::json`;
     const works = worksForCrew(
       tx,
       scope,
       tx`
         select *
         from work_plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
+        where outfit_id = ${scope.outfitId} and state = 'open' ${inPlace(tx, most.placeId)}
         order by coalesce(planned_for, '-infinity'::date), at, id
         limit ${most.works}`,
     );
-    const [row] = await tx<{ plans: OpenPlan[]; works: OpenWork[] }[]>`
-      select ${asList(tx, waitingPlans(tx, scope, most.plans))} as plans, ${asList(tx, works)} as works`;
-    return { plans: dated(row!.plans), works: row!.works };
+    const [row] = await tx<{ plans: OpenPlan[]; works: OpenWork[]; sites: PlaceOpen[] }[]>`
+      select ${asList(tx, waitingPlans(tx, scope, most))} as plans, ${asList(tx, works)} as works,
+        ${sites} as sites`;
+    return { plans: dated(row!.plans), works: row!.works, sites: row!.sites };
   });

@@ -24,7 +24,7 @@ export const treatNotPlanned = (scope: Scope, limit: number): Promise<ToTreat[]>
         where outfit_id = ${scope.outfitId}
           and decision in ('treat now', 'treat in its window', 'protect a sound tree')
         order by at desc
-        limit 200) v
+        limit 2000) v
       join tree t on t.id = v.tree_id and t.outfit_id = ${scope.outfitId} and t.archived_at is null
       join place p on p.id = t.place_id and p.outfit_id = v.outfit_id
       where not exists (

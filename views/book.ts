@@ -2,7 +2,7 @@ import { treeOf } from '@/commands/facts/tree';
 import type { Viewer } from '@/store/auth';
 import { listRecords, recordVersions, type BookFilter } from '@/store/book';
 import { together } from '@/store/db';
-import { getPlace, placeNames } from '@/store/grounds';
+import { getPlace, sitesToChoose } from '@/store/grounds';
 import { overturned } from '@/store/knowledge';
 import { lotsOf } from '@/store/shelf';
 import { knowledgeOf } from '@/commands/facts/knowledge';
@@ -10,7 +10,7 @@ import { knowledgeOf } from '@/commands/facts/knowledge';
 /** A page of the book, one row more than asked for where there is more, and the places to choose from. */
 export const bookView = (v: Viewer, filter: BookFilter) =>
   together(v, async () => {
-    const [rows, places] = await Promise.all([listRecords(v, filter), placeNames(v, 200)]);
+    const [rows, places] = await Promise.all([listRecords(v, filter), sitesToChoose(v, filter.placeId ?? null)]);
     return { rows, places };
   });
 

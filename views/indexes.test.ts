@@ -1,7 +1,7 @@
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { calendarVisits, dueBetween } from '@/store/follow-ups';
-import { listClients, listPlaces, placeNames } from '@/store/grounds';
+import { listClients, listPlaces, sitesToChoose } from '@/store/grounds';
 import { db, within, type Sql } from '@/store/db';
 import { plannedBetween } from '@/store/plans';
 import { listenToStatements, makeOutfit, ownerSql, walkedWhole, type TestOutfit } from '@/store/testing';
@@ -156,7 +156,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   spread: () => spreadView(viewer, o.placeId),
   plan: () => planView(viewer, o.placeId),
   shelf: () => shelfView(viewer),
-  rounds: () => roundsView(viewer, NOW),
+  rounds: () => roundsView(viewer, NOW, null),
   fortnight: () => fortnightView(viewer, NOW, fair),
   crews: () => crewsView(viewer, NOW),
   season: () => dueBetween(o, '2026-06-01', '2026-07-01', 200),
@@ -165,7 +165,7 @@ const READ: Record<string, () => Promise<unknown>> = {
   'tags taken': () => takenTags(o, o.placeId, ['T1']),
   clients: () => listClients(o),
   places: () => listPlaces(o, null, 50),
-  'names of places': () => placeNames(o, 200),
+  'names of places': () => sitesToChoose(o, null),
   'own uptake times': () => heldBy(o),
 };
 

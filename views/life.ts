@@ -11,12 +11,12 @@ import { findHost, growthOf, heatModels, hostsNow } from '@/knowledge';
 import { besideOf } from '@/knowledge/beside';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { placeNames } from '@/store/grounds';
+import { sitesToChoose, type SiteList } from '@/store/grounds';
 import { placeStand, placeYears } from '@/store/season';
 
 /** The year of a condition at a place of one's own. */
 export interface LifeYear {
-  places: { id: string; name: string }[];
+  places: SiteList;
   place: { id: string; name: string };
   /** The host whose stages tell it: of those that stand there the one with most trees, else any that it attacks. */
   host: Host;
@@ -40,7 +40,7 @@ export const lifeYear = (
   together(viewer, async () => {
     const { life } = besideOf(condition);
     const [places, place] = await Promise.all([
-      placeNames(viewer, 200),
+      sitesToChoose(viewer, placeId),
       placeStand(viewer, placeId, dayIn(now, viewer.timeZone)),
     ]);
     if (!place || !life.length) return null;

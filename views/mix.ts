@@ -45,10 +45,7 @@ export interface Mix {
 export const mixView = (viewer: Viewer, planId: string, roundId: string | null, now: Date): Promise<Mix | null> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
-    const [open, entries] = await Promise.all([
-      openPlans(viewer, 1000),
-      roundId ? roundEntries(viewer, roundId) : null,
-    ]);
+    const [open, entries] = await Promise.all([openPlans(viewer), roundId ? roundEntries(viewer, roundId) : null]);
     const head = open.find((p) => p.id === planId);
     if (!head) return null;
     const onRound = entries && new Set(entries.map((e) => e.itemId));

@@ -17,7 +17,7 @@ import type { StationFor } from '@/core/weather/station';
 import { findHost, programmes } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { getPlace, placeNames } from '@/store/grounds';
+import { getPlace, sitesToChoose, type SiteList } from '@/store/grounds';
 import {
   getLaid,
   laidAlready,
@@ -62,7 +62,7 @@ export interface Preview {
 }
 export interface LayingView {
   programme: YearProgramme;
-  places: { id: string; name: string }[];
+  places: SiteList;
   /** The place that is asked for, with its trees that the programme is for. */
   place: { id: string; name: string; timeZone: string; today: Day; fit: PlaceTree[]; others: number } | null;
   /** Those of them that were chosen. */
@@ -141,7 +141,7 @@ export const layingView = (
   together(viewer, async () => {
     const [programme, places, place, all] = await Promise.all([
       programmeNamed(viewer, key),
-      placeNames(viewer, 200),
+      sitesToChoose(viewer, asked.placeId ?? null),
       asked.placeId ? getPlace(viewer, asked.placeId) : null,
       asked.placeId ? placeTrees(viewer, asked.placeId, null, 2000) : [],
     ]);

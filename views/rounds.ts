@@ -10,6 +10,7 @@ import { batchesAbout } from '@/store/batches';
 import { together } from '@/store/db';
 import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
+import { dueWithin } from '@/store/follow-ups';
 import { openVisits } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment, listLots, type Lot } from '@/store/shelf';
@@ -22,11 +23,12 @@ export function goodStock(lots: readonly Lot[], day: Day): Map<string, number> {
 }
 
 /** What waits for a crew, what it is loaded with, the rounds of the day, and how many stand in all. */
-export const roundsView = (v: Viewer, now: Date) =>
+export const roundsView = (v: Viewer, now: Date, placeId: string | null) =>
   together(v, async () => {
     const today = todayOf(v, now);
-    const [{ plans, works }, equipment, lots, kept, hanging, mixes] = await Promise.all([
-      openVisits(v),
+    const [{ plans, works, sites }, due, equipment, lots, kept, hanging, mixes] = await Promise.all([
+      openVisits(v, placeId ? { today, placeId, plans: 5000, works: 5000 } : { today, plans: 300, works: 300 }),
+      placeId ? dueWithin(v, [{ from: '1900-01-01', to: today, most: 5000 }], placeId) : [],
       listEquipment(v),
       listLots(v),
       roundsBetween(v, today, after(today, 13, 'days')),
@@ -36,6 +38,8 @@ export const roundsView = (v: Viewer, now: Date) =>
     return {
       hanging,
       mixes,
+      sites,
+      due,
       plans,
       works,
       equipment,

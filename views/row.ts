@@ -56,7 +56,7 @@ export const inOneGo = (use: Pick<LabelUse, 'method' | 'sites'>): boolean =>
 export const rowView = (viewer: Viewer, planId: string, now: Date): Promise<Row | null> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
-    const { plans: waiting } = byDay(await openPlans(viewer, 1000), today);
+    const { plans: waiting } = byDay(await openPlans(viewer), today);
     const head = waiting.find((p) => p.id === planId);
     if (!head) return null;
     const alike = waiting.filter((p) => p.placeId === head.placeId && p.labelKey === head.labelKey && oneMix(p, head));

@@ -34,7 +34,7 @@ import type { Viewer } from '@/store/auth';
 import { withSeries } from './series';
 import { together } from '@/store/db';
 import { dueBetween } from '@/store/follow-ups';
-import { placeNames } from '@/store/grounds';
+import { sitesToChoose, type SiteList } from '@/store/grounds';
 import { openVisits, type OpenPlan } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 import type { LeftOut } from '@/store/left-out';
@@ -113,7 +113,7 @@ export interface PlaceSeason {
   brought: number;
 }
 export interface Season {
-  places: { id: string; name: string }[];
+  places: SiteList;
   due: DueVisit[];
   ahead: OpenPlan[];
   works: OpenWork[];
@@ -376,7 +376,7 @@ export const seasonView = (
 ): Promise<Season> =>
   together(viewer, async () => {
     const [places, due, { plans, works }, place] = await Promise.all([
-      placeNames(viewer, 200),
+      sitesToChoose(viewer, placeId ?? null),
       dueBetween(viewer, from, to, 400),
       openVisits(viewer),
       placeStand(viewer, placeId, after(dayIn(now, viewer.timeZone), -60, 'days')),

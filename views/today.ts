@@ -5,7 +5,7 @@ import { treesOf } from '@/commands/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';
-import { isOver } from '@/core/prescribe/follow';
+import { isOver, superseded } from '@/core/prescribe/follow';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { stagesAbout, type StageDate } from '@/core/season/stages';
 import type { StationFor } from '@/core/weather/station';
@@ -13,7 +13,7 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { dueWithin } from '@/store/follow-ups';
 import { hangingCount } from '@/store/hanging';
-import { openVisits, type OpenPlan } from '@/store/plans';
+import { openVisits, type OpenPlan, type PlaceOpen } from '@/store/plans';
 import type { OpenWork } from '@/store/works';
 import { tasksDue, type Task } from '@/store/tasks';
 import { heldBy } from '@/store/shelf';
@@ -41,8 +41,10 @@ export interface Today {
   plans: OpenPlan[];
   /** Works without a product whose day has come. */
   works: OpenWork[];
-  /** Plans whose time is over: planned anew, or dropped. */
+  /** Plans whose time is over: planned anew, or dropped. The soonest of them; all are counted in `sites`. */
   over: OpenPlan[];
+  /** All that is due or over, counted place by place: what the lists leave out stands here. */
+  sites: PlaceOpen[];
   /** Planned for a later day, the soonest first. */
   ahead: OpenPlan[];
   late: DueVisit[];
@@ -53,6 +55,8 @@ export interface Today {
   /** What hangs on trunks now. */
   hanging: { devices: number; trunks: number };
   undecided: Undecided[];
+  /** The others that were decided and not planned. */
+  moreUndecided: ToTreat[];
   /** Stages that may be seen these days and that decide when something begins, one a host and place. */
   look: StageToSee[];
 }
@@ -66,24 +70,26 @@ export interface StageToSee {
 }
 
 const AHEAD_DAYS = 28;
+/** Decisions without a plan that are told, and of how many with what may be done about them today. */
+const [MOST_WANTED, WITH_WAYS] = [1000, 6];
 
 /** The day at a glance, in one transaction. */
 export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promise<Today> =>
   together(viewer, async () => {
     const today = todayOf(viewer, now);
     const horizon = after(today, AHEAD_DAYS, 'days');
-    const [{ plans, works }, dues, tasks, wanted, hanging] = await Promise.all([
-      openVisits(viewer, { plans: 120, works: 60 }),
+    const [{ plans, works, sites }, dues, tasks, wanted, hanging] = await Promise.all([
+      openVisits(viewer, { today, plans: 120, works: 60 }),
       dueWithin(viewer, [
         { from: '1900-01-01', to: after(today, -1, 'days'), most: 25 },
         { from: today, to: today, most: 25 },
         { from: after(today, 1, 'days'), to: horizon, most: 12 },
       ]),
-      tasksDue(viewer, horizon, 25),
-      treatNotPlanned(viewer, 6),
+      tasksDue(viewer, horizon, 500),
+      treatNotPlanned(viewer, MOST_WANTED),
       hangingCount(viewer),
     ]);
-    const undecided = await ways(viewer, wanted, now, station);
+    const undecided = await ways(viewer, wanted.slice(0, WITH_WAYS), now, station);
     // Rain brings the renewal of a cover forward.
     const visits = underRain(dues, await hoursOver(viewer, dues, station, now), now);
     return {
@@ -97,6 +103,8 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
       tasks,
       hanging,
       undecided,
+      moreUndecided: wanted.slice(WITH_WAYS),
+      sites,
       look: toSee(undecided),
     };
   });
@@ -107,7 +115,8 @@ export function byDay(
   today: Day,
 ): { plans: OpenPlan[]; ahead: OpenPlan[]; over: OpenPlan[] } {
   const lies = (p: OpenPlan) => p.earliest !== null && p.earliest > today;
-  const passed = (p: OpenPlan) => isOver({ latest: p.latest, at: dayIn(p.at, 'UTC') }, today);
+  const late = superseded(plans, today);
+  const passed = (p: OpenPlan) => late.has(p.id) || isOver({ latest: p.latest, at: dayIn(p.at, 'UTC') }, today);
   return {
     plans: plans.filter((p) => !lies(p) && !passed(p)),
     over: plans.filter(passed),

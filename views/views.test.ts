@@ -67,7 +67,7 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   plan: [8, () => planView(v, o.placeId)],
   shelf: [10, () => shelfView(v)],
   label: [8, () => labelView(v, o.labelId)],
-  rounds: [8, () => roundsView(v, NOW)],
+  rounds: [8, () => roundsView(v, NOW, null)],
   fortnight: [13, () => fortnightView(v, NOW, fair)],
   crews: [8, () => crewsView(v, NOW)],
   board: [5, () => boardView(v, NOW)],

@@ -3,32 +3,27 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { inZone } from '@/core/season/zone';
 import { groupBy } from '@/core/work/load-out';
 import { soilState } from '@/core/weather/air';
-import { findCondition, findHost } from '@/knowledge';
+import { findHost } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { GateLine } from '@/ui/frame/gates';
 import { Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { fromToday, longDay, shortDay } from '@/ui/words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
-import { allows, currentFloor, viewer } from '../_server/viewer';
+import { allows, viewer } from '../_server/viewer';
 import { WhatHangs } from './rounds/hanging/what-hangs';
+import { Sites } from './rounds/sites';
 import { Ahead, Coming, Waiting, WaitingWork } from './waiting';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
 import { NoteStage } from './season/note.client';
+import { NotPlanned } from './not-planned';
 import { TaskList } from './tasks';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 import { clockNow } from '@/store/clock';
 
 const hour = inZone('en-GB', { hour: '2-digit' });
-const STATES = {
-  open: 'open today',
-  later: 'from',
-  stopped: 'stopped',
-  'no product': 'no product on the shelf',
-} as const;
-
 const WORDS = [
   'Nothing wants',
   'One thing wants',
@@ -47,17 +42,30 @@ export default async function Today() {
   const at = clockNow();
   const s = stationFor(v.spot);
   const now = s.at(at);
-  const { today, horizon, plans, works, ahead, over, late, due, soon, tasks, hanging, undecided, look } =
-    await todayView(v, at, stationFor);
+  const {
+    today,
+    horizon,
+    plans,
+    works,
+    ahead,
+    over,
+    late,
+    due,
+    soon,
+    tasks,
+    hanging,
+    undecided,
+    moreUndecided,
+    look,
+    sites,
+  } = await todayView(v, at, stationFor);
   const stops = new Map<string, { gate: Gate; tags: string[] }>();
   for (const { stop, tag } of undecided)
     if (stop) stops.set(stop.id, { gate: stop, tags: [...(stops.get(stop.id)?.tags ?? []), tag] });
-  // What is told below is the soonest of it; how much there is, the bar has counted.
+  // All of it is counted, whatever the lists below have room for.
   const dueTasks = tasks.filter((t) => t.due <= today).length;
-  const n = Math.max(
-    plans.length + works.length + late.length + due.length + dueTasks,
-    (await currentFloor())?.waiting ?? 0,
-  );
+  const n = sites.reduce((a, x) => a + x.plans + x.works + x.visits, dueTasks);
+  const overAll = sites.reduce((a, x) => a + x.over, 0);
   const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
@@ -203,38 +211,17 @@ export default async function Today() {
           ))}
         </ul>
       </Section>
-      {over.length > 0 && (
+      {Math.max(over.length, overAll) > 0 && (
         <p className="mt-3">
-          The time of {over.length === 1 ? 'a plan' : `${over.length} plans`} is over:{' '}
-          <a href="/rounds">plan anew, or drop {over.length === 1 ? 'it' : 'them'}</a>.
+          The time of {Math.max(over.length, overAll) === 1 ? 'a plan' : `${Math.max(over.length, overAll)} plans`} is
+          over: <a href="/rounds">plan anew, or drop {Math.max(over.length, overAll) === 1 ? 'it' : 'them'}</a>.
         </p>
       )}
-      <Section
-        title="Decided, not planned"
-        aside="to treat or to protect"
-        empty={undecided.length === 0 && 'Everything that was decided has its plan.'}
-      >
-        <ul>
-          {undecided.map((u) => (
-            <TagRow
-              key={u.treeId}
-              href={`/tree/${u.treeId}/prescribe`}
-              tag={u.tag}
-              title={`${name(u.hostId)}, ${u.placeName}`}
-              right={
-                <span
-                  className={`text-[0.9375rem] font-semibold ${u.state === 'open' || u.state === 'later' ? '' : 'text-madder'}`}
-                >
-                  {STATES[u.state]}
-                  {u.on && ` ${shortDay(u.on)}`}
-                </span>
-              }
-            >
-              {findCondition(u.conditionId)?.name}: {u.decision}
-            </TagRow>
-          ))}
-        </ul>
-      </Section>
+      <Sites
+        sites={sites}
+        shown={{ plans: plans.length, works: works.length, over: Infinity, visits: late.length + due.length }}
+      />
+      <NotPlanned undecided={undecided} more={moreUndecided} />
       {look.length > 0 && allows(v, 'measure') && (
         <Section title="What is it at?" aside="what you see moves what waits for it">
           <ul>

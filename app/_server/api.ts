@@ -17,10 +17,15 @@ const tooMany = (seconds: number) =>
   );
 
 /** Whether a request that changes something comes from our own pages. */
-const fromHere = (request: Request) => {
+export function fromHere(request: Request): boolean {
   const site = request.headers.get('sec-fetch-site');
-  return site === null || site === 'same-origin';
-};
+  if (site !== null) return site === 'same-origin';
+  // What says nothing of its site (an older browser, a program) may still say where it comes from.
+  const origin = request.headers.get('origin');
+  if (origin === null) return true;
+  const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
+  return URL.canParse(origin) && new URL(origin).host === host;
+}
 
 /**
  * The bytes of a request, read no further than they may go: the declared length is not believed, what comes in pieces is
@@ -84,7 +89,10 @@ export function route(
       const wait = rate ? await tooOften(viewer, rate) : null;
       if (wait !== null) return tooMany(wait);
       const params = await context.params;
-      return await withOwn(viewer, () => work(viewer, request, params));
+      const answer = await withOwn(viewer, () => work(viewer, request, params));
+      // What is one person's is kept by no cache, unless the route has said for how long.
+      if (!answer.headers.has('cache-control')) answer.headers.set('cache-control', 'private, no-store');
+      return answer;
     } catch (error) {
       const sentence = databaseSentence(error);
       if (sentence) return faulty(409, { path: '', sentence });

@@ -16,6 +16,9 @@ import { getLaid } from '@/store/laid';
 import { answerLook } from './answer-look';
 import { endLaid } from './end-laid';
 import { followSeason } from './follow-season';
+import { bookRow } from '@/commands/tree/book-row';
+import { rowView } from '@/views/row';
+import { byDay } from '@/views/today';
 import { layProgramme } from './lay-programme';
 import { carryOut, EARLY, maritime, plantOrchard, withRain, type Orchard } from './testing';
 
@@ -122,6 +125,46 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     expect(
       (await rows()).filter((v) => v.step === 'summer-cover' && !both.includes(v.treeId)).map((v) => v.state),
     ).not.toContain('planned');
+  });
+
+  it('a late cover and the next one are one: Today and the row have the tree once, and a row refuses it twice', async () => {
+    const [tree] = orchard.late;
+    const [first, second] = of(await rows([tree!]), 'scab-cover', tree!);
+    const label = (await openPlans(orchard.viewer, 5000)).find((p) => p.id === first!.planId)!.labelKey;
+    const now = new Date(`${second!.day}T10:00:00Z`);
+    const both = [first!.planId!, second!.planId!];
+    // The first is late, its window long enough that it may still be done.
+    await made.owner`
+      update plan set latest = ${after(second!.day, 5, 'days')}, label_id = (select label_id from plan where id = ${both[1]!})
+      where id = ${both[0]!}`;
+    const today = byDay(await openPlans(orchard.viewer, 5000), second!.day);
+    expect(today.plans.filter((p) => p.treeId === tree).map((p) => p.id)).toEqual([both[1]]);
+    expect(today.over.map((p) => p.id)).toContain(both[0]);
+    const row = (await rowView(orchard.viewer, both[1]!, now))!;
+    expect(new Set(row.trees.map((t) => t.treeId)).size).toBe(row.trees.length);
+    const input = { rows: both.map((planId) => ({ planId, recordId: v7() })) };
+    const sent = await perform(
+      bookRow,
+      { viewer: orchard.viewer, now, station: maritime },
+      {
+        id: v7(),
+        ...input,
+        total: null,
+        startedAt: now.toISOString(),
+        endedAt: now.toISOString(),
+        lotId: v7(),
+        weather: maritime({ lat: 50, lon: -4 }).at(now),
+        soil: 'moist',
+        leaf: 'full',
+        protection: [],
+        deviation: '',
+        mark: '',
+      },
+    );
+    expect(sent).toMatchObject({ ok: false, faults: [{ path: 'rows', sentence: expect.stringMatching(/twice/) }] });
+    await made.owner`
+      update plan set latest = ${first!.latest}, label_id = (select id from label where outfit_id = ${made.o.outfitId} and key = ${label} order by version desc limit 1)
+      where id = ${both[0]!}`;
   });
 
   it('28 mm of rain bring the next cover forward, and every move says why', async () => {

@@ -121,15 +121,3 @@ it('the mix that is proposed is as much as the newest trunks ask, and is taken b
   expect(await perform(bookRow, by(), { ...rows, rows: answered })).toMatchObject({ ok: true });
   expect(await rowView(row.viewer, ids[0]!, NOW)).toBeNull();
 });
-
-it('one tree twice in a row, by two plans of it, is refused', async () => {
-  await row.restock(500);
-  const [one, other] = [await row.planned('N7', 30), await row.planned('N8', 30)];
-  await made.owner`
-    update plan set tree_id = (select tree_id from plan where id = ${one}) where id = ${other}`;
-  expect(await perform(bookRow, by(), row.sent([one, other]))).toMatchObject({
-    ok: false,
-    faults: [{ path: 'rows', sentence: expect.stringMatching(/twice/) }],
-  });
-  expect(await recordOf(one)).toBeUndefined();
-});

@@ -28,3 +28,33 @@ export const OWN_DAY_WAITS = 60;
  */
 export const isOver = ({ latest, at }: { latest: Day | null; at: Day }, today: Day): boolean =>
   latest === null ? after(at, OWN_DAY_WAITS, 'days') < today : latest < today;
+
+/** A plan of a series as far as its order asks: which programme laid it over which tree, with what, for when. */
+export interface OfSeries {
+  id: string;
+  treeId: string;
+  labelKey: string;
+  laidId: string | null;
+  plannedFor: Day | null;
+  earliest: Day | null;
+}
+/**
+ * Ids of plans of a programme whose successor on the same tree, with the same product, may be done by now: a late cover and the
+ * next one are one cover, and it is the next one.
+ */
+export function superseded(plans: readonly OfSeries[], today: Day): Set<string> {
+  const newest = new Map<string, OfSeries>();
+  const out = new Set<string>();
+  const dayOf = (p: OfSeries) => p.plannedFor ?? p.earliest ?? '';
+  for (const p of plans) {
+    if (p.laidId === null || (p.earliest !== null && p.earliest > today)) continue;
+    const key = `${p.laidId} ${p.treeId} ${p.labelKey}`;
+    const other = newest.get(key);
+    if (!other) newest.set(key, p);
+    else if (dayOf(other) <= dayOf(p)) {
+      out.add(other.id);
+      newest.set(key, p);
+    } else out.add(p.id);
+  }
+  return out;
+}

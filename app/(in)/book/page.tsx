@@ -9,6 +9,7 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 import { todayOf, viewer } from '../../_server/viewer';
 import { bookQuery } from './query';
+import { SiteChoice } from '@/ui/controls/site-choice.client';
 
 export const metadata = { title: 'Book' };
 const PAGE = 40;
@@ -76,17 +77,7 @@ export default async function Book({
           <span className="mb-1 block font-semibold">Words (tag, product, lot, place, person)</span>
           <input name="words" className="box" defaultValue={filter.words ?? ''} maxLength={80} />
         </label>
-        <label className="block">
-          <span className="mb-1 block font-semibold">Place</span>
-          <select name="place" className="box" defaultValue={filter.placeId ?? ''}>
-            <option value="">all</option>
-            {places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SiteChoice name="place" list={places} chosen={filter.placeId ?? ''} empty="all" />
         <label className="block">
           <span className="mb-1 block font-semibold">Method</span>
           <select name="method" className="box" defaultValue={filter.method ?? ''}>

@@ -18,6 +18,10 @@ import { rowsOf } from './day/lines';
 import { leftWords } from './day/words';
 import { MixRows } from './mix/mix-rows';
 import { OverPlans } from './over';
+import { Sites } from './sites';
+import { Coming } from '../waiting';
+import { after } from '@/core/season/follow-ups';
+import { z } from 'zod';
 import { Turned } from './turned.client';
 import { shortDay } from '@/ui/words';
 import { PrintButton } from '@/ui/controls/print.client';
@@ -38,12 +42,14 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
     ahead: days,
     hanging,
     mixes,
-  } = await roundsView(v, now);
+    sites,
+    due,
+  } = await roundsView(v, now, z.uuid().safeParse(place).data ?? null);
   const today = todayOf(v);
   const { plans: allPlans, ahead, over } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
   const worksAhead = openWorks.filter((w) => w.plannedFor && w.plannedFor > today);
-  const here = [...open, ...openWorks].find((p) => p.placeId === place) ?? null;
+  const here = sites.find((p) => p.placeId === place) ?? null;
   // One place alone: its stops and its load, on the screen and on paper.
   const wanted = <T extends { placeId: string }>(of: T[]) => (here ? of.filter((x) => x.placeId === here.placeId) : of);
   const [plans, works] = [wanted(allPlans), wanted(allWorks)];
@@ -213,6 +219,22 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
           </ul>
         </Section>
       )}
+      {due.length > 0 && (
+        <Section title="Looks and visits due here" aside={`${due.length}`}>
+          <ul>
+            {[...groupBy(due, (f) => `${f.what} ${f.due}`).values()].map((same) => (
+              <Coming
+                key={same[0]!.id}
+                trees={same.map((x) => ({ ...x, href: `/tree/${x.treeId}` }))}
+                span={{ from: today, to: after(today, 28, 'days'), ...same[0]! }}
+              >
+                {same[0]!.what}, {shortDay(same[0]!.due)}
+              </Coming>
+            ))}
+          </ul>
+        </Section>
+      )}
+      {!here && <Sites sites={sites} shown={{ plans: allPlans.length, works: allWorks.length, over: over.length }} />}
       <OverPlans
         plans={wanted(over).map((p) => ({ ...p, label: `${METHOD_NAMES[p.method]}, ${p.labelName}` }))}
         may={allows(v, 'prescribe')}

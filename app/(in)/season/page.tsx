@@ -21,6 +21,7 @@ import { MovedPlans } from './moved.client';
 import { SeasonRibbon } from './ribbon.client';
 import { ribbonOf } from './rows';
 import { clockNow } from '@/store/clock';
+import { SiteChoice } from '@/ui/controls/site-choice.client';
 
 export const metadata = { title: 'Season' };
 const asked = z.object({
@@ -117,16 +118,7 @@ export default async function Season({ searchParams }: { searchParams: Promise<R
     <Frame tag={tag} margin={<Margin at={at} />} handle="Calendar and how dates come about">
       <h1>{at ? `The year at ${at.place.name}` : 'The year ahead'}</h1>
       <form className="mt-3 flex flex-wrap items-end gap-3">
-        <label className="block min-w-60 flex-1">
-          <span className="mb-1 block font-semibold">Place</span>
-          <select name="place" className="box" defaultValue={at?.place.id ?? ''}>
-            {season.places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SiteChoice name="place" list={season.places} chosen={at?.place.id ?? ''} />
         <button type="submit" className="press">
           Show
         </button>

@@ -21,9 +21,10 @@ import { FilePress } from '@/ui/controls/file.client';
 import { sendList, type Sent } from './send';
 import { sheetsOf } from './sheets';
 import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';
+import { SiteChoice, type SiteList } from '@/ui/controls/site-choice.client';
 
 export interface Props {
-  places: { value: string; name: string }[];
+  places: SiteList;
   place: string;
   /** The units of whoever reads the preview. */
   reader: UnitSystem;
@@ -146,13 +147,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
   const waiting = faults.length - named.length;
   return (
     <>
-      <SelectField
-        label="Place"
-        path="placeId"
-        value={placeId}
-        onChange={setPlace}
-        options={[{ value: '', name: 'choose …' }, ...places]}
-      />
+      <SiteChoice list={places} chosen={placeId} empty="choose …" onChange={setPlace} />
       <FilePress
         label={file ? `${file.name}: ${file.table.rows.length} rows. Choose another` : 'Choose the file'}
         accept=".csv,.tsv,.tab,.txt,.xlsx,.xlsm,text/csv,text/tab-separated-values,text/plain"

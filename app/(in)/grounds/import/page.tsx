@@ -1,7 +1,7 @@
 import { uuid } from '@/core/book/record';
 import { refusal } from '@/core/people/rights';
 import { hostsNow } from '@/knowledge';
-import { listPlaces } from '@/store/grounds';
+import { sitesToChoose } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { MOST_TREES } from '@/commands/grounds/bring-trees';
@@ -12,7 +12,7 @@ export const metadata = { title: 'Bring trees in' };
 export default async function Import({ searchParams }: { searchParams: Promise<{ place?: string }> }) {
   const v = await viewer();
   const wanted = (await searchParams).place;
-  const places = await listPlaces(v, null, 400);
+  const places = await sitesToChoose(v, uuid.safeParse(wanted).success ? wanted! : null);
   const margin = (
     <section>
       <h2 className="text-body">How it goes</h2>
@@ -44,7 +44,7 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
           reader={v.units}
           most={MOST_TREES}
           today={todayOf(v)}
-          places={places.map((p) => ({ value: p.id, name: `${p.name}, ${p.clientName}` }))}
+          places={places}
           place={uuid.safeParse(wanted).success ? wanted! : ''}
           hosts={hostsNow().map((h) => ({
             id: h.id,

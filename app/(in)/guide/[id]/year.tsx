@@ -7,6 +7,7 @@ import { LifeFigure } from '@/ui/figures/life';
 import { Fact, Section } from '@/ui/frame/pieces';
 import { LIFE_WORDS, lifeTimeWords } from '@/ui/season-words';
 import type { LifeYear } from '@/views/life';
+import { SiteChoice } from '@/ui/controls/site-choice.client';
 
 /** What the sums of heat that ship bring about. */
 export const HEAT = new Map(heatModels.map((m) => [m.id, m.what]));
@@ -68,15 +69,9 @@ export function ThroughTheYear({
           <b>After a mild one:</b> {winters.mild}
         </p>
       )}
-      {year && year.places.length > 1 && (
+      {year && (year.places.more || year.places.sites.length > 1) && (
         <form action={`/guide/${id}`} className="mt-3 flex flex-wrap gap-3 print:hidden">
-          <select name="place" aria-label="Place" defaultValue={year.place.id} className="box w-auto max-w-full">
-            {year.places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
+          <SiteChoice name="place" list={year.places} chosen={year.place.id} />
           <button className="press">Show it there</button>
         </form>
       )}

@@ -8,7 +8,7 @@ export const GET = route('see the grounds', async (viewer, _request, { id }) => 
   return new Response(new Uint8Array(bytes), {
     headers: {
       'content-type': 'image/jpeg',
-      'cache-control': 'private, max-age=31536000, immutable',
+      'cache-control': 'private, no-store',
       'content-security-policy': "default-src 'none'",
     },
   });

@@ -14,6 +14,7 @@ import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { actWords, groupsWords, SCHOOL_WORDS, termsWords, timeWords } from '../words';
 import { ProgrammePreview } from './preview';
 import { clockNow } from '@/store/clock';
+import { SiteChoice } from '@/ui/controls/site-choice.client';
 
 export const metadata = { title: 'Programme' };
 const words = (most: number) => z.string().trim().max(most).catch('').default('');
@@ -160,17 +161,7 @@ function LayingForm({
     <form action="#preview">
       {q.carried && <input type="hidden" name="carried" value={q.carried} />}
       <div className="grid gap-x-5 gap-y-4 desk:grid-cols-2">
-        <label className="block">
-          <span className={label}>Place</span>
-          <select name="place" className="box" defaultValue={place?.id ?? ''} required>
-            <option value="">choose a place</option>
-            {places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SiteChoice name="place" list={places} chosen={place?.id ?? ''} empty="choose a place" required />
         {place && (
           <>
             <label className="block">
