@@ -2,6 +2,9 @@ import { hashOf, newToken } from './token';
 import type { Proposal, ProposalAnswer } from '@/core/proposal/proposal';
 import { isProperty } from '@/core/proposal/property';
 import type { PropertyProposal } from '@/core/proposal/property-schema';
+import { dayIn } from '@/core/season/zone';
+import { clockNow } from './clock';
+import { declineItems } from './declined';
 import { db, json, within, type Scope, type Tx } from './db';
 
 /** An offer as somebody finds it again: of a tree its ways, of a property its lines. */
@@ -115,6 +118,17 @@ export async function answerProposal(
       values (${scope.id}, ${scope.outfitId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word})
       on conflict do nothing`;
     if (!made.count) return 'answered';
+    if (isProperty(p.data)) {
+      const taken = p.data.lines.filter((l) => a.options.includes(l.key)).flatMap((l) => l.covers);
+      const declined = p.data.lines.filter((l) => !a.options.includes(l.key)).flatMap((l) => l.covers);
+      const day = dayIn(clockNow(), 'UTC');
+      await declineItems(
+        tx,
+        scope,
+        declined.filter((id) => !taken.includes(id)),
+        `Declined by ${a.who}, ${day}.`,
+      );
+    }
     for (const c of changes)
       await tx`update plan_change set state = ${agreed.includes(c.id) ? 'approved' : 'declined'}, settled_at = clock_now(), settled_by = ${scope.personId},
         settled_how = ${`${a.who}, on the shared page`} where id = ${c.id} and state = 'open'`;

@@ -9,7 +9,8 @@ import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { sharedProposal } from '@/store/proposals';
 import { makeOutfit } from '@/store/testing';
-import { openPlans } from '@/store/plans';
+import { openPlans, openVisits } from '@/store/plans';
+import { todayView } from '@/views/today';
 import { yearVisits } from '@/store/year-visits';
 import { offerView } from '@/views/grounds';
 import { offerProperty } from './offer-property';
@@ -76,6 +77,34 @@ it('opens without a sign-in, names what is planned, and says nothing of the outf
   expect(waiting.map((p) => p.sold)).toEqual([true, true, true]);
   const [before] = (await view()).before;
   expect(before!.answer).toMatchObject({ who: 'A. Client', options: [line!.key] });
+});
+
+it('what a client declines is due, priced and planned nowhere, until somebody opens it again', async () => {
+  const work = v7();
+  await made.owner`
+    insert into work_plan (id, outfit_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, planned_for, price)
+    select ${work}, ${made.o.outfitId}, tree_id, 'mulch', '{}', 2, '{"figures":[]}', '{"figures":[]}', ${made.o.personId},
+      '2027-04-01', '{"now":2000,"overYears":2000,"years":1}'
+    from plan where id = ${plans[0]!}`;
+  const answer = await offered();
+  if (!answer.ok) throw new Error(JSON.stringify(answer.faults));
+  const token = answer.value.path.split('/').pop()!;
+  const { data } = (await sharedProposal(token))!;
+  if (!isProperty(data)) throw new Error('an offer for a tree');
+  const taken = data.lines.filter((l) => l.covers.includes(work)).map((l) => l.key);
+  expect(taken).toHaveLength(1);
+  expect(await answerOffer({ token, options: taken, who: 'A. Client' })).toMatchObject({ ok: true });
+  const open = async () => {
+    const { plans: own, works } = await openVisits(viewer);
+    return [...own, ...works].map((x) => x.id);
+  };
+  expect(await open()).toContain(work);
+  expect((await open()).filter((id) => plans.includes(id))).toEqual([]);
+  expect((await view()).lines.flatMap((l) => l.covers).filter((id) => plans.includes(id))).toEqual([]);
+  expect((await todayView(viewer, NOVEMBER, fair)).ahead.filter((p) => plans.includes(p.id))).toEqual([]);
+  expect(await perform(dropPlan, at(), { id: plans[0]!, drop: false })).toMatchObject({ ok: true });
+  expect((await open()).filter((id) => plans.includes(id))).toEqual([plans[0]]);
+  for (const id of plans.slice(1)) await perform(dropPlan, at(), { id, drop: false });
 });
 
 it('what changed since it was looked at is not offered as it was', async () => {

@@ -1,0 +1,34 @@
+import { leaveOut } from './laid';
+import type { Scope, Tx } from './db';
+
+/**
+ * What a client has declined of an offer is due, priced and scheduled nowhere any more: its plans and works are dropped, its
+ * visits and dates say why. Whoever wants it all the same plans it anew, or opens what was dropped.
+ * @param because who declined it, and of which offer
+ */
+export async function declineItems(tx: Tx, scope: Scope, ids: readonly string[], because: string): Promise<void> {
+  if (!ids.length) return;
+  const all = [...ids];
+  await tx`
+    update plan
+    set state = 'dropped'
+    where outfit_id = ${scope.outfitId} and id = any(${all}) and state = 'open' and visit_id is null`;
+  await tx`
+    update work_plan
+    set state = 'dropped', note = ${because}
+    where outfit_id = ${scope.outfitId} and id = any(${all}) and state = 'open' and visit_id is null`;
+  await tx`
+    update follow_up
+    set state = 'dropped', because = ${because}, settled_at = clock_now(), settled_by = ${scope.personId}
+    where outfit_id = ${scope.outfitId} and id = any(${all}) and state = 'open' and rule_id <> 'laid'`;
+  const visits = await tx<{ id: string }[]>`
+    select id
+    from laid_visit
+    where outfit_id = ${scope.outfitId} and id = any(${all}) and state in ('planned', 'expected', 'stopped')`;
+  if (visits.length)
+    await leaveOut(
+      scope,
+      visits.map((v) => v.id),
+      because,
+    );
+}
