@@ -42,8 +42,7 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'core'],
-        pathNot:
-          'node_modules/(zod|date-fns|@date-fns/tz|papaparse|@types/papaparse|fuse.js|minisearch|proj4|@types/proj4)/',
+        pathNot: 'node_modules/(zod|date-fns|@date-fns/tz|papaparse|@types/papaparse|minisearch|proj4|@types/proj4)/',
       },
     },
     {

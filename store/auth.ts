@@ -58,11 +58,8 @@ export async function signIn(
   return { token: await openSession({ outfitId: person.outfit_id, personId: person.person_id }) };
 }
 
-/**
- * Sets a new password for whoever knows the old one, and ends every session and the calendar address.
- * @returns a sentence where it is not the old one, or was tried too often
- */
-export async function changePassword(viewer: Viewer, was: string, next: string): Promise<string | null> {
+/** Why a password is not that of whoever is signed in, or was tried too often, as a sentence; null where it is. */
+export async function checkPassword(viewer: Viewer, was: string): Promise<string | null> {
   const sql = db();
   const self = `self:${viewer.personId}`;
   const [tried] = await sql<{ allowed: boolean }[]>`select sign_in_try(${viewer.email}, ${self}) as allowed`;
@@ -70,11 +67,11 @@ export async function changePassword(viewer: Viewer, was: string, next: string):
   const [person] = await sql<{ password_hash: string }[]>`select * from sign_in_lookup(${viewer.email})`;
   if (!person || !(await verify(person.password_hash, was))) return 'That is not your password.';
   await sql`select sign_in_good(${viewer.email}, ${self})`;
-  await setPassword(viewer, next);
   return null;
 }
 
-async function setPassword(scope: Scope, password: string) {
+/** Sets a new password, and ends every session and the calendar address. */
+export async function setPassword(scope: Scope, password: string) {
   const hashed = await hashPassword(password);
   await within(scope, async (tx) => {
     await tx`

@@ -1,4 +1,4 @@
-import { changePassword } from '@/store/auth';
+import { checkPassword, setPassword } from '@/store/auth';
 import { z } from 'zod';
 import { command, done, refuse, type Answer } from '../command';
 import { passwordSchema, tooEasy } from './password';
@@ -9,9 +9,12 @@ export const changeOwnPassword = command({
   right: null,
   schema: z.object({ was: z.string().min(1, 'Type the password you have now.').max(200), next: passwordSchema }),
   run: async ({ viewer }, { was, next }): Promise<Answer> => {
+    // Whoever does not know the old one is told nothing of the new one, and costs nothing.
+    const wrong = await checkPassword(viewer, was);
+    if (wrong) return refuse('was', wrong);
     const easy = await tooEasy(next, [viewer.name, viewer.email, viewer.outfitName]);
     if (easy) return refuse('next', easy);
-    const sentence = await changePassword(viewer, was, next);
-    return sentence ? refuse('was', sentence) : done;
+    await setPassword(viewer, next);
+    return done;
   },
 });

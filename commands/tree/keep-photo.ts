@@ -23,7 +23,9 @@ export const keepPhoto = command({
   }),
   once: (x) => x.id,
   prepare: async (p) => {
-    const made = await smaller(Buffer.from(p.picture, 'base64'), p.location === 'keep');
+    if (!isPhoto(Buffer.from(p.picture.slice(0, 64), 'base64')))
+      return refuse('picture', 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.');
+    const made = await inTurn(() => smaller(Buffer.from(p.picture, 'base64'), p.location === 'keep'));
     return made
       ? { ok: true, value: { ...p, picture: made.toString('base64') } }
       : refuse('picture', 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.');
@@ -45,6 +47,25 @@ export const keepPhoto = command({
       : refuse('treeId', 'There is no such tree in this outfit.');
   },
 });
+
+/** Whether a file begins as a photo does: JPEG, PNG, WebP, AVIF or HEIC. A drawing (SVG) is a program, and is none. */
+function isPhoto(head: Buffer): boolean {
+  const text = (from: number, to: number) => head.toString('latin1', from, to);
+  return (
+    (head[0] === 0xff && head[1] === 0xd8 && head[2] === 0xff) ||
+    text(0, 8) === '\x89PNG\r\n\x1a\n' ||
+    (text(0, 4) === 'RIFF' && text(8, 12) === 'WEBP') ||
+    (text(4, 8) === 'ftyp' && /^(avi[fs]|hei[cfsx]|hev[cx]|mif1|msf1)/.test(text(8, 12)))
+  );
+}
+
+/** Pictures are made small one after another: each takes a core and its memory for a moment. */
+let turn: Promise<unknown> = Promise.resolve();
+const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+  const mine = turn.then(work, work);
+  turn = mine.catch(() => {});
+  return mine;
+};
 
 /** The picture as a small JPEG, turned as the camera meant; null when it is none. */
 async function smaller(bytes: Buffer, withPlace: boolean): Promise<Buffer | null> {
