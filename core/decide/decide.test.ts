@@ -3,7 +3,7 @@ import { findCondition, findHost, shipped } from '@/knowledge';
 import { WALK } from '@/knowledge/vignettes/field';
 import { shortFinding } from '../diagnose/ask';
 import { compile } from '../diagnose/model';
-import { concerns } from '../diagnose/reading';
+import { concerns, signsOf } from '../diagnose/reading';
 import { evidenceOf, posterior, ranking, type Candidate } from '../diagnose/rank';
 import { VIGOURS } from '../diagnose/words';
 import { baseOf } from './base';
@@ -17,13 +17,18 @@ const as = (id: string, p = 0.95): Candidate => {
   const c = findCondition(id)!;
   return { id, name: c.name, kind: c.kind, harmless: c.kind === 'harmless', p };
 };
+const ownSign = (id: string) => {
+  const [sign] = signsOf(findCondition(id)!);
+  return sign ? [{ sign, state: 'seen' as const, grade: 3 as number }] : [];
+};
 const run = (ids: Candidate[], more: Partial<DecideInput> = {}, host = 'white-ash') =>
   decide(
     {
       host: findHost(host)!,
       month: 6,
       candidates: ids,
-      findings: [],
+      // Something of it was seen: nothing is decided of what nobody found on the tree.
+      findings: ownSign(ids[0]!.id),
       tests: [],
       crownLoss: 5,
       vigour: 'good',

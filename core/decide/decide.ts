@@ -1,18 +1,31 @@
 import type { Condition } from '../diagnose/knowledge';
 import { SOUND, UNKNOWN } from '../diagnose/model';
+import { oftenOf } from '../diagnose/reading';
 import { inWords } from '../diagnose/sureness';
 import { inSentence, type Certainty, type Decision } from '../diagnose/words';
 import { answering, onlyPrevents } from './actions';
 import type { Base } from './base';
 import { THERE } from './ground';
-import { lookSteps } from './look-further';
+import { gravity, isTrivial } from './gravity';
+import { fearedSteps, lookSteps, type LookStep } from './look-further';
 import { Named } from './named';
-import { unexplained } from './sight';
+import { counts, makes, unexplained } from './sight';
 import { tellOf } from './tell';
 import type { DecideInput, DecisionResult } from './types';
 
 /** Below this a likeliest cause is not worth its name. */
 const NAMED_AT_ALL = 0.1;
+/** From this chance on a condition of which a duty is owed is decided before a harmless leader. */
+const OWED = 0.05;
+/** Decisions that something on the tree itself must speak for. */
+const DECIDES: readonly Decision[] = [
+  'treat now',
+  'treat in its window',
+  'restore vigour first',
+  'manage or remove',
+  'report',
+  'leave it alone',
+];
 /** A harmless name may lead calmly while nothing that harms stands higher than this. */
 const CALM = 0.15;
 
@@ -36,7 +49,7 @@ class Deciding extends Named {
     if (this.schools.programme === 'organic') this.school.push('Organic-listed methods only.');
     if (this.schools.programme === 'threshold')
       this.school.push('Threshold only: scout, then act; nothing by the calendar.');
-    const decision = this.calmEnough(this.decision(certainty));
+    const decision = this.grounded(this.besideHarmless(this.calmEnough(this.decision(certainty))));
     const wrong = decision === 'not yet named' || decision === 'look further';
     return {
       decision,
@@ -50,7 +63,7 @@ class Deciding extends Named {
       options: wrong ? [] : this.options,
       atRisk: this.risks,
       drivers: (this.about?.drivers ?? []).filter((d) => this.chance(d) >= THERE),
-      look: lookSteps(this.sight, this.input.tests, this.wrong.length > 0, this.base),
+      look: this.looks(decision),
       meanwhile: wrong && this.wrong.length ? this.meanwhile() : [],
       open: this.open,
       tell: this.tell(decision),
@@ -100,6 +113,14 @@ class Deciding extends Named {
     const wrong = this.sight.trouble.length > 0 || sight.ailing.length > 0 || sight.dangers.length > 0;
     const first = this.input.candidates.find((c) => c.id !== UNKNOWN && !c.harmless);
     const best = first ? this.base.condition(first.id) : null;
+    const sound = this.base.condition(SOUND);
+    const feared = this.input.candidates.some((c) => !c.harmless && c.id !== UNKNOWN && c.p >= THERE);
+    // Looked at from collar to crown with nothing wrong and nothing likely: that is a sound tree, whatever leads by a hair.
+    if (!wrong && !sight.missing.length && !feared && sound) {
+      this.about = sound;
+      this.lead = this.input.candidates.find((c) => c.id === SOUND) ?? this.lead;
+      return this.sound();
+    }
     if (!wrong) {
       this.say(
         'nothing-looked',
@@ -151,6 +172,82 @@ class Deciding extends Named {
     return 'leave it alone';
   }
 
+  /** What to look at next; where more has to be looked at, never nothing. */
+  private looks(decision: Decision): LookStep[] {
+    const steps = lookSteps(this.sight, this.input.tests, this.wrong.length > 0, this.base);
+    if (steps.length || decision !== 'look further') return steps;
+    const feared = [...this.risks.map((r) => r.condition), ...this.input.candidates.map((c) => c.id)].flatMap(
+      (id) => this.base.condition(id) ?? [],
+    );
+    return fearedSteps(feared, this.input, this.base);
+  }
+
+  /** What is present on this tree: a sign that counts, a test, ill health, or danger; a history and a find near by are none. */
+  private get present(): boolean {
+    const { trouble, ailing, dangers } = this.sight;
+    const setting = this.input.findings.some(counts);
+    return trouble.length + ailing.length + dangers.length + this.input.tests.length > 0 || setting;
+  }
+
+  /**
+   * Nothing is decided about a tree on which nobody has found anything: its history and finds near by lead to a look, never to a
+   * treatment, calm words or giving it up. Protection of a sound tree, and the sound tree itself, have floors of their own.
+   */
+  private grounded(d: Decision): Decision {
+    const sound = d === 'protect a sound tree' || (d === 'leave it alone' && this.about?.id === SOUND);
+    if (sound || this.input.named || this.present || !DECIDES.includes(d)) return d;
+    this.say(
+      'nothing-found',
+      `${this.about?.name ?? 'What is feared'} is known from the past or from near by; nothing of it has been seen on this tree.`,
+    );
+    this.about = null;
+    return 'look further';
+  }
+
+  /**
+   * A harmless or trivial leader takes no decision beside something grave: what may be there, and makes a sign or an outcome that
+   * the leader does not, is decided instead, the gravest first.
+   */
+  private besideHarmless(first: Decision): Decision {
+    const { lead, about } = this;
+    if (this.input.named || !lead || !about || about.id === UNKNOWN || !isTrivial(about)) return first;
+    const owed = this.duties.filter((d) => d.id !== 'risk').flatMap((d) => d.condition ?? []);
+    const rivals = this.input.candidates
+      .filter((c) => c.id !== lead.id && c.id !== SOUND && c.id !== UNKNOWN)
+      .flatMap((c) => {
+        const k = this.base.condition(c.id);
+        const stands = c.p >= THERE || (owed.includes(c.id) && c.p >= OWED);
+        return k && stands && gravity(k) > gravity(about) && this.explainsMore(k, about) ? [{ c, k }] : [];
+      })
+      .sort((a, b) => gravity(b.k) - gravity(a.k) || b.c.p - a.c.p);
+    for (const { c, k } of rivals) {
+      const kept = { options: this.options, reasons: [...this.reasons] };
+      this.lead = c;
+      this.about = k;
+      const decision = this.decision(this.certainty);
+      if (decision !== 'leave it alone') {
+        this.say('beside-harmless', `${about.name} stands beside it, and decides nothing here.`, 'findings');
+        return decision;
+      }
+      this.lead = lead;
+      this.about = about;
+      this.options = kept.options;
+      this.reasons.splice(0, this.reasons.length, ...kept.reasons);
+    }
+    return first;
+  }
+
+  /** Whether a condition makes something that was seen or came out of a test, and another does not. */
+  private explainsMore(k: Condition, than: Condition): boolean {
+    const sign = this.sight.trouble.some((f) => makes(k, f.sign) && !makes(than, f.sign));
+    const often = (c: Condition, t: { test: string; outcome: string }) => c.tests[t.test]?.[t.outcome];
+    const test = this.input.tests.some((t) => {
+      const [own, other] = [often(k, t), often(than, t)];
+      return own !== undefined && own !== 'never' && (other === undefined || other === 'never');
+    });
+    return sign || test;
+  }
+
   /** Calm words are taken back where danger or ill health stands beside what they are about. */
   private calmEnough(d: Decision): Decision {
     if (d !== 'leave it alone') return d;
@@ -161,7 +258,13 @@ class Deciding extends Named {
           this.sight.trouble.filter((f) => f.sure !== 'perhaps' && (f.grade ?? 1) >= 2),
           this.input.candidates.filter((c) => c.p >= THERE).flatMap((c) => this.base.condition(c.id) ?? []),
         );
-    const beside = [...dangers, ...ailing, ...strange.map((f) => inSentence(this.base.sign(f.sign)!.words))];
+    const beside = [
+      ...dangers,
+      ...ailing,
+      ...strange.map((f) => inSentence(this.base.sign(f.sign)!.words)),
+      ...this.contradicted(),
+      ...this.reportable(),
+    ];
     if (!beside.length) return d;
     this.say(
       'beside',
@@ -169,6 +272,26 @@ class Deciding extends Named {
       'findings',
     );
     return 'not yet named';
+  }
+
+  /** What was seen or came out of a test, and the calm cause never shows, in words. */
+  private contradicted(): string[] {
+    const { about } = this;
+    if (!about) return [];
+    const signs = this.sight.trouble
+      .filter((f) => oftenOf(about, f.sign) === 'never')
+      .map((f) => inSentence(this.base.sign(f.sign)!.words));
+    const tests = this.input.tests
+      .filter((t) => about.tests[t.test]?.[t.outcome] === 'never')
+      .map((t) => inSentence(this.base.test(t.test)?.outcomes.find((o) => o.id === t.outcome)?.words ?? t.outcome));
+    return [...signs, ...tests];
+  }
+
+  /** Reportable conditions that are suspected beside what the calm words are about. */
+  private reportable(): string[] {
+    return this.duties
+      .filter((d) => d.id === 'report' && d.condition !== null && d.condition !== this.about?.id)
+      .map((d) => `a suspicion of ${inSentence(this.base.condition(d.condition!)!.name)}`);
   }
 
   private meanwhile(): string[] {

@@ -1,4 +1,5 @@
-import type { TestResult } from '../diagnose/knowledge';
+import type { Condition, TestResult } from '../diagnose/knowledge';
+import { signsOf } from '../diagnose/reading';
 import type { Base } from './base';
 import type { Sight } from './sight';
 
@@ -50,4 +51,47 @@ export function lookSteps(sight: Sight, tests: readonly TestResult[], wrong: boo
       if (t) out.push({ id, what: t.ask, why, minutes: t.minutes });
     }
   return out;
+}
+
+/** As many as somebody goes through in one visit. */
+const FEARED_STEPS = 3;
+/**
+ * Looks at a tree that was looked at already and is feared for all the same: the test that would settle each fear, else its own
+ * signs; where all of that was done, the tree again in its season.
+ * @param feared what may be there, the likeliest first
+ */
+export function fearedSteps(
+  feared: readonly Condition[],
+  { findings, tests }: { findings: readonly { sign: string; state: string }[]; tests: readonly TestResult[] },
+  base: Base,
+): LookStep[] {
+  const out: LookStep[] = [];
+  for (const c of feared.filter((x) => x.kind !== 'harmless' && x.kind !== 'unknown')) {
+    const test = c.deciding ? base.test(c.deciding.test) : null;
+    if (test && !tests.some((t) => t.test === test.id) && !out.some((o) => o.id === test.id))
+      out.push({ id: test.id, what: test.ask, why: `It tells ${c.name.toLowerCase()}.`, minutes: test.minutes });
+    else {
+      const sign = signsOf(c)
+        .map((s) => base.sign(s))
+        .find((s) => s && !findings.some((f) => f.sign === s.id && f.state !== 'not looked'));
+      if (sign && !out.some((o) => o.id === sign.id))
+        out.push({
+          id: sign.id,
+          what: `Look for: ${sign.words}`,
+          why: `A sign of ${c.name.toLowerCase()}.`,
+          minutes: 1,
+        });
+    }
+    if (out.length === FEARED_STEPS) break;
+  }
+  return out.length
+    ? out
+    : [
+        {
+          id: 'again',
+          what: 'Look at the whole tree again in its growing season',
+          why: 'What is feared shows at other times of the year.',
+          minutes: 5,
+        },
+      ];
 }
