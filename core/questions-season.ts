@@ -15,6 +15,7 @@ import { coverLeft } from './season/cover';
 import { expectedOn, heatOf, reachedOn } from './season/heat';
 import { after } from './season/follow-ups';
 import { bloomBlight, leafCurl, scabSpells } from './season/infection';
+import { localMonth } from './season/hemisphere';
 
 /** Questions about the year: when heat brings something about, when leaves were infected, how long a cover holds. */
 const ZONES = new Set(Intl.supportedValuesOf('timeZone'));
@@ -304,6 +305,7 @@ function laidVisits(q: LayAsked, look: Lookup) {
     choices: { soil: null, leaf: null, temperatureC: null, windMs: null, rainNext24Mm: null },
     work: {
       today: q.today,
+      northernMonth: localMonth(Number(q.today.slice(5, 7)), situation.south),
       system: 'metric',
       tag: '',
       host,

@@ -277,6 +277,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         const guard = findWork('guard')!;
         const facts: WorkFacts = {
           today,
+          northernMonth: Number(today.slice(5, 7)),
           system: 'metric',
           tag,
           host,

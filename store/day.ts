@@ -143,6 +143,8 @@ export const setTicks = (
   scope: Scope,
   roundId: string,
   ticks: readonly { line: string; amount: string; on: boolean }[],
+  /** When they were ticked. */
+  at: Date,
 ) =>
   within(scope, async (tx) => {
     const off = ticks.filter((t) => !t.on).map((t) => t.line);
@@ -158,10 +160,11 @@ export const setTicks = (
             line: t.line,
             amount: t.amount,
             by_person: scope.personId,
+            at,
           })),
         )}
         on conflict (outfit_id, round_id, line) do update
-        set amount = excluded.amount, at = clock_now(), by_person = excluded.by_person`;
+        set amount = excluded.amount, at = excluded.at, by_person = excluded.by_person`;
   });
 
 /** Something that a crew came to and did not do. */
@@ -199,14 +202,18 @@ export interface NewLeft extends Pick<LeftRow, 'itemId' | 'kind' | 'treeId' | 'p
   roundId: string | null;
 }
 /** Items are left undone together, for one reason: each goes off its round, and where it stood is kept. */
-export const leaveItems = (scope: Scope, l: { id: string; why: WhyLeft; words: string }, items: readonly NewLeft[]) =>
+export const leaveItems = (
+  scope: Scope,
+  l: { id: string; why: WhyLeft; words: string; at: Date },
+  items: readonly NewLeft[],
+) =>
   within(scope, async (tx) => {
     for (const i of items)
       await tx`
         insert into left_undone (
-          id, outfit_id, item_id, kind, tree_id, place_id, round_id, position, begins, why, words, on_day, by_person)
+          id, outfit_id, item_id, kind, tree_id, place_id, round_id, position, begins, why, words, on_day, by_person, at)
         select ${l.id}, ${scope.outfitId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.placeId}, ${i.roundId}, x.position,
-          x.begins, ${l.why}, ${l.words}, ${i.day}, ${scope.personId}
+          x.begins, ${l.why}, ${l.words}, ${i.day}, ${scope.personId}, ${l.at}
         from (select 1) one
         left join lateral (
           select position, begins

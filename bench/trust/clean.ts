@@ -17,7 +17,7 @@ export function mainHosts(c: Condition, knowledge: Knowledge): Host[] {
 }
 
 /** A month in the middle of its season, in leaf where its signs sit on leaves. */
-function monthOf(c: Condition, host: Host): number {
+export function monthOf(c: Condition, host: Host): number {
   const [from, to] = c.season;
   const length = ((to - from + 12) % 12) + 1;
   const months = Array.from({ length }, (_, i) => ((from - 1 + i) % 12) + 1);

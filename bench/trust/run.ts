@@ -9,6 +9,7 @@ import { heldOut } from '@/knowledge/vignettes/held-out';
 import { practice } from '@/knowledge/vignettes/practice';
 import { wider } from '@/knowledge/vignettes/wider';
 import { worked } from '@/knowledge/vignettes/worked';
+import { dutiesHeld, harmlessBeside, historyAlone } from './beside';
 import { cleanCases } from './clean';
 import { CAREFUL, drawnCases, mergeTallies, perturbed, SLOPPY, type DrawnSet, type DrawnTally } from './drawn';
 import { HARMS } from './harm';
@@ -101,6 +102,12 @@ async function measure(cases: number) {
   );
   say(`| … harmful decisions | ${sweep.cases} | ${harms(sweep.harms)} | none |`);
   say(`| nothing looked at, host × month: other than “look further” | ${none.cases} | ${none.other.length} | 0 |`);
+  const [past, beside, held] = [historyAlone(engine), harmlessBeside(engine), dutiesHeld(engine)];
+  say(
+    `| history and a find near by alone: other than a look that is named | ${past.cases} | ${past.broken.length} | 0 |`,
+  );
+  say(`| a harmless sign beside a grave case: a duty lost, or calm | ${beside.cases} | ${beside.broken.length} | 0 |`);
+  say(`| duty × look, method, sentence: told what a duty forbids | ${held.cases} | ${held.broken.length} | 0 |`);
   say(`| crown loss, bark loss, vigour in steps: jumps without a word | ${step.cases} | ${step.jumps.length} | 0 |`);
   for (const [what, list] of [
     ['told cases, half looked at', practice],
@@ -144,7 +151,9 @@ async function measure(cases: number) {
   );
   say(`| --- | ${Array.from({ length: 11 }, () => '---').join(' | ')} |`);
   for (const b of bins) say(b);
-  console.log(`\n${[...clean.short, ...sweep.examples, ...none.other, ...step.jumps].slice(0, 40).join('\n')}`);
+  console.log(
+    `\n${[...clean.short, ...sweep.examples, ...none.other, ...step.jumps, ...past.broken, ...beside.broken, ...held.broken].slice(0, 40).join('\n')}`,
+  );
   console.log(examples.join('\n'));
   console.log(`${((Date.now() - began) / 60_000).toFixed(1)} min`);
   const doc = readFileSync(DOC, 'utf8');

@@ -5,6 +5,7 @@ import { practice } from '@/knowledge/vignettes/practice';
 import { wider } from '@/knowledge/vignettes/wider';
 import { worked } from '@/knowledge/vignettes/worked';
 import { DECISIONS } from '@/core/diagnose/words';
+import { dutiesHeld, harmlessBeside, historyAlone } from './beside';
 import { cleanCases } from './clean';
 import { CAREFUL, drawnCases, perturbed } from './drawn';
 import { harmsOf, QUARANTINE, type Said, type Stood } from './harm';
@@ -73,6 +74,15 @@ it('of what it is nine in ten sure of, at most three in a hundred is wrong; from
   const world = drawnCases(shipped, seeds, { who: CAREFUL, world: perturbed });
   expect(share(world.sure.wrong, world.sure.n)).toBeLessThanOrEqual(0.1);
 });
+
+it('history and finds near by give a look that is named, never a treatment, calm words or giving it up', () =>
+  expect(historyAlone(engine, [1, 7]).broken).toEqual([]));
+
+it('a harmless sign beside a grave case drops no duty and makes nothing calm', () =>
+  expect(harmlessBeside(engine).broken).toEqual([]));
+
+it('no look, no method and no sentence is told that a duty forbids', () =>
+  expect(dutiesHeld(engine, [5, 11]).broken).toEqual([]));
 
 it('what the base does not hold is not named', () => {
   const t = drawnCases(shipped, seeds, { who: CAREFUL, removed: true });

@@ -38,7 +38,7 @@ export const leaveUndone = command({
     const roundOf = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.roundId]));
     await leaveItems(
       viewer,
-      { id, why, words },
+      { id, why, words, at: observed },
       found.map((f): NewLeft => ({
         itemId: f.id,
         kind: f.kind,

@@ -21,11 +21,11 @@ export const tickLoad = command({
       .min(1)
       .max(200),
   }),
-  run: async ({ viewer }, { roundId, ticks }) => {
+  run: async ({ viewer, observed }, { roundId, ticks }) => {
     const round = await roundHead(viewer, roundId);
     if (!round) return refuse('', 'There is no such round in this outfit.');
     if (round.closedAt) return refuse('', 'This day is closed.');
-    await setTicks(viewer, roundId, ticks);
+    await setTicks(viewer, roundId, ticks, observed);
     return done;
   },
 });

@@ -27,7 +27,7 @@ export const decide = command({
   run: async ({ viewer, now, observed }, d): Promise<Answer<{ next: string }>> => {
     const tree = await treeOf(viewer, d.treeId, now);
     const found =
-      tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await findsNear(viewer, tree), now);
+      tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await findsNear(viewer, tree), observed);
     if (!tree || !found) return noTree;
     if (!found.candidates.some((c) => c.id === d.conditionId))
       return refuse('conditionId', `That does not happen to ${findHost(tree.hostId)!.name}. Choose from the list.`);

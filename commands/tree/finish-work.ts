@@ -10,18 +10,19 @@ import { getWorkPlan, settleWork } from '@/store/works';
 import { v7 } from 'uuid';
 import { z } from 'zod';
 
-/** A work carried out today, or dropped; its follow-ups are counted from today. */
+/** A work carried out or dropped; its follow-ups are counted from the day on which it was. */
 export const finishWork = command({
   name: 'finish-work',
   right: 'apply',
   schema: z.object({ id: uuid, done: z.boolean(), note: z.string().trim().max(2000, 'At most 2000 signs.') }),
-  run: async ({ viewer, now, station }, p): Promise<Answer> => {
+  run: async ({ viewer, now, observed, station }, p): Promise<Answer> => {
     const plan = await getWorkPlan(viewer, p.id);
-    const tree = plan && (await treeOf(viewer, plan.treeId, now));
+    const tree = plan && (await treeOf(viewer, plan.treeId, observed));
     if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
-    const today = dayIn(now, tree.timeZone);
+    // The day on which it was done, whenever it is heard of.
+    const today = dayIn(observed, tree.timeZone);
     const laid = await laidBehind(viewer, { workPlanId: p.id });
-    const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, undefined, weighingOf(viewer, tree, now));
+    const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, undefined, weighingOf(viewer, tree, observed));
     const settled = await settleWork(
       viewer,
       { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },

@@ -6,6 +6,7 @@ import { inSentence, type Certainty, type Decision } from '../diagnose/words';
 import { answering, onlyPrevents } from './actions';
 import type { Base } from './base';
 import { THERE } from './ground';
+import { lookForbidden } from './forbids';
 import { gravity, isTrivial } from './gravity';
 import { fearedSteps, lookSteps, type LookStep } from './look-further';
 import { Named } from './named';
@@ -174,12 +175,14 @@ class Deciding extends Named {
 
   /** What to look at next; where more has to be looked at, never nothing. */
   private looks(decision: Decision): LookStep[] {
-    const steps = lookSteps(this.sight, this.input.tests, this.wrong.length > 0, this.base);
+    const steps = lookSteps(this.sight, this.input.tests, this.wrong.length > 0, this.base).filter(
+      (s) => !lookForbidden(this.duties, s.id),
+    );
     if (steps.length || decision !== 'look further') return steps;
     const feared = [...this.risks.map((r) => r.condition), ...this.input.candidates.map((c) => c.id)].flatMap(
       (id) => this.base.condition(id) ?? [],
     );
-    return fearedSteps(feared, this.input, this.base);
+    return fearedSteps(feared, this.input, this.base).filter((s) => !lookForbidden(this.duties, s.id));
   }
 
   /** What is present on this tree: a sign that counts, a test, ill health, or danger; a history and a find near by are none. */
@@ -224,6 +227,7 @@ class Deciding extends Named {
       const kept = { options: this.options, reasons: [...this.reasons] };
       this.lead = c;
       this.about = k;
+      this.follow();
       const decision = this.decision(this.certainty);
       if (decision !== 'leave it alone') {
         this.say('beside-harmless', `${about.name} stands beside it, and decides nothing here.`, 'findings');
@@ -296,6 +300,8 @@ class Deciding extends Named {
 
   private meanwhile(): string[] {
     const soil = this.tree.soil;
+    // Where gas may be in the soil nobody goes near with a spade, nor waits there.
+    if (this.tree.gas) return ['Keep people away, and call the gas network.'];
     return [
       ...(this.sight.dangers.length ? ['Keep people away until somebody qualified has judged how it stands.'] : []),
       soil === 'dry'

@@ -16,6 +16,8 @@ export interface Duty {
 
 /** From what chance a duty is owed: stakes this high need only suspicion, and something seen that it makes. */
 const SUSPICION = 0.05;
+/** From this chance on what carries a condition counts as there, and how much more the condition then weighs. */
+const [CARRIER_THERE, CARRIED_WEIGHT] = [0.3, 10];
 /** A hazard of the tree itself is weighed a little higher: half of all old trees have one rare candidate. */
 const HAZARD = 0.25;
 /** Crown loss from which the dead part itself is a danger, %. */
@@ -42,9 +44,12 @@ function suspicion(c: Condition, d: DutyInput, from: number, base: Base): string
   const seen = d.findings.filter(counts);
   const telling = seen.find((f) => c.telling[f.sign] !== undefined);
   if (telling) return `${inSentence(base.sign(telling.sign)!.words)}`;
-  const p = d.candidates.find((x) => x.id === c.id)?.p ?? 0;
+  const chance = (id: string) => d.candidates.find((x) => x.id === id)?.p ?? 0;
+  // What brings it is here: a smaller chance is worth a report.
+  const p =
+    chance(c.id) * (from <= SUSPICION && c.drivers.some((x) => chance(x) >= CARRIER_THERE) ? CARRIED_WEIGHT : 1);
   const own = seen.find((f) => makes(c, f.sign) && !base.sign(f.sign)?.setting);
-  return p >= from && own ? `it stands at ${inWords(p)}` : null;
+  return p >= from && own ? `it stands at ${inWords(chance(c.id))}` : null;
 }
 
 /**

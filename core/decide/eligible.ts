@@ -2,6 +2,7 @@ import type { Condition, Host, TreatmentOption } from '../diagnose/knowledge';
 import { carriesOut, type Method } from '../label/methods';
 import { concerns } from '../diagnose/reading';
 import type { Vigour } from '../diagnose/words';
+import { methodForbidden } from './forbids';
 import type { Schools } from './schools';
 
 /** What is known of a tree when somebody asks whether a method may be used on it; null is not known. */
@@ -18,6 +19,8 @@ export interface TreeState {
   banned: readonly { method: Method; hosts: readonly string[]; why: string }[];
   /** A condition in the running must not be cut before the authority has spoken. */
   noCut: string | null;
+  /** Gas may be in the soil. */
+  gas?: boolean;
 }
 
 /** Why a method is not for this tree: `open` where a fact is missing and would settle it. */
@@ -89,6 +92,8 @@ export function against(
   if (ban) say('banned', `Banned here: ${ban.why}`);
   if (o.antibiotic && t.host.edible && CARRIED.includes(o.method))
     say('food', `${t.host.name} is eaten: no antibiotic goes into a food tree.`);
+  if (t.gas && methodForbidden([{ id: 'gas' }], o.method))
+    say('gas', 'There may be gas in the soil: nothing is dug, drilled or poured before the gas network has answered.');
   if (t.noCut && (o.method === 'pruning' || o.method === 'removal' || o.method === 'root barrier'))
     say('no-cut', `No cut before the authority has spoken: ${t.noCut}.`);
   if (CARRIED.includes(o.method)) carried(t, c, limits, say);

@@ -64,6 +64,7 @@ export abstract class Ground {
       diameterCm: input.diameterCm ?? null,
       soil: soilOf(input),
       banned: input.region?.bannedUses ?? [],
+      gas: this.duties.some((d) => d.id === 'gas'),
       noCut: noCut ? base.condition(noCut)!.name.toLowerCase() : null,
     };
     this.risks = this.atRisk();

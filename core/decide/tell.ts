@@ -33,8 +33,13 @@ export function tellOf(t: Tellable): string {
     out.push('Please keep away, no flame, no digging: there may be gas in the soil.');
   if (t.duties.some((d) => d.id === 'risk')) out.push('Please keep clear of the tree until we have spoken.');
   if (t.duties.some((d) => d.id === 'hairs')) out.push('Keep people and dogs away: the hairs hurt.');
-  if (t.duties.some((d) => d.id === 'report' || d.id === 'no-cut'))
+  const owed = (id: Duty['id']) => t.duties.some((d) => d.id === id);
+  if (owed('report') && owed('no-cut'))
     out.push('This may have to be reported: please cut and move nothing until the authority has answered.');
+  else if (owed('report'))
+    // What is cut all the same, as a strike of fire blight is, stays where it was cut.
+    out.push('This may have to be reported: please take nothing away from here until the authority has answered.');
+  else if (owed('no-cut')) out.push('Please cut nothing here until we have spoken.');
   switch (t.decision) {
     case 'look further':
       out.push('We have not looked at enough of the tree to say how it is, and come back to look.');

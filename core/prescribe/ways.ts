@@ -37,6 +37,12 @@ const wayOf = (o: Option): Way => ({
   meant: o.result !== null,
 });
 
+/** Ends the tree: open in every month, and offered first only where that was decided. */
+const LAST: readonly Work['method'][] = ['removal', 'replanting'];
+/** Whether a work is what a decision asks for, or at least does not end what it means to keep. */
+export const servesDecision = (work: Pick<Work, 'method'>, decision: Situation['decision']): boolean =>
+  decision === 'manage or remove' || !LAST.includes(work.method);
+
 /** What may be done today while the way in hand waits for its window: a work, and uses that act on what was named. */
 export function meanwhile(
   situation: Situation,
@@ -61,12 +67,14 @@ export function meanwhile(
  * @returns the name of a use, a work behind {@link WORK}, or null where there is neither
  */
 export function firstWay(situation: Situation, offered: readonly Option[], openWork: string | null): string | null {
-  const freest = offered.find((o) => o.result);
+  // What answers nothing that was named (a feed, a repellent) is not what somebody came for.
+  const freest = offered.find((o) => o.result && (!situation.condition || serves(situation, o.use) > 0));
   // Protection in its window is what a sound tree at risk is for, though today its months are closed.
   const protects = situation.decision === 'protect a sound tree' && freest && serves(situation, freest.use) === 3;
   // What is forbidden, or waits for another month, is not offered first while a work that was decided may be done today.
   if (freest && (protects || (freest.stops === 0 && !freest.later) || !openWork)) return nameOf(freest);
-  return openWork ? WORK + openWork : offered[0] ? nameOf(offered[0]) : null;
+  if (openWork) return WORK + openWork;
+  return !situation.condition && offered[0] ? nameOf(offered[0]) : null;
 }
 
 export interface WaysAsked {

@@ -1,7 +1,7 @@
 import { dayWords } from '../season/follow-ups';
 import { gate, type Gate } from '../gates/gate';
 import { figure } from '../units/units';
-import { type Ask, type WorkFacts } from './work';
+import { monthsThere, type Ask, type WorkFacts } from './work';
 
 /** The closed season of a region for this host on this day, or null. Runs over the turn of a year where it must. */
 export function closedSeason(f: Pick<WorkFacts, 'host' | 'today' | 'closedSeasons'>) {
@@ -41,7 +41,7 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
         satisfy: 'Bag what lies about, photograph, telephone.',
       }),
     );
-  const m = facts.northernMonth ?? Number(facts.today.slice(5, 7));
+  const m = facts.northernMonth;
   if (facts.host.groups.includes('stone-fruit') && (m >= 10 || m <= 3))
     out.push(
       gate({
@@ -51,7 +51,7 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
         sentence: 'Silver leaf and bacterial canker enter through winter cuts on plum, cherry and their kin.',
         source: 'practice',
         facts: [`host ${facts.host.name}`],
-        satisfy: 'Cut in dry weather from May to August; a knot or a broken limb with its reason.',
+        satisfy: `Cut in dry weather from ${monthsThere(facts, 5, 8)}; a knot or a broken limb with its reason.`,
       }),
     );
   const closed = closedSeason(facts);

@@ -71,7 +71,7 @@ export function workOf(w: OwnWork): Work {
     workOut: (facts, a) => {
       const count = num(a, 'count');
       const minutes = w.minutes.once + w.minutes.each * count;
-      const month = facts.northernMonth ?? Number(facts.today.slice(5, 7));
+      const month = facts.northernMonth;
       return {
         figures: [{ name: w.counted.what, value: String(count), unit: '' }],
         sum: [`${w.minutes.once} min, and ${w.minutes.each} min for each of ${count}: ${minutes} min`],

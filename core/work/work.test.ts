@@ -7,6 +7,7 @@ import { findWork, WORKS, worksFor } from './works';
 
 const f: WorkFacts = {
   today: '2026-06-01',
+  northernMonth: 6,
   system: 'metric',
   tag: '12',
   host: findHost('wych-elm')!,
@@ -72,22 +73,25 @@ it('every work gives figures, steps, a load and no nonsense, whatever is answere
 
 it('the matrix of rules names every gate of every work, with its strength, and no other', () => {
   const root = { bearing: 90, state: 'decayed' as const };
-  const facts = fc.record({
-    host: fc.constantFrom(
-      findHost('wych-elm')!,
-      findHost('pedunculate-oak')!,
-      findHost('silver-birch')!,
-      findHost('plum')!,
-    ),
-    condition: fc.constantFrom(
-      null,
-      { id: 'canker-stain', name: 'Canker stain', noCut: true, disease: true },
-      { id: 'oak-wilt', name: 'Oak wilt', disease: true },
-    ),
-    today: fc.constantFrom('2026-01-15', '2026-06-01'),
-    mainRoots: fc.constantFrom([], [root]),
-    diameterCm: fc.double({ min: 5, max: 120, noNaN: true }),
-  });
+  const facts = fc
+    .record({
+      host: fc.constantFrom(
+        findHost('wych-elm')!,
+        findHost('pedunculate-oak')!,
+        findHost('silver-birch')!,
+        findHost('plum')!,
+        findHost('canary-palm')!,
+      ),
+      condition: fc.constantFrom(
+        null,
+        { id: 'canker-stain', name: 'Canker stain', noCut: true, disease: true },
+        { id: 'oak-wilt', name: 'Oak wilt', disease: true },
+      ),
+      today: fc.constantFrom('2026-01-15', '2026-06-01'),
+      mainRoots: fc.constantFrom([], [root]),
+      diameterCm: fc.double({ min: 5, max: 120, noNaN: true }),
+    })
+    .map((x) => ({ ...x, northernMonth: Number(x.today.slice(5, 7)) }));
   const seen = new Set<string>();
   for (const w of WORKS)
     fc.assert(
@@ -132,7 +136,7 @@ it('worked figures', () => {
   expect(figures('livestock-fence', { reach: 1.5, posts: 2 }, { diameterCm: 100 })).toEqual(['16 m', '8']);
   expect(figures('whitening', { height: 200, cover: 0.3 }, { diameterCm: 50 })[0]).toBe('1.9 L');
   expect(figures('beaver-mesh', { snow: 20, clear: 15 }, { diameterCm: 30 })).toEqual(['120.0 cm', '208.5 cm']);
-  expect(figures('bar-holes', { radius: 3, apart: 60, depth: 40 }, { diameterCm: 40 })[0]).toBe('70');
+  expect(figures('bar-holes', { radius: 3, apart: 60, depth: 40 }, { diameterCm: 40 })[0]).toBe('44');
   expect(figures('compost', { radius: 2, depth: 1.5 }, { diameterCm: 40 })).toEqual(['0.184 m³']);
   expect(figures('replant', { ball: 50, ballDepth: 40 })).toEqual(['125.0 cm', '40.0 cm', '79 L']);
   // π × 10 cm × 60 % = 18.8 cm bare, one scion each 5 cm; (12 + 12) × 1.1.
@@ -212,7 +216,7 @@ describe('each gate of a work trips, and just does not', () => {
     expect(out2.sum).toContain('3 main roots: 2 sound, 0 doubtful, 1 decayed.');
   });
   it('water shoots out of season get a note', () => {
-    expect(gateIds('water-shoots', {}, { today: '2026-02-01' })).toContain('shoots-season');
+    expect(gateIds('water-shoots', {}, { today: '2026-02-01', northernMonth: 2 })).toContain('shoots-season');
     expect(gateIds('water-shoots')).not.toContain('shoots-season');
   });
 });
@@ -268,4 +272,43 @@ it('facts on a later day: its season, north and south, and never a day that has 
   const ids = (on: string) => out('open-crown', {}, factsOn(summer, on)).gates.map((g) => g.id);
   expect(ids('2026-06-20')).not.toContain('stone-fruit-winter');
   expect(ids('2026-12-20')).toContain('stone-fruit-winter');
+});
+
+it('digging keeps out of the roots that hold the tree: a stop within three diameters, a hold within five', () => {
+  const plate = (id: string, a: Answers, diameterCm: number) =>
+    gateIds(id, { services: true, ...a }, { diameterCm }).filter((g) => g.startsWith('root-plate'));
+  expect(plate('trenches', { start: 1 }, 100)).toEqual(['root-plate-stop']);
+  expect(plate('trenches', { start: 2.99 }, 100)).toEqual(['root-plate-stop']);
+  expect(plate('trenches', { start: 3 }, 100)).toEqual(['root-plate']);
+  expect(plate('drainage', { from: 4.99 }, 100)).toEqual(['root-plate']);
+  expect(plate('drainage', { from: 5 }, 100)).toEqual([]);
+  // Where nobody says otherwise nothing digs there, on any trunk; what is no number is stopped.
+  fc.assert(
+    fc.property(fc.double({ min: 5, max: 200, noNaN: true }), (d) => {
+      for (const id of ['trenches', 'drainage', 'root-barrier', 'bar-holes']) expect(plate(id, {}, d)).toEqual([]);
+    }),
+  );
+  expect(plate('trenches', { start: NaN }, 60)).toEqual(['root-plate-stop']);
+});
+
+it('on a palm nothing is offered that cuts a crown of branches or joins bark, and what is asked for is stopped', () => {
+  const palm = { ...f, host: findHost('canary-palm')!, condition: null };
+  const { fit, other } = worksFor(palm, [{ method: 'pruning' }, { method: 'excavation' }]);
+  const offered = [...fit, ...other].map((w) => w.id);
+  for (const id of ['open-crown', 'limb-relief', 'bridge-graft', 'girdling', 'water-shoots']) {
+    expect(offered).not.toContain(id);
+    expect(gateIds(id, {}, palm)).toContain('not-on-palms');
+    expect(gateIds(id)).not.toContain('not-on-palms');
+  }
+  expect(offered).toContain('removal');
+});
+
+it('the months of a work are those where the tree stands: a southern January is a northern July', () => {
+  const south = { today: '2026-01-15', northernMonth: 7 };
+  expect(gateIds('water-shoots', {}, south)).not.toContain('shoots-season');
+  expect(gateIds('water-shoots', {}, { today: '2026-07-15', northernMonth: 1 })).toContain('shoots-season');
+  expect(usualAnswers(findWork('water')!, { ...f, ...south })['et']).toBe(4);
+  const plum = { host: findHost('plum')!, condition: null, today: '2026-07-15', northernMonth: 1 };
+  const gate = out('open-crown', {}, plum).gates.find((g) => g.id === 'stone-fruit-winter');
+  expect(gate!.satisfy).toMatch(/November to February/);
 });

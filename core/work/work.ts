@@ -2,6 +2,7 @@ import type { SoilTexture } from '../basin/basin';
 import type { TreatmentOption } from '../diagnose/knowledge';
 import type { Gate } from '../gates/gate';
 import type { MainRoot, RootZoneSchool } from '../rootzone/zone';
+import { monthName } from '../season/months';
 import type { Life } from '../season/programme';
 import type { FollowUpRule } from '../season/rules';
 import type { Day } from '../season/follow-ups';
@@ -28,7 +29,7 @@ export interface WorkFacts {
     disease?: boolean;
   } | null;
   /** Month of the northern year. */
-  northernMonth?: number;
+  northernMonth: number;
   /** Oak wilt is about here: every fresh cut on oak is painted at once. */
   wiltRegion?: boolean;
   /** Main roots as last sounded. */
@@ -45,17 +46,20 @@ export interface WorkFacts {
   region: string;
 }
 
+/** A span of months of the northern year, in words for where the tree stands. @example monthsThere(f, 5, 8) // 'May to August' */
+export function monthsThere(f: Pick<WorkFacts, 'today' | 'northernMonth'>, from: number, to: number): string {
+  const turn = Number(f.today.slice(5, 7)) - f.northernMonth + 24;
+  const there = (m: number) => monthName(((m - 1 + turn) % 12) + 1);
+  return `${there(from)} to ${there(to)}`;
+}
+
 /** The facts as they may be expected on a day to come; a day that has passed is today. */
 export function factsOn(facts: WorkFacts, day: Day): WorkFacts {
   if (day <= facts.today) return facts;
   const month = (of: Day) => Number(of.slice(5, 7));
   // The month of the northern year moves on by as many months as the local one.
-  const { northernMonth } = facts;
-  const moved =
-    northernMonth === undefined
-      ? {}
-      : { northernMonth: ((northernMonth + month(day) - month(facts.today) + 11) % 12) + 1 };
-  return { ...facts, ...moved, today: day };
+  const moved = month(day) - month(facts.today);
+  return { ...facts, northernMonth: ((facts.northernMonth + moved + 11) % 12) + 1, today: day };
 }
 
 export type Answer = number | string | boolean;

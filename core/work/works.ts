@@ -39,6 +39,7 @@ import { shadeClothWork } from './works/shade-cloth';
 import { tieReleaseWork } from './works/tie-release';
 import { woodCoverWork } from './works/wood-cover';
 import { protectionFenceWork } from './works/protection-fence';
+import { fitsForm, fitted } from './fits';
 import { ownNow } from '../own';
 import { workOf } from './own-work';
 import type { OwnWork } from './own-work-schema';
@@ -86,7 +87,7 @@ export const WORKS: readonly Work[] = [
   tieReleaseWork,
   woodCoverWork,
   protectionFenceWork,
-];
+].map(fitted);
 const withOwn = (own: readonly OwnWork[]): readonly Work[] => (own.length ? [...WORKS, ...own.map(workOf)] : WORKS);
 /** Every work, those of the outfit that asks among them. */
 export const worksNow = (): readonly Work[] => withOwn(ownNow().works);
@@ -109,7 +110,7 @@ export function worksFor(
   const wanted = options.map((o) => o.method);
   const works = withOwn(facts.ownWorks ?? []);
   const fit = worksOn(facts, works)
-    .filter((w) => wanted.includes(w.method))
+    .filter((w) => wanted.includes(w.method) && fitsForm(w, facts.host))
     .sort((a, b) => wanted.indexOf(a.method) - wanted.indexOf(b.method));
-  return { fit, other: works.filter((w) => !fit.includes(w)) };
+  return { fit, other: works.filter((w) => !fit.includes(w) && fitsForm(w, facts.host)) };
 }

@@ -1,5 +1,6 @@
 import { figure } from '../../units/units';
 import { services, servicesGate } from '../digs';
+import { barHolesFrom } from '../fits';
 import { num, rule, type Work } from '../work';
 
 export const barHolesWork: Work = {
@@ -16,14 +17,15 @@ export const barHolesWork: Work = {
       unit: 'm',
       min: 1,
       max: 15,
-      usual: (f) => Math.max(2, Math.round((f.crownWidthM ?? 6) * 5) / 10),
+      usual: (f) =>
+        Math.max(2, Math.ceil(barHolesFrom(f.diameterCm) * 10) / 10 + 1, Math.round((f.crownWidthM ?? 6) * 5) / 10),
     },
     { key: 'apart', kind: 'number', name: 'Apart', unit: 'cm', min: 30, max: 120, usual: () => 60 },
     { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 15, max: 60, usual: () => 40 },
     services,
   ],
   workOut: (facts, a) => {
-    const inner = Math.max(1, (facts.diameterCm / 100) * 1.5);
+    const inner = barHolesFrom(facts.diameterCm);
     const m2 = Math.PI * Math.max(0.5, num(a, 'radius') ** 2 - inner ** 2);
     const holes = Math.max(1, Math.ceil(m2 / (num(a, 'apart') / 100) ** 2));
     return {

@@ -1,5 +1,6 @@
 import { figure } from '../../units/units';
 import { cubic, services, servicesGate } from '../digs';
+import { diggingFrom } from '../fits';
 import { num, rule, type Work } from '../work';
 
 export const drainageWork: Work = {
@@ -8,6 +9,15 @@ export const drainageWork: Work = {
   method: 'drainage',
   life: { times: 1, apart: 0, everyYears: null, courses: 1 },
   asks: [
+    {
+      key: 'from',
+      kind: 'number',
+      name: 'Nearest to the trunk',
+      unit: 'm',
+      min: 0.5,
+      max: 60,
+      usual: (f) => diggingFrom(f.diameterCm),
+    },
     { key: 'length', kind: 'number', name: 'Length', unit: 'm', min: 1, max: 200, usual: () => 12 },
     { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 20, max: 120, usual: () => 50 },
     { key: 'width', kind: 'number', name: 'Width', unit: 'cm', min: 10, max: 60, usual: () => 20 },

@@ -17,7 +17,7 @@ export const ivyWindowWork: Work = {
     { key: 'nests', kind: 'yes', name: 'Looked for nests and bats: none', usual: () => false },
   ],
   workOut: (facts, a) => {
-    const month = facts.northernMonth ?? Number(facts.today.slice(5, 7));
+    const month = facts.northernMonth;
     return {
       figures: [{ name: 'Window', value: String(num(a, 'gap')), unit: 'cm' }],
       sum: [`${num(a, 'stems')} stems, a ring ${num(a, 'gap')} cm high all round`],

@@ -1,5 +1,6 @@
 import { figure } from '../../units/units';
 import { services, servicesGate } from '../digs';
+import { diggingFrom } from '../fits';
 import { num, rule, type Work } from '../work';
 
 export const rootBarrierWork: Work = {
@@ -27,7 +28,15 @@ export const rootBarrierWork: Work = {
       max: 180,
       usual: (f) => (f.texture === 'sandy' ? 150 : 120),
     },
-    { key: 'from', kind: 'number', name: 'From the sick tree', unit: 'm', min: 1, max: 40, usual: () => 6 },
+    {
+      key: 'from',
+      kind: 'number',
+      name: 'From the sick tree',
+      unit: 'm',
+      min: 1,
+      max: 40,
+      usual: (f) => Math.max(6, diggingFrom(f.diameterCm)),
+    },
     { key: 'sheet', kind: 'yes', name: 'A barrier sheet goes in', usual: () => false },
     services,
   ],

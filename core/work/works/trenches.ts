@@ -1,9 +1,9 @@
 import { FOR_GOOD } from '../../season/programme';
 import { gate } from '../../gates/gate';
-import { innerRadius } from '../../rootzone/probe-grid';
 import { rootZoneRadius, trenches } from '../../rootzone/zone';
 import { figure, showDistance, showTrunk } from '../../units/units';
 import { num, rule, type Work } from '../work';
+import { diggingFrom } from '../fits';
 import { services, servicesGate, cubic, pair } from '../digs';
 
 export const trenchesWork: Work = {
@@ -21,8 +21,8 @@ export const trenchesWork: Work = {
       name: 'From the trunk',
       unit: 'm',
       min: 0.5,
-      max: 10,
-      usual: (f) => Math.round(innerRadius(f.diameterCm) * 20) / 10,
+      max: 20,
+      usual: (f) => diggingFrom(f.diameterCm),
     },
     {
       key: 'end',
@@ -31,7 +31,8 @@ export const trenchesWork: Work = {
       unit: 'm',
       min: 1,
       max: 30,
-      usual: (f) => Math.max(2, Math.round(rootZoneRadius(f.diameterCm, f.zoneSchool) * 10) / 10),
+      usual: (f) =>
+        Math.max(diggingFrom(f.diameterCm) + 1, Math.round(rootZoneRadius(f.diameterCm, f.zoneSchool) * 10) / 10),
     },
     { key: 'width', kind: 'number', name: 'Width', unit: 'cm', min: 5, max: 60, usual: () => 20 },
     { key: 'depth', kind: 'number', name: 'Depth', unit: 'cm', min: 10, max: 60, usual: () => 30 },

@@ -17,7 +17,7 @@ export const waterShootsWork: Work = {
   ],
   workOut: (facts, a) => {
     const keep = Math.ceil((num(a, 'shoots') * num(a, 'keep')) / 100 - 1e-9);
-    const month = Number(facts.today.slice(5, 7));
+    const month = facts.northernMonth;
     return {
       figures: [
         { name: 'Take', value: String(num(a, 'shoots') - keep), unit: '' },

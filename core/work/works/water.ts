@@ -51,7 +51,7 @@ export const waterWork: Work = {
       unit: 'mm/day',
       min: 0.1,
       max: 12,
-      usual: (f) => ([6, 7, 8].includes(Number(f.today.slice(5, 7))) ? 4 : 2),
+      usual: (f) => ([6, 7, 8].includes(f.northernMonth) ? 4 : 2),
     },
   ],
   workOut: (facts, a) => {

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { balance, wouldChange } from '@/core/diagnose/evidence';
+import { lookForbidden } from '@/core/decide/forbids';
 import { nextLooks } from '@/core/diagnose/next-look';
 import { inWords } from '@/core/diagnose/sureness';
 import { certaintyWords } from '@/core/diagnose/words';
@@ -34,7 +35,13 @@ export function DecideStep({
   const host = findHost(tree.hostId)!;
   const result = found.decide(named);
   const beams = balance(found.model, found.observed, found.post, 4, named);
-  const looks = nextLooks(found.model, found.post, found.observed, 2);
+  const looks = nextLooks(
+    found.model,
+    found.post,
+    found.observed,
+    2,
+    (o) => o.kind === 'sign' || !lookForbidden(result.duties, o.id),
+  );
   const changes = wouldChange(found.model, found.observed);
   const [first, second] = found.candidates.filter((c) => c.id !== 'something-else');
   const pair = [named ?? first?.id, named && named !== first?.id ? first?.id : second?.id].map((x) =>

@@ -1,7 +1,8 @@
 import { balance, type Beam } from '@/core/diagnose/evidence';
 import type { Model, Observable } from '@/core/diagnose/model';
 import { nextLooks, type NextLook } from '@/core/diagnose/next-look';
-import { evidenceOf, posterior, type Observed } from '@/core/diagnose/rank';
+import { lookForbidden } from '@/core/decide/forbids';
+import { evidenceOf, posterior, ranking, type Observed, type Posterior } from '@/core/diagnose/rank';
 
 export const NOTHING_SEEN: Observed = { findings: [], tests: [] };
 
@@ -10,7 +11,15 @@ export interface BenchAnswer {
   beams: Beam[];
   looks: NextLook[];
 }
+/** From this chance on, as the duty to keep away is owed. */
+const GAS_SUSPECTED = 0.05;
+const gasShare = (model: Model, post: Posterior): number =>
+  ranking(model, post).find((c) => c.id === 'gas-leak')?.p ?? 0;
+
 export function answerTo(model: Model, observed: Observed, may: (o: Observable) => boolean): BenchAnswer {
   const post = posterior(model, evidenceOf(model, observed));
-  return { beams: balance(model, observed, post, 3), looks: nextLooks(model, post, observed, 4, may) };
+  // A suspicion of gas is enough: nobody is sent to dig there.
+  const gas = observed.findings.length > 0 && gasShare(model, post) >= GAS_SUSPECTED;
+  const allowed = (o: Observable) => may(o) && !(gas && o.kind === 'test' && lookForbidden([{ id: 'gas' }], o.id));
+  return { beams: balance(model, observed, post, 3), looks: nextLooks(model, post, observed, 4, allowed) };
 }

@@ -9,7 +9,7 @@ import type { Held } from '@/store/shelf';
 import type { RowTree } from '@/store/tree';
 import { findUse, nameOf, shelfFor, WORK } from '@/core/prescribe/shelf';
 import { whenOf } from '@/core/prescribe/when';
-import { firstWay, meanwhile } from '@/core/prescribe/ways';
+import { firstWay, meanwhile, servesDecision } from '@/core/prescribe/ways';
 import { refusal } from '@/core/people/rights';
 import { inWindow } from '@/core/season/hemisphere';
 import { findWork, worksFor } from '@/core/work/works';
@@ -37,7 +37,9 @@ export function PrescribeStep({ seen, trouble }: { seen: ToPrescribe; trouble: s
   const named = situation.condition?.options ?? [];
   // A work whose months are closed is not what is done today.
   const openNow = named.filter((o) => inWindow(situation.today, o, situation.south)).map((o) => o.method);
-  const openWorks = facts ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method)) : [];
+  const openWorks = facts
+    ? worksFor(facts, named).fit.filter((w) => openNow.includes(w.method) && servesDecision(w, situation.decision))
+    : [];
   const own: Record<string, OwnResults> = {};
   for (const c of checksOf(tree)) {
     const record = tree.records.find((r) => r.labelKey === c.labelKey);
