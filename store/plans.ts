@@ -11,6 +11,7 @@ import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
+import { isUnsettled, unsettledPlans } from './unsettled';
 import { DOCUMENT, inReadersUnits, isSold, soldOf, sound } from './plan-parts';
 import { worksForCrew, type OpenWork } from './works';
 
@@ -224,6 +225,8 @@ export interface OpenPlan {
   laidId: string | null;
   /** The client has taken it. */
   sold: boolean;
+  /** It was done, and its record waits to be settled. */
+  unsettled: boolean;
 }
 /** Some plans (x) as a crew needs them, by place and walking order. */
 const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
@@ -231,7 +234,8 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         select x.*, t.place_id
         from (${x}) x
         join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
-      ${soldOf(tx, scope)}
+      ${soldOf(tx, scope)},
+      ${unsettledPlans(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         l.key as "labelKey", l.data->>'name' as "labelName", n.use_key as "useKey", u->>'method' as method,
         n.result->'dose'->>'dimension' as unit,
@@ -249,7 +253,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         ${sound(tx)} as sound, n.at, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
         (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId",
-        ${isSold(tx)}
+        ${isSold(tx)}, ${isUnsettled(tx)}
       from n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = n.outfit_id

@@ -10,6 +10,7 @@ import type { Programme } from '@/core/season/programme';
 import type { ByOthers } from './others-applied';
 import { asList, dated, within, type Scope } from './db';
 import * as part from './tree-parts';
+import { unsettledOf, type Unsettled } from './unsettled';
 
 /** A reading as it is kept: whose, and of when. */
 export interface Reading extends ReadReading {
@@ -164,6 +165,8 @@ export interface Tree {
   programme: Programme | null;
   samples: Sample[];
   byOthers: ByOthers[];
+  /** Treatments that were done and are not in the book yet: they count, and nothing offers them again. */
+  unsettled: Unsettled[];
   /** Looks that were taken back, with why. */
   withdrawn: { id: string; at: Date; reason: string; byName: string }[];
   /** Where the neighbours stand: on the plan, or on the globe. */
@@ -212,6 +215,7 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
         ${asList(tx, part.byOthers(tx))} as "byOthers",
         ${asList(tx, part.withdrawn(tx))} as withdrawn,
         ${asList(tx, part.others(tx))} as others,
+        ${asList(tx, unsettledOf(tx, o))} as unsettled,
         ${part.programme(tx)} as programme,
         ${part.keyContradicted(tx)} as "keyContradicted",
         ${part.yearActives(tx, year)} as "siteYearActive",

@@ -45,6 +45,8 @@ export interface Today {
   over: OpenPlan[];
   /** All that is due or over, counted place by place: what the lists leave out stands here. */
   sites: PlaceOpen[];
+  /** Done, with a record that waits to be settled. */
+  unsettled: OpenPlan[];
   /** Planned for a later day, the soonest first. */
   ahead: OpenPlan[];
   late: DueVisit[];
@@ -113,14 +115,16 @@ export const todayView = (viewer: Viewer, now: Date, station: StationFor): Promi
 export function byDay(
   plans: readonly OpenPlan[],
   today: Day,
-): { plans: OpenPlan[]; ahead: OpenPlan[]; over: OpenPlan[] } {
+): { plans: OpenPlan[]; ahead: OpenPlan[]; over: OpenPlan[]; unsettled: OpenPlan[] } {
   const lies = (p: OpenPlan) => p.earliest !== null && p.earliest > today;
   const late = superseded(plans, today);
   const passed = (p: OpenPlan) => late.has(p.id) || isOver({ latest: p.latest, at: dayIn(p.at, 'UTC') }, today);
   return {
-    plans: plans.filter((p) => !lies(p) && !passed(p)),
-    over: plans.filter(passed),
-    ahead: plans.filter(lies).sort((a, b) => a.earliest!.localeCompare(b.earliest!)),
+    plans: plans.filter((p) => !lies(p) && !passed(p) && !p.unsettled),
+    over: plans.filter((p) => passed(p) && !p.unsettled),
+    // Done, and to be settled: nothing offers it again.
+    unsettled: plans.filter((p) => p.unsettled),
+    ahead: plans.filter((p) => lies(p) && !p.unsettled).sort((a, b) => a.earliest!.localeCompare(b.earliest!)),
   };
 }
 

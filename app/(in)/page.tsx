@@ -19,6 +19,7 @@ import { byRain, coverWords, spanWords } from '@/ui/season-words';
 import { NoteStage } from './season/note.client';
 import { NotPlanned } from './not-planned';
 import { TaskList } from './tasks';
+import { ToSettle } from './to-settle';
 import { Settle } from './tree/[id]/overview.client';
 import type { Gate } from '@/core/gates/gate';
 import { clockNow } from '@/store/clock';
@@ -43,6 +44,7 @@ export default async function Today() {
   const s = stationFor(v.spot);
   const now = s.at(at);
   const {
+    unsettled,
     today,
     horizon,
     plans,
@@ -174,6 +176,7 @@ export default async function Today() {
     >
       <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
       <WhatHangs {...hanging} />
+      <ToSettle plans={unsettled} />
       <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
         <ul>
           {rows(late, (f) => (

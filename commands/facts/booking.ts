@@ -117,6 +117,9 @@ export async function bookingOf(
   const others = [...new Set(b.withIds)].filter((id) => id !== viewer.personId);
   const beside = others.length ? await peopleNamed(viewer, others) : [];
   if (beside.length < others.length) return refuse('withIds', 'Somebody named beside you is not of this outfit.');
+  const waits = tree?.unsettled.find((u) => u.planId === plan.id && u.recordId !== b.id);
+  if (waits)
+    return refuse('planId', `${waits.byName} did this already; the record waits to be settled. Settle that one first.`);
   if (hung.some((d) => !d.pulledAt)) return refuse('planId', STILL_HANGS);
   const use = plan.label.uses.find((u) => u.key === plan.useKey);
   const condition = findCondition(plan.conditionId);

@@ -118,6 +118,16 @@ function troubleOf(
   ];
 }
 
+/** What was done and waits to be settled counts as what it is: done. */
+const unsettledAsDone = (tree: Tree): Situation['earlier'] =>
+  tree.unsettled.map((u) => ({
+    day: dayIn(u.doneAt, tree.timeZone),
+    labelKey: u.labelKey,
+    actives: u.actives,
+    families: u.families,
+    unsettledPlan: u.planId,
+  }));
+
 /** An open plan as another one sees it. */
 function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today: string): AlsoPlanned {
   const label = labels.find((l) => l.key === plan.labelKey)?.label;
@@ -218,6 +228,7 @@ export function situationFor(
         groups: o.resistance ? [o.resistance] : [],
         byOthers: true,
       })),
+      ...unsettledAsDone(tree),
       ...done.map((r) => ({
         day: r.doneOn,
         labelKey: r.labelKey,
@@ -297,10 +308,12 @@ export function situationOfPlan(
   held: Held,
   finds: Finds,
   now: Date,
-  plan: { conditionId: string; visitId: string | null },
+  plan: { id: string; conditionId: string; visitId: string | null },
   year: HostYear,
 ): Situation {
-  const situation = situationFor(viewer, tree, held, finds, now, plan.conditionId, year);
+  const seen = situationFor(viewer, tree, held, finds, now, plan.conditionId, year);
+  // Its own record, sent once more, does not stand in its own way.
+  const situation = { ...seen, earlier: seen.earlier.filter((e) => e.unsettledPlan !== plan.id) };
   const condition = plan.visitId === null ? null : findCondition(plan.conditionId);
   return condition ? faced(situation, condition, finds[condition.id] ?? null) : situation;
 }

@@ -1,8 +1,39 @@
 import { perform, refuse, type AnyCommand, type Context } from '@/commands/command';
+import { sharesOf } from '@/core/book/row';
+import type { Fault } from '@/core/book/write';
 import { aheadBy } from '@/core/phone/clock';
 import type { Landed, Send, Sends } from '@/core/phone/send';
 import { together } from '@/store/db';
 import { keepRefused, phoneHeard, phoneNamed, wasRefused } from '@/store/phones';
+import { v5 } from 'uuid';
+import { z } from 'zod';
+
+/** A row of trees that was written in one go, as the phone sent it; amounts are figures. */
+const rowSchema = z.looseObject({
+  id: z.uuid(),
+  rows: z
+    .array(z.looseObject({ planId: z.uuid(), recordId: z.uuid(), amount: z.number().positive() }))
+    .min(2)
+    .max(60),
+  startedAt: z.iso.datetime({ offset: true }),
+  endedAt: z.iso.datetime({ offset: true }),
+});
+/** What was written in one go, tree by tree: each under an id of its own, made from that of its record. */
+function partsOf(s: Send): Send[] {
+  const row = s.verb === 'book-row' ? rowSchema.safeParse(s.input) : null;
+  if (!row?.success) return [];
+  const { rows, ...same } = row.data;
+  const shares = sharesOf(
+    rows.map((r) => r.amount),
+    null,
+    same,
+  );
+  return rows.map((r, i) => {
+    const { startedAt, endedAt } = shares[i]!;
+    const id = v5(s.id, r.recordId);
+    return { ...s, id, input: { ...same, id, rows: [r], total: null, startedAt, endedAt } };
+  });
+}
 
 /** What a phone is told when it has sent: what became of each write, and how far its clock is ahead, in seconds. */
 export interface Received {
@@ -35,6 +66,16 @@ export async function land(
         )
       : refuse('', 'This server knows no such thing. The phone may run an older or a newer Elmhorn than it.');
   if (answer.ok) return { id: s.id, ok: true };
+  const parts = verb && told ? partsOf(s) : [];
+  if (parts.length) {
+    // One tree that does not go takes no other with it: each lands, or waits to be settled, by itself.
+    const faults: Fault[] = [];
+    for (const part of parts) {
+      const one = await land(context, phoneId, verbs, part);
+      if (!one.ok) faults.push(...one.faults);
+    }
+    return faults.length ? { id: s.id, ok: false, faults } : { id: s.id, ok: true };
+  }
   await keepRefused(context.viewer, phoneId, s, answer.faults);
   return { id: s.id, ok: false, faults: answer.faults };
 }

@@ -39,6 +39,7 @@ const {
   mark,
   note,
   basis,
+  amount,
 } = bookingSchema.shape;
 
 /** Faults of many trees: the same sentence at the same place is said once, with their tags. */
@@ -64,7 +65,7 @@ export const bookRow = command({
       id: uuid,
       /** In the order in which they were done. */
       rows: z
-        .array(z.strictObject({ planId: uuid, recordId: uuid, basis }))
+        .array(z.strictObject({ planId: uuid, recordId: uuid, basis, amount: amount.optional() }))
         .min(1, 'Choose one tree at least.')
         .max(MOST, `At most ${MOST} trees at once.`),
       /** Product used on all of them, mL or g; null where it was as planned. */
@@ -114,11 +115,12 @@ export const bookRow = command({
       else for (const fault of followed.faults) unanswered.push({ tag: tagOf.get(planId)!, fault });
     }
     if (unanswered.length) return { ok: false, faults: together(unanswered) };
+    // What was given each tree is a figure; where only the whole is known it is shared by the doses.
     const shares = sharesOf(
       doses.map((d) => d.product),
       total,
       same,
-    );
+    ).map((s, i) => ({ ...s, amount: rows[i]!.amount ?? s.amount }));
     const mixed = batchIds
       ? await fromMixes(
           viewer,

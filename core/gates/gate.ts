@@ -141,6 +141,8 @@ export interface Earlier {
   notWith?: readonly { what: string; days: number }[];
   /** Put on by the client or by others. */
   byOthers?: boolean;
+  /** The plan that it carried out, where it was done and its record waits to be settled. */
+  unsettledPlan?: string;
 }
 
 /** A product that is planned on this tree and not yet put on. */

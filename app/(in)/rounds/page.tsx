@@ -19,6 +19,7 @@ import { leftWords } from './day/words';
 import { MixRows } from './mix/mix-rows';
 import { OverPlans } from './over';
 import { Sites } from './sites';
+import { ToSettle } from '../to-settle';
 import { Coming } from '../waiting';
 import { after } from '@/core/season/follow-ups';
 import { z } from 'zod';
@@ -46,7 +47,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
     due,
   } = await roundsView(v, now, z.uuid().safeParse(place).data ?? null);
   const today = todayOf(v);
-  const { plans: allPlans, ahead, over } = byDay(open, today);
+  const { plans: allPlans, ahead, over, unsettled } = byDay(open, today);
   const allWorks = openWorks.filter((w) => !w.plannedFor || w.plannedFor <= today);
   const worksAhead = openWorks.filter((w) => w.plannedFor && w.plannedFor > today);
   const here = sites.find((p) => p.placeId === place) ?? null;
@@ -123,6 +124,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
         </Link>
       </p>
       <WhatHangs {...hanging} />
+      <ToSettle plans={unsettled} />
       {mixes.length > 0 && (
         <Section title="Mixed, and not used up" aside="drawn from, kept or handed in">
           <MixRows mixes={mixes} units={v.units} timeZone={v.timeZone} now={now} />

@@ -234,6 +234,7 @@ export function RowSheet(props: Props) {
         rows: written.map((t) => ({
           planId: t.planId,
           recordId: form.records[t.planId] ?? v7(),
+          amount: (used * t.dose.product) / product,
           ...(changed.has(t.planId) && form.basis ? { basis: form.basis } : {}),
         })),
         total: amount.value === plannedHere ? null : amount.value * perUnit(unit),

@@ -8,7 +8,7 @@ import { NO_YEAR } from '@/core/season/year';
 import { dayIn } from '@/core/season/zone';
 import { Frame } from '@/ui/frame/frame';
 import { Section } from '@/ui/frame/pieces';
-import { shortDay } from '@/ui/words';
+import { dayAndClock, shortDay } from '@/ui/words';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
 import type { Dose } from '@/core/dose/dose';
 import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
@@ -18,7 +18,7 @@ import type { Arrival } from '@/store/grounds';
 import type { Hand } from '@/store/people';
 import type { Plan } from '@/store/plans';
 import type { Held } from '@/store/shelf';
-import type { PlanHead } from '@/store/tree';
+import type { PlanHead, Tree } from '@/store/tree';
 import { allows, type Seen } from '../seen';
 import { ApplyBench } from './apply.client';
 import type { Hanging } from './hang.client';
@@ -38,6 +38,14 @@ function hangingOf(hung: readonly HungRow[], dose: Dose): Hanging | null {
     entered: enteredOf(dose.product, fillOf(dose) ?? dose.product, pulledOf(hung)),
     because: hung.flatMap((h) => h.because ?? [])[0] ?? null,
   };
+}
+
+/** Where a plan was carried out and its record waits to be settled: who did it and when; nothing is started again. */
+function doneAlready(tree: Tree, plan: Plan): string | null {
+  const u = tree.unsettled.find((x) => x.planId === plan.id);
+  return u
+    ? `Done by ${u.byName}, ${dayAndClock(u.doneAt, tree.timeZone)}. Its record is not in the book: settle it under Phone. ${u.why}`
+    : null;
 }
 
 /** A plan with all that its sheet needs. */
@@ -110,7 +118,7 @@ export function ApplyStep({ seen }: { seen: Seen & { open: readonly PlanHead[]; 
         { measured: seen.weather, hours: [] },
         viewer.name,
       )}
-      refused={allows(viewer, 'apply') ? null : refusal(viewer.role, 'apply')}
+      refused={allows(viewer, 'apply') ? doneAlready(tree, plan) : refusal(viewer.role, 'apply')}
       tag={tag}
       head={head}
       strip={
