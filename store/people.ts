@@ -88,7 +88,14 @@ export async function changePerson(
       update person
       set role = ${p.role}, licence_number = ${p.licenceNumber}, licence_categories = ${p.licenceCategories},
         licence_expires = ${p.licenceExpires}, active = ${p.active} where id = ${p.id}`;
-    if (!p.active) await tx`delete from session where person_id = ${p.id}`;
+    if (!p.active) {
+      await tx`delete from session where person_id = ${p.id}`;
+      // What they hold on phones ends with them; what they wrote there waits until an owner lets the phone in again.
+      await tx`
+        update phone
+        set ended_at = clock_now(), ended_by = ${scope.personId}
+        where outfit_id = ${scope.outfitId} and person_id = ${p.id} and ended_at is null`;
+    }
     return 'kept';
   });
 }

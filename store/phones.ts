@@ -1,6 +1,7 @@
 import type { Fault } from '@/core/book/write';
 import type { Send } from '@/core/phone/send';
 import { json, within, type Scope } from './db';
+import { clockNow } from './clock';
 
 /** A phone that has met the server. */
 export interface PhoneRow {
@@ -111,15 +112,30 @@ export const needsLookCount = (scope: Scope): Promise<number> =>
     return row!.n;
   });
 
-/** Keeps what was refused; sent once more, it stands once. */
+/** Text that a database refuses (a zero sign, half of a pair) as it can be kept: nothing is lost but that sign. */
+const cleanText = (text: string) =>
+  text
+    .replaceAll('\u0000', '\ufffd')
+    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
+function clean(x: unknown): unknown {
+  if (typeof x === 'string') return cleanText(x);
+  if (Array.isArray(x)) return x.map(clean);
+  if (x && typeof x === 'object')
+    return Object.fromEntries(Object.entries(x).map(([k, v]) => [cleanText(k), clean(v)]));
+  return x;
+}
+/** An instant that a calendar has; a year before any is that of the arrival. */
+const kept = (at: string) => (/^000\d-|^-/.test(at) ? clockNow().toISOString() : at);
+
+/** Keeps what was refused, whatever is in it; sent once more, it stands once. */
 export const keepRefused = (scope: Scope, phoneId: string, s: Send, faults: readonly Fault[]) =>
   within(
     scope,
     (tx) => tx`
       insert into needs_look (outfit_id, id, phone_id, person_id, verb, what, input, faults, seen_at, clock_at)
-      values (${scope.outfitId}, ${s.id}, ${phoneId}, ${scope.personId}, ${s.verb}, ${s.what},
-        ${json(tx, s.input ?? null)},
-        ${json(tx, faults)}, ${s.at}, ${s.clockAt})
+      values (${scope.outfitId}, ${s.id}, ${phoneId}, ${scope.personId}, ${cleanText(s.verb)}, ${cleanText(s.what)},
+        ${json(tx, clean(s.input ?? null))},
+        ${json(tx, clean(faults))}, ${kept(s.at)}, ${kept(s.clockAt)})
       on conflict (outfit_id, id) do nothing`,
   );
 /** What a write that was refused before ended in, if it has. */

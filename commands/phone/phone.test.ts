@@ -9,6 +9,7 @@ import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { needsLook, needsLookCount, phoneNamed } from '@/store/phones';
+import { changePerson } from '@/store/people';
 import { makeOutfit } from '@/store/testing';
 import { phoneView } from '@/views/phone';
 import { perform } from '@/commands/command';
@@ -279,4 +280,40 @@ it('the key of a phone stays the same however often it meets the server, and is 
   const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
   expect(await phoneNamed(theirs, phoneId)).toBeNull();
   expect(await met({ ...row.viewer, personId: v7() }, phoneId)).toBeNull();
+});
+
+it('one write that cannot be kept stops no queue: it is kept cleaned, and what stands behind it lands', async () => {
+  const phoneId = (await met(row.viewer))!;
+  const poison = [
+    write('measure', reading('zero \u0000 sign')),
+    { ...write('measure', reading('half \ud800 pair')), what: 'A \ud800 reading' },
+    { ...write('measure', reading('no year')), at: '0000-01-01T00:00:00Z', clockAt: '0000-01-01T00:00:00Z' },
+    { ...write('no\u0000verb', { id: v7() }) },
+  ];
+  const good = write('measure', reading('155'));
+  const landed = (await sent(row.viewer, phoneId, [...poison, good]))!.landed;
+  expect(landed.map((l) => l.ok)).toEqual([false, false, false, false, true]);
+  for (const p of poison) expect((await needsLook(row.viewer, p.id)).length).toBe(1);
+});
+
+it('whoever is not of the outfit any more has no phone: it is given nothing, and what it holds waits for an owner', async () => {
+  const id = v7();
+  await made.owner`
+    insert into person (id, outfit_id, name, email, password_hash, role)
+    values (${id}, ${made.o.outfitId}, 'Leaver', ${`${id}@test.example`}, 'x', 'technician')`;
+  const leaver = (await loadViewer({ outfitId: made.o.outfitId, personId: id }))!;
+  const phoneId = (await met(leaver))!;
+  expect(
+    await changePerson(row.viewer, {
+      id,
+      role: 'technician',
+      licenceNumber: null,
+      licenceCategories: [],
+      licenceExpires: null,
+      active: false,
+      basedOn: 1,
+    }),
+  ).toBe('kept');
+  expect((await phoneNamed(row.viewer, phoneId))!.endedAt).not.toBeNull();
+  expect(await sent(leaver, phoneId, [write('measure', reading('156'))])).toBeNull();
 });

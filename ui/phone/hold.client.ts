@@ -6,6 +6,7 @@ import { keepClockAhead } from './clock.client';
 import { countWaiting } from './outbox.client';
 import { ANSWERS, canKeep, PAGES, phoneStore, type HeldPage } from './store.client';
 import { browserNow, machineMs } from '@/ui/clock.client';
+import { endEpoch, epochNow } from './epoch.client';
 
 /** What the server gives a phone that meets it. */
 interface Met {
@@ -38,6 +39,7 @@ const phoneName = () => {
 /** This phone says how it stands; what it is given is kept, and what another person held here is let go. */
 export async function meet(personId: string): Promise<Meeting> {
   if (!canKeep()) return { how: 'cannot keep' };
+  const epoch = epochNow();
   const db = await phoneStore();
   let phoneId = await db.get('phones', personId);
   if (!phoneId) await db.put('phones', (phoneId = v7()), personId);
@@ -68,9 +70,13 @@ export async function meet(personId: string): Promise<Meeting> {
   }
   if (!answer.ok) return { how: 'no answer' };
   const met = (await answer.json()) as Met;
+  // Somebody signed out while this was on its way: neither holder nor key comes back.
+  if (epochNow() !== epoch) return { how: 'signed out' };
   keepClockAhead(met.aheadS);
   const before = await db.get('holder', 'me');
-  if (before && before.personId !== met.personId) await letGo();
+  // Whatever is held here and is not known to be theirs is nobody's: it goes before theirs comes.
+  if (before?.personId !== met.personId) await letGo();
+  const mine = epochNow();
   const bytes = Uint8Array.from(atob(met.key), (c) => c.charCodeAt(0));
   // It can seal and open on this phone, and cannot be read out of it.
   const key = await crypto.subtle.importKey('raw', bytes, 'AES-GCM', false, ['encrypt', 'decrypt']);
@@ -79,11 +85,17 @@ export async function meet(personId: string): Promise<Meeting> {
   // The worker counts a lease by the machine's own clock: it has no page to read another from.
   const until = machineMs() + LEASE_DAYS * 86_400_000;
   await db.put('holder', { personId: met.personId, phoneId, metAt, until }, 'me');
+  if (epochNow() !== mine) {
+    await letGo();
+    return { how: 'signed out' };
+  }
   return { how: 'met', met };
 }
 
 /** Lets go of all that is held and of the key. What waits stays, sealed, until the same person signs in here again. */
 export async function letGo(): Promise<void> {
+  // First of all: what is being fetched now must not be kept after this.
+  endEpoch();
   if (!canKeep()) return;
   const db = await phoneStore();
   const tx = db.transaction(['holder', 'keys', 'held'], 'readwrite');
@@ -108,9 +120,9 @@ async function pageOf(path: string): Promise<{ html: Blob; page: Document; polic
 }
 
 /** Fetches a page and holds it, made small. @returns it; null where it was not given */
-async function hold(path: string, build: string, roundId: string | null): Promise<Document | null> {
+async function hold(path: string, build: string, roundId: string | null, epoch: string): Promise<Document | null> {
   const got = await pageOf(path);
-  if (!got) return null;
+  if (!got || epochNow() !== epoch) return null;
   const body = await small(got.html);
   const headers = new Headers({ 'content-type': 'text/html; charset=utf-8', 'x-elmhorn-gzip': '1' });
   if (got.policy) headers.set('content-security-policy', got.policy);
@@ -119,7 +131,15 @@ async function hold(path: string, build: string, roundId: string | null): Promis
   await (
     await phoneStore()
   ).put('held', { path, at: browserNow().getTime(), bytes: body.size, build, roundId, name: got.page.title });
-  return got.page;
+  return (await keptUnder(epoch, path)) ? got.page : null;
+}
+
+/** Takes back what was kept while somebody let go of the phone. @returns whether it may stay */
+async function keptUnder(epoch: string, path: string): Promise<boolean> {
+  if (epochNow() === epoch) return true;
+  await (await caches.open(PAGES)).delete(path);
+  await (await phoneStore()).delete('held', path);
+  return false;
 }
 
 const linksOf = (page: Document): string[] => [
@@ -134,14 +154,16 @@ const photosOf = (page: Document): string[] =>
     .slice(0, PHOTOS_OF_TREE)
     .map((i) => i.getAttribute('src')!);
 
-async function holdPhoto(src: string, roundId: string | null, build: string) {
+async function holdPhoto(src: string, roundId: string | null, build: string, epoch: string) {
   const db = await phoneStore();
   if (await db.get('held', src)) return;
   const answer = await fetch(src);
   if (!answer.ok) return;
   const body = await answer.blob();
+  if (epochNow() !== epoch) return;
   await (await caches.open(PAGES)).put(src, new Response(body, { headers: { 'content-type': body.type } }));
   await db.put('held', { path: src, at: browserNow().getTime(), bytes: body.size, build, roundId });
+  await keptUnder(epoch, src);
 }
 
 export interface Holding {
@@ -159,6 +181,7 @@ export async function holdRounds(
   all: boolean,
   progress: (p: Holding) => void,
 ): Promise<void> {
+  const epoch = epochNow();
   const db = await phoneStore();
   const now = browserNow().getTime();
   const isFresh = async (path: string) => {
@@ -182,21 +205,21 @@ export async function holdRounds(
   const take = async (path: string): Promise<void> => {
     if (await isFresh(path)) return;
     const roundId = wanted.get(path) ?? null;
-    const page = await hold(path, build, roundId);
+    const page = await hold(path, build, roundId, epoch);
     for (const src of page && roundId ? photosOf(page) : []) {
       wanted.set(src, roundId);
       done.add(src);
-      await holdPhoto(src, roundId, build);
+      await holdPhoto(src, roundId, build, epoch);
     }
   };
   for (;;) {
     const next = [...wanted.keys()].filter((p) => !done.has(p)).slice(0, AT_ONCE);
-    if (!next.length) break;
+    if (!next.length || epochNow() !== epoch) break;
     next.forEach((p) => done.add(p));
     await Promise.all(next.map(take));
     progress({ done: done.size, of: wanted.size });
   }
-  await dropOthers(rounds, wanted);
+  if (epochNow() === epoch) await dropOthers(rounds, wanted);
 }
 
 /** Lets go of what no round wants any more; a round whose day was not given just now keeps what it has. */

@@ -145,7 +145,11 @@ registerRoute(
     const cache = await caches.open(ANSWERS);
     try {
       const answer = await inTime(fetch(request), 8000);
-      if (answer.ok && (await mayShow())) await cache.put(request, answer.clone());
+      if (answer.ok && (await mayShow())) {
+        await cache.put(request, answer.clone());
+        // Somebody may have signed out while it was written.
+        if (!(await mayShow())) await cache.delete(request);
+      }
       return answer;
     } catch (error) {
       const held = (await mayShow()) ? await cache.match(request) : undefined;
