@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { connect, db, within, type Sql } from '@/store/db';
@@ -67,6 +67,8 @@ it('the whole server into a file while somebody writes, and onto a bare one with
   writing = false;
   await writer;
   expect([backup.status, backup.err]).toEqual([0, '']);
+  // It holds clients, licences and hashes of passwords: for its owner alone.
+  for (const kept of [file, `${file}.contents.json`]) expect(statSync(kept).mode & 0o077).toBe(0);
   expect(backup.out).toMatch(/: \d+ tables, \d+ rows, schema \d+\.\n$/);
 
   const restored = run('restore.ts', [file], restoreEnv());

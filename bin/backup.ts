@@ -14,6 +14,8 @@ async function main() {
     if (existsSync(f)) fail(`${f} is there already; a backup overwrites nothing.`);
   const sql = connect(url, 1);
   const part = `${file}.part`;
+  // Clients, licences and hashes of passwords: the file is for its owner alone, from its first byte.
+  process.umask(0o077);
   const held = (await sql
     .begin('isolation level repeatable read, read only', async (tx) => {
       // The dump and the count see one and the same instant.

@@ -116,7 +116,8 @@ test('examine, decide: the key confirms the host, the signs order the candidates
   await signIn(page);
   const id = await openTree(page, '109');
   await page.goto(`/tree/${id}/prescribe`);
-  await expect(page.getByRole('complementary', { name: 'Margin' }).getByText('Host not confirmed')).toBeVisible();
+  // Nothing on the shelf is for what was named, and nothing that happens to be open is put in its place.
+  await expect(page.getByRole('heading', { level: 1, name: 'No label for this' })).toBeVisible();
   await page.goto(`/tree/${id}/examine`);
   await page.getByRole('button', { name: 'All of the key fits' }).click();
   const sign = page.getByRole('group', { name: 'Small dark beetles in twig forks' });

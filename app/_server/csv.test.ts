@@ -26,3 +26,9 @@ it('comes back in cell for cell, formulas as they were typed', async () => {
   expect(table.faults).toEqual([]);
   expect(table.rows.map((r) => Object.values(r.cells))).toEqual(rows.map((r) => r.map(String)));
 });
+
+it('a formula over several lines is guarded as one of a single line is, whatever breaks the lines', async () => {
+  for (const line of ['\n', '\r\n', '\r', '\u2028'])
+    for (const first of ['=', '+', '-', '@', '\t'])
+      expect(await written([['1', `${first}HYPERLINK("x")${line}second`, 1]])).toContain(`"'${first}HYPERLINK`);
+});

@@ -93,3 +93,18 @@ it('nobody brings trees into a place of another outfit', async () => {
   });
   expect(await hanging('E')).toEqual([]);
 });
+
+it('rows that are no trees stay out by their line, and an inch is never read as a centimetre', async () => {
+  const csv = 'Tag,Host,Trunk (in),Note\nZ1,wych elm,11,\nTotal,,26,\nZ2,wych elm,15,\n';
+  const mapping = { tag: 'Tag', host: 'Host', diameter: 'Trunk (in)', note: 'Note' };
+  const asked = (more: object) =>
+    send({ ...list(csv), mapping: { ...list(csv).mapping, girth: null, ...mapping }, ...more });
+  expect(await asked({ leaveOut: [3] })).toMatchObject({ ok: false, faults: [{ path: 'units.trunk' }] });
+  const inches = { units: { trunk: 'in', height: 'm' } };
+  expect(await asked(inches)).toMatchObject({ ok: false, faults: [{ path: expect.stringMatching(/^csv\.3/) }] });
+  expect(await asked({ ...inches, leaveOut: [3], id: v7() })).toEqual({ ok: true, value: { written: 2 } });
+  const rows = await made.owner<{ tag: string; cm: number }[]>`
+    select t.tag, r.diameter_cm as cm from tree t join reading r on r.tree_id = t.id where t.outfit_id = ${made.o.outfitId} and t.tag in ('Z1', 'Z2')
+    order by 1`;
+  expect(rows.map((r) => r.cm)).toEqual([expect.closeTo(27.94, 6), expect.closeTo(38.1, 6)]);
+});

@@ -7,7 +7,7 @@ import { once } from '@/core/diagnose/once';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
 import { looksLikeText, readTable } from '@/core/exchange/table';
-import { COLUMNS, namesIn, readTrees, type TreeRow } from '@/core/exchange/trees-csv';
+import { COLUMNS, namesIn, readTrees, unitFaults, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
 import { getPlace } from '@/store/grounds';
@@ -42,6 +42,8 @@ export const bringTrees = command({
     system: z.string().max(20).default(''),
     /** The day on which trunks without one of their own were measured; empty while nobody has said. */
     measuredOn: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-05-14.')]).default(''),
+    /** Lines of the file that are no trees (a sum, a stump, an empty site) and stay out. */
+    leaveOut: z.array(z.number().int().min(1)).max(MOST_TREES).default([]),
     csv: z.string().max(16_000_000, 'A list may have 16 MB at most.'),
   }),
   once: (x) => x.id,
@@ -51,7 +53,11 @@ export const bringTrees = command({
     if (!looksLikeText(sent.csv)) return refuse('csv', 'This is not a text file. Save the list as CSV (UTF-8).');
     const positions = sent.system ? toDegrees(sent.system) : null;
     if (sent.system && !positions) return refuse('system', 'This coordinate system is not known.');
-    const table = readTable(sent.csv, namesIn);
+    const mixed = unitFaults(sent.mapping, sent.units);
+    if (mixed.length) return { ok: false, faults: mixed };
+    const whole = readTable(sent.csv, namesIn);
+    const out = new Set(sent.leaveOut);
+    const table = { ...whole, rows: whole.rows.filter((r) => !out.has(r.line)) };
     if (table.rows.length > MOST_TREES) return refuse('csv', `${MOST_TREES} rows at a time is the most.`);
     const { tag } = sent.mapping;
     const tags = tag ? table.rows.map((r) => r.cells[tag] ?? '').filter(Boolean) : [];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { speciesIndex } from './species';
 import { readTable } from './table';
-import { COLUMNS, guessMapping, namesIn, readTrees, type ImportContext } from './trees-csv';
+import { COLUMNS, guessMapping, namesIn, readTrees, unitFaults, unitsIn, type ImportContext } from './trees-csv';
 
 const elm = {
   id: 'wych-elm',
@@ -244,4 +244,24 @@ it('eastings and northings become degrees, or a fault', () => {
   expect(read((east, north) => ({ lat: north / 1e4, lon: east / 1e6 })).trees[0]).toMatchObject({ lat: 30, lon: 0.4 });
   expect(read(() => null).faults).toMatchObject([{ line: 2, column: 'Northing' }]);
   expect(read(null).faults.length).toBeGreaterThan(0);
+});
+
+describe('units in the headers of columns', () => {
+  const none = Object.fromEntries(COLUMNS.map((c) => [c, null])) as Record<(typeof COLUMNS)[number], string | null>;
+  const metric = { trunk: 'cm', height: 'm' } as const;
+  it.each([
+    [{ diameter: 'Trunk (in)' }, { trunk: 'in', height: 'm' }],
+    [{ diameter: 'Trunk "' }, { trunk: 'in', height: 'm' }],
+    [{ girth: 'GBH_mm' }, { trunk: 'mm', height: 'm' }],
+    [{ height: 'Ht (ft)' }, { trunk: 'cm', height: 'ft' }],
+    [{ height: 'Size', diameter: 'Stem' }, metric],
+  ])('of a column that is mapped by hand, %j, are believed', (mapping, units) =>
+    expect(unitsIn({ ...none, ...mapping }, metric)).toEqual(units),
+  );
+  it('that contradict what the list is read in are refused, by their column', () => {
+    const mapping = { ...none, diameter: 'Trunk (in)', height: 'Ht (ft)' };
+    expect(unitFaults(mapping, metric).map((f) => f.path)).toEqual(['units.trunk', 'units.height']);
+    expect(unitFaults(mapping, { trunk: 'in', height: 'ft' })).toEqual([]);
+    expect(unitFaults({ ...none, diameter: 'Stem' }, { trunk: 'mm', height: 'ft' })).toEqual([]);
+  });
 });

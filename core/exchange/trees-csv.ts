@@ -79,14 +79,46 @@ export function guessMapping(headers: string[]): { mapping: Mapping; units: Unit
       return [c, found ?? null];
     }),
   ) as Mapping;
-  const trunk = inWords(mapping.girth ?? mapping.diameter ?? '');
-  return {
-    mapping,
-    units: {
-      trunk: /\b(in|inch|inches|zoll)\b|"/i.test(trunk) ? 'in' : /\bmm\b/i.test(trunk) ? 'mm' : 'cm',
-      height: /\b(ft|feet|foot|fu(ß|ss))\b/i.test(inWords(mapping.height ?? '')) ? 'ft' : 'm',
-    },
-  };
+  return { mapping, units: unitsIn(mapping, { trunk: 'cm', height: 'm' }) };
+}
+
+/** The unit that the header of a trunk or a height names; null where it names none. */
+const trunkUnit = (header: string | null): Units['trunk'] | null => {
+  const words = inWords(header ?? '');
+  if (/\b(in|inch|inches|zoll|pouces?|pulgadas?)\b|"|″/i.test(words)) return 'in';
+  return /\bmm\b/i.test(words) ? 'mm' : /\bcm\b/i.test(words) ? 'cm' : null;
+};
+const heightUnit = (header: string | null): Units['height'] | null => {
+  const words = inWords(header ?? '');
+  if (/\b(ft|feet|foot|fu(ß|ss)|pieds?|pies)\b|'$|′/i.test(words)) return 'ft';
+  return /\b(m|metres?|meters?|m(è|e)tres?|metros?)\b/i.test(words) ? 'm' : null;
+};
+
+/**
+ * Units as the headers of the chosen columns name them, whoever chose them; where they name none, as before.
+ * @example unitsIn({ …, diameter: 'Trunk (in)' }, { trunk: 'cm', height: 'm' }) // { trunk: 'in', height: 'm' }
+ */
+export const unitsIn = (mapping: Pick<Mapping, 'girth' | 'diameter' | 'height'>, before: Units): Units => ({
+  trunk: trunkUnit(mapping.girth) ?? trunkUnit(mapping.diameter) ?? before.trunk,
+  height: heightUnit(mapping.height) ?? before.height,
+});
+
+/** Columns whose header names another unit than the one that the list is read in: 11 inches are no 11 centimetres. */
+export function unitFaults(mapping: Mapping, units: Units): { path: string; sentence: string }[] {
+  const told = (path: string, header: string | null, says: string | null, read: string) =>
+    says !== null && says !== read
+      ? [
+          {
+            path,
+            sentence: `The column “${header}” names ${says}, and the list is read in ${read}. Choose ${says}, or rename the column.`,
+          },
+        ]
+      : [];
+  return [
+    ...told('units.trunk', mapping.girth, trunkUnit(mapping.girth), units.trunk),
+    ...told('units.trunk', mapping.diameter, trunkUnit(mapping.diameter), units.trunk),
+    ...told('units.height', mapping.height, heightUnit(mapping.height), units.height),
+  ];
 }
 
 export interface TreeRow {

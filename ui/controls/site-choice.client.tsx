@@ -57,6 +57,7 @@ export function SiteChoice({
       <span className="mb-1 block font-semibold">{label}</span>
       <select
         name={name}
+        aria-label={label}
         className="box"
         required={required}
         {...(onChange ? { value: chosen, onChange: (e) => onChange(e.target.value) } : { defaultValue: chosen })}

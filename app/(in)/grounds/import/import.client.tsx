@@ -8,6 +8,7 @@ import { speciesIndex, type Named } from '@/core/exchange/species';
 import { decoded, looksLikeText, readTable, type Table } from '@/core/exchange/table';
 import {
   guessMapping,
+  unitsIn,
   namesIn,
   readTrees,
   type ImportContext,
@@ -48,6 +49,8 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
   const [placeId, setPlace] = useState(place);
   const [file, setFile] = useState<Opened | null>(null);
   const [mapping, setMapping] = useState<Mapping | null>(null);
+  // Lines that are no trees, and stay out.
+  const [out, setOut] = useState<readonly number[]>([]);
   const [units, setUnits] = useState<Units>({ trunk: 'cm', height: 'm' });
   const [system, setSystem] = useState<{ code: string; toDegrees: ToDegrees }>({ code: '', toDegrees: null });
   const [measuredOn, setMeasuredOn] = useState('');
@@ -62,7 +65,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
     () =>
       file &&
       mapping &&
-      readTrees(file.table.rows, {
+      readTrees(rowsIn(file.table.rows, out), {
         mapping,
         units,
         hosts: byId,
@@ -73,7 +76,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
         today,
         taken: NONE,
       }),
-    [file, mapping, units, byId, index, chosen, toDegrees, measuredOn, today],
+    [file, mapping, units, byId, index, chosen, toDegrees, measuredOn, today, out],
   );
 
   const take = (name: string, text: string, sheets: Opened['sheets'], as: string) => {
@@ -89,6 +92,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
     setMapping(guess.mapping);
     setUnits(guess.units);
     setChosen({});
+    setOut([]);
     setFile({ id: v7(), name, text, table, sheets });
   };
   const open = async (f: File) => {
@@ -122,6 +126,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
       species: chosen,
       system: system.code,
       measuredOn,
+      leaveOut: out,
       csv: file.text,
     };
     const { sentence: said, ...sent } = await sendList(body, setProgress);
@@ -173,7 +178,15 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
           {file.table.skipped > 0 && (
             <p className="text-ink-2">The names of the columns stand in line {file.table.skipped + 1}.</p>
           )}
-          <ColumnChoices headers={file.table.headers} mapping={mapping} onChange={setMapping} />
+          <ColumnChoices
+            headers={file.table.headers}
+            mapping={mapping}
+            onChange={(m) => {
+              setMapping(m);
+              // A column that is chosen by hand brings the unit in its own header.
+              setUnits((u) => unitsIn(m, u));
+            }}
+          />
           <UnitChoices units={units} onChange={setUnits} />
           <div className="grid gap-x-5 desk:grid-cols-2">
             {mapping.lat !== null && (
@@ -202,6 +215,11 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
             title={`${named.length} ${named.length === 1 ? 'fault' : 'faults'}: nothing comes in before they are mended`}
             list={named}
             tone="madder"
+          />
+          <LeaveOut
+            lines={[...new Set(named.flatMap((f) => ('line' in f ? [f.line] : [])))]}
+            out={out}
+            onChange={setOut}
           />
           <FaultList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />
           <button
@@ -239,3 +257,38 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
 }
 
 const NONE: ReadonlySet<string> = new Set();
+const rowsIn = <T extends { line: number }>(rows: readonly T[], out: readonly number[]): T[] =>
+  rows.filter((r) => !out.includes(r.line));
+
+/** Rows that are no trees (a sum, a stump, an empty site) stay out of the list, and come back with one press. */
+function LeaveOut({
+  lines,
+  out,
+  onChange,
+}: {
+  lines: readonly number[];
+  out: readonly number[];
+  onChange: (out: readonly number[]) => void;
+}) {
+  const count = (n: number) => `${n} ${n === 1 ? 'row' : 'rows'}`;
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-3">
+      {lines.length > 0 && (
+        <button type="button" className="press" onClick={() => onChange([...out, ...lines])}>
+          Leave out {count(lines.length)} with faults
+        </button>
+      )}
+      {out.length > 0 && (
+        <>
+          <span className="font-semibold">
+            Left out: {count(out.length)} (line {out.slice(0, 20).join(', ')}
+            {out.length > 20 && ' …'}).
+          </span>
+          <button type="button" className="press" onClick={() => onChange([])}>
+            Take them in
+          </button>
+        </>
+      )}
+    </p>
+  );
+}

@@ -216,10 +216,24 @@ export function PrescribeBench(props: Props) {
     return (
       <Frame tag={tag} head={head} margin={why}>
         {strip}
-        <h1>The shelf is empty</h1>
-        <p className="mt-3">
-          Enter a label first, under <Link href="/shelf">Shelf</Link>.
-        </p>
+        {props.near.length + props.far.length > 0 && situation.condition ? (
+          <>
+            <h1>No label for this</h1>
+            <p className="mt-3 mb-4 max-w-2xl">
+              No label on the shelf covers {situation.condition.name.toLowerCase()} on{' '}
+              {situation.host.name.toLowerCase()} today. Add one under <Link href="/shelf">Shelf</Link>, or choose
+              another product or work below.
+            </p>
+            {list}
+          </>
+        ) : (
+          <>
+            <h1>The shelf is empty</h1>
+            <p className="mt-3">
+              Enter a label first, under <Link href="/shelf">Shelf</Link>.
+            </p>
+          </>
+        )}
       </Frame>
     );
   const { dose } = result;
