@@ -15,6 +15,8 @@ import { CountLot, Receive, WarnBelow } from './stock.client';
 
 export const metadata = { title: 'Shelf' };
 
+const NO_VESSEL = 'No vessel yet: doses cannot be rounded to marks. Add your jugs and syringes.';
+
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
@@ -239,8 +241,9 @@ export default async function Shelf() {
         title="Vessels"
         id={anchor('Vessels')}
         aside="kept for pesticides, never for food or drink"
-        empty={vessels.length === 0 && 'No vessel yet: doses cannot be rounded to marks. Enter your jugs and syringes.'}
+        empty={vessels.length === 0 && !keep && NO_VESSEL}
       >
+        {vessels.length === 0 && <p>{NO_VESSEL}</p>}
         <ul>
           {vessels.map((vessel) => (
             <li key={vessel.id} className="row figures flex items-center justify-between gap-4 py-1.5">
