@@ -304,19 +304,6 @@ export function RowSheet(props: Props) {
 
       {form.stage === 1 && (
         <>
-          <Pour
-            big
-            label={doseTitle(mine.length, mixMl > 0, source)}
-            value={mixMl ? showFill(mixMl, units).value : showAmount(product, dimension, units).value}
-            unit={mixMl ? showFill(mixMl, units).unit : showAmount(product, dimension, units).unit}
-          />
-          {mixMl > 0 && (
-            <dl className="max-w-lg">
-              <Fact name="Of it product">{showAmount(product, dimension, units).text}</Fact>
-              <Fact name="Order">half the water, the product, then the rest</Fact>
-            </dl>
-          )}
-          {strip}
           <DoseQuestion
             changes={asked}
             basis={form.basis}
@@ -326,6 +313,23 @@ export function RowSheet(props: Props) {
             onBasis={(basis) => change({ basis, amount: null })}
             onReason={(deviation) => change({ deviation })}
           />
+          {!unchosen && (
+            <>
+              <Pour
+                big
+                label={doseTitle(mine.length, mixMl > 0, source)}
+                value={mixMl ? showFill(mixMl, units).value : showAmount(product, dimension, units).value}
+                unit={mixMl ? showFill(mixMl, units).unit : showAmount(product, dimension, units).unit}
+              />
+              {mixMl > 0 && (
+                <dl className="max-w-lg">
+                  <Fact name="Of it product">{showAmount(product, dimension, units).text}</Fact>
+                  <Fact name="Order">half the water, the product, then the rest</Fact>
+                </dl>
+              )}
+            </>
+          )}
+          {strip}
           <BeforeStart
             use={use}
             us={units === 'us'}

@@ -330,7 +330,19 @@ export function ApplyBench({
       {form.stage === 1 && (
         <>
           <h1 className="sr-only">Prepare</h1>
-          <MeasuredOut plan={acting} situation={situation} now={now} stops={stops} units={units} />
+          <DoseQuestion
+            changes={change ? [{ tag: '', change }] : []}
+            basis={basis}
+            reason={form.deviation}
+            units={units}
+            faults={faults}
+            onBasis={(x) => setForm((f) => ({ ...f, basis: x, amount: null }))}
+            onReason={(x) => set('deviation', x)}
+          />
+          {/* No amount is read off this page before somebody has said which one. */}
+          {(!change || basis) && (
+            <MeasuredOut plan={acting} situation={situation} now={now} stops={stops} units={units} />
+          )}
           <ol className="mt-4 max-w-2xl list-decimal pl-6">
             {words.steps.map((x) => (
               <li key={x} className="py-0.5">
@@ -349,15 +361,6 @@ export function ApplyBench({
             reasons={form.released}
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
             faults={faults}
-          />
-          <DoseQuestion
-            changes={change ? [{ tag: '', change }] : []}
-            basis={basis}
-            reason={form.deviation}
-            units={units}
-            faults={faults}
-            onBasis={(x) => setForm((f) => ({ ...f, basis: x, amount: null }))}
-            onReason={(x) => set('deviation', x)}
           />
           {stops.length > 0 && basis !== 'planned' && (
             <TextArea
