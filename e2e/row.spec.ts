@@ -1,4 +1,7 @@
-import { ALL_WELL, expect, phone, test } from './hands';
+import { randomUUID } from 'node:crypto';
+import { newMark } from './clock';
+import { plantDrenches, send } from './planting';
+import { ALL_WELL, expect, phone, signIn, test } from './hands';
 
 test('a row is done from one mix: asked once, ticked off tree by tree, written in one go, and what was not done waits on', async ({
   browser,
@@ -59,4 +62,40 @@ test('a row is done from one mix: asked once, ticked off tree by tree, written i
   await expect(drench.first()).toBeVisible();
   await expect(drench.filter({ hasText: tag })).toHaveCount(0);
   await page.context().close();
+});
+
+test('a tree that was measured again asks which dose is given, before any amount is shown', async ({ page }) => {
+  await signIn(page);
+  const { trees } = await plantDrenches(page, `Dose walk ${newMark()}`, [100, 110]);
+  await send(page, 'measure', {
+    id: randomUUID(),
+    treeId: trees['R1'],
+    stems: [{ kind: 'girth', value: '60', unit: 'cm' }],
+    atHeight: '130',
+    atHeightUnit: 'cm',
+    height: '',
+    heightUnit: 'm',
+    crownWidth: '',
+    crownBase: '',
+    flares: [],
+    grain: '',
+    obstacles: '',
+    arcs: [],
+    method: 'tape',
+  });
+  await page.goto(`/tree/${trees['R1']}/apply`);
+  await page.getByRole('button', { name: /^All on/ }).click();
+  const question = page.getByRole('region', { name: 'Dose changed' });
+  await expect(question).toContainText(/girth 60\.0 cm, planned at 100\.0 cm/);
+  await expect(page.getByText('Fill with water to')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Choose the dose first' })).toBeVisible();
+  await question.getByRole('button', { name: 'Keep planned dose' }).click();
+  await expect(page.getByRole('button', { name: 'Give the reason first' })).toBeVisible();
+  await question.getByRole('button', { name: 'Use newest dose' }).click();
+  await expect(page.getByText('Fill with water to')).toBeVisible();
+  // The one that was not measured again is asked nothing.
+  await page.goto(`/tree/${trees['R2']}/apply`);
+  await page.getByRole('button', { name: /^All on/ }).click();
+  await expect(page.getByText('Fill with water to')).toBeVisible();
+  await expect(question).toHaveCount(0);
 });
