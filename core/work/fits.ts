@@ -3,7 +3,7 @@ import { figure } from '../units/units';
 import type { Answers, Work, WorkFacts } from './work';
 
 /** Cambium is what these work on, or a crown of branches: a palm has neither, and dies of them. */
-const NOT_ON_PALMS = [
+export const NOT_ON_PALMS: readonly string[] = [
   'limb-relief',
   'open-crown',
   'bridge-graft',

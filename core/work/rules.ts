@@ -1,4 +1,5 @@
 import type { Rule } from '../gates/gate';
+import { NOT_ON_PALMS } from './fits';
 
 /** The gates of works without a label, for the matrix of rules; each is checked where its work is worked out. */
 export interface WorkRule extends Pick<Rule, 'ids' | 'strength' | 'about' | 'facts' | 'setBy' | 'region'> {
@@ -47,16 +48,7 @@ export const WORK_RULES: readonly WorkRule[] = [
     about: 'A palm has no cambium and one bud',
     facts: 'growth form of the host',
     setBy: 'practice',
-    works: [
-      'limb-relief',
-      'open-crown',
-      'bridge-graft',
-      'girdling',
-      'water-shoots',
-      'rootstock',
-      'prune-diseased',
-      'mistletoe-cut',
-    ],
+    works: NOT_ON_PALMS,
   },
   {
     ids: ['anchors-doubtful'],

@@ -1,8 +1,10 @@
 'use client';
 
-import { doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
+import { DOSE_BASES, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
 import type { UnitSystem } from '@/core/units/units';
 import { TextArea, type FormFault } from '@/ui/controls/controls';
+
+const PRESSES: Record<DoseBasis, string> = { newest: 'Use newest dose', planned: 'Keep planned dose' };
 
 /**
  * Asked before the work where the newest facts give another dose than the plan: which one is followed, and why where it is the
@@ -41,24 +43,17 @@ export function DoseQuestion({
         ))}
       </ul>
       <div className="flex flex-wrap gap-3" role="group" aria-label="Which dose">
-        {possible && (
+        {DOSE_BASES.filter((x) => possible || x === 'planned').map((x) => (
           <button
+            key={x}
             type="button"
-            className={`press min-h-14 ${basis === 'newest' ? 'press-main' : ''}`}
-            aria-pressed={basis === 'newest'}
-            onClick={() => onBasis('newest')}
+            className={`press min-h-14 ${basis === x ? 'press-main' : ''}`}
+            aria-pressed={basis === x}
+            onClick={() => onBasis(x)}
           >
-            Use newest dose
+            {PRESSES[x]}
           </button>
-        )}
-        <button
-          type="button"
-          className={`press min-h-14 ${basis === 'planned' ? 'press-main' : ''}`}
-          aria-pressed={basis === 'planned'}
-          onClick={() => onBasis('planned')}
-        >
-          Keep planned dose
-        </button>
+        ))}
       </div>
       {basis === 'planned' && (
         <TextArea
