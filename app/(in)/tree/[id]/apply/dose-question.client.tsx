@@ -32,7 +32,7 @@ export function DoseQuestion({
   // Where the newest facts allow no dose, there is only the plan to keep.
   const possible = changes.every((c) => c.change.newest !== null);
   return (
-    <section aria-label="Dose changed" className="mt-4 max-w-2xl border-l-4 border-sap pl-4">
+    <section aria-label="Dose changed" className="mt-4 mb-5 max-w-2xl border-l-4 border-sap pl-4">
       <h2 className="text-lead font-bold text-sap">The dose has changed since the plan</h2>
       <ul className="my-2">
         {changes.map(({ tag, change }) => (
