@@ -281,8 +281,6 @@ const ALL_OPEN = { plans: 5000, works: 5000 };
 const overOn = (tx: Tx, today: Day) => tx`
   case when latest is null then (at at time zone 'UTC')::date + ${OWN_DAY_WAITS}::int < ${today}::date
     else latest < ${today}::date end`;
-const inPlace = (tx: Tx, placeId: string | null | undefined) =>
-  placeId ? tx`and tree_id = any(array(select id from tree where place_id = ${placeId}))` : tx``;
 const dueFirst = (tx: Tx, today: Day | undefined) =>
   today
     ? tx`case when ${overOn(tx, today)} then 2 when coalesce(earliest > ${today}::date, false) then 1 else 0 end,`
@@ -296,7 +294,7 @@ const waitingPlans = (tx: Tx, scope: Scope, { plans, placeId, today }: Omit<Open
     tx`
       select *
       from plan
-      where outfit_id = ${scope.outfitId} and state = 'open' ${inPlace(tx, placeId)}
+      where outfit_id = ${scope.outfitId} and state = 'open' ${ofPlace(tx, placeId ?? null)}
       order by ${dueFirst(tx, today)} coalesce(earliest, '-infinity'::date), at, id
       limit ${plans}`,
   );
@@ -438,7 +436,7 @@ export const openVisits = (
       tx`
         select *
         from work_plan
-        where outfit_id = ${scope.outfitId} and state = 'open' ${inPlace(tx, most.placeId)}
+        where outfit_id = ${scope.outfitId} and state = 'open' ${ofPlace(tx, most.placeId ?? null)}
         order by coalesce(planned_for, '-infinity'::date), at, id
         limit ${most.works}`,
     );

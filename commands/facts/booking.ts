@@ -12,7 +12,7 @@ import type { Dose } from '@/core/dose/dose';
 import { enteredOf, fillOf, pulledOf } from '@/core/hanging/hanging';
 import type { Draw } from '@/core/mix/batch';
 import { stepOfUse } from '@/core/prescribe/costs';
-import { doseChange, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
+import { doseChange, doseChangeSentence, type DoseAnswer, type DoseBasis } from '@/core/prescribe/dose-now';
 import type { Prescription } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
 import type { FollowUp } from '@/core/season/follow-ups';
@@ -56,7 +56,7 @@ export type Worked = Extract<Dose, { ok: true }>;
 /** What the work followed: dose, ring and ground, and how the newest facts changed them. */
 export interface Followed extends Pick<Prescription, 'ring' | 'treated'> {
   dose: Worked;
-  change: { was: DoseChange; followed: DoseBasis } | null;
+  change: DoseAnswer | null;
 }
 /**
  * The dose that a job follows: the plan's, unless the newest facts give another; then whoever does it has said which.

@@ -3,7 +3,6 @@ import { v7 } from 'uuid';
 import { command, refuse, refuseRows, type Answer } from '@/commands/command';
 import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
-import { once } from '@/core/diagnose/once';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
 import { looksLikeText, readTable } from '@/core/exchange/table';
@@ -14,8 +13,6 @@ import { getPlace } from '@/store/grounds';
 
 /** Rows at a time. */
 export const MOST_TREES = 50_000;
-/** What species are called, laid out once for each list of hosts. */
-const speciesOf = once(speciesIndex);
 
 const column = z.string().max(200).nullable();
 
@@ -67,7 +64,8 @@ export const bringTrees = command({
       mapping: sent.mapping,
       units: sent.units,
       hosts: new Map(hostsNow().map((h) => [h.id, h])),
-      species: speciesOf(hostsNow()),
+      // Laid out for each list: so many guesses are for one list, and not for all that ever come.
+      species: speciesIndex(hostsNow()),
       chosen: sent.species,
       toDegrees: positions,
       measuredOn: sent.measuredOn || null,

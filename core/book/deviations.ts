@@ -1,6 +1,6 @@
 import type { Dose } from '../dose/dose';
 import type { Gate } from '../gates/gate';
-import { doseChangeSentence, type DoseBasis, type DoseChange } from '../prescribe/dose-now';
+import { doseChangeSentence, type DoseAnswer } from '../prescribe/dose-now';
 import type { LabelUse } from '../label/schema';
 import type { Day } from '../season/follow-ups';
 import { figure } from '../units/units';
@@ -20,7 +20,7 @@ export function deviations(
     /** Mixes that it came from. */
     drawn: readonly { code: string; goodUntil: string }[] | null;
     /** Where the newest facts gave another dose, which of both was followed. */
-    change?: { was: DoseChange; followed: DoseBasis } | null;
+    change?: DoseAnswer | null;
   },
   b: { amount: number; protection: string[]; startedAt: string; doneOn: Day },
 ): string[] {

@@ -7,7 +7,7 @@ import type { Ring } from '../ring/ring';
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import { figure, showAmount, showVolume } from '../units/units';
-import { type DoseBasis, type DoseChange } from '../prescribe/dose-now';
+import type { DoseAnswer } from '../prescribe/dose-now';
 import { deviations } from './deviations';
 import { eatFrom, reEntryUntil } from './eat';
 import { treatedGround } from './ground';
@@ -37,7 +37,7 @@ export interface BookingContext {
   /** What the work followed: the plan, or the newest facts where they give another dose. */
   dose: Dose;
   /** Product as planned, where the dose was another by the newest facts; which of both was followed. */
-  change?: { was: DoseChange; followed: DoseBasis } | null;
+  change?: DoseAnswer | null;
   ring: Ring | null;
   /** The ground, crown or bark that the plan treats; a plan of an older version does not say. */
   treated?: { areaM2: number | null; words: string };

@@ -18,6 +18,12 @@ export interface DoseChange {
   why: string | null;
 }
 
+/** A change of dose, and which of both the work followed. */
+export interface DoseAnswer {
+  was: DoseChange;
+  followed: DoseBasis;
+}
+
 /** Without a vessel nothing is read off marks: half a percent is what a sum may be rounded by. */
 const ROUNDED = 0.005;
 
