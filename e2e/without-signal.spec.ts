@@ -248,6 +248,9 @@ test('a day from the yard gate on without signal, the browser killed twice, a cl
   await phone.goto('/me');
   await phone.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(phone).toHaveURL(/sign-in/);
+  // The address comes before the page: a line that is cut between them would load it anew, over the step that follows.
+  await expect(phone.getByLabel('E-mail')).toBeVisible();
+  await phone.waitForLoadState('networkidle');
   line.cut();
   await phone.goto(round);
   await expect(phone.locator('body')).toContainText('This phone shows nothing without signal');

@@ -391,7 +391,10 @@ export interface PlaceOpen {
   /** Plans whose time is over. */
   over: number;
 }
-/** What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. */
+/**
+ * What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. The place of each
+ * thing is looked up by itself: as a join, the database, which cannot know how much an outfit has open, may walk all its trees.
+ */
 const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
       with o as (
         select tree_id, 1 as plans, 0 as works, 0 as visits, 0 as over
@@ -411,14 +414,17 @@ const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
         union all
         select tree_id, 0, 0, 1, 0
         from follow_up
-        where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${today}::date)
-      select p.id as "placeId", p.name as "placeName", sum(o.plans)::int as plans, sum(o.works)::int as works,
-        sum(o.visits)::int as visits, sum(o.over)::int as over
-      from o
-      join tree t on t.outfit_id = ${scope.outfitId} and t.id = o.tree_id
-      join place p on p.outfit_id = ${scope.outfitId} and p.id = t.place_id
-      group by p.id, p.name
-      order by count(*) desc, p.name, p.id`;
+        where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${today}::date),
+      at_place as materialized (
+        select (select t.place_id from tree t where t.outfit_id = ${scope.outfitId} and t.id = o.tree_id) as place_id,
+          sum(o.plans)::int as plans, sum(o.works)::int as works, sum(o.visits)::int as visits, sum(o.over)::int as over,
+          count(*) as things
+        from o
+        group by 1)
+      select p.id as "placeId", p.name as "placeName", o.plans, o.works, o.visits, o.over
+      from at_place o
+      join place p on p.outfit_id = ${scope.outfitId} and p.id = o.place_id
+      order by o.things desc, p.name, p.id`;
 
 /**
  * All that waits for a crew, plans and works, in one statement; the soonest where there are more than the limits. With a day
