@@ -24,7 +24,13 @@ await run(async () => {
     server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {
       cwd: root,
       stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DATABASE_URL: cluster.appUrl(), PORT: String(port), HOST: '127.0.0.1' },
+      env: {
+        ...process.env,
+        ELMHORN_DEMO: '1',
+        DATABASE_URL: cluster.appUrl(),
+        PORT: String(port),
+        HOST: '127.0.0.1',
+      },
     });
     for (let i = 0; i < 300; i++) {
       if (

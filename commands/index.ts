@@ -33,6 +33,7 @@ import { endRound } from './practice/end-practice';
 import { keepRegion } from './rules/keep-region';
 import { signRegion } from './rules/sign-region';
 import { signLabel } from './shelf/check-label';
+import { keepLabelOn, takeLabelOff } from './shelf/take-label-off';
 import { bringLabel } from './shelf/bring-label';
 import { receiveLot } from './shelf/receive-lot';
 import { count } from './shelf/count-stock';
@@ -140,6 +141,8 @@ export const COMMANDS: readonly AnyCommand[] = [
   keepRegion,
   signRegion,
   signLabel,
+  takeLabelOff,
+  keepLabelOn,
   bringLabel,
   receiveLot,
   count,

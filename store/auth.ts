@@ -249,7 +249,7 @@ function viewerFrom(
       crownLoss: crownLossSchool === 'knowledge' ? 'knowledge' : crownLossSchool === '30' ? 30 : 50,
       programme,
     },
-    prices: { ...USUAL_PRICES, ...prices },
+    prices: { ...USUAL_PRICES, ...prices, ...(Object.keys(prices).length ? {} : { unentered: true as const }) },
     licence:
       licenceNumber && licenceExpires
         ? { number: licenceNumber, categories: licenceCategories, expires: licenceExpires }

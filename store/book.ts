@@ -124,6 +124,9 @@ export interface BookRow {
   startedAt: Date;
   endedAt: Date;
   byName: string;
+  /** Why this version was written, and by whom; null for the first. */
+  correction: string | null;
+  writtenBy: string;
   /** Zone of the place at which it was done. */
   timeZone: string;
 }
@@ -163,12 +166,11 @@ export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
 const rowColumns = (tx: Tx) =>
   tx`
     r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data,
-    r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName",
+    r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName", r.correction,
+    (select w.name from person w where w.outfit_id = r.outfit_id and w.id = r.written_by) as "writtenBy",
     (select g.time_zone from place g where g.outfit_id = r.outfit_id and g.id = r.place_id) as "timeZone"`;
 
 export interface RecordVersion extends BookRow {
-  correction: string | null;
-  writtenBy: string;
   writtenAt: Date;
   planId: string | null;
   byPerson: string;
@@ -177,9 +179,8 @@ export interface RecordVersion extends BookRow {
 export const recordVersions = (scope: Scope, id: string): Promise<RecordVersion[]> =>
   within(scope, async (tx) => [
     ...(await tx<RecordVersion[]>`
-      select ${rowColumns(tx)}, r.correction, w.name as "writtenBy", r.created_at as "writtenAt", r.plan_id as "planId",
-        r.by_person as "byPerson"
-      from record r join person p on p.id = r.by_person join person w on w.id = r.written_by
+      select ${rowColumns(tx)}, r.created_at as "writtenAt", r.plan_id as "planId", r.by_person as "byPerson"
+      from record r join person p on p.id = r.by_person
       where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id})
       order by r.version desc`),
   ]);

@@ -32,6 +32,7 @@ const labels = (tx: Tx, scope: Scope) => tx`
     order by k.at desc
     limit 1) k on true
   where l.outfit_id = ${scope.outfitId}
+    and not exists (select from label_off f where f.outfit_id = l.outfit_id and f.label_key = l.key)
   order by l.key, l.version desc`;
 /** The newest version of every label, with its last check against the label in hand. */
 export const shelfLabels = (scope: Scope): Promise<ShelfLabel[]> =>
@@ -47,6 +48,45 @@ export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; chec
       )[0] ?? null,
   );
 
+/** What still rests on a label: plans that wait, and lots of it that hold something. */
+export const labelStill = (scope: Scope, labelKey: string): Promise<{ plans: number; lots: string[] }> =>
+  within(scope, async (tx) => {
+    const [still] = await tx<{ plans: number; lots: string[] }[]>`
+      select (
+          select count(*)::int
+          from plan n
+          join label l on l.outfit_id = ${scope.outfitId} and l.id = n.label_id
+          where n.outfit_id = ${scope.outfitId} and n.state = 'open' and l.key = ${labelKey}) as plans,
+        array(select h."lotNumber" from (${lotsHeld(tx, scope, labelKey)}) h where h."onHand" > 0) as lots`;
+    return still!;
+  });
+/** Labels that were taken off the shelf, by their newest version. */
+export const labelsOff = (scope: Scope): Promise<{ key: string; name: string }[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<{ key: string; name: string }[]>`
+      select f.label_key as key, (
+          select l.data->>'name'
+          from label l
+          where l.outfit_id = f.outfit_id and l.key = f.label_key
+          order by l.version desc
+          limit 1) as name
+      from label_off f
+      where f.outfit_id = ${scope.outfitId}
+      order by name`),
+  ]);
+export const takeLabelOff = (scope: Scope, labelKey: string) =>
+  within(
+    scope,
+    (tx) => tx`
+      insert into label_off (outfit_id, label_key, by_person)
+      select distinct l.outfit_id, l.key, ${scope.personId}::uuid
+      from label l
+      where l.outfit_id = ${scope.outfitId} and l.key = ${labelKey}
+      on conflict do nothing`,
+  );
+export const putLabelBack = (scope: Scope, labelKey: string) =>
+  within(scope, (tx) => tx`delete from label_off where outfit_id = ${scope.outfitId} and label_key = ${labelKey}`);
+
 /**
  * Adds a label as the next version of its key; the version in the data follows what the shelf holds. What says the same as
  * the newest version is that version, with its check.
@@ -54,6 +94,8 @@ export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; chec
 export const addLabel = (scope: Scope, id: string, label: Label): Promise<number> =>
   within(scope, async (tx) => {
     await tx`select pg_advisory_xact_lock(hashtextextended(${scope.outfitId + label.key}, 0))`;
+    // Whoever brings it in again wants it on the shelf.
+    await tx`delete from label_off where outfit_id = ${scope.outfitId} and label_key = ${label.key}`;
     const [newest] = await tx<{ version: number; same: boolean }[]>`
       select version, data - 'version' = ${json(tx, label)}::jsonb - 'version' as same
       from label

@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import { trainingLabels } from '@/knowledge';
+import { USUAL_PRICES } from '@/core/cost/prices';
 import { connect, within, type Scope, type Sql } from './db';
 
 /** For tests: an outfit of its own with one tree, made by the owner's hand. `npm test` gives the addresses. */
@@ -24,7 +25,7 @@ export async function makeOutfit(owner: Sql): Promise<TestOutfit> {
   ) as [string, string, string, string, string, string, string, string];
   const label = trainingLabels[0]!;
   await owner.begin(async (tx) => {
-    await tx`insert into outfit (id, name) values (${outfitId}, 'Test')`;
+    await tx`insert into outfit (id, name, prices) values (${outfitId}, 'Test', ${tx.json({ ...USUAL_PRICES })})`;
     await tx`insert into person (id, outfit_id, name, email, password_hash, role) values (${personId}, ${outfitId}, 'Tester', ${`${personId}@test.example`}, 'x', 'owner')`;
     await tx`insert into client (id, outfit_id, name) values (${clientId}, ${outfitId}, 'Client')`;
     await tx`insert into place (id, outfit_id, client_id, name, time_zone) values (${placeId}, ${outfitId}, ${clientId}, 'Place', 'Europe/London')`;

@@ -75,6 +75,8 @@ export const records = (tx: Tx) => tx`
     (r.data->>'amount')::float8 as amount, r.data->>'unit' as unit, r.data->'actives' as actives,
     r.data->'sites' as sites, r.data->'target'->>'id' as target, r.data->>'eatFrom' as "eatFrom",
     (r.data->>'mixMl')::float8 as "mixMl", r.data->>'reEntryUntil' as "reEntryUntil",
+    r.data->'product'->>'name' as product, r.data->'product'->>'registration' as registration,
+    r.data->'applicator'->>'name' as by,
     array(select a->>'group' from jsonb_array_elements(r.data->'product'->'actives') a) as groups,
     array(
       select a->>'family'

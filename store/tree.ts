@@ -89,6 +89,10 @@ export interface TreeRecord {
   groups: string[];
   families: string[];
   reEntryUntil: string;
+  /** The product's name and registration as the record holds them, and who put it on. */
+  product: string;
+  registration: string;
+  by: string;
   mixMl: number | null;
   sites: { bearing: number; heightCm: number }[];
   /** The condition it was put on for. */

@@ -28,7 +28,7 @@ import { timedSpans } from '@/core/season/timed';
 import { daysOf, heatCurve, type HeatPoint, type HostYear } from '@/core/season/year';
 import { wallClock, zonedInstant } from '@/core/season/zone';
 import { fitDays, fitHours, type AirLimits, type FitDay } from '@/core/weather/fitness';
-import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
+import type { Hour, StationFor, WeatherDay, WeatherStation } from '@/core/weather/station';
 import type { Host, TreatmentOption } from '@/core/diagnose/knowledge';
 import type { Viewer } from '@/store/auth';
 import { withSeries } from './series';
@@ -111,6 +111,8 @@ export interface PlaceSeason {
   models: HeatModel[];
   /** Days that came from readings of the place's own station. */
   brought: number;
+  /** What the other days come from. */
+  basis: WeatherStation['basis'];
 }
 export interface Season {
   places: SiteList;
@@ -167,6 +169,15 @@ function middleDays(members: readonly Hour[][], timeZone: string): WeatherDay[] 
 /** Forecasts are the same for every page until the next is issued. */
 const middles = onceEach<readonly Hour[][], WeatherDay[]>();
 
+/** Days before today as they were measured: readings of the place's own before those of the station. What is only usual is none. */
+function shownDays(station: WeatherStation, brought: readonly WeatherDay[], today: Day, timeZone: string) {
+  const own = new Map(brought.map((d) => [d.day, d]));
+  return station
+    .days(after(today, -SHOWN_DAYS, 'days'), after(today, -1, 'days'), timeZone)
+    .flatMap((d) => (own.has(d.day) || station.basis !== 'usual' ? [own.get(d.day) ?? d] : []))
+    .map((d) => ({ ...d, told: 'measured' as const }));
+}
+
 /** Everything that the year brings to a place, worked out from what stands there, what was seen and the weather. */
 function placeSeason(
   place: PlaceStand,
@@ -202,10 +213,6 @@ function placeSeason(
     const left = coverOf(c, hoursOf(new Date(c.endedAt), now), timeZone);
     return left ? [{ ...c, left }] : [];
   });
-  const own = new Map(brought.map((d) => [d.day, d]));
-  const measured = station
-    .days(after(today, -SHOWN_DAYS, 'days'), after(today, -1, 'days'), timeZone)
-    .map((d) => ({ ...(own.get(d.day) ?? d), told: 'measured' as const }));
   return {
     place,
     today,
@@ -236,7 +243,7 @@ function placeSeason(
       today,
     ),
     days: [
-      ...measured,
+      ...shownDays(station, brought, today, timeZone),
       ...middleDays(ahead.members, timeZone)
         .filter((d) => d.day >= today)
         .map((d) => ({ ...d, told: 'forecast' as const })),
@@ -245,6 +252,7 @@ function placeSeason(
     sightings: sightings.filter((s) => s.day >= after(today, -366, 'days')),
     covers: covers.map(({ hostId, doneOn, product, trees, left }) => ({ hostId, doneOn, product, trees, left })),
     brought: brought.filter((d) => d.day >= after(today, -SHOWN_DAYS, 'days')).length,
+    basis: station.basis,
   };
 }
 

@@ -9,6 +9,7 @@ import {
   listLots,
   listSprayers,
   listVessels,
+  labelsOff,
   shelfLabels,
   stockBalances,
   stockLevels,
@@ -17,7 +18,7 @@ import {
 /** Everything on the shelf, and what open plans will take of it. */
 export const shelfView = (viewer: Viewer) =>
   together(viewer, async () => {
-    const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment] = await Promise.all([
+    const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, off] = await Promise.all([
       shelfLabels(viewer),
       listLots(viewer),
       listVessels(viewer),
@@ -27,8 +28,9 @@ export const shelfView = (viewer: Viewer) =>
       stockBalances(viewer),
       stockLevels(viewer),
       listEquipment(viewer),
+      labelsOff(viewer),
     ]);
-    return { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment };
+    return { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, labelsOff: off };
   });
 
 /** One version of a label, and all versions of it. */

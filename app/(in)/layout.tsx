@@ -24,7 +24,11 @@ export default async function SignedIn({ children }: { children: React.ReactNode
           madeAt={clockNow().toISOString()}
           timeZone={v.timeZone}
           due={(await currentFloor())?.waiting ?? 0}
-          weather={`Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`}
+          weather={
+            weather.temperatureC === null || weather.windMs === null
+              ? ''
+              : `Station ${showTemperature(weather.temperatureC, v.units)}, wind ${showWind(weather.windMs, v.units)}`
+          }
         />
         <FocusOnWork />
         {children}

@@ -1,4 +1,4 @@
-import { showFine, showTemperature, showVolume, showWind } from '@/core/units/units';
+import { showFine, showTemperature, showVolume, showWind, type UnitSystem } from '@/core/units/units';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { inZone } from '@/core/season/zone';
 import { groupBy } from '@/core/work/load-out';
@@ -8,6 +8,8 @@ import { Frame } from '@/ui/frame/frame';
 import { GateLine } from '@/ui/frame/gates';
 import { Section, Sold, TagLine, TagRow } from '@/ui/frame/pieces';
 import { fromToday, longDay, shortDay } from '@/ui/words';
+import type { WeatherStation } from '@/core/weather/station';
+import { airWords } from '@/ui/air-words';
 import { todayView } from '@/views/today';
 import { stationFor } from '../_server/station';
 import { allows, viewer } from '../_server/viewer';
@@ -37,6 +39,42 @@ const WORDS = [
   'Eight things want',
   'Nine things want',
 ];
+
+/** Wind and rain of the next hours as bars; nothing where no station tells of them. */
+function WindAhead({
+  station,
+  from,
+  timeZone,
+  units,
+}: {
+  station: WeatherStation;
+  from: string;
+  timeZone: string;
+  units: UnitSystem;
+}) {
+  const hours = Array.from({ length: 8 }, (_, i) => station.at(new Date(Date.parse(from) + i * 2 * 3_600_000))).flatMap(
+    ({ at, windMs, rainMm }) => (windMs === null || rainMm === null ? [] : [{ at, windMs, rainMm }]),
+  );
+  if (!hours.length) return null;
+  return (
+    <>
+      <h2 className="mt-5 mb-1 text-small font-semibold text-ink-2">Wind in the hours ahead</h2>
+      <ul className="figures text-small">
+        {hours.map(({ at, windMs, rainMm }) => (
+          <li key={at} className="flex h-6 items-center gap-2">
+            <span className="w-9">{hour(at, timeZone)} h</span>
+            <span
+              className={`h-3 border border-ink-2 ${windMs <= 4.5 && rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`}
+              style={{ width: Math.min(78, 6 + windMs * 11) }}
+            />
+            <span>{showWind(windMs, units).replace(/ .*/, '')}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-small text-ink-2">Green: calm and dry enough to spray.</p>
+    </>
+  );
+}
 
 export default async function Today() {
   const v = await viewer();
@@ -68,7 +106,6 @@ export default async function Today() {
   const dueTasks = tasks.filter((t) => t.due <= today).length;
   const n = sites.reduce((a, x) => a + x.plans + x.works + x.visits, dueTasks);
   const overAll = sites.reduce((a, x) => a + x.over, 0);
-  const hours = Array.from({ length: 8 }, (_, i) => s.at(new Date(Date.parse(now.at) + i * 2 * 3_600_000)));
   const near = ahead.filter((p) => p.earliest! <= horizon);
   const name = (hostId: string) => findHost(hostId)?.name ?? hostId;
 
@@ -78,25 +115,14 @@ export default async function Today() {
       <p className="mt-2 text-lead font-bold">{shortDay(today).replace(/ \d{4}$/, '')}</p>
       <p className="text-[0.9375rem] text-ink-2">{v.outfitName}</p>
       <dl className="mt-3 border-t border-line-2">
-        <TagLine name="Air">{showTemperature(now.temperatureC, v.units)}</TagLine>
-        <TagLine name="Wind">{showWind(now.windMs, v.units)}</TagLine>
-        <TagLine name="Soil">{soilState(now)}</TagLine>
-        <TagLine name="Rain, 24 h">{now.rainNext24Mm ? showFine(now.rainNext24Mm, v.units).text : 'none'}</TagLine>
+        {now.temperatureC !== null && <TagLine name="Air">{showTemperature(now.temperatureC, v.units)}</TagLine>}
+        {now.windMs !== null && <TagLine name="Wind">{showWind(now.windMs, v.units)}</TagLine>}
+        {soilState(now) && <TagLine name="Soil">{soilState(now)}</TagLine>}
+        {now.rainNext24Mm !== null && (
+          <TagLine name="Rain, 24 h">{now.rainNext24Mm ? showFine(now.rainNext24Mm, v.units).text : 'none'}</TagLine>
+        )}
       </dl>
-      <h2 className="mt-5 mb-1 text-small font-semibold text-ink-2">Wind in the hours ahead</h2>
-      <ul className="figures text-small">
-        {hours.map((weather) => (
-          <li key={weather.at} className="flex h-6 items-center gap-2">
-            <span className="w-9">{hour(weather.at, v.timeZone)} h</span>
-            <span
-              className={`h-3 border border-ink-2 ${weather.windMs <= 4.5 && weather.rainMm < 0.1 ? 'bg-cambium' : 'bg-line-2'}`}
-              style={{ width: Math.min(78, 6 + weather.windMs * 11) }}
-            />
-            <span>{showWind(weather.windMs, v.units).replace(/ .*/, '')}</span>
-          </li>
-        ))}
-      </ul>
-      <p className="mt-1 text-small text-ink-2">Green: calm and dry enough to spray.</p>
+      <WindAhead station={s} from={now.at} timeZone={v.timeZone} units={v.units} />
     </>
   );
   const margin = (
@@ -129,8 +155,9 @@ export default async function Today() {
       <section>
         <h2 className="text-body">Station</h2>
         <p className="text-[0.9375rem]">
-          {s.name}: {showTemperature(now.temperatureC, v.units)}, {now.humidity} % humidity, soil{' '}
-          {showTemperature(now.soilTemperatureC, v.units)}. Simulated; say on the sheet what you find on the spot.
+          {s.basis === 'usual'
+            ? 'No station measures here. The sheets ask for air, wind and rain; windows rest on the usual year of the climate. Readings of a station of your own are brought in under Season.'
+            : `${s.name}: ${airWords(now, v.units)}. ${s.basis === 'simulated' ? 'Simulated weather of the demo' : 'Measured'}; say on the sheet what you find on the spot.`}
         </p>
       </section>
     </>
@@ -138,7 +165,7 @@ export default async function Today() {
   const head = (
     <div className="flex min-h-[66px] items-center justify-between px-4">
       <b className="text-head">{longDay(today)}</b>
-      <span className="text-small">{showTemperature(now.temperatureC, v.units)}</span>
+      {now.temperatureC !== null && <span className="text-small">{showTemperature(now.temperatureC, v.units)}</span>}
     </div>
   );
   const settle = allows(v, 'settle a follow-up');

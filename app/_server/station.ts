@@ -1,4 +1,6 @@
 import type { Spot, WeatherStation } from '@/core/weather/station';
+import { inRealUse } from '@/commands/facts/real-use';
+import { usualStation } from '@/core/weather/usual';
 import { CLIMATES, climateAt, type ClimateName } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 
@@ -9,7 +11,10 @@ const HOME = { lat: 51, lon: 0 };
 const near = (degrees: number) => Math.round(degrees / APART) * APART;
 const stations = new Map<string, WeatherStation>();
 
-/** The station that serves a spot; a real one would be chosen here. */
+/**
+ * The station that serves a spot; a real one would be chosen here. Simulated weather is for the demo alone: elsewhere nothing is
+ * said of an hour, and days are those of the usual year.
+ */
 export function stationFor({ lat, lon }: Spot): WeatherStation {
   const at = { lat: near(lat ?? HOME.lat), lon: near(lon ?? HOME.lon) };
   const key = `${at.lat} ${at.lon}`;
@@ -17,7 +22,9 @@ export function stationFor({ lat, lon }: Spot): WeatherStation {
   if (!station) {
     const climate = CLIMATES[(process.env.ELMHORN_CLIMATE ?? climateAt(at.lat)) as ClimateName];
     const seed = Number(process.env.ELMHORN_STATION_SEED ?? 7);
-    station = simulatedStation(seed + at.lat * 1009 + at.lon * 9176, { climate, ...at });
+    station = inRealUse()
+      ? usualStation(climate, at.lat)
+      : simulatedStation(seed + at.lat * 1009 + at.lon * 9176, { climate, ...at });
     stations.set(key, station);
   }
   return station;

@@ -106,7 +106,8 @@ function crewOver(row: CrewRow, days: readonly Day[], away: readonly Away[]): Cr
 function chancesFor(days: readonly Day[], place: WaitingPlace, station: StationFor, now: Date) {
   const { members } = station(place).forecast(now);
   return (limits: AirLimits): Job['chances'] => {
-    if (anyAir(limits)) return null;
+    // Where nobody forecasts, no day is better than another.
+    if (anyAir(limits) || !members.length) return null;
     const fit = new Map(fitDays(members, limits, VISIT_HOURS, place.timeZone).map((f) => [f.day, f.chance]));
     return days.map((d) => fit.get(d) ?? null);
   };
@@ -136,7 +137,7 @@ export function daytimesFor(
   return (use: LabelUse): Job['daytimes'] => {
     const limits = airLimitsOf(use);
     const lowSun = use.conditions?.lowSun ?? false;
-    if (anyAir(limits)) return lowSun ? days.map(low) : null;
+    if (anyAir(limits) || !members.length) return lowSun ? days.map(low) : null;
     const told = fitSpans(members, limits, place.timeZone, lowSun ? low : null);
     return days.map((day) => told.get(day) ?? (lowSun ? low(day) : null));
   };

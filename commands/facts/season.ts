@@ -56,13 +56,13 @@ export function weatherOf(
     const yesterday = after(today, -1, 'days');
     if (to < today)
       return { start, measured: withBrought(station.days(from, to, timeZone), own), courses: [], forecastDays: 0 };
-    const measured = from <= yesterday ? withBrought(station.days(from, yesterday, timeZone), own) : [];
-    const years = Array.from({ length: YEARS }, (_, i) =>
-      station.days(after(from, -i - 1, 'years'), after(to, -i - 1, 'years'), timeZone),
-    );
+    // What is only usual is no measurement: without readings the whole season is told by other years.
+    const known = station.basis !== 'usual' || own.size > 0;
+    const measured = known && from <= yesterday ? withBrought(station.days(from, yesterday, timeZone), own) : [];
+    const years = station.years(from, to, timeZone, YEARS);
     const ahead = from <= today ? station.forecast(now) : null;
     const midnight = new Date(zonedInstant(`${today}T00:00`, timeZone)!);
-    const past = ahead ? station.hours(midnight, new Date(ahead.from)) : [];
+    const past = ahead?.members.length ? station.hours(midnight, new Date(ahead.from)) : [];
     return seasonWeather(start, measured, ahead && { past, ahead, timeZone }, years);
   };
   const key = [start, timeZone, today, to < today ? '' : Math.floor(now.getTime() / 21_600_000)].join();
@@ -181,7 +181,13 @@ export async function hoursAt(
     const byHour = new Map(
       measured.map(({ placeId: _, ...h }) => [h.at, { ...h, windMs: h.windMs ?? undefined, wet: h.wet ?? undefined }]),
     );
-    return (a, b) => usual(a, b).map((h) => byHour.get(h.at) ?? h);
+    return (a, b) => {
+      const hours = usual(a, b);
+      // Where no station tells of the hours, those that somebody brought are all there is.
+      return hours.length
+        ? hours.map((h) => byHour.get(h.at) ?? h)
+        : [...byHour.values()].filter((h) => Date.parse(h.at) + 3_600_000 > +a && Date.parse(h.at) < +b);
+    };
   };
 }
 

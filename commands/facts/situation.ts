@@ -1,3 +1,4 @@
+import { inRealUse } from './real-use';
 import { isOver } from '@/core/prescribe/follow';
 import { removalOf } from '@/core/cost/prices';
 import { severityOf } from '@/core/decide/severity';
@@ -295,6 +296,7 @@ export function situationFor(
       : [],
     licence: viewer.licence,
     checked: Object.fromEntries(labels.map((l) => [l.key, l.checkedOn])),
+    clientTrees: inRealUse(),
   };
 }
 

@@ -105,6 +105,7 @@ function recordOf(
   id: string,
   amount: number,
   tree: Tree,
+  by: string,
 ): TreeRecord {
   const use = plan.label.uses.find((u) => u.key === plan.useKey);
   const { dose, ring } = plan.result;
@@ -122,6 +123,9 @@ function recordOf(
     unit: dose.ok && dose.dimension === 'mass' ? 'g' : 'mL',
     withdrawn: false,
     actives: dose.ok ? dose.actives.map((a) => ({ name: a.name, grams: a.grams * part })) : [],
+    product: plan.label.name,
+    registration: plan.label.registration,
+    by,
     groups: plan.label.actives.map((a) => groupWords(a.group)),
     families: plan.label.actives.flatMap((a) => a.family ?? []),
     reEntryUntil: use ? reEntryUntil(use, b.endedAt) : b.endedAt,
@@ -190,7 +194,7 @@ function after(f: HeldTree, w: Shown, viewer: Viewer): HeldTree {
       const { dose } = sheet.plan.result;
       const amount = w.verb === 'book' ? b.amount : dose.ok ? dose.product : 0;
       const plans = tree.plans.map((p) => (p.id === sheet.plan.id ? { ...p, state: 'done' as const } : p));
-      const records = [recordOf(sheet.plan, b, w.id, amount, tree), ...tree.records];
+      const records = [recordOf(sheet.plan, b, w.id, amount, tree, viewer.name), ...tree.records];
       return { ...on({ plans, records }), sheets: f.sheets.filter((s) => s !== sheet) };
     }
     case 'finish-work': {

@@ -25,6 +25,8 @@ export const offerProperty = command({
     const faults: Fault[] = [];
     const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (faults.length) return { ok: false, faults };
+    if (viewer.prices.unentered)
+      return refuse('keys', 'No prices are entered yet: an offer names money. Enter them under People first.');
     const place = await getPlace(viewer, p.placeId);
     if (!place) return refuse('placeId', 'This place is not in this outfit.');
     const lines = await offeredAt(viewer, place.id, dayIn(now, place.timeZone));

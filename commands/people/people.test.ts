@@ -1,6 +1,8 @@
 import { v7 } from 'uuid';
 import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
 import { hashPassword, loadViewer, type Viewer } from '@/store/auth';
+import { money } from '@/core/cost/prices';
+import { propose } from '@/commands/tree/offer';
 import { listPeople } from '@/store/people';
 import { makeOutfit } from '@/store/testing';
 import { newPerson } from './add-person';
@@ -131,6 +133,24 @@ const PRICES = {
   removeAndReplant: '1800',
   discount: '4',
 };
+it('what nobody priced is told as no money, in no offer, and weighs against no tree', async () => {
+  const other = await makeOutfit(made.owner);
+  await made.owner`update outfit set prices = '{}' where id = ${other.outfitId}`;
+  const viewer = (await loadViewer(other))!;
+  expect(viewer.prices.unentered).toBe(true);
+  expect(money(6500, viewer.prices)).toBe('no price entered');
+  const offered = await doneBy(propose, viewer, {
+    id: v7(),
+    treeId: other.treeId,
+    keys: ['training-01-drench/drench'],
+    message: '',
+    days: '30',
+  });
+  expect(offered).toMatchObject({ ok: false, faults: [{ sentence: expect.stringMatching(/prices/) }] });
+  expect(await doneBy(keepPrices, viewer, PRICES)).toMatchObject({ ok: true });
+  expect((await loadViewer(other))!.prices.unentered).toBeUndefined();
+});
+
 it('prices are kept in the money’s own small coin, and a field that cannot be read keeps all of them', async () => {
   expect(await doneBy(keepPrices, made.viewer, PRICES)).toMatchObject({ ok: true });
   expect((await now()).prices).toMatchObject({ currency: 'EUR', visit: 4500, hour: 6250, device: 320, discount: 0.04 });

@@ -23,6 +23,7 @@ import { keepEquipment } from './keep-equipment';
 import { keepSprayer } from './keep-sprayer';
 import { keepVessel } from './keep-vessel';
 import { receiveLot } from './receive-lot';
+import { keepLabelOn, takeLabelOff } from './take-label-off';
 import { warnBelow } from './warn-below';
 
 const made = ownOutfit();
@@ -252,4 +253,30 @@ it('nothing on a shelf can be taken away by another outfit', async () => {
   // A lot that names another's is its own, or is refused: it never moves what stands there.
   await doneBy(receiveLot, other, delivery({ lotId: made.o.lotId })).catch(() => null);
   expect((await listLots(made.viewer)).find((l) => l.id === made.o.lotId)!.onHand).toBe(100);
+});
+
+describe('a label off the shelf', () => {
+  const onShelf = async (key: string) => (await shelfLabels(made.viewer)).some((l) => l.key === key);
+  const oil = trainingLabels.find((l) => l.key === 'training-22-dormant-oil')!;
+  it('is not prescribed by, and comes back as it was or is entered again', async () => {
+    const entered = { text: JSON.stringify(oil) };
+    expect(await doneBy(bringLabel, made.viewer, entered)).toMatchObject({ ok: true });
+    for (const back of [
+      () => doneBy(keepLabelOn, made.viewer, { labelKey: oil.key }),
+      () => doneBy(bringLabel, made.viewer, entered),
+    ]) {
+      expect(await doneBy(takeLabelOff, made.viewer, { labelKey: oil.key })).toMatchObject({ ok: true });
+      expect(await onShelf(oil.key)).toBe(false);
+      expect(await back()).toMatchObject({ ok: true });
+      expect(await onShelf(oil.key)).toBe(true);
+    }
+  });
+  it('stays while something of it is in stock', async () => {
+    expect(await doneBy(receiveLot, made.viewer, delivery({ lotNumber: 'Q-90', labelKey: oil.key }))).toMatchObject({
+      ok: true,
+    });
+    const refused = await doneBy(takeLabelOff, made.viewer, { labelKey: oil.key });
+    expect(refused).toMatchObject({ ok: false, faults: [{ sentence: expect.stringContaining('Q-90') }] });
+    expect(await onShelf(oil.key)).toBe(true);
+  });
 });

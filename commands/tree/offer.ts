@@ -34,6 +34,8 @@ export const propose = command({
     const faults: Fault[] = [];
     const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (faults.length) return { ok: false, faults };
+    if (viewer.prices.unentered)
+      return refuse('keys', 'No prices are entered yet: an offer names money. Enter them under People first.');
     const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
     if (!tree) return noTree;
     const [finds, year] = await Promise.all([findsNear(viewer, tree), yearOf(viewer, tree, station, now)]);

@@ -6,7 +6,7 @@ import { doneBy, NOW, type ownOutfit } from '@/commands/testing';
 import { maritime } from '@/commands/programme/testing';
 import { dose } from '@/core/dose/dose';
 import { recipeOf } from '@/core/mix/recipe';
-import type { Hour, StationFor } from '@/core/weather/station';
+import type { Hour, StationFor, WeatherDay } from '@/core/weather/station';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
@@ -74,11 +74,13 @@ export const colder =
     const usual = maritime(spot);
     const chilled = <T extends Hour>(hours: T[]): T[] =>
       hours.map((h) => ({ ...h, temperatureC: h.temperatureC - by }));
+    const asCold = (d: WeatherDay): WeatherDay => ({ ...d, min: d.min - by, max: d.max - by });
     return {
       ...usual,
       at: (t) => usual.at(t),
       hours: (from, to) => chilled(usual.hours(from, to)),
-      days: (from, to, zone) => usual.days(from, to, zone).map((d) => ({ ...d, min: d.min - by, max: d.max - by })),
+      days: (from, to, zone) => usual.days(from, to, zone).map(asCold),
+      years: (from, to, zone, count) => usual.years(from, to, zone, count).map((y) => y.map(asCold)),
       forecast: (t) => {
         const told = usual.forecast(t);
         return { ...told, members: told.members.map((m) => chilled([...m])) };

@@ -9,28 +9,32 @@ const day = z.iso.date('write the day as year-month-day, like 2026-05-14');
 export const instant = z.iso.datetime({ offset: true, error: 'give day and time' });
 export const uuid = z.uuid('this is not an id that Elmhorn made');
 
+/** What was measured at the time of the work; null is what nobody measured. */
 export const weatherSchema = z.strictObject({
   at: instant,
   temperatureC: z
     .number('The temperature must be a number.')
     .min(-40, 'Below −40 °C nobody treats trees.')
-    .max(55, 'Above 55 °C nobody treats trees.'),
+    .max(55, 'Above 55 °C nobody treats trees.')
+    .nullable(),
   humidity: z
     .number('The humidity must be a number.')
     .min(0, 'Humidity runs from 0 to 100 %.')
-    .max(100, 'Humidity runs from 0 to 100 %.'),
+    .max(100, 'Humidity runs from 0 to 100 %.')
+    .nullable(),
   windMs: z
     .number('The wind must be a number.')
     .min(0, 'Wind cannot be below zero.')
-    .max(60, 'Wind above 60 m/s is a hurricane.'),
-  windFromDeg: z.number().min(0).max(360),
-  rainMm: z.number().min(0).max(500),
-  rainNext24Mm: z.number().min(0).max(500),
+    .max(60, 'Wind above 60 m/s is a hurricane.')
+    .nullable(),
+  windFromDeg: z.number().min(0).max(360).nullable(),
+  rainMm: z.number().min(0).max(500).nullable(),
+  rainNext24Mm: z.number().min(0).max(500).nullable(),
   /** Forecast by the hour, for the gates; a record keeps what was, not what was forecast. */
   rainByHour: z.array(z.number().min(0).max(300)).max(240).optional(),
-  soilTemperatureC: z.number().min(-30).max(60),
-  soilMoisture: z.number().min(0).max(1),
-  sky: z.enum(['clear', 'broken', 'overcast']),
+  soilTemperatureC: z.number().min(-30).max(60).nullable(),
+  soilMoisture: z.number().min(0).max(1).nullable(),
+  sky: z.enum(['clear', 'broken', 'overcast']).nullable(),
 });
 
 /** What a crew sends when the work is done; everything else is worked out again on the server. */
@@ -144,6 +148,8 @@ export const recordSchema = z.strictObject({
   mixMl: z.number().nullable(),
   waterMl: z.number().nullable(),
   concentration: text(200),
+  /** The rate of the label that was followed, in its own words; records of before have none. */
+  rate: text(600).optional(),
   actives: z.array(z.strictObject({ name: text(80), grams: z.number() })),
   sites: z.array(z.strictObject({ number: z.number(), bearing: z.number(), heightCm: z.number() })),
   drill: text(120),

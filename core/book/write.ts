@@ -167,6 +167,7 @@ export function writeUp(
     mixMl,
     waterMl: c.drawn && mixMl !== null ? mixMl - (unit === 'mL' ? b.amount : 0) : (c.dose.carrier?.waterMl ?? null),
     concentration: concentrationWords(c.dose, c.label, c.drawn),
+    rate: c.use.rate.text,
     actives: c.dose.actives.map((a) => ({ name: a.name, grams: a.grams * share })),
     sites: (c.ring?.sites ?? []).map((bearing, i) => ({
       number: i + 1,

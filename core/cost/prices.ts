@@ -13,6 +13,8 @@ export interface Prices {
   removeAndReplant: Minor;
   /** Yearly discount, as a share. */
   discount: number;
+  /** Nobody has entered them yet: they order ways by what they usually cost, and are never told as money. */
+  unentered?: true;
 }
 export const USUAL_PRICES: Prices = {
   currency: 'GBP',
@@ -23,7 +25,7 @@ export const USUAL_PRICES: Prices = {
   discount: 0.04,
 };
 /** All that reading an amount needs to know of the prices. */
-export type Currency = Pick<Prices, 'currency'>;
+export type Currency = Pick<Prices, 'currency' | 'unentered'>;
 
 const formats = new Map<string, Intl.NumberFormat>();
 function inCurrency(currency: string, digits?: 0): Intl.NumberFormat {
@@ -39,15 +41,16 @@ function inCurrency(currency: string, digits?: 0): Intl.NumberFormat {
   return known;
 }
 /** Minor units in one unit of a currency: 100 of most, 1 of the yen, 1000 of some dinars. */
-export const minorPer = ({ currency }: Currency): number =>
+export const minorPer = ({ currency }: Pick<Prices, 'currency'>): number =>
   10 ** (inCurrency(currency).resolvedOptions().maximumFractionDigits ?? 2);
 /** An amount as people type and read it, without its currency. */
 export const inMajor = (minor: Minor, p: Currency): number => minor / minorPer(p);
 /** An amount that somebody typed, to the nearest minor unit. */
 export const inMinor = (major: number, p: Currency): Minor => Math.round(major * minorPer(p));
 
-/** An amount of money as an estimate is read: without its minor units. */
-export const money = (minor: Minor, p: Currency): string => inCurrency(p.currency, 0).format(inMajor(minor, p));
+/** An amount of money as an estimate is read: without its minor units; none where the prices behind it are nobody's. */
+export const money = (minor: Minor, p: Currency): string =>
+  p.unentered ? 'no price entered' : inCurrency(p.currency, 0).format(inMajor(minor, p));
 /** A price that was named, to the last minor unit. */
 export const exactMoney = (minor: Minor, p: Currency): string => inCurrency(p.currency).format(inMajor(minor, p));
 

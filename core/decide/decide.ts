@@ -330,7 +330,7 @@ class Deciding extends Named {
     return tellOf({
       decision,
       about: this.about,
-      p: this.p,
+      sure: inWords(this.p),
       now: now.map((o) => o.what),
       next: next ? `from ${this.month(next.from)}: ${inSentence(next.what)}` : null,
       waits: answers.filter((o) => o.status === 'unsure').map((o) => o.what),

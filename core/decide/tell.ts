@@ -1,5 +1,4 @@
 import type { Condition } from '../diagnose/knowledge';
-import { inWords } from '../diagnose/sureness';
 import { inSentence, type Decision } from '../diagnose/words';
 import type { Duty } from './duties';
 
@@ -7,7 +6,8 @@ import type { Duty } from './duties';
 export interface Tellable {
   decision: Decision;
   about: Condition | null;
-  p: number;
+  /** How sure it is, in words. */
+  sure: string;
   /** What is done today, in words; empty where nothing is. */
   now: readonly string[];
   /** Months and words of the next window; null where there is none. */
@@ -24,22 +24,27 @@ export interface Tellable {
 const list = (of: readonly string[]) =>
   of.length < 2 ? (of[0] ?? '') : `${of.slice(0, -1).join(', ')} and ${of.at(-1)}`;
 
-/** What the client is told: built from the decision, so that it cannot say another thing. */
-export function tellOf(t: Tellable): string {
+/** What a client is asked to keep to, whatever was decided. */
+export function askedOfClient(duties: readonly Pick<Duty, 'id'>[]): string[] {
   const out: string[] = [];
-  const { about } = t;
-  const name = about && about.kind !== 'unknown' ? about.name.toLowerCase() : null;
-  if (t.duties.some((d) => d.id === 'gas'))
-    out.push('Please keep away, no flame, no digging: there may be gas in the soil.');
-  if (t.duties.some((d) => d.id === 'risk')) out.push('Please keep clear of the tree until we have spoken.');
-  if (t.duties.some((d) => d.id === 'hairs')) out.push('Keep people and dogs away: the hairs hurt.');
-  const owed = (id: Duty['id']) => t.duties.some((d) => d.id === id);
+  const owed = (id: Duty['id']) => duties.some((d) => d.id === id);
+  if (owed('gas')) out.push('Please keep away, no flame, no digging: there may be gas in the soil.');
+  if (owed('risk')) out.push('Please keep clear of the tree until we have spoken.');
+  if (owed('hairs')) out.push('Keep people and dogs away: the hairs hurt.');
   if (owed('report') && owed('no-cut'))
     out.push('This may have to be reported: please cut and move nothing until the authority has answered.');
   else if (owed('report'))
     // What is cut all the same, as a strike of fire blight is, stays where it was cut.
     out.push('This may have to be reported: please take nothing away from here until the authority has answered.');
   else if (owed('no-cut')) out.push('Please cut nothing here until we have spoken.');
+  return out;
+}
+
+/** What the client is told: built from the decision, so that it cannot say another thing. */
+export function tellOf(t: Tellable): string {
+  const out = askedOfClient(t.duties);
+  const { about } = t;
+  const name = about && about.kind !== 'unknown' ? about.name.toLowerCase() : null;
   switch (t.decision) {
     case 'look further':
       out.push('We have not looked at enough of the tree to say how it is, and come back to look.');
@@ -52,7 +57,7 @@ export function tellOf(t: Tellable): string {
     case 'test first':
     case 'laboratory first':
       out.push(
-        `We are not sure yet. ${name ? `The likeliest is ${name} (${inWords(t.p)}). ` : ''}${t.decision === 'laboratory first' ? 'We send a sample to the laboratory' : 'A test will tell'}${about ? `: ${inSentence(about.decidingTest)}` : ''}.`,
+        `We are not sure yet. ${name ? `The likeliest is ${name} (${t.sure}). ` : ''}${t.decision === 'laboratory first' ? 'We send a sample to the laboratory' : 'A test will tell'}${about ? `: ${inSentence(about.decidingTest)}` : ''}.`,
       );
       break;
     case 'leave it alone':

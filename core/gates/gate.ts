@@ -119,6 +119,8 @@ export interface Facts {
   /** Who prescribes or applies. */
   licence: { number: string; categories: string[]; expires: string } | null;
   labelChecked: string | null;
+  /** The trees are a client's, and not those of the demo. */
+  clientTrees: boolean;
   /** First and last picking of an edible crop on this tree; the last is null where nobody has said. */
   harvest: { from: string; to: string | null } | null;
   /** Height of the reading above soil, cm, and the girth at injection height where it was measured. */

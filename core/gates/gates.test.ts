@@ -675,6 +675,12 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     on({ supervised: false }, { label: { restricted: true } }),
     on({ supervised: true }, { label: { restricted: true } }),
   ],
+  [
+    'training-label',
+    'stop',
+    on({ clientTrees: true }, { label: { training: true } }),
+    on({ clientTrees: true }, { label: { training: false } }),
+  ],
   ['vessel-unreserved', 'stop', gates({ unreserved: ['cylinder'] }), gates({ unreserved: ['another'] })],
   ['under-drip-unknown', 'hold', on({}, { said: { below: undefined } }), on()],
   ['under-drip', 'hold', on({}, { said: { below: 'people, pets, cars or laundry' } }), on()],

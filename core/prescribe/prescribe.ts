@@ -172,9 +172,10 @@ export function workOutOn(
     illegalSite: placed?.illegal ?? null,
     vesselUnreserved: pouredFrom && situation.unreserved.includes(pouredFrom) ? pouredFrom : null,
     labelChecked: situation.checked[label.key] ?? null,
+    clientTrees: situation.clientTrees ?? false,
     // Ten years are walked for the way that is chosen, and not for every product on the shelf.
     costs:
-      withRing && worked.ok && situation.money
+      withRing && worked.ok && situation.money && !situation.money.by.prices.unentered
         ? keepOrReplace(label, use, worked, situation.money.by, situation.money.lossUntreated)
         : null,
     // What is drawn on the plan is nearer the truth than what was paced, and the nearer of both counts.
@@ -195,8 +196,8 @@ export function workOutOn(
             {
               device: use.sites.device ?? 'low-pressure bottle',
               mlPerSite: worked.perSite.mixMl ?? worked.perSite.product,
-              temperatureC: choices.temperatureC ?? 18,
-              humidity: choices.humidity ?? 60,
+              temperatureC: choices.temperatureC,
+              humidity: choices.humidity ?? null,
               soil: choices.soil,
               leaf: choices.leaf,
             },

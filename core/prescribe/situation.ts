@@ -95,6 +95,8 @@ export interface Situation {
   licence: Facts['licence'];
   /** Day of the last check against the label in hand, by label key. */
   checked: Record<string, Day | null>;
+  /** The trees are a client's: no product that exists only for training is put on them. Left out, they are for practice. */
+  clientTrees?: boolean;
 }
 
 /** One open trouble of a tree, with what was decided about it. */

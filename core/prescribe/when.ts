@@ -3,6 +3,7 @@ import { bloomAhead, bloomReach } from '../gates/bloom';
 import { usesActive, type Gate } from '../gates/gate';
 import { partnerWait } from '../gates/partners';
 import { standing } from '../gates/rules';
+import { UNMEASURED_AIR } from '../gates/rules/weather';
 import { stillSaid } from '../gates/said';
 import { labelPeriod, within } from '../label/period';
 import { carriesOut } from '../label/methods';
@@ -312,9 +313,12 @@ export function choicesOn(choices: Choices, situation: Situation, day: Day): Cho
   };
 }
 
-/** The gates that answer while something is planned: all of them for today, those that stand for a later day. */
+/**
+ * The gates that answer while something is planned: all of them for today, those that stand for a later day. Air that no station
+ * measures is asked where the work is done, not at the desk.
+ */
 export const whilePlanning = ({ on, gates }: { on: Day; gates: Gate[] }, today: Day): Gate[] =>
-  on > today ? standing(gates) : gates;
+  on > today ? standing(gates) : gates.filter((g) => !UNMEASURED_AIR.includes(g.id));
 
 /** When a plan is to be carried out: its day, and the span in which it may be moved without asking anew. */
 export interface Visit {

@@ -28,8 +28,8 @@ export function uptake(
   u: {
     device: Device;
     mlPerSite: Ml;
-    temperatureC: number;
-    humidity: number;
+    temperatureC: number | null;
+    humidity: number | null;
     soil: SoilState | null;
     leaf: LeafState | null;
   },
@@ -47,12 +47,12 @@ export function uptake(
     };
   }
   const usual = USUAL[u.device];
-  const deficit = vapourDeficit(u.temperatureC, u.humidity);
+  const deficit = u.temperatureC === null || u.humidity === null ? null : vapourDeficit(u.temperatureC, u.humidity);
   const parts = [
     { what: `${Math.round(u.mlPerSite * 10) / 10} mL a site`, factor: Math.max(0.2, u.mlPerSite / usual.ml) },
     {
-      what: `air pulls with ${deficit.toFixed(2)} kPa`,
-      factor: Math.min(4, Math.max(0.5, 1.2 / Math.max(0.15, deficit))),
+      what: deficit === null ? 'air not said' : `air pulls with ${deficit.toFixed(2)} kPa`,
+      factor: deficit === null ? 1 : Math.min(4, Math.max(0.5, 1.2 / Math.max(0.15, deficit))),
     },
     {
       what: `soil ${u.soil ?? 'not said'}`,

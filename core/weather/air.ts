@@ -9,29 +9,44 @@ export const saturation = (t: number) => 0.6108 * Math.exp((17.27 * t) / (t + 23
  */
 export const vapourDeficit = (t: number, humidity: number): number => saturation(t) * (1 - humidity / 100);
 
-/** The weather at one place and moment, from a station or typed by hand. */
+/** The weather at one place and moment, from a station or typed by hand; null is what nobody measured. */
 export interface Weather {
   at: string;
-  temperatureC: number;
-  humidity: number;
-  windMs: number;
-  windFromDeg: number;
-  rainMm: number;
+  temperatureC: number | null;
+  humidity: number | null;
+  windMs: number | null;
+  windFromDeg: number | null;
+  rainMm: number | null;
   /** Rain expected in the next 24 h, mm. */
-  rainNext24Mm: number;
+  rainNext24Mm: number | null;
   /** Rain of the coming hours, mm an hour, the next hour first; missing where a station has no forecast by the hour. */
   rainByHour?: number[];
-  soilTemperatureC: number;
+  soilTemperatureC: number | null;
   /** Soil moisture as a share of what the soil can hold, 0 to 1; above 0.95 it is saturated. */
-  soilMoisture: number;
-  sky: 'clear' | 'broken' | 'overcast';
+  soilMoisture: number | null;
+  sky: 'clear' | 'broken' | 'overcast' | null;
 }
+
+/** The weather where nothing measures it: whoever works there says what it is. */
+export const unmeasured = (at: string): Weather => ({
+  at,
+  temperatureC: null,
+  humidity: null,
+  windMs: null,
+  windFromDeg: null,
+  rainMm: null,
+  rainNext24Mm: null,
+  soilTemperatureC: null,
+  soilMoisture: null,
+  sky: null,
+});
 
 export const SOIL_WORDS = ['moist', 'dry', 'water-repellent', 'sodden', 'saturated', 'frozen'] as const;
 export type SoilState = (typeof SOIL_WORDS)[number];
 
-/** What the ground is like under this weather, in the words of the gates. */
-export function soilState(w: Pick<Weather, 'soilTemperatureC' | 'soilMoisture'>): SoilState {
+/** What the ground is like under this weather, in the words of the gates; null where nothing measured it. */
+export function soilState(w: Pick<Weather, 'soilTemperatureC' | 'soilMoisture'>): SoilState | null {
+  if (w.soilTemperatureC === null || w.soilMoisture === null) return null;
   if (w.soilTemperatureC <= 0) return 'frozen';
   if (w.soilMoisture > 0.95) return 'saturated';
   if (w.soilMoisture > 0.85) return 'sodden';

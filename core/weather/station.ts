@@ -38,14 +38,24 @@ export interface Forecast {
  */
 export interface WeatherStation {
   name: string;
-  /** The hour that holds an instant, with the rain that is expected after it. */
+  /**
+   * What stands behind its figures: an instrument, the simulation of the demo, or nothing but the usual year of the climate. The
+   * last tells no hour and forecasts nothing; its days are what is usual, and whoever reads of them is told so.
+   */
+  basis: 'measured' | 'simulated' | 'usual';
+  /** The hour that holds an instant, with the rain that is expected after it; nothing of it is known where nothing measures. */
   at(instant: Date): Weather;
-  /** Measured hours, in order and without gaps, from the hour that holds `from` to the one before `to`. */
+  /** Measured hours, in order and without gaps, from the hour that holds `from` to the one before `to`; none where nothing measures. */
   hours(from: Date, to: Date): Hour[];
-  /** What may come in the ten days after an instant; at least 20 members, so that their spread means something. */
+  /**
+   * What may come in the ten days after an instant; at least 20 members, so that their spread means something, or none where
+   * nobody forecasts.
+   */
   forecast(issued: Date): Forecast;
-  /** Measured days of a place's own calendar, first and last included. */
+  /** Days of a place's own calendar, first and last included: measured, or as they usually are. */
   days(from: Day, to: Day, timeZone: string): WeatherDay[];
+  /** Other years that stand for what may come: the same days of so many of them, each as `days` gives them. */
+  years(from: Day, to: Day, timeZone: string, count: number): WeatherDay[][];
 }
 
 /** Where a station is wanted for: the nearest one serves. */

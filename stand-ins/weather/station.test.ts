@@ -154,9 +154,9 @@ it('fair weather leaves every method open in every month', () => {
   );
   const closed = year.filter(
     (w) =>
-      !(w.temperatureC >= 4 && w.temperatureC <= 27 && w.soilTemperatureC > 0) ||
-      !(w.soilMoisture < 0.85 && w.soilMoisture > 0.2) ||
-      w.rainNext24Mm > 0,
+      !(w.temperatureC! >= 4 && w.temperatureC! <= 27 && w.soilTemperatureC! > 0) ||
+      !(w.soilMoisture! < 0.85 && w.soilMoisture! > 0.2) ||
+      w.rainNext24Mm! > 0,
   );
   expect(closed).toEqual([]);
 });

@@ -32,6 +32,12 @@ export interface SimulatedSite {
   lon?: number;
 }
 
+/** The same days of each of the years before. */
+const yearsBefore =
+  (days: WeatherStation['days']): WeatherStation['years'] =>
+  (from, to, timeZone, count) =>
+    Array.from({ length: count }, (_, i) => days(after(from, -i - 1, 'years'), after(to, -i - 1, 'years'), timeZone));
+
 /**
  * A simulated station: the same seed, place and hour always give the same weather, past and to come.
  * @param seed any whole number
@@ -106,6 +112,7 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
   };
   return {
     name: 'Simulated station',
+    basis: 'simulated',
     at: (instant) => airs(String(hourOf(instant)), () => weatherAt(hourOf(instant))),
     hours: (from, to) => hoursOf(hourOf(from), hourOf(to)),
     forecast: (issued) => {
@@ -113,5 +120,6 @@ export function simulatedStation(seed: number, where: SimulatedSite = {}): Weath
       return forecasts(String(at), () => forecastOf(at));
     },
     days,
+    years: yearsBefore(days),
   };
 }

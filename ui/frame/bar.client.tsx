@@ -76,6 +76,7 @@ export function Bar({
 }: {
   name: string;
   due: number;
+  /** The air at the station in words; empty where nothing measures it. */
   weather: string;
   /** When the server made this page: without signal it may be of yesterday. */
   madeAt: string;

@@ -13,6 +13,8 @@ export default async function People() {
   const v = await viewer();
   const people = await listPeople(v);
   const manage = allows(v, 'manage people');
+  /** Prices that nobody entered are asked, not shown as if they were the outfit's. */
+  const typed = (x: number) => (v.prices.unentered ? '' : String(x));
   const margin = (
     <p className="text-[0.9375rem]">
       {manage
@@ -54,11 +56,11 @@ export default async function People() {
           <PricesForm
             prices={{
               currency: v.prices.currency,
-              visit: String(inMajor(v.prices.visit, v.prices)),
-              hour: String(inMajor(v.prices.hour, v.prices)),
-              device: String(inMajor(v.prices.device, v.prices)),
-              removeAndReplant: String(inMajor(v.prices.removeAndReplant, v.prices)),
-              discount: String(100 * v.prices.discount),
+              visit: typed(inMajor(v.prices.visit, v.prices)),
+              hour: typed(inMajor(v.prices.hour, v.prices)),
+              device: typed(inMajor(v.prices.device, v.prices)),
+              removeAndReplant: typed(inMajor(v.prices.removeAndReplant, v.prices)),
+              discount: typed(100 * v.prices.discount),
             }}
           />
         </Section>

@@ -81,6 +81,14 @@ function spansOf(today: Day, ten: boolean) {
     : { shown: year, loaded: months(-12, 24), spans };
 }
 
+/** What the days of a place come from that no station of its own measured. */
+const WEATHER_FROM = {
+  measured: 'From the station nearest to it.',
+  simulated: 'The rest is the simulated weather of the demo.',
+  usual:
+    'Nothing else measures here: dates and windows rest on the usual year of the climate at its latitude, and move with every year that differs. Hours of rain and infections are told only where readings come in.',
+} as const;
+
 export default async function Season({ searchParams }: { searchParams: Promise<Record<string, string | string[]>> }) {
   const v = await viewer();
   const now = clockNow();
@@ -263,9 +271,15 @@ function Margin({ at }: { at: SeasonOf['at'] }) {
           <section>
             <h2 className="text-body">Its weather</h2>
             <p className="text-[0.9375rem]">
-              {at.brought > 0
-                ? `${at.brought} of the last 120 days are readings of its own station; the rest is filled from the simulated one.`
-                : 'From the simulated station nearest to it.'}{' '}
+              {at.brought > 0 && `${at.brought} of the last 120 days are readings of its own station. `}
+              {at.place.lat === null ? (
+                <>
+                  Without a position nobody knows its climate: no stage, window or sum of heat is told.{' '}
+                  <a href={`/grounds/places/${at.place.id}`}>Give the site its position</a>.
+                </>
+              ) : (
+                WEATHER_FROM[at.basis]
+              )}{' '}
               <a href={`/season/readings?place=${at.place.id}`}>Bring readings in</a>
             </p>
           </section>

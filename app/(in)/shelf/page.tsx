@@ -10,7 +10,7 @@ import { dayAndClock, shortDay } from '@/ui/words';
 import { allows, todayOf, viewer } from '../../_server/viewer';
 import { EquipmentForm, EquipmentRow } from './equipment.client';
 import { AddVessel, RemoveVessel, SprayerForm } from './vessels.client';
-import { CheckLabel, LabelFile } from './shelf.client';
+import { CheckLabel, LabelFile, LabelOff } from './shelf.client';
 import { CountLot, Receive, WarnBelow } from './stock.client';
 
 export const metadata = { title: 'Shelf' };
@@ -20,7 +20,7 @@ const NO_VESSEL = 'No vessel yet: doses cannot be rounded to marks. Add your jug
 export default async function Shelf() {
   const v = await viewer();
   const today = todayOf(v);
-  const { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment } = await shelfView(v);
+  const { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, labelsOff } = await shelfView(v);
   const keep = allows(v, 'keep the shelf');
   const show = (amount: number, unit: 'mL' | 'g') =>
     showAmount(amount, unit === 'mL' ? 'volume' : 'mass', v.units).text;
@@ -126,6 +126,11 @@ export default async function Shelf() {
                   {keep && !l.checkedOn && <CheckLabel labelId={l.id} name={l.label.name} />}
                 </div>
                 <Short unit={isLiquid(l.label) ? 'mL' : 'g'} of={shortOf(l.key)} show={show} />
+                {keep && own.every((lot) => lot.onHand <= 0) && (
+                  <p className="mt-1">
+                    <LabelOff labelKey={l.key} name={l.label.name} off={false} />
+                  </p>
+                )}
                 {own.length > 0 && (
                   <table className="dense figures mt-2 max-w-2xl">
                     <thead>
@@ -169,6 +174,17 @@ export default async function Shelf() {
           })}
         </ul>
       </Section>
+      {keep && labelsOff.length > 0 && (
+        <Section title="Off the shelf" aside="nothing is prescribed by these">
+          <ul className="flex flex-wrap gap-3">
+            {labelsOff.map((l) => (
+              <li key={l.key}>
+                <LabelOff labelKey={l.key} name={l.name} off />
+              </li>
+            ))}
+          </ul>
+        </Section>
+      )}
       {keep && (
         <Section title="A delivery" id={anchor('A delivery')}>
           <Receive

@@ -4,7 +4,7 @@ import { FormFaults } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringLabel, signLabel } from './actions';
+import { bringLabel, keepLabelOn, signLabel, takeLabelOff } from './actions';
 
 export function CheckLabel({ labelId, name }: { labelId: string; name: string }) {
   const { busy, faults, send } = useSend(signLabel);
@@ -20,6 +20,33 @@ export function CheckLabel({ labelId, name }: { labelId: string; name: string })
         }
       >
         I have read it against the label in hand
+      </button>
+      <FormFaults faults={faults} />
+    </>
+  );
+}
+
+/** A label goes off the shelf, or comes back on it. */
+export function LabelOff({ labelKey, name, off }: { labelKey: string; name: string; off: boolean }) {
+  const { busy, faults, send } = useSend(off ? keepLabelOn : takeLabelOff);
+  const said = useSaid();
+  return (
+    <>
+      <button
+        type="button"
+        className="press"
+        disabled={busy}
+        onClick={() =>
+          send({ labelKey }, () =>
+            said({
+              sentence: off
+                ? `${name} stands on the shelf again.`
+                : `${name} is off the shelf; what was done by it stays in the book.`,
+            }),
+          )
+        }
+      >
+        {off ? `Put ${name} back` : 'Take it off the shelf'}
       </button>
       <FormFaults faults={faults} />
     </>

@@ -11,6 +11,25 @@ const NEEDS_NO_TARGET: readonly Method[] = ['root-zone-feeding', 'repellent'];
 /** Whether label and region let this product meet this trouble on this host. */
 export const labelFitRules: Rule[] = [
   {
+    ids: ['training-label'],
+    strength: 'stop',
+    about: 'A label for training is used nowhere but in practice',
+    facts: 'the label',
+    setBy: 'practice',
+    check: (facts) =>
+      facts.clientTrees && facts.label.training
+        ? gate({
+            id: 'training-label',
+            strength: 'stop',
+            title: 'A label for training',
+            sentence: `${facts.label.name} does not exist: its label is made up to practise with. Nothing is put on a client’s tree by it.`,
+            source: 'Elmhorn: labels that ship with it are fictional',
+            facts: [`registration ${facts.label.registration}`],
+            satisfy: 'Enter the label of the product that is in your hand, and take this one off the shelf.',
+          })
+        : null,
+  },
+  {
     ids: ['host-not-on-label'],
     strength: 'stop',
     about: 'The host is on the label’s use',

@@ -5,7 +5,7 @@ import { asking, gate, labelSource, type Facts, type Rule, flies } from '../gate
 /** Not a number is not known: what nobody measured does not pass. */
 const known = (x: number | null): x is number => x !== null && Number.isFinite(x);
 
-const unknownAir = (facts: Facts, id: 'temperature' | 'wind' | 'rain', title: string, sentence: string) =>
+const unknownAir = (facts: Facts, id: 'temperature' | 'wind', title: string, sentence: string) =>
   gate({
     id: `${id}-unknown`,
     strength: 'stop',
@@ -15,6 +15,9 @@ const unknownAir = (facts: Facts, id: 'temperature' | 'wind' | 'rain', title: st
     satisfy: 'Measure it and enter it.',
     state: 'asked',
   });
+
+/** What is asked where nobody measures the air. */
+export const UNMEASURED_AIR: readonly string[] = ['temperature-unknown', 'wind-unknown', 'rain-unknown'];
 
 /** Wind in which drops land where they are meant to, m/s, where a label is silent: calm air may be an inversion. */
 export const USUAL_WIND = { minMs: 1, maxMs: 4.5 };
@@ -100,8 +103,16 @@ export const weatherRules: Rule[] = [
       const byHour =
         facts.rainByHour && facts.rainByHour.length >= hours ? facts.rainByHour.slice(0, Math.ceil(hours)) : null;
       const mm = byHour ? byHour.reduce((a, b) => a + b, 0) : facts.rainNext24Mm;
-      if (!known(mm)) return unknownAir(facts, 'rain', 'Will it rain?', `The label wants ${hours} dry hours after.`);
-      if (mm >= (byHour && flies(facts) ? WETS_A_LEAF_MM : MOVES_IN_SOIL_MM))
+      if (!known(mm) && !facts.said.rain)
+        return asking({
+          fact: 'rain',
+          id: 'rain-unknown',
+          strength: 'stop',
+          title: 'Will it rain?',
+          sentence: `The label wants ${hours} dry hours after, and no forecast is at hand.`,
+          source: labelSource(facts, 'rain'),
+        });
+      if (known(mm) && mm >= (byHour && flies(facts) ? WETS_A_LEAF_MM : MOVES_IN_SOIL_MM))
         return gate({
           id: 'rain-coming',
           strength: 'stop',

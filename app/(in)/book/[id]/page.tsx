@@ -1,11 +1,13 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume, showWind } from '@/core/units/units';
+import { showAmount, showArea, showFine, showTemperature, showTrunk, showVolume } from '@/core/units/units';
 import { recordView } from '@/views/book';
 import { RingFigure } from '@/ui/figures/ring';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Section, TagLine } from '@/ui/frame/pieces';
+import { airWords } from '@/ui/air-words';
+import { positionWords, signalWords } from '@/ui/record-words';
 import { dayAndClock, fromToday, shortDay } from '@/ui/words';
 import { allows, idOr404, todayOf, viewer } from '../../../_server/viewer';
 import { PrintButton } from '@/ui/controls/print.client';
@@ -130,13 +132,15 @@ export default async function RecordPage({
         <dl>
           <Fact name="Applicator">{d.applicator.name}</Fact>
           <Fact name="Licence">
-            {d.applicator.licence} ({d.applicator.categories.join(', ') || 'no category'})
+            {d.applicator.licence} ({d.applicator.categories.join(', ') || 'no category'}
+            {d.applicator.licenceExpires ? `, until ${shortDay(d.applicator.licenceExpires)}` : ''})
           </Fact>
           {d.beside && (
             <Fact name="Together with">{d.beside.map((p) => `${p.name}, licence ${p.licence}`).join('; ')}</Fact>
           )}
           <Fact name="Product">{d.product.name}</Fact>
           <Fact name="Registration number">{d.product.registration}</Fact>
+          <Fact name="Signal word">{signalWords(d.product)}</Fact>
           <Fact name="Active">
             {d.product.actives.map((a) => `${a.name} ${a.concentration} (${a.group})`).join(', ')}
           </Fact>
@@ -149,7 +153,9 @@ export default async function RecordPage({
           </Fact>
           <Fact name="Planned">{showAmount(d.planned, dimension, v.units).text}</Fact>
           <Fact name="Concentration">{d.concentration}</Fact>
+          {d.rate && <Fact name="Rate">{d.rate}</Fact>}
           {d.mixMl !== null && <Fact name="Mix in all">{showVolume(d.mixMl, v.units).text}</Fact>}
+          {d.waterMl !== null && <Fact name="Water">{showVolume(d.waterMl, v.units).text}</Fact>}
           {d.actives.map((a) => (
             <Fact key={a.name} name={a.name}>
               {showAmount(a.grams, 'mass', v.units).text}
@@ -162,6 +168,13 @@ export default async function RecordPage({
           <Fact name="Place">
             {d.place.name}, {d.place.address}
           </Fact>
+          <Fact name="Tree">
+            {d.tree.tag}, {d.host.name} ({d.host.latin})
+          </Fact>
+          <Fact name="Trunk">
+            girth {showTrunk(d.tree.girthCm, v.units).text}, diameter {showTrunk(d.tree.diameterCm, v.units).text}
+          </Fact>
+          <Fact name="Position">{positionWords(d.tree)}</Fact>
           <Fact name="Method">{METHOD_NAMES[d.method]}</Fact>
           {d.drill && <Fact name="Sites">{`${d.sites.length}, ${d.drill}`}</Fact>}
           <Fact name="Area">
@@ -172,13 +185,29 @@ export default async function RecordPage({
           <Fact name="Re-entry">
             {d.reEntryHours} h, from {dayAndClock(d.reEntryUntil, zone)}
           </Fact>
-          <Fact name="Weather">{`${showTemperature(d.weather.temperatureC, v.units)}, ${d.weather.humidity} %, wind ${showWind(d.weather.windMs, v.units)} from ${d.weather.windFromDeg}°, ${d.weather.sky}`}</Fact>
-          <Fact name="Rain ahead">{`${showFine(d.weather.rainNext24Mm, v.units).text} in 24 h`}</Fact>
-          {d.soil && <Fact name="Soil">{d.soil}</Fact>}
+          <Fact name="Weather">{airWords(d.weather, v.units)}</Fact>
+          <Fact name="Rain ahead">
+            {d.weather.rainNext24Mm === null
+              ? 'not forecast'
+              : `${showFine(d.weather.rainNext24Mm, v.units).text} in 24 h`}
+          </Fact>
+          {(d.soil || d.weather.soilTemperatureC !== null) && (
+            <Fact name="Soil">
+              {[
+                d.soil ?? 'not said',
+                ...(d.weather.soilTemperatureC === null ? [] : [showTemperature(d.weather.soilTemperatureC, v.units)]),
+              ].join(', ')}
+            </Fact>
+          )}
           <Fact name="Worn">{d.protection.join(', ') || 'nothing ticked'}</Fact>
           {d.mark && <Fact name="Mark">{d.mark}</Fact>}
         </dl>
       </div>
+      {r.correction && (
+        <p className="mt-4 border-l-4 border-sap pl-3">
+          <b>Corrected</b> by {r.writtenBy}, {dayAndClock(r.writtenAt, zone)}: {r.correction}
+        </p>
+      )}
       {d.deviation && (
         <p className="mt-4 border-l-4 border-sap pl-3">
           <b>Deviation.</b> {d.deviation}

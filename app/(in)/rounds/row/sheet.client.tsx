@@ -171,7 +171,7 @@ export function RowSheet(props: Props) {
   const air = readAir(form, units);
   const saidNow = { ...ofPlace.said, ...form.said };
   const { temperatureC, windMs, humidity } = air;
-  const readable = temperatureC !== null && windMs !== null && humidity !== null;
+  const readable = temperatureC !== null && windMs !== null;
   const at: AtTheTree | null = readable
     ? {
         weather: { ...station, temperatureC, windMs, humidity },

@@ -24,8 +24,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ p
         <li>All lines come in, or none; what is wrong is named line by line.</li>
       </ol>
       <p className="mt-3 text-[0.9375rem]">
-        Hours that are brought again are replaced. A missing stretch is filled from the simulated station, and the page
-        of the season says how much.
+        Hours that are brought again are replaced. A missing stretch is filled from the nearest station, or from the
+        usual year where none measures, and the page of the season says how much is your own.
       </p>
     </section>
   );

@@ -219,7 +219,7 @@ export function ApplyBench({
         ? []
         : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
     ];
-    if (bad.length || !source || celsius === null || ms === null || humidity === null) return setFaults(bad);
+    if (bad.length || !source || celsius === null || ms === null) return setFaults(bad);
     const endedAt = form.endedAt || phoneNow().toISOString();
     send(
       {
@@ -419,7 +419,7 @@ export function ApplyBench({
             said: saidNow,
             soil: form.soil,
             leaf: form.leaf,
-            ...(celsius === null || ms === null || humidity === null
+            ...(celsius === null || ms === null
               ? {}
               : { weather: { ...station, temperatureC: celsius, windMs: ms, humidity } }),
           }}

@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import { LEAF_STATES, type LeafState } from '@/core/diagnose/words';
 import { isSoil, type Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
@@ -46,6 +47,8 @@ export function BeforeStart({
   onReason: (gate: string, reason: string) => void;
   faults: FormFault[];
 }) {
+  // Opened while something is wanted, and not shut over the fields while they are filled.
+  const [unsaid] = useState(!air.temperature || !air.wind);
   return (
     <section aria-label="Before you start" className="mt-5 border-t-2 border-bark pt-3">
       <AskFacts title="Before you start" gates={gates} said={said} onSay={onSay} />
@@ -61,11 +64,12 @@ export function BeforeStart({
       <HoldReasons gates={gates} reasons={reasons} onReason={onReason} />
       <details
         className="mt-3 border-t border-line"
-        open={faults.some((x) => x.path.startsWith('weather.')) || undefined}
+        open={unsaid || faults.some((x) => x.path.startsWith('weather.')) || undefined}
       >
         <summary className="figures min-h-hand py-3 font-bold">
-          Air {air.temperature} {us ? '°F' : '°C'}, wind {air.wind} {us ? 'mph' : 'm/s'}, {air.humidity} %
-          {isSoil(use) ? `, soil ${air.soil ?? 'not said'}` : ''}: change what you measure here
+          {unsaid
+            ? 'Air and wind: no station measures here, say what they are'
+            : `Air ${air.temperature} ${us ? '°F' : '°C'}, wind ${air.wind} ${us ? 'mph' : 'm/s'}, ${air.humidity ? `${air.humidity} %` : 'humidity not measured'}${isSoil(use) ? `, soil ${air.soil ?? 'not said'}` : ''}: change what you measure here`}
         </summary>
         <div className="grid grid-cols-3 gap-x-3">
           <TextField
@@ -87,7 +91,7 @@ export function BeforeStart({
             onChange={(wind) => onAir({ wind })}
           />
           <TextField
-            label="Humidity, %"
+            label="Humidity, % (if measured)"
             path="weather.humidity"
             faults={faults}
             inputMode="decimal"

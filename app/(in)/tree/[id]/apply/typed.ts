@@ -6,17 +6,21 @@ import type { Weather } from '@/core/weather/air';
 
 const MPH = 2.23694;
 
-/** The air of a station as it is typed over, in the units of whoever reads it. */
+/** The air of a station as it is typed over, in the units of whoever reads it; empty where nothing measures it. */
 export const typedAir = (station: Weather, units: UnitSystem) => {
   const us = units === 'us';
+  const typed = (x: number | null, inUs: (x: number) => number) => (x === null ? '' : String(us ? inUs(x) : x));
   return {
-    temperature: String(us ? Math.round(station.temperatureC * 1.8 + 32) : station.temperatureC),
-    wind: String(us ? Math.round(station.windMs * MPH * 10) / 10 : station.windMs),
-    humidity: String(station.humidity),
+    temperature: typed(station.temperatureC, (t) => Math.round(t * 1.8 + 32)),
+    wind: typed(station.windMs, (ms) => Math.round(ms * MPH * 10) / 10),
+    humidity: typed(station.humidity, (x) => x),
   };
 };
 
-/** What was typed and cannot be read is unknown; the station does not speak for it. */
+/**
+ * What was typed and cannot be read is unknown; the station does not speak for it. Warmth and wind are felt by whoever stands
+ * there and are asked; humidity takes an instrument and may stay empty.
+ */
 export interface ReadAir {
   temperatureC: number | null;
   windMs: number | null;
@@ -41,7 +45,7 @@ export function readAir(typed: ReturnType<typeof typedAir>, units: UnitSystem): 
     faults: [
       ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
       ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
-      ...(humidity.ok ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
+      ...(humidity.ok || !typed.humidity.trim() ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
     ],
   };
 }

@@ -134,7 +134,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
         </fieldset>
       )}
       <TextArea
-        label="Why, in a sentence the client could read"
+        label="Why, in a sentence the client will read"
         path="reason"
         faults={faults}
         value={form.reason}

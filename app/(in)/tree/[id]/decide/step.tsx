@@ -166,7 +166,8 @@ export function DecideStep({
           conditionId: named ?? result.condition ?? 'something-else',
           certainty: result.certainty,
           decision: result.decision,
-          reason: result.reasons.at(-1)?.sentence ?? '',
+          // The client reads it as the arborist's own word: nobody else writes it.
+          reason: '',
         }}
         open={openTroubles(tree.verdicts).map((verdict) => ({
           id: verdict.id,

@@ -1,27 +1,76 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { exactMoney } from '@/core/cost/prices';
-import { monthName } from '@/core/season/months';
-import { doneWords, letterOf } from '@/core/decide/letter';
+import type { Tree } from '@/store/tree';
+import { doneWords, letterOf, type DoneForClient } from '@/core/decide/letter';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { dayIn } from '@/core/season/follow-ups';
-import { isSouth, localMonth } from '@/core/season/hemisphere';
 import { findWork } from '@/core/work/works';
 import { findHost, findSign } from '@/knowledge';
-import { latOf, testWords } from '@/commands/facts/diagnosis';
+import { testWords } from '@/commands/facts/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
-import { BalanceFigure } from '@/ui/figures/balance';
-import { balance } from '@/core/diagnose/evidence';
-import { inWords } from '@/core/diagnose/sureness';
-import { certaintyWords, inSentence } from '@/core/diagnose/words';
+import { inSentence } from '@/core/diagnose/words';
 import { openTroubles } from '@/core/decide/troubles';
 import { PrintButton } from '@/ui/controls/print.client';
 import { Frame } from '@/ui/frame/frame';
-import { longDay, shortDay } from '@/ui/words';
+import { dayAndClock, longDay, shortDay } from '@/ui/words';
 import { treeView } from '@/views/tree';
 import { ofTree, titled } from '../../load';
 import { namedIn } from '../seen';
 import { TreeHead, TreeTag, TreeWhy } from '../../tree-frame';
+
+/** What was put on and done on a tree since a day, the newest first. */
+function doneForClient(tree: Tree, since: string, nameOf: (id: string) => string): DoneForClient[] {
+  const treated = tree.records
+    .filter((r) => !r.withdrawn && r.doneOn >= since)
+    .map((r) => ({
+      on: r.doneOn,
+      what: doneWords(
+        METHOD_NAMES[r.method as keyof typeof METHOD_NAMES],
+        r.actives.map((a) => a.name),
+        r.target ? nameOf(r.target) : null,
+      ),
+      by: r.by,
+      put: { product: `${r.product} (${r.registration})`, reEntry: dayAndClock(r.reEntryUntil, tree.timeZone) },
+      eatFrom: r.eatFrom ? shortDay(r.eatFrom) : null,
+    }));
+  const worked = tree.works
+    .filter((w) => w.state === 'done' && w.doneOn !== null && w.doneOn >= since)
+    .map((w) => ({
+      on: w.doneOn!,
+      what: findWork(w.workId)?.name ?? w.workId,
+      by: w.byName,
+      put: null,
+      eatFrom: null,
+    }));
+  return [...treated, ...worked]
+    .sort((a, b) => b.on.localeCompare(a.on))
+    .map(({ on, ...d }) => ({ ...d, day: shortDay(on) }));
+}
+
+/** What is planned on a tree, each with its day or the span it may be done in. */
+function plannedForClient(tree: Tree, nameOf: (id: string) => string): { what: string; when: string }[] {
+  const when = (day: string | null, earliest: string | null, latest: string | null) =>
+    earliest && latest && earliest !== latest
+      ? `between ${shortDay(earliest)} and ${shortDay(latest)}`
+      : day
+        ? shortDay(day)
+        : 'as soon as it can be done';
+  return [
+    ...tree.plans
+      .filter((p) => p.state === 'open')
+      .map((p) => ({
+        what: `${p.labelName} against ${nameOf(p.conditionId).toLowerCase()}`,
+        when: when(p.plannedFor, p.earliest, p.latest),
+      })),
+    ...tree.works
+      .filter((w) => w.state === 'open')
+      .map((w) => ({
+        what: (findWork(w.workId)?.name ?? w.workId).toLowerCase(),
+        when: when(w.plannedFor, null, null),
+      })),
+  ];
+}
 
 const load = ofTree(treeView);
 export const generateMetadata = titled('For the client', load);
@@ -50,40 +99,20 @@ export default async function Page({
   const nameOf = (id: string) => found.find(id)?.name ?? id;
   const wrong = tree.verdicts.filter((d) => kept?.overturns.includes(d.id));
   const since = kept ? dayIn(kept.at, tree.timeZone) : '';
-  const next = result.options.find((o) => o.status === 'later');
   const letter = letterOf({
     kept: kept && (!named || kept.conditionId === named) ? { ...kept, by: kept.byName } : null,
     about: c,
-    p: found.candidates.find((x) => x.id === about)?.p ?? 0,
     duties: result.duties,
-    done: tree.records
-      .filter((r) => !r.withdrawn && r.doneOn >= since)
-      .map((r) => ({
-        day: shortDay(r.doneOn),
-        what: doneWords(
-          METHOD_NAMES[r.method as keyof typeof METHOD_NAMES],
-          r.actives.map((a) => a.name),
-          r.target ? nameOf(r.target) : null,
-        ),
-        eatFrom: r.eatFrom ? shortDay(r.eatFrom) : null,
-      })),
-    planned: [
-      ...tree.plans
-        .filter((p) => p.state === 'open')
-        .map((p) => `${p.labelName} against ${nameOf(p.conditionId).toLowerCase()}`),
-      ...tree.works.filter((w) => w.state === 'open').map((w) => (findWork(w.workId)?.name ?? w.workId).toLowerCase()),
-    ],
+    from: { company: viewer.outfitName, site: tree.placeName },
+    done: doneForClient(tree, since, nameOf),
+    planned: plannedForClient(tree, nameOf),
     wasWrong: wrong.map((w) => ({ name: nameOf(w.conditionId), by: (kept?.overturnedBy ?? []).map(told).join(', ') })),
     excluded:
       c?.kind === 'harmless' ? (c.lookalikes.map((x) => found.find(x)).find((x) => x?.hazard)?.name ?? null) : null,
-    next: next ? `from ${monthName(localMonth(next.from, isSouth(latOf(tree))))}: ${inSentence(next.what)}` : null,
   });
-  const decision = letter.own || kept ? (kept?.decision ?? result.decision) : result.decision;
   const seen = found.observed.findings
     .filter((f) => f.state === 'seen')
     .sort((a, b) => (b.grade ?? 0) - (a.grade ?? 0));
-  const work = result.options.filter((o) => o.use !== 'support' && o.status !== 'not here');
-  const care = result.options.filter((o) => o.use === 'support' && o.status !== 'not here');
   return (
     <Frame
       tag={<TreeTag tree={tree} units={viewer.units} here="decide" />}
@@ -93,10 +122,10 @@ export default async function Page({
     >
       <article className="max-w-[44rem] print:max-w-none">
         <p className="text-ink-2">
-          {tree.clientName} · {tree.placeName} · tree {tree.tag}, {findHost(tree.hostId)?.name.toLowerCase()} ·{' '}
-          {longDay(todayOf(viewer))}
+          {viewer.outfitName}, {viewer.name} · for {tree.clientName} · {tree.placeName} · tree {tree.tag},{' '}
+          {findHost(tree.hostId)?.name.toLowerCase()} · {longDay(todayOf(viewer))}
         </p>
-        <h1 className="mt-2 text-[2rem]! first-letter:uppercase">{decision}</h1>
+        <h1 className="mt-2 text-[2rem]! first-letter:uppercase">{letter.heading}</h1>
         {letter.own && <p className="mt-3 text-lead font-semibold">{letter.own}</p>}
         <p className="mt-3 text-lead">{letter.decided}</p>
         {letter.owned.map((x) => (
@@ -124,54 +153,17 @@ export default async function Page({
             </p>
           </>
         )}
-        <h2 className="mt-5">What it is, and how sure we are</h2>
-        <p>
-          {c ? `${c.name}: ${certaintyWords(result.certainty)}, ${inWords(result.p)}. ${c.about}` : 'Not known yet.'}
-        </p>
-        <BalanceFigure
-          beams={balance(found.model, found.observed, found.post, 3).filter(
-            (b) => b.p > 0.02 || b.id === result.condition,
-          )}
-          most={3}
-          short
-        />
+        {letter.named && (
+          <>
+            <h2 className="mt-5">What it is, and how sure we are</h2>
+            <p>{letter.named}</p>
+          </>
+        )}
         {result.duties.map((d) => (
           <p key={d.id} className="mt-3 border-l-4 border-madder pl-3 font-semibold">
             {d.sentence}
           </p>
         ))}
-        {c &&
-          c.kind !== 'harmless' &&
-          !['test first', 'laboratory first', 'not yet named', 'look further', 'leave it alone'].includes(decision) && (
-            <>
-              <h2 className="mt-5">What can be done</h2>
-              <ul>
-                {work.map((o) => (
-                  <li key={o.method + o.what} className="row py-1.5">
-                    {o.what}{' '}
-                    <span className="text-ink-2">
-                      (
-                      {o.status === 'now'
-                        ? 'now'
-                        : o.status === 'unsure'
-                          ? 'once a test has said so'
-                          : `from ${monthName(localMonth(o.from, isSouth(latOf(tree))))}`}
-                      ; {o.when})
-                    </span>
-                  </li>
-                ))}
-              </ul>
-              {care.length > 0 && (
-                <p className="mt-2">
-                  <b>And you yourself:</b> {care.map((o) => inSentence(o.what)).join('; ')}.
-                </p>
-              )}
-              <h2 className="mt-5">If nothing is done</h2>
-              <p>{c.course}</p>
-              <h2 className="mt-5">What we will not do, and why</h2>
-              <p>{c.useless}</p>
-            </>
-          )}
         {tree.changes.length > 0 && (
           <>
             <h2 className="mt-5">Found while digging</h2>

@@ -54,10 +54,14 @@ export default async function OfferPage({ params }: { params: Promise<{ id: stri
         empty={lines.length === 0 && 'Nothing is planned here yet. Prescribe on a tree, or lay a programme.'}
       >
         {lines.length > 0 &&
-          (may ? (
-            <OfferForm placeId={place.id} lines={lines} prices={v.prices} />
-          ) : (
+          (!may ? (
             <p>{refusal(v.role, 'prescribe')}</p>
+          ) : v.prices.unentered ? (
+            <p>
+              An offer names money, and no prices are entered yet. <a href="/people">Enter them under People</a>.
+            </p>
+          ) : (
+            <OfferForm placeId={place.id} lines={lines} prices={v.prices} />
           ))}
         <p className="mt-3">
           <Link href={`/season/programmes?place=${place.id}`}>Lay a programme here</Link>
