@@ -101,6 +101,15 @@ describe('an outfit and its first owner', () => {
     expect(made.out).toMatch(/Harbour Crew is there\. Ada Quay sets a password.*\n\s+\/reset\/[\w-]{43}\n/);
     const again = make('--email', email);
     expect([again.status, again.err]).toEqual([1, 'elmhorn: somebody signs in with this e-mail address already.\n']);
+    const env = { DATABASE_OWNER_URL: process.env.ELMHORN_TEST_OWNER_URL ?? '' };
+    const lost = call('reset-link.ts', ['--email', email.toUpperCase()], { env });
+    expect([lost.status, lost.err]).toEqual([0, '']);
+    expect(lost.out).toMatch(/^Ada Quay sets a new password, once, within a day, at:\n\s+\/reset\/[\w-]{43}\n$/);
+    for (const args of [[], ['--email', 'nobody@harbour.example'], ['--name', 'Ada']]) {
+      const none = call('reset-link.ts', args, { env });
+      expect([none.status, none.out]).toEqual([1, '']);
+      expect(none.err).toMatch(/^elmhorn: [^\n]+\n$/);
+    }
   });
   it.each([
     ['no e-mail', []],

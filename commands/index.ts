@@ -32,8 +32,10 @@ import { withdrawNote } from './season/withdraw-note';
 import { endRound } from './practice/end-practice';
 import { keepRegion } from './rules/keep-region';
 import { signRegion } from './rules/sign-region';
+import { endSession } from './people/end-session';
 import { signLabel } from './shelf/check-label';
-import { keepLabelOn, takeLabelOff } from './shelf/take-label-off';
+import { putLabelBack } from './shelf/put-label-back';
+import { takeLabelOff } from './shelf/take-label-off';
 import { bringLabel } from './shelf/bring-label';
 import { receiveLot } from './shelf/receive-lot';
 import { count } from './shelf/count-stock';
@@ -142,7 +144,8 @@ export const COMMANDS: readonly AnyCommand[] = [
   signRegion,
   signLabel,
   takeLabelOff,
-  keepLabelOn,
+  endSession,
+  putLabelBack,
   bringLabel,
   receiveLot,
   count,

@@ -44,6 +44,8 @@ export async function signIn(
   email: string,
   password: string,
   machine: string,
+  /** What the device calls itself, so that its person knows it in the list. */
+  device = '',
 ): Promise<{ token: string } | { sentence: string }> {
   const sql = db();
   const [tried] = await sql<{ allowed: boolean }[]>`select sign_in_try(${email}, ${machine}) as allowed`;
@@ -55,7 +57,7 @@ export async function signIn(
   const good = person ? await verify(person.password_hash, password) : (await hashPassword(password), false);
   if (!person || !good) return { sentence: 'E-mail and password do not match.' };
   await sql`select sign_in_good(${email}, ${machine})`;
-  return { token: await openSession({ outfitId: person.outfit_id, personId: person.person_id }) };
+  return { token: await openSession({ outfitId: person.outfit_id, personId: person.person_id }, device) };
 }
 
 /** Why a password is not that of whoever is signed in, or was tried too often, as a sentence; null where it is. */
@@ -122,11 +124,14 @@ export async function useReset(token: string, password: string): Promise<boolean
   });
 }
 
-async function openSession(scope: Scope): Promise<string> {
+async function openSession(scope: Scope, device: string): Promise<string> {
   const token = newToken(32);
   await within(scope, async (tx) => {
     await tx`delete from session where expires_at < clock_now()`;
-    await tx`insert into session (token_hash, outfit_id, person_id, expires_at) values (${hashOf(token)}, ${scope.outfitId}, ${scope.personId}, clock_now() + make_interval(days => ${DAYS}))`;
+    await tx`
+      insert into session (token_hash, outfit_id, person_id, device, expires_at)
+      values (${hashOf(token)}, ${scope.outfitId}, ${scope.personId}, ${device.slice(0, 200)},
+        clock_now() + make_interval(days => ${DAYS}))`;
   });
   return token;
 }
@@ -259,6 +264,33 @@ function viewerFrom(
 
 export const signOut = (scope: Scope, token: string) =>
   within(scope, (tx) => tx`delete from session where token_hash = ${hashOf(token)}`);
+/** A device on which somebody is signed in. */
+export interface OpenSession {
+  id: string;
+  /** What it called itself when it signed in. */
+  device: string;
+  since: Date;
+  usedAt: Date;
+  /** The one that asks. */
+  here: boolean;
+}
+/** Where somebody is signed in, the newest use first. */
+export const openSessions = (scope: Scope, token: string): Promise<OpenSession[]> =>
+  within(scope, async (tx) => [
+    ...(await tx<OpenSession[]>`
+      select id, device, created_at as since, used_at as "usedAt", token_hash = ${hashOf(token)} as here
+      from session
+      where outfit_id = ${scope.outfitId} and person_id = ${scope.personId} and expires_at > clock_now()
+        and used_at > clock_now() - interval '10 days'
+      order by used_at desc, id`),
+  ]);
+/** Ends one of one's own sessions. @returns false where there is none */
+export const endSession = (scope: Scope, id: string): Promise<boolean> =>
+  within(scope, async (tx) => {
+    const gone = await tx`
+      delete from session where outfit_id = ${scope.outfitId} and person_id = ${scope.personId} and id = ${id}`;
+    return gone.count > 0;
+  });
 /** Ends every session and the secret calendar address: whoever signs out everywhere means everywhere. */
 export const signOutEverywhere = (scope: Scope) =>
   within(scope, async (tx) => {

@@ -8,15 +8,17 @@ import { migrate, MigrationRefused } from './migrate';
 import {
   calendarOwner,
   checkPassword,
+  endSession,
+  floorOf,
   hashPassword,
   makeReset,
   newCalendarToken,
+  openSessions,
   resetFor,
   setPassword,
   signIn,
   signOutEverywhere,
   useReset,
-  floorOf,
 } from './auth';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { addPerson, changePerson, listPeople } from './people';
@@ -168,6 +170,38 @@ describe('signing in', () => {
     const one = machine();
     const many = await Promise.all(Array.from({ length: 40 }, (_, i) => signIn(`n${i}@test.example`, 'wrong', one)));
     expect(many.filter((a) => 'sentence' in a && /match/.test(a.sentence))).toHaveLength(30);
+  });
+
+  it('one desk that guesses shuts nobody out who came in from the same office before', async () => {
+    const office = machine();
+    expect(await tokenOf('right-password', office)).not.toBeNull();
+    await Promise.all(Array.from({ length: 40 }, (_, i) => signIn(`m${i}@test.example`, 'wrong', office)));
+    expect(await signIn('stranger@test.example', 'wrong', office)).toEqual({
+      sentence: expect.stringMatching(/Too many attempts/),
+    });
+    expect(await tokenOf('right-password', office)).not.toBeNull();
+  });
+
+  it('a person sees where they are signed in and ends one of them; what is not used ends by itself', async () => {
+    await signOutEverywhere(o);
+    const opened = await Promise.all(
+      ['computer', 'phone or tablet', 'computer'].map((d) => signIn(email(), 'right-password', machine(), d)),
+    );
+    const [here, lost, idle] = opened.map((x) => ('token' in x ? x.token : '')) as [string, string, string];
+    const list = await openSessions(o, here);
+    expect(list).toHaveLength(3);
+    expect(list.filter((s) => s.here)).toHaveLength(1);
+    const theirs = await makeOutfit(owner);
+    const phone = list.find((s) => s.device === 'phone or tablet')!;
+    expect(await endSession(theirs, phone.id)).toBe(false);
+    expect(await endSession(o, phone.id)).toBe(true);
+    expect(await floorOf(lost, new Date())).toBeNull();
+    await owner`
+      update session set used_at = clock_now() - interval '11 days'
+      where id = ${(await openSessions(o, idle)).find((s) => s.here)!.id}`;
+    expect(await floorOf(idle, new Date())).toBeNull();
+    expect(await floorOf(here, new Date())).not.toBeNull();
+    expect(await openSessions(o, here)).toHaveLength(1);
   });
 
   it('a password is changed by whoever knows the old one, and every session ends', async () => {

@@ -11,6 +11,8 @@ export interface ShelfLabel {
   label: Label;
   checkedOn: string | null;
   checkedBy: string | null;
+  /** It was taken off the shelf: nothing is prescribed by it. */
+  off: boolean;
 }
 export interface Lot {
   id: string;
@@ -21,8 +23,9 @@ export interface Lot {
   onHand: number;
 }
 
-const labels = (tx: Tx, scope: Scope) => tx`
-  select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy"
+const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
+  select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy",
+    exists (select from label_off f where f.outfit_id = l.outfit_id and f.label_key = l.key) as off
   from label l
   left join lateral (
     select k.at::date as day, p.name
@@ -32,11 +35,14 @@ const labels = (tx: Tx, scope: Scope) => tx`
     order by k.at desc
     limit 1) k on true
   where l.outfit_id = ${scope.outfitId}
-    and not exists (select from label_off f where f.outfit_id = l.outfit_id and f.label_key = l.key)
+    ${withOff ? tx`` : tx`and not exists (select from label_off f where f.outfit_id = l.outfit_id and f.label_key = l.key)`}
   order by l.key, l.version desc`;
 /** The newest version of every label, with its last check against the label in hand. */
 export const shelfLabels = (scope: Scope): Promise<ShelfLabel[]> =>
   within(scope, async (tx) => [...(await tx<ShelfLabel[]>`${labels(tx, scope)}`)]);
+/** The same, with those that were taken off the shelf. */
+export const allLabels = (scope: Scope): Promise<ShelfLabel[]> =>
+  within(scope, async (tx) => [...(await tx<ShelfLabel[]>`${labels(tx, scope, true)}`)]);
 export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; checkedOn: string | null } | null> =>
   within(
     scope,
@@ -60,20 +66,6 @@ export const labelStill = (scope: Scope, labelKey: string): Promise<{ plans: num
         array(select h."lotNumber" from (${lotsHeld(tx, scope, labelKey)}) h where h."onHand" > 0) as lots`;
     return still!;
   });
-/** Labels that were taken off the shelf, by their newest version. */
-export const labelsOff = (scope: Scope): Promise<{ key: string; name: string }[]> =>
-  within(scope, async (tx) => [
-    ...(await tx<{ key: string; name: string }[]>`
-      select f.label_key as key, (
-          select l.data->>'name'
-          from label l
-          where l.outfit_id = f.outfit_id and l.key = f.label_key
-          order by l.version desc
-          limit 1) as name
-      from label_off f
-      where f.outfit_id = ${scope.outfitId}
-      order by name`),
-  ]);
 export const takeLabelOff = (scope: Scope, labelKey: string) =>
   within(
     scope,

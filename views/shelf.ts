@@ -9,7 +9,7 @@ import {
   listLots,
   listSprayers,
   listVessels,
-  labelsOff,
+  allLabels,
   shelfLabels,
   stockBalances,
   stockLevels,
@@ -18,8 +18,8 @@ import {
 /** Everything on the shelf, and what open plans will take of it. */
 export const shelfView = (viewer: Viewer) =>
   together(viewer, async () => {
-    const [labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, off] = await Promise.all([
-      shelfLabels(viewer),
+    const [all, lots, vessels, moves, sprayers, plans, balances, levels, equipment] = await Promise.all([
+      allLabels(viewer),
       listLots(viewer),
       listVessels(viewer),
       lastMoves(viewer),
@@ -28,9 +28,9 @@ export const shelfView = (viewer: Viewer) =>
       stockBalances(viewer),
       stockLevels(viewer),
       listEquipment(viewer),
-      labelsOff(viewer),
     ]);
-    return { labels, lots, vessels, moves, sprayers, plans, balances, levels, equipment, labelsOff: off };
+    const [labels, labelsOff] = [all.filter((l) => !l.off), all.filter((l) => l.off)];
+    return { labels, labelsOff, lots, vessels, moves, sprayers, plans, balances, levels, equipment };
   });
 
 /** One version of a label, and all versions of it. */

@@ -45,6 +45,12 @@ export const todayOf = (v: Pick<Viewer, 'timeZone'>) => dayOf(v, clockNow());
 /** The machine that asks; `bin/start.ts` has put it there, whatever the client wrote. */
 export const clientAddress = async () => (await headers()).get('x-forwarded-for')?.split(',').at(-1)?.trim() || 'local';
 
+/** What kind of device asks, as far as it says so itself. */
+export const deviceName = async (): Promise<string> => deviceOf((await headers()).get('user-agent') ?? '');
+/** @example deviceOf('… Mobile …') // 'phone or tablet' */
+export const deviceOf = (agent: string): string =>
+  !agent ? 'a program' : /\bMobi/i.test(agent) ? 'phone or tablet' : 'computer';
+
 export const allows = (v: Viewer, right: Right) => may(v.role, right);
 
 /** Whether cookies must only travel over TLS. */

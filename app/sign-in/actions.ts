@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { signIn, signOut, signOutEverywhere } from '@/store/auth';
 import { faultsOf, refuse, type Answer } from '@/commands/command';
-import { clientAddress, COOKIE, currentViewer, localPath, secureCookies } from '../_server/viewer';
+import { clientAddress, COOKIE, deviceName, currentViewer, localPath, secureCookies } from '../_server/viewer';
 
 const credentials = z.object({
   email: z
@@ -24,7 +24,7 @@ export async function enter(input: { email: string; password: string; to?: strin
   if (!read.success) return { ok: false, faults: faultsOf(read.error) };
   let opened;
   try {
-    opened = await signIn(read.data.email.toLowerCase(), read.data.password, await clientAddress());
+    opened = await signIn(read.data.email.toLowerCase(), read.data.password, await clientAddress(), await deviceName());
   } catch (error) {
     await failed(error);
     return refuse('', 'The database does not answer. Wait a moment and try again.');

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
-import { hashPassword, loadViewer, type Viewer } from '@/store/auth';
+import { floorOf, hashPassword, loadViewer, openSessions, signIn, type Viewer } from '@/store/auth';
 import { money } from '@/core/cost/prices';
 import { propose } from '@/commands/tree/offer';
 import { listPeople } from '@/store/people';
@@ -9,6 +9,7 @@ import { newPerson } from './add-person';
 import { changeOwnPassword } from './change-password';
 import { chooseSchools } from './choose-schools';
 import { editPerson } from './edit-person';
+import { endSession } from './end-session';
 import { keepOutfit } from './keep-outfit';
 import { keepPrices } from './keep-prices';
 import { makeCalendar } from './make-calendar-address';
@@ -123,6 +124,19 @@ it('a link for a lost password is made anew each time, and a calendar has one ad
     ok: true,
     value: { path: expect.stringMatching(/^\/api\/calendar\/.{20,}\.ics$/) },
   });
+});
+
+it('a person signs another device out, and nobody else’s', async () => {
+  const una = somebody();
+  await doneBy(newPerson, made.viewer, una);
+  await made.owner`update person set password_hash = ${await hashPassword(PASSWORD)} where id = ${una.id}`;
+  const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
+  const opened = await signIn(hers.email, PASSWORD, 'office', 'computer');
+  const token = 'token' in opened ? opened.token : '';
+  const [session] = await openSessions(hers, token);
+  expect(await doneBy(endSession, made.viewer, { id: session!.id })).toMatchObject({ ok: false });
+  expect(await doneBy(endSession, hers, { id: session!.id })).toMatchObject({ ok: true });
+  expect(await floorOf(token, new Date())).toBeNull();
 });
 
 const PRICES = {

@@ -23,7 +23,8 @@ import { keepEquipment } from './keep-equipment';
 import { keepSprayer } from './keep-sprayer';
 import { keepVessel } from './keep-vessel';
 import { receiveLot } from './receive-lot';
-import { keepLabelOn, takeLabelOff } from './take-label-off';
+import { putLabelBack } from './put-label-back';
+import { takeLabelOff } from './take-label-off';
 import { warnBelow } from './warn-below';
 
 const made = ownOutfit();
@@ -262,7 +263,7 @@ describe('a label off the shelf', () => {
     const entered = { text: JSON.stringify(oil) };
     expect(await doneBy(bringLabel, made.viewer, entered)).toMatchObject({ ok: true });
     for (const back of [
-      () => doneBy(keepLabelOn, made.viewer, { labelKey: oil.key }),
+      () => doneBy(putLabelBack, made.viewer, { labelKey: oil.key }),
       () => doneBy(bringLabel, made.viewer, entered),
     ]) {
       expect(await doneBy(takeLabelOff, made.viewer, { labelKey: oil.key })).toMatchObject({ ok: true });

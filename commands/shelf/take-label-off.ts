@@ -1,14 +1,12 @@
 import { z } from 'zod';
 import { command, done, refuse } from '@/commands/command';
-import { labelStill, putLabelBack, takeLabelOff as takeOff } from '@/store/shelf';
-
-const labelKey = z.string().max(60);
+import { labelStill, takeLabelOff as takeOff } from '@/store/shelf';
 
 /** A label goes off the shelf: nothing is prescribed by it any more. What waits by it, or is in stock, is settled first. */
 export const takeLabelOff = command({
   name: 'take-label-off',
   right: 'keep the shelf',
-  schema: z.object({ labelKey }),
+  schema: z.object({ labelKey: z.string().max(60) }),
   run: async ({ viewer: v }, p) => {
     const { plans, lots } = await labelStill(v, p.labelKey);
     if (plans)
@@ -18,17 +16,6 @@ export const takeLabelOff = command({
       );
     if (lots.length) return refuse('labelKey', `Lot ${lots.join(', ')} is still in stock. Count it to nothing first.`);
     await takeOff(v, p.labelKey);
-    return done;
-  },
-});
-
-/** A label that was taken off stands on the shelf again, as it was. */
-export const keepLabelOn = command({
-  name: 'put-label-back',
-  right: 'keep the shelf',
-  schema: z.object({ labelKey }),
-  run: async ({ viewer: v }, p) => {
-    await putLabelBack(v, p.labelKey);
     return done;
   },
 });

@@ -5,14 +5,16 @@ import { CM_PER_IN } from '@/core/units/units';
 import { regions } from '@/knowledge';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
-import { shortDay } from '@/ui/words';
-import { allows, viewer } from '../../_server/viewer';
-import { CalendarAddress, ChangePassword, Leave, OutfitForm, Preferences } from './me.client';
+import { openSessions } from '@/store/auth';
+import { dayAndClock, shortDay } from '@/ui/words';
+import { allows, COOKIE, viewer } from '../../_server/viewer';
+import { CalendarAddress, ChangePassword, Leave, OutfitForm, Preferences, Sessions } from './me.client';
 
 export const metadata = { title: 'Your settings' };
 
 export default async function Me() {
   const v = await viewer();
+  const sessions = await openSessions(v, (await cookies()).get(COOKIE)?.value ?? '');
   const kept = (await cookies()).get(THEME_COOKIE)?.value;
   const tag = (
     <>
@@ -56,6 +58,13 @@ export default async function Me() {
       <p className="mt-8">
         <Link href="/people">People and roles</Link>
       </p>
+      <Sessions
+        list={sessions.map((s) => ({
+          id: s.id,
+          words: `${s.device || 'device'}, since ${dayAndClock(s.since, v.timeZone)}, last used ${dayAndClock(s.usedAt, v.timeZone)}`,
+          here: s.here,
+        }))}
+      />
       <Leave />
     </Frame>
   );

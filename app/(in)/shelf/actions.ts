@@ -11,15 +11,13 @@ import { dropSprayer as dropSprayerCommand } from '@/commands/shelf/drop-sprayer
 import { warnBelow as warnBelowCommand } from '@/commands/shelf/warn-below';
 import { keepEquipment as keepEquipmentCommand } from '@/commands/shelf/keep-equipment';
 import { dropEquipment as dropEquipmentCommand } from '@/commands/shelf/drop-equipment';
-import {
-  keepLabelOn as keepLabelOnCommand,
-  takeLabelOff as takeLabelOffCommand,
-} from '@/commands/shelf/take-label-off';
+import { putLabelBack as putLabelBackCommand } from '@/commands/shelf/put-label-back';
+import { takeLabelOff as takeLabelOffCommand } from '@/commands/shelf/take-label-off';
 import { serve } from '@/app/_server/serve';
 
 export const signLabel = serve(signLabelCommand);
 export const takeLabelOff = serve(takeLabelOffCommand);
-export const keepLabelOn = serve(keepLabelOnCommand);
+export const putLabelBack = serve(putLabelBackCommand);
 export const bringLabel = serve(bringLabelCommand);
 export const receiveLot = serve(receiveLotCommand);
 export const count = serve(countCommand);

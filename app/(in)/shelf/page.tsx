@@ -179,7 +179,7 @@ export default async function Shelf() {
           <ul className="flex flex-wrap gap-3">
             {labelsOff.map((l) => (
               <li key={l.key}>
-                <LabelOff labelKey={l.key} name={l.name} off />
+                <LabelOff labelKey={l.key} name={l.label.name} off />
               </li>
             ))}
           </ul>

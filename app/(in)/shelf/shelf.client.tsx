@@ -4,7 +4,7 @@ import { FormFaults } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringLabel, keepLabelOn, signLabel, takeLabelOff } from './actions';
+import { bringLabel, putLabelBack, signLabel, takeLabelOff } from './actions';
 
 export function CheckLabel({ labelId, name }: { labelId: string; name: string }) {
   const { busy, faults, send } = useSend(signLabel);
@@ -28,7 +28,7 @@ export function CheckLabel({ labelId, name }: { labelId: string; name: string })
 
 /** A label goes off the shelf, or comes back on it. */
 export function LabelOff({ labelKey, name, off }: { labelKey: string; name: string; off: boolean }) {
-  const { busy, faults, send } = useSend(off ? keepLabelOn : takeLabelOff);
+  const { busy, faults, send } = useSend(off ? putLabelBack : takeLabelOff);
   const said = useSaid();
   return (
     <>
