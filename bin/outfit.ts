@@ -44,7 +44,7 @@ async function main() {
   const sql = postgres(url, { max: 1, connect_timeout: 5, onnotice: () => {} });
   try {
     await sql.begin(async (tx) => {
-      await tx`insert into outfit (id, name, time_zone) values (${outfitId}, ${name}, ${zone})`;
+      await tx`insert into outfit (id, name, time_zone, region) values (${outfitId}, ${name}, ${zone}, 'blank')`;
       await tx`
         insert into person (id, outfit_id, name, email, role, password_hash)
         values (${personId}, ${outfitId}, ${owner}, ${email}, 'owner', ${nobodys})`;

@@ -143,6 +143,9 @@ test('a label is entered from the paper, its faults told while typing, and doses
   await page.goto('/shelf/labels/new');
   await page.getByLabel('Name on the label').fill('Estuary test soap');
   await page.getByLabel('Registration number').fill('ET-1');
+  await page.getByLabel('Formulation, like SL or WG').fill('SL');
+  await page.getByRole('group', { name: 'Signal word' }).getByText('none', { exact: true }).click();
+  await page.getByRole('group', { name: 'Harm to bees' }).getByText('none', { exact: true }).click();
   await page.getByRole('textbox', { name: 'Active 1' }).fill('potassium soap');
   await page.getByLabel('Strength').fill('510');
   await page.getByLabel('Use, as the label heads it').fill('Drench against grubs');
@@ -151,6 +154,7 @@ test('a label is entered from the paper, its faults told while typing, and doses
   await page.getByLabel('Against: type to find').fill('leaf beetle');
   await page.getByRole('button', { name: '+ Elm leaf beetle' }).click();
   await page.getByLabel('Rate, or its low end').fill('9');
+  await page.getByLabel('For each').first().fill('1');
   await page.getByLabel('High end of the range, empty when there is one value').fill('4');
   const margin = page.getByRole('complementary', { name: 'Margin' });
   await expect(margin.getByText(/the low end of the range must be below the high end/)).toBeVisible();

@@ -24,10 +24,19 @@ const rare = (...ids: string[]) => Object.fromEntries(ids.map((id) => [id, 0.3])
 const spreading = (...ids: string[]) => Object.fromEntries(ids.map((id) => [id, 2]));
 
 /**
- * Four fictional regions: cool maritime, continental, Mediterranean and southern temperate. They are shipped unchecked: whoever
+ * A blank profile to begin with, and four fictional regions: cool maritime, continental, Mediterranean and southern temperate. They are shipped unchecked: whoever
  * works in one reads it against the rules in force, changes it and signs it. Elmhorn never states that a use is legal.
  */
 export const regions: Record<string, Region> = z.record(z.string(), regionSchema).parse({
+  /** For whoever begins: no rule of a place that is not theirs, only what is prudent anywhere. */
+  blank: {
+    name: 'Own district, nothing entered yet',
+    minWaterDistanceM: 20,
+    minBoundaryDistanceM: 1,
+    licenceNeeded: true,
+    reportable: LISTED,
+    labelCheckMonths: 12,
+  },
   estuary: {
     name: 'Estuary District',
     soilSystemicForbiddenOn: ['lime'],

@@ -173,8 +173,8 @@ export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boole
     ...(await tx<DayPlace[]>`
       select p.id, p.name, p.address, c.name as "clientName", c.contact, p.time_zone as "timeZone", p.region, p.hours,
         p.access, p.hazards, p.dogs, p.notes,
-        coalesce((p.grounds->'origin'->>'lat')::float8, s.lat) as lat,
-        coalesce((p.grounds->'origin'->>'lon')::float8, s.lon) as lon,
+        coalesce((p.grounds->'origin'->>'lat')::float8, s.lat, (p.outline->0->>'lat')::float8) as lat,
+        coalesce((p.grounds->'origin'->>'lon')::float8, s.lon, (p.outline->0->>'lon')::float8) as lon,
         ${gateCode(tx, withCodes)} as code
       from place p
       join client c on c.id = p.client_id and c.outfit_id = p.outfit_id

@@ -227,6 +227,8 @@ export interface OpenPlan {
   sold: boolean;
   /** It was done, and its record waits to be settled. */
   unsettled: boolean;
+  /** Its tree was measured after it was planned: the newest trunk may give another dose. */
+  remeasured: boolean;
 }
 /** Some plans (x) as a crew needs them, by place and walking order. */
 const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
@@ -253,7 +255,10 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         ${sound(tx)} as sound, n.at, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
         (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId",
-        ${isSold(tx)}, ${isUnsettled(tx)}
+        ${isSold(tx)}, ${isUnsettled(tx)},
+        exists (
+          select from reading m
+          where m.outfit_id = n.outfit_id and m.tree_id = n.tree_id and m.at > n.at) as remeasured
       from n
       join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
       join place p on p.id = t.place_id and p.outfit_id = n.outfit_id

@@ -119,8 +119,8 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
     const [place] = await tx<PlaceStand[]>`
       select p.id, p.name, p.time_zone as "timeZone", p.region,
         p.first_picking as "firstPicking", p.last_picking as "lastPicking",
-        coalesce((p.grounds->'origin'->>'lat')::float8, at.lat) as lat,
-        coalesce((p.grounds->'origin'->>'lon')::float8, at.lon) as lon,
+        coalesce((p.grounds->'origin'->>'lat')::float8, at.lat, (p.outline->0->>'lat')::float8) as lat,
+        coalesce((p.grounds->'origin'->>'lon')::float8, at.lon, (p.outline->0->>'lon')::float8) as lon,
         coalesce((
           select jsonb_agg(jsonb_build_object('hostId', h.host_id, 'trees', h.n) order by h.n desc, h.host_id)
           from (

@@ -1,5 +1,6 @@
 import type { CrewsDay, LoadTick, StopOfDay } from '@/commands/facts/crews-day';
 import { daytimesFor } from '@/commands/facts/rounds';
+import { atNewestDose } from '@/commands/facts/newest-plans';
 import { thingsOf } from '@/commands/facts/round';
 import { endsOf, type RoundThing } from '@/commands/facts/round-ends';
 import { todayOf } from '@/commands/today';
@@ -105,7 +106,17 @@ export const dayView = (viewer: Viewer, roundId: string, now: Date, station: Sta
     const round = await roundHead(viewer, roundId);
     if (!round) return null;
     const today = todayOf(viewer, now);
-    const { things, lefts, batches } = await thingsOf(viewer, roundId);
+    const { things: stands, lefts, batches } = await thingsOf(viewer, roundId);
+    const amounts = new Map(
+      (
+        await atNewestDose(
+          viewer,
+          now,
+          stands.flatMap((t) => (t.kind === 'plan' ? [t.plan] : [])),
+        )
+      ).map((p) => [p.id, p]),
+    );
+    const things = stands.map((t) => (t.kind === 'plan' ? { ...t, plan: amounts.get(t.id)! } : t));
     const placeIds = [...new Set([...things, ...lefts].map((t) => t.placeId))];
     const planIds = [...things, ...lefts].flatMap((t) =>
       'itemId' in t ? [t.itemId] : t.kind === 'plan' ? [t.id] : [],

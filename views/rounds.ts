@@ -11,6 +11,7 @@ import { together } from '@/store/db';
 import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
 import { dueWithin } from '@/store/follow-ups';
+import { atNewestDose } from '@/commands/facts/newest-plans';
 import { openVisits } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment, listLots, type Lot } from '@/store/shelf';
@@ -40,7 +41,7 @@ export const roundsView = (v: Viewer, now: Date, placeId: string | null) =>
       mixes,
       sites,
       due,
-      plans,
+      plans: await atNewestDose(v, now, plans),
       works,
       equipment,
       stock: goodStock(lots, today),

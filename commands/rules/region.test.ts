@@ -73,7 +73,9 @@ it.each([
 it('every profile that ships says that nobody has compared it, until an owner signs; the others stay unsigned', async () => {
   for (const r of Object.values(regions)) expect(r.checked ?? null).toBeNull();
   const [own, other] = [made.viewer.region, Object.keys(regions).find((k) => k !== made.viewer.region)!];
-  expect(await doneBy(signRegion, await now(), {})).toMatchObject({ ok: true });
-  expect(regionFor(await now(), own).checked).toEqual({ by: 'Tester', on: '2026-06-01' });
+  expect(await doneBy(signRegion, await now(), {})).toMatchObject({ ok: false, faults: [{ path: 'against' }] });
+  const against = 'Plant protection act of the district, 2026';
+  expect(await doneBy(signRegion, await now(), { against })).toMatchObject({ ok: true });
+  expect(regionFor(await now(), own).checked).toEqual({ by: 'Tester', on: '2026-06-01', against });
   expect(regionFor(await now(), other).checked ?? null).toBeNull();
 });

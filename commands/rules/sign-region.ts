@@ -13,9 +13,15 @@ export const signRegion = command({
   schema: z.object({
     /** The profile that is meant; the outfit's own region where nothing is said. */
     key: regionKey.optional(),
+    /** What it was read against. */
+    against: z
+      .string()
+      .trim()
+      .min(3, 'Name the law, the code or the authority it was read against, and its date.')
+      .max(300, 'At most 300 signs.'),
   }),
-  run: async ({ viewer: v, now }, { key = v.region }): Promise<Answer> => {
-    await saveRegion(v, v7(), key, { ...regionFor(v, key), checked: { by: v.name, on: todayOf(v, now) } });
+  run: async ({ viewer: v, now }, { key = v.region, against }): Promise<Answer> => {
+    await saveRegion(v, v7(), key, { ...regionFor(v, key), checked: { by: v.name, on: todayOf(v, now), against } });
     return done;
   },
 });

@@ -5,6 +5,7 @@ import { NOW, ownOutfit } from '@/commands/testing';
 import { dose } from '@/core/dose/dose';
 import { fair } from '@/stand-ins/weather/fair';
 import { mixView } from '@/views/mix';
+import { roundsView } from '@/views/rounds';
 import { rowView } from '@/views/row';
 import { book } from './book';
 import { bookRow } from './book-row';
@@ -120,4 +121,15 @@ it('the mix that is proposed is as much as the newest trunks ask, and is taken b
   const answered = rows.rows.map((r) => (r.planId === ids[1] ? { ...r, basis: 'newest' } : r));
   expect(await perform(bookRow, by(), { ...rows, rows: answered })).toMatchObject({ ok: true });
   expect(await rowView(row.viewer, ids[0]!, NOW)).toBeNull();
+});
+
+it('what is loaded is what the newest trunks ask, and a tree that was not measured since stands as planned', async () => {
+  const [same, changed] = [await row.planned('N7', 30), await row.planned('N8', 40)];
+  await measured(changed, 20);
+  const { plans } = await roundsView(row.viewer, NOW, made.o.placeId);
+  const of = (id: string) => plans.find((p) => p.id === id)!;
+  expect([of(same).remeasured, of(changed).remeasured]).toEqual([false, true]);
+  expect(of(same).product).toBeCloseTo(productAt(30), 6);
+  expect(of(changed).product).toBeCloseTo(productAt(20), 6);
+  expect(of(changed).girthCm).toBeCloseTo(20 * Math.PI, 6);
 });

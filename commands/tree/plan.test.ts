@@ -72,6 +72,16 @@ describe('planning for the window, in November', () => {
     expect(new Set(open.map((p) => p.plannedFor))).toEqual(new Set(['2027-05-01']));
   });
 
+  it('a tree that stands twice in one press is refused, and nothing is planned', async () => {
+    const [first, other] = [await avenue.soundElm('D0'), await avenue.soundElm('D1')];
+    for (const alike of [[{ id: v7(), treeId: first }], [other, other].map((treeId) => ({ id: v7(), treeId }))])
+      expect(await avenue.planIt({ ...avenue.asked(first), alike })).toMatchObject({
+        ok: false,
+        faults: [{ path: 'alike' }],
+      });
+    expect((await openPlans(viewer)).filter((p) => p.tag.startsWith('D'))).toEqual([]);
+  });
+
   it.each([
     ['today, with a bare crown', { when: { kind: 'now' } }, 'gates.no-uptake'],
     ['a day that is past', { when: { kind: 'day', day: '2026-11-01' } }, 'choices.when'],

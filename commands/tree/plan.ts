@@ -105,16 +105,20 @@ export const makePlan = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer, now, station }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+    const row = [p.treeId, ...p.alike.map((a) => a.treeId)];
+    const ids = [p.id, ...p.alike.map((a) => a.id)];
+    if (new Set(row).size < row.length || new Set(ids).size < ids.length)
+      return refuse('alike', 'A tree stands in this row twice. Each tree is planned once.');
     const [all, held] = await Promise.all([heldBy(viewer), getLabel(viewer, p.labelId)]);
     const use = held?.label.uses.find((u) => u.key === p.useKey);
     if (!held || !use) return refuse('labelId', 'This product is not on the shelf.');
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Situation['sitePlanned'] = {};
-    const row = await treesOf(viewer, [p.treeId, ...p.alike.map((a) => a.treeId)], now);
-    const [finds, years] = await Promise.all([nearbyFinds(viewer, row), yearsOf(viewer, row, station, now)]);
+    const trees = await treesOf(viewer, row, now);
+    const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, station, now)]);
     const one = (treeId: string, like: Tree | null) => {
-      const own = row.find((t) => t.id === treeId);
+      const own = trees.find((t) => t.id === treeId);
       if (!own) return null;
       const verdict = own.verdicts.length || !like ? null : verdictLike(like, own, now);
       const tree = verdict ? { ...own, verdicts: [verdict] } : own;

@@ -383,6 +383,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   ],
   ['label-not-checked', 'stop', gates({ checked: {} }), gates()],
   ['label-check-old', 'hold', on({}, { checked: '2024-05-31' }), on({}, { checked: '2024-06-01' })],
+  ['region-unread', 'hold', on({ clientTrees: true, region: region({ checked: null }) }), on({ clientTrees: true })],
   ['region-stale', 'note', on({ region: region({ checked: null }) }), on()],
   [
     'region-stale',

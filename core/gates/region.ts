@@ -68,7 +68,12 @@ export const regionSchema = z.strictObject({
   /** How long a check against the label in hand holds. */
   labelCheckMonths: z.number().int().min(1).max(120).default(24),
   checked: z
-    .strictObject({ by: z.string().trim().min(2).max(120), on: z.iso.date() })
+    .strictObject({
+      by: z.string().trim().min(2).max(120),
+      on: z.iso.date(),
+      /** What it was compared with: the law or code, and its date. */
+      against: z.string().trim().max(300).optional(),
+    })
     .nullable()
     .default(null),
   /** How present a condition is here: 0.03 absent, 0.3 rare, 2 spreading; 1 where nothing is said. */

@@ -21,6 +21,9 @@ it('a label is entered from nothing: identity, a class table with its own water,
   Object.assign(f, {
     name: 'Paper label',
     registration: 'P 1',
+    formulation: 'SL',
+    signalWord: 'Caution',
+    beeHazard: 'high',
     actives: [{ name: 'imidacloprid', amount: '240', as: 'g/L', group: 'irac 4a', family: '' }],
   });
   const table = (rows: [string, string, string][]) => ({
@@ -62,6 +65,10 @@ it('a label is entered from nothing: identity, a class table with its own water,
       per: 'site',
       siteRule: 'per-girth',
       siteEvery: '15',
+      drill: '6',
+      depth: '25',
+      height: '20',
+      spacing: '8',
       text: '1 to 2 mL a site.',
       reEntry: '0',
       protection: 'Gloves',
@@ -158,4 +165,15 @@ it('the label’s words go when its numbers change, and stay while they do not',
   expect(made.uses[0]!.intervals.text).toMatch(/re-entry after 48 hours/);
   expect(made.uses[0]!.rate.text).toBe(drench.uses[0]!.rate.text);
   expect(made.uses[0]!.carrier).toEqual(drench.uses[0]!.carrier);
+});
+
+it('no figure and no word of a label stands in the form before somebody has read it on the label', () => {
+  const f = labelDraft(null, POUNDS);
+  expect([f.formulation, f.signalWord, f.beeHazard]).toEqual(['', null, null]);
+  const { drill, depth, height, spacing, siteEvery, probeSpacing, probeDepth, each, reEntry, low } = f.uses[0]!;
+  const figures = { drill, depth, height, spacing, siteEvery, probeSpacing, probeDepth, each, reEntry, low };
+  expect(Object.entries(figures).filter(([, x]) => x !== '')).toEqual([]);
+  const read = labelSchema.safeParse(labelOf({ ...f, name: 'Paper', registration: 'P 2' }, null, POUNDS));
+  const asked = read.error!.issues.map((i) => i.path.join('.'));
+  expect(asked).toEqual(expect.arrayContaining(['formulation', 'signalWord', 'beeHazard', 'uses.0.hosts']));
 });

@@ -137,11 +137,12 @@ export interface LabelDraft {
   name: string;
   registration: string;
   formulation: string;
-  signalWord: Label['signalWord'];
+  /** Null: not said yet; a label that names none says so. */
+  signalWord: Label['signalWord'] | null;
   restricted: boolean;
   organic: boolean;
   systemic: boolean;
-  beeHazard: Label['beeHazard'];
+  beeHazard: Label['beeHazard'] | null;
   licence: string;
   density: string;
   keeps: string;
@@ -187,7 +188,7 @@ const pointDraft = (p: RatePoint) => ({
   unit: p.unit as string,
 });
 
-/** A use as it is typed; without one, an empty use of a drench. */
+/** A use as it is typed; without one, an empty use of a drench. No figure of a label is filled in that nobody typed. */
 export function draftOfUse(u: LabelUse | null): UseDraft {
   const dose = u?.rate.dose;
   const basis = u?.rate.basis;
@@ -211,7 +212,7 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
     ...(dose?.form === 'classes' ? { unit: classes.rows[0]!.unit } : {}),
     classes,
     per: basis?.per ?? 'diameter',
-    each: each ? str(each.value) : '1',
+    each: each ? str(each.value) : '',
     eachUnit: each?.unit ?? 'cm',
     ground: basis?.per === 'area' ? basis.ground : 'treated',
     stems: u?.rate.stems ?? 'unanswered',
@@ -241,7 +242,7 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
         ? str(s.count.each.value)
         : s?.count.rule === 'volume-per-device'
           ? str(s.count.volume.value)
-          : '5',
+          : '',
     siteUnit:
       s && 'each' in s.count ? s.count.each.unit : s?.count.rule === 'volume-per-device' ? s.count.volume.unit : 'cm',
     siteTable:
@@ -251,16 +252,16 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
     device: s?.device ?? '',
     holds: str(s?.deviceHolds?.value),
     holdsUnit: s?.deviceHolds?.unit ?? 'mL',
-    drill: str(s?.drillMm ?? 6),
-    depth: str(s?.depthMm ?? 20),
-    height: str(s?.heightCm ?? 20),
-    spacing: str(s?.minSpacingCm ?? 5),
+    drill: str(s?.drillMm),
+    depth: str(s?.depthMm),
+    height: str(s?.heightCm),
+    spacing: str(s?.minSpacingCm),
     rows: str(s?.rows ?? 1),
     sprayTo: u?.spray?.to ?? 'to run-off',
     sprayUpTo: str(u?.spray?.upToM),
-    probeSpacing: str(u?.rootzone?.spacingCm ?? 75),
+    probeSpacing: str(u?.rootzone?.spacingCm),
     probePattern: u?.rootzone?.pattern ?? 'triangular',
-    probeDepth: str(u?.rootzone?.depthCm ?? 15),
+    probeDepth: str(u?.rootzone?.depthCm),
     inStations: u?.inStations ?? false,
     limits: (u?.limits ?? []).map((l) => ({
       limit: l.limit,
@@ -310,12 +311,12 @@ export function labelDraft(from: Label | null, money: Currency): LabelDraft {
   return {
     name: from?.name ?? '',
     registration: from?.registration ?? '',
-    formulation: from?.formulation ?? 'SL',
-    signalWord: from?.signalWord ?? 'none',
+    formulation: from?.formulation ?? '',
+    signalWord: from?.signalWord ?? null,
     restricted: from?.restricted ?? false,
     organic: from?.organic ?? false,
     systemic: from?.systemic ?? false,
-    beeHazard: from?.beeHazard ?? 'none',
+    beeHazard: from?.beeHazard ?? null,
     licence: from?.licenceCategory ?? '',
     density: str(from?.densityGPerMl),
     keeps: str(from?.mixKeepsHours),

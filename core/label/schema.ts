@@ -24,7 +24,7 @@ const amountUnit = z.enum([...unitsOf<VolumeUnit>(VOLUME), ...unitsOf<MassUnit>(
   VolumeUnit | MassUnit,
   ...(VolumeUnit | MassUnit)[],
 ]);
-const positive = z.number().positive().max(1e7);
+const positive = z.number('Type the figure that the label gives.').positive().max(1e7);
 
 export const lengthSchema = z.strictObject({ value: positive, unit: lengthUnit });
 const amount = z.strictObject({ value: positive, unit: amountUnit });
@@ -135,7 +135,7 @@ const sites = z.strictObject({
   drillMm: positive.max(30),
   depthMm: positive.max(120),
   angleDeg: z.number().min(-45).max(45).default(0),
-  heightCm: z.number().min(0).max(200),
+  heightCm: z.number('Type the figure that the label gives.').min(0).max(200),
   minSpacingCm: positive.max(100),
   oldSiteClearanceCm: positive.max(30).default(5),
   oldSiteVerticalCm: positive.max(200).default(30),
@@ -200,9 +200,9 @@ const use = z
     key: id,
     title: sentence,
     method: z.enum(METHODS),
-    hosts: z.array(id).min(1).max(200),
+    hosts: z.array(id).min(1, 'Name at least one host.').max(200),
     forbiddenHosts: z.array(z.strictObject({ host: id, text: sentence })).default([]),
-    targets: z.array(id).min(1).max(200),
+    targets: z.array(id).min(1, 'Name at least one thing it is used against.').max(200),
     purpose: z.enum(['preventive', 'curative', 'both']),
     rate,
     carrier,
@@ -249,7 +249,7 @@ const use = z
         path: ['minC'],
       })
       .optional(),
-    protection: z.array(sentence).min(1).max(20),
+    protection: z.array(sentence).min(1, 'Say what is worn.').max(20),
     followUps: z.array(followUpRule).max(12).default([]),
   })
   .superRefine((u, ctx) => {
@@ -296,17 +296,20 @@ export const labelSchema = z
     name: sentence,
     /** True for the fictional labels that ship with Elmhorn. */
     training: z.boolean(),
-    registration: z.string().min(1).max(60),
-    formulation: z.string().min(1).max(60),
-    signalWord: z.enum(['none', 'Caution', 'Warning', 'Danger']),
+    registration: z.string().min(1, 'Say the registration number.').max(60),
+    formulation: z.string().min(1, 'Say the formulation, like SL or WG.').max(60),
+    signalWord: z.enum(
+      ['none', 'Caution', 'Warning', 'Danger'],
+      'Say the signal word of the label, or that it has none.',
+    ),
     restricted: z.boolean(),
     licenceCategory: z.string().max(60).optional(),
-    beeHazard: z.enum(['none', 'moderate', 'high']),
+    beeHazard: z.enum(['none', 'moderate', 'high'], 'Say what the label says of bees.'),
     systemic: z.boolean(),
     /** For so many days after it was put on, a systemic is in nectar and pollen; where the label is silent, most of a year. */
     inFlowersDays: z.number().int().min(0).max(1500).optional(),
     densityGPerMl: positive.max(5).optional(),
-    actives: z.array(active).min(1).max(6),
+    actives: z.array(active).min(1, 'Name at least one active.').max(6),
     /** Mass fractions as printed, phosphorus and potassium as oxides. */
     nutrients: z
       .strictObject({
@@ -337,7 +340,7 @@ export const labelSchema = z
     /** Price of one litre or kilogram, in minor units, for the estimate. */
     priceMinor: z.number().int().min(0).max(100_000_000).optional(),
     stock: z.strictObject({ concentrate: amount, madeUpTo: volume, text: sentence }).optional(),
-    uses: z.array(use).min(1).max(40),
+    uses: z.array(use).min(1, 'Enter at least one use.').max(40),
   })
   .superRefine((label, ctx) => {
     const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });

@@ -56,7 +56,7 @@ export default async function Rules({ searchParams }: { searchParams: Promise<{ 
         <h2 className="text-body">{region.name}</h2>
         <p className="text-[0.9375rem]">
           {region.checked
-            ? `Compared with the rules in force by ${region.checked.by}, ${shortDay(region.checked.on)}.`
+            ? `Compared with ${region.checked.against ?? 'the rules in force'} by ${region.checked.by}, ${shortDay(region.checked.on)}.`
             : 'Nobody has compared this profile with the rules in force.'}{' '}
           Elmhorn never states that a use is legal: it says which of the rules entered here were met.
         </p>

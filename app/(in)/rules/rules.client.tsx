@@ -101,21 +101,31 @@ export function SignRegion({ regionKey }: { regionKey: string }) {
   const router = useRouter();
   const said = useSaid();
   const { busy, faults, send } = useSend(signRegion);
+  const [against, setAgainst] = useState('');
   return (
     <>
-      <FormFaults faults={faults} />
+      <FormFaults faults={faults} known={['against']} />
+      <TextField
+        label="Read against (law, code or authority, and its date)"
+        path="against"
+        faults={faults}
+        maxLength={300}
+        value={against}
+        onChange={setAgainst}
+      />
       <button
         type="button"
         className="press mt-2"
         disabled={busy}
         onClick={() =>
-          send({ key: regionKey }, () => {
+          send({ key: regionKey, against }, () => {
+            setAgainst('');
             said({ sentence: 'Signed as compared today.' });
             router.refresh();
           })
         }
       >
-        I have compared it today
+        I have read every line against it today
       </button>
     </>
   );

@@ -157,6 +157,13 @@ export const FIT_NAMES: Record<Fitness['id'], string> = { spray: 'Spray', inject
 
 /** How the ten days of the forecast serve the usual kinds of work, day by day. */
 export function DaysAhead({ at }: { at: PlaceSeason }) {
+  if (!at.fitness.some((f) => f.days.length))
+    return (
+      <Section
+        title="The days ahead"
+        empty="No forecast is at hand here. Each sheet asks for air, wind and rain when the work begins."
+      />
+    );
   return (
     <Section title="The days ahead" aside="how many courses of the forecast allow it, and its best hours">
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The days ahead as a table">

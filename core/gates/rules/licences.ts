@@ -186,6 +186,25 @@ export const licenceRules: Rule[] = [
         : null,
   },
   {
+    ids: ['region-unread'],
+    strength: 'hold',
+    about: 'The region profile was read against the rules in force',
+    facts: 'region profile',
+    setBy: 'region',
+    region: () => true,
+    check: (facts) =>
+      facts.clientTrees && !facts.region.checked
+        ? gate({
+            id: 'region-unread',
+            strength: 'hold',
+            title: 'Rules of this region not read',
+            sentence: `Nobody has compared the profile of ${facts.region.name} with the rules in force: what is forbidden here may be missing from it.`,
+            source: `region ${facts.region.name}`,
+            satisfy: 'Enter the rules of the region and sign them under Rules, or give the reason.',
+          })
+        : null,
+  },
+  {
     ids: ['region-stale'],
     strength: 'note',
     about: 'The region profile is fresh',

@@ -156,6 +156,8 @@ export function LabelEditor({
         <Choices
           small
           label="Signal word"
+          faults={faults}
+          path="signalWord"
           value={f.signalWord}
           onChange={(x) => set('signalWord', x)}
           options={(['none', 'Caution', 'Warning', 'Danger'] as const).map((x) => ({ value: x, name: x }))}
@@ -163,6 +165,8 @@ export function LabelEditor({
         <Choices
           small
           label="Harm to bees"
+          faults={faults}
+          path="beeHazard"
           value={f.beeHazard}
           onChange={(x) => set('beeHazard', x)}
           options={(['none', 'moderate', 'high'] as const).map((x) => ({ value: x, name: x }))}

@@ -128,7 +128,7 @@ export function WhenToDo({
             ; the sheet asks then.
           </>
         )}
-        {known && fits && (
+        {known && fits && fits.length > 0 && (
           <>
             {' '}
             {fit
