@@ -1,6 +1,7 @@
 import { correctRecord } from './book/correct';
 import { keepClient } from './grounds/keep-client';
 import { keepPlace } from './grounds/keep-place';
+import { takeListBack } from './grounds/take-list-back';
 import { hangTag } from './grounds/hang-tag';
 import { bookOthers } from './grounds/book-others-on-place';
 import { offerProperty } from './grounds/offer-property';
@@ -144,6 +145,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   signRegion,
   signLabel,
   takeLabelOff,
+  takeListBack,
   endSession,
   putLabelBack,
   bringLabel,

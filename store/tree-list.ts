@@ -43,6 +43,8 @@ export interface NewTree {
   walkOrder: number;
   note: string;
   section: string;
+  /** The list that brought it; left out where it was hung by hand. */
+  importId?: string;
   /** Its first reading, with the instant at which the trunk was measured. */
   reading: { at: Date; diameterCm: number; stems: unknown; heightM: number | null; method: string } | null;
 }
@@ -70,6 +72,7 @@ export const addTrees = (
         walk_order: t.walkOrder,
         note: t.note,
         section: t.section,
+        import_id: t.importId ?? null,
       }));
       await tx`insert into tree ${tx(rows)}`;
       const readings = part.flatMap((t) =>
@@ -97,9 +100,11 @@ export const addTrees = (
 
 export const takenTags = (scope: Scope, placeId: string, tags: string[]): Promise<string[]> =>
   within(scope, async (tx) =>
-    (await tx<{ tag: string }[]>`select tag from tree where place_id = ${placeId} and tag = any(${tags})`).map(
-      (r) => r.tag,
-    ),
+    (
+      await tx<
+        { tag: string }[]
+      >`select tag from tree where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null and tag = any(${tags})`
+    ).map((r) => r.tag),
   );
 
 export const nextWalkOrder = (scope: Scope, placeId: string): Promise<number> =>
@@ -159,6 +164,19 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
   }
 }
 
+/** Whether the tag of an archived tree hangs on another one at its place by now. */
+export const tagTakenSince = (scope: Scope, id: string): Promise<boolean> =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx`
+          select from tree t
+          join tree x on x.outfit_id = ${scope.outfitId} and x.place_id = t.place_id and x.tag = t.tag
+            and x.archived_at is null and x.id <> t.id
+          where t.outfit_id = ${scope.outfitId} and t.id = ${id}`
+      ).length > 0,
+  );
 export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
   within(scope, (tx) => tx`update tree set archived_at = ${archived ? clockNow() : null} where id = ${id}`);
 

@@ -3,7 +3,10 @@ import { doneBy, ownOutfit } from '@/commands/testing';
 import { COLUMNS } from '@/core/exchange/trees-csv';
 import { loadViewer } from '@/store/auth';
 import { makeOutfit } from '@/store/testing';
+import { archiveTree } from '@/commands/tree/archive-tree';
+import { listImports } from '@/store/imports';
 import { bringTrees } from './bring-trees';
+import { takeListBack } from './take-list-back';
 
 const made = ownOutfit();
 
@@ -107,4 +110,64 @@ it('rows that are no trees stay out by their line, and an inch is never read as 
     select t.tag, r.diameter_cm as cm from tree t join reading r on r.tree_id = t.id where t.outfit_id = ${made.o.outfitId} and t.tag in ('Z1', 'Z2')
     order by 1`;
   expect(rows.map((r) => r.cm)).toEqual([expect.closeTo(27.94, 6), expect.closeTo(38.1, 6)]);
+});
+
+describe('a list that came in', () => {
+  const standing = async (prefix: string) =>
+    (
+      await made.owner<{ tag: string }[]>`
+      select tag from tree
+      where place_id = ${made.o.placeId} and tag like ${`${prefix}%`} and archived_at is null order by tag`
+    ).map((t) => t.tag);
+
+  it('has a name, goes back whole, and its tags are free again', async () => {
+    const input = list('Tag,Host,Girth\nV1,wych elm,90\nV2,wych elm,95\n', { name: 'survey.csv' });
+    expect(await send(input)).toMatchObject({ ok: true });
+    expect((await listImports(made.viewer)).find((l) => l.id === input.id)).toMatchObject({
+      name: 'survey.csv',
+      trees: 2,
+      takenBackAt: null,
+    });
+    expect(await doneBy(takeListBack, made.viewer, { id: input.id })).toMatchObject({ ok: true });
+    expect(await standing('V')).toEqual([]);
+    expect(await doneBy(takeListBack, made.viewer, { id: input.id })).toMatchObject({ ok: false });
+    // The same tags come in anew, and an archived tree does not come back under one that hangs.
+    expect(await send(list('Tag,Host,Girth\nV1,wych elm,91\n'))).toMatchObject({ ok: true });
+    const [gone] = await made.owner<{ id: string }[]>`select id from tree where import_id = ${input.id} and tag = 'V1'`;
+    expect(await doneBy(archiveTree, made.viewer, { id: gone!.id, archived: false })).toMatchObject({
+      ok: false,
+      faults: [{ sentence: expect.stringMatching(/another tree/) }],
+    });
+    expect(await standing('V')).toEqual(['V1']);
+  });
+
+  it('stays once something rests on one of its trees, and is nobody else’s to take back', async () => {
+    const input = list('Tag,Host,Girth\nY1,wych elm,90\nY2,wych elm,95\n');
+    expect(await send(input)).toMatchObject({ ok: true });
+    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    expect(await doneBy(takeListBack, theirs, { id: input.id })).toMatchObject({ ok: false });
+    const [tree] = await made.owner<{ id: string }[]>`select id from tree where import_id = ${input.id} and tag = 'Y2'`;
+    await made.owner`
+      insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
+      values (${v7()}, ${made.o.outfitId}, ${tree!.id}, '2026-05-01T10:00:00Z', ${made.o.personId}, 5, 'good')`;
+    expect(await doneBy(takeListBack, made.viewer, { id: input.id })).toMatchObject({
+      ok: false,
+      faults: [{ sentence: expect.stringMatching(/Y2/) }],
+    });
+    expect(await standing('Y')).toEqual(['Y1', 'Y2']);
+  });
+
+  it('is asked as a whole where its positions lie far apart or its trunks are too large, and comes in once it was answered', async () => {
+    const mapping = { ...nothing, tag: 'Tag', host: 'Host', diameter: 'Trunk', lat: 'Lat', lon: 'Lon' };
+    const rows = Array.from({ length: 6 }, (_, i) => `X${i},wych elm,${i ? 900 : 40},${i ? 50.3 : 0},${i ? -4.1 : 0}`);
+    const input = list(`Tag,Host,Trunk,Lat,Lon\n${rows.join('\n')}\n`, { mapping });
+    const asked = await send(input);
+    expect((asked as { faults: { path: string }[] }).faults.map((f) => f.path)).toEqual([
+      'sure.positions',
+      'sure.sizes',
+    ]);
+    expect(await standing('X')).toEqual([]);
+    expect(await send({ ...input, sure: ['positions', 'sizes'] })).toMatchObject({ ok: true });
+    expect(await standing('X')).toHaveLength(6);
+  });
 });

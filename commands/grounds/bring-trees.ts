@@ -5,11 +5,13 @@ import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
+import { LIST_DOUBTS, listDoubts } from '@/core/exchange/list-doubts';
 import { looksLikeText, readTable } from '@/core/exchange/table';
 import { COLUMNS, namesIn, readTrees, unitFaults, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
-import { getPlace } from '@/store/grounds';
+import { dayPlaces, getPlace } from '@/store/grounds';
+import { noteImport } from '@/store/imports';
 
 /** Rows at a time. */
 export const MOST_TREES = 50_000;
@@ -41,6 +43,10 @@ export const bringTrees = command({
     measuredOn: z.union([z.literal(''), z.iso.date('Give a day that exists, like 2026-05-14.')]).default(''),
     /** Lines of the file that are no trees (a sum, a stump, an empty site) and stay out. */
     leaveOut: z.array(z.number().int().min(1)).max(MOST_TREES).default([]),
+    /** How the list is called afterwards; as a rule the name of its file. */
+    name: z.string().trim().max(200, 'At most 200 signs.').default(''),
+    /** What the list as a whole was asked, and somebody has said is right. */
+    sure: z.array(z.enum(LIST_DOUBTS)).max(LIST_DOUBTS.length).default([]),
     csv: z.string().max(16_000_000, 'A list may have 16 MB at most.'),
   }),
   once: (x) => x.id,
@@ -74,10 +80,25 @@ export const bringTrees = command({
     });
     const faults = [...table.faults, ...read.faults];
     if (faults.length) return refuseRows(faults, 1000);
+    const [site] = await dayPlaces(viewer, [sent.placeId], false);
+    const doubts = listDoubts(
+      read.trees.map((t) => ({ ...t, largestCm: findHost(t.hostId)?.largestCm ?? null })),
+      site?.lat != null && site.lon != null ? { lat: site.lat, lon: site.lon } : null,
+    ).filter((d) => !sent.sure.includes(d.id));
+    if (doubts.length)
+      return { ok: false, faults: doubts.map((d) => ({ path: `sure.${d.id}`, sentence: d.sentence })) };
+    await noteImport(viewer, {
+      id: sent.id,
+      placeId: sent.placeId,
+      name: sent.name || `List of ${today}`,
+      trees: read.trees.length,
+    });
     const from = await nextWalkOrder(viewer, sent.placeId);
     await addTrees(
       viewer,
-      read.trees.map((t, i) => asNew(t, { placeId: sent.placeId, timeZone: place.timeZone, walkOrder: from + i })),
+      read.trees.map((t, i) =>
+        asNew(t, { importId: sent.id, placeId: sent.placeId, timeZone: place.timeZone, walkOrder: from + i }),
+      ),
       viewer.breastHeightCm,
       v7,
       (done) => progress?.(done, read.trees.length),
@@ -87,9 +108,10 @@ export const bringTrees = command({
 });
 
 /** A row of the list as a tree that hangs; a trunk measured on a day was measured at its noon, in the place's own zone. */
-function asNew(row: TreeRow, at: { placeId: string; timeZone: string; walkOrder: number }): NewTree {
+function asNew(row: TreeRow, at: { importId: string; placeId: string; timeZone: string; walkOrder: number }): NewTree {
   return {
     id: v7(),
+    importId: at.importId,
     placeId: at.placeId,
     tag: row.tag,
     hostId: row.hostId,

@@ -1,7 +1,7 @@
-import { command, done } from '@/commands/command';
+import { command, done, refuse } from '@/commands/command';
 import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
-import { setTreeArchived } from '@/store/tree-list';
+import { setTreeArchived, tagTakenSince } from '@/store/tree-list';
 import { z } from 'zod';
 
 export const archiveTree = command({
@@ -9,6 +9,8 @@ export const archiveTree = command({
   right: 'edit grounds',
   schema: z.object({ id: uuid, archived: z.boolean() }),
   run: async ({ viewer: v }, t) => {
+    if (!t.archived && (await tagTakenSince(v, t.id)))
+      return refuse('id', 'Its tag hangs on another tree here by now. Give that one another tag first.');
     const changed = await setTreeArchived(v, t.id, t.archived);
     return changed.count ? done : noTree;
   },

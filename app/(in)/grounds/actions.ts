@@ -10,8 +10,10 @@ import { offerProperty as offerPropertyCommand } from '@/commands/grounds/offer-
 import { setSection as setSectionCommand } from '@/commands/grounds/set-section';
 import { setTask as setTaskCommand } from '@/commands/grounds/set-task';
 import { settleTask as settleTaskCommand } from '@/commands/grounds/settle-task';
+import { takeListBack as takeListBackCommand } from '@/commands/grounds/take-list-back';
 import { serve } from '@/app/_server/serve';
 
+export const takeListBack = serve(takeListBackCommand);
 export const keepClient = serve(keepClientCommand);
 export const keepPlace = serve(keepPlaceCommand);
 export const hangTag = serve(hangTagCommand);

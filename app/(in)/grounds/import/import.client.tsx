@@ -17,9 +17,10 @@ import {
   type Units,
 } from '@/core/exchange/trees-csv';
 import { type UnitSystem } from '@/core/units/units';
-import { SelectField, TextField } from '@/ui/controls/controls';
+import { SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
-import { sendList, type Sent } from './send';
+import { listDoubts, type ListDoubtId } from '@/core/exchange/list-doubts';
+import { NOTHING_SENT, sendList, type Sent } from './send';
 import { sheetsOf } from './sheets';
 import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';
 import { SiteChoice, type SiteList } from '@/ui/controls/site-choice.client';
@@ -55,9 +56,10 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
   const [system, setSystem] = useState<{ code: string; toDegrees: ToDegrees }>({ code: '', toDegrees: null });
   const [measuredOn, setMeasuredOn] = useState('');
   const [chosen, setChosen] = useState<Record<string, string>>({});
+  const [sure, setSure] = useState<readonly ListDoubtId[]>([]);
   const [sentence, setSentence] = useState('');
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
-  const [answer, setAnswer] = useState<Sent>({ faults: [], written: null });
+  const [answer, setAnswer] = useState<Sent>(NOTHING_SENT);
   const index = useMemo(() => speciesIndex(hosts), [hosts]);
   const byId = useMemo(() => new Map(hosts.map((h) => [h.id, h])), [hosts]);
   const { toDegrees } = system;
@@ -93,10 +95,11 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
     setUnits(guess.units);
     setChosen({});
     setOut([]);
+    setSure([]);
     setFile({ id: v7(), name, text, table, sheets });
   };
   const open = async (f: File) => {
-    setAnswer({ faults: [], written: null });
+    setAnswer(NOTHING_SENT);
     setFile(null);
     if (f.size > 16_000_000)
       return setSentence(`${f.name} has ${Math.round(f.size / 1e6)} MB; a list may have 16 MB at most. Split it.`);
@@ -117,7 +120,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
   const send = async () => {
     if (!file || !mapping) return;
     setProgress({ done: 0, of: file.table.rows.length });
-    setAnswer({ faults: [], written: null });
+    setAnswer(NOTHING_SENT);
     const body = {
       id: file.id,
       placeId,
@@ -127,6 +130,8 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
       system: system.code,
       measuredOn,
       leaveOut: out,
+      name: file.name,
+      sure,
       csv: file.text,
     };
     const { sentence: said, ...sent } = await sendList(body, setProgress);
@@ -146,6 +151,14 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
         </p>
       </div>
     );
+  // The list as a whole is asked here; where the site lies only the server knows, and it asks in the same way.
+  const inList = read
+    ? listDoubts(
+        read.trees.map((t) => ({ ...t, largestCm: byId.get(t.hostId)?.largestCm ?? null })),
+        null,
+      )
+    : [];
+  const doubts = [...inList, ...answer.doubts.filter((d) => !inList.some((x) => x.id === d.id))];
   const faults = answer.faults.length ? answer.faults : [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
   // A species is asked above, once; a list of its rows would hide the faults that have to be mended in the file.
   const named = faults.filter((f) => !f.asked);
@@ -221,12 +234,23 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
             out={out}
             onChange={setOut}
           />
+          {doubts.map((d) => (
+            <div key={d.id} className="mt-3 border-l-4 border-sap pl-3">
+              <p className="font-semibold">{d.sentence}</p>
+              <Tick
+                checked={sure.includes(d.id)}
+                onChange={(on) => setSure(on ? [...sure, d.id] : sure.filter((x) => x !== d.id))}
+              >
+                {d.accept}
+              </Tick>
+            </div>
+          ))}
           <FaultList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />
           <button
             data-confirm
             type="button"
             className="press press-main mt-5"
-            disabled={!placeId || faults.length > 0 || progress !== null}
+            disabled={!placeId || faults.length > 0 || progress !== null || doubts.some((d) => !sure.includes(d.id))}
             onClick={() => void send()}
           >
             {progress ? 'Writing …' : `Bring ${read.trees.length} ${read.trees.length === 1 ? 'tree' : 'trees'} in`}

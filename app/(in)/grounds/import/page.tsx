@@ -5,6 +5,10 @@ import { sitesToChoose } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
 import { MOST_TREES } from '@/commands/grounds/bring-trees';
+import { listImports } from '@/store/imports';
+import { Section } from '@/ui/frame/pieces';
+import { dayAndClock } from '@/ui/words';
+import { TakeBack } from './lists.client';
 import { ImportBench } from './import.client';
 
 export const metadata = { title: 'Bring trees in' };
@@ -13,6 +17,7 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
   const v = await viewer();
   const wanted = (await searchParams).place;
   const places = await sitesToChoose(v, uuid.safeParse(wanted).success ? wanted! : null);
+  const lists = await listImports(v);
   const margin = (
     <section>
       <h2 className="text-body">How it goes</h2>
@@ -58,6 +63,22 @@ export default async function Import({ searchParams }: { searchParams: Promise<{
         />
       ) : (
         <p>{refusal(v.role, 'edit grounds')}</p>
+      )}
+      {lists.length > 0 && (
+        <Section title="Lists that came in" aside="taken back whole while nothing rests on them">
+          <ul>
+            {lists.map((l) => (
+              <li key={l.id} className="row flex flex-wrap items-center justify-between gap-3 py-2">
+                <span>
+                  <b>{l.name}</b>: {l.trees} {l.trees === 1 ? 'tree' : 'trees'}, {l.placeName}, {l.byName},{' '}
+                  {dayAndClock(l.at, v.timeZone)}
+                  {l.takenBackAt && `; taken back ${dayAndClock(l.takenBackAt, v.timeZone)}`}
+                </span>
+                {!l.takenBackAt && allows(v, 'edit grounds') && <TakeBack id={l.id} name={l.name} />}
+              </li>
+            ))}
+          </ul>
+        </Section>
       )}
     </Frame>
   );

@@ -1,10 +1,14 @@
 import { z } from 'zod';
+import { ACCEPTS, LIST_DOUBTS, type ListDoubt } from '@/core/exchange/list-doubts';
 import type { RowFault } from '@/core/exchange/table';
 
 export interface Sent {
   faults: RowFault[];
   written: number | null;
+  /** What the list as a whole is asked. */
+  doubts: ListDoubt[];
 }
+export const NOTHING_SENT: Sent = { faults: [], written: null, doubts: [] };
 
 /** One line of the answer: how far it is, or what came of it. */
 const line = z.object({
@@ -15,6 +19,8 @@ const line = z.object({
 });
 
 /** A fault of the list has the line and the column in its path; any other is a sentence of its own. */
+/** What the list as a whole is asked has its name in its path. */
+const ofList = /^sure\.(\w+)$/;
 const ofRow = /^csv\.(\d+)(?:\.(.*))?$/;
 
 /** Sends a list and follows how far it is; whatever happens, what came of it is said. */
@@ -22,14 +28,17 @@ export async function sendList(
   body: object,
   onProgress: (p: { done: number; of: number }) => void,
 ): Promise<Sent & { sentence: string }> {
-  const out: Sent & { sentence: string } = { faults: [], written: null, sentence: '' };
+  const out: Sent & { sentence: string } = { faults: [], written: null, doubts: [], sentence: '' };
   const hear = (text: string) => {
     const said = line.parse(JSON.parse(text));
     if (said.done !== undefined) onProgress({ done: said.done, of: said.of ?? 1 });
     if (said.written !== undefined) out.written = said.written;
     for (const f of said.faults ?? []) {
       const row = ofRow.exec(f.path);
-      if (row) out.faults.push({ line: Number(row[1]), column: row[2] ?? null, sentence: f.sentence });
+      const asked = ofList.exec(f.path);
+      const id = LIST_DOUBTS.find((d) => d === asked?.[1]);
+      if (id) out.doubts.push({ id, sentence: f.sentence, accept: ACCEPTS[id] });
+      else if (row) out.faults.push({ line: Number(row[1]), column: row[2] ?? null, sentence: f.sentence });
       else out.sentence = f.sentence;
     }
   };
