@@ -32,7 +32,8 @@ const isOfNext = (error: unknown) => (error as { digest?: string }).digest?.star
  * the phone and sent in its turn.
  * @param verb its name in the house
  * @param of what is said of it while it waits; what the page goes on with; the id of what it makes, where it makes
- * something; the id of the write that it takes back, which is taken off the phone where it has not been sent; what is wrong
+ * something; the id of the write that it takes back, which is taken off the phone where it has never been on its way, and otherwise taken
+ * back behind it; what is wrong
  * with it by what the phone knows: said at once, before it is kept for an evening on which nobody remembers
  * @returns the action; `shown` is what pages show of it until it is sent
  */
@@ -62,7 +63,7 @@ export function orKept<I extends object, T>(
     try {
       return await inTime(action({ ...input, sentAs: id }), PATIENCE_MS);
     } catch (error) {
-      if (isOfNext(error) || !(await keepWrite(write))) throw error;
+      if (isOfNext(error) || !(await keepWrite(write, true))) throw error;
       return kept;
     }
   };

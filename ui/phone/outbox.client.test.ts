@@ -214,4 +214,24 @@ describe('an action that may be kept', () => {
     expect(back).toHaveBeenCalledTimes(1);
     expect(await takeBack(id(1))).toBe(false);
   });
+  it('a slip whose answer was lost is taken back on the server, behind itself: it may have landed', async () => {
+    const back = jest.fn(async (_: { id: string }) => ({ ok: true as const, value: null }));
+    const takeBackLeft = orKept('take-back-left', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
+    action.mockRejectedValueOnce(new TypeError('Failed to fetch'));
+    expect(await measure({ id: id(1), girth: 150 })).toMatchObject({ ok: true, kept: true });
+    line.up = false;
+    expect(await takeBackLeft({ id: id(1) })).toMatchObject({ ok: true, kept: true });
+    expect((await readWaiting()).map((w) => w.verb)).toEqual(['measure', 'take-back-left']);
+    // The same where it left in a batch that broke on its way.
+    await (await phoneStore()).clear('waiting');
+    await write(3);
+    globalThis.fetch = jest.fn(async () => {
+      throw new TypeError('Failed to fetch');
+    });
+    line.up = true;
+    expect(await sendWaiting()).toMatchObject({ how: 'no answer' });
+    expect(await takeBack(id(3))).toBe(false);
+    await write(4);
+    expect(await takeBack(id(4))).toBe(true);
+  });
 });

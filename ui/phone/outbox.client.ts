@@ -44,8 +44,15 @@ async function unseal(key: CryptoKey, s: Sealed): Promise<unknown> {
   return JSON.parse(new TextDecoder().decode(bytes));
 }
 
-/** Keeps a write on this phone, sealed, behind all that waits. @returns false where it cannot be kept */
-export async function keepWrite(w: Omit<Send, 'at' | 'clockAt'> & { shown?: unknown }): Promise<boolean> {
+/**
+ * Keeps a write on this phone, sealed, behind all that waits.
+ * @param tried whether it was on its way and no answer came: then the server may have it
+ * @returns false where it cannot be kept
+ */
+export async function keepWrite(
+  w: Omit<Send, 'at' | 'clockAt'> & { shown?: unknown },
+  tried = false,
+): Promise<boolean> {
   if (!canKeep()) return false;
   const db = await phoneStore();
   const holder = await db.get('holder', 'me');
@@ -56,7 +63,7 @@ export async function keepWrite(w: Omit<Send, 'at' | 'clockAt'> & { shown?: unkn
   // What pages show of it is sealed apart: a file that is handed over holds what the server reads and nothing else.
   const [sealed, beside] = await Promise.all([seal(key, { ...send, ...at }), seal(key, shown ?? null)]);
   const kept = { id: w.id, personId: holder.personId, phoneId: holder.phoneId, at: browserNow().getTime(), ...sealed };
-  await db.add('waiting', { ...kept, beside: { iv: beside.iv, data: beside.data } });
+  await db.add('waiting', { ...kept, tried, beside: { iv: beside.iv, data: beside.data } });
   tell();
   return true;
 }
@@ -83,12 +90,15 @@ export async function readWaiting(): Promise<Waiting[]> {
   );
 }
 
-/** Takes back a write that waits, where it was a slip. @returns false where it has been sent already */
+/**
+ * Takes back a write that waits, where it was a slip.
+ * @returns false where it has been sent already, or may have been: then it is taken back on the server, behind itself
+ */
 export async function takeBack(id: string): Promise<boolean> {
   if (!canKeep()) return false;
   const db = await phoneStore();
   const found = (await db.getAll('waiting')).find((s) => s.id === id);
-  if (!found) return false;
+  if (!found || found.tried) return false;
   await db.delete('waiting', found.seq!);
   tell();
   return true;
@@ -108,6 +118,15 @@ export async function sendWaiting(): Promise<Sent> {
   );
 }
 
+async function asTried(seqs: readonly number[]): Promise<void> {
+  const tx = (await phoneStore()).transaction('waiting', 'readwrite');
+  for (const seq of seqs) {
+    const found = await tx.store.get(seq);
+    if (found && !found.tried) await tx.store.put({ ...found, tried: true });
+  }
+  await tx.done;
+}
+
 async function sendAll(): Promise<Sent> {
   const sum = { landed: 0, refused: 0 };
   let aheadS: number | null = null;
@@ -118,6 +137,8 @@ async function sendAll(): Promise<Sent> {
     const holder = (await db.get('holder', 'me'))!;
     const sizes = new Map((await db.getAll('waiting')).map((s) => [s.seq!, s.bytes]));
     const batch = nextOf(waiting.map((w) => ({ ...w, bytes: sizes.get(w.seq) ?? 0 })));
+    // From here on the server may have them, whether or not its answer comes.
+    await asTried(batch.map((b) => b.seq));
     let answer: Response;
     try {
       answer = await fetch('/api/phone/sends', {

@@ -32,6 +32,8 @@ export interface Sealed {
   bytes: number;
   iv: Uint8Array<ArrayBuffer>;
   data: ArrayBuffer;
+  /** It was on its way once and no answer came: the server may have it. */
+  tried?: boolean;
   /** What pages show of it until it is sent. */
   beside: { iv: Uint8Array<ArrayBuffer>; data: ArrayBuffer };
 }
