@@ -160,3 +160,21 @@ it.each([
   expect(await hung(planId, more)).toMatchObject({ ok: false, faults: [{ path }] });
   expect((await hangingNow(viewer)).length).toBe(before.length);
 });
+
+it('a stop stops a hang like any other start: nothing hangs without its reason, and the reason is kept', async () => {
+  const planId = await planned('X1');
+  const [plan] = [(await getPlan(viewer, planId))!];
+  const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
+  const weather = { ...fair({ lat: null, lon: null }).at(MORNING), temperatureC: use.conditions!.maxC! + 5 };
+  expect(await hung(planId, { weather })).toMatchObject({
+    ok: false,
+    faults: [{ path: 'deviation', sentence: expect.stringMatching(/Too hot.*Say why/) }],
+  });
+  expect(await hangingOf(viewer, planId)).toEqual([]);
+  const deviation = 'Shaded side, agreed with the label’s maker by telephone.';
+  expect(await hung(planId, { weather, deviation })).toMatchObject({ ok: true });
+  const [kept] = await made.owner<
+    { why: string }[]
+  >`select because as why from hanging where plan_id = ${planId} limit 1`;
+  expect(kept!.why).toContain(deviation);
+});

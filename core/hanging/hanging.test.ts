@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { byTurn, DEVICE_STATES, emptyAt, enteredOf, habitOf, taughtBy, turnOf, type Hung } from './hanging';
+import { dose } from '../dose/dose';
+import { trainingLabels } from '@/knowledge';
+import { byTurn, DEVICE_STATES, emptyAt, enteredOf, fillOf, habitOf, taughtBy, turnOf, type Hung } from './hanging';
 import { seasonOf } from './testing';
 
 const EIGHT = '2026-06-01T08:00:00.000Z';
@@ -150,5 +152,38 @@ describe('what went in', () => {
     expect(taughtBy(pulled({ leftMl: 15 }))).toBeNull();
     expect(taughtBy(pulled({}))).toBeNull();
     expect(taughtBy(pulled({ leftMl: 5, seen: [{ at: at(9), state: 'stuck', leftMl: null }] }))).toBeNull();
+  });
+});
+
+describe('what hangs is the liquid, and what went in is product', () => {
+  const infusions = trainingLabels.flatMap((label) =>
+    label.uses
+      .filter((u) => u.sites?.device)
+      .map(
+        (use) =>
+          [`${label.key} ${use.key}, carrier ${use.carrier.kind}${label.stock ? ', stock' : ''}`, label, use] as const,
+      ),
+  );
+  it('is tried over every carrier form in which something hangs', () => {
+    const forms = new Set(
+      infusions.map(([, label, use]) => (label.stock && use.rate.of === 'stock' ? 'stock' : use.carrier.kind)),
+    );
+    expect(forms).toEqual(new Set(['none', 'stock', 'fixed']));
+  });
+  it.each(infusions)('%s', (_, label, use) => {
+    const worked = dose({ label, useKey: use.key, diameters: [40], vessels: [], siteAreaM2: 60_000 });
+    if (!worked.ok) throw new Error(worked.faults[0]!.sentence);
+    // A dry capsule holds no liquid: nothing of it is told by volume.
+    if (worked.dimension === 'mass' && !worked.carrier) return expect(fillOf(worked)).toBeNull();
+    const fill = fillOf(worked)!;
+    const liquid = worked.carrier?.totalMl ?? worked.stockMl ?? worked.product;
+    expect(fill).toBeCloseTo(liquid, 9);
+    expect(fill).toBeGreaterThanOrEqual(worked.product * (worked.dimension === 'volume' ? 1 : 0));
+    const each = (left: number, lost = 0) =>
+      Array.from({ length: 4 }, () => ({ putMl: fill / 4, leftMl: left * (fill / 4), lostMl: lost * (fill / 4) }));
+    expect(enteredOf(worked.product, fill, each(0))).toBeCloseTo(worked.product, 9);
+    expect(enteredOf(worked.product, fill, each(0.5))).toBeCloseTo(worked.product / 2, 9);
+    expect(enteredOf(worked.product, fill, each(0.25, 0.25))).toBeCloseTo(worked.product / 2, 9);
+    expect(enteredOf(worked.product, fill, each(1))).toBe(0);
   });
 });

@@ -312,3 +312,21 @@ it('where not every site fits, the sheet, the sum and the ring name the same num
   const none = at(200, { reading: { ...third, arcs: [{ from: 0, to: 360, kind: 'dead-bark' }] } });
   expect(none.gates.find((g) => g.id === 'ring-short')).toMatchObject({ strength: 'stop' });
 });
+
+it('no bark and no dormant spray has a dose by a height that nobody measured, on any label', () => {
+  const sprays = trainingLabels.flatMap((label) =>
+    label.uses
+      .filter((u) => u.method === 'bark-spray' || u.method === 'dormant-spray')
+      .map((use) => [label, use] as const),
+  );
+  expect(sprays.length).toBeGreaterThan(2);
+  for (const [label, use] of sprays) {
+    const at = (heightM: number | null) => prescribe({ ...elm, ...treat, heightM }, label, use, summer);
+    expect(at(null).treated.spray).toBeNull();
+    if (use.rate.basis.per === 'spray-volume') expect(at(null).dose.ok).toBe(false);
+    // Higher trees take more up to where the label ends, and no tree is sprayed above its top.
+    const [low, high] = [at(3).treated.spray!, at(12).treated.spray!];
+    expect(high.ml).toBeGreaterThanOrEqual(low.ml);
+    expect(low.sum).toMatch(/up to ([0-2]\.\d|3\.0) m/);
+  }
+});
