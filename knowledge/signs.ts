@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { signSchema, type Sign } from '@/core/diagnose/knowledge';
 
-type More = Partial<Pick<Sign, 'echoes' | 'dig' | 'figure' | 'sector' | 'count'>>;
+type More = Partial<Pick<Sign, 'echoes' | 'dig' | 'girds' | 'figure' | 'sector' | 'count'>>;
 /** Places where a sign, once made, stands through winter; and what stands elsewhere. */
 const LASTING_PLACES: readonly Sign['place'][] = ['collar', 'trunk', 'bark', 'branches', 'neighbours'];
 const PASSING = ['one-limb-yellow', 'horns-orange', 'mower-wound'];
@@ -118,14 +118,14 @@ const data = [
   ...at('collar', [
     ['flare-buried', 'No root flare to be seen: a post in the ground', 'buried over 15 cm', 0.08],
     ['girdling-root', 'Root lying across the trunk', 'half the girth', 0.03, [], { dig: true }],
-    ['collar-gnawed', 'Bark gnawed at the base', 'all round', 0.01],
+    ['collar-gnawed', 'Bark gnawed at the base', 'all round', 0.01, [], { girds: true }],
     [
       'gnaw-fine-low',
       'Fine tooth marks 1–2 mm wide, low down or below the grass',
       'ring all round',
       0.006,
       [],
-      { figure: 'gnaw-vole' },
+      { figure: 'gnaw-vole', girds: true },
     ],
     [
       'gnaw-broad',

@@ -1,5 +1,6 @@
+import { chanceFrom } from '@/core/practice/chance';
 import { decide } from '@/core/decide/decide';
-import { lookForbidden, methodForbidden } from '@/core/decide/forbids';
+import { dutyAgainst, lookForbidden } from '@/core/decide/forbids';
 import { gravity, isTrivial } from '@/core/decide/gravity';
 import type { DecideInput, DecisionResult } from '@/core/decide/types';
 import type { Condition, Finding, Host } from '@/core/diagnose/knowledge';
@@ -112,7 +113,7 @@ export function dutiesHeld(engine: Engine, months: readonly number[] = [2, 5, 8,
         for (const named of [undefined, c.id]) {
           const r = put(engine, host, month, findings, { vigour: 'fair', crownLoss: 10, ...(named ? { named } : {}) });
           out.cases++;
-          const acts = r.options.filter((o) => o.status === 'now' && methodForbidden(r.duties, o.method));
+          const acts = r.options.filter((o) => o.status === 'now' && dutyAgainst(r.duties, o));
           const looks = r.look.filter((l) => lookForbidden(r.duties, l.id));
           const has = (id: string) => r.duties.some((d) => d.id === id);
           const cut = has('no-cut') && /now: [^.]*\b(cut|prune|saw)/i.test(r.tell);
@@ -125,5 +126,38 @@ export function dutiesHeld(engine: Engine, months: readonly number[] = [2, 5, 8,
             );
         }
       }
+  return out;
+}
+
+/**
+ * Drawn pairs of two troubles on one host, each with its plain signs: together they owe what each owes for itself, and are not calm
+ * where one of them is not.
+ */
+export function drawnPairs(engine: Engine, pairs = 300, seed = 20261201): Sweep {
+  const out: Sweep = { cases: 0, broken: [] };
+  const random = chanceFrom(seed);
+  const draw = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!;
+  const { knowledge } = engine;
+  const troubles = knowledge.conditions.filter((c) => c.kind !== 'unknown' && c.id !== 'nothing-wrong');
+  const state = { crownLoss: 10, vigour: 'fair' } as const;
+  for (let tries = 0; out.cases < pairs && tries < pairs * 20; tries++) {
+    const a = draw(troubles);
+    const host = draw(mainHosts(a, knowledge));
+    const b = draw(troubles.filter((x) => x.id !== a.id && concerns(x.groups, host)));
+    const month = monthOf(a, host);
+    const [one, other] = [cleanSigns(a, host, month, knowledge), cleanSigns(b, host, month, knowledge)];
+    if (!one.length || !other.length) continue;
+    out.cases++;
+    const both = put(engine, host, month, [...one, ...other.filter((f) => !one.some((x) => x.sign === f.sign))], state);
+    const each = [one, other].map((findings) => put(engine, host, month, findings, state));
+    // A third suspect that neither of them is may weigh less once both are known to be there.
+    const own = (d: DecisionResult['duties'][number]) => d.condition === a.id || d.condition === b.id;
+    const lost = each.flatMap((r) => r.duties).filter((d) => own(d) && !both.duties.some((x) => x.id === d.id));
+    const calm = both.decision === 'leave it alone' && each.some((r) => r.decision !== 'leave it alone');
+    if (lost.length || calm)
+      out.broken.push(
+        `${a.id} with ${b.id} on ${host.id} in ${month}: ${each.map((r) => r.decision).join(' + ')} → ${both.decision} (${both.condition}), lost ${lost.map((d) => `${d.id} of ${d.condition}`)}`,
+      );
+  }
   return out;
 }

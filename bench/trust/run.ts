@@ -9,7 +9,7 @@ import { heldOut } from '@/knowledge/vignettes/held-out';
 import { practice } from '@/knowledge/vignettes/practice';
 import { wider } from '@/knowledge/vignettes/wider';
 import { worked } from '@/knowledge/vignettes/worked';
-import { dutiesHeld, harmlessBeside, historyAlone } from './beside';
+import { drawnPairs, dutiesHeld, harmlessBeside, historyAlone } from './beside';
 import { cleanCases } from './clean';
 import { CAREFUL, drawnCases, mergeTallies, perturbed, SLOPPY, type DrawnSet, type DrawnTally } from './drawn';
 import { HARMS } from './harm';
@@ -107,6 +107,8 @@ async function measure(cases: number) {
     `| history and a find near by alone: other than a look that is named | ${past.cases} | ${past.broken.length} | 0 |`,
   );
   say(`| a harmless sign beside a grave case: a duty lost, or calm | ${beside.cases} | ${beside.broken.length} | 0 |`);
+  const pairs = drawnPairs(engine);
+  say(`| two drawn troubles together: a duty lost, or calm | ${pairs.cases} | ${pairs.broken.length} | 0 |`);
   say(`| duty × look, method, sentence: told what a duty forbids | ${held.cases} | ${held.broken.length} | 0 |`);
   say(`| crown loss, bark loss, vigour in steps: jumps without a word | ${step.cases} | ${step.jumps.length} | 0 |`);
   for (const [what, list] of [

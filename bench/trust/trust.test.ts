@@ -5,7 +5,7 @@ import { practice } from '@/knowledge/vignettes/practice';
 import { wider } from '@/knowledge/vignettes/wider';
 import { worked } from '@/knowledge/vignettes/worked';
 import { DECISIONS } from '@/core/diagnose/words';
-import { dutiesHeld, harmlessBeside, historyAlone } from './beside';
+import { drawnPairs, dutiesHeld, harmlessBeside, historyAlone } from './beside';
 import { cleanCases } from './clean';
 import { CAREFUL, drawnCases, perturbed } from './drawn';
 import { harmsOf, QUARANTINE, type Said, type Stood } from './harm';
@@ -80,6 +80,12 @@ it('history and finds near by give a look that is named, never a treatment, calm
 
 it('a harmless sign beside a grave case drops no duty and makes nothing calm', () =>
   expect(harmlessBeside(engine).broken).toEqual([]));
+
+it('two drawn troubles together owe what each owes by itself, and are not calm where one is not', () => {
+  const drawn = drawnPairs(engine);
+  expect(drawn.cases).toBe(300);
+  expect(drawn.broken).toEqual([]);
+});
 
 it('no look, no method and no sentence is told that a duty forbids', () =>
   expect(dutiesHeld(engine, [5, 11]).broken).toEqual([]));

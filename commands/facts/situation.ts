@@ -1,6 +1,7 @@
 import { inRealUse } from './real-use';
 import { isOver } from '@/core/prescribe/follow';
 import { removalOf } from '@/core/cost/prices';
+import { barkGone } from '@/core/decide/bark-gone';
 import { severityOf } from '@/core/decide/severity';
 import type { AlsoPlanned } from '@/core/gates/gate';
 import { openTroubles } from '@/core/decide/troubles';
@@ -22,7 +23,7 @@ import type { UnitSystem } from '@/core/units/units';
 import { soilState, type Weather } from '@/core/weather/air';
 import { ownNow } from '@/core/own';
 import type { WorkFacts } from '@/core/work/work';
-import { findCondition, findHost } from '@/knowledge';
+import { findCondition, findHost, findSign } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import type { Held } from '@/store/shelf';
 import type { Reading, Tree, Verdict } from '@/store/tree';
@@ -192,9 +193,11 @@ export function situationFor(
     liveDrivers: inHand?.liveDrivers ?? [],
     troubles,
     crownSchool: viewer.schools.crownLoss,
-    barkLoss: visit?.detail.barkLoss?.length
-      ? barkLossShare(visit.detail.barkLoss.filter((a) => a.kind !== 'girdled'))
-      : null,
+    barkLoss: barkGone(
+      visit?.detail.barkLoss?.length ? barkLossShare(visit.detail.barkLoss.filter((a) => a.kind !== 'girdled')) : null,
+      visit?.findings ?? [],
+      findSign,
+    ),
     south: isSouth(latOf(tree)),
     sticky: visit?.findings.some((f) => ['honeydew', 'sticky-below'].includes(f.sign) && f.state === 'seen') ?? false,
     withoutEffect: checksOf(tree)

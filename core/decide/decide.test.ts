@@ -9,6 +9,8 @@ import { VIGOURS } from '../diagnose/words';
 import { baseOf } from './base';
 import { decide } from './decide';
 import type { DecideInput } from './types';
+import { barkGone } from './bark-gone';
+import { dutyAgainst } from './forbids';
 import { against, crownLimits } from './eligible';
 import { needsOf, stakeOf, STAKES } from './stakes';
 
@@ -322,7 +324,13 @@ it('eligibility is one definition: food, bark, bans, hosts, and each crown limit
     banned: [],
     noCut: null,
   };
-  const option = { method: 'trunk injection' as const, hosts: [], antibiotic: true, use: 'cure' as const };
+  const option = {
+    method: 'trunk injection' as const,
+    what: 'Systemic',
+    hosts: [],
+    antibiotic: true,
+    use: 'cure' as const,
+  };
   const ids = (o: object, t: object) => against({ ...option, ...o }, { ...tree, ...t }, null, []).map((a) => a.id);
   expect(ids({}, {})).toEqual(['food']);
   expect(ids({ antibiotic: false }, { barkLoss: 0.8 })).toEqual(['bark-loss']);
@@ -422,4 +430,32 @@ it('teeth and antlers are answered by what keeps them off, and what may be done 
   expect(april.tell).not.toMatch(/Nothing that works/);
   const voles = run([as('voles')], { month: 11, findings: [seen('gnaw-fine-low')] }, 'cider-apple');
   expect(voles.reasons.find((r) => r.id === 'window-open')!.sentence).toMatch(/mesh.*Bait|mesh.*bait/i);
+});
+
+describe('a duty forbids acts by method and by the words of a way', () => {
+  it.each([
+    [['gas'], { method: 'sanitation', what: 'Gather and burn fallen twigs' }, 'burn'],
+    [['gas'], { method: 'excavation', what: 'Free the flare' }, 'dig'],
+    [['report'], { method: 'sanitation', what: 'Chip infested limbs fine' }, 'move'],
+    [['no-cut'], { method: 'pruning', what: 'Cut out' }, 'cut'],
+    [['report'], { method: 'pruning', what: 'Cut well below the last brown, burn or bag' }, null],
+    [['risk'], { method: 'sanitation', what: 'Burn' }, null],
+  ] as const)('%j %j', (ids, way, kind) => {
+    const found = dutyAgainst(
+      ids.map((id) => ({ id })),
+      way,
+    );
+    expect(found?.kind ?? null).toBe(kind);
+  });
+});
+
+it('bark gone all round is one fact, whether its arcs or what gnawed it were entered', () => {
+  const sign = (id: string) => shipped.signs.find((s) => s.id === id) ?? null;
+  const gnawed = (grade: 3 | 4, state: 'seen' | 'absent' = 'seen') => [{ sign: 'collar-gnawed', state, grade }];
+  expect(barkGone(0.1, gnawed(4), sign)).toBe(1);
+  expect(barkGone(null, gnawed(4), sign)).toBe(1);
+  expect(barkGone(0.1, gnawed(3), sign)).toBe(0.1);
+  expect(barkGone(null, gnawed(4, 'absent'), sign)).toBeNull();
+  expect(barkGone(0.97, [], sign)).toBe(0.97);
+  expect(shipped.signs.filter((s) => s.girds).length).toBeGreaterThan(1);
 });

@@ -208,19 +208,23 @@ class Deciding extends Named {
   }
 
   /**
-   * A harmless or trivial leader takes no decision beside something grave: what may be there, and makes a sign or an outcome that
-   * the leader does not, is decided instead, the gravest first.
+   * A harmless or trivial leader takes no decision beside something grave, and a leader that needs nothing none beside something
+   * that does: what may be there, and makes a sign or an outcome that the leader does not, is decided instead, the gravest first.
    */
   private besideHarmless(first: Decision): Decision {
     const { lead, about } = this;
-    if (this.input.named || !lead || !about || about.id === UNKNOWN || !isTrivial(about)) return first;
+    if (this.input.named || !lead || !about || about.id === UNKNOWN) return first;
+    const calm = first === 'leave it alone';
+    if (!isTrivial(about) && !calm) return first;
+    // Beside calm words anything that is worked against decides; beside a small matter only a graver one does.
+    const least = calm ? 0 : gravity(about) + 1;
     const owed = this.duties.filter((d) => d.id !== 'risk').flatMap((d) => d.condition ?? []);
     const rivals = this.input.candidates
       .filter((c) => c.id !== lead.id && c.id !== SOUND && c.id !== UNKNOWN)
       .flatMap((c) => {
         const k = this.base.condition(c.id);
         const stands = c.p >= THERE || (owed.includes(c.id) && c.p >= OWED);
-        return k && stands && gravity(k) > gravity(about) && this.explainsMore(k, about) ? [{ c, k }] : [];
+        return k && stands && gravity(k) >= least && this.explainsMore(k, about) ? [{ c, k }] : [];
       })
       .sort((a, b) => gravity(b.k) - gravity(a.k) || b.c.p - a.c.p);
     for (const { c, k } of rivals) {

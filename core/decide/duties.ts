@@ -18,6 +18,8 @@ export interface Duty {
 const SUSPICION = 0.05;
 /** From this chance on what carries a condition counts as there, and how much more the condition then weighs. */
 const [CARRIER_THERE, CARRIED_WEIGHT] = [0.3, 10];
+/** Kinds that carry a disease from tree to tree themselves. */
+const CARRIES: readonly string[] = ['sap feeder', 'borer', 'chewer'];
 /** A hazard of the tree itself is weighed a little higher: half of all old trees have one rare candidate. */
 const HAZARD = 0.25;
 /** Crown loss from which the dead part itself is a danger, %. */
@@ -45,11 +47,16 @@ function suspicion(c: Condition, d: DutyInput, from: number, base: Base): string
   const telling = seen.find((f) => c.telling[f.sign] !== undefined);
   if (telling) return `${inSentence(base.sign(telling.sign)!.words)}`;
   const chance = (id: string) => d.candidates.find((x) => x.id === id)?.p ?? 0;
-  // What brings it is here: a smaller chance is worth a report.
+  // What brings it is here: a smaller chance is worth a report. Where an insect carries it that is here itself, its sign is enough,
+  // whatever else ails the tree: no more than two troubles are weighed at once, and a third would go under.
   const p =
     chance(c.id) * (from <= SUSPICION && c.drivers.some((x) => chance(x) >= CARRIER_THERE) ? CARRIED_WEIGHT : 1);
-  const own = seen.find((f) => makes(c, f.sign) && !base.sign(f.sign)?.setting);
-  return p >= from && own ? `it stands at ${inWords(chance(c.id))}` : null;
+  const own = seen.filter((f) => makes(c, f.sign) && !base.sign(f.sign)?.setting);
+  if (!own.length) return null;
+  if (p >= from) return `it stands at ${inWords(chance(c.id))}`;
+  const carrier = c.drivers.find((x) => chance(x) >= CARRIER_THERE && CARRIES.includes(base.condition(x)?.kind ?? ''));
+  if (from <= SUSPICION && carrier) return `${inSentence(base.condition(carrier)!.name)} carries it, and is here`;
+  return null;
 }
 
 /**

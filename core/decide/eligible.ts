@@ -2,7 +2,7 @@ import type { Condition, Host, TreatmentOption } from '../diagnose/knowledge';
 import { carriesOut, type Method } from '../label/methods';
 import { concerns } from '../diagnose/reading';
 import type { Vigour } from '../diagnose/words';
-import { methodForbidden } from './forbids';
+import { dutyAgainst } from './forbids';
 import type { Schools } from './schools';
 
 /** What is known of a tree when somebody asks whether a method may be used on it; null is not known. */
@@ -21,6 +21,8 @@ export interface TreeState {
   noCut: string | null;
   /** Gas may be in the soil. */
   gas?: boolean;
+  /** What may have to be reported here, in words: until then nothing leaves the place. */
+  report?: string | null;
 }
 
 /** Why a method is not for this tree: `open` where a fact is missing and would settle it. */
@@ -80,7 +82,7 @@ export function movesSap(
  * @returns empty when nothing does
  */
 export function against(
-  o: Pick<TreatmentOption, 'method' | 'hosts' | 'antibiotic' | 'barkLossMax' | 'largestCm' | 'use'>,
+  o: Pick<TreatmentOption, 'method' | 'what' | 'hosts' | 'antibiotic' | 'barkLossMax' | 'largestCm' | 'use'>,
   t: TreeState,
   c: Condition | null,
   limits: readonly CrownLimit[],
@@ -92,8 +94,13 @@ export function against(
   if (ban) say('banned', `Banned here: ${ban.why}`);
   if (o.antibiotic && t.host.edible && CARRIED.includes(o.method))
     say('food', `${t.host.name} is eaten: no antibiotic goes into a food tree.`);
-  if (t.gas && methodForbidden([{ id: 'gas' }], o.method))
-    say('gas', 'There may be gas in the soil: nothing is dug, drilled or poured before the gas network has answered.');
+  if (t.gas && dutyAgainst([{ id: 'gas' }], o))
+    say(
+      'gas',
+      'There may be gas in the soil: nothing is dug, drilled, poured or burnt before the gas network has answered.',
+    );
+  if (t.report && dutyAgainst([{ id: 'report' }], o))
+    say('report', `Nothing is taken away before the authority has answered: ${t.report}.`);
   if (t.noCut && (o.method === 'pruning' || o.method === 'removal' || o.method === 'root barrier'))
     say('no-cut', `No cut before the authority has spoken: ${t.noCut}.`);
   if (CARRIED.includes(o.method)) carried(t, c, limits, say);

@@ -5,6 +5,7 @@ import { inSentence, type Certainty, type Decision } from '../diagnose/words';
 import { isSouth, localMonth } from '../season/hemisphere';
 import { monthName } from '../season/months';
 import { actionsOf, type Action } from './actions';
+import { barkGone } from './bark-gone';
 import type { Base } from './base';
 import { dutiesOf, type Duty } from './duties';
 import { crownLimits, type CrownLimit, type TreeState } from './eligible';
@@ -30,12 +31,15 @@ export abstract class Ground {
   protected readonly open: string[] = [];
   protected lead: Candidate | undefined;
   protected about: Condition | null;
+  protected readonly input: DecideInput;
   protected options: Action[] = [];
 
   constructor(
-    protected readonly input: DecideInput,
+    given: DecideInput,
     protected readonly base: Base,
   ) {
+    const input = { ...given, barkLoss: barkGone(given.barkLoss, given.findings, base.sign) };
+    this.input = input;
     this.schools = input.schools ?? USUAL_SCHOOLS;
     this.sight = sightOf(input.findings, input.tests, input, base);
     this.confirmed = input.candidates
@@ -56,6 +60,7 @@ export abstract class Ground {
       base,
     );
     const noCut = this.duties.find((d) => d.id === 'no-cut')?.condition;
+    const report = this.duties.find((d) => d.id === 'report')?.condition;
     this.tree = {
       host: input.host,
       crownLoss: input.crownLoss,
@@ -66,6 +71,7 @@ export abstract class Ground {
       banned: input.region?.bannedUses ?? [],
       gas: this.duties.some((d) => d.id === 'gas'),
       noCut: noCut ? base.condition(noCut)!.name.toLowerCase() : null,
+      report: report ? base.condition(report)!.name.toLowerCase() : null,
     };
     this.risks = this.atRisk();
     this.lead = this.leader();

@@ -92,6 +92,6 @@ it('the letter never contradicts the kept decision, over every decision and cond
         if (decision === 'manage or remove') expect(all).not.toMatch(/can be held|treated in time/i);
       },
     ),
-    { numRuns: 1000 },
+    { numRuns: 4000 },
   );
 });

@@ -56,6 +56,15 @@ const doneSentence = (d: DoneForClient, company: string, site: string): string =
     ...(d.eatFrom ? [`Fruit may be eaten from ${d.eatFrom}.`] : []),
   ].join(' ');
 
+/** What a condition is told as, without the sentences that take the tree down, where that was not decided. */
+const withoutRemoval = (tell: string, decision: Decision): string =>
+  decision === 'manage or remove'
+    ? tell
+    : (tell.match(/[^.!?]+[.!?]+\s*/g) ?? [tell])
+        .filter((s) => !/\b(fell|felled|remov|taken down|cut down)/i.test(s))
+        .join('')
+        .trim();
+
 /**
  * The letter of a kept decision. Every sentence rests on the decision, the book or the plan, so that it cannot contradict
  * them: it lists no ways that might be taken, names no removal that was not decided, and says nothing is left off the tree that
@@ -83,7 +92,7 @@ export function letterOf(f: LetterFacts): Letter {
     decided: kept
       ? tellOf({
           decision: kept.decision,
-          about,
+          about: about && { ...about, tell: withoutRemoval(about.tell, kept.decision) },
           sure: certaintyWords(kept.certainty),
           now: [],
           next: null,

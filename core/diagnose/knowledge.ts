@@ -58,6 +58,8 @@ export const signSchema = z.strictObject({
   setting: z.boolean().default(false),
   /** What it means for whoever stands below, whatever the cause. */
   danger: text.optional(),
+  /** Seen at its worst, the bark is gone all round the stem, as if its arcs had been entered so. */
+  girds: z.boolean().default(false),
   /** Only to be seen after digging: what it changes must be agreed with the client. */
   dig: z.boolean().default(false),
   /** The drawing that shows it, where words do not tell it apart. */
