@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { feed, feedingDoubts } from './feeding';
 import { covers, inside, probeGrid, ringArea } from './probe-grid';
-import { irrigate, nextWater } from './water';
+import { irrigate, nextWater, wateringOf, WATER_TO_CM } from './water';
 import { anchorage, girdlingCut, mulchRing, rootZoneRadius, trenches } from './zone';
 
 it('the worked ring and its fertiliser', () => {
@@ -116,4 +116,27 @@ it('irrigation: litres over the wetted ground are millimetres, and the pipe carr
     runs: 2,
   });
   expect(nextWater('2026-07-01', 16, 4).day).toBe('2026-07-09');
+});
+
+it('water is for the size of the tree: its ball while it is young, half the ground below the crown later', () => {
+  expect(wateringOf(5, null)).toEqual({ wettedM2: 0.3, emitters: 1 });
+  expect(wateringOf(40, 12)).toEqual({ wettedM2: 56.5, emitters: 76 });
+  // A crown says nothing of the roots of a tree that was just planted.
+  expect(wateringOf(5, 4)).toEqual(wateringOf(5, null));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1, max: 200, noNaN: true }),
+      fc.double({ min: 1, max: 50, noNaN: true }),
+      (cm, more) => {
+        const [small, large] = [wateringOf(cm, null), wateringOf(cm + more, null)];
+        expect(large.wettedM2).toBeGreaterThanOrEqual(small.wettedM2);
+        expect(small.emitters).toBeGreaterThanOrEqual(1);
+        // Young trees get the 10 to 25 L for each cm of trunk that planters give.
+        if (cm > 3 && cm <= 10) {
+          const litres = (WATER_TO_CM / 10) * 15 * small.wettedM2;
+          expect(litres / cm).toBeLessThan(25);
+        }
+      },
+    ),
+  );
 });

@@ -1,6 +1,6 @@
 import { INTAKE, type SoilTexture } from '../basin/basin';
 import { after, type Day } from '../season/follow-ups';
-import type { SquareM } from '../units/units';
+import type { Cm, SquareM } from '../units/units';
 
 /** Millimetres of water that one decimetre of soil gives back between moist and dry, by texture. Practice figures. */
 const HOLDS_MM_PER_DM = { sandy: 7, loam: 15, clay: 17 } as const;
@@ -60,6 +60,27 @@ export function nextWater(on: Day, mm: number, etMm: number, share = 0.5): { day
 
 /** Deep and seldom: the soil is to be moist down to here before the next pause, cm. */
 export const WATER_TO_CM = 30;
+/** Ground that one emitter wets well, m². */
+const EMITTER_M2 = 0.75;
+/** To this trunk a tree lives in the ball it was planted with, which is so many trunk diameters wide (nursery standards). */
+const IN_ITS_BALL = { toCm: 10, widths: 12 };
+/** Beyond it roots are taken to reach so many trunk diameters out where nobody measured the crown; half of that ground is wetted. */
+const ROOTS = { diameters: 10, share: 0.5 };
+/**
+ * What is wetted for a tree of this size, and with how many emitters: the ball of a young tree, half the ground below the crown of
+ * a grown one.
+ * @param crownWidthM null where nobody measured it
+ * @example wateringOf(5, null) // 0.28 m²: the ball of 60 cm
+ */
+export function wateringOf(diameterCm: Cm, crownWidthM: number | null): { wettedM2: SquareM; emitters: number } {
+  const young = diameterCm <= IN_ITS_BALL.toCm;
+  const widthM = young
+    ? (IN_ITS_BALL.widths * diameterCm) / 100
+    : (crownWidthM ?? (2 * ROOTS.diameters * diameterCm) / 100);
+  const m2 = (Math.PI / 4) * widthM ** 2 * (young ? 1 : ROOTS.share);
+  const wettedM2 = Math.min(1000, Math.max(0.1, Math.round(m2 * 10) / 10));
+  return { wettedM2, emitters: Math.min(500, Math.max(1, Math.ceil(wettedM2 / EMITTER_M2))) };
+}
 /** Hours in which emitters wet dry soil down to {@link WATER_TO_CM}, to the half hour. */
 export const hoursToRoots = (flowLh: number, wettedM2: SquareM, texture: SoilTexture): number =>
   Math.ceil((2 * (WATER_TO_CM / 10) * HOLDS_MM_PER_DM[texture] * wettedM2) / flowLh) / 2;

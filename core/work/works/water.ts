@@ -1,10 +1,10 @@
 import { gate } from '../../gates/gate';
-import { hoursToRoots, irrigate, nextWater, WATER_CAUTIONS, WATER_TO_CM } from '../../rootzone/water';
+import { hoursToRoots, irrigate, nextWater, wateringOf, WATER_CAUTIONS, WATER_TO_CM } from '../../rootzone/water';
 import { figure, showFine, showTrunk, showVolume } from '../../units/units';
 import { num, rule, type Work } from '../work';
 import { pair } from '../digs';
 
-const USUAL = { emitters: 8, flowLh: 4, wettedM2: 6 } as const;
+const USUAL = { flowLh: 4, supplyLh: 600 } as const;
 
 export const waterWork: Work = {
   id: 'water',
@@ -22,7 +22,7 @@ export const waterWork: Work = {
       min: 1,
       max: 500,
       whole: true,
-      usual: () => USUAL.emitters,
+      usual: (f) => wateringOf(f.diameterCm, f.crownWidthM).emitters,
     },
     { key: 'flow', kind: 'number', name: 'Each gives', unit: 'L/h', min: 0.5, max: 100, usual: () => USUAL.flowLh },
     {
@@ -32,7 +32,10 @@ export const waterWork: Work = {
       unit: 'h',
       min: 0.1,
       max: 48,
-      usual: (f) => hoursToRoots(USUAL.emitters * USUAL.flowLh, USUAL.wettedM2, f.texture),
+      usual: (f) => {
+        const { wettedM2, emitters } = wateringOf(f.diameterCm, f.crownWidthM);
+        return Math.min(48, hoursToRoots(emitters * USUAL.flowLh, wettedM2, f.texture));
+      },
     },
     {
       key: 'wetted',
@@ -41,9 +44,17 @@ export const waterWork: Work = {
       unit: 'm²',
       min: 0.1,
       max: 1000,
-      usual: () => USUAL.wettedM2,
+      usual: (f) => wateringOf(f.diameterCm, f.crownWidthM).wettedM2,
     },
-    { key: 'supply', kind: 'number', name: 'The supply gives', unit: 'L/h', min: 1, max: 20000, usual: () => 600 },
+    {
+      key: 'supply',
+      kind: 'number',
+      name: 'The supply gives',
+      unit: 'L/h',
+      min: 1,
+      max: 20000,
+      usual: () => USUAL.supplyLh,
+    },
     {
       key: 'et',
       kind: 'number',
