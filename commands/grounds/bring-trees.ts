@@ -83,7 +83,7 @@ export const bringTrees = command({
     const [site] = await dayPlaces(viewer, [sent.placeId], false);
     const doubts = listDoubts(
       read.trees.map((t) => ({ ...t, largestCm: findHost(t.hostId)?.largestCm ?? null })),
-      site?.lat != null && site.lon != null ? { lat: site.lat, lon: site.lon } : null,
+      site && site.lat !== null && site.lon !== null ? { lat: site.lat, lon: site.lon } : null,
     ).filter((d) => !sent.sure.includes(d.id));
     if (doubts.length)
       return { ok: false, faults: doubts.map((d) => ({ path: `sure.${d.id}`, sentence: d.sentence })) };
