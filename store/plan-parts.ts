@@ -17,6 +17,13 @@ export const sound = (tx: Tx) =>
     order by v.at desc, v.id desc
     limit 1), false)`;
 
+/**
+ * The tree (t) of each waiting row (n), looked up by itself: the database cannot know how few rows wait, and would rather walk
+ * every tree of an outfit once.
+ */
+export const treeOfEach = (tx: Tx, outfitId: string) => tx`
+  cross join lateral (select x.* from tree x where x.outfit_id = ${outfitId} and x.id = n.tree_id offset 0) t`;
+
 /** What was sold of the waiting rows (n) with their trees (t). */
 export const soldOf = (tx: Tx, scope: Scope) => tx`
   sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from n)`)})`;

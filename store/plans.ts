@@ -11,8 +11,8 @@ import { asList, dated, json, within, type Scope, type Tx } from './db';
 import { ofPlace } from './follow-ups';
 import { lastLeft, type LastLeft } from './day';
 import { OWN_DAY_WAITS } from '@/core/prescribe/follow';
-import { isUnsettled, unsettledPlans } from './unsettled';
-import { DOCUMENT, inReadersUnits, isSold, soldOf, sound } from './plan-parts';
+import { isUnsettled, unsettledPlans, unsettledWorks } from './unsettled';
+import { DOCUMENT, inReadersUnits, isSold, soldOf, sound, treeOfEach } from './plan-parts';
 import { worksForCrew, type OpenWork } from './works';
 
 export interface Plan {
@@ -233,9 +233,8 @@ export interface OpenPlan {
 /** Some plans (x) as a crew needs them, by place and walking order. */
 const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
-        select x.*, t.place_id
-        from (${x}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
+        select x.*, (select t.place_id from tree t where t.outfit_id = ${scope.outfitId} and t.id = x.tree_id) as place_id
+        from (${x}) x),
       ${soldOf(tx, scope)},
       ${unsettledPlans(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
@@ -260,8 +259,8 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
           select from reading m
           where m.outfit_id = n.outfit_id and m.tree_id = n.tree_id and m.at > n.at) as remeasured
       from n
-      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      ${treeOfEach(tx, scope.outfitId)}
+      join place p on p.id = n.place_id and p.outfit_id = n.outfit_id
       join label l on l.id = n.label_id
       cross join lateral (
         select x as u
@@ -416,6 +415,7 @@ const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
         from work_plan
         where outfit_id = ${scope.outfitId} and state = 'open'
           and coalesce(planned_for, '-infinity'::date) <= ${today}::date
+          and id not in (${unsettledWorks(tx, scope.outfitId)})
         union all
         select tree_id, 0, 0, 1, 0
         from follow_up
@@ -448,6 +448,7 @@ export const openVisits = (
         select *
         from work_plan
         where outfit_id = ${scope.outfitId} and state = 'open' ${ofPlace(tx, most.placeId ?? null)}
+          and id not in (${unsettledWorks(tx, scope.outfitId)})
         order by coalesce(planned_for, '-infinity'::date), at, id
         limit ${most.works}`,
     );

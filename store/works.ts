@@ -6,7 +6,7 @@ import type { Answers, WorkSheet } from '@/core/work/work';
 import { json, within, type Scope, type Tx } from './db';
 import { insertProgramme } from './programme';
 import { lastLeft, type LastLeft } from './day';
-import { DOCUMENT, inReadersUnits, isSold, soldOf, sound } from './plan-parts';
+import { DOCUMENT, inReadersUnits, isSold, soldOf, sound, treeOfEach } from './plan-parts';
 
 /** A work without a label, planned for a tree. */
 export interface WorkPlan {
@@ -169,16 +169,15 @@ export interface OpenWork {
 /** Some works (x) as a crew needs them, by place and walking order. */
 export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
       with n as (
-        select x.*, t.place_id
-        from (${x}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
+        select x.*, (select t.place_id from tree t where t.outfit_id = ${scope.outfitId} and t.id = x.tree_id) as place_id
+        from (${x}) x),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", ${isSold(tx)}
       from n
-      join tree t on t.id = n.tree_id and t.outfit_id = n.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = n.outfit_id
+      ${treeOfEach(tx, scope.outfitId)}
+      join place p on p.id = n.place_id and p.outfit_id = n.outfit_id
       order by p.name, t.walk_order, t.id`;
 
 /** Works by their ids, whatever became of them. */

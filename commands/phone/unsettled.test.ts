@@ -11,7 +11,7 @@ import type { Send } from '@/core/phone/send';
 import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
-import { getPlan } from '@/store/plans';
+import { getPlan, openVisits } from '@/store/plans';
 import { needsLook } from '@/store/phones';
 import { heldBy } from '@/store/shelf';
 import { rowView } from '@/views/row';
@@ -163,4 +163,32 @@ it.each([
   expect(answer).toMatchObject({ ok: true });
   const [work] = await made.owner<{ on: string }[]>`select done_on::text as on from work_plan where id = ${id}`;
   expect(work!.on).toBe(day);
+});
+
+it('what was hung and refused hangs all the same: nobody is sent to hang it again', async () => {
+  await row.restock(500);
+  const planId = await row.planned('U8', 20);
+  const hung = { id: v7(), planId, at: NOW.toISOString(), guarded: 'signed' };
+  // A drench has nothing that hangs: the server takes it for a mistake, and somebody has to look.
+  expect((await sent([sends('hang', hung)]))!.landed[0]).toMatchObject({ ok: false });
+  const today = await todayView(row.viewer, NOW, fair);
+  expect(today.unsettled.map((p) => p.id)).toContain(planId);
+  expect(today.plans.map((p) => p.id)).not.toContain(planId);
+});
+
+it('a work that was finished and refused is offered nowhere before it is settled', async () => {
+  const [id, treeId] = [v7(), (await getPlan(row.viewer, await row.planned('U9', 20)))!.treeId];
+  await made.owner`
+    insert into work_plan (id, outfit_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, at)
+    values (${id}, ${made.o.outfitId}, ${treeId}, 'mulch', '{}', 2, '{"figures":[],"followUps":[]}',
+      '{"figures":[],"followUps":[]}', ${made.o.personId}, '2026-05-01')`;
+  const offered = async () => (await openVisits(row.viewer)).works.some((w) => w.id === id);
+  expect(await offered()).toBe(true);
+  const finished = { ...sends('finish-work', { id }), id: v7(), input: { id, done: true, note: 'x'.repeat(2001) } };
+  expect((await sent([finished]))!.landed[0]).toMatchObject({ ok: false });
+  expect(await offered()).toBe(false);
+  await made.owner`
+    update needs_look set settled = 'set aside', settled_at = now(), settled_by = ${made.o.personId}
+    where id = ${finished.id}`;
+  expect(await offered()).toBe(true);
 });
