@@ -10,6 +10,7 @@ import { letGo } from '@/ui/phone/hold.client';
 import { usePhone } from '@/ui/phone/phone.client';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
+import { SendPress } from '@/ui/controls/send-press.client';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { changeOwnPassword, endSession, keepOutfit, makeCalendar, prefer } from './actions';
@@ -169,43 +170,27 @@ export function OutfitForm({
 }
 
 /** Where one is signed in, each with the press that signs it out. */
-export function Sessions({ list }: { list: readonly { id: string; words: string; here: boolean }[] }) {
-  const { busy, faults, send } = useSend(endSession);
-  const router = useRouter();
-  const said = useSaid();
-  return (
-    <section className="mt-8">
-      <h2>Where you are signed in</h2>
-      <FormFaults faults={faults} />
-      <ul>
-        {list.map((s) => (
-          <li key={s.id} className="row flex flex-wrap items-center justify-between gap-3 py-2">
-            <span>
-              {s.words}
-              {s.here && <b>, this one</b>}
-            </span>
-            {!s.here && (
-              <button
-                type="button"
-                className="press"
-                disabled={busy}
-                onClick={() =>
-                  send({ id: s.id }, () => {
-                    said({ sentence: 'Signed out there.' });
-                    router.refresh();
-                  })
-                }
-              >
-                Sign out there
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
-      <p className="text-small text-ink-2">A device that is not used for ten days is signed out by itself.</p>
-    </section>
-  );
-}
+export const Sessions = ({ list }: { list: readonly { id: string; words: string; here: boolean }[] }) => (
+  <section className="mt-8">
+    <h2>Where you are signed in</h2>
+    <ul>
+      {list.map((s) => (
+        <li key={s.id} className="row flex flex-wrap items-center justify-between gap-3 py-2">
+          <span>
+            {s.words}
+            {s.here && <b>, this one</b>}
+          </span>
+          {!s.here && (
+            <SendPress action={endSession} input={{ id: s.id }} said="Signed out there.">
+              Sign out there
+            </SendPress>
+          )}
+        </li>
+      ))}
+    </ul>
+    <p className="text-small text-ink-2">A device that is not used for ten days is signed out by itself.</p>
+  </section>
+);
 
 export function Leave() {
   const { waiting } = usePhone();

@@ -2,56 +2,32 @@
 
 import { FormFaults } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
+import { SendPress } from '@/ui/controls/send-press.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringLabel, putLabelBack, signLabel, takeLabelOff } from './actions';
 
-export function CheckLabel({ labelId, name }: { labelId: string; name: string }) {
-  const { busy, faults, send } = useSend(signLabel);
-  const said = useSaid();
-  return (
-    <>
-      <button
-        type="button"
-        className="press"
-        disabled={busy}
-        onClick={() =>
-          send({ labelId }, () => said({ sentence: `${name}: signed as read against the label in hand.` }))
-        }
-      >
-        I have read it against the label in hand
-      </button>
-      <FormFaults faults={faults} />
-    </>
-  );
-}
+export const CheckLabel = ({ labelId, name }: { labelId: string; name: string }) => (
+  <SendPress action={signLabel} input={{ labelId }} said={`${name}: signed as read against the label in hand.`}>
+    I have read it against the label in hand
+  </SendPress>
+);
 
 /** A label goes off the shelf, or comes back on it. */
-export function LabelOff({ labelKey, name, off }: { labelKey: string; name: string; off: boolean }) {
-  const { busy, faults, send } = useSend(off ? putLabelBack : takeLabelOff);
-  const said = useSaid();
-  return (
-    <>
-      <button
-        type="button"
-        className="press"
-        disabled={busy}
-        onClick={() =>
-          send({ labelKey }, () =>
-            said({
-              sentence: off
-                ? `${name} stands on the shelf again.`
-                : `${name} is off the shelf; what was done by it stays in the book.`,
-            }),
-          )
-        }
-      >
-        {off ? `Put ${name} back` : 'Take it off the shelf'}
-      </button>
-      <FormFaults faults={faults} />
-    </>
+export const LabelOff = ({ labelKey, name, off }: { labelKey: string; name: string; off: boolean }) =>
+  off ? (
+    <SendPress action={putLabelBack} input={{ labelKey }} said={`${name} stands on the shelf again.`}>
+      Put {name} back
+    </SendPress>
+  ) : (
+    <SendPress
+      action={takeLabelOff}
+      input={{ labelKey }}
+      said={`${name} is off the shelf; what was done by it stays in the book.`}
+    >
+      Take it off the shelf
+    </SendPress>
   );
-}
 
 export function LabelFile() {
   const { busy, faults, setFaults, send } = useSend(bringLabel);

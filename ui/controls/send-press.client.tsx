@@ -1,0 +1,42 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { FormFaults, type FormFault } from './controls';
+import { useSend } from './use.client';
+import { useSaid } from '@/ui/frame/undo.client';
+
+/** A press that sends one thing and says what came of it; what is refused stands below it. */
+export function SendPress<I>({
+  action,
+  input,
+  said,
+  children,
+}: {
+  action: (input: I) => Promise<{ ok: true; value: unknown } | { ok: false; faults: FormFault[] }>;
+  input: I;
+  /** What is said once it is done. */
+  said: string;
+  children: React.ReactNode;
+}) {
+  const { busy, faults, send } = useSend(action);
+  const router = useRouter();
+  const say = useSaid();
+  return (
+    <>
+      <button
+        type="button"
+        className="press"
+        disabled={busy}
+        onClick={() =>
+          send(input, () => {
+            say({ sentence: said });
+            router.refresh();
+          })
+        }
+      >
+        {children}
+      </button>
+      <FormFaults faults={faults} />
+    </>
+  );
+}
