@@ -83,7 +83,14 @@ const put = (table: string, row: Row) => (rows[table] ??= []).push(row);
 
 function loadOutfit(name: string, region: string, samples: typeof places, staff: Staff, hash: string) {
   const outfit = v7();
-  put('outfit', { id: outfit, name, region, time_zone: ZONE, breast_height_cm: 130 });
+  put('outfit', {
+    id: outfit,
+    name,
+    region,
+    time_zone: ZONE,
+    breast_height_cm: 130,
+    prices: sql.json({ ...USUAL_PRICES }),
+  });
   const staffIds = staff.map((p) => {
     const id = v7();
     put('person', {

@@ -75,7 +75,7 @@ test('readings of a station: understood, asked, mended line by line, kept, and t
 }) => {
   await signIn(page, OWNER);
   await openYear(page, 'Well field ravine');
-  await expect(page.getByText('From the simulated station nearest to it.')).toBeVisible();
+  await expect(page.getByText('From the simulated weather of the demo.')).toBeVisible();
   await page.getByRole('link', { name: 'Bring readings in' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Well field ravine');
   const days = Array.from({ length: 3 }, (_, d) => new Date(journeyNow().getTime() - (d + 4) * 864e5)).reverse();

@@ -299,6 +299,7 @@ export function situationFor(
       : [],
     licence: viewer.licence,
     checked: Object.fromEntries(labels.map((l) => [l.key, l.checkedOn])),
+    newestVersions: Object.fromEntries(labels.map((l) => [l.key, l.label.version])),
     clientTrees: inRealUse(),
   };
 }

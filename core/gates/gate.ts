@@ -119,6 +119,8 @@ export interface Facts {
   /** Who prescribes or applies. */
   licence: { number: string; categories: string[]; expires: string } | null;
   labelChecked: string | null;
+  /** Version of this label that stands on the shelf now; null where none does. */
+  labelNewest: number | null;
   /** The trees are a client's, and not those of the demo. */
   clientTrees: boolean;
   /** First and last picking of an edible crop on this tree; the last is null where nobody has said. */

@@ -677,6 +677,12 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     on({ supervised: true }, { label: { restricted: true } }),
   ],
   [
+    'label-newer',
+    'hold',
+    on({ newestVersions: { test: 2 } }, { choices: { phase: 'apply' } }),
+    on({ newestVersions: { test: 1 } }, { choices: { phase: 'apply' } }),
+  ],
+  [
     'training-label',
     'stop',
     on({ clientTrees: true }, { label: { training: true } }),

@@ -172,6 +172,7 @@ export function workOutOn(
     illegalSite: placed?.illegal ?? null,
     vesselUnreserved: pouredFrom && situation.unreserved.includes(pouredFrom) ? pouredFrom : null,
     labelChecked: situation.checked[label.key] ?? null,
+    labelNewest: situation.newestVersions?.[label.key] ?? null,
     clientTrees: situation.clientTrees ?? false,
     // Ten years are walked for the way that is chosen, and not for every product on the shelf.
     costs:

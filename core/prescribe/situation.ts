@@ -95,6 +95,8 @@ export interface Situation {
   licence: Facts['licence'];
   /** Day of the last check against the label in hand, by label key. */
   checked: Record<string, Day | null>;
+  /** Version of each label that stands on the shelf now, by its key; left out where nobody asks. */
+  newestVersions?: Record<string, number>;
   /** The trees are a client's: no product that exists only for training is put on them. Left out, they are for practice. */
   clientTrees?: boolean;
 }

@@ -84,9 +84,9 @@ function spansOf(today: Day, ten: boolean) {
 /** What the days of a place come from that no station of its own measured. */
 const WEATHER_FROM = {
   measured: 'From the station nearest to it.',
-  simulated: 'The rest is the simulated weather of the demo.',
+  simulated: 'From the simulated weather of the demo.',
   usual:
-    'Nothing else measures here: dates and windows rest on the usual year of the climate at its latitude, and move with every year that differs. Hours of rain and infections are told only where readings come in.',
+    'Nothing measures here: dates and windows rest on the usual year of the climate at its latitude, and move with every year that differs. Hours of rain and infections are told only where readings come in.',
 } as const;
 
 export default async function Season({ searchParams }: { searchParams: Promise<Record<string, string | string[]>> }) {
@@ -271,7 +271,8 @@ function Margin({ at }: { at: SeasonOf['at'] }) {
           <section>
             <h2 className="text-body">Its weather</h2>
             <p className="text-[0.9375rem]">
-              {at.brought > 0 && `${at.brought} of the last 120 days are readings of its own station. `}
+              {at.brought > 0 &&
+                `${at.brought} of the last 120 days are readings of its own station; of the other days: `}
               {at.place.lat === null ? (
                 <>
                   Without a position nobody knows its climate: no stage, window or sum of heat is told.{' '}

@@ -30,6 +30,25 @@ export const labelFitRules: Rule[] = [
         : null,
   },
   {
+    ids: ['label-newer'],
+    strength: 'hold',
+    about: 'The plan goes by the newest version of its label',
+    facts: 'shelf',
+    setBy: 'practice',
+    check: (facts) =>
+      facts.phase === 'apply' && facts.labelNewest !== null && facts.labelNewest > facts.label.version
+        ? gate({
+            id: 'label-newer',
+            strength: 'hold',
+            title: 'The label has changed since',
+            sentence: `It was planned by version ${facts.label.version} of ${facts.label.name}; version ${facts.labelNewest} stands on the shelf.`,
+            source: 'practice: the label in hand comes first',
+            facts: [`version ${facts.label.version}`, `version ${facts.labelNewest} on the shelf`],
+            satisfy: 'Plan it anew by the newest version, or read both and say why this one still holds.',
+          })
+        : null,
+  },
+  {
     ids: ['host-not-on-label'],
     strength: 'stop',
     about: 'The host is on the label’s use',
