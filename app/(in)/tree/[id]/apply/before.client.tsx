@@ -91,7 +91,8 @@ export function BeforeStart({
             onChange={(wind) => onAir({ wind })}
           />
           <TextField
-            label="Humidity, % (if measured)"
+            label="Humidity, %"
+            hint="if measured"
             path="weather.humidity"
             faults={faults}
             inputMode="decimal"
