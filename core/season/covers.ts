@@ -20,11 +20,12 @@ export const covers = (use: Pick<LabelUse, 'method' | 'purpose'>): boolean =>
 
 /**
  * What is left of a protectant under the rain since, and when to renew it; null where it is none: what cures is not washed off
- * the leaf, and what is not on the leaf neither.
+ * the leaf, and what is not on the leaf neither; null too where no hour was measured.
  * @param hours measured from the one in which it was put on, in order
  */
 export function coverOf({ doneOn, endedAt, use }: Sprayed, hours: readonly Hour[], timeZone: string): CoverLeft | null {
-  if (!covers(use)) return null;
+  // Where nobody measured the rain nobody knows what is left: its days alone tell when it is renewed.
+  if (!covers(use) || !hours.length) return null;
   const again = use.followUps.find((f) => f.kind === 'treat-again' && f.after.unit === 'days');
   const rainFreeHours = use.conditions?.rainFreeHours ?? 0;
   const dries = Date.parse(endedAt) + rainFreeHours * 3_600_000;
