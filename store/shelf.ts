@@ -25,8 +25,9 @@ export interface Lot {
 
 const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
   select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy",
-    exists (select from label_off f where f.outfit_id = l.outfit_id and f.label_key = l.key) as off
+    f.label_key is not null as off
   from label l
+  left join label_off f on f.outfit_id = l.outfit_id and f.label_key = l.key
   left join lateral (
     select k.at::date as day, p.name
     from label_check k
@@ -35,7 +36,7 @@ const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
     order by k.at desc
     limit 1) k on true
   where l.outfit_id = ${scope.outfitId}
-    ${withOff ? tx`` : tx`and not exists (select from label_off f where f.outfit_id = l.outfit_id and f.label_key = l.key)`}
+    ${withOff ? tx`` : tx`and f.label_key is null`}
   order by l.key, l.version desc`;
 /** The newest version of every label, with its last check against the label in hand. */
 export const shelfLabels = (scope: Scope): Promise<ShelfLabel[]> =>

@@ -3,6 +3,7 @@ import { offeredAt } from '@/commands/facts/offered';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import type { Fault } from '@/core/book/write';
+import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN } from '@/core/proposal/proposal';
 import { dayIn } from '@/core/season/follow-ups';
 import { getPlace } from '@/store/grounds';
@@ -25,8 +26,7 @@ export const offerProperty = command({
     const faults: Fault[] = [];
     const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (faults.length) return { ok: false, faults };
-    if (viewer.prices.unentered)
-      return refuse('keys', 'No prices are entered yet: an offer names money. Enter them under People first.');
+    if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
     const place = await getPlace(viewer, p.placeId);
     if (!place) return refuse('placeId', 'This place is not in this outfit.');
     const lines = await offeredAt(viewer, place.id, dayIn(now, place.timeZone));

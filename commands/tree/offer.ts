@@ -10,6 +10,7 @@ import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';
 import type { Choices } from '@/core/prescribe/situation';
+import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN, offer } from '@/core/proposal/proposal';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { usualAnswers } from '@/core/work/work';
@@ -34,8 +35,7 @@ export const propose = command({
     const faults: Fault[] = [];
     const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
     if (faults.length) return { ok: false, faults };
-    if (viewer.prices.unentered)
-      return refuse('keys', 'No prices are entered yet: an offer names money. Enter them under People first.');
+    if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
     const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
     if (!tree) return noTree;
     const [finds, year] = await Promise.all([findsNear(viewer, tree), yearOf(viewer, tree, station, now)]);

@@ -48,6 +48,9 @@ export const inMajor = (minor: Minor, p: Currency): number => minor / minorPer(p
 /** An amount that somebody typed, to the nearest minor unit. */
 export const inMinor = (major: number, p: Currency): Minor => Math.round(major * minorPer(p));
 
+/** Why no offer is made while nobody has entered prices. */
+export const NO_PRICES = 'No prices are entered yet: an offer names money. Enter them under People first.';
+
 /** An amount of money as an estimate is read: without its minor units; none where the prices behind it are nobody's. */
 export const money = (minor: Minor, p: Currency): string =>
   p.unentered ? 'no price entered' : inCurrency(p.currency, 0).format(inMajor(minor, p));

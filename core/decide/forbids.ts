@@ -41,7 +41,7 @@ const WORDS: readonly (readonly [ActKind, RegExp])[] = [
   ['move', /\b(chip(ped)?|compost|haul(ed)?|cart(ed)?|carry|carried|taken? (it |them )?(away|off))\b/i],
 ];
 /** Every kind of act that a way needs: by its method, and by what its words say is done. */
-export const actsOf = (o: Pick<TreatmentOption, 'method' | 'what'>): ActKind[] => [
+const actsOf = (o: Pick<TreatmentOption, 'method' | 'what'>): ActKind[] => [
   ...(NEEDS[o.method] ? [NEEDS[o.method]!] : []),
   ...WORDS.filter(([, words]) => words.test(o.what)).map(([kind]) => kind),
 ];

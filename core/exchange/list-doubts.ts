@@ -11,8 +11,6 @@ export const ACCEPTS: Record<ListDoubtId, string> = {
 export interface ListDoubt {
   id: ListDoubtId;
   sentence: string;
-  /** What somebody says who lets it stand. */
-  accept: string;
 }
 
 interface Spot {
@@ -53,7 +51,6 @@ export function listDoubts(
     out.push({
       id: 'positions',
       sentence: `${away.length} of ${placed.length} trees lie far from ${site ? 'the site' : 'the others'}, the farthest ${figure(Math.max(...away), 3)} km. Are latitude and longitude changed, or is another coordinate system meant?`,
-      accept: ACCEPTS.positions,
     });
   const measured = trees.filter((t) => t.diameterCm !== null && t.largestCm !== null);
   const large = measured.filter((t) => t.diameterCm! > t.largestCm!);
@@ -61,7 +58,6 @@ export function listDoubts(
     out.push({
       id: 'sizes',
       sentence: `${large.length} of ${measured.length} trunks are larger than their species get. Is the unit right, and is the column the girth or the diameter?`,
-      accept: ACCEPTS.sizes,
     });
   return out;
 }

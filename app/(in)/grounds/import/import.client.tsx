@@ -19,7 +19,7 @@ import {
 import { type UnitSystem } from '@/core/units/units';
 import { SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
-import { listDoubts, type ListDoubtId } from '@/core/exchange/list-doubts';
+import { ACCEPTS, listDoubts, type ListDoubtId } from '@/core/exchange/list-doubts';
 import { NOTHING_SENT, sendList, type Sent } from './send';
 import { sheetsOf } from './sheets';
 import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';
@@ -79,6 +79,16 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
         taken: NONE,
       }),
     [file, mapping, units, byId, index, chosen, toDegrees, measuredOn, today, out],
+  );
+
+  // The list as a whole is asked here; where the site lies only the server knows, and it asks in the same way.
+  const inList = useMemo(
+    () =>
+      listDoubts(
+        (read?.trees ?? []).map((t) => ({ ...t, largestCm: byId.get(t.hostId)?.largestCm ?? null })),
+        null,
+      ),
+    [read, byId],
   );
 
   const take = (name: string, text: string, sheets: Opened['sheets'], as: string) => {
@@ -151,13 +161,6 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
         </p>
       </div>
     );
-  // The list as a whole is asked here; where the site lies only the server knows, and it asks in the same way.
-  const inList = read
-    ? listDoubts(
-        read.trees.map((t) => ({ ...t, largestCm: byId.get(t.hostId)?.largestCm ?? null })),
-        null,
-      )
-    : [];
   const doubts = [...inList, ...answer.doubts.filter((d) => !inList.some((x) => x.id === d.id))];
   const faults = answer.faults.length ? answer.faults : [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
   // A species is asked above, once; a list of its rows would hide the faults that have to be mended in the file.
@@ -241,7 +244,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
                 checked={sure.includes(d.id)}
                 onChange={(on) => setSure(on ? [...sure, d.id] : sure.filter((x) => x !== d.id))}
               >
-                {d.accept}
+                {ACCEPTS[d.id]}
               </Tick>
             </div>
           ))}

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ACCEPTS, LIST_DOUBTS, type ListDoubt } from '@/core/exchange/list-doubts';
+import { LIST_DOUBTS, type ListDoubt } from '@/core/exchange/list-doubts';
 import type { RowFault } from '@/core/exchange/table';
 
 export interface Sent {
@@ -18,9 +18,9 @@ const line = z.object({
   faults: z.array(z.object({ path: z.string(), sentence: z.string() })).optional(),
 });
 
-/** A fault of the list has the line and the column in its path; any other is a sentence of its own. */
 /** What the list as a whole is asked has its name in its path. */
 const ofList = /^sure\.(\w+)$/;
+/** A fault of the list has the line and the column in its path; any other is a sentence of its own. */
 const ofRow = /^csv\.(\d+)(?:\.(.*))?$/;
 
 /** Sends a list and follows how far it is; whatever happens, what came of it is said. */
@@ -37,7 +37,7 @@ export async function sendList(
       const row = ofRow.exec(f.path);
       const asked = ofList.exec(f.path);
       const id = LIST_DOUBTS.find((d) => d === asked?.[1]);
-      if (id) out.doubts.push({ id, sentence: f.sentence, accept: ACCEPTS[id] });
+      if (id) out.doubts.push({ id, sentence: f.sentence });
       else if (row) out.faults.push({ line: Number(row[1]), column: row[2] ?? null, sentence: f.sentence });
       else out.sentence = f.sentence;
     }
