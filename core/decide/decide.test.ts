@@ -323,6 +323,8 @@ it('eligibility is one definition: food, bark, bans, hosts, and each crown limit
     soil: null,
     banned: [],
     noCut: null,
+    seen: [],
+    signWords: (sign: string) => sign,
   };
   const option = {
     method: 'trunk injection' as const,
@@ -337,6 +339,16 @@ it('eligibility is one definition: food, bark, bans, hosts, and each crown limit
   expect(ids({ antibiotic: false }, { vigour: 'poor' })).toEqual(['vigour']);
   expect(ids({ antibiotic: false, hosts: ['elm'] }, {})).toEqual(['host']);
   expect(ids({ antibiotic: false, largestCm: 12 }, {})).toEqual(['size']);
+  expect(ids({ antibiotic: false, barkLossMin: 0.5 }, { barkLoss: null })).toEqual(['bark-unknown']);
+  expect(ids({ antibiotic: false, barkLossMin: 0.5 }, { barkLoss: 0.49 })).toEqual(['bark-least']);
+  expect(ids({ antibiotic: false, barkLossMin: 0.5 }, { barkLoss: 0.5 })).toEqual([]);
+  expect(ids({ antibiotic: false, crownLossMin: 50 }, { crownLoss: null })).toContain('crown-least-unknown');
+  expect(ids({ antibiotic: false, crownLossMin: 50 }, { crownLoss: 49 })).toContain('crown-least');
+  expect(ids({ antibiotic: false, crownLossMin: 50 }, { crownLoss: 50 })).toEqual([]);
+  expect(ids({ antibiotic: false, tooLate: ['hangs'] }, { seen: ['hangs'] })).toEqual(['too-late']);
+  expect(ids({ antibiotic: false, tooLate: ['hangs'] }, { seen: ['holes'] })).toEqual([]);
+  expect(ids({ antibiotic: false, onlyWith: ['hangs'] }, { seen: [] })).toEqual(['not-yet']);
+  expect(ids({ antibiotic: false, onlyWith: ['hangs'] }, { seen: ['hangs'] })).toEqual([]);
   expect(
     ids({ antibiotic: false }, { banned: [{ method: 'trunk-injection', hosts: ['stone-fruit'], why: 'x' }] }),
   ).toEqual(['banned']);

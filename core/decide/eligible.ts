@@ -13,6 +13,10 @@ export interface TreeState {
   /** Share of the girth without living bark, 0–1; null where nobody drew it. */
   barkLoss: number | null;
   diameterCm: number | null;
+  /** Signs that were seen on it, by id. */
+  seen: readonly string[];
+  /** What a sign is called, for sentences. */
+  signWords: (sign: string) => string;
   /** What the soil was found to be at root depth. */
   soil: 'dry' | 'moist' | 'wet' | null;
   /** Methods that the region bans, with the hosts; empty hosts for all. */
@@ -82,7 +86,7 @@ export function movesSap(
  * @returns empty when nothing does
  */
 export function against(
-  o: Pick<TreatmentOption, 'method' | 'what' | 'hosts' | 'antibiotic' | 'barkLossMax' | 'largestCm' | 'use'>,
+  o: Pick<TreatmentOption, 'method' | 'what' | 'hosts' | 'antibiotic' | 'largestCm' | 'use' | BoundField>,
   t: TreeState,
   c: Condition | null,
   limits: readonly CrownLimit[],
@@ -104,11 +108,7 @@ export function against(
   if (t.noCut && (o.method === 'pruning' || o.method === 'removal' || o.method === 'root barrier'))
     say('no-cut', `No cut before the authority has spoken: ${t.noCut}.`);
   if (CARRIED.includes(o.method)) carried(t, c, limits, say);
-  if (o.barkLossMax !== undefined && t.barkLoss !== null && t.barkLoss > o.barkLossMax)
-    say(
-      'bark',
-      `${Math.round(t.barkLoss * 100)} % of the girth has no bark; this makes sense to ${Math.round(o.barkLossMax * 100)} %.`,
-    );
+  bounds(o, t, say);
   if (o.largestCm !== undefined && t.diameterCm !== null && t.diameterCm > o.largestCm)
     say('size', `Done on trunks to ${o.largestCm} cm; this one has ${Math.round(t.diameterCm)} cm.`);
   if (o.method === 'watering') {
@@ -119,13 +119,41 @@ export function against(
   return out;
 }
 
+type BoundField = 'barkLossMax' | 'barkLossMin' | 'crownLossMin' | 'tooLate' | 'onlyWith';
+type Say = (id: string, sentence: string, open?: boolean) => void;
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** The state of the tree from which, up to which, or only in which a method makes sense. */
+function bounds(o: Pick<TreatmentOption, BoundField>, t: TreeState, say: Say) {
+  if (o.barkLossMax !== undefined && t.barkLoss !== null && t.barkLoss > o.barkLossMax)
+    say('bark', `${percent(t.barkLoss)} of the girth has no bark; this makes sense to ${percent(o.barkLossMax)}.`);
+  if (o.barkLossMin !== undefined) {
+    if (t.barkLoss === null)
+      say(
+        'bark-unknown',
+        `Done where ${percent(o.barkLossMin)} of the girth or more has no bark: draw how far it is gone.`,
+        true,
+      );
+    else if (t.barkLoss < o.barkLossMin)
+      say(
+        'bark-least',
+        `${percent(t.barkLoss)} of the girth has no bark; this is done from ${percent(o.barkLossMin)}: less closes by itself.`,
+      );
+  }
+  if (o.crownLossMin !== undefined) {
+    if (t.crownLoss === null)
+      say('crown-least-unknown', `Done from ${o.crownLossMin} % crown loss, and nobody has graded this crown.`, true);
+    else if (t.crownLoss < o.crownLossMin)
+      say('crown-least', `${t.crownLoss} % of the crown is lost; this is done from ${o.crownLossMin} %.`);
+  }
+  const late = o.tooLate?.find((s) => t.seen.includes(s));
+  if (late) say('too-late', `Too late for this: ${t.signWords(late)}.`);
+  if (o.onlyWith && !o.onlyWith.some((s) => t.seen.includes(s)))
+    say('not-yet', `Not before this is seen: ${o.onlyWith.map(t.signWords).join('; ')}.`, true);
+}
+
 /** What must be carried needs a crown, bark and vigour. */
-function carried(
-  t: TreeState,
-  c: Condition | null,
-  limits: readonly CrownLimit[],
-  say: (id: string, sentence: string, open?: boolean) => void,
-) {
+function carried(t: TreeState, c: Condition | null, limits: readonly CrownLimit[], say: Say) {
   const least = limits.length ? Math.min(...limits.map((l) => l.percent)) : null;
   if (t.crownLoss === null) {
     if (least !== null)

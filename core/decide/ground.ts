@@ -10,7 +10,7 @@ import type { Base } from './base';
 import { dutiesOf, type Duty } from './duties';
 import { crownLimits, type CrownLimit, type TreeState } from './eligible';
 import { USUAL_SCHOOLS, type Schools } from './schools';
-import { sightOf, unexplained, type Sight } from './sight';
+import { counts, sightOf, unexplained, type Sight } from './sight';
 import { atLeast, shared } from './stakes';
 import type { AtRisk, DecideInput, Reason } from './types';
 
@@ -67,6 +67,8 @@ export abstract class Ground {
       vigour: input.vigour,
       barkLoss: input.barkLoss,
       diameterCm: input.diameterCm ?? null,
+      seen: input.findings.filter(counts).map((f) => f.sign),
+      signWords: (sign) => base.sign(sign)?.words.toLowerCase() ?? sign,
       soil: soilOf(input),
       banned: input.region?.bannedUses ?? [],
       gas: this.duties.some((d) => d.id === 'gas'),

@@ -69,6 +69,22 @@ it.each<[string, Knowledge, RegExp]>([
     }),
     /“never” in its driver/,
   ],
+  [
+    'a state of the tree that stands in words alone',
+    change('red-palm-weevil', {
+      options: shipped.conditions.find((c) => c.id === 'red-palm-weevil')!.options.map(({ tooLate: _, ...o }) => o),
+    }),
+    /red-palm-weevil: trunk injection depends on “before the crown leans”/,
+  ],
+  [
+    'an option that waits for a sign that is not there',
+    change('red-palm-weevil', {
+      options: shipped.conditions
+        .find((c) => c.id === 'red-palm-weevil')!
+        .options.map((o) => (o.tooLate ? { ...o, tooLate: ['blue-smoke'] } : o)),
+    }),
+    /waits for no sign blue-smoke/,
+  ],
   ['a host without what every tree has', change('drought-stress', { groups: ['elm'] }), /has no drought-stress/],
   [
     'a test outcome that is not there',

@@ -1,4 +1,4 @@
-import type { Condition, Host, Knowledge, QuickTest, Sign } from './knowledge';
+import type { Condition, Host, Knowledge, QuickTest, Sign, TreatmentOption } from './knowledge';
 import { concerns, groupsOf, oftenOf, signsOf } from './reading';
 import { OFTEN, type Often } from './words';
 
@@ -45,6 +45,12 @@ const duplicates = (ids: string[]) => ids.filter((x, i) => ids.indexOf(x) !== i)
 /** A time of repeating, a temperature or an amount, as somebody writes it. */
 const FIGURE =
   /\d\s*(?:°|%|(?:days?|weeks?|hours?|min|g|kg|mL|L)\b)|\b(?:one|two|three|four|five|six|seven|ten|every|few|second|a)\b[^,;]{0,12}\b(?:days?|weeks?|fortnight|month)\b|\b(?:weekly|daily|fortnight|monthly)\b/i;
+
+/** How far gone a tree is, as somebody writes it: what an option depends on and no field holds, nobody can keep to. */
+const STATE =
+  /\b(?:over|beyond|above|under|below|more than|less than) (?:half|a (?:third|quarter))\b|\bhalf (?:of )?the (?:crown|ring|girth|bark)\b|\bbefore the \w+ (?:leans?|hangs?|falls?|dies)\b|\b(?:is|are) gone\b|\b(?:young|small|thin) trees only\b/i;
+const held = (o: TreatmentOption): boolean =>
+  [o.barkLossMax, o.barkLossMin, o.crownLossMin, o.largestCm, o.tooLate, o.onlyWith].some((x) => x !== undefined);
 
 type Base = Pick<Knowledge, 'signs' | 'tests'>;
 /** Signs and tests by id, once for a base: a check asks for them some hundred thousand times. */
@@ -138,6 +144,15 @@ export function faultsIn(knowledge: Knowledge): string[] {
             `condition ${c.id}: “${words}”, ${o.method}, says ${figure[0]}: days, temperatures and amounts stand in the label or the work`,
           );
       }
+    for (const o of c.options) {
+      const state = STATE.exec(`${o.what}; ${o.when}`);
+      if (state && !held(o))
+        out.push(
+          `condition ${c.id}: ${o.method} depends on “${state[0]}”, and no field holds it: a loss of bark or crown, a size, or a sign`,
+        );
+      for (const s of [...(o.tooLate ?? []), ...(o.onlyWith ?? [])])
+        if (!signs.has(s)) out.push(`condition ${c.id}: ${o.method} waits for no sign ${s}`);
+    }
     const on = knowledge.hosts.filter((h) => concerns(c.groups, h));
     if (!on.length) out.push(`condition ${c.id}: on no host`);
     for (const h of on) {

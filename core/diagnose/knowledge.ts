@@ -166,6 +166,14 @@ export const optionSchema = z.strictObject({
   antibiotic: z.boolean().default(false),
   /** Largest share of the girth without bark at which it still makes sense; by trunk size where it differs. */
   barkLossMax: z.number().gt(0).max(1).optional(),
+  /** Smallest share of the girth without bark from which it makes sense: less heals by itself. */
+  barkLossMin: z.number().gt(0).max(1).optional(),
+  /** Smallest crown loss, percent, from which it makes sense. */
+  crownLossMin: z.number().gt(0).max(100).optional(),
+  /** Signs that show it to be too late for this. */
+  tooLate: z.array(id).min(1).optional(),
+  /** Signs of which one must stand on the tree: without it, it is not yet time for this. */
+  onlyWith: z.array(id).min(1).optional(),
   /** Largest trunk, cm of diameter, on which it is done. */
   largestCm: z.number().positive().max(300).optional(),
 });

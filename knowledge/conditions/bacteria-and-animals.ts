@@ -507,7 +507,16 @@ export const bacteriaAndAnimals = [
       ['sanitation', 'Grass and mulch back from the trunk', 'autumn', 9, 11, 'support', 'organic'],
       ['bait', 'Bait in locked stations alone, for the sake of pets and owls', 'by label', 9, 3, 'cure'],
       // Scions span the gap and feed a young trunk; round a thick one they are too few, and it stands or falls by its own bark.
-      ['pruning', 'Over half the ring: bridge graft', 'early spring', 3, 5, 'cure', 'organic', { largestCm: 30 }],
+      [
+        'pruning',
+        'Over half the ring: bridge graft',
+        'early spring',
+        3,
+        5,
+        'cure',
+        'organic',
+        { largestCm: 30, barkLossMin: 0.5 },
+      ],
     ],
     useless: 'Guards of a mesh that a vole gets through.',
     tell: 'Mice under the snow; a fine mesh stops them.',

@@ -13,8 +13,13 @@ type Way = [
   to: number,
   use: TreatmentOption['use'],
   and?: 'organic' | 'cover' | 'organic cover' | 'antibiotic' | '',
-  /** For some of its hosts, or up to a size or a loss of bark. */
-  bounds?: Partial<Pick<TreatmentOption, 'hosts' | 'barkLossMax' | 'largestCm'>>,
+  /** For some of its hosts, or within a size, a loss of bark or crown, or signs: whatever its words make it depend on. */
+  bounds?: Partial<
+    Pick<
+      TreatmentOption,
+      'hosts' | 'barkLossMax' | 'barkLossMin' | 'crownLossMin' | 'largestCm' | 'tooLate' | 'onlyWith'
+    >
+  >,
 ];
 type Written = Omit<
   z.input<typeof conditionSchema>,

@@ -624,7 +624,16 @@ export const fungi = [
     ways: [
       ['sanitation', 'Leave leaf litter away from keepers', 'autumn', 10, 12, 'support', 'organic'],
       ['pruning', 'Dead wood over people', 'before it is brittle', 6, 2, 'relief', 'organic'],
-      ['removal', 'By machine, not by climbing, once brittle', 'half the crown gone', 9, 3, 'support', 'organic'],
+      [
+        'removal',
+        'By machine, not by climbing, once brittle',
+        'half the crown gone',
+        9,
+        3,
+        'support',
+        'organic',
+        { crownLossMin: 50 },
+      ],
     ],
     useless: 'Fungicide: none is proven on standing trees.',
     hazard: true,
