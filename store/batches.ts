@@ -140,25 +140,25 @@ export const addBatch = (scope: Scope, b: NewBatch) =>
 /** Part of a mix is taken out of use, or somebody says that it is kept. */
 export const endBatch = (
   scope: Scope,
-  e: { id: string; batchId: string; ended: BatchEnd; mixMl: number; words: string },
+  e: { id: string; batchId: string; ended: BatchEnd; mixMl: number; words: string; at: Date },
 ) =>
   within(
     scope,
     (tx) => tx`
-      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, words, by_person)
-      values (${e.id}, ${scope.outfitId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${scope.personId})`,
+      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, words, at, by_person)
+      values (${e.id}, ${scope.outfitId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${e.at}, ${scope.personId})`,
   );
 
 /** A mix was never made: all of it is out of use, and its product is back in its lots. */
 export const unmakeBatch = (
   scope: Scope,
-  u: { id: string; batch: BatchRow; lots: readonly { moveId: string; lotId: string; amount: number }[] },
+  u: { id: string; batch: BatchRow; at: Date; lots: readonly { moveId: string; lotId: string; amount: number }[] },
 ) =>
   within(scope, async (tx) => {
     const { batch } = u;
     await tx`
-      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, by_person)
-      values (${u.id}, ${scope.outfitId}, ${batch.id}, 'never made', ${batch.totalMl}, ${scope.personId})`;
+      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, at, by_person)
+      values (${u.id}, ${scope.outfitId}, ${batch.id}, 'never made', ${batch.totalMl}, ${u.at}, ${scope.personId})`;
     for (const l of u.lots)
       await tx`
         insert into stock_move (id, outfit_id, lot_id, amount, against, reason, batch_id, by_person)

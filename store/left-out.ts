@@ -10,6 +10,7 @@ export interface NewLeftOut {
   labelId: string;
   useKey: string;
   stop: LeftStop;
+  at: Date;
 }
 /** Notes what a row was planned without; a tree that waits with the same product already is noted once. */
 export const insertLeftOut = async (tx: Tx, scope: Scope, rows: readonly NewLeftOut[]) => {
@@ -28,6 +29,7 @@ export const insertLeftOut = async (tx: Tx, scope: Scope, rows: readonly NewLeft
       label_id: r.labelId,
       use_key: r.useKey,
       stop: json(tx, r.stop),
+      at: r.at,
       by_person: scope.personId,
     })) as never,
   )}`;
@@ -55,7 +57,7 @@ export const leftOutRows = (tx: Tx, scope: Scope, placeId: string) =>
     and not exists (
       select from plan n
       join label m on m.id = n.label_id
-      where n.outfit_id = x.outfit_id and n.tree_id = x.tree_id and n.at > x.at and n.state <> 'dropped'
+      where n.outfit_id = x.outfit_id and n.tree_id = x.tree_id and n.at >= x.at and n.state <> 'dropped'
         and m.key = l.key)
   order by l.key, t.walk_order, t.id
   limit 500`;

@@ -114,6 +114,8 @@ export interface NewPlan {
   labelId: string;
   useKey: string;
   conditionId: string;
+  /** When it was made; without signal that is before it came. */
+  at: Date;
   choices: Choices;
   result: Told<Prescription>;
   released: Record<string, string>;
@@ -138,12 +140,12 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
   await tx`
     insert into plan (
       id, outfit_id, tree_id, label_id, use_key, condition_id,
-      facts, document, result, result_us, released, price, planned_for, earliest, latest, by_person)
+      facts, document, result, result_us, released, price, planned_for, earliest, latest, at, by_person)
     values (
       ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
       ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)},
         ${json(tx, plan.released)}, ${json(tx, plan.price)},
-      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null},
+      ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${plan.at},
         ${scope.personId})`;
 }
 
@@ -167,6 +169,7 @@ export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visit
         planned_for: plan.visit?.plannedFor ?? null,
         earliest: plan.visit?.earliest ?? null,
         latest: plan.visit?.latest ?? null,
+        at: plan.at,
         visit_id: plan.visitId,
         by_person: scope.personId,
       }));
@@ -257,7 +260,7 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         ${isSold(tx)}, ${isUnsettled(tx)},
         exists (
           select from reading m
-          where m.outfit_id = n.outfit_id and m.tree_id = n.tree_id and m.at > n.at) as remeasured
+          where m.outfit_id = n.outfit_id and m.tree_id = n.tree_id and m.created_at > n.received_at) as remeasured
       from n
       ${treeOfEach(tx, scope.outfitId)}
       join place p on p.id = n.place_id and p.outfit_id = n.outfit_id

@@ -51,6 +51,7 @@ const plan = () => ({
   labelId: o.labelId,
   useKey: 'drench',
   conditionId: 'elm-leaf-beetle',
+  at: new Date(),
   choices: { soil: 'moist' } as never,
   result: { metric: dose, us: dose },
   released: { hold: 'why' },

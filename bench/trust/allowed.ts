@@ -22,6 +22,8 @@ const BY_NAME: Readonly<Record<string, readonly string[]>> = {
   'chestnut-gall-wasp': ['manage or remove', 'treat now', 'report', 'test first'],
   'oak-processionary': ['manage or remove', 'treat now', 'report', 'treat in its window'],
   'pine-processionary': ['treat now', 'treat in its window', 'report', 'manage or remove'],
+  // Once the crown hangs its heart is eaten: it is taken down before it falls.
+  'red-palm-weevil': ['treat now', 'treat in its window', 'report', 'manage or remove'],
   'large-borer': ['report', 'test first', 'manage or remove'],
   'citrus-psyllid': ['treat now', 'report', 'treat in its window'],
   'acute-oak-decline': ['laboratory first', 'report', 'restore vigour first', 'test first'],

@@ -19,7 +19,7 @@ export const beginRound = command({
     const never = notThen(at, now);
     if (never) return refuse('at', never);
     // Its day is the outfit's; a crew that is home after midnight has begun before it.
-    if (round.day > todayOf(viewer, now)) return refuse('', `This round is for ${dayWords(round.day)}.`);
+    if (round.day > todayOf(viewer, new Date(at))) return refuse('', `This round is for ${dayWords(round.day)}.`);
     if (!(await roundEntries(viewer, roundId)).length) return refuse('', 'Nothing stands on this round.');
     return (await setBegun(viewer, roundId, new Date(at))) ? done : refuse('', 'This day is closed.');
   },

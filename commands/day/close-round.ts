@@ -53,7 +53,7 @@ export const closeRound = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, { roundId, home, tell }): Promise<Answer<{ told: number }>> => {
+  run: async ({ viewer, now, observed }, { roundId, home, tell }): Promise<Answer<{ told: number }>> => {
     const round = await roundHead(viewer, roundId);
     if (!round) return refuse('', 'There is no such round in this outfit.');
     if (round.closedAt) return refuse('', 'This day is closed already.');
@@ -62,7 +62,8 @@ export const closeRound = command({
     if (never) return refuse('homeAt', never);
     if (Date.parse(home.homeAt) < round.begunAt.getTime()) return refuse('homeAt', 'It was home before it set out.');
     const stands = await thingsOf(viewer, roundId);
-    const ends = endsOf(stands, now);
+    // A mix that was good when they came home may be stale when this arrives.
+    const ends = endsOf(stands, new Date(home.homeAt));
     if (stands.batches.length && home.rinse === null)
       return refuse('home.rinse', 'Say where the rinse water went: it counts as mix.');
     if (ends.length) return { ok: false, faults: ends.map(faultOf) };
@@ -72,7 +73,7 @@ export const closeRound = command({
       viewer,
       tell.map((m) => ({ ...m, roundId })),
     );
-    return (await setClosed(viewer, roundId, home, now))
+    return (await setClosed(viewer, roundId, home, observed))
       ? { ok: true, value: { told: tell.length } }
       : refuse('', 'Somebody else closed this day meanwhile.');
   },

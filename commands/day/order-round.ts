@@ -14,7 +14,7 @@ export const orderStops = command({
     /** Every place of the round, in the order in which they are gone to. */
     placeIds: z.array(uuid).min(1).max(60),
   }),
-  run: async ({ viewer, now, station }, { roundId, placeIds }): Promise<Answer> => {
+  run: async ({ viewer, observed, station }, { roundId, placeIds }): Promise<Answer> => {
     const round = await roundHead(viewer, roundId);
     if (!round) return refuse('', 'There is no such round in this outfit.');
     if (round.closedAt) return refuse('', 'This day is closed.');
@@ -26,7 +26,7 @@ export const orderStops = command({
       placeIds.some((p) => !here.has(p))
     )
       return refuse('placeIds', 'The round has changed meanwhile; look at it again.');
-    const f = await fortnightOf(viewer, station, now, 'with');
+    const f = await fortnightOf(viewer, station, observed, 'with');
     const known = f.problem.days.includes(round.day) && f.problem.crews.some((c) => c.id === round.crewId);
     const { begins } = known
       ? dayByHand(f, round, new Set(entries.map((e) => e.itemId)), new Set(), placeIds)

@@ -90,7 +90,7 @@ export const hang = command({
         guarded: p.guarded,
         overnight: p.overnight || null,
         because: against.length ? p.deviation.trim() : null,
-        hungAt: new Date(p.at),
+        hungAt: doneAt,
       })),
     );
     return done;

@@ -24,6 +24,7 @@ export const endBatch = command({
         ended: how,
         mixMl: how === 'kept' ? 0 : Math.min(mixMl ?? batch.leftMl, batch.leftMl),
         words,
+        at: observed,
       });
     } catch (error) {
       if (pgCode(error) === '23514') return refuse('mixMl', 'Somebody else drew from it meanwhile; look again.');

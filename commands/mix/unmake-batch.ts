@@ -10,7 +10,7 @@ export const unmakeBatch = command({
   right: 'apply',
   schema: z.object({ id: uuid, batchId: uuid }),
   once: (x) => x.id,
-  run: async ({ viewer }, { id, batchId }): Promise<Answer> => {
+  run: async ({ viewer, observed }, { id, batchId }): Promise<Answer> => {
     const [batch] = await batchesNamed(viewer, [batchId]);
     if (!batch) return refuse('batchId', 'There is no such mix in this outfit.');
     if ((await takenFrom(viewer, [batchId])).length)
@@ -18,6 +18,7 @@ export const unmakeBatch = command({
     await writeUnmade(viewer, {
       id,
       batch,
+      at: observed,
       lots: batch.lots.map((l) => ({ moveId: v7(), lotId: l.id, amount: l.amount })),
     });
     return done;

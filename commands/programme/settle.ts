@@ -135,7 +135,7 @@ function settleOne(
 const once = (cost: number, years: number) => ({ now: Math.round(cost), overYears: Math.round(cost), years });
 
 function planOf(
-  { viewer }: Here,
+  { viewer, now }: Here,
   laid: Pick<Laid, 'reason' | 'programme'>,
   { tree, ground }: LaidTree,
   { day, earliest, latest }: LaidVisit,
@@ -156,6 +156,7 @@ function planOf(
     labelId: labelId!,
     useKey: act.use.key,
     conditionId: act.conditionId,
+    at: now,
     choices,
     result,
     released: releasing(act.holds, laid.reason),

@@ -24,8 +24,8 @@ export const decide = command({
     overturns: z.array(uuid).max(20).default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, d): Promise<Answer<{ next: string }>> => {
-    const tree = await treeOf(viewer, d.treeId, now);
+  run: async ({ viewer, observed }, d): Promise<Answer<{ next: string }>> => {
+    const tree = await treeOf(viewer, d.treeId, observed);
     const found =
       tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await findsNear(viewer, tree), observed);
     if (!tree || !found) return noTree;

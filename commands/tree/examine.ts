@@ -25,7 +25,7 @@ export const examine = command({
     if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
       faults.push({ path: 'alike', sentence: 'A tree stands twice in the row.' });
     if (faults.length) return { ok: false, faults };
-    const tree = await treeOf(viewer, l.treeId, now);
+    const tree = await treeOf(viewer, l.treeId, observed);
     const host = tree && findHost(tree.hostId);
     if (!tree || !host) return noTree;
     const record = l.detail.check?.recordId;

@@ -10,10 +10,10 @@ export const measure = command({
   right: 'measure',
   schema: typedReading,
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, m): Promise<Answer<{ next: string }>> => {
+  run: async ({ viewer, observed }, m): Promise<Answer<{ next: string }>> => {
     const read = readReading(m);
     if (!read.ok) return read;
-    const tree = await treeOf(viewer, m.treeId, now);
+    const tree = await treeOf(viewer, m.treeId, observed);
     if (!tree) return noTree;
     await addReading(viewer, { id: m.id, treeId: tree.id, at: observed, ...read.value });
     const next = !tree.looks.length ? 'examine' : !tree.verdicts.length ? 'decide' : 'prescribe';

@@ -82,6 +82,14 @@ function stopOf(open: readonly Gate[], dosed: boolean, named: boolean): LeftStop
   return named ? null : { why: 'nothing named' };
 }
 
+/** What was planned without signal takes the place of nothing that was planned on its tree after it; null where nothing was. */
+const plannedSince = (tree: Tree, labelKey: string, at: Date): string | null => {
+  const newer = tree.plans.find((p) => p.state === 'open' && p.labelKey === labelKey && !p.laid && p.at > at);
+  return newer
+    ? `${newer.byName} planned the same product on ${tree.tag} after this was planned without signal. That plan stands; look at it.`
+    : null;
+};
+
 /** Prescribing: the sum and every gate run again here; only what they allow becomes a plan. */
 export const makePlan = command({
   name: 'plan',
@@ -104,7 +112,7 @@ export const makePlan = command({
     alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+  run: async ({ viewer, observed, station }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
     const row = [p.treeId, ...p.alike.map((a) => a.treeId)];
     const ids = [p.id, ...p.alike.map((a) => a.id)];
     if (new Set(row).size < row.length || new Set(ids).size < ids.length)
@@ -115,23 +123,23 @@ export const makePlan = command({
     // The row is planned as the tree in hand is: its programme goes with the plan.
     // What this press plans on the place counts against its cap, tree by tree.
     let pressed: Situation['sitePlanned'] = {};
-    const trees = await treesOf(viewer, row, now);
-    const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, station, now)]);
+    const trees = await treesOf(viewer, row, observed);
+    const [finds, years] = await Promise.all([nearbyFinds(viewer, trees), yearsOf(viewer, trees, station, observed)]);
     const one = (treeId: string, like: Tree | null) => {
       const own = trees.find((t) => t.id === treeId);
       if (!own) return null;
-      const verdict = own.verdicts.length || !like ? null : verdictLike(like, own, now);
+      const verdict = own.verdicts.length || !like ? null : verdictLike(like, own, observed);
       const tree = verdict ? { ...own, verdicts: [verdict] } : own;
       // Sites moved by hand are those of the tree in hand.
       const { bearings, ...shared } = p.choices;
       const year = years.get(tree.id)!;
       const choices: Choices = {
-        ...usualChoices(tree, station(spotOf(tree)).at(now), year),
+        ...usualChoices(tree, station(spotOf(tree)).at(observed), year),
         ...shared,
         ...(!like && bearings ? { bearings } : {}),
         system: viewer.units,
       };
-      const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, now, p.trouble ?? null, year);
+      const seenAlone = situationFor(viewer, tree, all, finds.get(tree.id)!, observed, p.trouble ?? null, year);
       const s = { ...seenAlone, sitePlanned: withPressed(seenAlone.sitePlanned, pressed) };
       const result = prescribe(s, held.label, use, choices);
       const by = { ...s.money!.by, programme: like?.programme ?? tree.programme };
@@ -156,6 +164,8 @@ export const makePlan = command({
     const never = when.kind === 'day' && noDayAhead(when.day, chosen.s.today);
     if (never) return refuse('choices.when', never);
     const { tree, result, open } = chosen;
+    const newer = plannedSince(chosen.tree, held.label.key, observed);
+    if (newer) return refuse('', newer);
     if (!result.dose.ok || open.length)
       return {
         ok: false,
@@ -172,6 +182,7 @@ export const makePlan = command({
     const planned = (x: NonNullable<ReturnType<typeof one>>, planId: string) => ({
       id: planId,
       treeId: x.tree.id,
+      at: observed,
       labelId: p.labelId,
       useKey: use.key,
       // The trouble that the product acts on, which need not be the one named last.
@@ -191,10 +202,14 @@ export const makePlan = command({
     for (const a of p.alike) {
       const other = one(a.treeId, tree);
       if (!other) continue;
+      if (plannedSince(other.tree, held.label.key, observed)) {
+        left.push({ tag: other.tree.tag, why: 'planned by somebody else since' });
+        continue;
+      }
       const stop = stopOf(other.open, other.result.dose.ok, other.s.condition !== null);
       if (stop) {
         left.push({ tag: other.tree.tag, why: stop.why === 'gate' ? stop.title : stop.why });
-        leftOut.push({ id: v7(), treeId: a.treeId, labelId: p.labelId, useKey: use.key, stop });
+        leftOut.push({ id: v7(), treeId: a.treeId, labelId: p.labelId, useKey: use.key, stop, at: observed });
       } else {
         plans.push(planned(other, a.id));
         count(other.result);
