@@ -262,7 +262,7 @@ export const placeAlarms = (scope: Scope, placeId: string, dangerous: readonly s
             and not exists (
               select
               from verdict n
-              where n.outfit_id = ${scope.outfitId} and n.tree_id = t.id and n.at >= v.at
+              where n.outfit_id = ${scope.outfitId} and n.tree_id = t.id and n.at > v.at
                 and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
             order by v.at desc limit 1) as report
         from tree t where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null) a

@@ -29,7 +29,7 @@ export const treatNotPlanned = (scope: Scope, limit: number): Promise<ToTreat[]>
       join place p on p.id = t.place_id and p.outfit_id = v.outfit_id
       where not exists (
           select from verdict n
-          where n.outfit_id = v.outfit_id and n.tree_id = v.tree_id and n.at >= v.at
+          where n.outfit_id = v.outfit_id and n.tree_id = v.tree_id and n.at > v.at
             and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
         and not exists (
           select from plan n

@@ -67,9 +67,10 @@ async function grow() {
     cross join generate_series(1, 100) g`;
     const ofTrees = tx`select t.id, t.place_id, t.tag, t.walk_order from tree t where t.outfit_id = ${outfitId} and t.walk_order % ${ONE_IN} = 0`;
     await tx`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method)
-    select gen_random_uuid(), ${outfitId}, t.id, now() - make_interval(days => 20 * k), ${personId}, 30, 130, '[]',
-      'tape'
+    insert into reading (
+      id, outfit_id, tree_id, at, created_at, by_person, diameter_cm, at_height_cm, stems, method)
+    select gen_random_uuid(), ${outfitId}, t.id, now() - make_interval(days => 20 * k),
+      now() - make_interval(days => 20 * k), ${personId}, 30, 130, '[]', 'tape'
     from (${ofTrees}) t
     cross join generate_series(1, 2) k`;
     await tx`
