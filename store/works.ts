@@ -7,6 +7,7 @@ import { json, within, type Scope, type Tx } from './db';
 import { insertProgramme } from './programme';
 import { lastLeft, type LastLeft } from './day';
 import { DOCUMENT, inReadersUnits, isSold, soldOf, sound, treeOfEach } from './plan-parts';
+import { unsettledWorks } from './unsettled';
 
 /** A work without a label, planned for a tree. */
 export interface WorkPlan {
@@ -165,6 +166,8 @@ export interface OpenWork {
   plannedFor: Day | null;
   /** The client has taken it. */
   sold: boolean;
+  /** It was carried out, and what said so was refused and waits to be settled. */
+  unsettled: boolean;
 }
 /** Some works (x) as a crew needs them, by place and walking order. */
 export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
@@ -174,7 +177,8 @@ export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<Open
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
-        n.planned_for::text as "plannedFor", ${isSold(tx)}
+        n.planned_for::text as "plannedFor", ${isSold(tx)},
+        n.id in (${unsettledWorks(tx, scope.outfitId)}) as unsettled
       from n
       ${treeOfEach(tx, scope.outfitId)}
       join place p on p.id = n.place_id and p.outfit_id = n.outfit_id

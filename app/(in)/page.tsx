@@ -203,7 +203,7 @@ export default async function Today() {
     >
       <h1>{n < WORDS.length ? WORDS[n] : `${n} things want`} you today</h1>
       <WhatHangs {...hanging} />
-      <ToSettle plans={unsettled} />
+      <ToSettle done={unsettled} />
       <Section title="Late" aside="counted from what was done" empty={late.length === 0 && 'Nothing is late.'}>
         <ul>
           {rows(late, (f) => (

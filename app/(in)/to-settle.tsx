@@ -1,13 +1,12 @@
 import Link from 'next/link';
-import type { OpenPlan } from '@/store/plans';
 
-/** Treatments that were done and are not in the book: they are offered nowhere, and somebody settles each of them. */
-export function ToSettle({ plans }: { plans: readonly OpenPlan[] }) {
-  if (!plans.length) return null;
+/** What was done and is not in the book: it is offered nowhere, and somebody settles each of it. */
+export function ToSettle({ done }: { done: readonly { tag: string }[] }) {
+  if (!done.length) return null;
   return (
     <p role="status" className="mt-3 border-l-4 border-madder pl-3 font-semibold">
-      {plans.length === 1 ? 'One treatment was' : `${plans.length} treatments were`} done and not recorded (tree{' '}
-      {plans.map((p) => p.tag).join(', ')}). <Link href="/phone">Settle {plans.length === 1 ? 'it' : 'them'}</Link>
+      Done and not recorded: {done.length === 1 ? 'tree' : 'trees'} {done.map((x) => x.tag).join(', ')}.{' '}
+      <Link href="/phone">Settle {done.length === 1 ? 'it' : 'them'}</Link>
     </p>
   );
 }

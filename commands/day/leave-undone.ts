@@ -34,6 +34,8 @@ export const leaveUndone = command({
     if (found.length < ids.length) return refuse('itemIds', 'Something among them is not in this outfit.');
     if (found.some((f) => f.state !== 'open'))
       return refuse('itemIds', 'Something among them was done or dropped meanwhile; look again. Nothing was written.');
+    if (found.some((f) => 'unsettled' in f && f.unsettled))
+      return refuse('itemIds', 'Something among them was done, and its record waits to be settled. Settle it first.');
     // Two phones that left the same thing were on one round: both reasons stand there.
     const roundOf = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.roundId]));
     await leaveItems(

@@ -26,11 +26,11 @@ export async function thingsOf(viewer: Viewer, roundId: string): Promise<RoundTh
     const common = { id: e.itemId, placeId: e.placeId, begins: e.begins };
     const plan = plans.find((p) => p.id === e.itemId);
     if (e.kind === 'plan')
-      return plan ? [{ ...common, kind: 'plan', plan, stands: standsOf(plan.state, hanging.has(plan.id)) }] : [];
+      return plan ? [{ ...common, kind: 'plan', plan, stands: standsOf(plan, hanging.has(plan.id)) }] : [];
     const work = works.find((w) => w.id === e.itemId);
-    if (e.kind === 'work') return work ? [{ ...common, kind: 'work', work, stands: standsOf(work.state, false) }] : [];
+    if (e.kind === 'work') return work ? [{ ...common, kind: 'work', work, stands: standsOf(work, false) }] : [];
     const look = looks.find((l) => l.id === e.itemId);
-    return look ? [{ ...common, kind: 'look', look, stands: standsOf(look.state, false) }] : [];
+    return look ? [{ ...common, kind: 'look', look, stands: standsOf(look, false) }] : [];
   });
   return { things, lefts, batches };
 }

@@ -166,7 +166,7 @@ export function dayWith(
     hungWith([...hung, ...hungHere(waiting)], waiting).flatMap((h) => (h.pulledAt ? [] : h.planId)),
   );
   const stands = withThings(day, (t) => {
-    if (t.kind !== 'plan' || t.stands === 'done' || t.stands === 'dropped') return t;
+    if (t.kind !== 'plan' || ['done', 'dropped', 'unsettled'].includes(t.stands)) return t;
     return { ...t, stands: hangs.has(t.id) ? 'hangs' : 'open' };
   });
   const batches = day.batches.map(

@@ -2,6 +2,14 @@ import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { perform } from '@/commands/command';
 import { NOW, ownOutfit } from '@/commands/testing';
+import { beginRound } from '@/commands/day/begin-round';
+import { closeRound } from '@/commands/day/close-round';
+import { leaveUndone } from '@/commands/day/leave-undone';
+import { putOnRound } from '@/commands/day/put-on-round';
+import { keepCrew } from '@/commands/rounds/keep-crew';
+import { planWork } from '@/commands/tree/plan-work';
+import { dayView } from '@/views/day';
+import { roundsBetween } from '@/store/rounds';
 import { book } from '@/commands/tree/book';
 import { finishWork } from '@/commands/tree/finish-work';
 import { drenchRow } from '@/commands/tree/testing';
@@ -191,4 +199,41 @@ it('a work that was finished and refused is offered nowhere before it is settled
     update needs_look set settled = 'set aside', settled_at = now(), settled_by = ${made.o.personId}
     where id = ${finished.id}`;
   expect(await offered()).toBe(true);
+});
+
+it('on a day of a crew it stands as done and not recorded: not left, not gone to again, and it keeps no day open', async () => {
+  await row.restock(500);
+  const day = '2026-06-01';
+  const [planId, workId, crewId] = [await row.planned('U20', 30), v7(), v7()];
+  const treeId = (await getPlan(row.viewer, planId))!.treeId;
+  const work = { id: workId, treeId, workId: 'mulch', answers: {}, on: day, released: {} };
+  expect(await perform(planWork, at(), work)).toMatchObject({ ok: true });
+  const crew = { id: crewId, name: 'Crew', personIds: [made.o.personId], hours: 'Mon–Fri 08:00–16:00' };
+  const rest = { yard: '50.33, −4.12', least: 1, active: true, basedOn: null };
+  expect(await perform(keepCrew, at(), { ...crew, ...rest })).toMatchObject({ ok: true });
+  const onRound = { day, crewId, itemIds: [planId, workId], anyway: true };
+  expect(await perform(putOnRound, at(), onRound)).toMatchObject({ ok: true });
+  const roundId = (await roundsBetween(row.viewer, day, day)).find((r) => r.crewId === crewId)!.id;
+  expect(await perform(beginRound, at(), { roundId, at: NOW.toISOString() })).toMatchObject({ ok: true });
+  const dose = (await getPlan(row.viewer, planId))!.result.dose;
+  if (!dose.ok) throw new Error('no dose');
+  // A bottle that nobody knows, and a note that is longer than the book takes.
+  await sent([
+    sends('book', row.booked(planId, dose.product, { lotId: v7() })),
+    sends('finish-work', { id: workId, done: true, note: 'x'.repeat(2001) } as never),
+  ]);
+  const seen = (await dayView(row.viewer, roundId, NOW, fair))!;
+  expect(seen.stops.flatMap((s) => s.items.map((i) => i.stands))).toEqual(['unsettled', 'unsettled']);
+  expect(seen.nextPlaceId).toBeNull();
+  for (const id of [planId, workId])
+    expect(await perform(leaveUndone, at(), { id: v7(), itemIds: [id], why: 'rain', words: '' })).toMatchObject({
+      ok: false,
+      faults: [{ sentence: expect.stringMatching(/was done.*Settle it first/) }],
+    });
+  const home = { homeAt: NOW.toISOString(), restMinutes: 0, toolsClean: true, bits: 0, stockCounted: true, note: '' };
+  expect(
+    await perform(closeRound, at(), { id: v7(), roundId, home: { ...home, rinse: null }, tell: [] }),
+  ).toMatchObject({
+    ok: true,
+  });
 });

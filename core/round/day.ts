@@ -18,12 +18,15 @@ export type WhyLeft = (typeof WHY_LEFT)[number];
 /** Reasons that say nothing without a word more. */
 export const WANTS_WORDS: readonly WhyLeft[] = ['not as planned', 'something missing', 'other'];
 
-/** What became of an item of a round. */
-export type Stands = 'done' | 'hangs' | 'left' | 'dropped' | 'open';
+/** What became of an item of a round; `unsettled` was done, and its record was refused and waits to be settled. */
+export type Stands = 'done' | 'hangs' | 'unsettled' | 'left' | 'dropped' | 'open';
 
 /** What became of an item, by its own state and whether a device of it hangs; what is left goes off its round. */
-export const standsOf = (state: 'open' | 'done' | 'dropped', hangs: boolean): Stands =>
-  state !== 'open' ? state : hangs ? 'hangs' : 'open';
+export function standsOf(item: { state: 'open' | 'done' | 'dropped'; unsettled?: boolean }, hangs: boolean): Stands {
+  if (item.state !== 'open') return item.state;
+  if (hangs) return 'hangs';
+  return item.unsettled ? 'unsettled' : 'open';
+}
 
 /** An item of a round, as far as its day asks. */
 export interface DayItem {

@@ -124,7 +124,7 @@ export default async function Rounds({ searchParams }: { searchParams: Promise<{
         </Link>
       </p>
       <WhatHangs {...hanging} />
-      <ToSettle plans={unsettled} />
+      <ToSettle done={unsettled} />
       {mixes.length > 0 && (
         <Section title="Mixed, and not used up" aside="drawn from, kept or handed in">
           <MixRows mixes={mixes} units={v.units} timeZone={v.timeZone} now={now} />

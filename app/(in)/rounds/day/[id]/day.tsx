@@ -15,6 +15,7 @@ import { LeftRows } from '../left-rows';
 import { Begin } from './begin.client';
 import { LoadSheet } from './load.client';
 import { CrewSheets } from './sheets';
+import { ToSettle } from '../../../to-settle';
 import { Stops, type StopToGo } from './stops.client';
 
 /** What a crew's day is drawn from: the server reads it; a phone without signal has it with what was written on it since. */
@@ -28,8 +29,21 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
   const { round } = day;
   const refused = may(v.role, 'apply') ? null : refusal(v.role, 'apply');
   const open = round.closedAt === null;
-  const counts = { done: 0, hangs: 0, open: 0, dropped: 0, left: new Set(day.lefts.map((l) => l.itemId)).size };
+  const counts = {
+    done: 0,
+    hangs: 0,
+    unsettled: 0,
+    open: 0,
+    dropped: 0,
+    left: new Set(day.lefts.map((l) => l.itemId)).size,
+  };
   for (const s of day.stops) for (const i of s.items) if (i.stands !== 'left') counts[i.stands] += 1;
+  const unsettled = day.stops
+    .flatMap((s) => s.items)
+    .flatMap((i): { tag: string }[] => {
+      if (i.stands !== 'unsettled' || i.kind === 'look') return [];
+      return i.kind === 'plan' ? [i.plan] : [i.work];
+    });
   const plans = day.stops.flatMap((s) =>
     s.items.flatMap((i) => (i.kind === 'plan' && i.stands === 'open' ? [i.plan] : [])),
   );
@@ -61,6 +75,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
         <TagLine name="Open">{counts.open}</TagLine>
         {counts.hangs > 0 && <TagLine name="Hanging">{counts.hangs}</TagLine>}
         <TagLine name="Done">{counts.done}</TagLine>
+        {counts.unsettled > 0 && <TagLine name="To settle">{counts.unsettled}</TagLine>}
         <TagLine name="Left">{counts.left}</TagLine>
         <TagLine name="Loaded">
           {ticked} of {lines}
@@ -92,6 +107,7 @@ export function DayPage({ seen: { viewer: v, now, day } }: { seen: SeenDay }) {
               ? `Set out ${clock(round.begunAt, v.timeZone)} with ${round.begunBy}.`
               : `${stops.length} ${stops.length === 1 ? 'stop' : 'stops'}; put together by ${round.byName}.`}
         </p>
+        <ToSettle done={unsettled} />
         {refused && <p className="mt-2 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
         {mixes.length > 0 && open && (
           <p className="mt-3 flex flex-wrap gap-3">

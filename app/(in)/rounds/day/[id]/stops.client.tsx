@@ -268,6 +268,7 @@ function Lines({
 const STANDS_WORDS: Record<Exclude<Stands, 'open'>, string> = {
   done: 'done',
   hangs: 'hangs',
+  unsettled: 'done, not recorded',
   left: 'left',
   dropped: 'dropped',
 };
