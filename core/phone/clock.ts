@@ -14,6 +14,21 @@ export function aheadBy(here: number, there: number, tookMs = 0): number {
   return Math.abs(off) <= NOTHING_S + tookMs / 2000 ? 0 : Math.round(off);
 }
 
+/** A steady clock and one that shows the day drift apart by less than this between two looks. */
+const DRIFT_S = 20;
+/**
+ * How far a clock is ahead after it moved against a steady one that runs beside it. Set back it can only have been put right, or
+ * wrong, by hand; what looks like a step forward may be sleep, in which the steady one stands still: it is believed only where it
+ * takes away an error that was known.
+ * @param aheadS how far it was ahead, s
+ * @param jumpS how much further it went than the steady one since the last look, s
+ */
+export function aheadAfter(aheadS: number, jumpS: number): number {
+  const after = Math.round(aheadS + jumpS);
+  if (jumpS < -DRIFT_S) return after;
+  return jumpS > DRIFT_S && aheadS < 0 && Math.abs(after) <= WRONG_S ? after : aheadS;
+}
+
 /** A time of a clock that is so many seconds ahead, put right. */
 export const putRight = (at: number, aheadS: number): Date => new Date(at - aheadS * 1000);
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { aheadBy, clockWords, isWrong, putRight } from './clock';
+import { aheadAfter, aheadBy, clockWords, isWrong, putRight } from './clock';
 import { MOST_BYTES, nextOf, stillWaiting, waitMs } from './queue';
 import { MOST_TOGETHER } from './limits';
 
@@ -60,6 +60,18 @@ describe('a clock', () => {
         if (Math.abs(off) > 20) expect(Math.abs(right - TRUE)).toBeLessThanOrEqual(500);
       }),
     );
+  });
+  it('that is set while the app runs is learnt at once; sleep is not taken for it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -86_400, max: 86_400 }), fc.integer({ min: -19, max: 19 }), (off, drift) => {
+        // Put right by hand, to the second or nearly.
+        if (Math.abs(off) > 40) expect(Math.abs(aheadAfter(off, -off + drift))).toBeLessThanOrEqual(20);
+        expect(aheadAfter(off, drift)).toBe(off);
+      }),
+    );
+    // A nap of eight hours on a phone that was right, ahead, or a little behind.
+    for (const off of [0, 3600, -600]) expect(aheadAfter(off, 8 * 3600)).toBe(off);
+    expect(aheadAfter(0, -3600)).toBe(-3600);
   });
   it('is told of where it is more than two minutes off, with which way', () => {
     expect([0, 119, 120].some(isWrong)).toBe(false);

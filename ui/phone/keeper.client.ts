@@ -2,6 +2,7 @@
 
 import { waitMs } from '@/core/phone/queue';
 import { holdRounds, meet, type Holding } from './hold.client';
+import { watchClock } from './clock.client';
 import { countWaiting, hearWaiting, readWaiting, sendWaiting, type Sent, type Waiting } from './outbox.client';
 
 /** How this phone stands towards the server. */
@@ -38,6 +39,8 @@ const MEET_MS = 10 * 60_000;
 
 /** What was written while there is signal is sent after so long. */
 const SOON_MS = 1000;
+/** The clock of the phone is looked at so often: somebody may set it. */
+const WATCH_MS = 10_000;
 
 /** Keeps a phone in touch while a page is open: sends what waits, in its turn, and holds the rounds of the coming days. */
 export class Keeper {
@@ -85,12 +88,14 @@ export class Keeper {
     const seen = () => document.visibilityState === 'visible' && on();
     // What was written behind something that waits goes as soon as that has gone.
     const unhear = hearWaiting(() => void this.listen().then(() => this.state.waiting.length && this.soon()));
+    const watch = setInterval(() => watchClock(), WATCH_MS);
     window.addEventListener('online', on);
     window.addEventListener('offline', off);
     document.addEventListener('visibilitychange', seen);
     return () => {
       unhear();
       clearTimeout(this.timer);
+      clearInterval(watch);
       window.removeEventListener('online', on);
       window.removeEventListener('offline', off);
       document.removeEventListener('visibilitychange', seen);
