@@ -51,11 +51,30 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
         : null;
       if (closed && !closed.count) throw new PlanGone();
     }
+    if (r.version > 1 && r.planId) await planFollows(tx, o, r.planId, r.withdrawn);
     await reopenSettled(tx, o, r.rootId);
     if (!r.withdrawn) await settleEarlier(tx, scope, r);
     await setFollowUps(tx, o, d.tree.id, r.rootId, r.withdrawn ? [] : r.followUps, followUpId);
     return true;
   });
+
+/**
+ * A plan follows its record: withdrawn it was not carried out and waits again, unless the same product waits on its tree by
+ * another plan; stands it once more, it is done.
+ */
+const planFollows = (tx: Tx, outfit: string, planId: string, withdrawn: boolean) =>
+  withdrawn
+    ? tx`
+      update plan n
+      set state = 'open'
+      from label own
+      where n.outfit_id = ${outfit} and n.id = ${planId} and n.state = 'done' and own.id = n.label_id
+        and not exists (
+          select from plan x
+          join label l on l.id = x.label_id
+          where x.outfit_id = n.outfit_id and x.tree_id = n.tree_id and x.id <> n.id and x.state = 'open'
+            and l.key = own.key and n.visit_id is null and x.visit_id is null)`
+    : tx`update plan set state = 'done' where outfit_id = ${outfit} and id = ${planId} and state = 'open'`;
 
 /** Visits that this record had settled stand open again; a newer version settles what it settles anew. */
 const reopenSettled = (tx: Tx, outfit: string, rootId: string) => tx`

@@ -3,10 +3,13 @@ import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { isSouth } from '@/core/season/hemisphere';
-import { recordVersions, writeRecord } from '@/store/book';
+import { recordsOfPlans, recordVersions, writeRecord } from '@/store/book';
 import { getPlace } from '@/store/grounds';
 import { programmeOf } from '@/store/programme';
 import { getLabel, lotById } from '@/store/shelf';
+import { settleAnew } from '@/commands/programme/settle';
+import { findHost } from '@/knowledge';
+import { laidBehind } from '@/store/laid';
 import { v7 } from 'uuid';
 
 /** The next version of a record: stock and follow-ups follow it, in one transaction. */
@@ -15,7 +18,7 @@ export const correctRecord = command({
   right: 'correct',
   schema: correctionSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now }, k): Promise<Answer<{ id: string }>> => {
+  run: async ({ viewer, now, station }, k): Promise<Answer<{ id: string }>> => {
     const versions = await recordVersions(viewer, k.rootId);
     const newest = versions[0];
     if (!newest) return refuse('', 'There is no such record in this outfit.');
@@ -36,10 +39,17 @@ export const correctRecord = command({
         was: newest.data,
         wasWithdrawn: newest.withdrawn,
         lot,
+        host: findHost(newest.data.host.id),
       },
       k,
     );
     if (!made.ok) return made;
+    const { planId } = newest;
+    // Withdrawn, its plan waited again, and somebody has carried it out since.
+    const again = newest.withdrawn && !k.withdrawn && planId ? await recordsOfPlans(viewer, [planId]) : [];
+    if (again.length)
+      return refuse('withdrawn', 'Its plan was carried out and recorded again since: this one stays withdrawn.');
+    const laid = planId && (await laidBehind(viewer, { planId }));
     try {
       const written = await writeRecord(viewer, v7, {
         id: k.id,
@@ -73,6 +83,7 @@ export const correctRecord = command({
         );
       throw error;
     }
+    if (laid) await settleAnew({ viewer, now, station }, laid.laidId, [laid.treeId]);
     return { ok: true, value: { id: k.id } };
   },
 });

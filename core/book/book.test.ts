@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { UNSAID } from '../prescribe/unsaid';
 import { stepOfUse } from '../prescribe/costs';
 import { treatedGround } from './ground';
@@ -203,7 +204,19 @@ describe('a correction', () => {
   };
   const run = (change: Partial<Correction>, more: object = {}) =>
     correct(
-      { now, timeZone: 'Europe/London', use, step: step(false), was: written.data, wasWithdrawn: false, lot, ...more },
+      {
+        ...{
+          now,
+          timeZone: 'Europe/London',
+          use,
+          step: step(false),
+          was: written.data,
+          wasWithdrawn: false,
+          lot,
+          host,
+        },
+        ...more,
+      },
       { ...k, ...change },
     );
   it('gives back what was booked too much, and scales the active', () => {
@@ -221,6 +234,49 @@ describe('a correction', () => {
   it('withdrawn gives all of it back, and back again', () => {
     expect(run({ withdrawn: true, amount: 44 })).toMatchObject({ stock: [{ amount: 44 }] });
     expect(run({ amount: 44 }, { wasWithdrawn: true })).toMatchObject({ stock: [{ amount: -44 }] });
+  });
+  it('says what would have been written with the corrected facts from the start: liquid, strength, waits and days', () => {
+    const apple = findHost('apple')!;
+    const eaten = { ...use, intervals: { ...use.intervals, preHarvestDays: 21 } };
+    const drawn = [
+      {
+        id: id(5),
+        code: 'K7M2P',
+        mixMl: 9000,
+        product: plan.dose.ok ? plan.dose.product : NaN,
+        lots: [],
+        goodUntil: now.toISOString(),
+      },
+    ];
+    for (const c of [context, { ...context, host: apple, use: eaten }, { ...context, drawn }])
+      fc.assert(
+        fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 60 }), (amount, days) => {
+          const moved = (t: string) => new Date(Date.parse(t) - days * 86_400_000).toISOString();
+          const times = { startedAt: moved(booking.startedAt), endedAt: moved(booking.endedAt) };
+          const fresh = writeUp(c, { ...booking, ...times, amount, deviation: 'As it was.' });
+          const first = writeUp(c, { ...booking, deviation: 'As it was.' });
+          if (!fresh.ok || !first.ok) throw new Error('not written');
+          const after = run(
+            { ...times, amount, mark: booking.mark, lotId: lot.id },
+            { was: first.data, use: c.use, host: c.host, lot: { ...lot, onHand: 1e6 } },
+          );
+          if (!after.ok) throw new Error(after.faults[0]!.sentence);
+          // What was said of the plan is for whoever corrects it to say anew.
+          const told = after.data;
+          const { mixMl, waterMl, actives, batches } = fresh.data;
+          const close = { deviation: '', mixMl: 0, waterMl: 0, actives: [], batches: [] };
+          // Undefined and missing are one, on paper and in the database.
+          const plain = (d: object): unknown => JSON.parse(JSON.stringify({ ...d, ...close }));
+          expect(plain(told)).toEqual(plain(fresh.data));
+          expect(told.mixMl).toBeCloseTo(mixMl!, 6);
+          expect(told.waterMl).toBeCloseTo(waterMl!, 6);
+          expect(told.actives[0]!.grams).toBeCloseTo(actives[0]!.grams, 9);
+          expect(told.batches?.map((b) => b.mixMl)).toEqual(batches?.map((b) => expect.closeTo(b.mixMl, 6)));
+          expect(after.followUps).toEqual(fresh.followUps);
+          // The mix is as strong as it was made, whatever was drawn of it.
+          if (c.drawn === null) expect(told.mixMl! / amount).toBeCloseTo(first.data.mixMl! / first.data.amount, 9);
+        }),
+      );
   });
   it('never takes more than the lot holds', () =>
     expect(run({ amount: 600 })).toMatchObject({ ok: false, faults: [{ path: 'lotId' }] }));

@@ -1,6 +1,9 @@
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
 import type { LabelUse } from '../label/schema';
+import type { Host } from '../diagnose/knowledge';
+import { amountsFor } from './amounts';
+import { eatFrom } from './eat';
 import type { ApplicationRecord, Correction } from './record';
 import { searchWords } from './words';
 import type { Fault } from './write';
@@ -15,6 +18,8 @@ export interface CorrectionContext {
   was: ApplicationRecord;
   wasWithdrawn: boolean;
   lot: { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number } | null;
+  /** The host as it is known today; null where it is known no more. */
+  host: Pick<Host, 'edible'> | null;
 }
 
 /** What a correction draws from the mixes of its record; below zero where it gives back. */
@@ -76,18 +81,20 @@ export function correct(
     faults.push({ path: 'lotId', sentence: `Lot ${c.lot.lotNumber} holds only ${c.lot.onHand} ${c.was.unit}.` });
   if (faults.length || !c.lot) return { ok: false, faults };
   const doneOn = dayIn(k.endedAt, c.timeZone);
+  // What may be eaten when is counted from the corrected day, as it was counted when it was written.
+  const eaten = c.host && eatFrom(c.host, c.use, doneOn);
   const data: ApplicationRecord = {
     ...c.was,
+    ...amountsFor(c.was, k.amount),
     // What was typed then belongs to the earlier version.
     typed: k.amount === c.was.amount ? c.was.typed : undefined,
-    amount: k.amount,
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
-    ...(mixes ? { batches: mixes.map((m) => ({ ...m, mixMl: (m.mixMl * k.amount) / c.was.amount })) } : {}),
     actives: c.was.actives.map((a) => ({ ...a, grams: (a.grams * k.amount) / c.was.amount })),
     note: k.note,
     mark: k.mark,
     deviation: k.deviation,
     reEntryUntil: new Date(Date.parse(k.endedAt) + c.was.reEntryHours * 3_600_000).toISOString(),
+    eatFrom: eaten ?? undefined,
   };
   return {
     ok: true,

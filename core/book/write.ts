@@ -6,9 +6,10 @@ import type { Label, LabelUse } from '../label/schema';
 import type { Ring } from '../ring/ring';
 import { dayIn, followUps, type Day, type FollowUp } from '../season/follow-ups';
 import type { Step } from '../season/programme';
-import { figure, showAmount, showVolume } from '../units/units';
+import { figure } from '../units/units';
 import type { DoseAnswer } from '../prescribe/dose-now';
 import { deviations } from './deviations';
+import { amountsFor, type Amounts } from './amounts';
 import { eatFrom, reEntryUntil } from './eat';
 import { treatedGround } from './ground';
 import type { ApplicationRecord, Booking } from './record';
@@ -75,17 +76,26 @@ const recorded = ({ id, name, licence }: Applicator): ApplicationRecord['applica
 /** The air of the hour, without what was forecast then. */
 const asMeasured = ({ rainByHour: _, ...air }: Booking['weather']) => air;
 
-/** What the mix is made of, in words for the record. */
-function concentrationWords(dose: Dose, label: Label, drawn: readonly Drawn[] | null): string {
+/** The liquid of a treatment, for the product that its dose or its mixes hold. */
+function liquidOf(c: Pick<BookingContext, 'dose' | 'drawn' | 'label'>, unit: 'mL' | 'g'): Amounts {
+  const { dose, drawn, label } = c;
   if (drawn) {
-    const [product, mixMl] = [drawn.reduce((a, d) => a + d.product, 0), drawn.reduce((a, d) => a + d.mixMl, 0)];
-    return `${showAmount(product, dose.dimension, 'metric').text} in ${showVolume(mixMl, 'metric').text} of mix ${drawn.map((d) => d.code).join(', ')}`;
+    const amount = drawn.reduce((a, d) => a + d.product, 0);
+    const mixMl = drawn.reduce((a, d) => a + d.mixMl, 0);
+    const batches = drawn.map(({ id, code, mixMl: ml, lots }) => ({ id, code, mixMl: ml, lots: [...lots] }));
+    return { unit, amount, mixMl, waterMl: mixMl - (unit === 'mL' ? amount : 0), batches, concentration: '' };
   }
-  if (dose.carrier && dose.carrier.totalMl > 0)
-    return `${showAmount(dose.product, dose.dimension, 'metric').text} in ${showVolume(dose.carrier.totalMl, 'metric').text}${dose.dimension === 'volume' ? ` (${figure((100 * dose.product) / dose.carrier.totalMl, 3)} %)` : ''}`;
-  if (label.stock && dose.stockMl !== null)
-    return `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`;
-  return 'undiluted';
+  const stock =
+    label.stock && dose.stockMl !== null
+      ? `stock ${label.stock.concentrate.value} ${label.stock.concentrate.unit} made up to ${label.stock.madeUpTo.value} ${label.stock.madeUpTo.unit}`
+      : 'undiluted';
+  return {
+    unit,
+    amount: dose.product,
+    mixMl: dose.carrier?.totalMl ?? dose.stockMl,
+    waterMl: dose.carrier?.waterMl ?? null,
+    concentration: stock,
+  };
 }
 
 /**
@@ -115,7 +125,6 @@ export function writeUp(
   if (against.length && b.deviation.trim().length < 4) fault('deviation', `Say why: ${against.join(' ')}`);
   if (faults.length || !c.lot) return { ok: false, faults };
 
-  const mixMl = c.drawn?.reduce((a, d) => a + d.mixMl, 0) ?? c.dose.carrier?.totalMl ?? c.dose.stockMl;
   const share = b.amount / c.dose.product;
   const ground = treatedGround(c.use, c.dose.diameterCm, c.treated);
   const site = c.use.sites;
@@ -146,7 +155,6 @@ export function writeUp(
     host: { id: c.host.id, name: c.host.name, latin: c.host.latin },
     tree: { ...c.tree, diameterCm: c.dose.diameterCm, girthCm: c.dose.girthCm },
     place: c.place,
-    unit,
     planned: c.change?.was.planned ?? c.dose.product,
     ...(c.change
       ? {
@@ -158,15 +166,9 @@ export function writeUp(
           },
         }
       : {}),
-    amount: b.amount,
+    ...amountsFor(liquidOf(c, unit), b.amount),
     ...(b.typed ? { typed: b.typed } : {}),
     lot: { id: c.lot.id, number: c.lot.lotNumber, expires: c.lot.expiresOn },
-    ...(c.drawn
-      ? { batches: c.drawn.map(({ id, code, mixMl: ml, lots }) => ({ id, code, mixMl: ml, lots: [...lots] })) }
-      : {}),
-    mixMl,
-    waterMl: c.drawn && mixMl !== null ? mixMl - (unit === 'mL' ? b.amount : 0) : (c.dose.carrier?.waterMl ?? null),
-    concentration: concentrationWords(c.dose, c.label, c.drawn),
     rate: c.use.rate.text,
     actives: c.dose.actives.map((a) => ({ name: a.name, grams: a.grams * share })),
     sites: (c.ring?.sites ?? []).map((bearing, i) => ({

@@ -154,7 +154,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
       />
       <TextArea label="Note" path="note" faults={faults} rows={2} value={form.note} onChange={set('note')} />
       <Tick checked={form.withdrawn} onChange={(withdrawn) => setForm((f) => ({ ...f, withdrawn }))}>
-        Withdrawn: this was never done
+        Withdrawn: this was never done. Its stock goes back, and its plan is open again.
       </Tick>
       <div className="mt-4">
         <TextField
