@@ -132,7 +132,7 @@ test('the book: filtered by place and words, paged, taken out as CSV', async ({ 
   await page.getByRole('button', { name: 'Show' }).click();
   await expect(page.getByRole('main').getByText('Pedunculate oak, Church green').first()).toBeVisible();
   await expect(page.getByRole('main').getByText('Wych elm, Quay Avenue')).toHaveCount(0);
-  const href = await page.getByRole('link', { name: 'CSV of this selection' }).getAttribute('href');
+  const href = await page.getByRole('link', { name: 'CSV of the treatments' }).getAttribute('href');
   const csv = await (await page.request.get(href!)).text();
   const lines = csv.trim().split('\r\n');
   expect(lines[0]).toContain('Registration');

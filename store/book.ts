@@ -131,6 +131,10 @@ export interface BookFilter {
   after: { doneOn: string; id: string } | null;
   limit: number;
 }
+/** A pattern that finds the words as they are; null where none are looked for. */
+export const likeWords = (words: string | null): string | null =>
+  words && `%${words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+
 export interface BookRow {
   id: string;
   rootId: string;
@@ -153,7 +157,7 @@ export interface BookRow {
 /** The newest versions, latest day first, from `after` on; `limit + 1` rows tell whether there is more. */
 export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
   within(scope, async (tx) => {
-    const pattern = f.words && `%${f.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+    const pattern = likeWords(f.words);
     const wanted = pattern
       ? tx`
         select x.*

@@ -114,7 +114,7 @@ export const changes = (tx: Tx) => tx`
 export const works = (tx: Tx) => tx`
   select k.id, k.work_id as "workId", k.condition_id as "conditionId", k.answers,
     ${inReadersUnits(tx, tx`k.sheet`, tx`k.sheet_us`)} as sheet, k.state, k.at,
-    w.name as "byName", k.done_on as "doneOn", k.note, k.price,
+    w.name as "byName", k.done_on as "doneOn", k.minutes, k.note, k.price,
     k.planned_for::text as "plannedFor", k.visit_id is not null as laid
   from work_plan k
   join person w on w.id = k.by_person

@@ -3,6 +3,7 @@ import type { Priced } from '@/core/prescribe/costs';
 import type { Day, FollowUp } from '@/core/season/follow-ups';
 import type { Programme } from '@/core/season/programme';
 import type { Answers, WorkSheet } from '@/core/work/work';
+import { likeWords, type BookFilter } from './book';
 import { json, within, type Scope, type Tx } from './db';
 import { insertProgramme } from './programme';
 import { lastLeft, type LastLeft } from './day';
@@ -20,6 +21,8 @@ export interface WorkPlan {
   at: Date;
   byName: string;
   doneOn: string | null;
+  /** How long it took; null where nobody said. */
+  minutes: number | null;
   note: string;
   price: Priced | null;
   plannedFor: Day | null;
@@ -88,14 +91,21 @@ export const insertLaidWorks = (scope: Scope, works: readonly NewWork[]) =>
 /** Carries a work out or drops it; what follows from it is set in the same transaction. */
 export const settleWork = (
   scope: Scope,
-  w: { id: string; state: 'done' | 'dropped'; doneOn: string | null; note: string },
+  w: {
+    id: string;
+    state: 'done' | 'dropped';
+    doneOn: string | null;
+    doneAt: Date | null;
+    minutes: number | null;
+    note: string;
+  },
   followUpId: () => string,
   followUps: readonly FollowUp[],
 ): Promise<boolean> =>
   within(scope, async (tx) => {
     const [row] = await tx<{ tree_id: string }[]>`
       update work_plan
-      set state = ${w.state}, done_on = ${w.doneOn}, note = ${w.note},
+      set state = ${w.state}, done_on = ${w.doneOn}, done_at = ${w.doneAt}, minutes = ${w.minutes}, note = ${w.note},
         done_by = ${w.state === 'done' ? scope.personId : null}
       where id = ${w.id} and state = 'open'
       returning tree_id`;
@@ -111,6 +121,60 @@ export const settleWork = (
           ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
         on conflict do nothing`;
     return true;
+  });
+
+/** A work that was carried out, as the book tells it. */
+export interface DoneWork {
+  id: string;
+  workId: string;
+  treeId: string;
+  tag: string;
+  hostId: string;
+  placeName: string;
+  clientName: string;
+  doneOn: Day;
+  /** When it was said to be done; null for works of before. */
+  doneAt: Date | null;
+  minutes: number | null;
+  byName: string;
+  note: string;
+  /** Zone of the place at which it was done. */
+  timeZone: string;
+}
+/**
+ * Works that were carried out, latest day first, from `after` on; `limit + 1` rows tell whether there is more.
+ * @param named works whose name holds the words that are looked for
+ */
+export const listDoneWorks = (
+  scope: Scope,
+  f: Omit<BookFilter, 'method'> & { named: readonly string[] },
+): Promise<DoneWork[]> =>
+  within(scope, async (tx) => {
+    const pattern = likeWords(f.words);
+    return [
+      ...(await tx<DoneWork[]>`
+        select k.id, k.work_id as "workId", k.tree_id as "treeId", t.tag, t.host_id as "hostId", p.name as "placeName",
+          c.name as "clientName", k.done_on::text as "doneOn", k.done_at as "doneAt", k.minutes, w.name as "byName",
+          k.note, p.time_zone as "timeZone"
+        from work_plan k
+        join tree t on t.outfit_id = k.outfit_id and t.id = k.tree_id
+        join place p on p.outfit_id = k.outfit_id and p.id = t.place_id
+        join client c on c.outfit_id = k.outfit_id and c.id = p.client_id
+        join person w on w.outfit_id = k.outfit_id and w.id = k.done_by
+        where k.outfit_id = ${scope.outfitId} and k.state = 'done'
+          ${f.placeId ? tx`and t.place_id = ${f.placeId}` : tx``}
+          ${f.from ? tx`and k.done_on >= ${f.from}` : tx``}
+          ${f.to ? tx`and k.done_on <= ${f.to}` : tx``}
+          ${f.after ? tx`and (k.done_on, k.id) < (${f.after.doneOn}, ${f.after.id})` : tx``}
+          ${
+            pattern
+              ? tx`and (t.tag ilike ${pattern} or p.name ilike ${pattern} or c.name ilike ${pattern} or w.name ilike ${pattern}
+                or k.note ilike ${pattern} or k.work_id = any(${[...f.named]}))`
+              : tx``
+          }
+        order by k.done_on desc, k.id desc
+        limit ${f.limit + 1}`),
+    ];
   });
 
 /** A work that is asked for by its id. */

@@ -1,17 +1,40 @@
 import { treeOf } from '@/commands/facts/tree';
 import type { Viewer } from '@/store/auth';
-import { listRecords, recordVersions, type BookFilter } from '@/store/book';
+import { WORKS_ALONE } from '@/core/book/filter';
+import { worksNow } from '@/core/work/works';
+import { listRecords, recordVersions, type BookFilter, type BookRow } from '@/store/book';
+import { listDoneWorks, type DoneWork } from '@/store/works';
 import { together } from '@/store/db';
 import { getPlace, sitesToChoose } from '@/store/grounds';
 import { overturned } from '@/store/knowledge';
 import { lotsOf } from '@/store/shelf';
 import { knowledgeOf } from '@/commands/facts/knowledge';
 
-/** A page of the book, one row more than asked for where there is more, and the places to choose from. */
+/** What stands in the book: a treatment with its record, or a work that was carried out. */
+export type BookEntry = { kind: 'treatment'; row: BookRow } | { kind: 'work'; row: DoneWork };
+
+/** Works that were carried out, found by what they are called as well. */
+export const doneWorks = (v: Viewer, filter: BookFilter): Promise<DoneWork[]> => {
+  const words = filter.words?.toLowerCase();
+  const named = words ? worksNow().flatMap((w) => (w.name.toLowerCase().includes(words) ? [w.id] : [])) : [];
+  return listDoneWorks(v, { ...filter, named });
+};
+
+/** A page of the book, latest first, one entry more than asked for where there is more, and the places to choose from. */
 export const bookView = (v: Viewer, filter: BookFilter) =>
   together(v, async () => {
-    const [rows, places] = await Promise.all([listRecords(v, filter), sitesToChoose(v, filter.placeId ?? null)]);
-    return { rows, places };
+    const [records, works, places] = await Promise.all([
+      filter.method === WORKS_ALONE ? [] : listRecords(v, filter),
+      filter.method === null || filter.method === WORKS_ALONE ? doneWorks(v, filter) : [],
+      sitesToChoose(v, filter.placeId ?? null),
+    ]);
+    const entries: BookEntry[] = [
+      ...records.map((row) => ({ kind: 'treatment' as const, row })),
+      ...works.map((row) => ({ kind: 'work' as const, row })),
+    ];
+    // The newest first, as the page after it goes on: by day, and by id within the day.
+    entries.sort((a, b) => b.row.doneOn.localeCompare(a.row.doneOn) || b.row.id.localeCompare(a.row.id));
+    return { entries: entries.slice(0, filter.limit + 1), places };
   });
 
 /** A record with its versions, newest first, its tree, place and lots as they stand; null where there is none. */

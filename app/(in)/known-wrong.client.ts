@@ -8,6 +8,7 @@ import { readReading, typedReading } from '@/core/measure/reading';
 import { endSchema } from '@/core/mix/end';
 import { homeSchema } from '@/core/round/home-schema';
 import { leaveSchema } from '@/core/round/leave';
+import { finishSchema } from '@/core/work/finish-schema';
 import type { Fault } from '@/core/book/write';
 import { faultsBy } from '@/ui/phone/or-kept.client';
 
@@ -36,4 +37,5 @@ export const KNOWN_WRONG: Readonly<Record<string, (input: never) => Fault[]>> = 
   'leave-undone': faultsBy(leaveSchema),
   'close-round': (c: { home: unknown }) => faultsBy(homeSchema)(c.home).map((f) => ({ ...f, path: `home.${f.path}` })),
   'end-batch': faultsBy(endSchema),
+  'finish-work': faultsBy(finishSchema),
 };

@@ -66,6 +66,7 @@ export const bookRow = orKept('book-row', row.bookRow, {
 export const finishWork = orKept('finish-work', tree.finishWork, {
   what: (w) => (w.done ? 'A work is done' : 'A work is dropped'),
   value: nothing,
+  wrong: wrong('finish-work'),
 });
 
 export const hang = orKept('hang', hanging.hang, { what: () => 'Devices are hung', value: nothing, makes: made });

@@ -198,9 +198,14 @@ function after(f: HeldTree, w: Shown, viewer: Viewer): HeldTree {
       return { ...on({ plans, records }), sheets: f.sheets.filter((s) => s !== sheet) };
     }
     case 'finish-work': {
-      const { id, done, note } = w.input as Input<typeof finishWork>;
+      const { id, done, note, minutes } = w.input as Input<typeof finishWork>;
       const state = done ? ('done' as const) : ('dropped' as const);
-      const ended = { state, doneOn: done ? dayIn(new Date(w.at), tree.timeZone) : null, note };
+      const ended = {
+        state,
+        doneOn: done ? dayIn(new Date(w.at), tree.timeZone) : null,
+        note,
+        minutes: minutes ?? null,
+      };
       return on({ works: tree.works.map((k) => (k.id === id ? { ...k, ...ended } : k)) });
     }
     default:

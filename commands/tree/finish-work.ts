@@ -1,20 +1,19 @@
 import { command, done, refuse, type Answer } from '@/commands/command';
 import { weighingOf } from '@/commands/facts/situation';
 import { treeOf } from '@/commands/facts/tree';
-import { uuid } from '@/core/book/record';
+import { finishSchema } from '@/core/work/finish-schema';
 import { stepOfWork } from '@/core/prescribe/costs';
 import { dayIn, followUps } from '@/core/season/follow-ups';
 import { settleAnew } from '@/commands/programme/settle';
 import { laidBehind } from '@/store/laid';
 import { getWorkPlan, settleWork } from '@/store/works';
 import { v7 } from 'uuid';
-import { z } from 'zod';
 
 /** A work carried out or dropped; its follow-ups are counted from the day on which it was. */
 export const finishWork = command({
   name: 'finish-work',
   right: 'apply',
-  schema: z.object({ id: uuid, done: z.boolean(), note: z.string().trim().max(2000, 'At most 2000 signs.') }),
+  schema: finishSchema,
   run: async ({ viewer, now, observed, station }, p): Promise<Answer> => {
     const plan = await getWorkPlan(viewer, p.id);
     const tree = plan && (await treeOf(viewer, plan.treeId, observed));
@@ -25,7 +24,9 @@ export const finishWork = command({
     const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, undefined, weighingOf(viewer, tree, observed));
     const settled = await settleWork(
       viewer,
-      { id: p.id, state: p.done ? 'done' : 'dropped', doneOn: p.done ? today : null, note: p.note },
+      p.done
+        ? { id: p.id, state: 'done', doneOn: today, doneAt: observed, minutes: p.minutes, note: p.note }
+        : { id: p.id, state: 'dropped', doneOn: null, doneAt: null, minutes: null, note: p.note },
       v7,
       // Under a programme the next one is a visit of the programme.
       p.done ? followUps(rules, today).filter((f) => !laid || f.kind !== 'treat-again') : [],

@@ -3,7 +3,13 @@ import { z } from 'zod';
 import { uuid } from '@/core/book/record';
 import { summary } from '@/core/book/words';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
+import { WORKS_ALONE } from '@/core/book/filter';
+import { minuteWords } from '@/core/schedule/words';
+import { findHost } from '@/knowledge';
+import type { BookRow } from '@/store/book';
+import type { DoneWork } from '@/store/works';
 import { bookView } from '@/views/book';
+import { workName } from '../tree/[id]/works';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
@@ -24,14 +30,14 @@ export default async function Book({
   const params = await searchParams;
   const { filter, faults } = bookQuery(params);
   const at = cursor.safeParse(String(params.after ?? '').split('_'));
-  const { rows, places } = await bookView(v, {
+  const { entries, places } = await bookView(v, {
     ...filter,
     after: at.success ? { doneOn: at.data[0], id: at.data[1] } : null,
     limit: PAGE,
   });
-  const more = rows.length > PAGE;
-  const shown = rows.slice(0, PAGE);
-  const last = shown.at(-1);
+  const more = entries.length > PAGE;
+  const shown = entries.slice(0, PAGE);
+  const last = shown.at(-1)?.row;
   const query = new URLSearchParams(
     Object.entries(params).flatMap(([k, x]) => (typeof x === 'string' && x && k !== 'after' ? [[k, x]] : [])),
   );
@@ -41,7 +47,7 @@ export default async function Book({
       <p className="mt-2 text-[0.9375rem] text-ink-2">{v.outfitName}</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Shown">{shown.length}</TagLine>
-        <TagLine name="Latest">{shown[0] ? shortDay(shown[0].doneOn) : '–'}</TagLine>
+        <TagLine name="Latest">{shown[0] ? shortDay(shown[0].row.doneOn) : '–'}</TagLine>
       </dl>
     </>
   );
@@ -51,7 +57,12 @@ export default async function Book({
         <h2 className="text-body">Take it out</h2>
         <p className="mt-2">
           <a className="press w-full" href={`/api/book.csv?${query}`} download>
-            CSV of this selection
+            CSV of the treatments
+          </a>
+        </p>
+        <p className="mt-2">
+          <a className="press press-plain w-full" href={`/api/works.csv?${query}`} download>
+            CSV of the works
           </a>
         </p>
       </section>
@@ -87,6 +98,7 @@ export default async function Book({
                 {METHOD_NAMES[m]}
               </option>
             ))}
+            <option value={WORKS_ALONE}>Works without a product</option>
           </select>
         </label>
         <div className="flex flex-wrap gap-3">
@@ -109,28 +121,9 @@ export default async function Book({
         empty={shown.length === 0 && 'Nothing matches. The book fills as work is booked on the trees.'}
       >
         <ul>
-          {shown.map((r) => (
-            <li key={r.id} className="row flex flex-wrap items-center gap-x-5 gap-y-1 py-3">
-              <span className="figures w-28 flex-none">{shortDay(r.doneOn)}</span>
-              <Link href={`/book/${r.id}`} className="group flex min-w-0 flex-1 basis-72 items-center gap-4">
-                <span className="plate-small flex-none">{r.data.tree.tag}</span>
-                <span className="min-w-0">
-                  <span className="block font-bold group-hover:underline">
-                    {r.data.host.name}, {r.data.place.name}
-                  </span>
-                  <span className="block text-[0.9375rem] text-ink-2">{summary(r.data)}</span>
-                </span>
-              </Link>
-              <span className="text-[0.9375rem]">
-                {r.withdrawn ? (
-                  <b className="text-madder">withdrawn</b>
-                ) : r.version > 1 ? (
-                  <b>version {r.version}</b>
-                ) : null}{' '}
-                {r.byName}
-              </span>
-            </li>
-          ))}
+          {shown.map((e) =>
+            e.kind === 'treatment' ? <Treatment key={e.row.id} r={e.row} /> : <DoneWorkRow key={e.row.id} w={e.row} />,
+          )}
         </ul>
         {more && last && (
           <Link
@@ -142,5 +135,46 @@ export default async function Book({
         )}
       </Section>
     </Frame>
+  );
+}
+
+function Treatment({ r }: { r: BookRow }) {
+  return (
+    <li className="row flex flex-wrap items-center gap-x-5 gap-y-1 py-3">
+      <span className="figures w-28 flex-none">{shortDay(r.doneOn)}</span>
+      <Link href={`/book/${r.id}`} className="group flex min-w-0 flex-1 basis-72 items-center gap-4">
+        <span className="plate-small flex-none">{r.data.tree.tag}</span>
+        <span className="min-w-0">
+          <span className="block font-bold group-hover:underline">
+            {r.data.host.name}, {r.data.place.name}
+          </span>
+          <span className="block text-[0.9375rem] text-ink-2">{summary(r.data)}</span>
+        </span>
+      </Link>
+      <span className="text-[0.9375rem]">
+        {r.withdrawn ? <b className="text-madder">withdrawn</b> : r.version > 1 ? <b>version {r.version}</b> : null}{' '}
+        {r.byName}
+      </span>
+    </li>
+  );
+}
+
+/** A work that needs no product: it stands on its tree, with its sheet. */
+function DoneWorkRow({ w }: { w: DoneWork }) {
+  const told = [w.minutes === null ? null : minuteWords(w.minutes), w.note || null].filter((x) => x !== null);
+  return (
+    <li className="row flex flex-wrap items-center gap-x-5 gap-y-1 py-3">
+      <span className="figures w-28 flex-none">{shortDay(w.doneOn)}</span>
+      <Link href={`/tree/${w.treeId}`} className="group flex min-w-0 flex-1 basis-72 items-center gap-4">
+        <span className="plate-small flex-none">{w.tag}</span>
+        <span className="min-w-0">
+          <span className="block font-bold group-hover:underline">
+            {findHost(w.hostId)?.name ?? w.hostId}, {w.placeName}
+          </span>
+          <span className="block text-[0.9375rem] text-ink-2">{[workName(w), ...told].join(', ')}</span>
+        </span>
+      </Link>
+      <span className="text-[0.9375rem]">{w.byName}</span>
+    </li>
   );
 }

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
+import { WORKS_ALONE } from '@/core/book/filter';
 import { METHODS } from '@/core/label/methods';
 import type { BookFilter } from '@/store/book';
 
 const schema = z.object({
   words: z.string().trim().max(80, 'Search for at most 80 signs.').nullable(),
   place: uuid.nullable(),
-  method: z.enum(METHODS, 'There is no such method.').nullable(),
+  method: z.enum([...METHODS, WORKS_ALONE], 'There is no such method.').nullable(),
   from: z.iso.date('“From” must be a day that exists, like 2026-05-14.').nullable(),
   to: z.iso.date('“To” must be a day that exists, like 2026-05-14.').nullable(),
 });

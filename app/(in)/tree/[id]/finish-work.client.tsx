@@ -12,9 +12,10 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
   const router = useRouter();
   const said = useSaid();
   const [note, setNote] = useState('');
+  const [minutes, setMinutes] = useState('');
   const { busy, faults, send } = useSend(finishWork);
   const end = (done: boolean) =>
-    send({ id, done, note }, (_, kept) => {
+    send({ id, done, note, minutes: minutes.trim() === '' ? null : Number(minutes) }, (_, kept) => {
       said({ sentence: done ? `Done: ${name}. What follows is on Season.` : `Dropped: ${name}.` });
       if (!kept) router.refresh();
     });
@@ -28,6 +29,15 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
         maxLength={2000}
         value={note}
         onChange={(e) => setNote(e.target.value)}
+      />
+      <input
+        className="box w-36"
+        aria-label={`Minutes for ${name}`}
+        placeholder="Minutes"
+        inputMode="numeric"
+        maxLength={4}
+        value={minutes}
+        onChange={(e) => setMinutes(e.target.value)}
       />
       <button type="button" className="press" disabled={busy} aria-label={`Done: ${name}`} onClick={() => end(true)}>
         Done today
