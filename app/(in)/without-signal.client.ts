@@ -54,7 +54,7 @@ export const makePlan = orKept('plan', prescribeActions.makePlan, {
 });
 export const book = orKept('book', apply.book, {
   what: (b) => `A record of ${b.typed ?? b.amount}`,
-  value: (b) => ({ recordId: b.id, due: [] }),
+  value: (b) => ({ recordId: b.id, due: [], rest: null }),
   makes: made,
   wrong: wrong('book'),
 });

@@ -30,6 +30,8 @@ import { v7 } from 'uuid';
 
 /** What is read off a device is not truer than this. */
 const READING = 0.02;
+/** Less than this part of a dose left out is no visit. */
+const LEAST_REST = 0.1;
 
 /** A booking that may be written: the record, and the laying whose visit it carries out. */
 export interface Written {
@@ -37,6 +39,8 @@ export interface Written {
   due: FollowUp[];
   laid: { laidId: string; treeId: string } | null;
   lot: { id: string; onHand: number } | null;
+  /** What hung and did not go in, as a part of the dose; null where all of it did. */
+  left: { part: number } | null;
 }
 
 const asApplicator = ({ id, name, licenceNumber, licenceCategories, licenceExpires }: Licensed): Applicator => ({
@@ -192,7 +196,9 @@ export async function bookingOf(
       : [{ id: v7(), lotId: b.lotId, amount: -b.amount, reason: `used on ${tree.tag}, ${tree.placeName}` }],
     draws: (from?.draws ?? []).map(({ batchId, mixMl }) => ({ id: v7(), batchId, mixMl })),
   };
-  return { ok: true, value: { record, due, laid, lot } };
+  const out = 1 - b.amount / dose.product;
+  const left = hung.length && out > LEAST_REST ? { part: out } : null;
+  return { ok: true, value: { record, due, laid, lot, left } };
 }
 
 /** Writes a booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */

@@ -235,6 +235,7 @@ export function situationFor(
       ...unsettledAsDone(tree),
       ...done.map((r) => ({
         day: r.doneOn,
+        rootId: r.rootId,
         labelKey: r.labelKey,
         actives: r.actives.map((a) => a.name),
         groups: r.groups,

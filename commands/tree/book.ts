@@ -1,7 +1,15 @@
 import { command, type Answer } from '@/commands/command';
 import { bookingOf, writeBooking } from '@/commands/facts/booking';
 import { settleAnew } from '@/commands/programme/settle';
+import { planRest, type RestOfIt } from '@/commands/tree/rest';
 import { bookingSchema } from '@/core/book/record';
+
+/** What a booking made: its record, what comes next, and what became of what did not go in. */
+export interface Booked {
+  recordId: string;
+  due: { what: string; due: string }[];
+  rest: RestOfIt | null;
+}
 
 /** Booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
 export const book = command({
@@ -9,13 +17,14 @@ export const book = command({
   right: 'apply',
   schema: bookingSchema,
   once: (x) => x.id,
-  run: async (context, b): Promise<Answer<{ recordId: string; due: { what: string; due: string }[] }>> => {
+  run: async (context, b): Promise<Answer<Booked>> => {
     const booking = await bookingOf(context, b);
     if (!booking.ok) return booking;
     const written = await writeBooking(context, booking.value);
     if (!written.ok) return written;
     const { laid, due } = booking.value;
     if (laid) await settleAnew(context, laid.laidId, [laid.treeId]);
-    return { ok: true, value: { recordId: b.id, due: due.map((f) => ({ what: f.what, due: f.due })) } };
+    const rest = await planRest(context, booking.value);
+    return { ok: true, value: { recordId: b.id, due: due.map((f) => ({ what: f.what, due: f.due })), rest } };
   },
 });

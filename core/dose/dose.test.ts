@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { bandArea, splitPasses, waterDepth } from '../basin/basin';
+import { trainingLabels } from '@/knowledge';
 import { perDiameter, rate, relative, testLabel } from '../testing';
 import { CM_PER_IN, ML_PER_FL_OZ, toBase } from '../units/units';
 import type { Label } from '../label/schema';
@@ -337,5 +338,43 @@ describe('what is not a number', () => {
     const d = dose({ label: odd, useKey: 'use', diameters: [40], vessels: [], siteAreaM2: 10_000, siteYearActive: {} });
     expect(d).toMatchObject({ ok: true });
     if (d.ok) expect(d.product).toBeGreaterThan(0);
+  });
+});
+
+describe('the rest of a dose that did not go in', () => {
+  it('is its part of everything, on every shipped use; with what went in it never comes to more than the whole', () => {
+    for (const label of trainingLabels)
+      for (const use of label.uses)
+        fc.assert(
+          fc.property(fc.integer({ min: 8, max: 90 }), fc.double({ min: 0.1, max: 0.9, noNaN: true }), (cm, part) => {
+            const input = {
+              label,
+              useKey: use.key,
+              diameters: [cm],
+              vessels: [],
+              areaM2: 4,
+              holes: 20,
+              sprayVolumeMl: 9000,
+            };
+            const common = { ...input, siteAreaM2: 1e6 };
+            const [whole, rest] = [dose(common), dose({ ...common, part })];
+            if (!whole.ok) return;
+            if (!rest.ok) throw new Error(`${label.key} ${use.key}: ${rest.faults[0]!.sentence}`);
+            expect(relative(rest.exact, whole.exact * part)).toBeLessThan(1e-9);
+            expect(rest.limited).toBeLessThanOrEqual(whole.limited * (1 + 1e-9));
+            // What the whole was capped to, the rest may reach only in part of the uncapped.
+            if (relative(whole.limited, whole.exact) < 1e-9)
+              expect(rest.product).toBeLessThanOrEqual(whole.product * (1 + 1e-9));
+            if (rest.carrier && whole.carrier && !('sites' in use && use.sites?.count.rule === 'volume-per-device'))
+              expect(rest.carrier.totalMl).toBeLessThanOrEqual(whole.carrier.totalMl * (1 + 1e-9));
+          }),
+          { numRuns: 20 },
+        );
+  });
+  it.each([0, -0.5, 1.01, Number.NaN, Infinity])('a part of %p is no rest', (part) => {
+    const label = trainingLabels[0]!;
+    expect(dose({ label, useKey: label.uses[0]!.key, diameters: [40], vessels: [], part })).toMatchObject({
+      ok: false,
+    });
   });
 });

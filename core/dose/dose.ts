@@ -59,6 +59,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
     input.sprayVolumeMl,
     input.girthAtInjection,
     input.rangePoint,
+    input.part,
     ...Object.values(input.treeYearActive ?? {}),
     ...Object.values(input.siteYearActive ?? {}),
   ];
@@ -91,21 +92,34 @@ function workOut(input: DoseInput): Dose | DoseFault {
   const stemRule: StemRule = use.rate.stems !== 'unanswered' ? use.rate.stems : (input.stemRule ?? 'basal-area');
   return input.diameters.length > 1 && stemRule === 'each' && !BY_GROUND.includes(use.rate.basis.per)
     ? eachStem(input, use, dose)
-    : oneTrunk(openJob(input, use, stemRule));
+    : oneTrunk(openJob(input, use, stemRule), input);
 }
 
 /** The sum for one trunk: sites, rate, limits, carrier, what is poured, what each site gets. */
-function oneTrunk(job: Job): Dose | DoseFault {
+function oneTrunk(job: Job, input: Pick<DoseInput, 'part'>): Dose | DoseFault {
   const outside = outsideLabel(job);
   if (outside) return outside;
   const bySize = sitesBySize(job);
   if (failed(bySize)) return bySize;
   const rate = rateOf(job, bySize);
   if (failed(rate)) return rate;
-  const held = limit(job, rate.exact);
+  const part = input.part ?? 1;
+  if (!(part > 0 && part <= 1))
+    return noDose('part', 'The rest of a dose is more than nothing and no more than all of it.');
+  // What is in the tree already is not put in twice, and what the year still allows is for the rest alone.
+  const exact = rate.exact * part;
+  if (part < 1)
+    job.steps.push({
+      what: 'The rest that did not go in',
+      sum: `${figure(100 * part, 3)} % of ${figure(rate.exact)} ${job.dimension === 'volume' ? 'mL' : 'g'}`,
+      result: showAmount(exact, job.dimension, job.system).text,
+      value: exact,
+    });
+  const held = limit(job, exact);
   if (failed(held)) return held;
-  const carrier = carrierVolume(job.use.carrier, job.diameter);
-  if (failed(carrier)) return carrier;
+  const full = carrierVolume(job.use.carrier, job.diameter);
+  if (failed(full)) return full;
+  const carrier = full && { ...full, ml: full.ml * part };
   // A device is filled with what goes into the tree: the mix where there is water with it, the stock where stock is dosed.
   const neatMl = job.use.rate.of === 'stock' && job.recipe ? held.limited / job.recipe : held.limited;
   const sites =
@@ -126,7 +140,7 @@ function oneTrunk(job: Job): Dose | DoseFault {
     diameterCm: job.diameter,
     girthCm: job.girth,
     stemRule: job.stemRule,
-    exact: rate.exact,
+    exact,
     limited: held.limited,
     product,
     pour,

@@ -30,6 +30,8 @@ export interface DoseInput {
   /** Area of the site that a yearly cap counts, and grams of each active put on it this year, by anyone. */
   siteAreaM2?: SquareM;
   siteYearActive?: Record<string, Grams>;
+  /** Part of the dose that is still to go in, where some of it is in the tree already; all of it where nothing is said. */
+  part?: number;
   system?: UnitSystem;
 }
 

@@ -121,6 +121,8 @@ export interface Facts {
   labelChecked: string | null;
   /** Version of this label that stands on the shelf now; null where none does. */
   labelNewest: number | null;
+  /** What is put in is the rest of a treatment of an earlier day. */
+  rest?: { since: string; part: number };
   /** The trees are a client's, and not those of the demo. */
   clientTrees: boolean;
   /** First and last picking of an edible crop on this tree; the last is null where nobody has said. */
@@ -145,6 +147,8 @@ export interface Earlier {
   notWith?: readonly { what: string; days: number }[];
   /** Put on by the client or by others. */
   byOthers?: boolean;
+  /** Its record; none where others put it on. */
+  rootId?: string;
   /** The plan that it carried out, where it was done and its record waits to be settled. */
   unsettledPlan?: string;
 }

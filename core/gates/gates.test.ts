@@ -676,6 +676,7 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
     on({ supervised: false }, { label: { restricted: true } }),
     on({ supervised: true }, { label: { restricted: true } }),
   ],
+  ['rest-of-treatment', 'hold', on({}, { choices: { rest: { of: [], since: '2026-05-01', part: 0.5 } } }), on()],
   [
     'label-newer',
     'hold',

@@ -79,6 +79,10 @@ function byHand(ring: Ring, input: RingInput, bearings: number[] | undefined): {
   return { ring: out, illegal: bearings.map((b, i) => whyNotAt(out, i, b, input)).find((why) => why !== null) ?? null };
 }
 
+/** What went in of the same treatment is no earlier one: the rest goes in with it. Amounts of the year count it all the same. */
+const besidesRest = (s: Situation, rest: Choices['rest']): Situation =>
+  rest ? { ...s, earlier: s.earlier.filter((e) => e.rootId === undefined || !rest.of.includes(e.rootId)) } : s;
+
 export function workOut(
   given: Situation,
   label: Label,
@@ -86,7 +90,7 @@ export function workOut(
   asked: Choices,
   withRing: boolean,
 ): Prescription {
-  const aimed = aimedAt(given, use);
+  const aimed = aimedAt(besidesRest(given, asked.rest), use);
   const window = nextWindow(aimed, label, use);
   // At the tree it is today, whatever the plan was made for.
   const on = asked.phase === 'apply' ? aimed.today : dayOf(aimed, window, asked.when);
@@ -129,6 +133,7 @@ export function workOutOn(
     areaM2: treated.areaM2 ?? undefined,
     holes: treated.grid?.holes.length,
     sprayVolumeMl: treated.spray?.ml,
+    part: choices.rest?.part,
     system: choices.system,
   });
   const input = withRing && worked.ok ? ringInput(situation, label, use, worked, choices.weights) : null;

@@ -174,6 +174,17 @@ export interface Choices {
   tankId?: string;
   /** What counts how much when sites are placed. */
   weights?: Weights;
+  /** It is what did not go in of a treatment: only so much of the dose, and that treatment does not stand in its way. */
+  rest?: Rest;
   phase?: 'plan' | 'apply';
   now?: string;
+}
+/** The rest of a treatment of which part went in. */
+export interface Rest {
+  /** The records of what went in, by their roots. */
+  of: readonly string[];
+  /** The day of the first of them. */
+  since: string;
+  /** Part of the whole dose that is still out, 0–1. */
+  part: number;
 }

@@ -49,6 +49,25 @@ export const labelFitRules: Rule[] = [
         : null,
   },
   {
+    ids: ['rest-of-treatment'],
+    strength: 'hold',
+    about: 'A treatment is finished on another day',
+    facts: 'book of the tree',
+    setBy: 'label',
+    check: (facts) =>
+      facts.rest
+        ? gate({
+            id: 'rest-of-treatment',
+            strength: 'hold',
+            title: 'The rest of a treatment',
+            sentence: `On ${dayWords(facts.rest.since)} part of it went in; this is the other ${Math.round(100 * facts.rest.part)} % of the dose, and no second treatment by its amount. Whether it may be finished on another day is for the label.`,
+            source: labelSource(facts, 'intervals and repeats'),
+            facts: [`rest ${Math.round(100 * facts.rest.part)} %`],
+            satisfy: 'Read the label on intervals, and say in a few words what it allows.',
+          })
+        : null,
+  },
+  {
     ids: ['host-not-on-label'],
     strength: 'stop',
     about: 'The host is on the label’s use',

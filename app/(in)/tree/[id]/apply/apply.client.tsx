@@ -25,6 +25,7 @@ import { useSaid } from '@/ui/frame/undo.client';
 import type { TakenShown } from '@/commands/facts/waiting';
 import { book } from '../../../without-signal.client';
 import { phoneNow } from '@/ui/phone/clock.client';
+import { restSentence } from './rest-words';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
@@ -250,12 +251,12 @@ export function ApplyBench({
         note: form.note,
         photoIds: form.photoIds,
       },
-      ({ recordId }, kept) => {
+      ({ recordId, rest }, kept) => {
         forget();
         const next = others.find((o) => !o.here);
         const more = next?.name ?? works[0];
         said({
-          sentence: `${kept ? 'Kept on this phone; it is booked when there is signal.' : 'Booked.'}${more ? ` Also at this tree: ${more}.` : ''}`,
+          sentence: `${kept ? 'Kept on this phone; it is booked when there is signal.' : 'Booked.'}${rest ? restSentence(rest) : ''}${more ? ` Also at this tree: ${more}.` : ''}`,
         });
         const to = afterBooking({ treeId: plan.treeId, next: next?.id, works: works.length > 0, round });
         // What is not in the book yet has no page there.
