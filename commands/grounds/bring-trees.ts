@@ -5,9 +5,10 @@ import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
+import { inTurns } from '@/core/slices';
 import { LIST_DOUBTS, listDoubts } from '@/core/exchange/list-doubts';
-import { looksLikeText, readTable } from '@/core/exchange/table';
-import { COLUMNS, namesIn, readTrees, unitFaults, type TreeRow } from '@/core/exchange/trees-csv';
+import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
+import { COLUMNS, namesIn, treeSlices, unitFaults, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
 import { dayPlaces, getPlace } from '@/store/grounds';
@@ -58,7 +59,7 @@ export const bringTrees = command({
     if (sent.system && !positions) return refuse('system', 'This coordinate system is not known.');
     const mixed = unitFaults(sent.mapping, sent.units);
     if (mixed.length) return { ok: false, faults: mixed };
-    const whole = readTable(sent.csv, namesIn);
+    const whole = await readTableInTurns(sent.csv, namesIn);
     const out = new Set(sent.leaveOut);
     const table = { ...whole, rows: whole.rows.filter((r) => !out.has(r.line)) };
     if (table.rows.length > MOST_TREES) return refuse('csv', `${MOST_TREES} rows at a time is the most.`);
@@ -66,7 +67,7 @@ export const bringTrees = command({
     const tags = tag ? table.rows.map((r) => r.cells[tag] ?? '').filter(Boolean) : [];
     const today = dayIn(now, place.timeZone);
     if (sent.measuredOn > today) return refuse('measuredOn', 'This day has not come yet.');
-    const read = readTrees(table.rows, {
+    const reading = treeSlices(table.rows, {
       mapping: sent.mapping,
       units: sent.units,
       hosts: new Map(hostsNow().map((h) => [h.id, h])),
@@ -78,6 +79,7 @@ export const bringTrees = command({
       today,
       taken: new Set(await takenTags(viewer, sent.placeId, tags)),
     });
+    const read = await inTurns(reading);
     const faults = [...table.faults, ...read.faults];
     if (faults.length) return refuseRows(faults, 1000);
     const [site] = await dayPlaces(viewer, [sent.placeId], false);

@@ -30,7 +30,7 @@ export const bringOwn = command({
     const fresh = sent.filter((e) => known.get(named(e)) !== digestOf(e.data));
     const heat = fresh.filter((e) => e.kind === 'heat');
     const over = fresh.filter((e) => e.kind !== 'heat');
-    const faults = [...breaks(kept, over), ...heatStrangers([...kept, ...over], heat)];
+    const faults = [...(await breaks(kept, over)), ...heatStrangers([...kept, ...over], heat)];
     if (faults.length)
       return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
     for (const e of fresh)

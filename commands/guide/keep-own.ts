@@ -23,7 +23,7 @@ export const keepOwn = command({
     const read = readSent<z.ZodType<{ id: string }>>(OWN_SCHEMAS[kind], text, 'entry', TOLD);
     if (!read.ok) return read;
     const entry = { kind, key: read.value.id, version: 1, data: read.value } as OwnEntry;
-    const faults = breaks(await ownEntries(viewer), [entry]);
+    const faults = await breaks(await ownEntries(viewer), [entry]);
     if (faults.length)
       return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
     await addEntry(viewer, { id, kind, key: read.value.id, data: read.value, note: why });

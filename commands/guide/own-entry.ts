@@ -1,5 +1,6 @@
 import { faultsOf, refuse, type Answer } from '@/commands/command';
-import { faultsIn } from '@/core/diagnose/check';
+import { faultSlices } from '@/core/diagnose/check';
+import { inTurns } from '@/core/slices';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { groupsOf } from '@/core/diagnose/reading';
 import type { HeatEntry } from '@/core/diagnose/own-file';
@@ -78,9 +79,10 @@ export function heatStrangers(entries: readonly OwnEntry[], heat: readonly HeatE
   );
 }
 
-const faultsWith = (entries: readonly OwnEntry[]) => {
+/** In turns with whatever else the server has to do: the whole base is gone through. */
+const faultsWith = async (entries: readonly OwnEntry[]): Promise<string[]> => {
   const { knowledge } = overlay(shipped, entries);
-  return [...faultsIn(knowledge), ...strangers(entries, knowledge)];
+  return [...(await inTurns(faultSlices(knowledge))), ...strangers(entries, knowledge)];
 };
 
 /**
@@ -88,10 +90,10 @@ const faultsWith = (entries: readonly OwnEntry[]) => {
  * fault that was not there before is theirs.
  * @param kept the entries of the outfit as they stand
  */
-export function breaks(kept: readonly OwnEntry[], entries: readonly OwnEntry[]): string[] {
+export async function breaks(kept: readonly OwnEntry[], entries: readonly OwnEntry[]): Promise<string[]> {
   const others = kept.filter((k) => !entries.some((e) => sameEntry(k, e)));
-  const after = faultsWith([...others, ...entries]);
+  const after = await faultsWith([...others, ...entries]);
   if (!after.length) return [];
-  const before = new Set(faultsWith(others));
+  const before = new Set(await faultsWith(others));
   return after.filter((f) => !before.has(f));
 }

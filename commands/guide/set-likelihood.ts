@@ -12,7 +12,7 @@ export const setLikelihood = command({
   run: async ({ viewer }, { id, note: why, ...data }): Promise<Answer> => {
     const key = `${data.condition}/${data.sign}`;
     if (!findSign(data.sign)) return refuse('sign', 'There is no such sign.');
-    const faults = breaks(await ownEntries(viewer), [{ kind: 'likelihood', key, version: 1, data }]);
+    const faults = await breaks(await ownEntries(viewer), [{ kind: 'likelihood', key, version: 1, data }]);
     if (faults.length) return refuse('often', `That would leave the guide with a gap: ${faults[0]}.`);
     await addEntry(viewer, { id, kind: 'likelihood', key, data, note: why });
     return done;

@@ -17,7 +17,7 @@ export const takeBackOwn = command({
       return refuse('key', 'There is no such entry of your own.');
     if (await ownInUse(viewer, kind, key))
       return refuse('key', 'Trees, looks or the book name it: it stays, so that they can be read. Change it instead.');
-    const faults = breaks(kept, [{ kind, key, version: 1, data: null } as OwnEntry]);
+    const faults = await breaks(kept, [{ kind, key, version: 1, data: null } as OwnEntry]);
     if (faults.length) return refuse('key', `That would leave the guide with a gap: ${faults[0]}.`);
     await addEntry(viewer, { id, kind, key, data: null, note: why });
     return done;

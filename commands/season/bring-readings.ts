@@ -1,6 +1,6 @@
 import { command, refuse, refuseRows, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import { looksLikeText, readTable } from '@/core/exchange/table';
+import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { readHours, weatherNamesIn } from '@/core/exchange/weather-csv';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';
 import { getPlace } from '@/store/grounds';
@@ -28,7 +28,7 @@ export const bringReadings = command({
     const place = await getPlace(viewer, placeId);
     if (!place) return refuse('placeId', 'There is no such place in this outfit.');
     if (!looksLikeText(csv)) return refuse('csv', 'This is not a text file. Save the readings as CSV (UTF-8).');
-    const table = readTable(csv, weatherNamesIn);
+    const table = await readTableInTurns(csv, weatherNamesIn);
     if (!table.rows.length) return refuse('csv', 'There are no rows under a line of column names.');
     if (table.rows.length > MOST_ROWS) return refuse('csv', `${MOST_ROWS} rows at a time is the most.`);
     const read = readHours(table.rows, reading, place.timeZone, now);

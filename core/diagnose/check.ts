@@ -1,3 +1,4 @@
+import { atOnce, type Slices } from '../slices';
 import type { Condition, Host, Knowledge, QuickTest, Sign, TreatmentOption } from './knowledge';
 import { concerns, groupsOf, oftenOf, signsOf } from './reading';
 import { OFTEN, type Often } from './words';
@@ -93,7 +94,9 @@ export function tellApart(a: Condition, b: Condition, host: Host, k: Base): stri
  * ids that lead nowhere, signs that nothing makes, conditions that no sign can reach, look-alikes that nothing tells
  * apart, hosts without the common conditions of their group, and likelihoods that contradict a chain.
  */
-export function faultsIn(knowledge: Knowledge): string[] {
+export const faultsIn = (knowledge: Knowledge): string[] => atOnce(faultSlices(knowledge));
+/** The same, in slices. */
+export function* faultSlices(knowledge: Knowledge): Slices<string[]> {
   const out: string[] = [];
   const conditions = new Map(knowledge.conditions.map((c) => [c.id, c]));
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
@@ -120,6 +123,7 @@ export function faultsIn(knowledge: Knowledge): string[] {
     if (t.outcomes.at(-1)!.id !== 'none') out.push(`test ${t.id}: its last outcome must be "none"`);
   }
   for (const c of knowledge.conditions) {
+    yield;
     for (const g of [...c.groups, ...c.worseOn]) if (!groups.has(g)) out.push(`condition ${c.id}: no host group ${g}`);
     for (const g of Object.keys(c.commonOn ?? {}))
       if (!groups.has(g)) out.push(`condition ${c.id}: no host group ${g}, on which it would be ${c.commonOn![g]}`);
@@ -201,6 +205,7 @@ export function faultsIn(knowledge: Knowledge): string[] {
       break;
     }
   }
+  yield;
   for (const h of knowledge.hosts)
     for (const [group, list] of Object.entries(COMMON_TO))
       if (group === 'all' || h.groups.includes(group))

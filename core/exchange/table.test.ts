@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
-import { decoded, looksLikeText, readTable } from './table';
+import { decoded, looksLikeText, readTable, readTableInTurns } from './table';
 import { namesIn } from './trees-csv';
 
 const read = (text: string) => readTable(text, namesIn);
@@ -78,4 +78,40 @@ it('decimal commas are no separators, however even they are: the names of the co
   expect(table.headers).toEqual(['Tag', 'Host', 'Girth', 'Height']);
   expect(table.rows.map((r) => r.cells.Girth)).toEqual(['145,1', '98,4', '77,2']);
   expect(table.faults).toEqual([]);
+});
+
+it('read in turns it is the same table, whatever stands in its cells and wherever it is taken apart', async () => {
+  const cell = fc.oneof(
+    fc.string({ maxLength: 12 }),
+    fc.constantFrom(
+      '',
+      ' ',
+      '12"',
+      'a,b',
+      'two\nlines',
+      'two\r\nlines',
+      '"',
+      '""',
+      "'=1",
+      ';',
+      'Wych elm',
+      '1,5',
+      '-4.1',
+    ),
+  );
+  const quoted = (c: string) => (/[",\n\r]/.test(c) ? `"${c.replaceAll('"', '""')}"` : c);
+  const list = fc.record({
+    rows: fc.array(fc.array(cell, { minLength: 1, maxLength: 5 }), { maxLength: 30 }),
+    raw: fc.boolean(),
+    times: fc.constantFrom(1, 1, 1, 400),
+    end: fc.constantFrom('\n', '\r\n'),
+  });
+  await fc.assert(
+    fc.asyncProperty(list, async ({ rows, raw, times, end }) => {
+      const lines = rows.map((r) => r.map(raw ? (c) => c : quoted).join(','));
+      const text = ['Tag,Species,Girth', ...Array.from({ length: times }, () => lines).flat()].join(end);
+      expect(await readTableInTurns(text, namesIn)).toEqual(readTable(text, namesIn));
+    }),
+    { numRuns: 120 },
+  );
 });

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { aTurn, atOnce, inTurns, type Slices } from '../slices';
 
 /** A row of a list: the line of the file that it begins in, and its cells by the name of their column. */
 export interface Row {
@@ -68,47 +69,97 @@ const newlines = (cell: string) => cell.match(/\r\n|\r|\n/g)?.length ?? 0;
  * @param known how many of these cells look like names of columns; the line with most of them (two at least) is the header
  */
 export function readTable(text: string, known: (cells: readonly string[]) => number): Table {
+  const list = opened(text, known);
+  const { data, errors } = Papa.parse<string[]>(list.body, { delimiter: list.delimiter });
+  return atOnce(tableOf(list, { data, errors }, known));
+}
+
+/** Signs that are taken apart before others have a turn. */
+const CHUNK_SIGNS = 100_000;
+/** The same in turns with whatever else a server has to do. */
+export async function readTableInTurns(text: string, known: (cells: readonly string[]) => number): Promise<Table> {
+  const list = opened(text, known);
+  const apart: Apart = { data: [], errors: [] };
+  await new Promise<void>((done) =>
+    Papa.parse<string[]>(list.body, {
+      delimiter: list.delimiter,
+      chunkSize: CHUNK_SIGNS,
+      chunk: ({ data, errors }: Papa.ParseResult<string[]>, parser: Papa.Parser) => {
+        const before = apart.data.length;
+        for (const e of errors) apart.errors.push({ ...e, row: (e.row ?? 0) + before });
+        for (const cells of data) apart.data.push(cells);
+        parser.pause();
+        void aTurn().then(() => parser.resume());
+      },
+      complete: () => done(),
+    }),
+  );
+  return inTurns(tableOf(list, apart, known));
+}
+
+/** The cells of a list, line by line, and what the parser could not make sense of. */
+type Apart = Pick<Papa.ParseResult<string[]>, 'data' | 'errors'>;
+/** A list without its marks, and what separates its cells. */
+interface Opened {
+  body: string;
+  delimiter: string;
+  /** Its first line named the separator. */
+  named: boolean;
+}
+
+function opened(text: string, known: (cells: readonly string[]) => number): Opened {
   const bare = text.replace(/^\ufeff/, '');
   const named = /^sep=(.)\r?\n/i.exec(bare);
-  const body = named ? bare.slice(named[0].length) : bare;
-  const parsed = named ? Papa.parse<string[]>(body, { delimiter: named[1]! }) : separated(body, known);
-  let line = named ? 2 : 1;
-  const lines = parsed.data.map((cells) => {
-    const at = line;
+  return named
+    ? { body: bare.slice(named[0].length), delimiter: named[1]!, named: true }
+    : { body: bare, delimiter: separatorOf(bare, known), named: false };
+}
+
+/** Rows after which others may have a turn. */
+const ROWS = 200;
+
+function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) => number): Slices<Table> {
+  let line = list.named ? 2 : 1;
+  const lines: { line: number; cells: string[] }[] = [];
+  for (const cells of apart.data) {
+    lines.push({ line, cells });
     line += 1 + cells.reduce((n, c) => n + newlines(c), 0);
-    return { line: at, cells };
-  });
-  const faults = parsed.errors.flatMap((e): RowFault[] =>
+    if (lines.length % ROWS === 0) yield;
+  }
+  const faults = apart.errors.flatMap((e): RowFault[] =>
     PARSER_SAYS[e.code] ? [{ line: lines[e.row ?? 0]?.line ?? 1, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
   );
   const full = lines.filter((l) => filled(l.cells) > 0);
+  yield;
   const scores = full.slice(0, PREAMBLE).map((l) => known(l.cells));
   const best = Math.max(0, ...scores);
   const header = best >= 2 ? scores.indexOf(best) : 0;
   const headers = distinct(full[header]?.cells ?? [], full.slice(header + 1));
-  const rows = full.slice(header + 1).map((l) => {
+  const rows: Row[] = [];
+  for (const l of full.slice(header + 1)) {
     if (filled(l.cells.slice(headers.length)) > 0)
       faults.push({ line: l.line, column: null, sentence: 'This row has more cells than the line of names.' });
-    return {
+    rows.push({
       line: l.line,
       cells: Object.fromEntries(headers.map((h, i) => [h, unguarded((l.cells[i] ?? '').trim())])),
-    };
-  });
-  return { headers, rows, faults, skipped: full[header] ? full[header].line - (named ? 2 : 1) : 0 };
+    });
+    if (rows.length % ROWS === 0) yield;
+  }
+  return { headers, rows, faults, skipped: full[header] ? full[header].line - (list.named ? 2 : 1) : 0 };
 }
 
 /**
- * The cells of a list by the separator with which most names of columns are found: decimal commas are as even as separators,
+ * What separates the cells of a list: that with which most names of columns are found. Decimal commas are as even as separators,
  * and counting alone would take them for some.
  */
-function separated(text: string, known: (cells: readonly string[]) => number): Papa.ParseResult<string[]> {
+function separatorOf(text: string, known: (cells: readonly string[]) => number): string {
   const names = (p: Papa.ParseResult<string[]>) => Math.max(0, ...p.data.slice(0, PREAMBLE).map(known));
-  const guessed = Papa.parse<string[]>(text);
   const head = text.split(/\r\n|\r|\n/, PREAMBLE).join('\n');
-  const better = [';', '\t', ',', '|'].filter(
+  const guessed = Papa.parse<string[]>(head);
+  const better = [';', '\t', ',', '|'].find(
     (delimiter) => names(Papa.parse<string[]>(head, { delimiter })) > Math.max(1, names(guessed)),
   );
-  return better[0] === undefined ? guessed : Papa.parse<string[]>(text, { delimiter: better[0] });
+  return better ?? guessed.meta.delimiter;
 }
 
 /** Names of columns that can be told apart; a column without a name has one when it holds something. */

@@ -1,3 +1,4 @@
+import { atOnce, type Slices } from '../slices';
 import type { StemReading } from '../measure/trunk';
 import { diameterFromGirth } from '../measure/trunk';
 import { doubts } from '../measure/plausible';
@@ -201,7 +202,12 @@ function readDay(text: string, today: string): { day: string } | { sentence: str
  * @returns every row that can be read, one sentence for each fault, and each species that no host is called by; nothing
  *   should be written while there are faults
  */
-export function readTrees(rows: readonly Row[], c: ImportContext): ReadTrees {
+export const readTrees = (rows: readonly Row[], c: ImportContext): ReadTrees => atOnce(treeSlices(rows, c));
+
+/** Rows after which others may have a turn. */
+const ROWS = 50;
+/** The same, in slices. */
+export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<ReadTrees> {
   const out: ReadTrees = { trees: [], faults: [], warnings: [], asked: [] };
   const missing = (['tag', 'host'] as const).filter((k) => !c.mapping[k]);
   for (const k of missing)
@@ -219,7 +225,8 @@ export function readTrees(rows: readonly Row[], c: ImportContext): ReadTrees {
     return said !== undefined && c.hosts.has(said) ? said : null;
   };
   const seen = new Map<string, number>();
-  for (const row of rows) {
+  for (const [i, row] of rows.entries()) {
+    if (i % ROWS === 0) yield;
     const reader = new RowReader(row, c, out.faults);
     const tag = reader.cell('tag');
     if (!tag) reader.fault('tag', 'The tag is missing.');
