@@ -16,6 +16,7 @@ import { crews } from './crews';
 import { schedule } from './schedule';
 import { pages } from './pages';
 import { hanging } from './hanging';
+import { held } from './held';
 import { phone } from './phone';
 import { ribbon } from './ribbon';
 import { sessionFor } from './session';
@@ -387,6 +388,8 @@ async function main() {
   const browser = await launch();
   await ribbon(figures, browser, url, cookie, owner, email);
   await phone(figures, browser, url, owner);
+  // Last: it brings a list of trees in.
+  await held(figures);
   await browser.close();
   await owner.end();
   console.log(

@@ -157,6 +157,21 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
     return place ?? null;
   });
 
+/** Hours in one statement: more of them would keep everybody waiting while they are written out. */
+const HOURS_AT_ONCE = 2000;
+const insertHours = (tx: Tx, scope: Scope, placeId: string, hours: readonly MeasuredHour[]) => {
+  const column = <K extends keyof MeasuredHour>(key: K) => hours.map((h) => h[key]);
+  return tx`
+      insert into weather_hour (outfit_id, place_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
+      select ${scope.outfitId}, ${placeId}, h.*
+      from unnest(
+        ${column('at')}::timestamptz[], ${column('temperatureC')}::real[], ${column('rainMm')}::real[],
+        ${column('humidity')}::real[], ${column('windMs')}::real[], ${column('wet')}::boolean[]) h
+      on conflict (outfit_id, place_id, at) do update
+      set temperature_c = excluded.temperature_c, rain_mm = excluded.rain_mm, humidity = excluded.humidity,
+        wind_ms = excluded.wind_ms, wet = excluded.wet`;
+};
+
 /**
  * Keeps hours that a station measured at a place, and the days that they make whole; what was brought before for the same hour
  * is replaced. How the file was read is remembered for the next one.
@@ -170,16 +185,8 @@ export const keepHours = (
   reading: object,
 ): Promise<number> =>
   within(scope, async (tx) => {
-    const column = <K extends keyof MeasuredHour>(key: K) => hours.map((h) => h[key]);
-    await tx`
-      insert into weather_hour (outfit_id, place_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
-      select ${scope.outfitId}, ${placeId}, h.*
-      from unnest(
-        ${column('at')}::timestamptz[], ${column('temperatureC')}::real[], ${column('rainMm')}::real[],
-        ${column('humidity')}::real[], ${column('windMs')}::real[], ${column('wet')}::boolean[]) h
-      on conflict (outfit_id, place_id, at) do update
-      set temperature_c = excluded.temperature_c, rain_mm = excluded.rain_mm, humidity = excluded.humidity,
-        wind_ms = excluded.wind_ms, wet = excluded.wet`;
+    for (let i = 0; i < hours.length; i += HOURS_AT_ONCE)
+      await insertHours(tx, scope, placeId, hours.slice(i, i + HOURS_AT_ONCE));
     const [from, to] = [hours[0]!.at, hours.at(-1)!.at];
     const days = await tx`
       insert into weather_day (outfit_id, place_id, day, min_c, max_c, rain_mm)

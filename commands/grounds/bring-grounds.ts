@@ -9,7 +9,7 @@ import { z } from 'zod';
 export const bringPlan = command({
   name: 'bring-grounds',
   right: 'edit grounds',
-  schema: z.object({ placeId: uuid, text: z.string().max(2_000_000, 'A plan has at most 2 MB.') }),
+  schema: z.object({ placeId: uuid, text: z.string().max(1_000_000, 'A plan has at most 1 MB.') }),
   run: async (_context, { text }): Promise<Answer<ReadPlan>> => {
     const read = readGeoJson(text, v7, toDegrees);
     return read.ok ? { ok: true, value: read.value } : refuse(read.path, read.sentence);

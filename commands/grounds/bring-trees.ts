@@ -95,12 +95,11 @@ export const bringTrees = command({
       name: sent.name || `List of ${today}`,
       trees: read.trees.length,
     });
+    const noonOf = noonsIn(place.timeZone);
     const from = await nextWalkOrder(viewer, sent.placeId);
     await addTrees(
       viewer,
-      read.trees.map((t, i) =>
-        asNew(t, { importId: sent.id, placeId: sent.placeId, timeZone: place.timeZone, walkOrder: from + i }),
-      ),
+      read.trees.map((t, i) => asNew(t, { importId: sent.id, placeId: sent.placeId, noonOf, walkOrder: from + i })),
       viewer.breastHeightCm,
       v7,
       (done) => progress?.(done, read.trees.length),
@@ -109,8 +108,21 @@ export const bringTrees = command({
   },
 });
 
+/** The noon of a day in a zone, looked up once for each day: a list has thousands of rows and few days. */
+function noonsIn(timeZone: string): (day: string) => Date {
+  const known = new Map<string, Date>();
+  return (day) => {
+    const noon = known.get(day) ?? new Date(zonedInstant(`${day}T12:00`, timeZone)!);
+    known.set(day, noon);
+    return noon;
+  };
+}
+
 /** A row of the list as a tree that hangs; a trunk measured on a day was measured at its noon, in the place's own zone. */
-function asNew(row: TreeRow, at: { importId: string; placeId: string; timeZone: string; walkOrder: number }): NewTree {
+function asNew(
+  row: TreeRow,
+  at: { importId: string; placeId: string; noonOf: (day: string) => Date; walkOrder: number },
+): NewTree {
   return {
     id: v7(),
     importId: at.importId,
@@ -127,7 +139,7 @@ function asNew(row: TreeRow, at: { importId: string; placeId: string; timeZone: 
       row.diameterCm === null
         ? null
         : {
-            at: new Date(zonedInstant(`${row.measuredOn}T12:00`, at.timeZone)!),
+            at: at.noonOf(row.measuredOn!),
             diameterCm: row.diameterCm,
             stems: row.stems,
             heightM: row.heightM,

@@ -15,7 +15,7 @@ const NOTE_MOST = 500;
 export const bringOwn = command({
   name: 'bring-own',
   right: 'edit the guide',
-  schema: z.object({ id: uuid, text: z.string().max(2_000_000, 'A file may have 2 MB at most.') }),
+  schema: z.object({ id: uuid, text: z.string().max(1_000_000, 'A file may have 1 MB at most.') }),
   once: (x) => x.id,
   run: async ({ viewer }, { text }): Promise<Answer<{ added: number; newer: number; same: number }>> => {
     const read = readSent(ownFileSchema, text, 'the file', TOLD);

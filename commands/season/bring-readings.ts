@@ -1,7 +1,8 @@
+import { inTurns } from '@/core/slices';
 import { command, refuse, refuseRows, type Answer } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
-import { readHours, weatherNamesIn } from '@/core/exchange/weather-csv';
+import { hourSlices, weatherNamesIn } from '@/core/exchange/weather-csv';
 import { weatherReadingSchema } from '@/core/exchange/weather-reading';
 import { getPlace } from '@/store/grounds';
 import { keepHours } from '@/store/season';
@@ -31,7 +32,7 @@ export const bringReadings = command({
     const table = await readTableInTurns(csv, weatherNamesIn);
     if (!table.rows.length) return refuse('csv', 'There are no rows under a line of column names.');
     if (table.rows.length > MOST_ROWS) return refuse('csv', `${MOST_ROWS} rows at a time is the most.`);
-    const read = readHours(table.rows, reading, place.timeZone, now);
+    const read = await inTurns(hourSlices(table.rows, reading, place.timeZone, now));
     const faults = [...table.faults, ...read.faults];
     if (faults.length) return refuseRows(faults, 200);
     const days = await keepHours(viewer, placeId, place.timeZone, read.hours, reading);

@@ -120,17 +120,17 @@ const ROWS = 200;
 
 function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) => number): Slices<Table> {
   let line = list.named ? 2 : 1;
-  const lines: { line: number; cells: string[] }[] = [];
+  const at: number[] = [];
+  const full: { line: number; cells: string[] }[] = [];
   for (const cells of apart.data) {
-    lines.push({ line, cells });
+    at.push(line);
+    if (filled(cells) > 0) full.push({ line, cells });
     line += 1 + cells.reduce((n, c) => n + newlines(c), 0);
-    if (lines.length % ROWS === 0) yield;
+    if (at.length % ROWS === 0) yield;
   }
   const faults = apart.errors.flatMap((e): RowFault[] =>
-    PARSER_SAYS[e.code] ? [{ line: lines[e.row ?? 0]?.line ?? 1, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
+    PARSER_SAYS[e.code] ? [{ line: at[e.row ?? 0] ?? 1, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
   );
-  const full = lines.filter((l) => filled(l.cells) > 0);
-  yield;
   const scores = full.slice(0, PREAMBLE).map((l) => known(l.cells));
   const best = Math.max(0, ...scores);
   const header = best >= 2 ? scores.indexOf(best) : 0;

@@ -1,3 +1,4 @@
+import { atOnce, type Slices } from '../slices';
 import { readNumber, type NumberRule } from '../units/numbers';
 import { wallClock, zonedInstant } from '../season/zone';
 import type { Row, RowFault } from './table';
@@ -144,7 +145,13 @@ function hourOf(at: number, rows: readonly Omit<MeasuredHour, 'at'>[]): Measured
  * The hours of a station's file. Every row is an hour, a part of one, or a fault with its line; nothing is lost in silence.
  * @param now what lies after it was not measured
  */
-export function readHours(rows: readonly Row[], r: WeatherReading, timeZone: string, now: Date): ReadHours {
+export const readHours = (rows: readonly Row[], r: WeatherReading, timeZone: string, now: Date): ReadHours =>
+  atOnce(hourSlices(rows, r, timeZone, now));
+
+/** Rows after which others may have a turn. */
+const ROWS = 50;
+/** The same, in slices. */
+export function* hourSlices(rows: readonly Row[], r: WeatherReading, timeZone: string, now: Date): Slices<ReadHours> {
   const faults: RowFault[] = [];
   const { mapping } = r;
   for (const need of ['time', 'temperature', 'rain', 'humidity'] as const)
@@ -158,7 +165,8 @@ export function readHours(rows: readonly Row[], r: WeatherReading, timeZone: str
   const byHour = new Map<number, Omit<MeasuredHour, 'at'>[]>();
   const seen = new Set<number>();
   let last: number | null = null;
-  for (const { line, cells } of rows) {
+  for (const [i, { line, cells }] of rows.entries()) {
+    if (i % ROWS === 0) yield;
     const cell = (c: WeatherColumn) => (mapping[c] === null ? '' : (cells[mapping[c]] ?? ''));
     const fault = (c: WeatherColumn, sentence: string) => faults.push({ line, column: mapping[c], sentence });
     const at = instantOf([cell('time'), cell('clock')].filter(Boolean).join(' '), r, timeZone, last);
