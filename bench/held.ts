@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { v7 } from 'uuid';
 import { guessWeather } from '@/core/exchange/weather-csv';
 import { LIST_DOUBTS } from '@/core/exchange/list-doubts';
+import { wallClock } from '@/core/season/zone';
 import { SAMPLE_PASSWORD } from '@/stand-ins/sample-people';
 import { shipped } from '@/knowledge';
 import { connect, type Sql } from '@/store/db';
@@ -33,7 +34,7 @@ const mapping = { tag: 'Tag', host: 'Species', diameter: 'Trunk cm', lat: 'Lat',
 
 /** As many own entries as the shape takes, each read against the whole base. */
 const ownFile = (mark: string) => {
-  const { id: _, ...like } = shipped.conditions.find((c) => c.id === 'apple-scab')!;
+  const like = shipped.conditions.find((c) => c.id === 'apple-scab')!;
   const entries = Array.from({ length: 180 }, (_, i) => ({
     kind: 'condition',
     note: '',
@@ -62,7 +63,7 @@ const readings = () =>
   [
     READING_COLUMNS.join(','),
     ...Array.from({ length: 30_000 }, (_, i) => {
-      const at = new Date(Date.UTC(2021, 0, 1) + i * 3_600_000).toISOString().slice(0, 16);
+      const at = wallClock(new Date(Date.UTC(2021, 0, 1) + i * 3_600_000).toISOString(), 'UTC');
       return `${at},${(8 + (i % 20)).toFixed(1)},70,2.1,0`;
     }),
   ].join('\n');

@@ -10,7 +10,7 @@ export function atOnce<T>(work: Slices<T>): T {
 }
 
 /** So long, ms, a server works on one request before others have a turn. */
-const TURN_MS = 20;
+const TURN_MS = 10;
 
 /** All of it in turns with whatever else waits: for a server, which has one thread for everybody. */
 export async function inTurns<T>(work: Slices<T>): Promise<T> {

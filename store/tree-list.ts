@@ -134,6 +134,9 @@ export interface ExportRow {
   heightM: number | null;
 }
 
+/** Trees at once: few enough that whoever waits beside an export is not kept. */
+const PART = 500;
+
 /** Every tree of the outfit (or of one place), in batches, for exports that must not fill the memory. */
 export async function* exportTrees(scope: Scope, placeId: string | null): AsyncGenerator<ExportRow[]> {
   let after: string | null = null;
@@ -156,10 +159,10 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
           ${placeId ? tx`and t.place_id = ${placeId}` : tx``}
           ${after ? tx`and t.id > ${after}` : tx``}
         order by t.id
-        limit 2000`),
+        limit ${PART}`),
     ]);
     if (rows.length) yield rows;
-    if (rows.length < 2000) return;
+    if (rows.length < PART) return;
     after = rows.at(-1)!.id;
   }
 }

@@ -115,9 +115,6 @@ function opened(text: string, known: (cells: readonly string[]) => number): Open
     : { body: bare, delimiter: separatorOf(bare, known), named: false };
 }
 
-/** Rows after which others may have a turn. */
-const ROWS = 200;
-
 function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) => number): Slices<Table> {
   let line = list.named ? 2 : 1;
   const at: number[] = [];
@@ -126,7 +123,7 @@ function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) 
     at.push(line);
     if (filled(cells) > 0) full.push({ line, cells });
     line += 1 + cells.reduce((n, c) => n + newlines(c), 0);
-    if (at.length % ROWS === 0) yield;
+    yield;
   }
   const faults = apart.errors.flatMap((e): RowFault[] =>
     PARSER_SAYS[e.code] ? [{ line: at[e.row ?? 0] ?? 1, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
@@ -143,7 +140,7 @@ function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) 
       line: l.line,
       cells: Object.fromEntries(headers.map((h, i) => [h, unguarded((l.cells[i] ?? '').trim())])),
     });
-    if (rows.length % ROWS === 0) yield;
+    yield;
   }
   return { headers, rows, faults, skipped: full[header] ? full[header].line - (list.named ? 2 : 1) : 0 };
 }

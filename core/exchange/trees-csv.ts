@@ -204,8 +204,6 @@ function readDay(text: string, today: string): { day: string } | { sentence: str
  */
 export const readTrees = (rows: readonly Row[], c: ImportContext): ReadTrees => atOnce(treeSlices(rows, c));
 
-/** Rows after which others may have a turn. */
-const ROWS = 50;
 /** The same, in slices. */
 export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<ReadTrees> {
   const out: ReadTrees = { trees: [], faults: [], warnings: [], asked: [] };
@@ -225,8 +223,8 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
     return said !== undefined && c.hosts.has(said) ? said : null;
   };
   const seen = new Map<string, number>();
-  for (const [i, row] of rows.entries()) {
-    if (i % ROWS === 0) yield;
+  for (const row of rows) {
+    yield;
     const reader = new RowReader(row, c, out.faults);
     const tag = reader.cell('tag');
     if (!tag) reader.fault('tag', 'The tag is missing.');

@@ -148,8 +148,6 @@ function hourOf(at: number, rows: readonly Omit<MeasuredHour, 'at'>[]): Measured
 export const readHours = (rows: readonly Row[], r: WeatherReading, timeZone: string, now: Date): ReadHours =>
   atOnce(hourSlices(rows, r, timeZone, now));
 
-/** Rows after which others may have a turn. */
-const ROWS = 50;
 /** The same, in slices. */
 export function* hourSlices(rows: readonly Row[], r: WeatherReading, timeZone: string, now: Date): Slices<ReadHours> {
   const faults: RowFault[] = [];
@@ -165,8 +163,8 @@ export function* hourSlices(rows: readonly Row[], r: WeatherReading, timeZone: s
   const byHour = new Map<number, Omit<MeasuredHour, 'at'>[]>();
   const seen = new Set<number>();
   let last: number | null = null;
-  for (const [i, { line, cells }] of rows.entries()) {
-    if (i % ROWS === 0) yield;
+  for (const { line, cells } of rows) {
+    yield;
     const cell = (c: WeatherColumn) => (mapping[c] === null ? '' : (cells[mapping[c]] ?? ''));
     const fault = (c: WeatherColumn, sentence: string) => faults.push({ line, column: mapping[c], sentence });
     const at = instantOf([cell('time'), cell('clock')].filter(Boolean).join(' '), r, timeZone, last);
