@@ -29,7 +29,19 @@ import { simulatedStation } from '@/stand-ins/weather/station';
 import { hashPassword, loadViewer } from '@/store/auth';
 import { connect, db } from '@/store/db';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
-import { cases, crews, equipment, levels, lots, places, seenStages, sprayers, vessels, YARD } from './scenario';
+import {
+  cases,
+  crews,
+  equipment,
+  levels,
+  lots,
+  ofSeason,
+  places,
+  seenStages,
+  sprayers,
+  vessels,
+  YARD,
+} from './scenario';
 import { toGlobe, type GroundsPlan } from '@/core/grounds/plan';
 import type { Flare } from '@/core/ring/ring';
 import { clockNow } from '@/store/clock';
@@ -196,6 +208,50 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     });
   }
 
+  /** A work of the season that somebody planned a few days ago. */
+  const waitingWork = (
+    treeId: string,
+    { work: workId, answers: said }: { work: string; answers?: Record<string, string | number | boolean> },
+    facts: WorkFacts,
+  ) => {
+    const of = findWork(workId)!;
+    const answers = { ...usualAnswers(of, facts), ...said };
+    const sheet = told((system) => of.workOut({ ...facts, system }, answers));
+    put('work_plan', {
+      id: v7(),
+      outfit_id: outfit,
+      tree_id: treeId,
+      work_id: of.id,
+      condition_id: null,
+      answers: sql.json(answers),
+      document: 2,
+      sheet: sql.json(sheet.metric as never),
+      sheet_us: sql.json(sheet.us as never),
+      price: sql.json(priced(weighWork(of, sheet.metric, 0, weighing), weighing) as never),
+      at: at(ago(4)),
+      by_person: arborist,
+    });
+  };
+  /** A look that somebody asked for, due today. */
+  const waitingLook = (treeId: string, what: string, reason: string) => {
+    const id = v7();
+    put('follow_up', {
+      ...{
+        id,
+        outfit_id: outfit,
+        tree_id: treeId,
+        root_id: id,
+        rule_id: 'own',
+        kind: 'look',
+        what,
+        reason,
+        only_if: null,
+      },
+      ...{ due: today, earliest: today, latest: after(today, 14, 'days') },
+      ...{ state: 'open', settled_at: null, settled_by: null },
+    });
+  };
+
   const clients = new Map<string, string>();
   for (const p of samples) {
     if (!clients.has(p.client)) {
@@ -279,44 +335,30 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         walk_order: i + 1,
         note: i % 11 === 5 ? 'Ivy to 3 m: move it aside before the tape.' : '',
       });
-      // Young apples that wait for their guards before the snow.
-      if (p.name === 'Ferry orchard' && i < 4) {
-        const guard = findWork('guard')!;
-        const facts: WorkFacts = {
-          today,
-          northernMonth: Number(today.slice(5, 7)),
-          system: 'metric',
-          tag,
-          host,
-          diameterCm: girth / Math.PI,
-          heightM: height,
-          crownWidthM: null,
-          texture: p.soil,
-          condition: null,
-          mainRoots: [],
-          group: null,
-          zoneSchool: USUAL_SCHOOLS.rootZone,
-          woundSchool: USUAL_SCHOOLS.woundDressing,
-          meshSchool: USUAL_SCHOOLS.mesh,
-          closedSeasons: regionOf('estuary').closedSeasons,
-          region: regionOf('estuary').name,
-        };
-        const answers = { ...usualAnswers(guard, facts), rabbits: true };
-        const sheet = told((system) => guard.workOut({ ...facts, system }, answers));
-        put('work_plan', {
-          id: v7(),
-          outfit_id: outfit,
-          tree_id: treeId,
-          work_id: guard.id,
-          condition_id: null,
-          answers: sql.json(answers),
-          document: 2,
-          sheet: sql.json(sheet.metric as never),
-          sheet_us: sql.json(sheet.us as never),
-          price: sql.json(priced(weighWork(guard, sheet.metric, 0, weighing), weighing) as never),
-          at: at(ago(4)),
-          by_person: arborist,
-        });
+      const month = Number(today.slice(5, 7));
+      for (const w of ofSeason) {
+        if (w.place !== p.name || !w.months.includes(month) || i < w.trees[0] || i >= w.trees[1]) continue;
+        if ('look' in w.does) waitingLook(treeId, w.does.look, w.does.because);
+        else
+          waitingWork(treeId, w.does, {
+            today,
+            northernMonth: month,
+            system: 'metric',
+            tag,
+            host,
+            diameterCm: girth / Math.PI,
+            heightM: height,
+            crownWidthM: null,
+            texture: p.soil,
+            condition: null,
+            mainRoots: [],
+            group: null,
+            zoneSchool: USUAL_SCHOOLS.rootZone,
+            woundSchool: USUAL_SCHOOLS.woundDressing,
+            meshSchool: USUAL_SCHOOLS.mesh,
+            closedSeasons: regionOf('estuary').closedSeasons,
+            region: regionOf('estuary').name,
+          });
       }
       const several = host.id === 'silver-birch' && i % 4 === 0;
       const read = (day: Day, factor: number) => {

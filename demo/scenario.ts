@@ -517,3 +517,51 @@ export const crews = [
   },
 ];
 export const YARD = { lat: 50.3301, lon: -4.1192 };
+
+/** Work and looks of a season that wait for a crew: on which trees of a place's rows, and in which months. */
+export interface OfSeason {
+  place: string;
+  months: readonly number[];
+  /** Trees by their position in the rows, the last one left out. */
+  trees: readonly [from: number, to: number];
+  does: { work: string; answers?: Record<string, string | number | boolean> } | { look: string; because: string };
+}
+const WINTER = [12, 1, 2];
+export const ofSeason: readonly OfSeason[] = [
+  // Young apples wait for their guards before the snow, and have them checked all winter.
+  {
+    place: 'Ferry orchard',
+    months: [9, 10, 11, 12, 1, 2, 3],
+    trees: [0, 4],
+    does: { work: 'guard', answers: { rabbits: true } },
+  },
+  { place: 'Ferry orchard', months: [...WINTER, 3], trees: [4, 9], does: { work: 'open-crown' } },
+  { place: 'Ferry orchard', months: WINTER, trees: [9, 15], does: { work: 'sanitation' } },
+  {
+    place: 'Ferry orchard',
+    months: WINTER,
+    trees: [15, 18],
+    does: {
+      look: 'Count eggs on twenty spurs',
+      because: 'Mites and scale winter on the bark: the count says whether oil is due.',
+    },
+  },
+  {
+    place: 'Ferry orchard',
+    months: [1, 2, 3],
+    trees: [18, 20],
+    does: { look: 'Are the buds still shut?', because: 'Oil goes on until they swell.' },
+  },
+  { place: 'Ferry orchard', months: [4, 5], trees: [4, 7], does: { work: 'tie-release' } },
+  { place: 'Ferry orchard', months: [6, 7], trees: [4, 8], does: { work: 'bagging' } },
+  { place: 'Hospital car park', months: [7, 8], trees: [0, 4], does: { work: 'water-shoots' } },
+  {
+    place: 'Hospital car park',
+    months: WINTER,
+    trees: [0, 3],
+    does: { look: 'Crossing and torn limbs, bare of leaves', because: 'What is seen now is cut before the sap rises.' },
+  },
+  { place: 'School grounds', months: [...WINTER, 3], trees: [2, 5], does: { work: 'mulch' } },
+  { place: 'School grounds', months: [5, 6, 7, 8], trees: [2, 5], does: { work: 'water' } },
+  { place: 'Quay Avenue', months: WINTER, trees: [5, 6], does: { work: 'ivy-window' } },
+];
