@@ -471,3 +471,43 @@ it('bark gone all round is one fact, whether its arcs or what gnawed it were ent
   expect(barkGone(0.97, [], sign)).toBe(0.97);
   expect(shipped.signs.filter((s) => s.girds).length).toBeGreaterThan(1);
 });
+
+it('a palm is no tree with branches: whatever is cut on it is on this list, and nothing else is offered', () => {
+  const onPalms = shipped.hosts
+    .filter((h) => h.groups.includes('palm'))
+    .flatMap((host) =>
+      shipped.conditions
+        .filter((c) => concerns(c.groups, host))
+        .flatMap((c) =>
+          c.options
+            .filter((o) => ['pruning', 'root barrier'].includes(o.method) || /girdling/.test(c.id))
+            .filter(
+              (o) =>
+                !against(
+                  o,
+                  {
+                    ...{
+                      host,
+                      crownLoss: 5,
+                      vigour: 'good' as const,
+                      barkLoss: 0.6,
+                      diameterCm: 20,
+                      soil: 'dry' as const,
+                    },
+                    ...{ banned: [], noCut: null, seen: [], signWords: (s: string) => s },
+                  },
+                  c,
+                  [],
+                ).some((a) => a.id === 'growth' || a.id === 'host'),
+            )
+            .filter((o) => o.method === 'pruning' || o.method === 'excavation')
+            .map((o) => `${c.id}: ${o.what}`),
+        ),
+    );
+  expect([...new Set(onPalms)].sort()).toEqual([
+    'frost-damage: Wait for the second leaf, then cut dead wood',
+    'ivy-cover: Cut a window out of the stems round the trunk; look at the base',
+    'lightning: Only what hangs',
+    'storm-breaks: Clean cuts, hanging wood first; oaks in the wilt region painted at once',
+  ]);
+});

@@ -86,7 +86,7 @@ export function movesSap(
  * @returns empty when nothing does
  */
 export function against(
-  o: Pick<TreatmentOption, 'method' | 'what' | 'hosts' | 'antibiotic' | 'largestCm' | 'use' | BoundField>,
+  o: Pick<TreatmentOption, 'method' | 'what' | 'hosts' | 'antibiotic' | 'largestCm' | 'use' | 'notOn' | BoundField>,
   t: TreeState,
   c: Condition | null,
   limits: readonly CrownLimit[],
@@ -94,6 +94,8 @@ export function against(
   const out: Against[] = [];
   const say = (id: string, sentence: string, open = false) => out.push({ id, sentence, open });
   if (!concerns(o.hosts, t.host)) say('host', `Not for ${t.host.name.toLowerCase()}.`);
+  if (o.notOn && concerns(o.notOn, t.host))
+    say('growth', `${t.host.name} grows otherwise and would not heal from it: this is not for it.`);
   const ban = t.banned.find((b) => carriesOut(b.method, o.method) && concerns(b.hosts, t.host));
   if (ban) say('banned', `Banned here: ${ban.why}`);
   if (o.antibiotic && t.host.edible && CARRIED.includes(o.method))

@@ -160,6 +160,8 @@ export const optionSchema = z.strictObject({
   organic: z.boolean(),
   /** Hosts it is for, of those of its condition; empty for all. */
   hosts: z.array(id).default([]),
+  /** Hosts of its condition it is not for, as they grow: a palm has no cambium and no crown of branches. */
+  notOn: z.array(id).min(1).optional(),
   /** A protectant that still keeps what is sound from it while it spreads; without it, it is for the sound and for next season. */
   covers: z.boolean().default(false),
   /** Antibiotics are kept for confirmed cases, and never go into a food tree. */

@@ -515,7 +515,7 @@ export const bacteriaAndAnimals = [
         5,
         'cure',
         'organic',
-        { largestCm: 30, barkLossMin: 0.5 },
+        { largestCm: 30, barkLossMin: 0.5, notOn: ['palm'] },
       ],
     ],
     useless: 'Guards of a mesh that a vole gets through.',

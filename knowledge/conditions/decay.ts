@@ -65,7 +65,7 @@ const rot = (id: string, name: string, groups: string[], r: Rot) =>
     policy: 'manage',
     threshold: 'A qualified risk assessor wherever people pass; measured, not guessed.',
     ways: [
-      ['pruning', FAILS[r.at].relief, 'by the assessor’s word', 7, 3, 'relief', 'organic'],
+      ['pruning', FAILS[r.at].relief, 'by the assessor’s word', 7, 3, 'relief', 'organic', { notOn: ['palm'] }],
       ['removal', 'Remove', 'by the assessor’s word', 1, 12, 'support', 'organic'],
     ],
     useless: 'Cutting off the bracket, filling, painting, injecting: the fungus is in the wood.',

@@ -17,7 +17,7 @@ type Way = [
   bounds?: Partial<
     Pick<
       TreatmentOption,
-      'hosts' | 'barkLossMax' | 'barkLossMin' | 'crownLossMin' | 'largestCm' | 'tooLate' | 'onlyWith'
+      'hosts' | 'notOn' | 'barkLossMax' | 'barkLossMin' | 'crownLossMin' | 'largestCm' | 'tooLate' | 'onlyWith'
     >
   >,
 ];

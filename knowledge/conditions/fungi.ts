@@ -762,7 +762,16 @@ export const fungi = [
     policy: 'manage',
     threshold: 'Risk assessor where people pass.',
     ways: [
-      ['pruning', 'Shorten to relieve the base', 'by the assessor’s word', 7, 3, 'relief', 'organic'],
+      [
+        'pruning',
+        'Shorten to relieve the base',
+        'by the assessor’s word',
+        7,
+        3,
+        'relief',
+        'organic',
+        { notOn: ['palm'] },
+      ],
       ['removal', 'Remove', 'by the assessor’s word', 1, 12, 'support', 'organic'],
     ],
     useless: 'Filling, painting, injecting.',

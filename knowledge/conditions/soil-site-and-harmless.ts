@@ -216,6 +216,7 @@ export const soilSiteAndHarmless = [
         4,
         'cure',
         'organic',
+        { notOn: ['palm'] },
       ],
       VIGOUR_WATER,
     ],
@@ -875,7 +876,7 @@ export const soilSiteAndHarmless = [
     threshold: 'None.',
     ways: [
       ['mulch', 'Wide mulch, no mowing, no wheels', 'any time', 1, 12, 'support', 'organic'],
-      ['pruning', 'Reduce inward with the tree over years', 'by kind', 7, 3, 'relief', 'organic'],
+      ['pruning', 'Reduce inward with the tree over years', 'by kind', 7, 3, 'relief', 'organic', { notOn: ['palm'] }],
     ],
     useless: 'Any product without a pest.',
     hazard: true,
