@@ -86,7 +86,8 @@ export const PLACES = [
     name: 'Book',
     letter: 'b',
     help: [
-      'Everything that was done. Nothing in it can be changed; a correction is a new version with its reason.',
+      'Everything that was done: treatments, and work without a product. Nothing in it can be changed; a correction is a new version with its reason.',
+      'Withdrawn, a treatment was never done: its stock goes back, and its plan is open again.',
       'Filter, print one record, or take all of it out as CSV.',
     ],
   },
