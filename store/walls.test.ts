@@ -80,6 +80,14 @@ it('nothing of one’s own can be tied to another outfit’s rows', async () => 
   await expect(reading).rejects.toMatchObject({ code: '23503' });
 });
 
+/** A table is emptied by whoever holds it alone; other tests write meanwhile, and that is waited for. */
+async function refusedTruncating(table: string): Promise<string | null> {
+  for (let tries = 0; ; tries++) {
+    const code = await owner.unsafe(`truncate ${table} cascade`).then(() => null, pgCode);
+    if (code !== '55P03' || tries === 9) return code ?? null;
+  }
+}
+
 it('what has been written into the book stays, even for the role that owns it', async () => {
   for (const t of [
     'reading',
@@ -101,6 +109,6 @@ it('what has been written into the book stays, even for the role that owns it', 
     }
     const rows = await owner<{ n: number }[]>`select count(*)::int as n from ${owner(t)}`;
     if (rows[0]!.n) await expect(owner.unsafe(`delete from ${t}`)).rejects.toMatchObject({ code: '23001' });
-    await expect(owner.unsafe(`truncate ${t} cascade`)).rejects.toMatchObject({ code: '23001' });
+    expect([t, await refusedTruncating(t)]).toEqual([t, '23001']);
   }
 });
