@@ -21,7 +21,9 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
     });
   return (
     <div className="mt-2 flex flex-wrap items-end gap-2">
-      <FormFaults faults={faults} />
+      <div className="w-full">
+        <FormFaults faults={faults} />
+      </div>
       <input
         className="box max-w-72"
         aria-label={`A word on ${name}`}
