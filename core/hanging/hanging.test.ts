@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import { dose } from '../dose/dose';
 import { trainingLabels } from '@/knowledge';
-import { byTurn, DEVICE_STATES, emptyAt, enteredOf, fillOf, habitOf, taughtBy, turnOf, type Hung } from './hanging';
+import {
+  byTurn,
+  DEVICE_STATES,
+  emptyAt,
+  enteredOf,
+  fillOf,
+  habitOf,
+  readOff,
+  taughtBy,
+  turnOf,
+  type Hung,
+} from './hanging';
 import { seasonOf } from './testing';
 
 const EIGHT = '2026-06-01T08:00:00.000Z';
@@ -186,4 +197,16 @@ describe('what hangs is the liquid, and what went in is product', () => {
     expect(enteredOf(worked.product, fill, each(0.25, 0.25))).toBeCloseTo(worked.product / 2, 9);
     expect(enteredOf(worked.product, fill, each(1))).toBe(0);
   });
+});
+
+it('what went in is told as it can be read off marks: four figures, never more than it was', () => {
+  expect([103.33333, 0.123456, 9.99999, 1000, 120, 0, -1, NaN].map(readOff)).toEqual([
+    103.3, 0.1234, 9.999, 1000, 120, 0, 0, 0,
+  ]);
+  fc.assert(
+    fc.property(fc.double({ min: 0.001, max: 1e6, noNaN: true }), (amount) => {
+      expect(readOff(amount)).toBeLessThanOrEqual(amount * (1 + 1e-9));
+      expect(readOff(amount)).toBeGreaterThan(amount * 0.998);
+    }),
+  );
 });

@@ -165,6 +165,13 @@ export const wentIn = (devices: readonly Pulled[]): number =>
 export const enteredOf = (product: number, fillMl: number, devices: readonly Pulled[]): number =>
   (product * wentIn(devices)) / fillMl;
 
+/** An amount as it can be read off marks: four figures, never more than it is. */
+export function readOff(amount: number): number {
+  if (!(amount > 0)) return 0;
+  const mark = 10 ** (Math.floor(Math.log10(amount)) - 3);
+  return Number((Math.floor(amount / mark + 1e-9) * mark).toPrecision(4));
+}
+
 /** Share of a device that must have gone in for the rest to tell how long all would have taken. */
 const MOSTLY = 0.5;
 /** What a pulled device teaches: its own end where it was seen, else what its rate comes to; null where it tells nothing. */

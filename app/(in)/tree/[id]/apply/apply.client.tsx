@@ -6,6 +6,7 @@ import { v7 } from 'uuid';
 import { deviations } from '@/core/book/deviations';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
 import { dayIn } from '@/core/season/zone';
+import { readOff } from '@/core/hanging/hanging';
 import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
 import { prescribe } from '@/core/prescribe/prescribe';
 import type { Situation } from '@/core/prescribe/situation';
@@ -206,7 +207,7 @@ export function ApplyBench({
     : [];
   // Down, not up: more than went in is not booked.
   const wentIn = (entered: number) =>
-    entered >= dose.product * 0.9999 ? String(planned) : String(Math.floor((entered / perUnit(unit)) * 1e4) / 1e4);
+    entered >= dose.product * 0.9999 ? String(planned) : String(readOff(entered / perUnit(unit)));
   const go = (stage: number) => {
     set('stage', stage);
     window.scrollTo({ top: 0 });
