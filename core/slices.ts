@@ -25,3 +25,13 @@ export async function inTurns<T>(work: Slices<T>): Promise<T> {
 }
 /** Lets everything that waits have its turn. */
 export const aTurn = (): Promise<void> => new Promise((on) => setTimeout(on, 0));
+
+/** What comes of each of a long list, one after another. */
+export function* eachOf<T, U>(list: readonly T[], of: (one: T, nth: number) => U): Slices<U[]> {
+  const out: U[] = [];
+  for (const [nth, one] of list.entries()) {
+    out.push(of(one, nth));
+    yield;
+  }
+  return out;
+}

@@ -5,8 +5,8 @@ import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
 import { speciesIndex } from '@/core/exchange/species';
-import { inTurns } from '@/core/slices';
-import { LIST_DOUBTS, listDoubts } from '@/core/exchange/list-doubts';
+import { eachOf, inTurns } from '@/core/slices';
+import { doubtSlices, LIST_DOUBTS } from '@/core/exchange/list-doubts';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { COLUMNS, namesIn, treeSlices, unitFaults, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
@@ -83,10 +83,10 @@ export const bringTrees = command({
     const faults = [...table.faults, ...read.faults];
     if (faults.length) return refuseRows(faults, 1000);
     const [site] = await dayPlaces(viewer, [sent.placeId], false);
-    const doubts = listDoubts(
-      read.trees.map((t) => ({ ...t, largestCm: findHost(t.hostId)?.largestCm ?? null })),
-      site && site.lat !== null && site.lon !== null ? { lat: site.lat, lon: site.lon } : null,
-    ).filter((d) => !sent.sure.includes(d.id));
+    const sized = eachOf(read.trees, (t) => ({ ...t, largestCm: findHost(t.hostId)?.largestCm ?? null }));
+    const spot = site && site.lat !== null && site.lon !== null ? { lat: site.lat, lon: site.lon } : null;
+    const asked = await inTurns(doubtSlices(await inTurns(sized), spot));
+    const doubts = asked.filter((d) => !sent.sure.includes(d.id));
     if (doubts.length)
       return { ok: false, faults: doubts.map((d) => ({ path: `sure.${d.id}`, sentence: d.sentence })) };
     await noteImport(viewer, {
@@ -97,12 +97,11 @@ export const bringTrees = command({
     });
     const noonOf = noonsIn(place.timeZone);
     const from = await nextWalkOrder(viewer, sent.placeId);
-    await addTrees(
-      viewer,
-      read.trees.map((t, i) => asNew(t, { importId: sent.id, placeId: sent.placeId, noonOf, walkOrder: from + i })),
-      viewer.breastHeightCm,
-      v7,
-      (done) => progress?.(done, read.trees.length),
+    const fresh = eachOf(read.trees, (t, i) =>
+      asNew(t, { importId: sent.id, placeId: sent.placeId, noonOf, walkOrder: from + i }),
+    );
+    await addTrees(viewer, await inTurns(fresh), viewer.breastHeightCm, v7, (done) =>
+      progress?.(done, read.trees.length),
     );
     return { ok: true, value: { written: read.trees.length } };
   },

@@ -1,3 +1,4 @@
+import { atOnce, type Slices } from '../slices';
 import { figure } from '../units/units';
 
 /** What a whole list may have got wrong, and which of it somebody has said is right. */
@@ -33,20 +34,33 @@ export function kmBetween(a: Spot, b: Spot): number {
 }
 const middle = (of: number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!;
 
+interface ListTree {
+  lat: number | null;
+  lon: number | null;
+  diameterCm: number | null;
+  largestCm: number | null;
+}
 /**
  * What is asked of a list as a whole before it comes in: positions far from the site (latitude and longitude changed, another
  * zone, zero), and trunks larger than their species get (a wrong unit).
  * @param site where the site lies; null where nobody has said: then the list itself tells where its middle is
  */
-export function listDoubts(
-  trees: readonly { lat: number | null; lon: number | null; diameterCm: number | null; largestCm: number | null }[],
-  site: Spot | null,
-): ListDoubt[] {
+export const listDoubts = (trees: readonly ListTree[], site: Spot | null): ListDoubt[] =>
+  atOnce(doubtSlices(trees, site));
+
+/** The same, in slices. */
+export function* doubtSlices(trees: readonly ListTree[], site: Spot | null): Slices<ListDoubt[]> {
   const out: ListDoubt[] = [];
   const placed = trees.flatMap((t) => (t.lat === null || t.lon === null ? [] : [{ lat: t.lat, lon: t.lon }]));
+  yield;
   const from =
     site ?? (placed.length ? { lat: middle(placed.map((p) => p.lat)), lon: middle(placed.map((p) => p.lon)) } : null);
-  const away = from ? placed.map((p) => kmBetween(p, from)).filter((km) => km > FAR_KM) : [];
+  const away: number[] = [];
+  for (const p of from ? placed : []) {
+    const km = kmBetween(p, from!);
+    if (km > FAR_KM) away.push(km);
+    yield;
+  }
   if (away.length)
     out.push({
       id: 'positions',
