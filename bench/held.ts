@@ -116,7 +116,7 @@ export async function held({ report }: Table): Promise<void> {
     ['a file of 180 own entries', () => verb('bring-own', { text: ownFile(mark()) })],
     ['a plan of the grounds', () => verb('bring-grounds', { placeId, text: grounds() })],
     [
-      'four years of readings',
+      'three years of readings',
       () =>
         verb('bring-readings', {
           placeId,
