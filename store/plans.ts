@@ -180,6 +180,20 @@ export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visit
 export const setPlanState = (scope: Scope, id: string, from: 'open' | 'dropped', to: 'open' | 'dropped') =>
   within(scope, (tx) => tx`update plan set state = ${to} where id = ${id} and state = ${from}`);
 
+/** Drops what waits as the rest of a treatment, by the record of what went in. @returns whether anything waited */
+export const dropRestOf = (scope: Scope, tree: { treeId: string; rootId: string }): Promise<boolean> =>
+  within(
+    scope,
+    async (tx) =>
+      (
+        await tx`
+          update plan
+          set state = 'dropped'
+          where outfit_id = ${scope.outfitId} and tree_id = ${tree.treeId} and state = 'open'
+            and facts->'rest'->'of' ? ${tree.rootId}`
+      ).count > 0,
+  );
+
 /** The same for many at once; those of a programme's visits are left to the programme. */
 export const setPlanStates = (scope: Scope, ids: readonly string[], from: 'open' | 'dropped', to: 'open' | 'dropped') =>
   within(

@@ -4,6 +4,9 @@ import { correctionSchema } from '@/core/book/record';
 import { stepOfUse } from '@/core/prescribe/costs';
 import { isSouth } from '@/core/season/hemisphere';
 import { recordsOfPlans, recordVersions, writeRecord } from '@/store/book';
+import { addReminder } from '@/store/follow-ups';
+import { dropRestOf } from '@/store/plans';
+import { dayIn } from '@/core/season/zone';
 import { getPlace } from '@/store/grounds';
 import { programmeOf } from '@/store/programme';
 import { getLabel, lotById } from '@/store/shelf';
@@ -50,6 +53,16 @@ export const correctRecord = command({
     if (again.length)
       return refuse('withdrawn', 'Its plan was carried out and recorded again since: this one stays withdrawn.');
     const laid = planId && (await laidBehind(viewer, { planId }));
+    // What waits as its rest was worked out from the amount that is corrected here: it would come to more or less than the dose.
+    const rest = (k.withdrawn || k.amount !== newest.data.amount) && (await dropRestOf(viewer, newest));
+    if (rest && !k.withdrawn)
+      await addReminder(viewer, {
+        id: v7(),
+        treeId: newest.treeId,
+        on: dayIn(now, place?.timeZone ?? viewer.timeZone),
+        what: 'Plan what is still out of the dose',
+        reason: `The record of ${newest.doneOn} was corrected; the visit for its rest was dropped.`,
+      });
     try {
       const written = await writeRecord(viewer, v7, {
         id: k.id,

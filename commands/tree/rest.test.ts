@@ -12,6 +12,7 @@ import { hangingOf } from '@/store/hanging';
 import { getPlan, openPlans } from '@/store/plans';
 import { applyView } from '@/views/tree';
 import { todayView } from '@/views/today';
+import { correctRecord } from '@/commands/book/correct';
 import { book } from './book';
 
 const made = ownOutfit();
@@ -135,4 +136,29 @@ it('what another put on counts: where the label leaves no room for the rest, it 
     value: { rest: { stopped: expect.stringMatching(/^Too soon: /) } },
   });
   expect(await openOf(treeId)).toEqual([]);
+});
+
+it('a correction of what went in drops the visit for its rest: never two of it, and what is still out is asked', async () => {
+  const corrected = async (tag: string, more: (whole: number) => object) => {
+    const { planId, treeId } = await planned(tag);
+    const { whole, input, now } = await pulledWith(planId, 0.5, 0);
+    expect(await perform(book, by(now), input)).toMatchObject({ ok: true });
+    expect(await openOf(treeId)).toHaveLength(1);
+    const { id: rootId, amount, startedAt, endedAt } = input;
+    const same = { rootId, amount, startedAt, endedAt, lotId, note: '', mark: '', deviation: '', withdrawn: false };
+    const correction = { ...same, id: v7(), reason: 'Read off the wrong mark.', ...more(whole) };
+    expect(await perform(correctRecord, by(now), correction)).toMatchObject({ ok: true });
+    const asked = await made.owner<{ what: string }[]>`
+      select what from follow_up where tree_id = ${treeId} and rule_id = 'own' and state = 'open'`;
+    return { planId, open: await openOf(treeId), asked: asked.map((f) => f.what) };
+  };
+  expect(await corrected('R5', (whole) => ({ amount: whole * 0.95 }))).toMatchObject({
+    open: [],
+    asked: ['Plan what is still out of the dose'],
+  });
+  // Withdrawn, none of it went in: the whole waits again by its own plan, and nothing beside it.
+  const { planId, open, asked } = await corrected('R6', () => ({ withdrawn: true }));
+  expect([open.map((p) => p.id), asked]).toEqual([[planId], []]);
+  // A word in the note changes nothing of the rest.
+  expect((await corrected('R7', () => ({ note: 'By the gate.' }))).open).toHaveLength(1);
 });

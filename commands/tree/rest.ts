@@ -6,7 +6,6 @@ import { stillSaid } from '@/core/gates/said';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { visitOn, whilePlanning } from '@/core/prescribe/when';
 import { after, type Day } from '@/core/season/follow-ups';
-import { dayIn } from '@/core/season/zone';
 import { NO_YEAR } from '@/core/season/year';
 import { told } from '@/core/units/units';
 import { getPlan } from '@/store/plans';
@@ -35,7 +34,7 @@ export async function planRest(
   const [tree, held] = await Promise.all([treeOf(viewer, plan.treeId, observed), heldBy(viewer)]);
   if (!tree) return null;
   const before = plan.choices.rest;
-  const day = after(dayIn(record.endedAt, tree.timeZone), 1, 'days');
+  const day = after(record.doneOn, 1, 'days');
   const situation = situationOfPlan(viewer, tree, held, await findsNear(viewer, tree), observed, plan, NO_YEAR);
   const choices = {
     ...plan.choices,
