@@ -1,3 +1,4 @@
+import { v7 } from 'uuid';
 import { perform, type Answer, type Command } from '@/commands/command';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { db, type Sql } from '@/store/db';
@@ -33,3 +34,13 @@ export const doneBy = <S extends z.ZodType, T>(
 
 /** Where the faults of an answer stand; none where it was good. */
 export const pathsOf = (answer: Answer<unknown>): string[] => (answer.ok ? [] : answer.faults.map((f) => f.path));
+
+/** The tree of an outfit for tests is measured before the first of them: 46.2 cm at breast height, 15 m high. */
+export const measuredFirst = (made: ReturnType<typeof ownOutfit>) =>
+  beforeAll(async () => {
+    const { owner, o } = made;
+    await owner`
+      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+      values (${v7()}, ${o.outfitId}, ${o.treeId}, '2026-05-20', ${o.personId}, 46.2, 130,
+        ${owner.json([{ kind: 'diameter', typed: { value: 46.2, unit: 'cm' } }])}, 15, 'tape')`;
+  });

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, measuredFirst, ownOutfit } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { makeOutfit } from '@/store/testing';
@@ -9,13 +9,7 @@ import { finishWork } from './finish-work';
 import { planWork } from './plan-work';
 
 const made = ownOutfit();
-beforeAll(async () => {
-  const { owner, o } = made;
-  await owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
-    values (${v7()}, ${o.outfitId}, ${o.treeId}, '2026-05-20', ${o.personId}, 46.2, 130,
-      ${owner.json([{ kind: 'diameter', typed: { value: 46.2, unit: 'cm' } }])}, 15, 'tape')`;
-});
+measuredFirst(made);
 const all = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 40 };
 async function planned(workId: string, on = '2026-06-01') {
   const id = v7();

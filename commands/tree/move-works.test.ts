@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, measuredFirst, ownOutfit } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { openVisits, plannedBetween } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
@@ -8,13 +8,7 @@ import { moveWorks } from './move-works';
 import { planWork } from './plan-work';
 
 const made = ownOutfit();
-beforeAll(async () => {
-  const { owner, o } = made;
-  await owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
-    values (${v7()}, ${o.outfitId}, ${o.treeId}, '2026-05-20', ${o.personId}, 46.2, 130,
-      ${owner.json([{ kind: 'diameter', typed: { value: 46.2, unit: 'cm' } }])}, 15, 'tape')`;
-});
+measuredFirst(made);
 
 /** A work that waits for a day; the tests stand on the first of June. */
 async function planned(workId: string, on: string) {

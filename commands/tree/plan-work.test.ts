@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, measuredFirst, ownOutfit } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { openVisits } from '@/store/plans';
 import { makeOutfit } from '@/store/testing';
@@ -20,13 +20,7 @@ const plan = (more: object = {}, who = made.viewer) =>
   });
 const paths = (answer: Awaited<ReturnType<typeof plan>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
 
-beforeAll(async () => {
-  const { owner, o } = made;
-  await owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
-    values (${v7()}, ${o.outfitId}, ${o.treeId}, '2026-05-20', ${o.personId}, 46.2, 130,
-      ${owner.json([{ kind: 'diameter', typed: { value: 46.2, unit: 'cm' } }])}, 15, 'tape')`;
-});
+measuredFirst(made);
 
 it('a cut in the closed season is stopped today, and planned for the day on which it is open', async () => {
   expect(paths(await plan())).toContain('gates.closed-season');
