@@ -11,9 +11,17 @@ const config = nextJest({ dir: './' })({
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
 });
 
-// D3 ships modules only; Jest has to turn them into what it can load.
-const withModules = async () => ({
-  ...(await config()),
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap)/)'],
-});
-export default withModules;
+/** Modules of the knowledge that are data; `next.config.ts` gives them to browsers in the same way. */
+const KNOWLEDGE =
+  '/knowledge/(conditions/index|exclusions|heat|hosts|labels/index|lookalikes|programmes|signs|tests)\\.ts$';
+
+// The first pattern that matches is taken. D3 ships modules only; Jest has to turn them into what it can load.
+const adapted = async () => {
+  const base = await config();
+  return {
+    ...base,
+    transform: { [KNOWLEDGE]: '<rootDir>/bin/setup/jest-knowledge.cjs', ...base.transform },
+    transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap)/)'],
+  };
+};
+export default adapted;

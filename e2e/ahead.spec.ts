@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { expect, openTree, openYear, OWNER, signIn, test } from './hands';
+import { expect, findTree, openToday, openTree, openYear, OWNER, signIn, test } from './hands';
 import { journeyNow } from './clock';
 
 /** The day after tomorrow, as a date field takes it. */
@@ -18,7 +18,7 @@ test('a sound elm is planned for its window: the dose now, the gates of the day 
   page,
 }) => {
   await signIn(page, OWNER);
-  const id = await openTree(page, SOUND_ELM);
+  const id = await findTree(page, SOUND_ELM);
   await page.goto(`/tree/${id}/prescribe`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('How much to infuse, and where');
   const when = page.getByRole('region', { name: 'When' });
@@ -90,7 +90,7 @@ test('a day of one’s own: asked for what it is, kept on Season and on the tree
 });
 
 test('a treatment that is due is left out with a reason, and stands on its next day', async ({ page }) => {
-  await signIn(page);
+  await openToday(page);
   const row = page
     .getByRole('main')
     .getByRole('listitem')

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, OWNER, openQuayRound, openTree, phone, test } from './hands';
+import { expect, findTree, openQuayRound, OWNER, phone, test } from './hands';
 
 /** The least that a glove meets, and the contrast that reads in the sun (WCAG 2, 1.4.6). */
 const GLOVE_PX = 56;
@@ -36,7 +36,7 @@ test('in the sun and in gloves: every page of the day at 390 px has a contrast o
     .goto(round)
     .then(() => page.locator('main [href*="/rounds/row"]').first().getAttribute('href'));
   const sheet = await page.locator('main [href*="/apply?plan="]').first().getAttribute('href');
-  const school = await openTree(page, '313', 'school');
+  const school = await findTree(page, '313', 'school');
   const tree = /\/tree\/[0-9a-f-]{36}/.exec(sheet!)![0];
   const judge = async (what: string) => {
     await page.evaluate(() => (document.documentElement.dataset.theme = 'daylight'));

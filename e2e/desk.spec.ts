@@ -1,9 +1,9 @@
-import { ALL_WELL, choose, expect, OWNER, openTree, signIn, test } from './hands';
+import { ALL_WELL, choose, expect, findTree, OWNER, signIn, test } from './hands';
 import { newMark } from './clock';
 
 test('measuring: several stems, bark to keep clear of, and the tape that sends its reading', async ({ page }) => {
   await signIn(page);
-  const id = await openTree(page, '305', 'school');
+  const id = await findTree(page, '305', 'school');
   await page.goto(`/tree/${id}/measure`);
   await page.getByRole('button', { name: 'Take from the tape (simulated)' }).click();
   await expect(page.getByRole('textbox', { name: /^Diameter/ })).not.toHaveValue('');
@@ -43,7 +43,7 @@ test('units and theme are a person’s own: inches in, centimetres kept', async 
     await expect.poll(() => page.request.get('/tools').then((r) => r.text())).toContain(shown);
   };
   await units(/^US/, 'Girth, in');
-  const id = await openTree(page, '307', 'school');
+  const id = await findTree(page, '307', 'school');
   await page.goto(`/tree/${id}/measure`);
   await page.getByLabel('Girth, in').fill('57.125');
   await expect(page.getByRole('main').getByText('18.2 in')).toBeVisible();
@@ -178,7 +178,7 @@ test('rounds and the load: what is planned appears with product, water and what 
   const margin = page.getByRole('complementary', { name: 'Margin' });
   await expect(margin.getByText('Training label 1, soil systemic 240')).toBeVisible();
   await expect(margin.getByText('Nitrile gloves')).toBeVisible();
-  const id = await openTree(page, '113');
+  const id = await findTree(page, '113');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('button', { name: 'Drop this plan' }).click();
   await expect(page.getByText('Plan dropped.')).toBeVisible();
@@ -194,7 +194,7 @@ test('a hold is released with a reason only; what goes otherwise than planned is
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '131');
+  const id = await findTree(page, '131');
   await page.goto(`/tree/${id}/decide`);
   await choose(page.getByRole('radio', { name: /^possible/ }));
   await page.getByRole('button', { name: 'Keep this decision' }).click();

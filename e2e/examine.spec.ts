@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, OFFICE, openTree, phone, signIn, TECHNICIAN, test } from './hands';
+import { choose, expect, findTree, OFFICE, openTree, phone, signIn, TECHNICIAN, test } from './hands';
 
 /** Every touch and key of a practised hand, counted. */
 function touches(page: Page) {
@@ -30,7 +30,7 @@ test('one tree on a phone: under two minutes and 25 touches, from the key to the
   baseURL,
 }) => {
   const page = await phone(browser, baseURL);
-  const id = await openTree(page, '409', 'well');
+  const id = await findTree(page, '409', 'well');
   await page.goto(`/tree/${id}/examine`);
   const began = performance.now();
   const hand = touches(page);
@@ -69,7 +69,7 @@ test('the phone sleeps: what was graded is there when it wakes; the next tree is
   baseURL,
 }) => {
   const page = await phone(browser, baseURL);
-  const id = await openTree(page, '408', 'well');
+  const id = await findTree(page, '408', 'well');
   await page.goto(`/tree/${id}/examine`);
   const walk = page.getByRole('region', { name: 'Walk' });
   await walk.getByRole('button', { name: 'some', exact: true }).click();
@@ -121,7 +121,7 @@ test('by keyboard at the desk: grades go down the list, the next look is answere
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '203', 'hospital');
+  const id = await findTree(page, '203', 'hospital');
   await page.goto(`/tree/${id}/examine`);
   const row = (words: string) => page.getByRole('group', { name: words });
   await row('Soil dry a finger deep').getByRole('radio', { name: 'not looked' }).focus();
@@ -145,7 +145,7 @@ test('by keyboard at the desk: grades go down the list, the next look is answere
     ['205', '2'],
     ['207', 'absent'],
   ] as const) {
-    const other = await openTree(page, tag, 'hospital');
+    const other = await findTree(page, tag, 'hospital');
     await page.goto(`/tree/${other}/examine`);
     const dry = page.getByRole('group', { name: 'Soil dry a finger deep' });
     await expect(dry.getByText(grade === '2' ? 'last some' : 'last absent')).toBeVisible();
@@ -154,7 +154,7 @@ test('by keyboard at the desk: grades go down the list, the next look is answere
 
 test('what digging finds waits for the client; bad numbers are told in place and lose nothing', async ({ page }) => {
   await signIn(page);
-  const id = await openTree(page, '310', 'school');
+  const id = await findTree(page, '310', 'school');
   await page.goto(`/tree/${id}/examine`);
   await grade(page, 'Root lying across the trunk', '3');
   await page.getByLabel('What changes').fill('Cut one root now, the second in autumn');
@@ -188,7 +188,7 @@ test('a decision: proposed with reasons, printed for the client, overturned late
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '425', 'well');
+  const id = await findTree(page, '425', 'well');
   await page.goto(`/tree/${id}/decide`);
   const sheet = page.getByRole('region', { name: 'The decision' });
   await expect(sheet.getByText('Hemlock woolly adelgid').first()).toBeVisible();
@@ -219,7 +219,7 @@ test('doubt: no effect is asked about, too early is said to be too early, and th
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '401', 'well');
+  const id = await findTree(page, '401', 'well');
   await page.goto(`/tree/${id}/examine`);
   await page.getByText('This look checks an earlier treatment').click();
   await page.getByLabel('Which one').selectOption({ index: 1 });
@@ -302,7 +302,7 @@ test('the office sees the spread and may not examine', async ({ page }) => {
   await page.getByRole('link', { name: /Chewed, holes between veins/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Chewed, holes between veins' })).toBeVisible();
   await expect(page.getByRole('img', { name: /Plan of the place.*grade 3/ })).toBeVisible();
-  const id = await openTree(page, '104');
+  const id = await findTree(page, '104');
   await page.goto(`/tree/${id}/examine`);
   await expect(page.getByText(/To examine takes/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep this look' })).toBeDisabled();
@@ -312,7 +312,7 @@ test('what others put on a tree and a sample sent stand on it; a bad number and 
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '417', 'well');
+  const id = await findTree(page, '417', 'well');
   await page.goto(`/tree/${id}`);
   await page.getByText('Somebody else put something on it').click();
   const others = page.locator('details').filter({ hasText: 'Somebody else put something on it' });

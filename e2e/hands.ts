@@ -1,4 +1,4 @@
-import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test';
 
 /** What went wrong on any page of the journey that is under way. */
 const broken: string[] = [];
@@ -35,11 +35,39 @@ export const OWNER = 'Maren Tolgarth';
 export const TECHNICIAN = 'Wren Askew';
 export const OFFICE = 'Oona Varley';
 
+type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
+/** The sessions that this worker has opened, by the name of the person. */
+const sessions = new Map<string, Promise<Cookies>>();
+
+/** Opens a session through the sign-in page, in a browser profile that nothing else uses. */
+async function openSession(page: Page, who: string): Promise<Cookies> {
+  const context = await page.context().browser()!.newContext({ baseURL: test.info().project.use.baseURL });
+  try {
+    const own = await context.newPage();
+    await own.goto('/sign-in');
+    await own.getByRole('button', { name: who }).click();
+    await expect(own.getByRole('heading', { level: 1 })).toContainText('today');
+    return await context.cookies();
+  } finally {
+    await context.close();
+  }
+}
+
+/** Signs somebody in without opening a page: each worker goes through the sign-in page once for each person. */
 export async function signIn(page: Page, who = ARBORIST) {
-  await page.goto('/sign-in');
-  await page.getByRole('button', { name: who }).click();
+  if (!sessions.has(who)) sessions.set(who, openSession(page, who));
+  await page.context().addCookies(await sessions.get(who)!);
+}
+
+/** Signs somebody in and opens Today. */
+export async function openToday(page: Page, who = ARBORIST) {
+  await signIn(page, who);
+  await page.goto('/');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('today');
 }
+
+/** Forgets the session of somebody whom a journey signs out, so that the next journey opens one of its own. */
+export const sessionEnded = (who: string) => void sessions.delete(who);
 
 export async function signInByHand(page: Page, email: string, password = 'estuary-and-elms') {
   await page.goto('/sign-in');
@@ -48,16 +76,19 @@ export async function signInByHand(page: Page, email: string, password = 'estuar
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
 
+/** The id of a tree, by its tag and place. */
+export async function findTree(page: Page, tag: string, place = 'quay'): Promise<string> {
+  const list = await (await page.request.get(`/grounds?find=${encodeURIComponent(`${tag} ${place}`)}`)).text();
+  const id = new RegExp(`href="/tree/([0-9a-f-]{36})"[^>]*>(?:<[^>]*>)*${tag}\\b`).exec(list)?.[1];
+  expect(id, `No tree ${tag} at ${place}`).toBeDefined();
+  return id!;
+}
+
 /** Opens a tree by its tag and place, and gives its id. */
 export async function openTree(page: Page, tag: string, place = 'quay'): Promise<string> {
-  await page.goto(`/grounds?find=${tag}+${place}`);
-  await page
-    .getByRole('main')
-    .getByRole('link', { name: new RegExp(`^${tag}`) })
-    .first()
-    .click();
-  await page.waitForURL(/\/tree\/[0-9a-f-]{36}$/);
-  return page.url().split('/').pop()!;
+  const id = await findTree(page, tag, place);
+  await page.goto(`/tree/${id}`);
+  return id;
 }
 
 /** Opens the year of a place by its name, and gives the place's id. */

@@ -1,11 +1,11 @@
-import { expect, openTree, phone, test } from './hands';
+import { expect, findTree, phone, test } from './hands';
 
 test('bottles are hung from the sheet, watched on the board, pulled with half left, and only what went in is written', async ({
   browser,
   baseURL,
 }) => {
   const page = await phone(browser, baseURL);
-  const tree = await openTree(page, '301', 'school');
+  const tree = await findTree(page, '301', 'school');
   await page.goto(`/tree/${tree}/apply`);
   const main = page.getByRole('main');
   const sheet = page.getByRole('navigation', { name: 'Sheet' });

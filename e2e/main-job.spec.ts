@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { ALL_WELL, choose, counted, expect, openTree, phone, signIn, test } from './hands';
+import { ALL_WELL, choose, counted, expect, findTree, openTree, phone, signIn, test } from './hands';
 
 /** A girth typed for a demo elm leads to a plan, a booked record with its lot, and a due date. */
 async function mainJob(page: Page, tag: string) {
@@ -114,7 +114,7 @@ test('examine, decide: the key confirms the host, the signs order the candidates
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '109');
+  const id = await findTree(page, '109');
   await page.goto(`/tree/${id}/prescribe`);
   // Nothing on the shelf is for what was named, and nothing that happens to be open is put in its place.
   await expect(page.getByRole('heading', { level: 1, name: 'No label for this' })).toBeVisible();

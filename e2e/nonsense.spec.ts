@@ -1,4 +1,4 @@
-import { expect, openTree, signIn, test } from './hands';
+import { expect, findTree, openTree, signIn, test } from './hands';
 import { newMark } from './clock';
 
 test.beforeEach(({ page }) => signIn(page));
@@ -11,7 +11,7 @@ for (const [text, sentence] of [
   ['', 'The girth is missing.'],
 ] as const)
   test(`a girth of “${text}” gets a sentence and is kept`, async ({ page }) => {
-    const id = await openTree(page, '131');
+    const id = await findTree(page, '131');
     await page.goto(`/tree/${id}/measure`);
     await page.getByLabel(/^Girth/).fill(text);
     await page.getByRole('button', { name: 'Keep this reading' }).click();
@@ -20,7 +20,7 @@ for (const [text, sentence] of [
   });
 
 test('a girth typed as a diameter is doubted at once', async ({ page }) => {
-  const id = await openTree(page, '131');
+  const id = await findTree(page, '131');
   await page.goto(`/tree/${id}/measure`);
   const tag = page.getByRole('complementary', { name: 'Tag' });
   const girth = (await tag.getByText(/ cm$/).first().innerText()).replace(' cm', '');
@@ -56,7 +56,7 @@ test('31 February, unknown trees, broken ids', async ({ page }) => {
 });
 
 test('a photo of 60 MB, a file that is no photo, and a good one without its place', async ({ page }) => {
-  const id = await openTree(page, '131');
+  const id = await findTree(page, '131');
   const uuid = () => '0192' + crypto.randomUUID().slice(4);
   const send = (data: Buffer, tree = id) =>
     page.request.post(`/api/photos?id=${uuid()}&tree=${tree}`, { data, headers: { 'content-type': 'image/jpeg' } });

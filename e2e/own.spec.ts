@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, openTree, OWNER, signIn, test } from './hands';
+import { expect, findTree, OWNER, signIn, test } from './hands';
 
 const KEPT = 'Kept. It takes part from now on.';
 
@@ -47,7 +47,7 @@ test('a host, a sign and a work of one’s own are kept, take part, and travel a
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Quayside elm');
   await expect(page.getByRole('img', { name: /^Leaf of quayside elm/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /Elm leaf beetle/i })).toBeVisible();
-  const elm = await openTree(page, '101');
+  const elm = await findTree(page, '101');
   await page.goto(`/tree/${elm}/examine`);
   await expect(page.getByText('Silver crumbs in the cracks').first()).toBeAttached();
   await page.goto(`/tree/${elm}/prescribe`);
@@ -149,7 +149,7 @@ test('a condition and a test of one’s own are written in fields, told what is 
   await page.getByLabel('What it rests on').fill('a fifth summer');
   await page.getByRole('button', { name: 'Check and keep it' }).click();
   await expect(row).toContainText('version 2');
-  const elm = await openTree(page, '101');
+  const elm = await findTree(page, '101');
   await page.goto(`/tree/${elm}/examine`);
   // Somebody who has opened one says so, though nobody asked.
   await page.getByText('Another test was done').click();

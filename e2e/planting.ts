@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, openTree, type Sent } from './hands';
+import { expect, findTree, type Sent } from './hands';
 import type { Page } from '@playwright/test';
 
 /** Performs a verb over plain HTTP, as whoever is signed in; it must go through. */
@@ -91,7 +91,7 @@ export async function plantDrenches(page: Page, name: string, girths: readonly n
   });
   expect(await answer.text()).toContain(String(girths.length));
   const trees: Record<string, string> = {};
-  for (const tag of tags) trees[tag] = await openTree(page, tag, name);
+  for (const tag of tags) trees[tag] = await findTree(page, tag, name);
   for (const tag of tags)
     await send(page, 'decide', {
       id: randomUUID(),

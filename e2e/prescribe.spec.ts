@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { ALL_WELL, choose, counted, expect, openTree, OWNER, phone, signIn, test } from './hands';
+import { ALL_WELL, choose, counted, expect, findTree, openTree, OWNER, phone, signIn, test } from './hands';
 import { newMark } from './clock';
 
 const main = (page: Page) => page.getByRole('main');
@@ -17,7 +17,7 @@ async function openPlan(page: Page, place: string) {
 
 test('a site of the ring is stepped; a move that breaks a rule is refused with its reason', async ({ page }) => {
   await signIn(page);
-  const id = await openTree(page, '102');
+  const id = await findTree(page, '102');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /Training label 2,/ }).check();
   const move = page.getByRole('group', { name: 'Move a site' });
@@ -33,7 +33,7 @@ test('a site of the ring is stepped; a move that breaks a rule is refused with i
 
 test('one plan for a row: each tree by its own trunk, within 15 inputs', async ({ page }) => {
   await signIn(page);
-  const id = await openTree(page, '104');
+  const id = await findTree(page, '104');
   await page.goto(`/tree/${id}/decide`);
   const hand = counted(page);
   await hand.press('Keep this decision');
@@ -61,7 +61,7 @@ test('one plan for a row: each tree by its own trunk, within 15 inputs', async (
 
 test('a work without a label: asked, worked out, held, planned, done, and its follow-up stands', async ({ page }) => {
   await signIn(page);
-  const id = await openTree(page, '201', 'hospital');
+  const id = await findTree(page, '201', 'hospital');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Sticky band/ }).check();
   await expect(page.getByText('Wrap, cut to')).toBeVisible();
@@ -125,7 +125,7 @@ test('the drawn well stops a drench near it, on a phone, and the sentence says h
   baseURL,
 }) => {
   const page = await phone(browser, baseURL);
-  const id = await openTree(page, '401', 'ravine');
+  const id = await findTree(page, '401', 'ravine');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /Training label 4/ }).check();
   await page
@@ -166,7 +166,7 @@ test('a label is entered from the paper, its faults told while typing, and doses
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await page.waitForURL(/shelf$/);
   await expect(main(page).getByRole('link', { name: 'Estuary test soap' })).toBeVisible();
-  const id = await openTree(page, '116');
+  const id = await findTree(page, '116');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /Estuary test soap/ }).check();
   await expect(page.getByText('Stopped: Label not checked.')).toBeVisible();
@@ -186,7 +186,7 @@ test('the owner keeps the region profile; a closed season then stops a cut, and 
   await closed.fill('elm | 01-01 | 12-31 | diseased wood too: For the test.');
   await page.getByRole('button', { name: 'Keep as a new version' }).click();
   await expect(page.getByText(/Profile kept as version/)).toBeVisible();
-  const id = await openTree(page, '102');
+  const id = await findTree(page, '102');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Cut diseased wood/ }).check();
   await expect(page.getByText('Stopped: Closed season.')).toBeVisible();
@@ -202,7 +202,7 @@ test('an offer to the client: opened without a sign-in, answered once, kept as a
   baseURL,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '305', 'school');
+  const id = await findTree(page, '305', 'school');
   const make = async () => {
     await page.goto(`/tree/${id}/prescribe`);
     await page.getByText('Offer these to the client').click();
@@ -250,7 +250,7 @@ test('the plan of a tree is one thing: steps with their price, a programme, the 
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '209', 'hospital');
+  const id = await findTree(page, '209', 'hospital');
   await page.goto(`/tree/${id}/prescribe`);
   await page.getByRole('radio', { name: /^Sticky band/ }).check();
   await page.getByLabel('Plants, walls and wires that bridge it are gone').check();
@@ -271,7 +271,7 @@ test('the plan of a tree is one thing: steps with their price, a programme, the 
   await expect(plan.getByLabel('School')).toHaveValue('');
   await expect(plan.getByText(/All \d+ visits in 3 years/)).toBeVisible();
   // Where the ways against a trouble are not all organic-listed, it says how many the school leaves out.
-  const elm = await openTree(page, '125');
+  const elm = await findTree(page, '125');
   await page.goto(`/tree/${elm}/prescribe`);
   await plan.getByLabel('School').selectOption('organic only');
   await expect(page.getByText(/\d of \d+ ways are left out: their labels are not organic-listed/)).toBeVisible();

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, OWNER, signIn, signInByHand, test, setAside } from './hands';
+import { expect, OWNER, setAside, signIn, signInByHand, test } from './hands';
 import { openLine, openPhone } from './line';
 import { arborist, crewOf, plantDrenches, plantInfusion } from './planting';
 import { newMark } from './clock';

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openTree, signIn, test, openQuayRound } from './hands';
+import { expect, findTree, openQuayRound, openToday, openTree, signIn, test } from './hands';
 
 const WIDE = { width: 1280, height: 800 };
 /** The narrowest that a page must reflow to: a phone of 390 at most of its zoom, or an old one. */
@@ -12,7 +12,7 @@ const WALKS = 3;
 
 /** Every view that somebody signed in can open, by its path. */
 async function everyView(page: Page): Promise<string[]> {
-  const id = await openTree(page, '113');
+  const id = await findTree(page, '113');
   const record = await page
     .goto('/book')
     .then(() => page.getByRole('main').getByRole('listitem').getByRole('link').first().getAttribute('href'));
@@ -131,7 +131,7 @@ for (let walk = 0; walk < WALKS; walk++)
   });
 
 test('by keyboard alone: find, go, walk, help', async ({ page }) => {
-  await signIn(page);
+  await openToday(page);
   await page.keyboard.press('/');
   await page.getByRole('dialog').getByRole('textbox').fill('113 quay');
   await page.keyboard.press('Enter');
@@ -154,7 +154,7 @@ test('by keyboard alone: find, go, walk, help', async ({ page }) => {
 });
 
 test('a visit marked done can be undone', async ({ page }) => {
-  await signIn(page);
+  await openToday(page);
   const done = page
     .getByRole('button', { name: 'Done: Check that the basin has soaked in and the mulch is back' })
     .first();
@@ -235,7 +235,7 @@ test('what is on the shelf: a label from its file, a delivery, a vessel that is 
 });
 
 test('single keys can be switched off on this device, and back on', async ({ page }) => {
-  await signIn(page);
+  await openToday(page);
   await page.keyboard.press('?');
   const help = page.getByRole('dialog', { name: /^Help/ });
   await help.getByRole('checkbox', { name: /^Single keys lead somewhere/ }).uncheck();
@@ -257,7 +257,7 @@ test('single keys can be switched off on this device, and back on', async ({ pag
 
 test('without a network help, search and menu open, and what was typed stays', async ({ page, context }) => {
   await signIn(page);
-  const id = await openTree(page, '113');
+  const id = await findTree(page, '113');
   await page.goto(`/tree/${id}/measure`);
   await page.getByLabel(/^Girth/).fill('151');
   // The page has settled when its parts have come.

@@ -1,7 +1,18 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { hosts, programmes } from '@/knowledge';
-import { expect, OFFICE, openTree, OWNER, signIn, signInByHand, TECHNICIAN, test, openQuayRound } from './hands';
+import {
+  expect,
+  findTree,
+  OFFICE,
+  openQuayRound,
+  OWNER,
+  sessionEnded,
+  signIn,
+  signInByHand,
+  TECHNICIAN,
+  test,
+} from './hands';
 import { newMark } from './clock';
 
 /** Every address that the application answers, from its own folders: a new one is tried without anybody thinking of it. */
@@ -104,7 +115,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   await other.goto('/grounds?find=107 quay');
   await expect(other.getByText('No tree answers to that.')).toBeVisible();
   // What another outfit's form would send, sent with one's own session: the action itself refuses.
-  const mine = await openTree(other, '101', 'beck');
+  const mine = await findTree(other, '101', 'beck');
   await other.route('**/measure', async (route) => {
     const body = route.request().postData();
     await route.continue(body ? { postData: body.replaceAll(mine, tree) } : {});
@@ -133,7 +144,7 @@ test('who is not signed in sees the sign-in page, and no file', async ({ page })
 
 test('roles: the technician applies and does not prescribe; the office sees no gate code', async ({ page }) => {
   await signIn(page, TECHNICIAN);
-  const id = await openTree(page, '134');
+  const id = await findTree(page, '134');
   await page.goto(`/tree/${id}/prescribe`);
   await expect(
     page.getByText('To prescribe takes an owner or an arborist; you are signed in as technician.'),
@@ -148,6 +159,7 @@ test('roles: the technician applies and does not prescribe; the office sees no g
   await page.goto('/me');
   await page.getByRole('button', { name: 'Sign out', exact: true }).click();
   await expect(page).toHaveURL(/sign-in/);
+  sessionEnded(TECHNICIAN);
   await signIn(page, OFFICE);
   await page.goto('/grounds');
   await page.getByRole('link', { name: /School grounds/ }).click();
@@ -243,7 +255,7 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
   const list = (await (await page.request.get(path)).json()) as { name: string; address: string; input: object }[];
   expect(list.map((c) => c.name)).toEqual(expect.arrayContaining(['measure', 'examine', 'plan', 'book', 'correct']));
   expect(list.every((c) => Object.keys(c.input).length > 0)).toBe(true);
-  const id = await openTree(page, '131');
+  const id = await findTree(page, '131');
   const reading = {
     id: crypto.randomUUID(),
     treeId: id,
@@ -280,7 +292,7 @@ test('where somebody was going is where they are after the sign-in; no address o
   page,
 }) => {
   await signIn(page);
-  const id = await openTree(page, '107');
+  const id = await findTree(page, '107');
   await page.context().clearCookies();
   await page.goto(`/tree/${id}/decide`);
   await expect(page).toHaveURL(/sign-in\?to=/);

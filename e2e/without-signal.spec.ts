@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BrowserContext, Page } from '@playwright/test';
 import { openLine, openPhone } from './line';
-import { ALL_WELL, expect, OWNER, signIn, signInByHand, test, setAside } from './hands';
+import { ALL_WELL, expect, OWNER, setAside, signIn, signInByHand, test } from './hands';
 import { crewOfOne, plantDrenches, send } from './planting';
 import { journeyNow, newMark } from './clock';
 

@@ -1,5 +1,16 @@
 const { require: load } = require('tsx/cjs/api');
-const { relative, resolve } = require('node:path');
+const { resolve } = require('node:path');
+
+/** The exports of a module that holds data only, each as JSON; throws where one is not data. */
+function dataOf(path) {
+  const lines = Object.entries(load(path, __filename)).map(([name, value]) => {
+    const json = JSON.stringify(value);
+    if (json === undefined || JSON.stringify(JSON.parse(json)) !== json) throw new Error(`${path}: ${name} is not data`);
+    return [name, json];
+  });
+  if (!lines.length) throw new Error(`${path} exports nothing`);
+  return lines;
+}
 
 /**
  * Gives a browser what a module of the knowledge comes to, instead of what it is written as: a
@@ -7,16 +18,11 @@ const { relative, resolve } = require('node:path');
  * time, which is most of a second on a slow one. The checks ran here, when the page was built; a
  * module that holds anything but data, or that fails them, ends the build.
  */
-module.exports = function prepared(source) {
+module.exports = function prepared() {
   this.addContextDependency(resolve(this.rootContext, 'knowledge'));
   this.addContextDependency(resolve(this.rootContext, 'core'));
-  const made = load(this.resourcePath, __filename);
-  const lines = Object.entries(made).map(([name, value]) => {
-    const told = JSON.stringify(value);
-    if (told === undefined || JSON.stringify(JSON.parse(told)) !== told)
-      throw new Error(`${relative(this.rootContext, this.resourcePath)}: ${name} is not data`);
-    return `export const ${name} = JSON.parse(${JSON.stringify(told)});`;
-  });
-  if (!lines.length) throw new Error(`${this.resourcePath} exports nothing (${source.length} characters)`);
-  return lines.join('\n');
+  return dataOf(this.resourcePath)
+    .map(([name, json]) => `export const ${name} = JSON.parse(${JSON.stringify(json)});`)
+    .join('\n');
 };
+module.exports.dataOf = dataOf;
