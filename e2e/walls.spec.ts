@@ -6,6 +6,7 @@ import {
   findTree,
   OFFICE,
   openQuayRound,
+  openTree,
   OWNER,
   sessionEnded,
   signIn,
