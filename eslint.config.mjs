@@ -55,6 +55,14 @@ const MACHINE_DAYS = [
   'formatDistanceToNow',
 ];
 
+/** What is typed before a page is hydrated would be lost on a plain control. */
+const EARLY = [
+  [
+    "JSXOpeningElement[name.name=/^(input|select|textarea)$/]:has(> JSXAttribute[name.name='onChange'])",
+    'A change before the page is hydrated would be lost: Input, Select or TextBox of ui/controls/input.client.',
+  ],
+].map(([selector, message]) => ({ selector, message }));
+
 const lines = (max) => ({ 'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }] });
 
 /** Longer than the rule, file by file: what stands here may only grow shorter, and leaves when it is split. */
@@ -74,9 +82,21 @@ const LONG = {
   150: ['core/label/written.ts', 'commands/facts/situation.ts'],
 };
 
+/** The rules of the framework for files with components, those that need React's compiler for files of a browser only. */
+function componentRules(part) {
+  const compiled = (rule) => /^react-hooks\/(?!rules-of-hooks|exhaustive-deps)/.test(rule);
+  const rules = (of) => Object.fromEntries(Object.entries(part.rules).filter(([rule]) => of(rule)));
+  return [
+    { ...part, files: ['{app,ui}/**/*.{ts,tsx}'], rules: rules((rule) => !compiled(rule)) },
+    { files: ['{app,ui}/**/*.client.{ts,tsx}'], rules: rules(compiled) },
+  ];
+}
+
 const config = [
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', '**/*.cjs'] },
-  ...next,
+  // Only pages and what they share hold components. Most rules of hooks run React's compiler over the file: that is kept for
+  // files that run in a browser, since a page that is drawn on the server holds no state.
+  ...next.flatMap((part) => (part.plugins?.['react-hooks'] ? componentRules(part) : [part])),
   ...ts,
   {
     rules: {
@@ -107,6 +127,11 @@ const config = [
     files: ['{app,core,knowledge,commands,views,store,stand-ins,ui,demo,e2e}/**'],
     ignores: ['**/*.test.*', 'store/clock.ts', 'ui/clock.client.ts', 'e2e/clock.ts'],
     rules: { 'no-restricted-syntax': ['error', ...NESTED, ...LOCAL, ...NOW] },
+  },
+  {
+    files: ['{app,ui}/**/*.tsx'],
+    ignores: ['**/*.test.*', 'ui/clock.client.ts', 'ui/controls/input.client.tsx'],
+    rules: { 'no-restricted-syntax': ['error', ...NESTED, ...LOCAL, ...NOW, ...EARLY] },
   },
   ...Object.entries(LONG).map(([max, files]) => ({ files, ignores: ['**/*.test.*'], rules: lines(Number(max)) })),
   {

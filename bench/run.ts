@@ -279,7 +279,7 @@ async function lists(cookie: string) {
 
 const launch = () =>
   chromium.launch({
-    executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
 

@@ -26,6 +26,7 @@ test('a whole day on a phone: put together, loaded, mixed, drenched by strip, ra
   const round = page.url();
 
   const context = await browser.newContext({
+    serviceWorkers: 'allow',
     baseURL,
     viewport: { width: 390, height: 844 },
     isMobile: true,

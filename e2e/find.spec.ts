@@ -26,7 +26,7 @@ test('a tag is found by its code before the camera, and typed where there is no 
   const folder = mkdtempSync(join(tmpdir(), 'elmhorn-camera-'));
   const see = async (text: string, then: (phone: typeof page) => Promise<void>) => {
     const browser = await chromium.launch({
-      executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -13,6 +13,18 @@ export function watch(page: Page): Page {
   return page;
 }
 
+/** How much of a page is told when its journey fails, characters. */
+const TOLD = 6000;
+/** What a failed journey saw last, as a reader without eyes is told it: a log is often all that is left of a run. */
+const lastSeen = async (page: Page) =>
+  `Last page: ${page.url()}\n${await page
+    .locator('body')
+    .ariaSnapshot({ timeout: 5000 })
+    .then(
+      (told) => told.slice(0, TOLD),
+      (error: Error) => error.message,
+    )}`;
+
 /** Every journey fails on a server error or an error in the console, whatever else it looks at. */
 export const test = base.extend<{ watched: void }>({
   watched: [
@@ -20,6 +32,8 @@ export const test = base.extend<{ watched: void }>({
       broken.length = 0;
       watch(page);
       await use();
+      const info = test.info();
+      if (info.status !== info.expectedStatus) console.log(await lastSeen(page));
       expect(broken).toEqual([]);
     },
     { auto: true },
@@ -132,6 +146,7 @@ export async function phone(browser: Browser, baseURL: string | undefined, who =
     viewport: { width: 390, height: 844 },
     isMobile: true,
     hasTouch: true,
+    serviceWorkers: 'allow',
   });
   const page = watch(await context.newPage());
   await signIn(page, who);

@@ -45,7 +45,7 @@ export async function openLine(to: string) {
 /** A phone as its folder left it: a browser with a worker and a store of its own, that survives being closed and killed. */
 export async function openPhone(folder: string, baseURL: string): Promise<{ context: BrowserContext; phone: Page }> {
   const context = await chromium.launchPersistentContext(folder, {
-    executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.ELMHORN_CHROMIUM ?? '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
     baseURL,
     viewport: { width: 390, height: 844 },

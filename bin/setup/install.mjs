@@ -80,12 +80,14 @@ export function ensurePostgres() {
   return bin;
 }
 
-/** Debian's Chromium, for the browser journeys. */
+/**
+ * Debian's Chromium without its window, for the browser journeys: the same engine as the package with one, at two thirds of
+ * its time.
+ */
 export function ensureChromium() {
-  const find = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
-  if (!find()) installDebian(['chromium'], 'Chromium');
-  const path = find();
-  if (!path) throw new Plain('Chromium was installed, but /usr/bin/chromium is not there.');
+  const path = '/usr/bin/chromium-headless-shell';
+  if (!existsSync(path)) installDebian(['chromium-headless-shell'], 'Chromium');
+  if (!existsSync(path)) throw new Plain(`Chromium was installed, but ${path} is not there.`);
   return path;
 }
 

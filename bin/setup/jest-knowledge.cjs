@@ -10,7 +10,8 @@ function sources() {
   const hash = createHash('sha256');
   for (const folder of ['core', 'knowledge'])
     for (const name of readdirSync(join(root, folder), { recursive: true }).sort())
-      if (/\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name)) hash.update(name).update(readFileSync(join(root, folder, name)));
+      if (/\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name))
+        hash.update(name).update(readFileSync(join(root, folder, name)));
   return hash.digest('hex');
 }
 let known;

@@ -5,7 +5,8 @@ const { resolve } = require('node:path');
 function dataOf(path) {
   const lines = Object.entries(load(path, __filename)).map(([name, value]) => {
     const json = JSON.stringify(value);
-    if (json === undefined || JSON.stringify(JSON.parse(json)) !== json) throw new Error(`${path}: ${name} is not data`);
+    if (json === undefined || JSON.stringify(JSON.parse(json)) !== json)
+      throw new Error(`${path}: ${name} is not data`);
     return [name, json];
   });
   if (!lines.length) throw new Error(`${path} exports nothing`);

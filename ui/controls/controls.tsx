@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { useEarlyChange } from './early.client';
+import { Input, Select, TextBox } from './input.client';
 
 /** A fault of a form, with the place it belongs to. */
 export interface FormFault {
@@ -54,12 +54,10 @@ export function TextField({
     React.InputHTMLAttributes<HTMLInputElement>,
     'value' | 'onChange'
   >) {
-  const early = useEarlyChange<HTMLInputElement>((input) => onChange(input.value));
   return (
     <Field label={label} path={path} faults={faults} hint={hint}>
       {(p) => (
-        <input
-          ref={early}
+        <Input
           {...rest}
           {...p}
           className={`box ${rest.className ?? ''}`}
@@ -79,19 +77,9 @@ export function TextArea({
   onChange,
   rows = 3,
 }: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void; rows?: number }) {
-  const early = useEarlyChange<HTMLTextAreaElement>((area) => onChange(area.value));
   return (
     <Field label={label} path={path} faults={faults} hint={hint}>
-      {(p) => (
-        <textarea
-          ref={early}
-          {...p}
-          rows={rows}
-          className="box"
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
+      {(p) => <TextBox {...p} rows={rows} className="box" value={value} onChange={(e) => onChange(e.target.value)} />}
     </Field>
   );
 }
@@ -108,41 +96,18 @@ export function SelectField<T extends string>({
   onChange: (v: T) => void;
   options: readonly { value: T; name: string }[];
 }) {
-  const early = useEarlyChange<HTMLSelectElement>((select) => onChange(select.value as T));
   return (
     <Field label={label} path={path} faults={faults} hint={hint}>
       {(p) => (
-        <select ref={early} {...p} className="box" value={value} onChange={(e) => onChange(e.target.value as T)}>
+        <Select {...p} className="box" value={value} onChange={(e) => onChange(e.target.value as T)}>
           {options.map((o) => (
             <option key={o.value} value={o.value}>
               {o.name}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </Field>
-  );
-}
-
-function Choice({
-  name,
-  small,
-  chosen,
-  onChoose,
-  children,
-}: {
-  name: string;
-  small?: boolean;
-  chosen: boolean;
-  onChoose: () => void;
-  children: React.ReactNode;
-}) {
-  const early = useEarlyChange<HTMLInputElement>((radio) => radio.checked && onChoose());
-  return (
-    <label className={small ? 'choice choice-small' : 'choice'}>
-      <input ref={early} type="radio" name={name} checked={chosen} onChange={onChoose} />
-      {children}
-    </label>
   );
 }
 
@@ -174,9 +139,10 @@ export function Choices<T extends string>({
       <legend className={hideLabel ? 'sr-only' : 'mb-1 font-semibold'}>{label}</legend>
       <div className="flex flex-wrap">
         {options.map((o) => (
-          <Choice key={o.value} name={name} small={small} chosen={value === o.value} onChoose={() => onChange(o.value)}>
+          <label key={o.value} className={small ? 'choice choice-small' : 'choice'}>
+            <Input type="radio" name={name} checked={value === o.value} onChange={() => onChange(o.value)} />
             {o.name}
-          </Choice>
+          </label>
         ))}
       </div>
       {sentence && (
@@ -194,24 +160,20 @@ interface TickProps {
   children: React.ReactNode;
 }
 const ticked = 'flex cursor-pointer items-center has-focus-visible:outline-3 has-focus-visible:outline-slate';
-function Box({ checked, onChange, size }: Omit<TickProps, 'children'> & { size: string }) {
-  const early = useEarlyChange<HTMLInputElement>((box) => onChange(box.checked));
-  return (
-    <input
-      ref={early}
-      type="checkbox"
-      className={`${size} flex-none accent-[var(--cambium-deep)]`}
-      checked={checked}
-      onChange={(e) => onChange(e.target.checked)}
-    />
-  );
-}
+const box = (p: TickProps, size: string) => (
+  <Input
+    type="checkbox"
+    className={`${size} flex-none accent-[var(--cambium-deep)]`}
+    checked={p.checked}
+    onChange={(e) => p.onChange(e.target.checked)}
+  />
+);
 
 /** A box to tick, as large as a glove needs. */
 export function Tick(p: TickProps) {
   return (
     <label className={`row min-h-hand gap-4 py-1.5 ${ticked}`}>
-      <Box checked={p.checked} onChange={p.onChange} size="size-6" />
+      {box(p, 'size-6')}
       <span>{p.children}</span>
     </label>
   );
@@ -221,7 +183,7 @@ export function Tick(p: TickProps) {
 export function TickTag(p: TickProps) {
   return (
     <label className={`min-h-hand gap-2 border border-line px-3 has-checked:border-ink has-checked:bg-paper ${ticked}`}>
-      <Box checked={p.checked} onChange={p.onChange} size="size-5" />
+      {box(p, 'size-5')}
       <span>{p.children}</span>
     </label>
   );

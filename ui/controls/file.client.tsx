@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { Input } from './input.client';
 
 /**
  * A file that somebody chose before the page had its script is read once it has it.
@@ -36,7 +37,7 @@ export function FilePress({
   return (
     <label className={`press has-focus-visible:outline-3 has-focus-visible:outline-slate ${className}`}>
       {label}
-      <input
+      <Input
         ref={input}
         type="file"
         accept={accept}

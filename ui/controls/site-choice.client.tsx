@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { Select } from './input.client';
 import { part } from './part.client';
 
 /** A site as it is chosen. */
@@ -55,7 +56,7 @@ export function SiteChoice({
   return (
     <label className="block min-w-60 flex-1">
       <span className="mb-1 block font-semibold">{label}</span>
-      <select
+      <Select
         name={name}
         aria-label={label}
         className="box"
@@ -68,7 +69,7 @@ export function SiteChoice({
             {s.name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -3,6 +3,7 @@
 import { Camera as CameraIcon } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { Input } from '@/ui/controls/input.client';
 import { readScan } from '@/core/phone/scan';
 import { part } from '../controls/part.client';
 import { heldPages } from '../phone/hold.client';
@@ -73,7 +74,7 @@ export function Find({ onGo }: { onGo: () => void }) {
         }}
         className="flex flex-wrap gap-3"
       >
-        <input
+        <Input
           name="find"
           aria-label="Tag, street, client or host"
           placeholder="117, or elm quay"

@@ -129,7 +129,7 @@ export const EndPhone = ({ id, ended, name }: { id: string; ended: boolean; name
   <UndoPress
     action={endPhone}
     input={{ phoneId: id, ended: !ended }}
-    label={`${ended ? 'Let in again' : 'End'}: ${name}`}
+    label={`${ended ? 'Let it in again' : 'It was lost: end it'}: ${name}`}
     sentence={ended ? 'It is let in again.' : 'This phone is given nothing any more.'}
     undo={() => endPhone({ phoneId: id, ended })}
   >

@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import { smallUnit, type UnitSystem } from '@/core/units/units';
 import { FormFaults, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
+import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { count, receiveLot, warnBelow } from './actions';
 
@@ -178,7 +179,7 @@ export function WarnBelow({
       <FormFaults faults={faults} />
       <label className="text-[0.9375rem]">
         Warn below, {own}{' '}
-        <input
+        <Input
           className="box figures inline-block w-24!"
           aria-label={`Warn below, ${own}: ${name}`}
           inputMode="decimal"

@@ -1,6 +1,7 @@
 import { OFTEN_WORDS, type Often } from '@/core/diagnose/words';
 import { faultAt, type FormFault } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
+import { Input, Select } from '@/ui/controls/input.client';
 import type { SetCondition, WrittenCondition } from './condition.client';
 
 const OFTEN_NAMES: Readonly<Record<Often, string>> = {
@@ -43,7 +44,7 @@ export function ConditionSigns({
             <span className="self-center">{nameOf(sign)}</span>
             <RemoveRow name={`Take away ${nameOf(sign)}`} onClick={() => write(rows.filter((r) => r.sign !== sign))} />
             <span className="col-span-2 flex flex-wrap items-center gap-3">
-              <select
+              <Select
                 aria-label={`How often: ${nameOf(sign)}`}
                 className="box w-auto max-w-full"
                 value={often}
@@ -56,9 +57,9 @@ export function ConditionSigns({
                     {OFTEN_NAMES[w]}
                   </option>
                 ))}
-              </select>
+              </Select>
               {often !== 'never' && (
-                <input
+                <Input
                   aria-label={`Why nothing else shows: ${nameOf(sign)}`}
                   placeholder="alone it names it, because …"
                   className="box min-w-0 flex-1 basis-64"

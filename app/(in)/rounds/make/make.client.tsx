@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormFaults, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
+import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { groupBy } from '@/core/work/load-out';
 import { putOnRound } from '../day/actions';
@@ -73,7 +74,7 @@ export function PutOnDay({
           <fieldset key={of[0]!.placeId} className="mt-5">
             <legend className="w-full">
               <label className="flex min-h-14 cursor-pointer items-center gap-4 text-lead font-bold">
-                <input
+                <Input
                   type="checkbox"
                   className="size-7 flex-none accent-[var(--cambium-deep)]"
                   checked={all}
@@ -89,7 +90,7 @@ export function PutOnDay({
             </legend>
             {of.map((w) => (
               <label key={w.id} className="row flex min-h-14 cursor-pointer items-center gap-4 py-1.5">
-                <input
+                <Input
                   type="checkbox"
                   className="size-7 flex-none accent-[var(--cambium-deep)]"
                   checked={chosen.has(w.id)}

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { Fragment } from 'react';
+import { Input } from '@/ui/controls/input.client';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
 import type { RowGate } from '@/commands/facts/at-the-tree';
 import type { RowTree } from '@/views/row';
@@ -66,7 +67,7 @@ export function Strip({
                 <b className={`figures flex-none text-right ${working ? 'text-[2rem] leading-none' : 'text-lead'}`}>
                   {amountOf(t, units)}
                 </b>
-                <input
+                <Input
                   type="checkbox"
                   className="size-9 flex-none accent-cambium-deep"
                   aria-label={working ? `${t.tag} is done` : `${t.tag} is in the row`}

@@ -16,6 +16,7 @@ import { wallClock } from '@/core/season/zone';
 import { Choices, FormFaults, SelectField } from '@/ui/controls/controls';
 import { useFileWaiting } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
+import { Input } from '@/ui/controls/input.client';
 import { bringReadings } from '../actions';
 import { browserNow } from '@/ui/clock.client';
 
@@ -80,7 +81,7 @@ export function Readings({
     <>
       <label className="mb-4 block">
         <span className="mb-1 block font-semibold">File of the station (CSV)</span>
-        <input
+        <Input
           type="file"
           accept=".csv,.txt,text/csv"
           className="box"

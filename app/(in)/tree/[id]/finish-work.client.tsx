@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormFaults } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
+import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { finishWork } from '../../without-signal.client';
 
@@ -24,7 +25,7 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
       <div className="w-full">
         <FormFaults faults={faults} />
       </div>
-      <input
+      <Input
         className="box max-w-72"
         aria-label={`A word on ${name}`}
         placeholder="How it went"
@@ -32,7 +33,7 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
         value={note}
         onChange={(e) => setNote(e.target.value)}
       />
-      <input
+      <Input
         className="box w-36"
         aria-label={`Minutes for ${name}`}
         placeholder="Minutes"

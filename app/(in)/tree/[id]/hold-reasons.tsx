@@ -1,3 +1,4 @@
+import { Input } from '@/ui/controls/input.client';
 import type { Gate } from '@/core/gates/gate';
 
 /** Why a licensed person goes on in spite of a hold: asked in the way of the work, so that it is found with gloves on. */
@@ -18,7 +19,7 @@ export function HoldReasons({
         <p className="text-[0.9375rem]">
           {gate.sentence} {gate.satisfy}
         </p>
-        <input
+        <Input
           aria-label={`${gate.title}: go on because`}
           className="box mt-1"
           placeholder="Go on because …"

@@ -1,6 +1,7 @@
 'use client';
 
 import { useOptimistic, useTransition } from 'react';
+import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import type { LoadTick } from '@/commands/facts/crews-day';
 import { tickLoad } from '../../../without-signal.client';
@@ -56,7 +57,7 @@ export function LoadSheet({
             </legend>
             {g.lines.map((l) => (
               <label key={l.line} className="row flex min-h-hand cursor-pointer items-center gap-3 py-1.5">
-                <input
+                <Input
                   type="checkbox"
                   className="size-7 flex-none accent-[var(--cambium-deep)]"
                   checked={seen.get(l.line) ?? false}

@@ -1,5 +1,6 @@
 import type { FollowUpDraft } from '@/core/label/draft';
 import { RemoveRow } from '@/ui/controls/picked.client';
+import { Input } from '@/ui/controls/input.client';
 import { Blank, Pick } from './blanks.client';
 import { by, fieldsOf, type UsePart } from './fields.client';
 
@@ -20,7 +21,7 @@ export function AfterPart({ use: f, onChange }: UsePart) {
       {f.followUps.map((r, i) => {
         const change = (next: Partial<FollowUpDraft>) => set('followUps', by(f.followUps, i, next));
         const line = (k: 'what' | 'why' | 'onlyIf', name: string, width: string) => (
-          <input
+          <Input
             aria-label={`${name}, rule ${i + 1}`}
             placeholder={name}
             className={`box ${width}`}

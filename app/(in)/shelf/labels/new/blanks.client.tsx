@@ -1,6 +1,7 @@
 import { emptyRow, type RowDraft, type TableDraft } from '@/core/label/draft';
 import { LENGTH } from '@/core/units/units';
 import { RemoveRow } from '@/ui/controls/picked.client';
+import { Input, Select } from '@/ui/controls/input.client';
 
 /** A blank within a sentence. */
 export function Blank({
@@ -15,7 +16,7 @@ export function Blank({
   width?: string;
 }) {
   return (
-    <input
+    <Input
       aria-label={name}
       className={`box inline-block ${width}`}
       inputMode="decimal"
@@ -41,7 +42,7 @@ export function Pick<T extends string>({
   words?: Partial<Record<T, string>>;
 }) {
   return (
-    <select
+    <Select
       aria-label={name}
       className="box inline-block w-auto max-w-full"
       value={value}
@@ -52,7 +53,7 @@ export function Pick<T extends string>({
           {words?.[o] ?? o}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 

@@ -13,6 +13,7 @@ import { MASS, showAmount, showTrunk, VOLUME, type UnitSystem } from '@/core/uni
 import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { useDraft, useSend } from '@/ui/controls/use.client';
+import { Input } from '@/ui/controls/input.client';
 import { Frame } from '@/ui/frame/frame';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringLabel } from '../../actions';
@@ -293,7 +294,7 @@ export function LabelEditor({
                 Not within{' '}
                 <Blank name={`Days apart ${i + 1}`} width="w-16" value={x.days} onChange={(days) => change({ days })} />{' '}
                 days of
-                <input
+                <Input
                   aria-label={`Family or active ${i + 1}`}
                   className="box w-48"
                   maxLength={80}

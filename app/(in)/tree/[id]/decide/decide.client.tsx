@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { CERTAINTIES, certaintyWords, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
 import { Choices, FormFaults, TextArea, Tick } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { Input, Select } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { decide } from '../../../without-signal.client';
 
@@ -64,7 +65,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
             key={c.id}
             className="row flex min-h-hand cursor-pointer items-center gap-4 py-1.5 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate"
           >
-            <input
+            <Input
               type="radio"
               name="condition"
               className="size-6 flex-none accent-[var(--cambium-deep)]"
@@ -79,7 +80,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
         ))}
         <label className="mt-2 flex flex-wrap items-center gap-3">
           <span>or one of the others:</span>
-          <select
+          <Select
             className="box w-auto max-w-full min-w-0"
             value={rest.some((c) => c.id === form.conditionId) ? form.conditionId : ''}
             onChange={(e) => e.target.value && name(e.target.value)}
@@ -90,7 +91,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
                 {c.name}, {c.sure}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         {faults.some((f) => f.path === 'conditionId') && (
           <p role="alert" className="mt-1 font-semibold text-madder">

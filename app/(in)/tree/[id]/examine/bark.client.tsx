@@ -3,6 +3,7 @@
 import { part } from '@/ui/controls/part.client';
 import { useState } from 'react';
 import { Choices } from '@/ui/controls/controls';
+import { Input, Select } from '@/ui/controls/input.client';
 import { TARGETS } from '@/core/decide/targets';
 import { barkLossAdvice, barkLossShare } from '@/core/measure/bark-loss';
 import { BEARINGS } from './form';
@@ -159,7 +160,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
               ))}
               <label className="flex items-center gap-2 text-small">
                 probe
-                <input
+                <Input
                   aria-label={`Root ${i + 1}: the probe sank in, cm`}
                   inputMode="decimal"
                   maxLength={5}
@@ -196,7 +197,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
           return (
             <label key={kind} className="text-small">
               <span className="block first-letter:uppercase">{kind}, m away</span>
-              <input
+              <Input
                 inputMode="decimal"
                 maxLength={5}
                 className="box figures min-h-dense w-24"
@@ -217,7 +218,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
         })}
         <label className="text-small">
           <span className="block">Storms come from</span>
-          <select
+          <Select
             className="box min-h-dense w-auto"
             value={form.windFromDeg ?? ''}
             onChange={(e) => update({ windFromDeg: e.target.value === '' ? null : Number(e.target.value) })}
@@ -228,7 +229,7 @@ export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
                 {b}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       </div>
     </details>

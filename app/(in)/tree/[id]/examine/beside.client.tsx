@@ -1,6 +1,7 @@
 'use client';
 
 import { Choices, Field, SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
+import { Input } from '@/ui/controls/input.client';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
 import { VIGOUR_LOOKS, VIGOURS, type Vigour } from '@/core/diagnose/words';
 import { type BenchSign, type ExamineForm, type Update } from './form';
@@ -38,7 +39,7 @@ export function CrownAndSoil({
             <button type="button" className="press" aria-label="Five less" onClick={() => step(-5)}>
               −5
             </button>
-            <input
+            <Input
               {...p}
               className="box box-number text-center"
               inputMode="numeric"

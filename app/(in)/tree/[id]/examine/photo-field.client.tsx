@@ -6,6 +6,8 @@ import { v7 } from 'uuid';
 import { Tick } from '@/ui/controls/controls';
 import { keepPhotoHere } from '@/ui/phone/photo.client';
 import { useFileWaiting } from '@/ui/controls/file.client';
+import { Select } from '@/ui/controls/input.client';
+import { Input } from '@/ui/controls/input.client';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
 export function PhotoField({
@@ -72,7 +74,7 @@ export function PhotoField({
       <div className="flex flex-wrap items-center gap-4">
         <label className="press has-focus-visible:outline-3 has-focus-visible:outline-slate">
           <Camera size={20} aria-hidden /> {state.busy ? 'Sending …' : 'Add a photo'}
-          <input
+          <Input
             type="file"
             accept="image/*"
             capture="environment"
@@ -84,7 +86,7 @@ export function PhotoField({
           />
         </label>
         {pins.length > 0 && (
-          <select
+          <Select
             aria-label="What the photo shows"
             className="box w-auto"
             value={pin}
@@ -96,7 +98,7 @@ export function PhotoField({
                 {p.words}
               </option>
             ))}
-          </select>
+          </Select>
         )}
         <div className="flex-1 basis-56">
           <Tick checked={keep} onChange={setKeep}>

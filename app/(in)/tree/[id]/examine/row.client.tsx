@@ -1,6 +1,7 @@
 'use client';
 
 import { Tick } from '@/ui/controls/controls';
+import { Select } from '@/ui/controls/input.client';
 import { GRADES, SPOKEN, without, type BenchSign, type Grade } from './form';
 import { type Props } from './beside.client';
 
@@ -42,7 +43,7 @@ export function AlikeTrees({
                   but {signs.find((s) => s.id === sign)?.words}: {SPOKEN[g]} ×
                 </button>
               ))}
-              <select
+              <Select
                 aria-label={`What differs on ${t.tag}`}
                 className="box w-auto"
                 value=""
@@ -61,7 +62,7 @@ export function AlikeTrees({
                       </option>
                     )),
                   )}
-              </select>
+              </Select>
             </div>
           )}
         </div>

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { useHydrated } from '@/ui/controls/settled.client';
+import { Input } from '@/ui/controls/input.client';
 import { sampleSize } from '@/core/measure/efficacy';
 import { PLACES_ON_TREE, SIGN_OF_HEALTH, type PlaceOnTree } from '@/core/diagnose/words';
 import { SignFigure } from '@/ui/figures/signs';
@@ -91,7 +92,7 @@ export function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<P
       )}
       {sign.count && (
         <p className="flex items-center gap-2 text-small">
-          <input
+          <Input
             aria-label={`${sign.words}: how many had it`}
             inputMode="numeric"
             maxLength={4}
@@ -100,7 +101,7 @@ export function Particulars({ sign, form, update }: { sign: BenchSign } & Omit<P
             onChange={(e) => set({ had: e.target.value, of: more.of ?? SAMPLE })}
           />
           of
-          <input
+          <Input
             aria-label={`${sign.words}: how many were looked at`}
             inputMode="numeric"
             maxLength={4}
@@ -246,7 +247,7 @@ function SignRow({
         <div className="flex">
           {GRADES.map((g) => (
             <label key={g} title={SPOKEN[g]} className="grade">
-              <input
+              <Input
                 type="radio"
                 name={sign.id}
                 aria-label={SPOKEN[g]}

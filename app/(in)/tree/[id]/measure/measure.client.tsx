@@ -11,6 +11,7 @@ import { CM_PER_IN, LENGTH, showTrunk, type LengthUnit, type UnitSystem } from '
 import { simulatedTape } from '@/stand-ins/diameter-tape';
 import { Choices, Field, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
+import { Input, Select } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { measure } from '../../../without-signal.client';
 import { browserNow } from '@/ui/clock.client';
@@ -148,7 +149,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
               faults={faults}
             >
               {(p) => (
-                <input
+                <Input
                   {...p}
                   autoFocus={i === 0}
                   className="box box-number"
@@ -337,7 +338,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <div key={i} className="flex flex-wrap items-end gap-3">
               <Field label="What" path={`arcs.${i}.kind`}>
                 {(p) => (
-                  <select
+                  <Select
                     {...p}
                     className="box"
                     value={a.kind}
@@ -353,7 +354,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
                         {k.name}
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 )}
               </Field>
               {(['from', 'to'] as const).map((end) => (

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { tagsIn } from '@/core/grounds/tags';
 import { TickTag } from '@/ui/controls/controls';
+import { Input, Select } from '@/ui/controls/input.client';
 
 /** A tree that may be planned together with the one in hand. */
 export interface RowChoice {
@@ -91,7 +92,7 @@ export function Alike({
       {reason !== null && chosen.length > 0 && (
         <label className="mt-3 block">
           <span className="font-semibold">Go on in spite of holds on these trees</span>
-          <input
+          <Input
             className="box mt-1"
             placeholder="because …"
             maxLength={600}
@@ -122,20 +123,20 @@ function RowFilter({
       {hosts.length > 1 && (
         <label className="block">
           <span className="mb-1 block font-semibold">Kind</span>
-          <select className="box" value={filter.host} onChange={(e) => onFilter({ ...filter, host: e.target.value })}>
+          <Select className="box" value={filter.host} onChange={(e) => onFilter({ ...filter, host: e.target.value })}>
             <option value="">any kind</option>
             {hosts.map(([id, name]) => (
               <option key={id} value={id}>
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       {sections.length > 0 && (
         <label className="block">
           <span className="mb-1 block font-semibold">Section</span>
-          <select
+          <Select
             className="box"
             value={filter.section}
             onChange={(e) => onFilter({ ...filter, section: e.target.value })}
@@ -146,12 +147,12 @@ function RowFilter({
                 {s}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       <label className="block">
         <span className="mb-1 block font-semibold">Only these tags, like 1–20</span>
-        <input
+        <Input
           className="box"
           aria-invalid={fault !== null}
           value={filter.tags}

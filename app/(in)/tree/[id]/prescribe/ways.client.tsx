@@ -7,6 +7,7 @@ import { WORK, type Far } from '@/core/prescribe/shelf';
 import type { Way, WaysAnswer } from '@/core/prescribe/ways';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { Choices } from '@/ui/controls/controls';
+import { Input } from '@/ui/controls/input.client';
 import { shortDay } from '@/ui/words';
 
 const KINDS = {
@@ -239,7 +240,7 @@ function Row(p: {
 }) {
   return (
     <label className="row flex min-h-14 cursor-pointer items-center gap-4 px-2 py-2 has-checked:bg-paper has-focus-visible:outline-3 has-focus-visible:outline-slate">
-      <input
+      <Input
         type="radio"
         name="option"
         className="size-6 flex-none accent-[var(--cambium-deep)]"

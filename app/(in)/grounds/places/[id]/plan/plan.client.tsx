@@ -23,6 +23,8 @@ import { TagLine } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringPlan, keepPlan } from './actions';
 import { useFileWaiting } from '@/ui/controls/file.client';
+import { Select } from '@/ui/controls/input.client';
+import { Input } from '@/ui/controls/input.client';
 
 interface PlacedTree {
   id: string;
@@ -234,7 +236,7 @@ export function PlanBench({
                 kind: outline, tree (with its tag), {[...AREAS, ...POINTS].join(', ')}.
               </p>
               <FormFaults faults={bring.faults} />
-              <input
+              <Input
                 type="file"
                 aria-label="GeoJSON file"
                 accept=".geojson,.json,application/geo+json"
@@ -313,7 +315,7 @@ export function PlanBench({
           <div className="flex flex-wrap items-end gap-3">
             <label className="mb-4 block">
               <span className="mb-1 block font-semibold">In hand</span>
-              <select
+              <Select
                 className="box"
                 value={handle ? `${handle.of}|${handle.id}|${handle.corner}` : ''}
                 onChange={(e) => {
@@ -333,7 +335,7 @@ export function PlanBench({
                           : plan.points.find((p) => p.id === h.id)?.name || 'point'}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
             {handle && at && (
               <>
