@@ -7,6 +7,8 @@ const config = nextJest({ dir: './' })({
   testTimeout: 60_000,
   // One core less, as is the default, is half of a small machine.
   maxWorkers: '100%',
+  testSequencer: '<rootDir>/bin/setup/jest-sequence.cjs',
+  setupFiles: ['<rootDir>/bin/setup/jest-database.cjs'],
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
 });

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { coreCommand } from './core/command';
 
 const root = join(__dirname, '..');
 const call = (
@@ -18,32 +19,39 @@ const call = (
   return { status: done.status, out: done.stdout, err: done.stderr };
 };
 
+/** A question to the core as its command would be called, without a process of its own. */
+const ask = (args: string[], input = '') => coreCommand(args, () => input);
+
 describe('the core on the command line', () => {
+  it('is a process that reads its input, writes both outputs and ends as it says', () => {
+    const good = { label: 'training-01-drench', girthCm: 145.1, siteAreaM2: 6200 };
+    for (const input of [JSON.stringify(good), '{"label":"no-such-label"}', 'not json'])
+      expect(call('core.ts', ['dose'], { input })).toEqual(ask(['dose'], input));
+  });
   it('answers in JSON', () => {
-    const r = call('core.ts', ['dose'], {
-      input: JSON.stringify({ label: 'training-01-drench', girthCm: 145.1, siteAreaM2: 6200 }),
-    });
+    const r = ask(['dose'], JSON.stringify({ label: 'training-01-drench', girthCm: 145.1, siteAreaM2: 6200 }));
     expect(r.status).toBe(0);
     expect(JSON.parse(r.out).exact).toBeCloseTo(43.53, 9);
   });
   it('lists its questions and prints their schemas', () => {
-    expect(call('core.ts', ['--help']).out).toMatch(/measure[\s\S]*dose[\s\S]*gates[\s\S]*ring[\s\S]*follow-ups/);
-    const schemas = JSON.parse(call('core.ts', ['--schema']).out);
+    expect(ask(['--help']).out).toMatch(/measure[\s\S]*dose[\s\S]*gates[\s\S]*ring[\s\S]*follow-ups/);
+    const schemas = JSON.parse(ask(['--schema']).out);
     expect(Object.keys(schemas).length).toBeGreaterThan(8);
     expect(schemas.ring.required).toContain('girthCm');
   });
   it('lists the words of a case, and answers a case that is written with them', () => {
-    const words = JSON.parse(call('core.ts', ['knowledge']).out);
+    const words = JSON.parse(ask(['knowledge']).out);
     const sign = words.signs.find((s: { words: string }) => s.words.startsWith('Shoot tip black')).id;
     const host = words.hosts.find((h: { name: string }) => h.name === 'Pear').id;
-    const r = call('core.ts', ['decide'], {
-      input: JSON.stringify({
+    const r = ask(
+      ['decide'],
+      JSON.stringify({
         host,
         month: 6,
         findings: [`${sign}=4`, 'tips-hook=3'],
         tests: ['lab-blight/fire-blight'],
       }),
-    });
+    );
     expect(JSON.parse(r.out)).toMatchObject({
       decision: 'treat now',
       condition: 'fire-blight',
@@ -63,7 +71,7 @@ describe('the core on the command line', () => {
     ['nonsense', '{}', 'question'],
     ['constructor', '{}', 'question'],
   ])('%s with %s exits 2 with path and sentence', (question, input, path) => {
-    const r = call('core.ts', [question], { input });
+    const r = ask([question], input);
     expect(r.status).toBe(2);
     expect(JSON.parse(r.out).faults[0]).toMatchObject({ path, sentence: expect.stringMatching(/.{5}/) });
     expect(r.err).not.toMatch(/\n\s+at /);
@@ -75,7 +83,7 @@ it('every example of docs/core.md answers as it says', () => {
   const examples = [...text.matchAll(/^echo '(\{.*\})' \| npm run -s core -- (\S+)\s*(?:# (.*))?$/gm)];
   expect(examples.length).toBeGreaterThan(7);
   for (const [, input, question, said = ''] of examples) {
-    const r = call('core.ts', [question!], { input });
+    const r = ask([question!], input!);
     expect([question, r.status, r.err]).toEqual([question, 0, '']);
     // A figure in the comment stands in the answer, to the digits given.
     const figures = [...said.matchAll(/\d+\.\d{4,}/g)].map((m) => m[0]);

@@ -1,30 +1,36 @@
 // Everything that must hold, on a fresh machine too: format, lint, types, boundaries, unused exports, units, journeys.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clockFrom } from './setup/clock.mjs';
 import { freePort, openCluster } from './setup/cluster.mjs';
-import { prepareDatabase, tsx } from './setup/database.mjs';
+import { copyDatabase, prepareDatabase, tsx } from './setup/database.mjs';
 import { ensureBuild, ensureChromium, ensureOgrinfo, ensurePackages, root } from './setup/install.mjs';
+import { nearTests } from './setup/near-tests.mjs';
 import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
 
 /** The day of the journeys, whatever day it is: a Wednesday on which some work is open and some waits for spring. */
 const JOURNEY_DAY = '2026-11-25T10:00:00Z';
 
+const git = (...args) => spawnSync('git', args, { cwd: root, encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
 /** Files that differ from the last commit, new ones among them. */
-function uncommitted() {
-  const git = (...args) => spawnSync('git', args, { cwd: root, encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
-  return [
-    ...git('diff', '--name-only', '--diff-filter=d', 'HEAD'),
-    ...git('ls-files', '--others', '--exclude-standard'),
-  ];
-}
+const uncommitted = () => [
+  ...git('diff', '--name-only', '--diff-filter=d', 'HEAD'),
+  ...git('ls-files', '--others', '--exclude-standard'),
+];
+/** The unit tests nearest to what was changed. */
+const near = (changed) =>
+  nearTests(
+    root,
+    git('ls-files', '--cached', '--others', '--exclude-standard').filter((file) => existsSync(join(root, file))),
+    changed,
+  );
 
 await run(async () => {
   const want = options(process.argv.slice(2), { only: 'text', data: 'text', changed: 'flag' });
-  // For the hand: what is not committed yet, and the tests that it reaches; the journeys are left to the whole run.
+  // For the hand: what is not committed yet, and the tests nearest to it; the others are left to the whole run.
   const changed = want.changed ? uncommitted() : null;
   if (changed && !changed.length) return say('Nothing is changed.');
   const began = Date.now();
@@ -88,21 +94,24 @@ await run(async () => {
       ]),
     ]);
 
-    await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
+    const units = !want.only || want.only.split(',').includes('unit');
+    if (units) {
+      await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
+      await copyDatabase(cluster, 'elmhorn_unit', cpus().length);
+    }
+    const tests = changed && near(changed);
+    if (tests) say(`\nNearest tests: ${tests.length}.`);
     const unit = join(scratch, 'jest.json');
     if (
+      (!tests || tests.length > 0) &&
       (await step(
         'unit',
         bin('jest'),
-        [
-          '--ci',
-          '--json',
-          `--outputFile=${unit}`,
-          ...(changed ? ['--passWithNoTests', '--findRelatedTests', ...changed] : []),
-        ],
+        ['--ci', '--json', `--outputFile=${unit}`, ...(tests ? ['--runTestsByPath', ...tests] : [])],
         {
           DATABASE_URL: cluster.appUrl('elmhorn_unit'),
           ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),
+          ELMHORN_UNIT_DATABASES: '1',
         },
       )) !== null
     )

@@ -50,10 +50,11 @@ export function oneSignAlone(engine: Engine, everyNth = 1, share = { nth: 0, of:
     knowledge.conditions.filter((c) => c.kind !== 'harmless' && c.kind !== 'unknown').flatMap((c) => signsOf(c)),
   );
   let n = 0;
-  for (const host of knowledge.hosts.filter((_, i) => i % share.of === share.nth))
-    for (const s of knowledge.signs) {
-      if (!harmful.has(s.id) || s.setting || !concerns(s.groups, host)) continue;
-      for (const month of MONTHS)
+  // By host and month first: what can be looked at there is worked out once for all that follow.
+  for (const host of knowledge.hosts.filter((_, i) => i % share.of === share.nth)) {
+    const signs = knowledge.signs.filter((s) => harmful.has(s.id) && !s.setting && concerns(s.groups, host));
+    for (const month of MONTHS)
+      for (const s of signs)
         for (const grade of [1, 2, 3, 4]) {
           if (n++ % everyNth) continue;
           // Health is good, and the rest of the floor was walked: nothing but the sign speaks against calm.
@@ -75,7 +76,7 @@ export function oneSignAlone(engine: Engine, everyNth = 1, share = { nth: 0, of:
             if (out.examples.length < 20) out.examples.push(`${h}: ${s.id} at ${grade} on ${host.id} in ${month}`);
           }
         }
-    }
+  }
   return out;
 }
 

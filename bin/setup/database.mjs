@@ -30,3 +30,17 @@ export async function prepareDatabase(cluster, name, { reset = false } = {}) {
     'the schema could not be brought up to date',
   );
 }
+
+/** Copies of a prepared database, each under its name with a number from 1 on. */
+export async function copyDatabase(cluster, name, count) {
+  const { default: postgres } = await import('postgres');
+  const sql = postgres(cluster.ownerUrl('postgres'), { max: 1, onnotice: () => {} });
+  try {
+    for (let i = 1; i <= count; i++) {
+      await sql.unsafe(`drop database if exists ${name}_${i} with (force)`);
+      await sql.unsafe(`create database ${name}_${i} template ${name}`);
+    }
+  } finally {
+    await sql.end();
+  }
+}

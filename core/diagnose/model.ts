@@ -207,19 +207,23 @@ export function withChances(
   const n = rows.length;
   const outcomes = kind === 'sign' ? 2 : idle.length;
   const chances = Array.from({ length: outcomes }, () => new Array<number>(n * n));
+  // A pair is the same in both orders.
+  const set = (k: number, a: number, b: number, p: number) => {
+    chances[k]![a * n + b] = chances[k]![b * n + a] = short(p);
+  };
   for (let a = 0; a < n; a++)
-    for (let b = 0; b < n; b++) {
+    for (let b = a; b < n; b++) {
       if (kind === 'sign') {
         const seen = chanceOf(idle[0]!, rows[a]![0]!, rows[b]![0]!);
-        chances[0]![a * n + b] = short(seen);
-        chances[1]![a * n + b] = short(1 - seen);
+        set(0, a, b, seen);
+        set(1, a, b, 1 - seen);
         continue;
       }
       const raw = idle.map((x, k) => chanceOf(x, rows[a]![k]!, rows[b]![k]!));
       const last = outcomes - 1;
       const others = raw.slice(0, last).reduce((x, y) => x + y, 0);
       raw[last] = Math.max(rows[a]![last] ?? 0, rows[b]![last] ?? 0, 1 - others, 0.03);
-      for (let k = 0; k < outcomes; k++) chances[k]![a * n + b] = short(raw[k]! / (others + raw[last]));
+      for (let k = 0; k < outcomes; k++) set(k, a, b, raw[k]! / (others + raw[last]));
     }
   return { idle, rows, profile, profiles: n, chances };
 }

@@ -36,7 +36,7 @@ export function CrownAndSoil({
       >
         {(p) => (
           <div className="flex">
-            <button type="button" className="press" aria-label="Five less" onClick={() => step(-5)}>
+            <button type="button" className="press" aria-label="−5: five less" onClick={() => step(-5)}>
               −5
             </button>
             <Input
@@ -47,7 +47,7 @@ export function CrownAndSoil({
               value={form.crownLoss}
               onChange={(e) => update({ crownLoss: e.target.value })}
             />
-            <button type="button" className="press" aria-label="Five more" onClick={() => step(5)}>
+            <button type="button" className="press" aria-label="+5: five more" onClick={() => step(5)}>
               +5
             </button>
           </div>

@@ -65,7 +65,7 @@ export function SignWalk({ signs, form, update }: Props) {
                 <button
                   key={g}
                   type="button"
-                  aria-label={SPOKEN[g]}
+                  aria-label={`${g === '0' ? 'no' : g}: ${SPOKEN[g]}`}
                   onClick={() => update(grading(sign.id, g))}
                   className="figures -mr-px min-h-16 border border-ink text-[1.375rem] font-bold"
                 >

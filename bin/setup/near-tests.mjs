@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { dirname, join, posix } from 'node:path';
+
+const TEST = /\.test\.tsx?$/;
+const SOURCE = /\.(ts|tsx|mjs|cjs)$/;
+const bare = (path) => path.replace(/(\/index)?\.(ts|tsx|mjs|cjs)$/, '');
+
+/** The modules that a file imports, as paths of the repository without their endings. */
+function importsOf(root, file) {
+  const text = readFileSync(join(root, file), 'utf8');
+  return [...text.matchAll(/(?:from|import\(|require\() ?'([^']+)'/g)].flatMap(([, name]) =>
+    name.startsWith('@/') ? [name.slice(2)] : name.startsWith('.') ? [posix.join(dirname(file), name)] : [],
+  );
+}
+
+/**
+ * The unit tests that stand nearest to what was changed: the changed ones, those beside a changed file, and those that import
+ * one. What reaches it by longer ways is left to the whole run.
+ * @param files every file of the repository
+ * @param changed those that were changed
+ */
+export function nearTests(root, files, changed) {
+  const sources = changed.filter((file) => SOURCE.test(file) && !TEST.test(file));
+  const modules = new Set(sources.map(bare));
+  const folders = new Set(sources.map(dirname));
+  return files.filter(
+    (file) =>
+      TEST.test(file) &&
+      (changed.includes(file) ||
+        folders.has(dirname(file)) ||
+        importsOf(root, file).some((name) => modules.has(bare(name)))),
+  );
+}
