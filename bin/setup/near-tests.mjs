@@ -13,6 +13,10 @@ function importsOf(root, file) {
   );
 }
 
+/** The files that import one file. */
+export const importers = (root, files, of) =>
+  files.filter((file) => SOURCE.test(file) && importsOf(root, file).some((name) => bare(name) === bare(of)));
+
 /**
  * The unit tests that stand nearest to what was changed: the changed ones, those beside a changed file, and those that import
  * one. What reaches it by longer ways is left to the whole run.

@@ -1,0 +1,126 @@
+import { execFileSync, spawn } from 'node:child_process';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { chanceFrom } from '@/core/practice/chance';
+import { importers, nearTests } from '../../bin/setup/near-tests.mjs';
+import { mutated, mutationsOf, type Mutation } from './sites';
+
+/** `npm run mutants`: changes the source in seeded places, one at a time, and names what no unit test notices. */
+const [count, seed] = process.argv.slice(2).map(Number) as [number, number];
+const root = process.cwd();
+/** What is changed: what works out, writes, reads, and waits on a phone. */
+const CHANGED = /^(core|commands|store|ui\/phone)\/.*\.tsx?$/;
+const NOT_CHANGED = /\.test\.tsx?$|\/testing\.ts$|\.victim\.ts$/;
+/** A test that has not ended by then hangs in a loop that the change made. */
+const LIMIT_MS = 180_000;
+/** Of the tests that reach a change by a longer way, so many are asked. */
+const SECOND_RING = 25;
+
+interface Trial extends Mutation {
+  file: string;
+  line: number;
+}
+type Outcome = 'caught' | 'survived';
+
+const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { encoding: 'utf8' })
+  .split('\n')
+  .filter(Boolean);
+
+/** So many places, drawn without one being drawn twice. */
+function drawn(): Trial[] {
+  const places = files
+    .filter((file) => CHANGED.test(file) && !NOT_CHANGED.test(file))
+    .flatMap((file) => {
+      const text = readFileSync(join(root, file), 'utf8');
+      return mutationsOf(file, text).map((m) => ({ ...m, file, line: text.slice(0, m.start).split('\n').length }));
+    });
+  const chance = chanceFrom(seed);
+  return Array.from({ length: Math.min(count, places.length) }, () => {
+    const at = Math.floor(chance() * places.length);
+    return places.splice(at, 1)[0]!;
+  });
+}
+
+/** A copy of the repository in which one change at a time is made. */
+function laneAt(folder: string): string {
+  for (const file of files) {
+    mkdirSync(dirname(join(folder, file)), { recursive: true });
+    cpSync(join(root, file), join(folder, file));
+  }
+  symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
+  return folder;
+}
+
+/** Whether all of these tests pass in a lane. */
+const passes = (lane: string, number: number, tests: readonly string[]) =>
+  new Promise<boolean>((done) => {
+    const args = ['--bail', '--silent', '-i', '--runTestsByPath', ...tests];
+    const running = spawn(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), ...args], {
+      cwd: lane,
+      stdio: 'ignore',
+      detached: true,
+      env: {
+        ...process.env,
+        DATABASE_URL: `${process.env.DATABASE_URL}_${number}`,
+        ELMHORN_TEST_OWNER_URL: `${process.env.ELMHORN_TEST_OWNER_URL}_${number}`,
+      },
+    });
+    const end = setTimeout(() => process.kill(-running.pid!, 'SIGKILL'), LIMIT_MS);
+    running.on('close', (code) => {
+      clearTimeout(end);
+      done(code === 0);
+    });
+  });
+
+/** The tests that are asked about a change: the nearest first, then those that reach it through one module more. */
+function ringsOf(file: string): string[][] {
+  const first = nearTests(root, files, [file]);
+  const second = nearTests(root, files, importers(root, files, file)).filter((test) => !first.includes(test));
+  return [first, second.slice(0, SECOND_RING)].filter((ring) => ring.length > 0);
+}
+
+async function outcomeOf(lane: string, number: number, trial: Trial): Promise<Outcome> {
+  const path = join(lane, trial.file);
+  const text = readFileSync(path, 'utf8');
+  writeFileSync(path, mutated(text, trial));
+  try {
+    for (const ring of ringsOf(trial.file)) if (!(await passes(lane, number, ring))) return 'caught';
+    return 'survived';
+  } finally {
+    writeFileSync(path, text);
+  }
+}
+
+async function main() {
+  const trials = drawn();
+  const folder = mkdtempSync(join(tmpdir(), 'elmhorn-mutants-'));
+  const results: { trial: Trial; outcome: Outcome }[] = [];
+  try {
+    const lanes = [1, 2].map((number) => laneAt(join(folder, String(number))));
+    // A test that fails without any change would catch everything.
+    const [sample] = trials;
+    if (sample && !(await passes(lanes[0]!, 1, ringsOf(sample.file)[0] ?? [])))
+      throw new Error(`The tests nearest to ${sample.file} fail without any change.`);
+    const left = [...trials];
+    await Promise.all(
+      lanes.map(async (lane, i) => {
+        for (let trial = left.shift(); trial; trial = left.shift()) {
+          const outcome = await outcomeOf(lane, i + 1, trial);
+          results.push({ trial, outcome });
+          const { file, line, kind, text } = trial;
+          console.log(`${outcome.padEnd(8)} ${file}:${line} ${kind}${text ? ` → ${text}` : ''}`);
+        }
+      }),
+    );
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+  const caught = results.filter((r) => r.outcome === 'caught').length;
+  console.log(`\n${caught} of ${results.length} caught (seed ${seed})`);
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+});

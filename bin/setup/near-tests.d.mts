@@ -1,0 +1,4 @@
+/** The files that import one file. */
+export function importers(root: string, files: readonly string[], of: string): string[];
+/** The unit tests nearest to what was changed. */
+export function nearTests(root: string, files: readonly string[], changed: readonly string[]): string[];
