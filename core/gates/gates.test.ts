@@ -145,14 +145,14 @@ const planned = (method: 'foliar-spray' | 'trunk-injection', on = '2026-06-01') 
   families: [],
   actives: ['partnide'],
 });
-/** A neighbour so many metres to the east of the tree. */
-const beside = (m: number) => ({
+/** A neighbour, or a bed, so many metres to the east of the tree. */
+const beside = (m: number, kind: 'neighbour' | 'bed' = 'neighbour') => ({
   plan: {
     ...EMPTY_PLAN,
     areas: [
       {
         id: 'n',
-        kind: 'neighbour' as const,
+        kind,
         name: 'Next door',
         corners: [
           { x: m, y: -20 },
@@ -557,6 +557,12 @@ const cases: [id: string, strength: string, trips: ReturnType<typeof gates>, jus
   ['litter-in-place', 'hold', gates({}, { said: { ...said, litter: 'still in place' } }), gates()],
   ['edibles-unknown', 'hold', gates({}, { said: { ...said, edibles: undefined } }), gates()],
   ['edibles-in-root-zone', 'hold', gates({}, { said: { ...said, edibles: 'edible plants' } }), gates()],
+  [
+    'edibles-in-root-zone',
+    'hold',
+    gates({ grounds: beside(4.9, 'bed'), crown: { shape: 'ellipsoid', widthM: 8, depthM: 9 } }),
+    gates({ grounds: beside(5, 'bed'), crown: { shape: 'ellipsoid', widthM: 8, depthM: 9 } }),
+  ],
   ['wind', 'stop', on({}, { use: calm, choices: { windMs: 4.1 } }), on({}, { use: calm, choices: { windMs: 4 } })],
   ['wind-low', 'stop', on({}, { use: calm, choices: { windMs: 0.9 } }), on({}, { use: calm, choices: { windMs: 1 } })],
   ['wind-usual', 'hold', on({}, { choices: { windMs: 4.6 } }), on({}, { choices: { windMs: 4.5 } })],

@@ -125,6 +125,7 @@ it('worked figures', () => {
   expect(figures('band', {}, { diameterCm: 30 })[0]).toBe('99.2 cm');
   expect(figures('disinfect', { litres: 1, stock: 96 })).toEqual(['729 mL', '271 mL']);
   expect(figures('disinfect', { litres: 2, with: 'bleach 1 in 10' })).toEqual(['200 mL', '1.8 L']);
+  expect(out('disinfect', { trees: 6 }).minutes).toBe(17);
   expect(figures('water', { emitters: 8, flow: 4, hours: 3, wetted: 6, et: 4 })).toEqual(['96 L', '16 mm', '8 days']);
   expect(figures('prune-diseased')[0]).toBe('300.0 cm');
   expect(figures('water-shoots', { shoots: 30, keep: 40 })).toEqual(['18', '12']);
