@@ -68,6 +68,8 @@ describe('the core on the command line', () => {
     ['dose', '{"label":"no-such-label"}', 'label'],
     ['gates', '{"label":"training-01-drench","today":"2026-02-31","host":"wych-elm"}', 'today'],
     ['ring', '{"girthCm":3e9,"count":10}', 'girthCm'],
+    ['probe-grid', '{"innerM":1,"outerM":45,"spacingM":0.5}', 'outerM'],
+    ['probe-grid', '{"innerM":5,"outerM":5}', 'innerM'],
     ['nonsense', '{}', 'question'],
     ['constructor', '{}', 'question'],
   ])('%s with %s exits 2 with path and sentence', (question, input, path) => {
