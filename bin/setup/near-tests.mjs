@@ -13,6 +13,9 @@ function importsOf(root, file) {
   );
 }
 
+/** A folder, and the one around it as long as that is no whole floor: the tests of a room may stand above its parts. */
+const roomsOf = (folder) => (dirname(folder).includes('/') ? [folder, dirname(folder)] : [folder]);
+
 /** The files that import one file. */
 export const importers = (root, files, of) =>
   files.filter((file) => SOURCE.test(file) && importsOf(root, file).some((name) => bare(name) === bare(of)));
@@ -26,7 +29,7 @@ export const importers = (root, files, of) =>
 export function nearTests(root, files, changed) {
   const sources = changed.filter((file) => SOURCE.test(file) && !TEST.test(file));
   const modules = new Set(sources.map(bare));
-  const folders = new Set(sources.map(dirname));
+  const folders = new Set(sources.flatMap((file) => roomsOf(dirname(file))));
   return files.filter(
     (file) =>
       TEST.test(file) &&
