@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import nextJest from 'next/jest.js';
 
 const config = nextJest({ dir: './' })({
@@ -14,8 +15,8 @@ const config = nextJest({ dir: './' })({
 });
 
 /** Modules of the knowledge that are data; `next.config.ts` gives them to browsers in the same way. */
-const KNOWLEDGE =
-  '/knowledge/(conditions/index|exclusions|heat|hosts|labels/index|lookalikes|programmes|signs|tests)\\.ts$';
+const DATA_MODULES = JSON.parse(readFileSync(new URL('knowledge/data-modules.json', import.meta.url), 'utf8'));
+const KNOWLEDGE = `/knowledge/(${DATA_MODULES.join('|')})\\.ts$`;
 
 // The first pattern that matches is taken. D3 ships modules only; Jest has to turn them into what it can load.
 const adapted = async () => {

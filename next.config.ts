@@ -1,10 +1,10 @@
 import type { NextConfig } from 'next';
+import dataModules from './knowledge/data-modules.json';
 
 const secure = (process.env.ELMHORN_ORIGIN ?? '').startsWith('https://');
 
 /** What is nothing but data: checked when the pages are built, given to a browser as it comes out. */
-const KNOWLEDGE =
-  /^knowledge\/(conditions\/index|exclusions|heat|hosts|labels\/index|lookalikes|programmes|signs|tests)\.ts$/;
+const KNOWLEDGE = new RegExp(`^knowledge/(${dataModules.join('|')})\\.ts$`);
 
 const config: NextConfig = {
   reactStrictMode: true,

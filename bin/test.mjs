@@ -7,7 +7,7 @@ import { clockFrom } from './setup/clock.mjs';
 import { freePort, openCluster } from './setup/cluster.mjs';
 import { copyDatabase, prepareDatabase, tsx } from './setup/database.mjs';
 import { ensureBuild, ensureChromium, ensureOgrinfo, ensurePackages, root } from './setup/install.mjs';
-import { nearTests } from './setup/near-tests.mjs';
+import { nearTests, repositoryFiles } from './setup/near-tests.mjs';
 import { dataHome, options } from './setup/options.mjs';
 import { run, say } from './setup/say.mjs';
 
@@ -20,13 +20,6 @@ const uncommitted = () => [
   ...git('diff', '--name-only', '--diff-filter=d', 'HEAD'),
   ...git('ls-files', '--others', '--exclude-standard'),
 ];
-/** The unit tests nearest to what was changed. */
-const near = (changed) =>
-  nearTests(
-    root,
-    git('ls-files', '--cached', '--others', '--exclude-standard').filter((file) => existsSync(join(root, file))),
-    changed,
-  );
 
 await run(async () => {
   const want = options(process.argv.slice(2), { only: 'text', data: 'text', changed: 'flag' });
@@ -94,17 +87,13 @@ await run(async () => {
       ]),
     ]);
 
-    const units = !want.only || want.only.split(',').includes('unit');
-    if (units) {
+    const tests = changed && nearTests(root, repositoryFiles(root), changed);
+    if (tests) say(`\nNearest tests: ${tests.length}.`);
+    if ((!want.only || want.only.split(',').includes('unit')) && tests?.length !== 0) {
       await prepareDatabase(cluster, 'elmhorn_unit', { reset: true });
       await copyDatabase(cluster, 'elmhorn_unit', cpus().length);
-    }
-    const tests = changed && near(changed);
-    if (tests) say(`\nNearest tests: ${tests.length}.`);
-    const unit = join(scratch, 'jest.json');
-    if (
-      (!tests || tests.length > 0) &&
-      (await step(
+      const unit = join(scratch, 'jest.json');
+      await step(
         'unit',
         bin('jest'),
         ['--ci', '--json', `--outputFile=${unit}`, ...(tests ? ['--runTestsByPath', ...tests] : [])],
@@ -113,9 +102,9 @@ await run(async () => {
           ELMHORN_TEST_OWNER_URL: cluster.ownerUrl('elmhorn_unit'),
           ELMHORN_UNIT_DATABASES: '1',
         },
-      )) !== null
-    )
+      );
       counts(unit, (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites]);
+    }
 
     if (!changed && (!want.only || want.only.includes('journeys'))) {
       ensureBuild();

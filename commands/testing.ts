@@ -35,7 +35,7 @@ export const doneBy = <S extends z.ZodType, T>(
 /** Where the faults of an answer stand; none where it was good. */
 export const pathsOf = (answer: Answer<unknown>): string[] => (answer.ok ? [] : answer.faults.map((f) => f.path));
 
-/** The tree of an outfit for tests is measured before the first of them: 46.2 cm at breast height, 15 m high. */
+/** The tree of a test company is measured before the first of them: 46.2 cm at breast height, 15 m high. */
 export const measuredFirst = (made: ReturnType<typeof ownOutfit>) =>
   beforeAll(async () => {
     const { owner, o } = made;

@@ -13,15 +13,15 @@ export function watch(page: Page): Page {
   return page;
 }
 
-/** How much of a page is told when its journey fails, characters. */
-const TOLD = 6000;
-/** What a failed journey saw last, as a reader without eyes is told it: a log is often all that is left of a run. */
+/** How much of a page is printed when its journey fails, characters. */
+const PRINTED = 6000;
+/** What a failed journey saw last, as a screen reader has it: a log is often all that is left of a run. */
 const lastSeen = async (page: Page) =>
   `Last page: ${page.url()}\n${await page
     .locator('body')
     .ariaSnapshot({ timeout: 5000 })
     .then(
-      (told) => told.slice(0, TOLD),
+      (page) => page.slice(0, PRINTED),
       (error: Error) => error.message,
     )}`;
 

@@ -1,9 +1,9 @@
-import { execFileSync, spawn } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { chanceFrom } from '@/core/practice/chance';
-import { importers, nearTests } from '../../bin/setup/near-tests.mjs';
+import { importers, nearTests, repositoryFiles } from '../../bin/setup/near-tests.mjs';
 import { mutated, mutationsOf, type Mutation } from './sites';
 
 /** `npm run mutants`: changes the source in seeded places, one at a time, and names what no unit test notices. */
@@ -23,9 +23,7 @@ interface Trial extends Mutation {
 }
 type Outcome = 'caught' | 'survived';
 
-const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { encoding: 'utf8' })
-  .split('\n')
-  .filter(Boolean);
+const files = repositoryFiles(root);
 
 /** So many places, drawn without one being drawn twice. */
 function drawn(): Trial[] {
@@ -95,19 +93,18 @@ async function outcomeOf(lane: string, number: number, trial: Trial): Promise<Ou
 async function main() {
   const trials = drawn();
   const folder = mkdtempSync(join(tmpdir(), 'elmhorn-mutants-'));
-  const results: { trial: Trial; outcome: Outcome }[] = [];
+  const outcomes: Outcome[] = [];
   try {
     const lanes = [1, 2].map((number) => laneAt(join(folder, String(number))));
     // A test that fails without any change would catch everything.
-    const [sample] = trials;
-    if (sample && !(await passes(lanes[0]!, 1, ringsOf(sample.file)[0] ?? [])))
-      throw new Error(`The tests nearest to ${sample.file} fail without any change.`);
+    const [ring] = trials.flatMap((trial) => ringsOf(trial.file));
+    if (ring && !(await passes(lanes[0]!, 1, ring))) throw new Error(`${ring.join(', ')} fail without any change.`);
     const left = [...trials];
     await Promise.all(
       lanes.map(async (lane, i) => {
         for (let trial = left.shift(); trial; trial = left.shift()) {
           const outcome = await outcomeOf(lane, i + 1, trial);
-          results.push({ trial, outcome });
+          outcomes.push(outcome);
           const { file, line, kind, text } = trial;
           console.log(`${outcome.padEnd(8)} ${file}:${line} ${kind}${text ? ` → ${text}` : ''}`);
         }
@@ -116,8 +113,8 @@ async function main() {
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-  const caught = results.filter((r) => r.outcome === 'caught').length;
-  console.log(`\n${caught} of ${results.length} caught (seed ${seed})`);
+  const caught = outcomes.filter((outcome) => outcome === 'caught').length;
+  console.log(`\n${caught} of ${outcomes.length} caught (seed ${seed})`);
 }
 
 main().catch((error: unknown) => {

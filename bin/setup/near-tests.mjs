@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, posix } from 'node:path';
 
 const TEST = /\.test\.tsx?$/;
@@ -12,6 +13,12 @@ function importsOf(root, file) {
     name.startsWith('@/') ? [name.slice(2)] : name.startsWith('.') ? [posix.join(dirname(file), name)] : [],
   );
 }
+
+/** Every file of the repository as it is now, new ones among them. */
+export const repositoryFiles = (root) =>
+  execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { cwd: root, encoding: 'utf8' })
+    .split('\n')
+    .filter((file) => file && existsSync(join(root, file)));
 
 /** A folder, and the one around it as long as that is no whole floor: the tests of a room may stand above its parts. */
 const roomsOf = (folder) => (dirname(folder).includes('/') ? [folder, dirname(folder)] : [folder]);

@@ -67,7 +67,7 @@ it('what was typed, picked and ticked before the page was hydrated is what the p
   expect(inState()).toEqual({ girth: '154', note: 'Leans.', unit: 'ft', soil: 'dry', clear: true });
 });
 
-it('a page that nobody touched stays as the server sent it', async () => {
+it('an untouched page stays as the server sent it', async () => {
   await hydrated(<Form />, () => {});
   expect(inState()).toEqual({ girth: '145', note: '', unit: 'in', soil: 'moist', clear: false });
 });

@@ -23,7 +23,7 @@ function changed(control: Control): boolean {
  * Hears a change that a user made before the page was hydrated: the control shows it, but React never heard of it, and a form
  * would send what the server proposed instead. Also hears what a browser restores on reload.
  * @param onChange as of the control; called once after hydration, only when the control differs from what the server sent
- * @param given the ref of whoever uses the control, where there is one
+ * @param given the caller's own ref, where it has one
  * @returns the ref to put on the control
  */
 function useEarlyChange<C extends Control>(
@@ -34,11 +34,11 @@ function useEarlyChange<C extends Control>(
   const control = given ?? own;
   const hydrated = useHydrated();
   const [cameFromServer] = useState(!hydrated);
-  const latest = useRef(onChange);
+  const atFirst = useRef(onChange);
   useEffect(() => {
     const target = control.current;
     if (cameFromServer && target && changed(target))
-      latest.current?.({ target, currentTarget: target } as ChangeEvent<C>);
+      atFirst.current?.({ target, currentTarget: target } as ChangeEvent<C>);
   }, [cameFromServer, control]);
   return control;
 }

@@ -6,8 +6,7 @@ import { v7 } from 'uuid';
 import { Tick } from '@/ui/controls/controls';
 import { keepPhotoHere } from '@/ui/phone/photo.client';
 import { useFileWaiting } from '@/ui/controls/file.client';
-import { Select } from '@/ui/controls/input.client';
-import { Input } from '@/ui/controls/input.client';
+import { Input, Select } from '@/ui/controls/input.client';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
 export function PhotoField({

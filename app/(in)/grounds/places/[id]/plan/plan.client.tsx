@@ -23,8 +23,7 @@ import { TagLine } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringPlan, keepPlan } from './actions';
 import { useFileWaiting } from '@/ui/controls/file.client';
-import { Select } from '@/ui/controls/input.client';
-import { Input } from '@/ui/controls/input.client';
+import { Input, Select } from '@/ui/controls/input.client';
 
 interface PlacedTree {
   id: string;
