@@ -5,7 +5,7 @@ export default function NotFound() {
     <main className="mx-auto max-w-xl px-6 py-16">
       <h1>Nothing hangs here</h1>
       <p className="mt-3">
-        There is no such page, tree or record in this outfit. It may have been archived, or the address was copied
+        There is no such page, tree or record in this company. It may have been archived, or the address was copied
         short.
       </p>
       <p className="mt-6">

@@ -19,7 +19,7 @@ export async function crews({ report, row }: Table): Promise<void> {
   const trees = await owner<{ id: string }[]>`
     select t.id
     from tree t
-    join person p on p.outfit_id = t.outfit_id
+    join person p on p.company_id = t.company_id
     where p.email = 'maren@oxmere.example' and t.archived_at is null
     order by t.id`;
   const told: string[] = [];
@@ -96,11 +96,11 @@ const measured = (id: string, treeId: string) =>
     method: 'tape',
   });
 
-/** Arborists of the sample outfit, one a crew, each signed in. */
+/** Arborists of the sample company, one a crew, each signed in. */
 async function peopleOf(owner: Sql, count: number): Promise<string[]> {
   await owner`
-    insert into person (id, outfit_id, name, email, password_hash, role)
-    select gen_random_uuid(), p.outfit_id, 'Crew ' || n, 'crew' || n || '@oxmere.example', 'x', 'arborist'
+    insert into person (id, company_id, name, email, password_hash, role)
+    select gen_random_uuid(), p.company_id, 'Crew ' || n, 'crew' || n || '@oxmere.example', 'x', 'arborist'
     from person p
     cross join generate_series(1, ${count}::int) n
     where p.email = 'maren@oxmere.example'

@@ -152,10 +152,10 @@ async function subjects(owner: Sql) {
   const [row] = await owner<{ placeId: string; treeId: string }[]>`
     select t.place_id as "placeId", t.id as "treeId"
     from tree t
-    join person p on p.outfit_id = t.outfit_id
+    join person p on p.company_id = t.company_id
     where p.email = 'maren@oxmere.example' and t.archived_at is null
     order by t.id
     limit 1`;
-  if (!row) throw new Error('the sample outfit is not there');
+  if (!row) throw new Error('the sample company is not there');
   return row;
 }

@@ -6,7 +6,7 @@ import { sessionFor } from './session';
 import type { Table } from './table';
 
 /**
- * What a page costs on the sample outfit: statements and transactions as the database logs them, the server's own CPU, and the
+ * What a page costs on the sample company: statements and transactions as the database logs them, the server's own CPU, and the
  * size of what it sends. The server stands already; its process and the database's log are told by the environment.
  */
 const url = process.env.ELMHORN_BENCH_URL!;

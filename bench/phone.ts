@@ -9,17 +9,17 @@ const WRITES = 300;
 /** A thin line, bytes a second. */
 const THIN = 50_000;
 
-/** Somebody of the sample outfit who goes out today with a crew. */
+/** Somebody of the sample company who goes out today with a crew. */
 async function whoGoesOut(owner: Sql): Promise<string> {
   const [found] = await owner<{ email: string }[]>`
     select p.email
     from round r
-    join crew_person x on x.outfit_id = r.outfit_id and x.crew_id = r.crew_id
-    join person p on p.outfit_id = x.outfit_id and p.id = x.person_id
+    join crew_person x on x.company_id = r.company_id and x.crew_id = r.crew_id
+    join person p on p.company_id = x.company_id and p.id = x.person_id
     where r.closed_at is null and r.day >= current_date and p.role = 'arborist'
     order by r.day
     limit 1`;
-  if (!found) throw new Error('nobody of the sample outfit goes out');
+  if (!found) throw new Error('nobody of the sample company goes out');
   return found.email;
 }
 

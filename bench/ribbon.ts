@@ -13,31 +13,31 @@ const MOVES = 120;
 
 /** A programme over 300 trees of one place of whoever is signed in, with visits that wait for a look: they can be dragged. */
 async function layOver(owner: Sql, email: string): Promise<string> {
-  const [at] = await owner<{ outfitId: string; personId: string; placeId: string }[]>`
-    select w.outfit_id as "outfitId", w.id as "personId", (
-      select t.place_id from tree t where t.outfit_id = w.outfit_id group by t.place_id order by count(*) desc limit 1
+  const [at] = await owner<{ companyId: string; personId: string; placeId: string }[]>`
+    select w.company_id as "companyId", w.id as "personId", (
+      select t.place_id from tree t where t.company_id = w.company_id group by t.place_id order by count(*) desc limit 1
     ) as "placeId"
     from person w
     where w.email = ${email}`;
-  const { outfitId, personId, placeId } = at!;
+  const { companyId, personId, placeId } = at!;
   const programme = programmes.find((p) => p.steps.some((s) => s.act.kind === 'look'))!;
   const step = programme.steps.find((s) => s.act.kind === 'look')!.key;
   const today = dayIn(new Date(), 'UTC');
   const laidId = v7();
   await owner`
-    insert into laid (id, outfit_id, place_id, programme, from_day, until_day, reason, said, by_person)
-    values (${laidId}, ${outfitId}, ${placeId}, ${owner.json(programme as never)}, ${today},
+    insert into laid (id, company_id, place_id, programme, from_day, until_day, reason, said, by_person)
+    values (${laidId}, ${companyId}, ${placeId}, ${owner.json(programme as never)}, ${today},
       ${after(today, 1, 'years')},
       'Measured.', '{}', ${personId})`;
   await owner`
-    insert into laid_visit (id, outfit_id, laid_id, tree_id, step, year, nth, kind, state, day, earliest, latest)
-    select gen_random_uuid(), ${outfitId}, ${laidId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look',
+    insert into laid_visit (id, company_id, laid_id, tree_id, step, year, nth, kind, state, day, earliest, latest)
+    select gen_random_uuid(), ${companyId}, ${laidId}, t.id, ${step}, ${Number(today.slice(0, 4))}, n, 'look',
       'expected',
       d, d - 5, d + 12
     from (
       select id, row_number() over (order by walk_order, id) as i
       from tree
-      where outfit_id = ${outfitId} and place_id = ${placeId} and archived_at is null
+      where company_id = ${companyId} and place_id = ${placeId} and archived_at is null
       limit ${TREES}) t
     cross join generate_series(1, ${VISITS}) n
     cross join lateral (select ${today}::date + (25 * n + t.i % 7)::int as d) x`;

@@ -24,7 +24,7 @@ import { simulation, told } from './simulate';
 import { table } from './table';
 import { connect } from '@/store/db';
 
-/** Measures what docs/quality asks for, in one run; prints a table. The server and the large outfit stand already. */
+/** Measures what docs/quality asks for, in one run; prints a table. The server and the large company stand already. */
 const url = process.env.ELMHORN_BENCH_URL!;
 const figures = table();
 const { report, row } = figures;
@@ -175,18 +175,18 @@ function examining() {
 
 async function lists(cookie: string) {
   const sql = connect(process.env.DATABASE_OWNER_URL!, 2);
-  const [{ outfit, person, place, tree } = { outfit: '', person: '', place: '', tree: '' }] = await sql<
-    { outfit: string; person: string; place: string; tree: string }[]
+  const [{ company, person, place, tree } = { company: '', person: '', place: '', tree: '' }] = await sql<
+    { company: string; person: string; place: string; tree: string }[]
   >`
-    select p.outfit_id as outfit, p.id as person, (select id from place where outfit_id = p.outfit_id order by name limit 1) as place, (select id from tree where outfit_id = p.outfit_id and tag = 'S77742') as tree from person p where email = 'city@scale.example'`;
+    select p.company_id as company, p.id as person, (select id from place where company_id = p.company_id order by name limit 1) as place, (select id from tree where company_id = p.company_id and tag = 'S77742') as tree from person p where email = 'city@scale.example'`;
   const [{ n } = { n: 0 }] = await sql<
     { n: number }[]
-  >`select count(*)::int as n from tree where outfit_id = ${outfit}`;
-  row(`trees in the outfit`, `${n}`, '200000', n >= 200_000);
+  >`select count(*)::int as n from tree where company_id = ${company}`;
+  row(`trees in the company`, `${n}`, '200000', n >= 200_000);
   const app = connect(process.env.DATABASE_URL!, 2);
   const bare = (work: (tx: Parameters<Parameters<typeof app.begin>[1]>[0]) => Promise<unknown>) =>
     app.begin(async (tx) => {
-      await tx`select set_config('elmhorn.outfit', ${outfit}, true), set_config('elmhorn.person', ${person}, true)`;
+      await tx`select set_config('elmhorn.company', ${company}, true), set_config('elmhorn.person', ${person}, true)`;
       const t = performance.now();
       await work(tx);
       return performance.now() - t;
@@ -199,7 +199,7 @@ async function lists(cookie: string) {
     return performance.now() - t;
   };
   const listSql = (tx: Parameters<Parameters<typeof app.begin>[1]>[0], where = tx``) =>
-    tx`select t.id, t.tag, t.host_id, p.name from (select * from tree t where t.outfit_id = ${outfit} and t.archived_at is null ${where} order by t.tag collate natural_order, t.id limit 61) t join place p on p.id = t.place_id order by t.tag collate natural_order, t.id`;
+    tx`select t.id, t.tag, t.host_id, p.name from (select * from tree t where t.company_id = ${company} and t.archived_at is null ${where} order by t.tag collate natural_order, t.id limit 61) t join place p on p.id = t.place_id order by t.tag collate natural_order, t.id`;
   const pages: [string, string, (tx: Parameters<Parameters<typeof app.begin>[1]>[0]) => Promise<unknown>][] = [
     ['list of trees, first page', '/grounds', (tx) => listSql(tx)],
     [
@@ -214,7 +214,7 @@ async function lists(cookie: string) {
       (tx) =>
         listSql(
           tx,
-          tx`and t.id = any(array(select id from tree where outfit_id = ${outfit} and tag collate "C" >= 'S777' and tag collate "C" < 'S778'))`,
+          tx`and t.id = any(array(select id from tree where company_id = ${company} and tag collate "C" >= 'S777' and tag collate "C" < 'S778'))`,
         ),
     ],
     [
@@ -223,31 +223,31 @@ async function lists(cookie: string) {
       (tx) =>
         listSql(
           tx,
-          tx`and t.host_id = 'london-plane' and t.place_id = any(array(select id from place where outfit_id = ${outfit} and address ilike '%77 long%' limit 400))`,
+          tx`and t.host_id = 'london-plane' and t.place_id = any(array(select id from place where company_id = ${company} and address ilike '%77 long%' limit 400))`,
         ),
     ],
     [
       'one place in walking order',
       `/grounds/places/${place}`,
       (tx) =>
-        tx`select id, tag, host_id from tree where outfit_id = ${outfit} and place_id = ${place} and archived_at is null order by walk_order, id limit 81`,
+        tx`select id, tag, host_id from tree where company_id = ${company} and place_id = ${place} and archived_at is null order by walk_order, id limit 81`,
     ],
     [
       'one tree',
       `/tree/${tree}`,
       (tx) =>
-        tx`select * from tree t left join reading r on r.outfit_id = t.outfit_id and r.tree_id = t.id where t.outfit_id = ${outfit} and t.id = ${tree}`,
+        tx`select * from tree t left join reading r on r.company_id = t.company_id and r.tree_id = t.id where t.company_id = ${company} and t.id = ${tree}`,
     ],
     [
       'book, first page',
       '/book',
-      (tx) => tx`select * from record where outfit_id = ${outfit} and latest order by done_on desc, id desc limit 41`,
+      (tx) => tx`select * from record where company_id = ${company} and latest order by done_on desc, id desc limit 41`,
     ],
     [
       'Today',
       '/',
       (tx) =>
-        tx`select * from follow_up where outfit_id = ${outfit} and state = 'open' and due <= current_date order by due, id limit 25`,
+        tx`select * from follow_up where company_id = ${company} and state = 'open' and due <= current_date order by due, id limit 25`,
     ],
   ];
   // A page of this framework that asks the database for nothing but who is signed in, in the same run.

@@ -7,7 +7,7 @@ import { visitsOf } from '@/core/season/programme';
 import { trainingLabels } from '@/knowledge';
 import type { Table } from './table';
 
-/** A fortnight of a busy outfit: 300 visits, three crews, forty places of a town. */
+/** A fortnight of a busy company: 300 visits, three crews, forty places of a town. */
 const BUSY = { jobs: 300, crews: 3, days: 14, places: 40, hours: 10, orderly: true };
 const SEEDS = [1, 2, 3, 4, 5];
 const SECONDS = 30;

@@ -5,8 +5,8 @@ import type { Sql } from '@/store/db';
 export async function sessionFor(owner: Sql, email: string): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const made = await owner`
-    insert into session (token_hash, outfit_id, person_id, expires_at)
-    select ${createHash('sha256').update(token).digest()}, outfit_id, id, now() + interval '1 day'
+    insert into session (token_hash, company_id, person_id, expires_at)
+    select ${createHash('sha256').update(token).digest()}, company_id, id, now() + interval '1 day'
     from person
     where email = ${email}`;
   if (!made.count) throw new Error(`nobody signs in as ${email}`);

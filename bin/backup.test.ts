@@ -3,7 +3,7 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync, statSync }
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { connect, db, within, type Sql } from '@/store/db';
-import { makeOutfit, ownerSql, ownerUrl, type TestOutfit } from '@/store/testing';
+import { makeCompany, ownerSql, ownerUrl, type TestCompany } from '@/store/testing';
 
 const root = join(__dirname, '..');
 const run = (file: string, args: string[], env: Record<string, string>) => {
@@ -19,7 +19,7 @@ let folder: string;
 let other: ChildProcess;
 let fresh: { owner: string; app: string };
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 /** A second server, as bare as a new machine's: neither the role nor a table is there. */
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'elmhorn-backup-'));
@@ -40,7 +40,7 @@ beforeAll(async () => {
   });
   fresh = await new Promise((done) => other.stdout!.once('data', (d: Buffer) => done(JSON.parse(d.toString()))));
   owner = ownerSql();
-  o = await makeOutfit(owner);
+  o = await makeCompany(owner);
 }, 60_000);
 afterAll(async () => {
   await owner.end();
@@ -61,7 +61,7 @@ it('the whole server into a file while somebody writes, and onto a bare one with
   let writing = true;
   const writer = (async () => {
     for (let i = 0; writing; i++)
-      await within(o, (tx) => tx`update client set name = ${`Client ${i}`} where outfit_id = ${o.outfitId}`);
+      await within(o, (tx) => tx`update client set name = ${`Client ${i}`} where company_id = ${o.companyId}`);
   })();
   const backup = run('backup.ts', [file], { DATABASE_OWNER_URL: ownerUrl });
   writing = false;
@@ -75,14 +75,14 @@ it('the whole server into a file while somebody writes, and onto a bare one with
   expect([restored.status, restored.err]).toEqual([0, '']);
   expect(restored.out).toMatch(/^\d+ tables came back as they were, schema \d+\.\n$/);
 
-  // The walls came along: the app's role sees nothing without its outfit, its own with it, and the book stays closed.
+  // The walls came along: the app's role sees nothing without its company, its own with it, and the book stays closed.
   const app = connect(fresh.app, 1);
   expect(await app`select from tree`).toHaveLength(0);
   const own = await app.begin(async (tx) => {
-    await tx`select set_config('elmhorn.outfit', ${o.outfitId}, true), set_config('elmhorn.person', ${o.personId}, true)`;
-    return tx`select outfit_id from tree`;
+    await tx`select set_config('elmhorn.company', ${o.companyId}, true), set_config('elmhorn.person', ${o.personId}, true)`;
+    return tx`select company_id from tree`;
   });
-  expect([...own]).toEqual([{ outfit_id: o.outfitId }]);
+  expect([...own]).toEqual([{ company_id: o.companyId }]);
   await expect(app`delete from reading`).rejects.toMatchObject({ code: '42501' });
   await app.end();
   const there = connect(fresh.owner, 1);

@@ -1,4 +1,4 @@
-// Builds the large outfit, starts the production server and prints the table of measured figures.
+// Builds the large company, starts the production server and prints the table of measured figures.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort, openCluster } from './setup/cluster.mjs';
@@ -16,8 +16,8 @@ await run(async () => {
   try {
     await prepareDatabase(cluster, 'elmhorn');
     const owner = { DATABASE_OWNER_URL: cluster.ownerUrl() };
-    tsx(['demo/load.ts'], owner, 'the sample outfit could not be loaded');
-    tsx(['demo/scale.ts', String(want.trees ?? 200_000)], owner, 'the large outfit could not be built');
+    tsx(['demo/load.ts'], owner, 'the sample company could not be loaded');
+    tsx(['demo/scale.ts', String(want.trees ?? 200_000)], owner, 'the large company could not be built');
     ensureBuild();
     const port = await freePort();
     const url = `http://127.0.0.1:${port}`;

@@ -75,7 +75,7 @@ describe('the core on the command line', () => {
   ])('%s with %s exits 2 with path and sentence', (question, input, path) => {
     const r = ask([question], input);
     expect(r.status).toBe(2);
-    expect(JSON.parse(r.out).faults[0]).toMatchObject({ path, sentence: expect.stringMatching(/.{5}/) });
+    expect(JSON.parse(r.out).issues[0]).toMatchObject({ path, message: expect.stringMatching(/.{5}/) });
     expect(r.err).not.toMatch(/\n\s+at /);
   });
 });
@@ -99,9 +99,9 @@ it('every example of docs/core.md answers as it says', () => {
   }
 }, 60_000);
 
-describe('an outfit and its first owner', () => {
+describe('a company and its first owner', () => {
   const make = (...more: string[]) =>
-    call('outfit.ts', ['--name', 'Harbour Crew', '--owner', 'Ada Quay', ...more], {
+    call('company.ts', ['--name', 'Harbour Crew', '--owner', 'Ada Quay', ...more], {
       env: { DATABASE_OWNER_URL: process.env.ELMHORN_TEST_OWNER_URL ?? '' },
     });
   it('are made once, with a link for the password', () => {

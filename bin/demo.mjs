@@ -1,4 +1,4 @@
-// Starts Elmhorn with the sample outfit: packages, database, build, app. Node built-ins only until packages are there.
+// Starts Elmhorn with the sample company: packages, database, build, app. Node built-ins only until packages are there.
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { clockFrom } from './setup/clock.mjs';
@@ -32,12 +32,12 @@ await run(async () => {
   };
   try {
     await prepareDatabase(cluster, 'elmhorn', { reset: want.reset });
-    tsx(['demo/load.ts'], { DATABASE_OWNER_URL: cluster.ownerUrl() }, 'the sample outfit could not be loaded');
+    tsx(['demo/load.ts'], { DATABASE_OWNER_URL: cluster.ownerUrl() }, 'the sample company could not be loaded');
     if (want.scale)
       tsx(
         ['demo/scale.ts', String(want.scale)],
         { DATABASE_OWNER_URL: cluster.ownerUrl() },
-        'the large outfit could not be built',
+        'the large company could not be built',
       );
     ensureBuild();
     const env = {

@@ -22,15 +22,15 @@ async function main() {
   let name: string | undefined;
   try {
     name = await sql.begin(async (tx) => {
-      const [person] = await tx<{ id: string; outfitId: string; name: string }[]>`
-        select id, outfit_id as "outfitId", name
+      const [person] = await tx<{ id: string; companyId: string; name: string }[]>`
+        select id, company_id as "companyId", name
         from person
         where email = ${email.trim().toLowerCase()} and active`;
       if (!person) return undefined;
       await tx`delete from password_reset where person_id = ${person.id}`;
       await tx`
-        insert into password_reset (token_hash, outfit_id, person_id, made_by, expires_at)
-        values (${createHash('sha256').update(token).digest()}, ${person.outfitId}, ${person.id}, ${person.id},
+        insert into password_reset (token_hash, company_id, person_id, made_by, expires_at)
+        values (${createHash('sha256').update(token).digest()}, ${person.companyId}, ${person.id}, ${person.id},
           clock_now() + interval '1 day')`;
       return person.name;
     });

@@ -22,7 +22,7 @@ async function checkDatabase() {
       select rolsuper as super, rolbypassrls as bypass, exists (select from pg_class c join pg_roles o on o.oid = c.relowner where o.rolname = current_user and c.relname = 'tree') as owns from pg_roles where rolname = current_user`;
     if (role?.super || role?.bypass || role?.owns)
       fail(
-        'DATABASE_URL signs in as a role that could pass the walls between outfits; use elmhorn_app, which owns nothing.',
+        'DATABASE_URL signs in as a role that could pass the walls between companies; use elmhorn_app, which owns nothing.',
       );
     const version = await sql<{ v: number }[]>`select schema_version() as v`.then((r) => r[0]!.v).catch(() => 0);
     const serves = await sql<{ serves: boolean }[]>`select serves_code(${codeVersion()}) as serves`

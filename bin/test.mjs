@@ -113,7 +113,7 @@ await run(async () => {
       tsx(
         ['demo/load.ts'],
         { ...clock, DATABASE_OWNER_URL: cluster.ownerUrl('elmhorn_e2e') },
-        'the sample outfit could not be loaded',
+        'the sample company could not be loaded',
       );
       const port = await freePort();
       server = spawn(process.execPath, ['--import', 'tsx', 'bin/start.ts'], {

@@ -7,8 +7,8 @@ import { ROLES, may } from '@/core/people/rights';
 import { type Viewer } from '@/store/auth';
 import { within } from '@/store/db';
 import { getPlace } from '@/store/grounds';
-import { makeOutfit } from '@/store/testing';
-import { NOW, ownOutfit } from './testing';
+import { makeCompany } from '@/store/testing';
+import { NOW, ownCompany } from './testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { command, digestOf, done, perform, refuse, type Context } from './command';
 import { COMMANDS } from './index';
@@ -16,7 +16,7 @@ import { measure } from './tree/measure';
 import { keepClient } from './grounds/keep-client';
 import { keepPlace } from './grounds/keep-place';
 
-const made = ownOutfit();
+const made = ownCompany();
 const at = (who: Viewer = made.viewer): Omit<Context, 'observed'> => ({
   viewer: who,
   now: NOW,
@@ -58,7 +58,7 @@ describe('the same id', () => {
     const other = await perform(measure, at(), reading(id, '140'));
     expect(other).toMatchObject({
       ok: false,
-      faults: [{ path: 'id', sentence: expect.stringMatching(/other content/) }],
+      issues: [{ path: 'id', message: expect.stringMatching(/other content/) }],
     });
     expect((await kept(id))[0]).toBeCloseTo(100 / Math.PI, 6);
   });
@@ -86,7 +86,7 @@ it('what a verb wrote before it answered with a fault, or failed, was never writ
     schema: z.object({ id: z.string(), fail: z.boolean() }),
     once: (x) => x.id,
     run: async ({ viewer: v }, { fail }) => {
-      await within(v, (tx) => tx`insert into client (id, outfit_id, name) values (${v7()}, ${v.outfitId}, ${name})`);
+      await within(v, (tx) => tx`insert into client (id, company_id, name) values (${v7()}, ${v.companyId}, ${name})`);
       if (fail) throw new Error('a bug');
       return refuse('name', 'Not so.');
     },
@@ -106,12 +106,12 @@ it('a refusal of the database is a sentence, and nothing stays behind', async ()
     run: async ({ viewer: v }) => {
       const id = v7();
       for (let i = 0; i < 2; i++)
-        await within(v, (tx) => tx`insert into client (id, outfit_id, name) values (${id}, ${v.outfitId}, 'twice')`);
+        await within(v, (tx) => tx`insert into client (id, company_id, name) values (${id}, ${v.companyId}, 'twice')`);
       return done;
     },
   });
   expect(await perform(twice, at(), {})).toEqual(refuse('', 'There is one like this already.'));
-  expect(await made.owner`select from client where name = 'twice' and outfit_id = ${made.o.outfitId}`).toHaveLength(0);
+  expect(await made.owner`select from client where name = 'twice' and company_id = ${made.o.companyId}`).toHaveLength(0);
 });
 
 describe('figures', () => {
@@ -155,15 +155,15 @@ describe('when it was seen', () => {
   });
   it.each(['2026-04-01T10:00:00Z', 'yesterday'])('%s is refused', async (said) => {
     const { answer, row } = await seen(said);
-    expect(answer).toMatchObject({ ok: false, faults: [{ path: 'observedAt' }] });
+    expect(answer).toMatchObject({ ok: false, issues: [{ path: 'observedAt' }] });
     expect(row).toBeUndefined();
   });
   it.each(COMMANDS.map((c) => [c.name, c] as const))(
     '%s: takes it beside its content, however strict that is',
     async (_, c) => {
       const answer = await perform(c, at(), { observedAt: '2026-05-30T10:00:00Z' });
-      const faults = answer.ok ? [] : answer.faults;
-      expect(faults.filter((f) => /observedAt/.test(f.sentence + f.path))).toEqual([]);
+      const issues = answer.ok ? [] : answer.issues;
+      expect(issues.filter((f) => /observedAt/.test(f.message + f.path))).toEqual([]);
     },
   );
   it('is no content: a repeat that says another instant is the same', async () => {
@@ -199,24 +199,24 @@ describe('every verb of the list', () => {
 
   it.each(COMMANDS.map((c) => [c.name, c] as const))('%s: refuses every role that lacks its right', async (_, c) => {
     for (const role of ROLES.filter((r) => c.right && !may(r, c.right)))
-      expect(await perform(c, at({ ...made.viewer, role }), {})).toMatchObject({ ok: false, faults: [{ path: '' }] });
+      expect(await perform(c, at({ ...made.viewer, role }), {})).toMatchObject({ ok: false, issues: [{ path: '' }] });
   });
 
   it.each(COMMANDS.map((c) => [c.name, c] as const))('%s: takes no nonsense for a fact', async (name, c) => {
-    const before = await made.owner`select count(*)::int as n from command_done where outfit_id = ${made.o.outfitId}`;
+    const before = await made.owner`select count(*)::int as n from command_done where company_id = ${made.o.companyId}`;
     const nonsense: unknown[] = [null, undefined, 7, 'text', [], { id: 'x' }, { id: NaN }, { __proto__: { id: v7() } }];
     // What asks for nothing at all may be asked with nothing.
     if (!c.schema.safeParse({}).success) nonsense.push({});
     for (const x of nonsense)
       if (!c.schema.safeParse(x).success) expect([name, (await perform(c, at(), x)).ok]).toEqual([name, false]);
-    expect(await made.owner`select count(*)::int as n from command_done where outfit_id = ${made.o.outfitId}`).toEqual(
+    expect(await made.owner`select count(*)::int as n from command_done where company_id = ${made.o.companyId}`).toEqual(
       before,
     );
   });
 });
 
-it('another outfit’s tree cannot be measured, whoever asks', async () => {
-  const theirs = await makeOutfit(made.owner);
+it('another company’s tree cannot be measured, whoever asks', async () => {
+  const theirs = await makeCompany(made.owner);
   const id = v7();
   expect(await perform(measure, at(), { ...reading(id, '100'), treeId: theirs.treeId })).toMatchObject({ ok: false });
   expect(await kept(id)).toEqual([]);
@@ -265,11 +265,11 @@ describe('a form that rests on an older version', () => {
     expect((await send({ water: '4', hazards: 'bees in the hedge', basedOn: version })).ok).toBe(true);
     const told = await send({ water: '', hazards: '', timeZone: 'America/New_York', basedOn: version });
     if (told.ok) throw new Error('kept');
-    expect(told.faults[0]).toMatchObject({ path: 'version', sentence: expect.stringMatching(/changed this place/) });
-    expect(told.faults.slice(1)).toEqual([
-      { path: 'timeZone', sentence: 'The time zone is now: Europe/London.' },
-      { path: 'water', sentence: 'The distance to water, in metres, is now: 4.' },
-      { path: 'hazards', sentence: 'What is said of hazards is now: bees in the hedge.' },
+    expect(told.issues[0]).toMatchObject({ path: 'version', message: expect.stringMatching(/changed this place/) });
+    expect(told.issues.slice(1)).toEqual([
+      { path: 'timeZone', message: 'The time zone is now: Europe/London.' },
+      { path: 'water', message: 'The distance to water, in metres, is now: 4.' },
+      { path: 'hazards', message: 'What is said of hazards is now: bees in the hedge.' },
     ]);
     const now = await getPlace(made.o, made.o.placeId);
     expect(now).toMatchObject({ waterM: 4, hazards: 'bees in the hedge', timeZone: 'Europe/London' });

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { uuid } from '@/core/book/record';
-import { faultsOf } from '@/core/book/faults';
-import type { Fault } from '@/core/book/write';
-import type { RowFault } from '@/core/exchange/table';
+import { issuesOf } from '@/core/book/issues';
+import type { Issue } from '@/core/book/write';
+import type { RowIssue } from '@/core/exchange/table';
 import { withOwn } from '@/commands/own';
 import { may, refusal, type Right } from '@/core/people/rights';
 import type { StationFor } from '@/core/weather/station';
@@ -11,23 +11,23 @@ import type { Viewer } from '@/store/auth';
 import { commandDone, startCommand } from '@/store/commands';
 import { pgCode, together } from '@/store/db';
 
-/** What a verb answers: a value, or faults with the place of each. */
-export type Answer<T = null> = { ok: true; value: T } | { ok: false; faults: Fault[] };
+/** What a verb answers: a value, or issues with the place of each. */
+export type Result<T = null> = { ok: true; value: T } | { ok: false; issues: Issue[] };
 
-export { faultsOf };
+export { issuesOf };
 
-export const done: Answer = { ok: true, value: null };
-export const refuse = (path: string, sentence: string): { ok: false; faults: Fault[] } => ({
+export const done: Result = { ok: true, value: null };
+export const refuse = (path: string, sentence: string): { ok: false; issues: Issue[] } => ({
   ok: false,
-  faults: [{ path, sentence }],
+  issues: [{ path, message: sentence }],
 });
 
 /** What is wrong in the rows of a list, by line and column, the first `most` of them. */
-export const refuseRows = (faults: readonly RowFault[], most: number): { ok: false; faults: Fault[] } => ({
+export const refuseRows = (issues: readonly RowIssue[], most: number): { ok: false; issues: Issue[] } => ({
   ok: false,
-  faults: faults.slice(0, most).map((f) => ({
+  issues: issues.slice(0, most).map((f) => ({
     path: `csv.${f.line}${f.column ? `.${f.column}` : ''}`,
-    sentence: f.sentence,
+    message: f.message,
   })),
 });
 
@@ -58,7 +58,7 @@ const BEHIND_MS = 60 * 86_400_000;
  * The instant at which something was seen: as the device says, never later than it was received; else when it was received.
  * A page that is in touch with the server says nothing: the server's clock is the better one.
  */
-function seenAt(said: string | undefined, now: Date): Date | { ok: false; faults: Fault[] } {
+function seenAt(said: string | undefined, now: Date): Date | { ok: false; issues: Issue[] } {
   const at = said ? new Date(said) : now;
   if (at.getTime() < now.getTime() - BEHIND_MS)
     return refuse('observedAt', 'This was seen more than sixty days ago by the clock of this device. Set the clock.');
@@ -74,8 +74,8 @@ export interface Command<S extends z.ZodType = z.ZodType, T = unknown> {
   /** The id that makes a repeat a repeat: the same content again is the same answer, other content is refused. */
   once?: (input: z.output<S>) => string;
   /** Heavy work on what was sent, done before the transaction opens: no connection is held for it. */
-  prepare?: (input: z.output<S>) => Promise<Answer<z.output<S>>>;
-  run: (context: Context, input: z.output<S>) => Promise<Answer<T>>;
+  prepare?: (input: z.output<S>) => Promise<Result<z.output<S>>>;
+  run: (context: Context, input: z.output<S>) => Promise<Result<T>>;
 }
 export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T> => c;
 // What stands in the list of all verbs takes whatever its own schema takes.
@@ -83,7 +83,7 @@ export const command = <S extends z.ZodType, T>(c: Command<S, T>): Command<S, T>
 export type AnyCommand = Command<any, any>;
 
 /** What is said of a bug or an outage. */
-export const NOT_YOUR_FAULT = 'That did not work, and it was not your fault. Nothing was written; try again.';
+export const SERVER_FAILED = 'That did not work, and it was not your fault. Nothing was written; try again.';
 
 /** A refusal of the database, in words; null when it is a bug or an outage. */
 export function databaseSentence(error: unknown): string | null {
@@ -114,9 +114,9 @@ export function databaseSentence(error: unknown): string | null {
 /** Refusals that pass by themselves: whoever can send the same again in a while does so, and asks nobody. */
 const PASSING = ['53100', '57014', '55P03', '25P03'];
 
-/** Undoes the transaction of a verb that answered with faults: what was refused leaves nothing behind. */
+/** Undoes the transaction of a verb that answered with issues: what was refused leaves nothing behind. */
 class Refused extends Error {
-  constructor(readonly answer: { ok: false; faults: Fault[] }) {
+  constructor(readonly answer: { ok: false; issues: Issue[] }) {
     super('refused');
   }
 }
@@ -154,7 +154,7 @@ export async function perform<S extends z.ZodType, T>(
   verb: Command<S, T>,
   context: Omit<Context, 'observed'>,
   input: unknown,
-): Promise<Answer<T>> {
+): Promise<Result<T>> {
   try {
     return await withOwn(context.viewer, () => performed(verb, context, input));
   } catch (error) {
@@ -169,15 +169,15 @@ async function performed<S extends z.ZodType, T>(
   verb: Command<S, T>,
   context: Omit<Context, 'observed'>,
   input: unknown,
-): Promise<Answer<T>> {
+): Promise<Result<T>> {
   const { viewer } = context;
   if (verb.right && !may(viewer.role, verb.right)) return refuse('', refusal(viewer.role, verb.right));
   // What is no object has nothing beside it, and is left to the schema of the verb.
   const sent = envelope.safeParse(typeof input === 'object' && input !== null && !Array.isArray(input) ? input : {});
-  if (!sent.success) return { ok: false, faults: faultsOf(sent.error) };
+  if (!sent.success) return { ok: false, issues: issuesOf(sent.error) };
   const { observedAt, sentAs, ...content } = sent.data;
   const read = verb.schema.safeParse(observedAt === undefined && sentAs === undefined ? input : content);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const observed = seenAt(observedAt, context.now);
   if (!(observed instanceof Date)) return observed;
   const ready = verb.prepare ? await verb.prepare(read.data) : { ok: true as const, value: read.data };
@@ -190,7 +190,7 @@ async function performed<S extends z.ZodType, T>(
       const seen = { phoneId: phone?.id ?? null, seenAt: phone ? observed : null, clockAt: phone?.clockAt ?? null };
       const before = await startCommand(viewer, { id, name: verb.name, digest: digestOf(read.data), ...seen });
       if (before === 'other') throw new Refused(sentBefore);
-      if (before !== 'new') return before.answer as Answer<T>;
+      if (before !== 'new') return before.answer as Result<T>;
     }
     const answer = await verb.run({ ...context, observed }, ready.value);
     if (!answer.ok) throw new Refused(answer);

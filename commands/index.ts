@@ -21,7 +21,7 @@ import { prefer } from './people/set-preferences';
 import { changeOwnPassword } from './people/change-password';
 import { makeResetLink } from './people/make-reset-link';
 import { makeCalendar } from './people/make-calendar-address';
-import { keepOutfit } from './people/keep-outfit';
+import { keepCompany } from './people/keep-company';
 import { newPerson } from './people/add-person';
 import { editPerson } from './people/edit-person';
 import { chooseSchools } from './people/choose-schools';
@@ -131,7 +131,7 @@ export const COMMANDS: readonly AnyCommand[] = [
   makeCalendar,
   changeOwnPassword,
   makeResetLink,
-  keepOutfit,
+  keepCompany,
   newPerson,
   editPerson,
   chooseSchools,

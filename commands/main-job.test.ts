@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { receiveLot } from '@/commands/shelf/receive-lot';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { book } from '@/commands/tree/book';
 import { AIR, elmAvenue, elmInfusion } from '@/commands/tree/testing';
 import { zonedInstant } from '@/core/season/zone';
@@ -36,7 +36,7 @@ const HALVES = [
 
 const CASES = HALVES.flatMap((half) => DAYS.map((day) => [half.name, day, half] as const));
 
-const made = ownOutfit();
+const made = ownCompany();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 const lotId = v7();
 beforeAll(async () => {
@@ -50,7 +50,7 @@ it.each(CASES)('in the %s, planned on %s: done on its day, with what comes next'
   const { lat, lon, zone, months } = half;
   const at = (on: string, time = '10:00') => new Date(zonedInstant(`${on}T${time}`, zone)!);
   const { owner, o } = made;
-  await owner`update outfit set time_zone = ${zone} where id = ${o.outfitId}`;
+  await owner`update company set time_zone = ${zone} where id = ${o.companyId}`;
   await owner`update place set time_zone = ${zone} where id = ${o.placeId}`;
   const viewer = (await loadViewer(o))!;
   const treeId = await avenue.soundElm(`${name} ${day}`);

@@ -7,10 +7,10 @@ import type { Viewer } from '@/store/auth';
 const shared = globalThis as { elmhornOwn?: AsyncLocalStorage<Own> };
 const within = (shared.elmhornOwn ??= new AsyncLocalStorage<Own>());
 
-/** What the outfit of this piece of work knows of its own; null where nobody has said whose it is. */
+/** What the company of this piece of work knows of its own; null where nobody has said whose it is. */
 export const ownWithin = (): Own | null => within.getStore() ?? null;
 
-/** Does a piece of work with what the outfit of a viewer knows: two at once never see each other's. */
+/** Does a piece of work with what the company of a viewer knows: two at once never see each other's. */
 export const withOwn = async <T>(viewer: Viewer, work: () => Promise<T>): Promise<T> =>
   within.run((await knowledgeOf(viewer)).own, work);
 

@@ -1,4 +1,4 @@
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 
 const shown = (x: unknown): string =>
   x === null || x === undefined || x === '' ? 'nothing' : typeof x === 'object' ? 'another one' : String(x);
@@ -14,18 +14,18 @@ export function stale<T extends object>(
   now: T,
   wanted: Partial<T>,
   fields: Partial<Record<keyof T & string, string>>,
-): { ok: false; faults: Fault[] } {
+): { ok: false; issues: Issue[] } {
   const differs = (Object.keys(fields) as (keyof T & string)[]).filter(
     (k) => JSON.stringify(now[k] ?? null) !== JSON.stringify(wanted[k] ?? null),
   );
   return {
     ok: false,
-    faults: [
+    issues: [
       {
         path: 'version',
-        sentence: `Somebody changed ${what} meanwhile. What you typed stays here; sent again, it goes over what stands now.`,
+        message: `Somebody changed ${what} meanwhile. What you typed stays here; sent again, it goes over what stands now.`,
       },
-      ...differs.map((k) => ({ path: k, sentence: `${fields[k]} is now: ${shown(now[k])}.` })),
+      ...differs.map((k) => ({ path: k, message: `${fields[k]} is now: ${shown(now[k])}.` })),
     ],
   };
 }

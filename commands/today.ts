@@ -1,5 +1,5 @@
 import { dayIn, type Day } from '@/core/season/follow-ups';
 import type { Viewer } from '@/store/auth';
 
-/** The calendar day at the outfit's own place. */
+/** The calendar day at the company's own place. */
 export const todayOf = (v: Pick<Viewer, 'timeZone'>, now: Date): Day => dayIn(now, v.timeZone);

@@ -1,7 +1,7 @@
 import type { Condition, Host, QuickTest, Sign } from './diagnose/knowledge';
 import type { OwnWork } from './work/own-work-schema';
 
-/** What an outfit knows of its own, by id: what it added, and conditions in which it overrules what ships. */
+/** What an company knows of its own, by id: what it added, and conditions in which it overrules what ships. */
 export interface Own {
   hosts: ReadonlyMap<string, Host>;
   signs: ReadonlyMap<string, Sign>;

@@ -45,7 +45,7 @@ export const METHOD_QUESTIONS: Record<string, Question> = {
         .default([]),
       overnight: z.boolean().default(false),
       dark: at.nullable().default(null),
-      /** The outfit's own devices of the past. */
+      /** The company's own devices of the past. */
       log: z
         .array(z.strictObject({ device, expectedMinutes: positive, minutes: positive }))
         .max(1000)

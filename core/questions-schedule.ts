@@ -70,12 +70,12 @@ const schema = z
     without: z.strictObject({ crewId: id, from: day, to: day }).optional(),
   })
   .superRefine((p, ctx) => {
-    const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
+    const issue = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
     const rising = p.days.every((d, i) => i === 0 || d > p.days[i - 1]!);
-    if (!rising) fault(['days'], 'must be in order, each once');
+    if (!rising) issue(['days'], 'must be in order, each once');
     const n = p.days.length;
     const of = (list: readonly unknown[], path: PropertyKey[]) =>
-      list.length === n || fault(path, `needs one entry for each of the ${n} days`);
+      list.length === n || issue(path, `needs one entry for each of the ${n} days`);
     p.crews.forEach((c, i) => {
       of(c.hours, ['crews', i, 'hours']);
       of(c.licences, ['crews', i, 'licences']);
@@ -84,18 +84,18 @@ const schema = z
     p.places.forEach((x, i) => of(x.open, ['places', i, 'open']));
     const points = p.crews.length + p.places.length;
     if (p.drive.length !== points || p.drive.some((row) => row.length !== points))
-      fault(['drive'], `needs ${points} rows of ${points}: crews, then places`);
+      issue(['drive'], `needs ${points} rows of ${points}: crews, then places`);
     const has = (list: readonly { id: string }[], key: string) => list.some((x) => x.id === key);
     for (const [what, list] of [
       ['crews', p.crews],
       ['places', p.places],
       ['jobs', p.jobs],
     ] as const)
-      if (new Set(list.map((x) => x.id)).size < list.length) fault([what], 'has an id twice');
+      if (new Set(list.map((x) => x.id)).size < list.length) issue([what], 'has an id twice');
     p.jobs.forEach((j, i) => {
-      if (!has(p.places, j.placeId)) fault(['jobs', i, 'placeId'], 'is no place of this problem');
+      if (!has(p.places, j.placeId)) issue(['jobs', i, 'placeId'], 'is no place of this problem');
       if (j.kit !== null && !p.kits.some((k) => k.key === j.kit))
-        fault(['jobs', i, 'kit'], 'is no kit of this problem');
+        issue(['jobs', i, 'kit'], 'is no kit of this problem');
       if (j.chances) of(j.chances, ['jobs', i, 'chances']);
       if (j.daytimes) of(j.daytimes, ['jobs', i, 'daytimes']);
     });

@@ -34,7 +34,7 @@ import { SEASON_QUESTIONS } from './questions-season';
 
 const known = <Q extends z.output<typeof caseSchema>>(q: Q, look: Lookup): Q => {
   const strange = strangeIn(q, look.knowledge());
-  if (strange) throw new NotKnown(strange.path, strange.sentence);
+  if (strange) throw new NotKnown(strange.path, strange.message);
   return q;
 };
 

@@ -48,7 +48,7 @@ import { clockNow } from '@/store/clock';
 
 type Staff = { name: string; email: string; role: string; licence: string | null; units: string }[];
 
-/** Loads the sample outfits into an empty database; a database that already has an outfit is left as it is. */
+/** Loads the sample companies into an empty database; a database that already has an company is left as it is. */
 // Verbs of the loader write where the loader does, whatever database its caller has in hand.
 process.env.DATABASE_URL = process.env.DATABASE_OWNER_URL;
 const sql = connect(process.env.DATABASE_OWNER_URL!, 1);
@@ -93,10 +93,10 @@ type Row = Record<string, unknown>;
 const rows: Record<string, Row[]> = {};
 const put = (table: string, row: Row) => (rows[table] ??= []).push(row);
 
-function loadOutfit(name: string, region: string, samples: typeof places, staff: Staff, hash: string) {
-  const outfit = v7();
-  put('outfit', {
-    id: outfit,
+function loadCompany(name: string, region: string, samples: typeof places, staff: Staff, hash: string) {
+  const company = v7();
+  put('company', {
+    id: company,
     name,
     region,
     time_zone: ZONE,
@@ -107,7 +107,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     const id = v7();
     put('person', {
       id,
-      outfit_id: outfit,
+      company_id: company,
       name: p.name,
       email: p.email,
       password_hash: hash,
@@ -130,14 +130,14 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     const id = v7();
     put('crew', {
       id,
-      outfit_id: outfit,
+      company_id: company,
       name: c.name,
       hours: hoursOf(c.hours),
       yard_lat: YARD.lat,
       yard_lon: YARD.lon,
       least: c.least,
     });
-    for (const person_id of people) put('crew_person', { outfit_id: outfit, crew_id: id, person_id });
+    for (const person_id of people) put('crew_person', { company_id: company, crew_id: id, person_id });
   }
   const weighing: Weighing = {
     prices: USUAL_PRICES,
@@ -154,9 +154,9 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
   const labelIds = new Map(
     trainingLabels.map((label) => {
       const id = v7();
-      put('label', { id, outfit_id: outfit, key: label.key, version: label.version, data: sql.json(label as never) });
+      put('label', { id, company_id: company, key: label.key, version: label.version, data: sql.json(label as never) });
       if (!/0[78]/.test(label.key))
-        put('label_check', { label_id: id, outfit_id: outfit, by_person: arborist, at: at(ago(60)) });
+        put('label_check', { label_id: id, company_id: company, by_person: arborist, at: at(ago(60)) });
       return [label.key, id];
     }),
   );
@@ -164,14 +164,14 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
   for (const [i, t] of sprayers.entries())
     put('sprayer', {
       id: v7(),
-      outfit_id: outfit,
+      company_id: company,
       ...t,
       flow_ml_min: i === 2 ? null : t.flow_ml_min,
       calibrated_on: i === 2 ? null : ago(40),
     });
-  for (const v of vesselRows) put('vessel', { ...v, outfit_id: outfit });
-  for (const e of equipment) put('equipment', { id: v7(), outfit_id: outfit, ...e, checked_on: ago(40) });
-  for (const l of levels) put('stock_level', { outfit_id: outfit, label_key: l.label, warn_below: l.below });
+  for (const v of vesselRows) put('vessel', { ...v, company_id: company });
+  for (const e of equipment) put('equipment', { id: v7(), company_id: company, ...e, checked_on: ago(40) });
+  for (const l of levels) put('stock_level', { company_id: company, label_key: l.label, warn_below: l.below });
   const lotIds = new Map<string, { id: string; labelKey: string; lotNumber: string; expiresOn: Day; onHand: number }>();
   for (const l of lots) {
     const id = v7();
@@ -179,7 +179,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     const label = trainingLabels.find((t) => t.key === l.label)!;
     put('lot', {
       id,
-      outfit_id: outfit,
+      company_id: company,
       label_key: l.label,
       lot_number: l.number,
       expires_on: expiresOn,
@@ -187,7 +187,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     });
     put('stock_move', {
       id: v7(),
-      outfit_id: outfit,
+      company_id: company,
       lot_id: id,
       amount: l.amount,
       against: 'supplier',
@@ -198,7 +198,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     // A bottle that leaked, and what a count found: stock never is as tidy as its book.
     const lost = l.number === 'OIL-4' ? { against: 'loss', amount: -750, reason: 'canister leaked in the van' } : null;
     if (lost)
-      put('stock_move', { id: v7(), outfit_id: outfit, lot_id: id, ...lost, at: at(ago(120)), by_person: staffIds[0] });
+      put('stock_move', { id: v7(), company_id: company, lot_id: id, ...lost, at: at(ago(120)), by_person: staffIds[0] });
     lotIds.set(l.number, {
       id,
       labelKey: l.label,
@@ -219,7 +219,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     const sheet = told((system) => of.workOut({ ...facts, system }, answers));
     put('work_plan', {
       id: v7(),
-      outfit_id: outfit,
+      company_id: company,
       tree_id: treeId,
       work_id: of.id,
       condition_id: null,
@@ -238,7 +238,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     put('follow_up', {
       ...{
         id,
-        outfit_id: outfit,
+        company_id: company,
         tree_id: treeId,
         root_id: id,
         rule_id: 'own',
@@ -256,7 +256,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
   for (const p of samples) {
     if (!clients.has(p.client)) {
       clients.set(p.client, v7());
-      put('client', { id: clients.get(p.client), outfit_id: outfit, name: p.client, contact: p.contact });
+      put('client', { id: clients.get(p.client), company_id: company, name: p.client, contact: p.contact });
     }
     const placeId = v7();
     const side = 0.0006;
@@ -268,7 +268,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
     ].map(([a, b]) => ({ lat: p.lat + a! * side, lon: p.lon + b! * side }));
     put('place', {
       id: placeId,
-      outfit_id: outfit,
+      company_id: company,
       client_id: clients.get(p.client),
       name: p.name,
       address: p.address,
@@ -291,7 +291,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       for (const years of [0, 1])
         put('sighting', {
           id: v7(),
-          outfit_id: outfit,
+          company_id: company,
           place_id: placeId,
           host_id: hostId,
           kind: 'stage',
@@ -300,7 +300,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           at: at(seasonDay(monthDay, years)),
           by_person: arborist,
         });
-    if (p.gateCode) put('gate_code', { place_id: placeId, outfit_id: outfit, code: p.gateCode });
+    if (p.gateCode) put('gate_code', { place_id: placeId, company_id: company, code: p.gateCode });
     const origin = { lon: p.lon, lat: p.lat };
     const spot = (i: number) => {
       const { columns, dx, dy, x = 0 } = p.plan.rows;
@@ -323,7 +323,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       const confirmed = i % 9 !== 8;
       put('tree', {
         id: treeId,
-        outfit_id: outfit,
+        company_id: company,
         place_id: placeId,
         tag,
         host_id: host.id,
@@ -370,7 +370,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         const arcs = i % 13 === 4 ? [{ kind: 'dead-bark', from: 128, to: 152 }] : [];
         put('reading', {
           id: v7(),
-          outfit_id: outfit,
+          company_id: company,
           tree_id: treeId,
           at: at(day, 9),
           by_person: arborist,
@@ -397,7 +397,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         const lookId = v7();
         put('look', {
           id: lookId,
-          outfit_id: outfit,
+          company_id: company,
           tree_id: treeId,
           at: at(day, 11),
           by_person: arborist,
@@ -407,7 +407,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           note: '',
         });
         const earlierLook = day < ago(300);
-        const looked = { outfit_id: outfit, look_id: lookId };
+        const looked = { company_id: company, look_id: lookId };
         // A third of the row was still clean the year before: that is how a finding is seen to spread.
         const clean = earlierLook && i % 5 > 2;
         for (const [sign, grade] of found?.signs ?? [])
@@ -424,7 +424,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           if (found?.dug && n < 3)
             put('plan_change', {
               id: v7(),
-              outfit_id: outfit,
+              company_id: company,
               tree_id: treeId,
               look_id: lookId,
               what: found.dug,
@@ -438,7 +438,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       if (found?.first && n % 4 === 0)
         put('verdict', {
           id: v7(),
-          outfit_id: outfit,
+          company_id: company,
           tree_id: treeId,
           look_id: null,
           at: at(ago(469), 12),
@@ -453,7 +453,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
       if (found)
         put('verdict', {
           id: v7(),
-          outfit_id: outfit,
+          company_id: company,
           tree_id: treeId,
           at: at(ago(147 + (i % 5)), 12),
           by_person: arborist,
@@ -568,11 +568,11 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
             photoIds: [],
           },
         );
-        if (!up.ok) throw new Error(`${tag}: ${up.faults[0]?.sentence}`);
+        if (!up.ok) throw new Error(`${tag}: ${up.issues[0]?.message}`);
         const planId = v7();
         put('plan', {
           id: planId,
-          outfit_id: outfit,
+          company_id: company,
           tree_id: treeId,
           label_id: labelIds.get(labelKey),
           use_key: use.key,
@@ -588,7 +588,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         });
         put('record', {
           id,
-          outfit_id: outfit,
+          company_id: company,
           root_id: id,
           version: 1,
           tree_id: treeId,
@@ -606,7 +606,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         });
         put('stock_move', {
           id: v7(),
-          outfit_id: outfit,
+          company_id: company,
           lot_id: lot.id,
           amount: -result.dose.product,
           against: 'tree',
@@ -625,7 +625,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
           const past = followUp.due < ago(12) && followUp.kind !== 'treat-again';
           put('follow_up', {
             id: v7(),
-            outfit_id: outfit,
+            company_id: company,
             tree_id: treeId,
             root_id: id,
             rule_id: followUp.ruleId,
@@ -648,7 +648,7 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
         if (!result.dose.ok || result.gates.some((g) => g.strength === 'stop')) return;
         put('plan', {
           id: v7(),
-          outfit_id: outfit,
+          company_id: company,
           tree_id: treeId,
           label_id: labelIds.get(labelKey),
           use_key: use.key,
@@ -691,12 +691,12 @@ function loadOutfit(name: string, region: string, samples: typeof places, staff:
 
 /** The birches of the school have their programme: laid by the verb itself, for the days to come. */
 async function layBirches() {
-  const [birches] = await sql<{ outfitId: string; placeId: string; personId: string; treeIds: string[] }[]>`
-    select t.outfit_id as "outfitId", t.place_id as "placeId", array_agg(t.id order by t.walk_order) as "treeIds",
+  const [birches] = await sql<{ companyId: string; placeId: string; personId: string; treeIds: string[] }[]>`
+    select t.company_id as "companyId", t.place_id as "placeId", array_agg(t.id order by t.walk_order) as "treeIds",
       (
         select w.id
         from person w
-        where w.outfit_id = t.outfit_id and w.role = 'owner'
+        where w.company_id = t.company_id and w.role = 'owner'
         order by w.id
         limit 1) as "personId"
     from tree t
@@ -719,16 +719,16 @@ async function layBirches() {
       reason: 'The school wants them kept.',
     },
   );
-  if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+  if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
 }
 
 /** The owner has read the region's profile against the rules in force: it ships signed by nobody. */
 async function signRules() {
-  const owners = await sql<{ outfitId: string; personId: string }[]>`
-    select distinct on (outfit_id) outfit_id as "outfitId", id as "personId"
+  const owners = await sql<{ companyId: string; personId: string }[]>`
+    select distinct on (company_id) company_id as "companyId", id as "personId"
     from person
     where role = 'owner'
-    order by outfit_id, id`;
+    order by company_id, id`;
   for (const scope of owners) {
     const viewer = (await loadViewer(scope))!;
     const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
@@ -737,18 +737,18 @@ async function signRules() {
       { viewer, now: clockNow(), station: () => estuary },
       { against: 'The made-up rules of the sample' },
     );
-    if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+    if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
   }
 }
 
 /** The orchard is divided by its rows, and has something to come back for and something left to its owner. */
 async function divideOrchard() {
-  const [orchard] = await sql<{ outfitId: string; placeId: string; personId: string; tags: string[] }[]>`
-    select t.outfit_id as "outfitId", t.place_id as "placeId", array_agg(t.tag order by t.walk_order) as tags,
+  const [orchard] = await sql<{ companyId: string; placeId: string; personId: string; tags: string[] }[]>`
+    select t.company_id as "companyId", t.place_id as "placeId", array_agg(t.tag order by t.walk_order) as tags,
       (
         select w.id
         from person w
-        where w.outfit_id = t.outfit_id and w.role = 'owner'
+        where w.company_id = t.company_id and w.role = 'owner'
         order by w.id
         limit 1) as "personId"
     from tree t
@@ -760,7 +760,7 @@ async function divideOrchard() {
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const performed = async <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown) => {
     const answer = await perform(verb, { viewer, now: clockNow(), station: () => estuary }, input);
-    if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+    if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
   };
   const third = Math.ceil(tags.length / 3);
   for (const [i, section] of ['River row', 'Middle row', 'Lane row'].entries()) {
@@ -778,7 +778,7 @@ async function divideOrchard() {
   await performed(setTask, {
     id: v7(),
     placeId,
-    who: 'outfit',
+    who: 'company',
     what: 'Look at the ties before the gales',
     due: after(today, 20, 'days'),
   });
@@ -786,12 +786,12 @@ async function divideOrchard() {
 
 /** The next day on which the crew of the quay goes out has its round: the avenue, then the ravine. */
 async function putOnADay() {
-  const [quay] = await sql<{ outfitId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]>`
-    select c.outfit_id as "outfitId", c.id as "crewId", c.hours,
+  const [quay] = await sql<{ companyId: string; personId: string; crewId: string; hours: HoursRule[]; ids: string[] }[]>`
+    select c.company_id as "companyId", c.id as "crewId", c.hours,
       (
         select w.id
         from person w
-        where w.outfit_id = c.outfit_id and w.role = 'owner'
+        where w.company_id = c.company_id and w.role = 'owner'
         order by w.id
         limit 1) as "personId",
       array(
@@ -799,7 +799,7 @@ async function putOnADay() {
         from plan n
         join tree t on t.id = n.tree_id
         join place p on p.id = t.place_id and p.name in ('Quay Avenue', 'Well field ravine')
-        where n.outfit_id = c.outfit_id and n.state = 'open' and n.planned_for is null
+        where n.company_id = c.company_id and n.state = 'open' and n.planned_for is null
         order by p.name, t.walk_order) as ids
     from crew c
     where c.name = ${crews[0]!.name}
@@ -817,12 +817,12 @@ async function putOnADay() {
     { viewer, now: clockNow(), station: () => estuary },
     { day, crewId: quay.crewId, itemIds: quay.ids, anyway: true },
   );
-  if (!answer.ok) throw new Error(answer.faults.map((f) => f.sentence).join(' '));
+  if (!answer.ok) throw new Error(answer.issues.map((f) => f.message).join(' '));
 }
 
 /** Tables in an order in which each finds what it belongs to. */
 const TABLES = [
-  'outfit',
+  'company',
   'person',
   'crew',
   'crew_person',
@@ -852,10 +852,10 @@ const TABLES = [
 ];
 
 async function main() {
-  if ((await sql`select from outfit limit 1`).length) return console.log('The sample outfit is there already.');
+  if ((await sql`select from company limit 1`).length) return console.log('The sample company is there already.');
   const hash = await hashPassword(SAMPLE_PASSWORD);
-  loadOutfit('Oxmere Tree Care', 'estuary', places, [...samplePeople], hash);
-  loadOutfit(
+  loadCompany('Oxmere Tree Care', 'estuary', places, [...samplePeople], hash);
+  loadCompany(
     'Fellside Boughs',
     'upland',
     [

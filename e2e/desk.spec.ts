@@ -159,7 +159,7 @@ test('people: an owner adds somebody and ends a licence; nobody else may', async
   await page.getByRole('button', { name: 'Change Maren Tolgarth' }).click();
   await page.getByLabel('Role').selectOption('office');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('An outfit needs at least one owner who can sign in.')).toBeVisible();
+  await expect(page.getByText('A company needs at least one owner who can sign in.')).toBeVisible();
   await signInAgain(page);
   await page.goto('/people');
   await expect(page.getByRole('button', { name: /^Change/ })).toHaveCount(0);
@@ -257,7 +257,7 @@ test('a place has its own rules: its profile is kept with it, and can be read an
   await page.getByLabel('Client').selectOption({ index: 1 });
   await page.getByLabel('Name of the place').fill(`Border ${mark}`);
   const rules = page.getByLabel('Rules in force here');
-  await expect(rules.locator('option').first()).toContainText('as the outfit');
+  await expect(rules.locator('option').first()).toContainText('as the company');
   await rules.selectOption({ label: 'Upland District' });
   await page.getByRole('button', { name: 'Keep this place' }).click();
   await expect(page.getByRole('heading', { level: 1, name: `Border ${mark}` })).toBeVisible();

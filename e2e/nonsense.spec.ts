@@ -62,7 +62,7 @@ test('a photo of 60 MB, a file that is no photo, and a good one without its plac
     page.request.post(`/api/photos?id=${uuid()}&tree=${tree}`, { data, headers: { 'content-type': 'image/jpeg' } });
   const huge = await send(Buffer.alloc(60_000_000, 1));
   expect(huge.status()).toBe(413);
-  expect((await huge.json()).faults[0].sentence).toContain('25 MB');
+  expect((await huge.json()).issues[0].message).toContain('25 MB');
   expect((await send(Buffer.from('MZ this is not a photo'))).status()).toBe(415);
   expect((await send(Buffer.alloc(0))).status()).toBe(400);
   await page.goto(`/tree/${id}/examine`);
@@ -165,7 +165,7 @@ test('bodies that are no answers: a sentence, never a crash', async ({ page }) =
   ]) {
     const answer = await page.request.post('/api/import', { data, headers: { 'content-type': 'application/json' } });
     expect(answer.status()).toBe(400);
-    expect((await answer.json()).faults[0].sentence.length).toBeGreaterThan(3);
+    expect((await answer.json()).issues[0].message.length).toBeGreaterThan(3);
   }
   expect((await page.request.post('/api/photos?id=1&tree=2', { data: 'x' })).status()).toBe(400);
   expect((await page.request.get('/api/photos/nonsense')).status()).toBe(404);

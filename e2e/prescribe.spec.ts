@@ -136,7 +136,7 @@ test('the drawn well stops a drench near it, on a phone, and the sentence says h
   await page.context().close();
 });
 
-test('a label is entered from the paper, its faults told while typing, and doses the next tree once it is signed', async ({
+test('a label is entered from the paper, its issues told while typing, and doses the next tree once it is signed', async ({
   page,
 }) => {
   await signIn(page);

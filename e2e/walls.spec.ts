@@ -33,10 +33,10 @@ const OPEN = [
   '/api/health',
   '/sw.js',
 ];
-/** The same for every outfit. */
+/** The same for every company. */
 const SHARED = ['/guide/[id]', '/api/v1/commands/[name]'];
 
-test('another outfit’s ids give nothing on any route', async ({ page, browser, baseURL }) => {
+test('another company’s ids give nothing on any route', async ({ page, browser, baseURL }) => {
   await signIn(page);
   const tree = await openTree(page, '107');
   const record = (await page
@@ -51,7 +51,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   const laid = await page
     .goto('/season/programmes')
     .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
-  // What ships is the same for every outfit; what one keeps of its own is its own.
+  // What ships is the same for every company; what one keeps of its own is its own.
   const own = { ...programmes.find((p) => p.key === 'winter-guards')!, key: 'own-walled', name: 'Behind the wall' };
   const kept = await page.request.post('/api/v1/commands/keep-programme', {
     data: { id: crypto.randomUUID(), programme: own },
@@ -115,7 +115,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   await expect(other.getByText('Nothing matches.')).toBeVisible();
   await other.goto('/grounds?find=107 quay');
   await expect(other.getByText('No tree answers to that.')).toBeVisible();
-  // What another outfit's form would send, sent with one's own session: the action itself refuses.
+  // What another company's form would send, sent with one's own session: the action itself refuses.
   const mine = await findTree(other, '101', 'beck');
   await other.route('**/measure', async (route) => {
     const body = route.request().postData();
@@ -124,7 +124,7 @@ test('another outfit’s ids give nothing on any route', async ({ page, browser,
   await other.goto(`/tree/${mine}/measure`);
   await other.getByLabel(/^Girth/).fill('150');
   await other.getByRole('button', { name: 'Keep this reading' }).click();
-  await expect(other.getByText('There is no such tree in this outfit.')).toBeVisible();
+  await expect(other.getByText('There is no such tree in this company.')).toBeVisible();
 });
 
 test('who is not signed in sees the sign-in page, and no file', async ({ page }) => {
@@ -278,7 +278,7 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
   expect([first.status(), (await first.json()).ok]).toEqual([200, true]);
   expect((await post('measure', reading)).status()).toBe(200);
   const other = await post('measure', { ...reading, stems: [{ kind: 'girth', value: '171', unit: 'cm' }] });
-  expect([other.status(), (await other.json()).faults[0].path]).toEqual([422, 'id']);
+  expect([other.status(), (await other.json()).issues[0].path]).toEqual([422, 'id']);
   await page.goto(`/tree/${id}`);
   await expect(page.getByText('141.0 cm').or(page.getByText('55.5 in')).first()).toBeVisible();
   expect((await post('prescribe', {})).status()).toBe(404);

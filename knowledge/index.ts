@@ -15,19 +15,19 @@ const byId = <T extends { id: string }>(list: readonly T[]) => {
   return (id: string): T | null => map.get(id) ?? null;
 };
 
-/** What ships, with what is an outfit's own in its place or behind it. */
+/** What ships, with what is an company's own in its place or behind it. */
 function joined<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): readonly T[] {
   if (!own.size) return shippedOnes;
   return laid(own, '', () => lay(shippedOnes, own)) as readonly T[];
 }
-/** An outfit’s own entries are the same object until it writes another. */
+/** An company’s own entries are the same object until it writes another. */
 const laid = onceEach<ReadonlyMap<string, unknown>, readonly unknown[]>();
 function lay<T extends { id: string }>(shippedOnes: readonly T[], own: ReadonlyMap<string, T>): T[] {
   const there = new Set(shippedOnes.map((x) => x.id));
   return [...shippedOnes.map((x) => own.get(x.id) ?? x), ...[...own.values()].filter((x) => !there.has(x.id))];
 }
 
-/** What ships with Elmhorn, before an outfit adds its own. */
+/** What ships with Elmhorn, before an company adds its own. */
 export const shipped: Knowledge = { hosts, signs, tests, conditions, lookalikes };
 export { hosts, conditions };
 export { growthOf, growths } from './growth';
@@ -38,7 +38,7 @@ export { trainingLabels } from './labels';
 export { regionOf, regions } from './regions';
 const shippedHost = byId(hosts);
 export const findHost = (id: string): Host | null => shippedHost(id) ?? ownNow().hosts.get(id) ?? null;
-/** Every host, those of the outfit that asks among them. */
+/** Every host, those of the company that asks among them. */
 export const hostsNow = (): readonly Host[] => joined(hosts, ownNow().hosts);
 /** Every host and every group of hosts, by id. */
 export const hostGroups = (): Set<string> => groupsOf(hostsNow());
@@ -48,16 +48,16 @@ export const latinOf = (hostId: string): string | null => {
   return host && !host.unlisted ? host.latin : null;
 };
 const shippedCondition = byId(conditions);
-/** A condition as the outfit that asks knows it. */
+/** A condition as the company that asks knows it. */
 export const findCondition = (id: string): Condition | null => ownNow().conditions.get(id) ?? shippedCondition(id);
-/** Every condition, those of the outfit that asks among them. */
+/** Every condition, those of the company that asks among them. */
 export const conditionsNow = (): readonly Condition[] => joined(conditions, ownNow().conditions);
 const shippedSign = byId(signs);
 export const findSign = (id: string): Sign | null => shippedSign(id) ?? ownNow().signs.get(id) ?? null;
 const shippedTest = byId(tests);
 export const findTest = (id: string): QuickTest | null => shippedTest(id) ?? ownNow().tests.get(id) ?? null;
 
-/** What heat brings about on a host: of what ships, and of what an outfit has of its own. */
+/** What heat brings about on a host: of what ships, and of what an company has of its own. */
 export const heatModelsFor = (host: Host, own: readonly HeatModel[]) =>
   [...heatModels, ...own].filter((m) => {
     const condition = m.condition === null ? null : findCondition(m.condition);

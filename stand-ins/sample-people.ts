@@ -1,4 +1,4 @@
-/** The sample outfit's sign-ins; the sign-in page of the demonstration offers them by one press. */
+/** The sample company's sign-ins; the sign-in page of the demonstration offers them by one press. */
 export const SAMPLE_PASSWORD = 'estuary-and-elms';
 export const samplePeople = [
   { name: 'Idris Pellow', email: 'idris@oxmere.example', role: 'arborist', licence: 'ED-2207', units: 'metric' },

@@ -16,11 +16,11 @@ export interface Viewer extends Scope {
   role: Role;
   units: UnitSystem;
   theme: 'light' | 'daylight' | 'night';
-  outfitName: string;
+  companyName: string;
   region: string;
-  /** Region profiles as this outfit keeps them, by their key; those it has changed nothing in are not among them. */
+  /** Region profiles as this company keeps them, by their key; those it has changed nothing in are not among them. */
   ownRegions: Readonly<Record<string, Region>>;
-  /** How many entries of its own knowledge this outfit has written: none is ever changed, so that the number says what it knows. */
+  /** How many entries of its own knowledge this company has written: none is ever changed, so that the number says what it knows. */
   ownEntries: number;
   timeZone: string;
   /** Where it works: the first of its places whose position is known. */
@@ -51,13 +51,13 @@ export async function signIn(
   const [tried] = await sql<{ allowed: boolean }[]>`select sign_in_try(${email}, ${machine}) as allowed`;
   if (!tried?.allowed) return { sentence: TOO_MANY };
   const [person] = await sql<
-    { person_id: string; outfit_id: string; password_hash: string }[]
+    { person_id: string; company_id: string; password_hash: string }[]
   >`select * from sign_in_lookup(${email})`;
   // A wrong address costs the same time as a wrong password, so that neither tells who works here.
   const good = person ? await verify(person.password_hash, password) : (await hashPassword(password), false);
   if (!person || !good) return { sentence: 'E-mail and password do not match.' };
   await sql`select sign_in_good(${email}, ${machine})`;
-  return { token: await openSession({ outfitId: person.outfit_id, personId: person.person_id }, device) };
+  return { token: await openSession({ companyId: person.company_id, personId: person.person_id }, device) };
 }
 
 /** Why a password is not that of whoever is signed in, or was tried too often, as a sentence; null where it is. */
@@ -92,8 +92,8 @@ export async function makeReset(scope: Scope, personId: string): Promise<string 
     if (!known.length) return null;
     await tx`delete from password_reset where person_id = ${personId}`;
     await tx`
-      insert into password_reset (token_hash, outfit_id, person_id, made_by, expires_at)
-      values (${hashOf(token)}, ${scope.outfitId}, ${personId}, ${scope.personId}, clock_now() + interval '1 day')`;
+      insert into password_reset (token_hash, company_id, person_id, made_by, expires_at)
+      values (${hashOf(token)}, ${scope.companyId}, ${personId}, ${scope.personId}, clock_now() + interval '1 day')`;
     return token;
   });
 }
@@ -101,9 +101,9 @@ export async function makeReset(scope: Scope, personId: string): Promise<string 
 /** Whose password a link may set; null when it does not work (any more). */
 export async function resetFor(token: string): Promise<(Scope & { name: string; email: string }) | null> {
   const [found] = await db()<
-    { person_id: string; outfit_id: string; name: string; email: string }[]
+    { person_id: string; company_id: string; name: string; email: string }[]
   >`select * from password_reset_lookup(${hashOf(token)})`;
-  return found ? { outfitId: found.outfit_id, personId: found.person_id, name: found.name, email: found.email } : null;
+  return found ? { companyId: found.company_id, personId: found.person_id, name: found.name, email: found.email } : null;
 }
 
 /** Sets a password by its link; false when somebody used it meanwhile. */
@@ -129,8 +129,8 @@ async function openSession(scope: Scope, device: string): Promise<string> {
   await within(scope, async (tx) => {
     await tx`delete from session where expires_at < clock_now()`;
     await tx`
-      insert into session (token_hash, outfit_id, person_id, device, expires_at)
-      values (${hashOf(token)}, ${scope.outfitId}, ${scope.personId}, ${device.slice(0, 200)},
+      insert into session (token_hash, company_id, person_id, device, expires_at)
+      values (${hashOf(token)}, ${scope.companyId}, ${scope.personId}, ${device.slice(0, 200)},
         clock_now() + make_interval(days => ${DAYS}))`;
   });
   return token;
@@ -152,26 +152,26 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
       select ${viewerColumns(tx as unknown as Tx)},
         (select count(*) from (
           select from follow_up f
-          where f.outfit_id = o.id and f.state = 'open'
+          where f.company_id = o.id and f.state = 'open'
             and f.due <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) f)::int
         + (select count(*) from (
           select from plan n
-          where n.outfit_id = o.id and n.state = 'open'
+          where n.company_id = o.id and n.state = 'open'
             and coalesce(n.earliest, '-infinity'::date) <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) n)::int
         + (select count(*) from (
           select from work_plan w
-          where w.outfit_id = o.id and w.state = 'open'
+          where w.company_id = o.id and w.state = 'open'
             and coalesce(w.planned_for, '-infinity'::date) <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) w)::int
         + (select count(*) from (
           select from task k
-          where k.outfit_id = o.id and k.state = 'open'
+          where k.company_id = o.id and k.state = 'open'
             and k.due <= (${now}::timestamptz at time zone o.time_zone)::date
           limit 1000) k)::int as waiting
       from person p
-      join outfit o on o.id = p.outfit_id
+      join company o on o.id = p.company_id
       where p.id = ${found.person_id}`;
     return row ? { viewer: viewerFrom(found, row), waiting: row.waiting } : null;
   })) as Floor | null;
@@ -179,7 +179,7 @@ export const floorOf = async (token: string, now: Date): Promise<Floor | null> =
 /** Who a calendar address belongs to, or null. */
 export async function calendarOwner(token: string): Promise<Viewer | null> {
   const [found] = await db()<Opened[]>`select * from calendar_lookup(${hashOf(token)})`;
-  return found ? loadViewer({ outfitId: found.outfit_id, personId: found.person_id }) : null;
+  return found ? loadViewer({ companyId: found.company_id, personId: found.person_id }) : null;
 }
 
 /** A person as the app sees them; null where there is none. */
@@ -188,14 +188,14 @@ export const loadViewer = (scope: Scope): Promise<Viewer | null> =>
     const [row] = await tx<ViewerRow[]>`
       select ${viewerColumns(tx)}
       from person p
-      join outfit o on o.id = p.outfit_id
+      join company o on o.id = p.company_id
       where p.id = ${scope.personId}`;
-    return row ? viewerFrom({ outfit_id: scope.outfitId, person_id: scope.personId }, row) : null;
+    return row ? viewerFrom({ company_id: scope.companyId, person_id: scope.personId }, row) : null;
   });
 
 interface Opened {
   person_id: string;
-  outfit_id: string;
+  company_id: string;
 }
 type ViewerRow = Omit<Viewer, keyof Scope | 'schools' | 'prices' | 'licence' | 'spot'> & {
   spot: Viewer['spot'] | null;
@@ -212,35 +212,35 @@ const viewerColumns = (tx: Tx) => tx`
   p.name, p.email, p.role, p.units, p.theme,
   p.licence_number as "licenceNumber", p.licence_categories as "licenceCategories",
     p.licence_expires as "licenceExpires",
-  o.name as "outfitName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
+  o.name as "companyName", o.region, o.time_zone as "timeZone", o.breast_height_cm as "breastHeightCm",
   o.paper,
   o.crown_loss_school as "crownLossSchool", o.programme, o.schools, o.prices,
   (select coalesce(jsonb_object_agg(newest.key, newest.data), '{}')
    from (
      select distinct on (r.key) r.key, r.data
      from region_profile r
-     where r.outfit_id = o.id
+     where r.company_id = o.id
      order by r.key, r.version desc) newest) as "ownRegions",
-  (select count(*)::int from knowledge_entry e where e.outfit_id = o.id) as "ownEntries",
+  (select count(*)::int from knowledge_entry e where e.company_id = o.id) as "ownEntries",
   (select x.grounds->'origin'
    from place x
-   where x.outfit_id = o.id and x.archived_at is null and x.grounds->'origin' is not null
+   where x.company_id = o.id and x.archived_at is null and x.grounds->'origin' is not null
    order by x.name, x.id
    limit 1) as spot`;
 
 function viewerFrom(
-  { outfit_id, person_id }: Opened,
+  { company_id, person_id }: Opened,
   { crownLossSchool, programme, schools, prices, licenceNumber, licenceCategories, licenceExpires, ...v }: ViewerRow,
 ): Viewer {
   return {
-    outfitId: outfit_id,
+    companyId: company_id,
     personId: person_id,
     name: v.name,
     email: v.email,
     role: v.role,
     units: v.units,
     theme: v.theme,
-    outfitName: v.outfitName,
+    companyName: v.companyName,
     region: v.region,
     ownRegions: v.ownRegions,
     ownEntries: v.ownEntries,
@@ -280,7 +280,7 @@ export const openSessions = (scope: Scope, token: string): Promise<OpenSession[]
     ...(await tx<OpenSession[]>`
       select id, device, created_at as since, used_at as "usedAt", token_hash = ${hashOf(token)} as here
       from session
-      where outfit_id = ${scope.outfitId} and person_id = ${scope.personId} and expires_at > clock_now()
+      where company_id = ${scope.companyId} and person_id = ${scope.personId} and expires_at > clock_now()
         and used_at > clock_now() - interval '10 days'
       order by used_at desc, id`),
   ]);
@@ -288,7 +288,7 @@ export const openSessions = (scope: Scope, token: string): Promise<OpenSession[]
 export const endSession = (scope: Scope, id: string): Promise<boolean> =>
   within(scope, async (tx) => {
     const gone = await tx`
-      delete from session where outfit_id = ${scope.outfitId} and person_id = ${scope.personId} and id = ${id}`;
+      delete from session where company_id = ${scope.companyId} and person_id = ${scope.personId} and id = ${id}`;
     return gone.count > 0;
   });
 /** Ends every session and the secret calendar address: whoever signs out everywhere means everywhere. */

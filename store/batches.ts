@@ -52,20 +52,20 @@ const mixes = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
     (select jsonb_agg(jsonb_build_object('id', t.id, 'number', t.lot_number, 'expires', t.expires_on, 'amount', x.amount)
       order by x.amount desc, t.lot_number)
      from batch_lot x
-     join lot t on t.outfit_id = x.outfit_id and t.id = x.lot_id
-     where x.outfit_id = b.outfit_id and x.batch_id = b.id) as lots,
+     join lot t on t.company_id = x.company_id and t.id = x.lot_id
+     where x.company_id = b.company_id and x.batch_id = b.id) as lots,
     exists (
       select from batch_taken k
-      where k.outfit_id = b.outfit_id and k.batch_id = b.id and k.ended = 'kept') as kept
+      where k.company_id = b.company_id and k.batch_id = b.id and k.ended = 'kept') as kept
   from batch b
-  join label l on l.outfit_id = b.outfit_id and l.id = b.label_id
-  join person p on p.outfit_id = b.outfit_id and p.id = b.by_person
-  where b.outfit_id = ${scope.outfitId} and ${of}
+  join label l on l.company_id = b.company_id and l.id = b.label_id
+  join person p on p.company_id = b.company_id and p.id = b.by_person
+  where b.company_id = ${scope.companyId} and ${of}
   order by b.made_at, b.id
   limit 200`;
 const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx<BatchRow[]>`${mixes(tx, scope, of)}`;
 
-/** Mixes by their ids, as they were made; what this outfit has not got is left out. */
+/** Mixes by their ids, as they were made; what this company has not got is left out. */
 export const batchesNamed = (scope: Scope, ids: readonly string[]): Promise<BatchRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`b.id = any(${[...ids]})`))]);
 export const batchesOfRound = (scope: Scope, roundId: string): Promise<BatchRow[]> =>
@@ -99,11 +99,11 @@ export const takenFrom = (scope: Scope, batchIds: readonly string[]): Promise<Ba
         k.mix_ml::float8 as "mixMl", k.words,
         k.at::text as at, p.name as "byName"
       from batch_taken k
-      join person p on p.outfit_id = k.outfit_id and p.id = k.by_person
-      left join record r on r.outfit_id = k.outfit_id and r.root_id = k.record_root and r.version = 1
-      left join tree t on t.outfit_id = r.outfit_id and t.id = r.tree_id
-      left join place q on q.outfit_id = t.outfit_id and q.id = t.place_id
-      where k.outfit_id = ${scope.outfitId} and k.batch_id = any(${[...batchIds]})
+      join person p on p.company_id = k.company_id and p.id = k.by_person
+      left join record r on r.company_id = k.company_id and r.root_id = k.record_root and r.version = 1
+      left join tree t on t.company_id = r.company_id and t.id = r.tree_id
+      left join place q on q.company_id = t.company_id and q.id = t.place_id
+      where k.company_id = ${scope.companyId} and k.batch_id = any(${[...batchIds]})
       order by k.at, k.id
       limit ${400 * batchIds.length}`),
   ]);
@@ -121,18 +121,18 @@ export interface NewBatch extends Pick<
 /** A mix is made: its product leaves its lots, both sides in one transaction. */
 export const addBatch = (scope: Scope, b: NewBatch) =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     await tx`
       insert into batch (
-        id, outfit_id, round_id, label_id, label_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
+        id, company_id, round_id, label_id, label_key, kind, code, vessel, unit, product, total_ml, left_ml, plan_ids,
         made_at, good_until, by_person)
       values (
         ${b.id}, ${o}, ${b.roundId}, ${b.labelId}, ${b.label.key}, ${b.kind}, ${b.code}, ${b.vessel}, ${b.unit},
         ${b.product}, ${b.totalMl}, ${b.totalMl}, ${b.planIds}, ${b.madeAt}, ${b.goodUntil}, ${scope.personId})`;
     for (const l of b.lots) {
-      await tx`insert into batch_lot (outfit_id, batch_id, lot_id, amount) values (${o}, ${b.id}, ${l.lotId}, ${l.amount})`;
+      await tx`insert into batch_lot (company_id, batch_id, lot_id, amount) values (${o}, ${b.id}, ${l.lotId}, ${l.amount})`;
       await tx`
-        insert into stock_move (id, outfit_id, lot_id, amount, against, reason, batch_id, by_person)
+        insert into stock_move (id, company_id, lot_id, amount, against, reason, batch_id, by_person)
         values (${l.moveId}, ${o}, ${l.lotId}, ${-l.amount}, 'mix', ${`mixed as ${b.code}`}, ${b.id}, ${scope.personId})`;
     }
   });
@@ -145,8 +145,8 @@ export const endBatch = (
   within(
     scope,
     (tx) => tx`
-      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, words, at, by_person)
-      values (${e.id}, ${scope.outfitId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${e.at}, ${scope.personId})`,
+      insert into batch_taken (id, company_id, batch_id, ended, mix_ml, words, at, by_person)
+      values (${e.id}, ${scope.companyId}, ${e.batchId}, ${e.ended}, ${e.mixMl}, ${e.words}, ${e.at}, ${scope.personId})`,
   );
 
 /** A mix was never made: all of it is out of use, and its product is back in its lots. */
@@ -157,11 +157,11 @@ export const unmakeBatch = (
   within(scope, async (tx) => {
     const { batch } = u;
     await tx`
-      insert into batch_taken (id, outfit_id, batch_id, ended, mix_ml, at, by_person)
-      values (${u.id}, ${scope.outfitId}, ${batch.id}, 'never made', ${batch.totalMl}, ${u.at}, ${scope.personId})`;
+      insert into batch_taken (id, company_id, batch_id, ended, mix_ml, at, by_person)
+      values (${u.id}, ${scope.companyId}, ${batch.id}, 'never made', ${batch.totalMl}, ${u.at}, ${scope.personId})`;
     for (const l of u.lots)
       await tx`
-        insert into stock_move (id, outfit_id, lot_id, amount, against, reason, batch_id, by_person)
-        values (${l.moveId}, ${scope.outfitId}, ${l.lotId}, ${l.amount}, 'mix', ${`${batch.code} was never made`},
+        insert into stock_move (id, company_id, lot_id, amount, against, reason, batch_id, by_person)
+        values (${l.moveId}, ${scope.companyId}, ${l.lotId}, ${l.amount}, 'mix', ${`${batch.code} was never made`},
           ${batch.id}, ${scope.personId})`;
   });

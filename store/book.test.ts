@@ -6,12 +6,12 @@ import { listRecords, PlanGone, recordVersions, writeRecord, type NewRecord } fr
 import { heldBy } from './shelf';
 import { db, type Sql } from './db';
 import { calendarVisits, dueBetween, settle } from './follow-ups';
-import { makeOutfit, ownerSql, type TestOutfit } from './testing';
+import { makeCompany, ownerSql, type TestCompany } from './testing';
 
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 beforeAll(() => (owner = ownerSql()));
-beforeEach(async () => (o = await makeOutfit(owner)));
+beforeEach(async () => (o = await makeCompany(owner)));
 afterAll(async () => {
   await owner.end();
   await db().end();
@@ -181,7 +181,7 @@ it('a server killed in the middle of booking leaves the whole record or none', a
       break;
   const [n] = await owner<
     { records: number; moves: number; due: number }[]
-  >`select (select count(*)::int from record where outfit_id = ${o.outfitId}) as records, (select count(*)::int from stock_move where outfit_id = ${o.outfitId} and record_id is not null) as moves, (select count(*)::int from follow_up where outfit_id = ${o.outfitId}) as due`;
+  >`select (select count(*)::int from record where company_id = ${o.companyId}) as records, (select count(*)::int from stock_move where company_id = ${o.companyId} and record_id is not null) as moves, (select count(*)::int from follow_up where company_id = ${o.companyId}) as due`;
   expect(n!.records).toBeGreaterThan(0);
   expect(n).toEqual({ records: n!.records, moves: n!.records, due: n!.records });
   expect(await onHand()).toBeCloseTo(100 - n!.records * 0.01, 6);

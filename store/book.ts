@@ -29,10 +29,10 @@ export interface NewRecord {
  */
 export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord): Promise<boolean> =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const d = r.data;
     const made = await tx`
-      insert into record (id, outfit_id, root_id, version, tree_id, place_id, plan_id, label_key, method, started_at,
+      insert into record (id, company_id, root_id, version, tree_id, place_id, plan_id, label_key, method, started_at,
         ended_at, done_on, by_person, written_by, withdrawn, words, data, correction)
       values (${r.id}, ${o}, ${r.rootId}, ${r.version}, ${d.tree.id}, ${d.place.id}, ${r.planId}, ${d.product.key},
         ${d.method}, ${r.startedAt}, ${r.endedAt}, ${r.doneOn}, ${r.byPerson}, ${scope.personId}, ${r.withdrawn},
@@ -40,10 +40,10 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
       on conflict (id) do nothing`;
     if (!made.count) return false;
     for (const m of r.moves)
-      await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, 'tree', ${m.reason}, ${r.id}, ${scope.personId})`;
+      await tx`insert into stock_move (id, company_id, lot_id, amount, against, reason, record_id, by_person) values (${m.id}, ${o}, ${m.lotId}, ${m.amount}, 'tree', ${m.reason}, ${r.id}, ${scope.personId})`;
     for (const d of r.draws)
       await tx`
-        insert into batch_taken (id, outfit_id, batch_id, record_root, mix_ml, by_person)
+        insert into batch_taken (id, company_id, batch_id, record_root, mix_ml, by_person)
         values (${d.id}, ${o}, ${d.batchId}, ${r.rootId}, ${d.mixMl}, ${scope.personId})`;
     if (r.version === 1) {
       const closed = r.planId
@@ -62,38 +62,38 @@ export const writeRecord = (scope: Scope, followUpId: () => string, r: NewRecord
  * A plan follows its record: withdrawn it was not carried out and waits again, unless the same product waits on its tree by
  * another plan; stands it once more, it is done.
  */
-const planFollows = (tx: Tx, outfit: string, planId: string, withdrawn: boolean) =>
+const planFollows = (tx: Tx, company: string, planId: string, withdrawn: boolean) =>
   withdrawn
     ? tx`
       update plan n
       set state = 'open'
       from label own
-      where n.outfit_id = ${outfit} and n.id = ${planId} and n.state = 'done' and own.id = n.label_id
+      where n.company_id = ${company} and n.id = ${planId} and n.state = 'done' and own.id = n.label_id
         and not exists (
           select from plan x
           join label l on l.id = x.label_id
-          where x.outfit_id = n.outfit_id and x.tree_id = n.tree_id and x.id <> n.id and x.state = 'open'
+          where x.company_id = n.company_id and x.tree_id = n.tree_id and x.id <> n.id and x.state = 'open'
             and l.key = own.key and n.visit_id is null and x.visit_id is null)`
-    : tx`update plan set state = 'done' where outfit_id = ${outfit} and id = ${planId} and state = 'open'`;
+    : tx`update plan set state = 'done' where company_id = ${company} and id = ${planId} and state = 'open'`;
 
 /** Visits that this record had settled stand open again; a newer version settles what it settles anew. */
-const reopenSettled = (tx: Tx, outfit: string, rootId: string) => tx`
+const reopenSettled = (tx: Tx, company: string, rootId: string) => tx`
   update follow_up
   set state = 'open', settled_at = null, settled_by = null, settled_by_root = null
-  where outfit_id = ${outfit} and settled_by_root = ${rootId}`;
+  where company_id = ${company} and settled_by_root = ${rootId}`;
 
 /** What was due of this product is done by this; what was counted from an earlier visit is counted from this one instead. */
 const settleEarlier = (tx: Tx, scope: Scope, r: NewRecord) => tx`
   update follow_up f
   set state = case when f.earliest <= ${r.doneOn} then 'done' else 'dropped' end,
     settled_at = clock_now(), settled_by = ${scope.personId}, settled_by_root = ${r.rootId}
-  where f.outfit_id = ${scope.outfitId} and f.tree_id = ${r.data.tree.id} and f.state = 'open'
+  where f.company_id = ${scope.companyId} and f.tree_id = ${r.data.tree.id} and f.state = 'open'
     and f.kind = 'treat-again'
     and f.root_id <> ${r.rootId}
     and (f.earliest <= ${r.doneOn} or f.rule_id = any(${r.followUps.map((x) => x.ruleId)}))
     and exists (
       select from record x
-      where x.outfit_id = ${scope.outfitId} and x.root_id = f.root_id and x.label_key = ${r.data.product.key}
+      where x.company_id = ${scope.companyId} and x.root_id = f.root_id and x.label_key = ${r.data.product.key}
         and x.done_on <= ${r.doneOn}
     )`;
 
@@ -102,21 +102,21 @@ export class PlanGone extends Error {}
 
 async function setFollowUps(
   tx: Tx,
-  outfit: string,
+  company: string,
   treeId: string,
   rootId: string,
   wanted: FollowUp[],
   newId: () => string,
 ) {
-  await tx`update follow_up set state = 'dropped', settled_at = clock_now() where outfit_id = ${outfit} and root_id = ${rootId} and state = 'open'
+  await tx`update follow_up set state = 'dropped', settled_at = clock_now() where company_id = ${company} and root_id = ${rootId} and state = 'open'
     and not split_part(rule_id, '+', 1) = any(${wanted.map((w) => w.ruleId)})`;
   for (const followUp of wanted)
     await tx`
-      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest,
+      insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest,
         latest)
-      values (${newId()}, ${outfit}, ${treeId}, ${rootId}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what},
+      values (${newId()}, ${company}, ${treeId}, ${rootId}, ${followUp.ruleId}, ${followUp.kind}, ${followUp.what},
         ${followUp.reason}, ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
-      on conflict (outfit_id, root_id, rule_id) do update
+      on conflict (company_id, root_id, rule_id) do update
       set due = excluded.due, earliest = excluded.earliest, latest = excluded.latest, reason = excluded.reason,
         state = 'open', settled_at = null
       where follow_up.state = 'open' or (follow_up.state = 'dropped' and follow_up.settled_by is null)`;
@@ -164,11 +164,11 @@ export const listRecords = (scope: Scope, f: BookFilter): Promise<BookRow[]> =>
         from book_by_words(
           ${pattern}, ${f.placeId}, ${f.method}, ${f.from}, ${f.to},
           ${f.after?.doneOn ?? null}, ${f.after?.id ?? null}, ${f.limit + 1}) b
-        join record x on x.id = b.id and x.outfit_id = ${scope.outfitId}`
+        join record x on x.id = b.id and x.company_id = ${scope.companyId}`
       : tx`
         select *
         from record x
-        where x.outfit_id = ${scope.outfitId} and x.latest
+        where x.company_id = ${scope.companyId} and x.latest
           ${f.placeId ? tx`and x.place_id = ${f.placeId}` : tx``}
           ${f.method ? tx`and x.method = ${f.method}` : tx``}
           ${f.from ? tx`and x.done_on >= ${f.from}` : tx``}
@@ -190,21 +190,21 @@ const rowColumns = (tx: Tx) =>
   tx`
     r.id, r.root_id as "rootId", r.version, r.done_on as "doneOn", r.withdrawn, r.words, r.tree_id as "treeId", r.data,
     r.started_at as "startedAt", r.ended_at as "endedAt", p.name as "byName", r.correction,
-    (select w.name from person w where w.outfit_id = r.outfit_id and w.id = r.written_by) as "writtenBy",
-    (select g.time_zone from place g where g.outfit_id = r.outfit_id and g.id = r.place_id) as "timeZone"`;
+    (select w.name from person w where w.company_id = r.company_id and w.id = r.written_by) as "writtenBy",
+    (select g.time_zone from place g where g.company_id = r.company_id and g.id = r.place_id) as "timeZone"`;
 
 export interface RecordVersion extends BookRow {
   writtenAt: Date;
   planId: string | null;
   byPerson: string;
 }
-/** Every version of one record, newest first; empty when this outfit has none. Any version's id finds it. */
+/** Every version of one record, newest first; empty when this company has none. Any version's id finds it. */
 export const recordVersions = (scope: Scope, id: string): Promise<RecordVersion[]> =>
   within(scope, async (tx) => [
     ...(await tx<RecordVersion[]>`
       select ${rowColumns(tx)}, r.created_at as "writtenAt", r.plan_id as "planId", r.by_person as "byPerson"
       from record r join person p on p.id = r.by_person
-      where r.outfit_id = ${scope.outfitId} and r.root_id = (select root_id from record where id = ${id})
+      where r.company_id = ${scope.companyId} and r.root_id = (select root_id from record where id = ${id})
       order by r.version desc`),
   ]);
 
@@ -236,7 +236,7 @@ export const recordsOfPlans = (scope: Scope, planIds: readonly string[]): Promis
           r.data->>'eatFrom' as "eatFrom",
         r.data->'applicator'->>'name' as "byName"
       from record r
-      where r.outfit_id = ${scope.outfitId} and r.plan_id = any(${[...planIds]}) and r.plan_id is not null and r.latest
+      where r.company_id = ${scope.companyId} and r.plan_id = any(${[...planIds]}) and r.plan_id is not null and r.latest
         and not r.withdrawn
       order by r.started_at, r.root_id`),
   ]);

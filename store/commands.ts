@@ -18,15 +18,15 @@ export const startCommand = (
 ): Promise<'new' | 'other' | { answer: unknown }> =>
   within(scope, async (tx) => {
     const made = await tx`
-      insert into command_done (outfit_id, id, name, digest, person_id, phone_id, seen_at, clock_at)
-      values (${scope.outfitId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId}, ${c.phoneId}, ${c.seenAt},
+      insert into command_done (company_id, id, name, digest, person_id, phone_id, seen_at, clock_at)
+      values (${scope.companyId}, ${c.id}, ${c.name}, ${c.digest}, ${scope.personId}, ${c.phoneId}, ${c.seenAt},
         ${c.clockAt})
-      on conflict (outfit_id, id) do nothing`;
+      on conflict (company_id, id) do nothing`;
     if (made.count) return 'new';
     const [was] = await tx<{ name: string; digest: string; answer: unknown }[]>`
       select name, digest, answer
       from command_done
-      where outfit_id = ${scope.outfitId} and id = ${c.id}`;
+      where company_id = ${scope.companyId} and id = ${c.id}`;
     return was?.name === c.name && was.digest === c.digest ? { answer: was.answer } : 'other';
   });
 
@@ -37,5 +37,5 @@ export const commandDone = (scope: Scope, id: string, answer: unknown) =>
     (tx) => tx`
       update command_done
       set answer = ${json(tx, answer)}
-      where outfit_id = ${scope.outfitId} and id = ${id} and answer is null`,
+      where company_id = ${scope.companyId} and id = ${id} and answer is null`,
   );

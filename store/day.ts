@@ -25,16 +25,16 @@ export const roundHead = (scope: Scope, id: string): Promise<RoundHead | null> =
         array(
           select q.name
           from crew_person x
-          join person q on q.outfit_id = x.outfit_id and q.id = x.person_id and q.active
-          where x.outfit_id = r.outfit_id and x.crew_id = r.crew_id
+          join person q on q.company_id = x.company_id and q.id = x.person_id and q.active
+          where x.company_id = r.company_id and x.crew_id = r.crew_id
           order by q.name) as people,
         r.begun_at as "begunAt", b.name as "begunBy", r.closed_at as "closedAt", k.name as "closedBy", r.home
       from round r
-      join crew c on c.outfit_id = r.outfit_id and c.id = r.crew_id
-      join person p on p.outfit_id = r.outfit_id and p.id = r.by_person
-      left join person b on b.outfit_id = r.outfit_id and b.id = r.begun_by
-      left join person k on k.outfit_id = r.outfit_id and k.id = r.closed_by
-      where r.outfit_id = ${scope.outfitId} and r.id = ${id}`;
+      join crew c on c.company_id = r.company_id and c.id = r.crew_id
+      join person p on p.company_id = r.company_id and p.id = r.by_person
+      left join person b on b.company_id = r.company_id and b.id = r.begun_by
+      left join person k on k.company_id = r.company_id and k.id = r.closed_by
+      where r.company_id = ${scope.companyId} and r.id = ${id}`;
     return found ?? null;
   });
 
@@ -51,7 +51,7 @@ export const roundEntries = (scope: Scope, roundId: string): Promise<RoundEntry[
     ...(await tx<RoundEntry[]>`
       select item_id as "itemId", kind, place_id as "placeId", position, begins
       from round_item
-      where outfit_id = ${scope.outfitId} and round_id = ${roundId}
+      where company_id = ${scope.companyId} and round_id = ${roundId}
       order by position, item_id`),
   ]);
 
@@ -64,8 +64,8 @@ export const roundsOfItems = (
     ...(await tx<{ itemId: string; roundId: string; begun: boolean }[]>`
       select i.item_id as "itemId", i.round_id as "roundId", r.begun_at is not null as begun
       from round_item i
-      join round r on r.outfit_id = i.outfit_id and r.id = i.round_id
-      where i.outfit_id = ${scope.outfitId} and i.item_id = any(${[...itemIds]})`),
+      join round r on r.company_id = i.company_id and r.id = i.round_id
+      where i.company_id = ${scope.companyId} and i.item_id = any(${[...itemIds]})`),
   ]);
 
 /** Rounds off which some items were left on a day: whoever leaves one again, without having heard of it, was on the same. */
@@ -78,7 +78,7 @@ export const roundsLeft = (
     ...(await tx<{ itemId: string; roundId: string }[]>`
       select distinct on (item_id) item_id as "itemId", round_id as "roundId"
       from left_undone
-      where outfit_id = ${scope.outfitId} and item_id = any(${[...itemIds]}) and on_day = ${day} and not withdrawn
+      where company_id = ${scope.companyId} and item_id = any(${[...itemIds]}) and on_day = ${day} and not withdrawn
         and round_id is not null
       order by item_id, at desc`),
   ]);
@@ -92,7 +92,7 @@ export const setBegun = (scope: Scope, id: string, at: Date | null): Promise<boo
         await tx`
           update round
           set begun_at = ${at}, begun_by = ${at ? scope.personId : null}
-          where outfit_id = ${scope.outfitId} and id = ${id} and closed_at is null`
+          where company_id = ${scope.companyId} and id = ${id} and closed_at is null`
       ).count > 0,
   );
 
@@ -105,7 +105,7 @@ export const setClosed = (scope: Scope, id: string, home: Home, at: Date): Promi
         await tx`
           update round
           set closed_at = ${at}, closed_by = ${scope.personId}, home = ${json(tx, home)}
-          where outfit_id = ${scope.outfitId} and id = ${id} and closed_at is null and begun_at is not null`
+          where company_id = ${scope.companyId} and id = ${id} and closed_at is null and begun_at is not null`
       ).count > 0,
   );
 
@@ -122,7 +122,7 @@ export const orderRound = (
       set position = m.position - 1, begins = m.begins
       from unnest(${order.map((o) => o.itemId)}::uuid[], ${order.map((o) => o.begins)}::int[])
         with ordinality as m (id, begins, position)
-      where i.outfit_id = ${scope.outfitId} and i.round_id = ${roundId} and i.item_id = m.id`,
+      where i.company_id = ${scope.companyId} and i.round_id = ${roundId} and i.item_id = m.id`,
   );
 
 /** Lines of the load sheet that were seen on the truck, with the amounts that they said then. */
@@ -135,7 +135,7 @@ export const ticksOf = (scope: Scope, roundId: string): Promise<Map<string, stri
           await tx<{ line: string; amount: string }[]>`
             select line, amount
             from round_tick
-            where outfit_id = ${scope.outfitId} and round_id = ${roundId}`
+            where company_id = ${scope.companyId} and round_id = ${roundId}`
         ).map((t) => [t.line, t.amount]),
       ),
   );
@@ -150,12 +150,12 @@ export const setTicks = (
     const off = ticks.filter((t) => !t.on).map((t) => t.line);
     const on = ticks.filter((t) => t.on);
     if (off.length)
-      await tx`delete from round_tick where outfit_id = ${scope.outfitId} and round_id = ${roundId} and line = any(${off})`;
+      await tx`delete from round_tick where company_id = ${scope.companyId} and round_id = ${roundId} and line = any(${off})`;
     if (on.length)
       await tx`
         insert into round_tick ${tx(
           on.map((t) => ({
-            outfit_id: scope.outfitId,
+            company_id: scope.companyId,
             round_id: roundId,
             line: t.line,
             amount: t.amount,
@@ -163,7 +163,7 @@ export const setTicks = (
             at,
           })),
         )}
-        on conflict (outfit_id, round_id, line) do update
+        on conflict (company_id, round_id, line) do update
         set amount = excluded.amount, at = excluded.at, by_person = excluded.by_person`;
   });
 
@@ -188,10 +188,10 @@ const lefts = (scope: Scope, where: 'round_id' | 'tree_id', id: string, limit: n
       select x.id, x.item_id as "itemId", x.kind, x.tree_id as "treeId", t.tag, x.place_id as "placeId",
         p.name as "placeName", x.why, x.words, x.on_day::text as day, x.at, w.name as "byName"
       from left_undone x
-      join tree t on t.outfit_id = x.outfit_id and t.id = x.tree_id
-      join place p on p.outfit_id = x.outfit_id and p.id = x.place_id
-      join person w on w.outfit_id = x.outfit_id and w.id = x.by_person
-      where x.outfit_id = ${scope.outfitId} and ${tx(`x.${where}`)} = ${id} and not x.withdrawn
+      join tree t on t.company_id = x.company_id and t.id = x.tree_id
+      join place p on p.company_id = x.company_id and p.id = x.place_id
+      join person w on w.company_id = x.company_id and w.id = x.by_person
+      where x.company_id = ${scope.companyId} and ${tx(`x.${where}`)} = ${id} and not x.withdrawn
       order by x.at desc, x.position, x.item_id
       limit ${limit}`),
   ]);
@@ -211,25 +211,25 @@ export const leaveItems = (
     for (const i of items)
       await tx`
         insert into left_undone (
-          id, outfit_id, item_id, kind, tree_id, place_id, round_id, position, begins, why, words, on_day, by_person, at)
-        select ${l.id}, ${scope.outfitId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.placeId}, ${i.roundId}, x.position,
+          id, company_id, item_id, kind, tree_id, place_id, round_id, position, begins, why, words, on_day, by_person, at)
+        select ${l.id}, ${scope.companyId}, ${i.itemId}, ${i.kind}, ${i.treeId}, ${i.placeId}, ${i.roundId}, x.position,
           x.begins, ${l.why}, ${l.words}, ${i.day}, ${scope.personId}, ${l.at}
         from (select 1) one
         left join lateral (
           select position, begins
           from round_item
-          where outfit_id = ${scope.outfitId} and item_id = ${i.itemId}
+          where company_id = ${scope.companyId} and item_id = ${i.itemId}
           union all
           -- It was left there by somebody else before: it stood where that one found it.
           (select position, begins
           from left_undone
-          where outfit_id = ${scope.outfitId} and item_id = ${i.itemId} and round_id = ${i.roundId} and not withdrawn
+          where company_id = ${scope.companyId} and item_id = ${i.itemId} and round_id = ${i.roundId} and not withdrawn
           order by at desc
           limit 1)
           limit 1) x on true`;
     await tx`
       delete from round_item
-      where outfit_id = ${scope.outfitId} and item_id = any(${items.map((i) => i.itemId)})`;
+      where company_id = ${scope.companyId} and item_id = any(${items.map((i) => i.itemId)})`;
   });
 
 /** Taken back, items stand where they stood. @returns how many; 0 where it was taken back already, or its day is closed */
@@ -238,23 +238,23 @@ export const takeBackItems = (scope: Scope, id: string): Promise<number> =>
     const rows = await tx<{ itemId: string }[]>`
       update left_undone x
       set withdrawn = true
-      where x.outfit_id = ${scope.outfitId} and x.id = ${id} and not x.withdrawn
+      where x.company_id = ${scope.companyId} and x.id = ${id} and not x.withdrawn
         and not exists (
           select from round r
-          where r.outfit_id = x.outfit_id and r.id = x.round_id and r.closed_at is not null)
+          where r.company_id = x.company_id and r.id = x.round_id and r.closed_at is not null)
       returning x.item_id as "itemId"`;
     await tx`
-      insert into round_item (outfit_id, round_id, item_id, kind, place_id, position, begins)
-      select outfit_id, round_id, item_id, kind, place_id, position, begins
+      insert into round_item (company_id, round_id, item_id, kind, place_id, position, begins)
+      select company_id, round_id, item_id, kind, place_id, position, begins
       from left_undone
-      where outfit_id = ${scope.outfitId} and id = ${id} and round_id is not null and position is not null
+      where company_id = ${scope.companyId} and id = ${id} and round_id is not null and position is not null
         and item_id = any(${rows.map((r) => r.itemId)})
         -- What somebody else left too stays off it.
         and not exists (
           select from left_undone o
-          where o.outfit_id = left_undone.outfit_id and o.item_id = left_undone.item_id
+          where o.company_id = left_undone.company_id and o.item_id = left_undone.item_id
             and o.round_id = left_undone.round_id and o.id <> left_undone.id and not o.withdrawn)
-      on conflict (outfit_id, item_id) do nothing`;
+      on conflict (company_id, item_id) do nothing`;
     return rows.length;
   });
 
@@ -262,7 +262,7 @@ export const takeBackItems = (scope: Scope, id: string): Promise<number> =>
 export const lastLeft = (tx: Tx) => tx`(
   select jsonb_build_object('why', x.why, 'words', x.words, 'day', x.on_day, 'roundId', x.round_id)
   from left_undone x
-  where x.outfit_id = n.outfit_id and x.item_id = n.id and not x.withdrawn
+  where x.company_id = n.company_id and x.item_id = n.id and not x.withdrawn
   order by x.at desc
   limit 1)`;
 export interface LastLeft {

@@ -53,19 +53,19 @@ export function db(): Sql {
 
 /** Whose rows a transaction may see and write. */
 export interface Scope {
-  outfitId: string;
+  companyId: string;
   personId: string;
 }
 
 const ambient = new AsyncLocalStorage<{ scope: Scope; tx: Tx }>();
 
-/** Runs `work` in one transaction with outfit and person set for row-level security; all of it lands, or none. */
+/** Runs `work` in one transaction with company and person set for row-level security; all of it lands, or none. */
 export async function within<T>(scope: Scope, work: (tx: Tx) => Promise<T>): Promise<T> {
   const around = ambient.getStore();
-  // Inside `together` everything lands or fails as one; another outfit never shares a transaction.
-  if (around?.scope.outfitId === scope.outfitId && around.scope.personId === scope.personId) return work(around.tx);
+  // Inside `together` everything lands or fails as one; another company never shares a transaction.
+  if (around?.scope.companyId === scope.companyId && around.scope.personId === scope.personId) return work(around.tx);
   return (await db().begin(async (tx) => {
-    await tx`select set_config('elmhorn.outfit', ${scope.outfitId}, true), set_config('elmhorn.person', ${scope.personId}, true)`;
+    await tx`select set_config('elmhorn.company', ${scope.companyId}, true), set_config('elmhorn.person', ${scope.personId}, true)`;
     return work(tx as unknown as Tx);
   })) as T;
 }

@@ -12,19 +12,19 @@ export async function declineItems(tx: Tx, scope: Scope, ids: readonly string[],
   await tx`
     update plan
     set state = 'dropped'
-    where outfit_id = ${scope.outfitId} and id = any(${all}) and state = 'open' and visit_id is null`;
+    where company_id = ${scope.companyId} and id = any(${all}) and state = 'open' and visit_id is null`;
   await tx`
     update work_plan
     set state = 'dropped', note = ${because}
-    where outfit_id = ${scope.outfitId} and id = any(${all}) and state = 'open' and visit_id is null`;
+    where company_id = ${scope.companyId} and id = any(${all}) and state = 'open' and visit_id is null`;
   await tx`
     update follow_up
     set state = 'dropped', because = ${because}, settled_at = clock_now(), settled_by = ${scope.personId}
-    where outfit_id = ${scope.outfitId} and id = any(${all}) and state = 'open' and rule_id <> 'laid'`;
+    where company_id = ${scope.companyId} and id = any(${all}) and state = 'open' and rule_id <> 'laid'`;
   const visits = await tx<{ id: string }[]>`
     select id
     from laid_visit
-    where outfit_id = ${scope.outfitId} and id = any(${all}) and state in ('planned', 'expected', 'stopped')`;
+    where company_id = ${scope.companyId} and id = any(${all}) and state in ('planned', 'expected', 'stopped')`;
   if (visits.length)
     await leaveOut(
       scope,

@@ -47,11 +47,11 @@ export const dueWithin = (
         cross join lateral (
           select *
           from follow_up
-          where outfit_id = ${scope.outfitId} and state = 'open' and due between s.first and s.last ${ofPlace(tx, placeId)}
+          where company_id = ${scope.companyId} and state = 'open' and due between s.first and s.last ${ofPlace(tx, placeId)}
           order by due, id
           limit s.most) x
-        join tree t on t.id = x.tree_id and t.outfit_id = ${scope.outfitId}),
-      sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from f)`)})
+        join tree t on t.id = x.tree_id and t.company_id = ${scope.companyId}),
+      sold as (${soldAt(tx, scope.companyId, tx`array(select distinct place_id from f)`)})
       select f.id, f.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         f.kind,
         f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest, p.time_zone as "timeZone",
@@ -59,11 +59,11 @@ export const dueWithin = (
         coalesce(t.lon, (p.grounds->'origin'->>'lon')::float8) as lon,
         ${sprayed(tx)} as sprayed,
         (select b.laid_id from laid_visit b
-         where b.outfit_id = f.outfit_id and b.id = f.root_id and f.rule_id = 'laid') as "laidId",
+         where b.company_id = f.company_id and b.id = f.root_id and f.rule_id = 'laid') as "laidId",
         case f.rule_id when 'laid' then f.root_id else f.id end in (select id from sold) as sold
       from f
-      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      join tree t on t.id = f.tree_id and t.company_id = f.company_id
+      join place p on p.id = t.place_id and p.company_id = f.company_id
       order by f.due, f.id`),
   ]);
 
@@ -79,18 +79,18 @@ export const looksNamed = (scope: Scope, ids: readonly string[]): Promise<NamedL
         f.kind,
         f.what, f.state
       from follow_up f
-      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
-      where f.outfit_id = ${scope.outfitId} and f.id = any(${[...ids]})`),
+      join tree t on t.id = f.tree_id and t.company_id = f.company_id
+      join place p on p.id = t.place_id and p.company_id = f.company_id
+      where f.company_id = ${scope.companyId} and f.id = any(${[...ids]})`),
   ]);
 
 /** The spray that a visit renews, with its label's use; null where it renews none. */
 const sprayed = (tx: Tx) => tx`(
   select jsonb_build_object('doneOn', r.done_on, 'endedAt', r.ended_at, 'use', u)
   from record r
-  join label l on l.id = (r.data->'product'->>'labelId')::uuid and l.outfit_id = r.outfit_id
+  join label l on l.id = (r.data->'product'->>'labelId')::uuid and l.company_id = r.company_id
   cross join lateral jsonb_array_elements(l.data->'uses') u
-  where f.kind = 'treat-again' and r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest and not r.withdrawn
+  where f.kind = 'treat-again' and r.company_id = f.company_id and r.root_id = f.root_id and r.latest and not r.withdrawn
     and r.method = 'foliar-spray' and u->>'key' = r.data->'use'->>'key'
   limit 1)`;
 
@@ -125,19 +125,19 @@ export const calendarVisits = (
       from (
         (select *
          from follow_up
-         where outfit_id = ${scope.outfitId} and state = 'open'
+         where company_id = ${scope.companyId} and state = 'open'
            and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by due, id
          limit 5000)
         union all
         (select *
          from follow_up
-         where outfit_id = ${scope.outfitId} and state <> 'open' and settled_at >= ${since}
+         where company_id = ${scope.companyId} and state <> 'open' and settled_at >= ${since}
            and due between ${from} and ${to} ${ofPlace(tx, placeId)}
          order by settled_at desc
          limit 2000)) f
-      join tree t on t.id = f.tree_id and t.outfit_id = ${scope.outfitId}
-      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
+      join tree t on t.id = f.tree_id and t.company_id = ${scope.companyId}
+      join place p on p.id = t.place_id and p.company_id = f.company_id
       order by f.due, f.id`),
   ]);
 
@@ -156,16 +156,16 @@ export const getVisit = (scope: Scope, id: string): Promise<Visit | null> =>
         f.only_if as "onlyIf", f.due, f.earliest, f.latest, f.state, p.time_zone as "timeZone",
         coalesce(
           (select r.done_on from record r
-           where r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest),
-          (select w.done_on from work_plan w where w.outfit_id = f.outfit_id and w.id = f.root_id)) as "doneOn"
+           where r.company_id = f.company_id and r.root_id = f.root_id and r.latest),
+          (select w.done_on from work_plan w where w.company_id = f.company_id and w.id = f.root_id)) as "doneOn"
       from follow_up f
-      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
-      where f.outfit_id = ${scope.outfitId} and f.id = ${id}`;
+      join tree t on t.id = f.tree_id and t.company_id = f.company_id
+      join place p on p.id = t.place_id and p.company_id = f.company_id
+      where f.company_id = ${scope.companyId} and f.id = ${id}`;
     return visit ?? null;
   });
 
-/** Visits that are named, in no order; what this outfit has not got is left out. */
+/** Visits that are named, in no order; what this company has not got is left out. */
 export const visitsById = (
   scope: Scope,
   ids: readonly string[],
@@ -180,9 +180,9 @@ export const visitsById = (
         f.state,
         p.time_zone as "timeZone"
       from follow_up f
-      join tree t on t.id = f.tree_id and t.outfit_id = f.outfit_id
-      join place p on p.id = t.place_id and p.outfit_id = f.outfit_id
-      where f.outfit_id = ${scope.outfitId} and f.id = any(${[...ids]})`),
+      join tree t on t.id = f.tree_id and t.company_id = f.company_id
+      join place p on p.id = t.place_id and p.company_id = f.company_id
+      where f.company_id = ${scope.companyId} and f.id = any(${[...ids]})`),
   ]);
 
 /** Open visits are for another day; the span they may stand in grows to hold it; what somebody asked for has no other. */
@@ -195,7 +195,7 @@ export const moveVisitsTo = (scope: Scope, ids: readonly string[], day: string, 
         earliest = case rule_id when 'own' then ${day} else least(earliest, ${day}) end,
         latest = case rule_id when 'own' then ${day} else greatest(latest, ${day}) end,
         moved_because = nullif(${because}, '')
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and state = 'open' and rule_id <> 'laid'`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]}) and state = 'open' and rule_id <> 'laid'`,
   );
 
 /** Leaves a treatment out with its reason, and sets the next one; false where it was settled meanwhile. */
@@ -209,16 +209,16 @@ export const skipVisit = (
     const { count } = await tx`
       update follow_up
       set state = 'dropped', because = ${because}, settled_at = clock_now(), settled_by = ${scope.personId}
-      where outfit_id = ${scope.outfitId} and id = ${visit.id} and state = 'open'`;
+      where company_id = ${scope.companyId} and id = ${visit.id} and state = 'open'`;
     if (!count) return false;
     if (next)
       await tx`
         insert into follow_up (
-          id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
+          id, company_id, tree_id, root_id, rule_id, kind, what, reason, only_if, due, earliest, latest)
         values (
-          ${next.id}, ${scope.outfitId}, ${visit.treeId}, ${visit.rootId}, ${next.ruleId}, ${visit.kind}, ${visit.what},
+          ${next.id}, ${scope.companyId}, ${visit.treeId}, ${visit.rootId}, ${next.ruleId}, ${visit.kind}, ${visit.what},
           ${visit.reason}, ${visit.onlyIf}, ${next.due}, ${next.earliest}, ${next.latest})
-        on conflict (outfit_id, root_id, rule_id) do nothing`;
+        on conflict (company_id, root_id, rule_id) do nothing`;
     return true;
   });
 
@@ -230,8 +230,8 @@ export const addReminder = (
   within(
     scope,
     (tx) => tx`
-      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-      values (${r.id}, ${scope.outfitId}, ${r.treeId}, ${r.id}, 'own', 'look', ${r.what}, ${r.reason}, ${r.on}, ${r.on},
+      insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+      values (${r.id}, ${scope.companyId}, ${r.treeId}, ${r.id}, 'own', 'look', ${r.what}, ${r.reason}, ${r.on}, ${r.on},
         ${r.on})
       on conflict (id) do nothing`,
   );

@@ -22,13 +22,13 @@ import {
 } from './auth';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { addPerson, changePerson, listPeople } from './people';
-import { makeOutfit, ownerSql, ownerUrl, type TestOutfit } from './testing';
+import { makeCompany, ownerSql, ownerUrl, type TestCompany } from './testing';
 
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 beforeAll(async () => {
   owner = ownerSql();
-  o = await makeOutfit(owner);
+  o = await makeCompany(owner);
   await addTrees(
     o,
     Array.from({ length: 1200 }, (_, i) => ({
@@ -113,7 +113,7 @@ it('lists run along an index, never through the whole table', async () => {
     await tx`set local enable_seqscan = off`;
     const rows = await tx<
       { 'QUERY PLAN': string }[]
-    >`explain select id from tree where outfit_id = ${o.outfitId} and archived_at is null and (tag collate natural_order, id) > ('b5', ${o.treeId}::uuid) order by tag collate natural_order, id limit 50`;
+    >`explain select id from tree where company_id = ${o.companyId} and archived_at is null and (tag collate natural_order, id) > ('b5', ${o.treeId}::uuid) order by tag collate natural_order, id limit 50`;
     return rows.map((r) => r['QUERY PLAN']).join('\n');
   });
   expect(plan).toContain('tree_by_tag');
@@ -145,7 +145,7 @@ describe('signing in', () => {
 
   it('opens a session; signing out everywhere ends every session and the calendar address', async () => {
     const token = (await tokenOf('right-password', machine()))!;
-    expect((await floorOf(token, new Date()))?.viewer).toMatchObject({ outfitId: o.outfitId, role: 'owner' });
+    expect((await floorOf(token, new Date()))?.viewer).toMatchObject({ companyId: o.companyId, role: 'owner' });
     const calendar = await newCalendarToken(o);
     expect(await calendarOwner(calendar)).not.toBeNull();
     await signOutEverywhere(o);
@@ -191,7 +191,7 @@ describe('signing in', () => {
     const list = await openSessions(o, here);
     expect(list).toHaveLength(3);
     expect(list.filter((s) => s.here)).toHaveLength(1);
-    const theirs = await makeOutfit(owner);
+    const theirs = await makeCompany(owner);
     const phone = list.find((s) => s.device === 'phone or tablet')!;
     expect(await endSession(theirs, phone.id)).toBe(false);
     expect(await endSession(o, phone.id)).toBe(true);
@@ -215,7 +215,7 @@ describe('signing in', () => {
     expect(await tokenOf('a-new-one', machine())).not.toBeNull();
   });
 
-  it('a reset link serves once, a newer one ends it, and no other outfit can make one', async () => {
+  it('a reset link serves once, a newer one ends it, and no other company can make one', async () => {
     const first = (await makeReset(o, o.personId))!;
     const second = (await makeReset(o, o.personId))!;
     expect(await resetFor(first)).toBeNull();
@@ -224,10 +224,10 @@ describe('signing in', () => {
     expect(both.filter(Boolean)).toHaveLength(1);
     expect(await resetFor(second)).toBeNull();
     expect(await tokenOf(both[0] ? 'by-the-link' : 'by-another', machine())).not.toBeNull();
-    const theirs = await makeOutfit(owner);
+    const theirs = await makeCompany(owner);
     expect(await makeReset(theirs, o.personId)).toBeNull();
   });
-  it('an outfit keeps an owner', async () =>
+  it('a company keeps an owner', async () =>
     expect(
       await changePerson(o, {
         id: o.personId,

@@ -26,7 +26,7 @@ export interface Place {
   name: string;
   address: string;
   timeZone: string;
-  /** The region whose rules are in force here; null where it is that of the outfit. */
+  /** The region whose rules are in force here; null where it is that of the company. */
   region: string | null;
   outline: { lat: number; lon: number }[] | null;
   areaM2: number | null;
@@ -50,7 +50,7 @@ export const listClients = (scope: Scope): Promise<Client[]> =>
   within(scope, async (tx) => [
     ...(await tx<
       Client[]
-    >`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.outfit_id = c.outfit_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
+    >`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.company_id = c.company_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
   ]);
 
 export const saveClient = (scope: Scope, c: { id: string; name: string; contact: string }) =>
@@ -58,7 +58,7 @@ export const saveClient = (scope: Scope, c: { id: string; name: string; contact:
     scope,
     (
       tx,
-    ) => tx`insert into client (id, outfit_id, name, contact) values (${c.id}, ${scope.outfitId}, ${c.name}, ${c.contact})
+    ) => tx`insert into client (id, company_id, name, contact) values (${c.id}, ${scope.companyId}, ${c.name}, ${c.contact})
     on conflict (id) do update set name = excluded.name, contact = excluded.contact`,
   );
 
@@ -74,8 +74,8 @@ export const listPlaces = (
         (
           select count(*)::int
           from tree t
-          where t.outfit_id = p.outfit_id and t.place_id = p.id and t.archived_at is null) as trees
-      from place p join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+          where t.company_id = p.company_id and t.place_id = p.id and t.archived_at is null) as trees
+      from place p join client c on c.id = p.client_id and c.company_id = p.company_id
       where p.archived_at is null ${after ? tx`and (p.name, p.id) > (${after.name}, ${after.id})` : tx``}
       order by p.name, p.id limit ${limit + 1}`),
   ]);
@@ -92,20 +92,20 @@ export const sitesToChoose = (scope: Scope, chosen: string | null, limit = LISTE
     const rows = await tx<{ id: string; name: string }[]>`
       (select id, name
        from place
-       where outfit_id = ${scope.outfitId} and archived_at is null
+       where company_id = ${scope.companyId} and archived_at is null
        order by name, id
        limit ${limit + 1})
       union
       select id, name
       from place
-      where outfit_id = ${scope.outfitId} and archived_at is null and id = ${chosen}
+      where company_id = ${scope.companyId} and archived_at is null and id = ${chosen}
       order by name, id`;
     const more = rows.filter((r) => r.id !== chosen).length > limit;
     return { sites: [...rows], more };
   });
 
 const FOUND_SITES = 20;
-/** Sites whose name, address or client holds a text, those that begin with it first; every one of the outfit can be found. */
+/** Sites whose name, address or client holds a text, those that begin with it first; every one of the company can be found. */
 export const findSites = (scope: Scope, text: string): Promise<{ id: string; name: string }[]> =>
   within(scope, async (tx) => {
     const like = text.trim().replace(/[\\%_]/g, '\\$&');
@@ -113,8 +113,8 @@ export const findSites = (scope: Scope, text: string): Promise<{ id: string; nam
       ...(await tx<{ id: string; name: string }[]>`
         select p.id, p.name || ', ' || c.name as name
         from place p
-        join client c on c.outfit_id = p.outfit_id and c.id = p.client_id
-        where p.outfit_id = ${scope.outfitId} and p.archived_at is null
+        join client c on c.company_id = p.company_id and c.id = p.client_id
+        where p.company_id = ${scope.companyId} and p.archived_at is null
           and (p.name ilike ${`%${like}%`} or p.address ilike ${`%${like}%`} or c.name ilike ${`%${like}%`})
         order by p.name not ilike ${`${like}%`}, p.name, p.id
         limit ${FOUND_SITES}`),
@@ -153,7 +153,7 @@ export interface Arrival {
 
 /** The code of a place (p), for those whose role needs it. */
 const gateCode = (tx: Tx, wanted: boolean) =>
-  wanted ? tx`(select g.code from gate_code g where g.place_id = p.id and g.outfit_id = p.outfit_id)` : tx`null`;
+  wanted ? tx`(select g.code from gate_code g where g.place_id = p.id and g.company_id = p.company_id)` : tx`null`;
 /** A place that a crew drives to. */
 export interface DayPlace extends Arrival {
   id: string;
@@ -177,20 +177,20 @@ export const dayPlaces = (scope: Scope, ids: readonly string[], withCodes: boole
         coalesce((p.grounds->'origin'->>'lon')::float8, s.lon, (p.outline->0->>'lon')::float8) as lon,
         ${gateCode(tx, withCodes)} as code
       from place p
-      join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+      join client c on c.id = p.client_id and c.company_id = p.company_id
       left join lateral (
         select t.lat, t.lon
         from tree t
-        where t.outfit_id = p.outfit_id and t.place_id = p.id and t.lat is not null
+        where t.company_id = p.company_id and t.place_id = p.id and t.lat is not null
         order by t.walk_order, t.id
         limit 1) s on true
-      where p.outfit_id = ${scope.outfitId} and p.id = any(${[...ids]})`),
+      where p.company_id = ${scope.companyId} and p.id = any(${[...ids]})`),
   ]);
 /** How a place is reached: a part of the statement that `besideSheets` sends. */
 export const arrivalOf = (tx: Tx, scope: Scope, placeId: string, withCode: boolean) => tx<Arrival[]>`
   select p.access, p.hazards, p.dogs, ${gateCode(tx, withCode)} as code
   from place p
-  where p.id = ${placeId} and p.outfit_id = ${scope.outfitId}`;
+  where p.id = ${placeId} and p.company_id = ${scope.companyId}`;
 
 export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
   gateCode: string | null;
@@ -223,11 +223,11 @@ export const savePlace = (scope: Scope, place: PlaceInput): Promise<boolean> =>
       notes: place.notes,
     };
     if (now) await tx`update place set ${tx(row as never)} where id = ${place.id}`;
-    else await tx`insert into place ${tx({ id: place.id, outfit_id: scope.outfitId, ...row } as never)}`;
+    else await tx`insert into place ${tx({ id: place.id, company_id: scope.companyId, ...row } as never)}`;
     if (place.gateCode === null) return true;
     if (place.gateCode === '') await tx`delete from gate_code where place_id = ${place.id}`;
     else
-      await tx`insert into gate_code (place_id, outfit_id, code) values (${place.id}, ${scope.outfitId}, ${place.gateCode}) on conflict (place_id) do update set code = excluded.code`;
+      await tx`insert into gate_code (place_id, company_id, code) values (${place.id}, ${scope.companyId}, ${place.gateCode}) on conflict (place_id) do update set code = excluded.code`;
     return true;
   });
 
@@ -247,25 +247,25 @@ export const placeAlarms = (scope: Scope, placeId: string, dangerous: readonly s
     ...(await tx<Alarm[]>`
       select * from (
         select t.id as "treeId", t.tag, t.walk_order,
-          array(select f.sign_id from finding f where f.outfit_id = ${scope.outfitId} and f.state = 'seen' and f.sign_id = any (${[...dangerous]})
+          array(select f.sign_id from finding f where f.company_id = ${scope.companyId} and f.state = 'seen' and f.sign_id = any (${[...dangerous]})
             and f.look_id = (
               select l.id
               from look l
-              where l.outfit_id = ${scope.outfitId} and l.tree_id = t.id and not exists (
+              where l.company_id = ${scope.companyId} and l.tree_id = t.id and not exists (
                 select
                 from look_withdrawal w
-                where w.outfit_id = ${scope.outfitId} and w.look_id = l.id)
+                where w.company_id = ${scope.companyId} and w.look_id = l.id)
               order by l.at desc, l.id desc
               limit 1)
             order by f.sign_id) as signs,
-          (select v.condition_id from verdict v where v.outfit_id = ${scope.outfitId} and v.tree_id = t.id and v.decision = 'report'
+          (select v.condition_id from verdict v where v.company_id = ${scope.companyId} and v.tree_id = t.id and v.decision = 'report'
             and not exists (
               select
               from verdict n
-              where n.outfit_id = ${scope.outfitId} and n.tree_id = t.id and n.at > v.at
+              where n.company_id = ${scope.companyId} and n.tree_id = t.id and n.at > v.at
                 and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
             order by v.at desc limit 1) as report
-        from tree t where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null) a
+        from tree t where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null) a
       where cardinality(a.signs) > 0 or a.report is not null order by a.walk_order, a.tag limit 40`),
   ]);
 
@@ -286,7 +286,7 @@ export const placeStand = (
   year: string,
 ): Promise<{ trees: StandTree[]; used: Record<string, number> }> =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const trees = await tx<StandTree[]>`
       select t.id, t.tag, t.host_id as "hostId", r.stems, l.crown_loss as "crownLoss", v.condition_id as "conditionId",
         v.decision
@@ -294,28 +294,28 @@ export const placeStand = (
       left join lateral (
         select stems
         from reading
-        where outfit_id = ${o} and tree_id = t.id
+        where company_id = ${o} and tree_id = t.id
         order by at desc, id
         limit 1) r on true
       left join lateral (
         select crown_loss
         from look
-        where outfit_id = ${o} and tree_id = t.id and crown_loss is not null
+        where company_id = ${o} and tree_id = t.id and crown_loss is not null
         order by at desc, id
         limit 1) l on true
       left join lateral (
         select condition_id, decision
         from verdict
-        where outfit_id = ${o} and tree_id = t.id
+        where company_id = ${o} and tree_id = t.id
         order by at desc, id
         limit 1) v on true
-      where t.outfit_id = ${o} and t.place_id = ${placeId} and t.archived_at is null
+      where t.company_id = ${o} and t.place_id = ${placeId} and t.archived_at is null
       order by t.walk_order, t.id
       limit 1000`;
     const used = await tx<{ name: string; grams: number }[]>`
       select u.name, u.grams
       from place p
       cross join lateral (${activesOfPlace(tx, year)}) u
-      where p.outfit_id = ${o} and p.id = ${placeId}`;
+      where p.company_id = ${o} and p.id = ${placeId}`;
     return { trees: [...trees], used: Object.fromEntries(used.map((u) => [u.name, u.grams])) };
   });

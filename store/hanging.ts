@@ -47,14 +47,14 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Hun
     coalesce((
       select jsonb_agg(jsonb_build_object('at', s.at, 'state', s.state, 'leftMl', s.left_ml) order by s.at, s.id)
       from hanging_seen s
-      where s.outfit_id = h.outfit_id and s.hanging_id = h.id), '[]') as seen
+      where s.company_id = h.company_id and s.hanging_id = h.id), '[]') as seen
   from hanging h
-  join tree t on t.outfit_id = h.outfit_id and t.id = h.tree_id
-  join place p on p.outfit_id = t.outfit_id and p.id = t.place_id
-  join plan n on n.outfit_id = h.outfit_id and n.id = h.plan_id
-  join label l on l.outfit_id = n.outfit_id and l.id = n.label_id
-  join person w on w.outfit_id = h.outfit_id and w.id = h.by_person
-  where h.outfit_id = ${scope.outfitId} and ${of}
+  join tree t on t.company_id = h.company_id and t.id = h.tree_id
+  join place p on p.company_id = t.company_id and p.id = t.place_id
+  join plan n on n.company_id = h.company_id and n.id = h.plan_id
+  join label l on l.company_id = n.company_id and l.id = n.label_id
+  join person w on w.company_id = h.company_id and w.id = h.by_person
+  where h.company_id = ${scope.companyId} and ${of}
   order by h.hung_at, h.id
   limit ${limit}`;
 
@@ -69,7 +69,7 @@ export const hangingNow = (scope: Scope): Promise<HungRow[]> =>
 export const pulledUnwritten = (scope: Scope, since: Date): Promise<HungRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`h.pulled_at >= ${since} and n.state = 'open'`, MOST))]);
 
-/** The newest that were pulled, for what an outfit's own devices teach. */
+/** The newest that were pulled, for what an company's own devices teach. */
 export const pulledBefore = (scope: Scope, limit: number): Promise<HungRow[]> =>
   within(scope, async (tx) => [
     ...(await rows(
@@ -78,7 +78,7 @@ export const pulledBefore = (scope: Scope, limit: number): Promise<HungRow[]> =>
       tx`h.id = any(array(
         select x.id
         from hanging x
-        where x.outfit_id = ${scope.outfitId} and x.pulled_at is not null
+        where x.company_id = ${scope.companyId} and x.pulled_at is not null
         order by x.pulled_at desc
         limit ${limit}))`,
       limit,
@@ -91,7 +91,7 @@ export const devicesOf = (tx: Tx, scope: Scope, planIds: readonly string[]) =>
 export const hangingOf = (scope: Scope, planId: string): Promise<HungRow[]> =>
   within(scope, async (tx) => [...(await devicesOf(tx, scope, [planId]))]);
 
-/** Devices by their ids; what this outfit has not got is left out. */
+/** Devices by their ids; what this company has not got is left out. */
 export const hangingNamed = (scope: Scope, ids: readonly string[]): Promise<HungRow[]> =>
   within(scope, async (tx) => [...(await rows(tx, scope, tx`h.id = any(${[...ids]})`, MOST))]);
 
@@ -104,7 +104,7 @@ export const hangingCount = (scope: Scope): Promise<{ devices: number; trunks: n
         await tx<{ devices: number; trunks: number }[]>`
           select count(*)::int as devices, count(distinct tree_id)::int as trunks
           from hanging
-          where outfit_id = ${scope.outfitId} and pulled_at is null`
+          where company_id = ${scope.companyId} and pulled_at is null`
       )[0]!,
   );
 
@@ -117,7 +117,7 @@ export const hangingOn = (scope: Scope, planIds: readonly string[]): Promise<num
         await tx<{ n: number }[]>`
           select count(*)::int as n
           from hanging
-          where outfit_id = ${scope.outfitId} and plan_id = any(${[...planIds]}) and pulled_at is null`
+          where company_id = ${scope.companyId} and plan_id = any(${[...planIds]}) and pulled_at is null`
       )[0]!.n,
   );
 
@@ -131,7 +131,7 @@ export const hangingPlans = (scope: Scope, planIds: readonly string[]): Promise<
           await tx<{ id: string }[]>`
             select distinct plan_id as id
             from hanging
-            where outfit_id = ${scope.outfitId} and plan_id = any(${[...planIds]}) and pulled_at is null`
+            where company_id = ${scope.companyId} and plan_id = any(${[...planIds]}) and pulled_at is null`
         ).map((r) => r.id),
       ),
   );
@@ -157,7 +157,7 @@ export const addHung = (scope: Scope, devices: readonly NewHung[]) =>
       tx`insert into hanging ${tx(
         devices.map((d) => ({
           id: d.id,
-          outfit_id: scope.outfitId,
+          company_id: scope.companyId,
           tree_id: d.treeId,
           plan_id: d.planId,
           site: d.site,
@@ -183,7 +183,7 @@ export const addSights = (
       tx`insert into hanging_seen ${tx(
         sights.map((s) => ({
           id: s.id,
-          outfit_id: scope.outfitId,
+          company_id: scope.companyId,
           hanging_id: s.hangingId,
           at: s.at,
           state: s.state,
@@ -200,7 +200,7 @@ export const keepOvernight = (scope: Scope, ids: readonly string[], because: str
     (tx) => tx`
       update hanging
       set overnight = ${because}
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and pulled_at is null`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]}) and pulled_at is null`,
   );
 
 /** Pulls devices with what is left in each; how many were still hanging. */
@@ -219,7 +219,7 @@ export const pullHung = (
           from unnest(
             ${devices.map((d) => d.id)}::uuid[], ${devices.map((d) => d.leftMl)}::float8[],
             ${devices.map((d) => d.lostMl)}::float8[]) as d (id, left_ml, lost_ml)
-          where h.outfit_id = ${scope.outfitId} and h.id = d.id and h.pulled_at is null`
+          where h.company_id = ${scope.companyId} and h.id = d.id and h.pulled_at is null`
       ).count,
   );
 /** Hangs again what was pulled by a slip. */
@@ -229,5 +229,5 @@ export const unpullHung = (scope: Scope, ids: readonly string[]) =>
     (tx) => tx`
       update hanging
       set pulled_at = null, pulled_by = null, left_ml = null, lost_ml = 0
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and pulled_at is not null`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]}) and pulled_at is not null`,
   );

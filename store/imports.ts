@@ -19,8 +19,8 @@ export const noteImport = (
   within(
     scope,
     (tx) => tx`
-      insert into tree_import (id, outfit_id, place_id, name, trees, by_person)
-      values (${list.id}, ${scope.outfitId}, ${list.placeId}, ${list.name}, ${list.trees}, ${scope.personId})`,
+      insert into tree_import (id, company_id, place_id, name, trees, by_person)
+      values (${list.id}, ${scope.companyId}, ${list.placeId}, ${list.name}, ${list.trees}, ${scope.personId})`,
   );
 
 /** Lists that came in, the newest first. */
@@ -30,9 +30,9 @@ export const listImports = (scope: Scope, most = 30): Promise<TreeImport[]> =>
       select i.id, i.name, i.place_id as "placeId", p.name as "placeName", i.trees, i.at, w.name as "byName",
         i.taken_back_at as "takenBackAt"
       from tree_import i
-      join place p on p.outfit_id = ${scope.outfitId} and p.id = i.place_id
-      join person w on w.outfit_id = ${scope.outfitId} and w.id = i.by_person
-      where i.outfit_id = ${scope.outfitId}
+      join place p on p.company_id = ${scope.companyId} and p.id = i.place_id
+      join person w on w.company_id = ${scope.companyId} and w.id = i.by_person
+      where i.company_id = ${scope.companyId}
       order by i.at desc, i.id
       limit ${most}`),
   ]);
@@ -40,38 +40,38 @@ export const listImports = (scope: Scope, most = 30): Promise<TreeImport[]> =>
 /** Tags of trees of a list on which something rests: whatever is of a tree beside the measurement that the list itself brought. */
 export const restsOnImport = (scope: Scope, id: string): Promise<string[]> =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const rows = await tx<{ tag: string }[]>`
       select t.tag
       from tree t
-      where t.outfit_id = ${o} and t.import_id = ${id} and (
-        exists (select from reading x where x.outfit_id = ${o} and x.tree_id = t.id and x.method <> 'import')
-        or exists (select from look x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from verdict x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from sample x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from photo x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from plan x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from work_plan x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from record x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from others_applied x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from follow_up x where x.outfit_id = ${o} and x.tree_id = t.id)
-        or exists (select from laid_visit x where x.outfit_id = ${o} and x.tree_id = t.id))
+      where t.company_id = ${o} and t.import_id = ${id} and (
+        exists (select from reading x where x.company_id = ${o} and x.tree_id = t.id and x.method <> 'import')
+        or exists (select from look x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from verdict x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from sample x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from photo x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from plan x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from work_plan x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from record x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from others_applied x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from follow_up x where x.company_id = ${o} and x.tree_id = t.id)
+        or exists (select from laid_visit x where x.company_id = ${o} and x.tree_id = t.id))
       order by t.walk_order, t.id
       limit 50`;
     return rows.map((r) => r.tag);
   });
 
-/** Takes the trees of a list off. @returns false where it was taken back before, or is not of this outfit */
+/** Takes the trees of a list off. @returns false where it was taken back before, or is not of this company */
 export const takeImportBack = (scope: Scope, id: string): Promise<boolean> =>
   within(scope, async (tx) => {
     const back = await tx`
       update tree_import
       set taken_back_at = clock_now(), taken_back_by = ${scope.personId}
-      where outfit_id = ${scope.outfitId} and id = ${id} and taken_back_at is null`;
+      where company_id = ${scope.companyId} and id = ${id} and taken_back_at is null`;
     if (!back.count) return false;
     await tx`
       update tree
       set archived_at = clock_now()
-      where outfit_id = ${scope.outfitId} and import_id = ${id} and archived_at is null`;
+      where company_id = ${scope.companyId} and import_id = ${id} and archived_at is null`;
     return true;
   });

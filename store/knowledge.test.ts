@@ -11,15 +11,15 @@ import {
   ownEntries,
   practiceRounds,
 } from './knowledge';
-import { makeOutfit, ownerSql, type TestOutfit } from './testing';
+import { makeCompany, ownerSql, type TestCompany } from './testing';
 import { addLooks } from './looks';
 import { addVerdict, nearbyFinds } from './verdicts';
 import { alikeTrees, getTree } from './tree';
 
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 beforeAll(() => (owner = ownerSql()));
-beforeEach(async () => (o = await makeOutfit(owner)));
+beforeEach(async () => (o = await makeCompany(owner)));
 afterAll(async () => {
   await owner.end();
   await db().end();
@@ -63,7 +63,7 @@ const verdict = (conditionId: string, more: object = {}) =>
     ...more,
   });
 
-describe('an outfit’s own knowledge', () => {
+describe('a company’s own knowledge', () => {
   const usual = (often: string) => ({
     id: v7(),
     kind: 'likelihood' as const,
@@ -79,9 +79,9 @@ describe('an outfit’s own knowledge', () => {
     const entries = await ownEntries(o);
     expect(entries.map((e) => [e.version, (e.data as { often: string }).often])).toEqual([[2, 'usual']]);
   });
-  it('stays with the outfit that wrote it', async () => {
+  it('stays with the company that wrote it', async () => {
     await addEntry(o, usual('usual'));
-    expect(await ownEntries(await makeOutfit(owner))).toEqual([]);
+    expect(await ownEntries(await makeCompany(owner))).toEqual([]);
   });
 });
 
@@ -140,9 +140,9 @@ it('what is named on another tree counts as near by: none on this one, 0 on the 
   const [near, far] = [v7(), v7()];
   const place = v7();
   await owner`update tree set lat = 50, lon = -4 where id = ${o.treeId}`;
-  await owner`insert into tree (id, outfit_id, place_id, tag, host_id, lat, lon) values (${near}, ${o.outfitId}, ${o.placeId}, 'T2', 'wych-elm', 50, -4)`;
-  await owner`insert into place (id, outfit_id, client_id, name, time_zone) select ${place}, outfit_id, client_id, 'Far', 'Europe/London' from place where id = ${o.placeId}`;
-  await owner`insert into tree (id, outfit_id, place_id, tag, host_id, lat, lon) values (${far}, ${o.outfitId}, ${place}, 'T3', 'wych-elm', 50.1, -4)`;
+  await owner`insert into tree (id, company_id, place_id, tag, host_id, lat, lon) values (${near}, ${o.companyId}, ${o.placeId}, 'T2', 'wych-elm', 50, -4)`;
+  await owner`insert into place (id, company_id, client_id, name, time_zone) select ${place}, company_id, client_id, 'Far', 'Europe/London' from place where id = ${o.placeId}`;
+  await owner`insert into tree (id, company_id, place_id, tag, host_id, lat, lon) values (${far}, ${o.companyId}, ${place}, 'T3', 'wych-elm', 50.1, -4)`;
   const year = String(new Date().getUTCFullYear());
   const nearby = async () => (await nearbyFinds(o, [(await getTree(o, o.treeId, year))!])).get(o.treeId)!;
   await verdict('elm-leaf-beetle');

@@ -3,13 +3,13 @@ import type { HeatEntry } from '@/core/diagnose/own-file';
 import type { AddedKind, OwnEntry, OwnKind } from '@/core/diagnose/overlay';
 import { json, within, type Scope } from './db';
 
-/** The newest version of each own entry of an outfit, oldest key first. */
+/** The newest version of each own entry of an company, oldest key first. */
 export const ownEntries = (scope: Scope): Promise<(OwnEntry & { note: string; byName: string; at: Date })[]> =>
   within(
     scope,
     (tx) => tx<(OwnEntry & { note: string; byName: string; at: Date })[]>`
       select distinct on (e.kind, e.key) e.kind, e.key, e.version, e.data, e.note, p.name as "byName", e.at
-      from knowledge_entry e join person p on p.id = e.by_person where e.outfit_id = ${scope.outfitId}
+      from knowledge_entry e join person p on p.id = e.by_person where e.company_id = ${scope.companyId}
         and e.kind in ('likelihood', 'condition', 'host', 'sign', 'test', 'work')
       order by e.kind, e.key, e.version desc`,
   );
@@ -23,7 +23,7 @@ export const ownHeatEntries = (scope: Scope): Promise<(HeatEntry & { note: strin
       from (
         select distinct on (key) kind, key, version, data, note
         from knowledge_entry
-        where outfit_id = ${scope.outfitId} and kind = 'heat'
+        where company_id = ${scope.companyId} and kind = 'heat'
         order by key, version desc) e
       where not data ? 'retired'
       order by key`,
@@ -33,42 +33,42 @@ export const ownHeatEntries = (scope: Scope): Promise<(HeatEntry & { note: strin
 export const addEntry = (scope: Scope, e: { id: string; kind: OwnKind; key: string; data: unknown; note: string }) =>
   within(
     scope,
-    (tx) => tx`insert into knowledge_entry (id, outfit_id, kind, key, version, data, note, by_person)
-      select ${e.id}, ${scope.outfitId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1,
+    (tx) => tx`insert into knowledge_entry (id, company_id, kind, key, version, data, note, by_person)
+      select ${e.id}, ${scope.companyId}, ${e.kind}, ${e.key}, coalesce(max(version), 0) + 1,
         ${e.data === null ? tx`'null'::jsonb` : json(tx, e.data)},
         ${e.note}, ${scope.personId}
       from knowledge_entry
-      where outfit_id = ${scope.outfitId} and kind = ${e.kind} and key = ${e.key}
+      where company_id = ${scope.companyId} and kind = ${e.kind} and key = ${e.key}
       on conflict (id) do nothing`,
   );
 
 /** Whether a tree, a look, a verdict, a plan, a label of the shelf or a programme names an own entry. */
 export const ownInUse = (scope: Scope, kind: AddedKind, key: string): Promise<boolean> =>
   within(scope, async (tx) => {
-    const { outfitId } = scope;
+    const { companyId } = scope;
     const uses = {
-      host: tx`select from tree where outfit_id = ${outfitId} and host_id = ${key}`,
-      sign: tx`select from finding where outfit_id = ${outfitId} and sign_id = ${key}`,
+      host: tx`select from tree where company_id = ${companyId} and host_id = ${key}`,
+      sign: tx`select from finding where company_id = ${companyId} and sign_id = ${key}`,
       test: tx`
-        select from test_result where outfit_id = ${outfitId} and test_id = ${key}
+        select from test_result where company_id = ${companyId} and test_id = ${key}
         union all
-        select from sample where outfit_id = ${outfitId} and test_id = ${key}`,
+        select from sample where company_id = ${companyId} and test_id = ${key}`,
       condition: tx`
-        select from verdict where outfit_id = ${outfitId} and condition_id = ${key}
+        select from verdict where company_id = ${companyId} and condition_id = ${key}
         union all
-        select from plan where outfit_id = ${outfitId} and condition_id = ${key}
+        select from plan where company_id = ${companyId} and condition_id = ${key}
         union all
-        select from work_plan where outfit_id = ${outfitId} and condition_id = ${key}
+        select from work_plan where company_id = ${companyId} and condition_id = ${key}
         union all
-        select from others_applied where outfit_id = ${outfitId} and condition_id = ${key}`,
-      work: tx`select from work_plan where outfit_id = ${outfitId} and work_id = ${key}`,
+        select from others_applied where company_id = ${companyId} and condition_id = ${key}`,
+      work: tx`select from work_plan where company_id = ${companyId} and work_id = ${key}`,
     };
     // Labels and programmes name hosts, conditions and works within what is written.
     const written = tx`
-      select from label where outfit_id = ${outfitId} and strpos(data::text, ${`"${key}"`}) > 0
+      select from label where company_id = ${companyId} and strpos(data::text, ${`"${key}"`}) > 0
       union all
       select from knowledge_entry
-      where outfit_id = ${outfitId} and kind = 'programme' and strpos(data::text, ${`"${key}"`}) > 0`;
+      where company_id = ${companyId} and kind = 'programme' and strpos(data::text, ${`"${key}"`}) > 0`;
     const [row] = await tx<{ used: boolean }[]>`select exists (${uses[kind]} union all ${written}) as used`;
     return row!.used;
   });
@@ -87,13 +87,13 @@ export const practiceRounds = (scope: Scope): Promise<PracticeRound[]> =>
     (tx) =>
       tx<
         PracticeRound[]
-      >`select id, at, seed, level, score, data from practice_round where outfit_id = ${scope.outfitId} and person_id = ${scope.personId} order by at desc limit 60`,
+      >`select id, at, seed, level, score, data from practice_round where company_id = ${scope.companyId} and person_id = ${scope.personId} order by at desc limit 60`,
   );
 export const addPracticeRound = (scope: Scope, r: Omit<PracticeRound, 'at'>) =>
   within(
     scope,
-    (tx) => tx`insert into practice_round (id, outfit_id, person_id, seed, level, score, data)
-      values (${r.id}, ${scope.outfitId}, ${scope.personId}, ${r.seed}, ${r.level}, ${r.score}, ${json(tx, r.data)})
+    (tx) => tx`insert into practice_round (id, company_id, person_id, seed, level, score, data)
+      values (${r.id}, ${scope.companyId}, ${scope.personId}, ${r.seed}, ${r.level}, ${r.score}, ${json(tx, r.data)})
       on conflict (id) do nothing`,
   );
 
@@ -118,18 +118,18 @@ export const overturned = (scope: Scope): Promise<Overturned[]> =>
       with v as (
         select *, lag(condition_id) over w as was, lag(at) over w as was_at
         from verdict
-        where outfit_id = ${scope.outfitId} window w as (partition by tree_id order by at, id))
+        where company_id = ${scope.companyId} window w as (partition by tree_id order by at, id))
       select v.tree_id as "treeId", t.tag, p.name as "placeName", v.was, v.was_at as "wasAt", v.condition_id as became,
         v.at as "becameAt", v.overturned_by as by,
         (
           select count(*)::int
           from record r
-          where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn
+          where r.company_id = ${scope.companyId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn
             and r.started_at between v.was_at and v.at) as treatments,
         (
           select coalesce(sum((r.data->>'amount')::float8) / 1000, 0)::float8
           from record r
-          where r.outfit_id = ${scope.outfitId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn
+          where r.company_id = ${scope.companyId} and r.tree_id = v.tree_id and r.latest and not r.withdrawn
             and r.data->>'unit' = 'mL' and r.started_at between v.was_at and v.at) as litres
       from v
       join tree t on t.id = v.tree_id
@@ -158,18 +158,18 @@ export const findingsOfPlace = (scope: Scope, placeId: string): Promise<SpreadTr
       from (
         select *
         from tree
-        where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null
+        where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null
         order by walk_order, id
         limit 400) t
       left join lateral (
         select jsonb_agg(jsonb_build_object('at', k.at, 'findings', coalesce((
           select jsonb_object_agg(f.sign_id, coalesce(f.grade, 0))
           from finding f
-          where f.look_id = k.id and f.outfit_id = ${scope.outfitId}), '{}')) order by k.at desc) as looks
+          where f.look_id = k.id and f.company_id = ${scope.companyId}), '{}')) order by k.at desc) as looks
         from (
           select id, at
           from look
-          where outfit_id = ${scope.outfitId} and tree_id = t.id
+          where company_id = ${scope.companyId} and tree_id = t.id
           order by at desc, id desc
           limit 2) k
       ) l on true order by t.walk_order, t.id`,
@@ -193,24 +193,24 @@ export const closedCases = (scope: Scope): Promise<ClosedCase[]> =>
         coalesce((
           select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('sign', f.sign_id, 'state', f.state, 'grade', f.grade)) order by f.sign_id)
           from finding f
-          where f.look_id = l.id and f.outfit_id = ${scope.outfitId}), '[]') as findings,
+          where f.look_id = l.id and f.company_id = ${scope.companyId}), '[]') as findings,
         coalesce((
           select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id)
           from test_result r
-          where r.look_id = l.id and r.outfit_id = ${scope.outfitId}), '[]') as tests
+          where r.look_id = l.id and r.company_id = ${scope.companyId}), '[]') as tests
       from (
         select *
         from verdict
-        where outfit_id = ${scope.outfitId} and certainty in ('near certain', 'confirmed by test')
+        where company_id = ${scope.companyId} and certainty in ('near certain', 'confirmed by test')
           and look_id is not null
         order by at desc, id desc
         limit 60) v
-      join look l on l.id = v.look_id and l.outfit_id = ${scope.outfitId}
-      join tree t on t.id = v.tree_id and t.outfit_id = ${scope.outfitId}
+      join look l on l.id = v.look_id and l.company_id = ${scope.companyId}
+      join tree t on t.id = v.tree_id and t.company_id = ${scope.companyId}
       where (
         select count(*)
         from finding f
-        where f.look_id = l.id and f.outfit_id = ${scope.outfitId} and f.state = 'seen') >= 2
+        where f.look_id = l.id and f.company_id = ${scope.companyId} and f.state = 'seen') >= 2
       order by v.at desc
       limit 30`,
   );

@@ -67,9 +67,9 @@ export const getLaid = (scope: Scope, id: string): Promise<Laid | null> =>
     const [laid] = await tx<Laid[]>`
       select ${laidColumns(tx)}
       from laid l
-      join place p on p.id = l.place_id and p.outfit_id = l.outfit_id
+      join place p on p.id = l.place_id and p.company_id = l.company_id
       join person w on w.id = l.by_person
-      where l.outfit_id = ${scope.outfitId} and l.id = ${id}`;
+      where l.company_id = ${scope.companyId} and l.id = ${id}`;
     return laid ?? null;
   });
 
@@ -90,10 +90,10 @@ export const laidHeads = (scope: Scope, placeId: string | null, limit = 60): Pro
       from (
         select *
         from laid
-        where outfit_id = ${scope.outfitId} ${placeId ? tx`and place_id = ${placeId}` : tx``}
+        where company_id = ${scope.companyId} ${placeId ? tx`and place_id = ${placeId}` : tx``}
         order by (ended_on is null) desc, at desc
         limit ${limit}) l
-      join place p on p.id = l.place_id and p.outfit_id = l.outfit_id
+      join place p on p.id = l.place_id and p.company_id = l.company_id
       join person w on w.id = l.by_person
       cross join lateral (
         select count(distinct x.tree_id)::int as trees,
@@ -106,7 +106,7 @@ export const laidHeads = (scope: Scope, placeId: string | null, limit = 60): Pro
           select b.tree_id, b.day, b.settled, ${standing(tx)} as now
           from laid_visit b
           ${carriedOut(tx)}
-          where b.outfit_id = l.outfit_id and b.laid_id = l.id) x) v
+          where b.company_id = l.company_id and b.laid_id = l.id) x) v
       order by (l.ended_on is null) desc, l.at desc`),
   ]);
 
@@ -117,9 +117,9 @@ export const laidAlready = (scope: Scope, key: string, treeIds: readonly string[
     (tx) => tx<{ treeId: string; tag: string; until: Day }[]>`
       select distinct on (t.id) t.id as "treeId", t.tag, l.until_day::text as until
       from laid_visit b
-      join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id
-      join tree t on t.id = b.tree_id and t.outfit_id = b.outfit_id
-      where b.outfit_id = ${scope.outfitId} and b.tree_id = any(${[...treeIds]}) and l.ended_on is null
+      join laid l on l.id = b.laid_id and l.company_id = b.company_id
+      join tree t on t.id = b.tree_id and t.company_id = b.company_id
+      where b.company_id = ${scope.companyId} and b.tree_id = any(${[...treeIds]}) and l.ended_on is null
         and l.programme->>'key' = ${key} and l.from_day <= ${span.until} and l.until_day >= ${span.from}
       order by t.id`,
   );
@@ -129,16 +129,16 @@ const carriedOut = (tx: Tx) => tx`
   left join lateral (
     select n.id, n.state, n.label_id, n.use_key
     from plan n
-    where n.outfit_id = b.outfit_id and n.visit_id = b.id and b.kind = 'treat'
+    where n.company_id = b.company_id and n.visit_id = b.id and b.kind = 'treat'
     order by n.at desc, n.id desc
     limit 1) n on true
   left join lateral (
     select k.id, k.state, k.done_on
     from work_plan k
-    where k.outfit_id = b.outfit_id and k.visit_id = b.id and b.kind = 'work'
+    where k.company_id = b.company_id and k.visit_id = b.id and b.kind = 'work'
     order by k.at desc, k.id desc
     limit 1) k on true
-  left join follow_up f on f.outfit_id = b.outfit_id and f.root_id = b.id and f.rule_id = 'laid' and b.kind = 'look'`;
+  left join follow_up f on f.company_id = b.company_id and f.root_id = b.id and f.rule_id = 'laid' and b.kind = 'look'`;
 /** What has become of a visit (b). */
 const standing = (tx: Tx) => tx`
   case when b.state <> 'planned' then b.state
@@ -160,19 +160,19 @@ export const laidVisits = (scope: Scope, laidId: string, treeIds: readonly strin
         coalesce((
           select jsonb_agg(jsonb_build_object('from', m.from_day, 'to', m.to_day, 'reasons', m.reasons) order by m.at, m.id)
           from visit_move m
-          where m.outfit_id = b.outfit_id and m.visit_id = b.id), '[]') as moves
+          where m.company_id = b.company_id and m.visit_id = b.id), '[]') as moves
       from laid_visit b
-      join tree t on t.id = b.tree_id and t.outfit_id = b.outfit_id
+      join tree t on t.id = b.tree_id and t.company_id = b.company_id
       ${carriedOut(tx)}
-      left join label l on l.id = coalesce(n.label_id, b.label_id) and l.outfit_id = b.outfit_id
+      left join label l on l.id = coalesce(n.label_id, b.label_id) and l.company_id = b.company_id
       left join lateral (
         select r.done_on, jsonb_build_object('doneOn', r.done_on, 'endedAt', r.ended_at, 'use', u) as sprayed
         from record r
         cross join lateral jsonb_array_elements(l.data->'uses') u
-        where r.outfit_id = b.outfit_id and r.plan_id = n.id and r.latest and not r.withdrawn
+        where r.company_id = b.company_id and r.plan_id = n.id and r.latest and not r.withdrawn
           and u->>'key' = n.use_key
         limit 1) r on n.state = 'done'
-      where b.outfit_id = ${scope.outfitId} and b.laid_id = ${laidId}
+      where b.company_id = ${scope.companyId} and b.laid_id = ${laidId}
         ${treeIds ? tx`and b.tree_id = any(${[...treeIds]})` : tx``}
       order by b.day, t.walk_order, t.id, b.id`),
   ]);
@@ -200,9 +200,9 @@ export const visitsOnTree = (scope: Scope, treeId: string): Promise<TreeVisit[]>
           b.day::text as day, b.found, n.id as "planId",
           (select s->>'name' from jsonb_array_elements(l.programme->'steps') s where s->>'key' = b.step) as step
         from laid_visit b
-        join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id and l.ended_on is null
+        join laid l on l.id = b.laid_id and l.company_id = b.company_id and l.ended_on is null
         ${carriedOut(tx)}
-        where b.outfit_id = ${scope.outfitId} and b.tree_id = ${treeId}
+        where b.company_id = ${scope.companyId} and b.tree_id = ${treeId}
         order by b.day, b.id
         limit 200) x
       where x.state <> 'off'
@@ -217,9 +217,9 @@ export const addLaid = (
     scope,
     (tx) => tx`
       insert into laid (
-        id, outfit_id, place_id, programme, from_day, until_day, reason, said, carried_from, by_person)
+        id, company_id, place_id, programme, from_day, until_day, reason, said, carried_from, by_person)
       values (
-        ${laid.id}, ${scope.outfitId}, ${laid.placeId}, ${json(tx, laid.programme)}, ${laid.from}, ${laid.until},
+        ${laid.id}, ${scope.companyId}, ${laid.placeId}, ${json(tx, laid.programme)}, ${laid.from}, ${laid.until},
         ${laid.reason}, ${json(tx, laid.said)}, ${laid.carriedFrom}, ${scope.personId})
       on conflict (id) do nothing`,
   );
@@ -250,7 +250,7 @@ export const writeVisits = (scope: Scope, visits: readonly VisitWritten[]) =>
     for (let i = 0; i < visits.length; i += 500) {
       const rows = visits.slice(i, i + 500).map((v) => ({
         id: v.id,
-        outfit_id: scope.outfitId,
+        company_id: scope.companyId,
         laid_id: v.laidId,
         tree_id: v.treeId,
         step: v.step,
@@ -297,23 +297,23 @@ export const moveVisit = (
       update laid_visit
       set day = ${to}, earliest = ${earliest}, latest = ${latest}, reasons = ${json(tx, move.reasons)},
         by_hand = ${move.byHand}
-      where outfit_id = ${scope.outfitId} and id = ${visitId}`;
+      where company_id = ${scope.companyId} and id = ${visitId}`;
     await tx`
       update plan
       set planned_for = ${to}, earliest = ${earliest}, latest = ${latest}, moves = moves + 1
-      where outfit_id = ${scope.outfitId} and visit_id = ${visitId} and state = 'open'`;
+      where company_id = ${scope.companyId} and visit_id = ${visitId} and state = 'open'`;
     await tx`
       update work_plan
       set planned_for = ${to}
-      where outfit_id = ${scope.outfitId} and visit_id = ${visitId} and state = 'open'`;
+      where company_id = ${scope.companyId} and visit_id = ${visitId} and state = 'open'`;
     await tx`
       update follow_up
       set due = ${to}, earliest = ${earliest}, latest = ${latest}
-      where outfit_id = ${scope.outfitId} and root_id = ${visitId} and rule_id = 'laid' and state = 'open'`;
+      where company_id = ${scope.companyId} and root_id = ${visitId} and rule_id = 'laid' and state = 'open'`;
     await tx`
-      insert into visit_move (id, outfit_id, visit_id, from_day, to_day, reasons, by_person)
+      insert into visit_move (id, company_id, visit_id, from_day, to_day, reasons, by_person)
       values (
-        ${move.id}, ${scope.outfitId}, ${visitId}, ${move.from}, ${to}, ${json(tx, move.reasons)}, ${scope.personId})`;
+        ${move.id}, ${scope.companyId}, ${visitId}, ${move.from}, ${to}, ${json(tx, move.reasons)}, ${scope.personId})`;
   });
 
 /** What carried visits out is dropped; what is done stays done. */
@@ -323,15 +323,15 @@ export const dropCarried = (scope: Scope, visitIds: readonly string[]) =>
     await tx`
       update plan
       set state = 'dropped'
-      where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
+      where company_id = ${scope.companyId} and visit_id = any(${ids}) and state = 'open'`;
     await tx`
       update work_plan
       set state = 'dropped'
-      where outfit_id = ${scope.outfitId} and visit_id = any(${ids}) and state = 'open'`;
+      where company_id = ${scope.companyId} and visit_id = any(${ids}) and state = 'open'`;
     await tx`
       update follow_up
       set state = 'dropped', settled_at = clock_now(), settled_by = ${scope.personId}
-      where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid' and state = 'open'`;
+      where company_id = ${scope.companyId} and root_id = any(${ids}) and rule_id = 'laid' and state = 'open'`;
   });
 
 /** Visits that are left out say why; what carried them out is dropped. */
@@ -340,7 +340,7 @@ export const leaveOut = (scope: Scope, visitIds: readonly string[], because: str
     await tx`
       update laid_visit
       set because = ${because}
-      where outfit_id = ${scope.outfitId} and id = any(${[...visitIds]})`;
+      where company_id = ${scope.companyId} and id = any(${[...visitIds]})`;
     await dropCarried(scope, visitIds);
   });
 
@@ -362,7 +362,7 @@ export const addLooksDue = (
     for (let i = 0; i < looks.length; i += 500) {
       const rows = looks.slice(i, i + 500).map((l) => ({
         id: l.id,
-        outfit_id: scope.outfitId,
+        company_id: scope.companyId,
         tree_id: l.treeId,
         root_id: l.visitId,
         rule_id: 'laid',
@@ -375,7 +375,7 @@ export const addLooksDue = (
       }));
       await tx`
         insert into follow_up ${tx(rows as never)}
-        on conflict (outfit_id, root_id, rule_id) do update
+        on conflict (company_id, root_id, rule_id) do update
         set state = 'open', settled_at = null, settled_by = null, due = excluded.due, earliest = excluded.earliest,
           latest = excluded.latest`;
     }
@@ -385,22 +385,22 @@ export const addLooksDue = (
 export const answerLooks = (scope: Scope, visitIds: readonly string[], found: boolean | null, made = found !== null) =>
   within(scope, async (tx) => {
     const ids = [...visitIds];
-    await tx`update laid_visit set found = ${found} where outfit_id = ${scope.outfitId} and id = any(${ids})`;
+    await tx`update laid_visit set found = ${found} where company_id = ${scope.companyId} and id = any(${ids})`;
     await tx`
       update follow_up
       set state = ${made ? 'done' : 'open'}, settled_at = ${made ? clockNow() : null},
         settled_by = ${made ? scope.personId : null}
-      where outfit_id = ${scope.outfitId} and root_id = any(${ids}) and rule_id = 'laid'`;
+      where company_id = ${scope.companyId} and root_id = any(${ids}) and rule_id = 'laid'`;
   });
 
-/** The laid programme and the tree of visits; what this outfit has not got is left out. */
+/** The laid programme and the tree of visits; what this company has not got is left out. */
 export const visitsNamed = (scope: Scope, ids: readonly string[]) =>
   within(
     scope,
     (tx) => tx<{ id: string; laidId: string; treeId: string; step: string; kind: VisitRow['kind'] }[]>`
       select id, laid_id as "laidId", tree_id as "treeId", step, kind
       from laid_visit
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]})`,
   );
 
 /** Looks of programmes on a tree that are open on a day, with the laid programme of each. */
@@ -410,9 +410,9 @@ export const looksWaiting = (scope: Scope, treeIds: readonly string[], today: Da
     (tx) => tx<{ id: string; laidId: string; treeId: string; step: string; programme: YearProgramme }[]>`
       select b.id, b.laid_id as "laidId", b.tree_id as "treeId", b.step, l.programme
       from laid_visit b
-      join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id and l.ended_on is null
-      join follow_up f on f.outfit_id = b.outfit_id and f.root_id = b.id and f.rule_id = 'laid' and f.state = 'open'
-      where b.outfit_id = ${scope.outfitId} and b.tree_id = any(${[...treeIds]}) and b.kind = 'look'
+      join laid l on l.id = b.laid_id and l.company_id = b.company_id and l.ended_on is null
+      join follow_up f on f.company_id = b.company_id and f.root_id = b.id and f.rule_id = 'laid' and f.state = 'open'
+      where b.company_id = ${scope.companyId} and b.tree_id = any(${[...treeIds]}) and b.kind = 'look'
         and b.earliest <= ${today}`,
   );
 
@@ -422,19 +422,19 @@ export const laidBehind = (scope: Scope, of: { planId: string } | { workPlanId: 
     const [found] = await tx<{ laidId: string; treeId: string }[]>`
       select b.laid_id as "laidId", b.tree_id as "treeId"
       from laid_visit b
-      join laid l on l.id = b.laid_id and l.outfit_id = b.outfit_id and l.ended_on is null
-      where b.outfit_id = ${scope.outfitId} and b.id = (
+      join laid l on l.id = b.laid_id and l.company_id = b.company_id and l.ended_on is null
+      where b.company_id = ${scope.companyId} and b.id = (
         ${
           'planId' in of
-            ? tx`select visit_id from plan where outfit_id = ${scope.outfitId} and id = ${of.planId}`
-            : tx`select visit_id from work_plan where outfit_id = ${scope.outfitId} and id = ${of.workPlanId}`
+            ? tx`select visit_id from plan where company_id = ${scope.companyId} and id = ${of.planId}`
+            : tx`select visit_id from work_plan where company_id = ${scope.companyId} and id = ${of.workPlanId}`
         })`;
     return found ?? null;
   });
 
 /** Why to go on in spite of what only holds, for all trees of a laid programme. */
 export const reasonFor = (scope: Scope, id: string, reason: string) =>
-  within(scope, (tx) => tx`update laid set reason = ${reason} where outfit_id = ${scope.outfitId} and id = ${id}`);
+  within(scope, (tx) => tx`update laid set reason = ${reason} where company_id = ${scope.companyId} and id = ${id}`);
 
 /** Nothing more is planned from a laid programme; false where it was ended before. */
 export const endLaid = (scope: Scope, id: string, on: Day, because: string): Promise<boolean> =>
@@ -442,7 +442,7 @@ export const endLaid = (scope: Scope, id: string, on: Day, because: string): Pro
     const { count } = await tx`
       update laid
       set ended_on = ${on}, ended_because = ${because}
-      where outfit_id = ${scope.outfitId} and id = ${id} and ended_on is null`;
+      where company_id = ${scope.companyId} and id = ${id} and ended_on is null`;
     return count > 0;
   });
 
@@ -453,10 +453,10 @@ export const settleLeft = (scope: Scope, visitIds: readonly string[], settled: b
     (tx) => tx`
       update laid_visit
       set settled = ${settled}
-      where outfit_id = ${scope.outfitId} and id = any(${[...visitIds]}) and state = 'stopped'`,
+      where company_id = ${scope.companyId} and id = any(${[...visitIds]}) and state = 'stopped'`,
   );
 
-/** An outfit's own programmes, each as it was last kept. */
+/** An company's own programmes, each as it was last kept. */
 export const ownProgrammes = (scope: Scope): Promise<{ programme: YearProgramme; version: number; byName: string }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ programme: YearProgramme; version: number; byName: string }[]>`
@@ -464,7 +464,7 @@ export const ownProgrammes = (scope: Scope): Promise<{ programme: YearProgramme;
       from (
         select distinct on (key) key, version, data, by_person
         from knowledge_entry
-        where outfit_id = ${scope.outfitId} and kind = 'programme'
+        where company_id = ${scope.companyId} and kind = 'programme'
         order by key, version desc) e
       join person w on w.id = e.by_person
       where not e.data ? 'retired'

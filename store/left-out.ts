@@ -19,12 +19,12 @@ export const insertLeftOut = async (tx: Tx, scope: Scope, rows: readonly NewLeft
     update left_out x
     set settled = true
     from label own, label other
-    where x.outfit_id = ${scope.outfitId} and not x.settled and x.tree_id = any(${rows.map((r) => r.treeId)})
+    where x.company_id = ${scope.companyId} and not x.settled and x.tree_id = any(${rows.map((r) => r.treeId)})
       and own.id = ${rows[0]!.labelId} and other.id = x.label_id and other.key = own.key`;
   await tx`insert into left_out ${tx(
     rows.map((r) => ({
       id: r.id,
-      outfit_id: scope.outfitId,
+      company_id: scope.companyId,
       tree_id: r.treeId,
       label_id: r.labelId,
       use_key: r.useKey,
@@ -50,14 +50,14 @@ export const leftOutRows = (tx: Tx, scope: Scope, placeId: string) =>
   tx<LeftOut[]>`
   select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, l.data->>'name' as label, x.stop, x.at
   from left_out x
-  join tree t on t.outfit_id = x.outfit_id and t.id = x.tree_id and t.archived_at is null
-  join label l on l.outfit_id = x.outfit_id and l.id = x.label_id
-  where x.outfit_id = ${scope.outfitId} and not x.settled
+  join tree t on t.company_id = x.company_id and t.id = x.tree_id and t.archived_at is null
+  join label l on l.company_id = x.company_id and l.id = x.label_id
+  where x.company_id = ${scope.companyId} and not x.settled
     and x.tree_id = any(array(select id from tree where place_id = ${placeId}))
     and not exists (
       select from plan n
       join label m on m.id = n.label_id
-      where n.outfit_id = x.outfit_id and n.tree_id = x.tree_id and n.at >= x.at and n.state <> 'dropped'
+      where n.company_id = x.company_id and n.tree_id = x.tree_id and n.at >= x.at and n.state <> 'dropped'
         and m.key = l.key)
   order by l.key, t.walk_order, t.id
   limit 500`;
@@ -67,5 +67,5 @@ export const settleLeftOut = (scope: Scope, ids: readonly string[], settled: boo
     (tx) => tx`
       update left_out
       set settled = ${settled}
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and settled <> ${settled}`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]}) and settled <> ${settled}`,
   );

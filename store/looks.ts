@@ -11,11 +11,11 @@ export const addReading = (scope: Scope, reading: NewReading) =>
     scope,
     (tx) => tx`
       insert into reading (
-        id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems,
+        id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems,
         tree_height_m, crown_width_m, crown_base_m, obstacles, arcs, flares,
         grain_deg, method)
       values (
-        ${reading.id}, ${scope.outfitId}, ${reading.treeId}, ${reading.at}, ${scope.personId}, ${reading.diameterCm},
+        ${reading.id}, ${scope.companyId}, ${reading.treeId}, ${reading.at}, ${scope.personId}, ${reading.diameterCm},
           ${reading.atHeightCm}, ${json(tx, reading.stems)},
         ${reading.treeHeightM}, ${reading.crownWidthM}, ${reading.crownBaseM}, ${reading.obstacles},
           ${json(tx, reading.arcs)}, ${json(tx, reading.flares)},
@@ -48,15 +48,15 @@ export const addLooks = (scope: Scope, looks: readonly NewLook[]) =>
   });
 
 async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
-  const o = scope.outfitId;
+  const o = scope.companyId;
   const made = await tx`
-    insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
+    insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour, host_key, note, detail)
     values (${look.id}, ${o}, ${look.treeId}, ${look.at}, ${scope.personId}, ${look.crownLoss}, ${look.vigour},
       ${json(tx, look.hostKey)}, ${look.note}, ${json(tx, look.detail)})
     on conflict (id) do nothing`;
   if (!made.count) return;
   const findings = look.findings.map((f) => ({
-    outfit_id: o,
+    company_id: o,
     look_id: look.id,
     sign_id: f.sign,
     state: f.state,
@@ -68,11 +68,11 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
     last_season: f.lastSeason ?? false,
   }));
   if (findings.length) await tx`insert into finding ${tx(findings)}`;
-  const tests = look.tests.map((t) => ({ outfit_id: o, look_id: look.id, test_id: t.test, outcome: t.outcome }));
+  const tests = look.tests.map((t) => ({ company_id: o, look_id: look.id, test_id: t.test, outcome: t.outcome }));
   if (tests.length) await tx`insert into test_result ${tx(tests)}`;
   if (look.change)
     await tx`
-      insert into plan_change (id, outfit_id, tree_id, look_id, what, price_minor, by_person)
+      insert into plan_change (id, company_id, tree_id, look_id, what, price_minor, by_person)
       values (${look.change.id}, ${o}, ${look.treeId}, ${look.id}, ${look.change.what}, ${look.change.priceMinor},
         ${scope.personId})`;
   if (look.hostConfirmed)
@@ -80,7 +80,7 @@ async function insertLook(tx: Tx, scope: Scope, look: NewLook) {
   // A look of a programme is answered by what was seen, and stays open where that says nothing of it.
   await tx`
     update follow_up set state = 'done', settled_at = clock_now(), settled_by = ${scope.personId}
-    where outfit_id = ${o} and tree_id = ${look.treeId} and state = 'open' and kind in ('look', 'check-effect')
+    where company_id = ${o} and tree_id = ${look.treeId} and state = 'open' and kind in ('look', 'check-effect')
       and rule_id <> 'laid' and earliest <= ${look.today}`;
 }
 
@@ -89,9 +89,9 @@ export const withdrawLook = (scope: Scope, lookId: string, reason: string) =>
   within(
     scope,
     (tx) => tx`
-      insert into look_withdrawal (look_id, outfit_id, reason, by_person)
-      select l.id, ${scope.outfitId}, ${reason}, ${scope.personId} from look l
-      where l.id = ${lookId} and l.outfit_id = ${scope.outfitId}
+      insert into look_withdrawal (look_id, company_id, reason, by_person)
+      select l.id, ${scope.companyId}, ${reason}, ${scope.personId} from look l
+      where l.id = ${lookId} and l.company_id = ${scope.companyId}
       on conflict (look_id) do nothing`,
   );
 
@@ -103,8 +103,8 @@ export const sendSample = (
   within(
     scope,
     (tx) => tx`
-      insert into sample (id, outfit_id, tree_id, what, sent_to, test_id, sent_on, by_person)
-      values (${s.id}, ${scope.outfitId}, ${s.treeId}, ${s.what}, ${s.sentTo}, ${s.testId}, ${s.sentOn},
+      insert into sample (id, company_id, tree_id, what, sent_to, test_id, sent_on, by_person)
+      values (${s.id}, ${scope.companyId}, ${s.treeId}, ${s.what}, ${s.sentTo}, ${s.testId}, ${s.sentOn},
         ${scope.personId})
       on conflict (id) do nothing`,
   );
@@ -117,8 +117,8 @@ export const answerSample = (
   within(scope, async (tx) => {
     if (a.look) await insertLook(tx, scope, a.look);
     return tx`
-      insert into sample_answer (sample_id, outfit_id, look_id, answer, on_day, by_person)
-      values (${a.sampleId}, ${scope.outfitId}, ${a.look?.id ?? null}, ${a.answer}, ${a.onDay}, ${scope.personId})
+      insert into sample_answer (sample_id, company_id, look_id, answer, on_day, by_person)
+      values (${a.sampleId}, ${scope.companyId}, ${a.look?.id ?? null}, ${a.answer}, ${a.onDay}, ${scope.personId})
       on conflict (sample_id) do nothing`;
   });
 

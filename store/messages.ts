@@ -20,9 +20,9 @@ const messages = (scope: Scope, roundId: string | null): Promise<Message[]> =>
       select m.id, m.client_id as "clientId", c.name as "clientName", c.contact, m.place_id as "placeId",
         p.name as "placeName", m.subject, m.body, m.at, m.carried_at as "carriedAt", m.receipt
       from message m
-      join client c on c.outfit_id = m.outfit_id and c.id = m.client_id
-      join place p on p.outfit_id = m.outfit_id and p.id = m.place_id
-      where m.outfit_id = ${scope.outfitId} and ${roundId ? tx`m.round_id = ${roundId}` : tx`m.carried_at is null`}
+      join client c on c.company_id = m.company_id and c.id = m.client_id
+      join place p on p.company_id = m.company_id and p.id = m.place_id
+      where m.company_id = ${scope.companyId} and ${roundId ? tx`m.round_id = ${roundId}` : tx`m.carried_at is null`}
       order by m.at, m.id
       limit 200`),
   ]);
@@ -37,10 +37,10 @@ export const addMessages = (
   within(scope, async (tx) => {
     for (const m of of)
       await tx`
-        insert into message (id, outfit_id, client_id, place_id, round_id, subject, body, by_person)
-        select ${m.id}, p.outfit_id, p.client_id, p.id, ${m.roundId}, ${m.subject}, ${m.body}, ${scope.personId}
+        insert into message (id, company_id, client_id, place_id, round_id, subject, body, by_person)
+        select ${m.id}, p.company_id, p.client_id, p.id, ${m.roundId}, ${m.subject}, ${m.body}, ${scope.personId}
         from place p
-        where p.outfit_id = ${scope.outfitId} and p.id = ${m.placeId}
+        where p.company_id = ${scope.companyId} and p.id = ${m.placeId}
         on conflict (id) do nothing`;
   });
 /** A carrier has taken it. */
@@ -50,5 +50,5 @@ export const messageCarried = (scope: Scope, id: string, receipt: string) =>
     (tx) => tx`
       update message
       set carried_at = clock_now(), receipt = ${receipt}
-      where outfit_id = ${scope.outfitId} and id = ${id} and carried_at is null`,
+      where company_id = ${scope.companyId} and id = ${id} and carried_at is null`,
   );

@@ -34,16 +34,16 @@ export type Hand = Pick<Person, 'id' | 'name'>;
 export const handsOf = (tx: Tx, scope: Scope) => tx<Hand[]>`
   select p.id, p.name
   from person p
-  where p.outfit_id = ${scope.outfitId} and p.active and p.id <> ${scope.personId}
+  where p.company_id = ${scope.companyId} and p.active and p.id <> ${scope.personId}
     and p.role = any(${[...rolesThatMay('apply')]})
   order by exists (
       select 1
       from crew_person a
-      join crew_person b on b.outfit_id = a.outfit_id and b.crew_id = a.crew_id
-      where a.outfit_id = p.outfit_id and a.person_id = p.id and b.person_id = ${scope.personId}) desc,
+      join crew_person b on b.company_id = a.company_id and b.crew_id = a.crew_id
+      where a.company_id = p.company_id and a.person_id = p.id and b.person_id = ${scope.personId}) desc,
     p.name, p.id
   limit 12`;
-/** People by their ids with their licences; who is of another outfit is left out. Somebody who has left since may have been there. */
+/** People by their ids with their licences; who is of another company is left out. Somebody who has left since may have been there. */
 export type Licensed = Pick<Person, 'id' | 'name' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires'>;
 export const peopleNamed = (scope: Scope, ids: readonly string[]): Promise<Licensed[]> =>
   within(scope, async (tx) => [
@@ -51,7 +51,7 @@ export const peopleNamed = (scope: Scope, ids: readonly string[]): Promise<Licen
       select id, name, licence_number as "licenceNumber", licence_categories as "licenceCategories",
         licence_expires as "licenceExpires"
       from person
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})
+      where company_id = ${scope.companyId} and id = any(${[...ids]})
       order by name, id`),
   ]);
 
@@ -63,11 +63,11 @@ export async function addPerson(
   await within(
     scope,
     (tx) =>
-      tx`insert into person (id, outfit_id, name, email, role, password_hash) values (${p.id}, ${scope.outfitId}, ${p.name}, ${p.email}, ${p.role}, ${password})`,
+      tx`insert into person (id, company_id, name, email, role, password_hash) values (${p.id}, ${scope.companyId}, ${p.name}, ${p.email}, ${p.role}, ${password})`,
   );
 }
 
-/** Changes role, licence or whether somebody may sign in; an outfit keeps at least one owner. */
+/** Changes role, licence or whether somebody may sign in; an company keeps at least one owner. */
 export async function changePerson(
   scope: Scope,
   p: Pick<Person, 'id' | 'role' | 'licenceNumber' | 'licenceCategories' | 'licenceExpires' | 'active'> & {
@@ -76,7 +76,7 @@ export async function changePerson(
   },
 ): Promise<'kept' | 'stale' | 'last owner' | 'nobody'> {
   return within(scope, async (tx) => {
-    await tx`select id from outfit for update`;
+    await tx`select id from company for update`;
     const [{ n } = { n: 0 }] = await tx<
       { n: number }[]
     >`select count(*)::int as n from person where role = 'owner' and active and id <> ${p.id}`;
@@ -94,7 +94,7 @@ export async function changePerson(
       await tx`
         update phone
         set ended_at = clock_now(), ended_by = ${scope.personId}
-        where outfit_id = ${scope.outfitId} and person_id = ${p.id} and ended_at is null`;
+        where company_id = ${scope.companyId} and person_id = ${p.id} and ended_at is null`;
     }
     return 'kept';
   });
@@ -103,7 +103,7 @@ export async function changePerson(
 export const setPreference = (scope: Scope, p: { units: string; theme: string }) =>
   within(scope, (tx) => tx`update person set units = ${p.units}, theme = ${p.theme} where id = ${scope.personId}`);
 
-export const setOutfit = (
+export const setCompany = (
   scope: Scope,
   o: { name: string; region: string; breastHeightCm: number; paper: 'A4' | 'Letter' },
 ) =>
@@ -111,30 +111,30 @@ export const setOutfit = (
     scope,
     (tx) =>
       tx`
-        update outfit
+        update company
         set name = ${o.name}, region = ${o.region}, breast_height_cm = ${o.breastHeightCm}, paper = ${o.paper}
-        where id = ${scope.outfitId}`,
+        where id = ${scope.companyId}`,
   );
 
-/** The outfit's choice where practitioners disagree. */
+/** The company's choice where practitioners disagree. */
 export const setSchools = (scope: Scope, { crownLoss, programme, ...rest }: Schools) =>
   within(
     scope,
     (tx) =>
-      tx`update outfit set crown_loss_school = ${String(crownLoss)}, programme = ${programme}, schools = ${json(tx, rest)} where id = ${scope.outfitId}`,
+      tx`update company set crown_loss_school = ${String(crownLoss)}, programme = ${programme}, schools = ${json(tx, rest)} where id = ${scope.companyId}`,
   );
 
 /** Keeps a region profile as its next version. */
 export const saveRegion = (scope: Scope, id: string, key: string, data: Region): Promise<number> =>
   within(scope, async (tx) => {
-    await tx`select pg_advisory_xact_lock(hashtextextended(${scope.outfitId + key}, 1))`;
+    await tx`select pg_advisory_xact_lock(hashtextextended(${scope.companyId + key}, 1))`;
     const [{ next } = { next: 1 }] = await tx<
       { next: number }[]
-    >`select coalesce(max(version), 0)::int + 1 as next from region_profile where outfit_id = ${scope.outfitId} and key = ${key}`;
-    await tx`insert into region_profile (id, outfit_id, key, version, data, by_person) values (${id}, ${scope.outfitId}, ${key}, ${next}, ${json(tx, data)}, ${scope.personId})`;
+    >`select coalesce(max(version), 0)::int + 1 as next from region_profile where company_id = ${scope.companyId} and key = ${key}`;
+    await tx`insert into region_profile (id, company_id, key, version, data, by_person) values (${id}, ${scope.companyId}, ${key}, ${next}, ${json(tx, data)}, ${scope.personId})`;
     return next;
   });
 
-/** What the outfit asks for its work. */
+/** What the company asks for its work. */
 export const setPrices = (scope: Scope, p: Prices) =>
-  within(scope, (tx) => tx`update outfit set prices = ${json(tx, p)} where id = ${scope.outfitId}`);
+  within(scope, (tx) => tx`update company set prices = ${json(tx, p)} where id = ${scope.companyId}`);

@@ -1,4 +1,4 @@
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import type { Send } from '@/core/phone/send';
 import { json, within, type Scope } from './db';
 import { clockNow } from './clock';
@@ -15,15 +15,15 @@ export interface PhoneRow {
   waiting: number;
   endedAt: Date | null;
 }
-/** Phones of the outfit, or of one person; the last heard of first. */
+/** Phones of the company, or of one person; the last heard of first. */
 export const listPhones = (scope: Scope, personId: string | null): Promise<PhoneRow[]> =>
   within(scope, async (tx) => [
     ...(await tx<PhoneRow[]>`
       select f.id, f.person_id as "personId", p.name as "personName", f.name, f.first_seen as "firstSeen",
         f.last_seen as "lastSeen", f.clock_off_s as "clockOffS", f.waiting, f.ended_at as "endedAt"
       from phone f
-      join person p on p.outfit_id = f.outfit_id and p.id = f.person_id
-      where f.outfit_id = ${scope.outfitId} ${personId ? tx`and f.person_id = ${personId}` : tx``}
+      join person p on p.company_id = f.company_id and p.id = f.person_id
+      where f.company_id = ${scope.companyId} ${personId ? tx`and f.person_id = ${personId}` : tx``}
       order by f.ended_at is not null, f.last_seen desc, f.id
       limit 200`),
   ]);
@@ -39,7 +39,7 @@ export const phoneNamed = (scope: Scope, id: string): Promise<KnownPhone | null>
     const [found] = await tx<KnownPhone[]>`
       select person_id as "personId", key, ended_at as "endedAt"
       from phone
-      where outfit_id = ${scope.outfitId} and id = ${id}`;
+      where company_id = ${scope.companyId} and id = ${id}`;
     return found ?? null;
   });
 
@@ -51,9 +51,9 @@ export const keepPhone = (
   within(
     scope,
     (tx) => tx`
-      insert into phone (outfit_id, id, person_id, name, key, clock_off_s, waiting)
-      values (${scope.outfitId}, ${p.id}, ${scope.personId}, ${p.name}, ${p.key}, ${p.clockOffS}, ${p.waiting})
-      on conflict (outfit_id, id) do update
+      insert into phone (company_id, id, person_id, name, key, clock_off_s, waiting)
+      values (${scope.companyId}, ${p.id}, ${scope.personId}, ${p.name}, ${p.key}, ${p.clockOffS}, ${p.waiting})
+      on conflict (company_id, id) do update
       set name = excluded.name, last_seen = clock_now(), clock_off_s = excluded.clock_off_s, waiting = excluded.waiting
       where phone.person_id = excluded.person_id`,
   );
@@ -64,7 +64,7 @@ export const phoneHeard = (scope: Scope, id: string, clockOffS: number) =>
     (tx) => tx`
       update phone
       set last_seen = clock_now(), clock_off_s = ${clockOffS}
-      where outfit_id = ${scope.outfitId} and id = ${id}`,
+      where company_id = ${scope.companyId} and id = ${id}`,
   );
 /** From now on a phone is given nothing, and what it sends is refused. @returns false where there is none, or it had ended */
 export const endPhone = (scope: Scope, id: string, ended: boolean): Promise<boolean> =>
@@ -72,7 +72,7 @@ export const endPhone = (scope: Scope, id: string, ended: boolean): Promise<bool
     const changed = await tx`
       update phone
       set ended_at = ${ended ? tx`clock_now()` : null}, ended_by = ${ended ? scope.personId : null}
-      where outfit_id = ${scope.outfitId} and id = ${id} and (ended_at is null) = ${ended}`;
+      where company_id = ${scope.companyId} and id = ${id} and (ended_at is null) = ${ended}`;
     return changed.count > 0;
   });
 
@@ -85,7 +85,7 @@ export interface NeedsLook {
   verb: string;
   what: string;
   input: unknown;
-  faults: Fault[];
+  issues: Issue[];
   seenAt: Date;
   clockAt: Date;
   receivedAt: Date;
@@ -94,11 +94,11 @@ export const needsLook = (scope: Scope, id: string | null = null): Promise<Needs
   within(scope, async (tx) => [
     ...(await tx<NeedsLook[]>`
       select n.id, f.name as "phoneName", n.person_id as "personId", p.name as "personName", n.verb, n.what, n.input,
-        n.faults, n.seen_at as "seenAt", n.clock_at as "clockAt", n.received_at as "receivedAt"
+        n.issues, n.seen_at as "seenAt", n.clock_at as "clockAt", n.received_at as "receivedAt"
       from needs_look n
-      join phone f on f.outfit_id = n.outfit_id and f.id = n.phone_id
-      join person p on p.outfit_id = n.outfit_id and p.id = n.person_id
-      where n.outfit_id = ${scope.outfitId} and n.settled is null ${id ? tx`and n.id = ${id}` : tx``}
+      join phone f on f.company_id = n.company_id and f.id = n.phone_id
+      join person p on p.company_id = n.company_id and p.id = n.person_id
+      where n.company_id = ${scope.companyId} and n.settled is null ${id ? tx`and n.id = ${id}` : tx``}
       order by n.seen_at, n.id
       limit 200`),
   ]);
@@ -108,7 +108,7 @@ export const needsLookCount = (scope: Scope): Promise<number> =>
     const [row] = await tx<{ n: number }[]>`
       select count(*)::int as n
       from needs_look
-      where outfit_id = ${scope.outfitId} and settled is null`;
+      where company_id = ${scope.companyId} and settled is null`;
     return row!.n;
   });
 
@@ -128,32 +128,32 @@ function clean(x: unknown): unknown {
 const kept = (at: string) => (/^000\d-|^-/.test(at) ? clockNow().toISOString() : at);
 
 /** Keeps what was refused, whatever is in it; sent once more, it stands once. */
-export const keepRefused = (scope: Scope, phoneId: string, s: Send, faults: readonly Fault[]) =>
+export const keepRefused = (scope: Scope, phoneId: string, s: Send, issues: readonly Issue[]) =>
   within(
     scope,
     (tx) => tx`
-      insert into needs_look (outfit_id, id, phone_id, person_id, verb, what, input, faults, seen_at, clock_at)
-      values (${scope.outfitId}, ${s.id}, ${phoneId}, ${scope.personId}, ${cleanText(s.verb)}, ${cleanText(s.what)},
+      insert into needs_look (company_id, id, phone_id, person_id, verb, what, input, issues, seen_at, clock_at)
+      values (${scope.companyId}, ${s.id}, ${phoneId}, ${scope.personId}, ${cleanText(s.verb)}, ${cleanText(s.what)},
         ${json(tx, clean(s.input ?? null))},
-        ${json(tx, clean(faults))}, ${kept(s.at)}, ${kept(s.clockAt)})
-      on conflict (outfit_id, id) do nothing`,
+        ${json(tx, clean(issues))}, ${kept(s.at)}, ${kept(s.clockAt)})
+      on conflict (company_id, id) do nothing`,
   );
 /** What a write that was refused before ended in, if it has. */
-export const wasRefused = (scope: Scope, ids: readonly string[]): Promise<{ id: string; faults: Fault[] }[]> =>
+export const wasRefused = (scope: Scope, ids: readonly string[]): Promise<{ id: string; issues: Issue[] }[]> =>
   within(scope, async (tx) => [
-    ...(await tx<{ id: string; faults: Fault[] }[]>`
-      select id, faults
+    ...(await tx<{ id: string; issues: Issue[] }[]>`
+      select id, issues
       from needs_look
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`),
+      where company_id = ${scope.companyId} and id = any(${[...ids]})`),
   ]);
 /** It was tried once more, and refused for other reasons. */
-export const refusedAgain = (scope: Scope, id: string, faults: readonly Fault[]) =>
+export const refusedAgain = (scope: Scope, id: string, issues: readonly Issue[]) =>
   within(
     scope,
     (tx) => tx`
       update needs_look
-      set faults = ${json(tx, faults)}
-      where outfit_id = ${scope.outfitId} and id = ${id} and settled is null`,
+      set issues = ${json(tx, issues)}
+      where company_id = ${scope.companyId} and id = ${id} and settled is null`,
   );
 /** @returns false where somebody settled it before */
 export const settleRefused = (
@@ -166,7 +166,7 @@ export const settleRefused = (
     const changed = await tx`
       update needs_look
       set settled = ${settled}, settled_at = clock_now(), settled_by = ${scope.personId}, words = ${words}
-      where outfit_id = ${scope.outfitId} and id = ${id} and settled is null`;
+      where company_id = ${scope.companyId} and id = ${id} and settled is null`;
     return changed.count > 0;
   });
 
@@ -176,8 +176,8 @@ export const roundsOfPerson = (scope: Scope, from: string, to: string): Promise<
     ...(await tx<{ id: string }[]>`
       select r.id
       from round r
-      join crew_person x on x.outfit_id = r.outfit_id and x.crew_id = r.crew_id and x.person_id = ${scope.personId}
-      where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to} and r.closed_at is null
+      join crew_person x on x.company_id = r.company_id and x.crew_id = r.crew_id and x.person_id = ${scope.personId}
+      where r.company_id = ${scope.companyId} and r.day between ${from} and ${to} and r.closed_at is null
       order by r.day, r.id
       limit 20`),
   ]);
@@ -195,15 +195,15 @@ export const treesNamedBy = (scope: Scope, ids: readonly string[]): Promise<Name
       select distinct x.of, t.id, t.tag, p.name as "placeName"
       from unnest(${[...ids]}::uuid[]) x (of)
       cross join lateral (
-        select id from tree where outfit_id = ${scope.outfitId} and id = x.of
+        select id from tree where company_id = ${scope.companyId} and id = x.of
         union all
-        select tree_id from plan where outfit_id = ${scope.outfitId} and id = x.of
+        select tree_id from plan where company_id = ${scope.companyId} and id = x.of
         union all
-        select tree_id from work_plan where outfit_id = ${scope.outfitId} and id = x.of
+        select tree_id from work_plan where company_id = ${scope.companyId} and id = x.of
         union all
-        select tree_id from follow_up where outfit_id = ${scope.outfitId} and id = x.of
+        select tree_id from follow_up where company_id = ${scope.companyId} and id = x.of
         union all
-        select tree_id from hanging where outfit_id = ${scope.outfitId} and id = x.of) n (tree_id)
-      join tree t on t.outfit_id = ${scope.outfitId} and t.id = n.tree_id
-      join place p on p.outfit_id = t.outfit_id and p.id = t.place_id`),
+        select tree_id from hanging where company_id = ${scope.companyId} and id = x.of) n (tree_id)
+      join tree t on t.company_id = ${scope.companyId} and t.id = n.tree_id
+      join place p on p.company_id = t.company_id and p.id = t.place_id`),
   ]);

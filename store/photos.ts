@@ -14,8 +14,8 @@ export const addPhoto = (
 ): Promise<boolean> =>
   within(scope, async (tx) => {
     if (!(await tx`select from tree where id = ${p.treeId}`).length) return false;
-    await tx`insert into photo (id, outfit_id, tree_id, by_person, mime, width, height, location_kept, bytes, sign_id)
-      values (${p.id}, ${scope.outfitId}, ${p.treeId}, ${scope.personId}, 'image/jpeg', ${p.width}, ${p.height},
+    await tx`insert into photo (id, company_id, tree_id, by_person, mime, width, height, location_kept, bytes, sign_id)
+      values (${p.id}, ${scope.companyId}, ${p.treeId}, ${scope.personId}, 'image/jpeg', ${p.width}, ${p.height},
         ${p.locationKept}, ${p.bytes}, ${p.sign ?? null})
       on conflict (id) do nothing`;
     return true;

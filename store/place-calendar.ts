@@ -7,37 +7,37 @@ export async function newPlaceCalendar(scope: Scope, placeId: string): Promise<s
   await within(
     scope,
     (tx) => tx`
-      insert into place_calendar (outfit_id, place_id, token_hash, by_person)
-      values (${scope.outfitId}, ${placeId}, ${hashOf(token)}, ${scope.personId})
-      on conflict (outfit_id, place_id) do update
+      insert into place_calendar (company_id, place_id, token_hash, by_person)
+      values (${scope.companyId}, ${placeId}, ${hashOf(token)}, ${scope.personId})
+      on conflict (company_id, place_id) do update
       set token_hash = excluded.token_hash, at = clock_now(), by_person = excluded.by_person`,
   );
   return token;
 }
 /** The address stops working. */
 export const endPlaceCalendar = (scope: Scope, placeId: string) =>
-  within(scope, (tx) => tx`delete from place_calendar where outfit_id = ${scope.outfitId} and place_id = ${placeId}`);
+  within(scope, (tx) => tx`delete from place_calendar where company_id = ${scope.companyId} and place_id = ${placeId}`);
 
 /** What an address opens: a place, read as by whoever made it; null when it never existed or was ended. */
 export interface OpenedCalendar extends Scope {
   placeId: string;
   placeName: string;
-  outfitName: string;
+  companyName: string;
   timeZone: string;
 }
 export async function placeOfCalendar(token: string): Promise<OpenedCalendar | null> {
-  const [found] = await db()<{ outfit_id: string; place_id: string; person_id: string }[]>`
+  const [found] = await db()<{ company_id: string; place_id: string; person_id: string }[]>`
     select * from place_calendar_lookup(${hashOf(token)})`;
   if (!found) return null;
-  const scope = { outfitId: found.outfit_id, personId: found.person_id };
+  const scope = { companyId: found.company_id, personId: found.person_id };
   return within(scope, async (tx) => {
-    const [place] = await tx<{ name: string; outfit: string; timeZone: string }[]>`
-      select p.name, o.name as outfit, p.time_zone as "timeZone"
+    const [place] = await tx<{ name: string; company: string; timeZone: string }[]>`
+      select p.name, o.name as company, p.time_zone as "timeZone"
       from place p
-      join outfit o on o.id = p.outfit_id
-      where p.outfit_id = ${scope.outfitId} and p.id = ${found.place_id} and p.archived_at is null`;
+      join company o on o.id = p.company_id
+      where p.company_id = ${scope.companyId} and p.id = ${found.place_id} and p.archived_at is null`;
     return place
-      ? { ...scope, placeId: found.place_id, placeName: place.name, outfitName: place.outfit, timeZone: place.timeZone }
+      ? { ...scope, placeId: found.place_id, placeName: place.name, companyName: place.company, timeZone: place.timeZone }
       : null;
   });
 }

@@ -23,7 +23,7 @@ export const placePlan = (scope: Scope, placeId: string): Promise<PlacePlan | nu
   within(scope, async (tx) => {
     const [p] = await tx<
       Pick<PlacePlan, 'grounds' | 'version'>[]
-    >`select grounds, grounds_version as version from place where id = ${placeId} and outfit_id = ${scope.outfitId}`;
+    >`select grounds, grounds_version as version from place where id = ${placeId} and company_id = ${scope.companyId}`;
     if (!p) return null;
     const trees = await tx<PlacePlan['trees']>`
       select t.id, t.tag, t.host_id as "hostId", t.lat, t.lon, t.plan_x as x, t.plan_y as y,
@@ -32,10 +32,10 @@ export const placePlan = (scope: Scope, placeId: string): Promise<PlacePlan | nu
       left join lateral (
         select diameter_cm, crown_width_m
         from reading r
-        where r.outfit_id = t.outfit_id and r.tree_id = t.id
+        where r.company_id = t.company_id and r.tree_id = t.id
         order by at desc, id
         limit 1) r on true
-      where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null
+      where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null
       order by t.walk_order, t.id
       limit 600`;
     return { ...p, trees: [...trees] };

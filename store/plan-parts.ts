@@ -13,18 +13,18 @@ export const sound = (tx: Tx) =>
   tx`coalesce((
     select v.decision = 'protect a sound tree'
     from verdict v
-    where v.outfit_id = t.outfit_id and v.tree_id = t.id
+    where v.company_id = t.company_id and v.tree_id = t.id
     order by v.at desc, v.id desc
     limit 1), false)`;
 
 /**
  * The tree (t) of each waiting row (n), looked up by itself: the database cannot know how few rows wait, and would rather walk
- * every tree of an outfit once.
+ * every tree of an company once.
  */
-export const treeOfEach = (tx: Tx, outfitId: string) => tx`
-  cross join lateral (select x.* from tree x where x.outfit_id = ${outfitId} and x.id = n.tree_id offset 0) t`;
+export const treeOfEach = (tx: Tx, companyId: string) => tx`
+  cross join lateral (select x.* from tree x where x.company_id = ${companyId} and x.id = n.tree_id offset 0) t`;
 
 /** What was sold of the waiting rows (n) with their trees (t). */
 export const soldOf = (tx: Tx, scope: Scope) => tx`
-  sold as (${soldAt(tx, scope.outfitId, tx`array(select distinct place_id from n)`)})`;
+  sold as (${soldAt(tx, scope.companyId, tx`array(select distinct place_id from n)`)})`;
 export const isSold = (tx: Tx) => tx`coalesce(n.visit_id, n.id) in (select id from sold) as sold`;

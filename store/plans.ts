@@ -38,7 +38,7 @@ export interface Plan {
   visitId: string | null;
 }
 
-/** Plans by their ids, in no order; what this outfit has not got is left out. */
+/** Plans by their ids, in no order; what this company has not got is left out. */
 export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> =>
   within(scope, async (tx) => [
     ...(await tx<Plan[]>`
@@ -50,7 +50,7 @@ export const getPlans = (scope: Scope, ids: readonly string[]): Promise<Plan[]> 
       join label l on l.id = n.label_id
       join tree t on t.id = n.tree_id
       join person p on p.id = n.by_person
-      where n.outfit_id = ${scope.outfitId} and n.id = any(${[...ids]})
+      where n.company_id = ${scope.companyId} and n.id = any(${[...ids]})
       order by array_position(${[...ids]}::uuid[], n.id)`),
   ]);
 export const getPlan = async (scope: Scope, id: string): Promise<Plan | null> =>
@@ -71,7 +71,7 @@ export const movePlansTo = (
         ${moves.map((m) => m.planId)}::uuid[], ${moves.map((m) => m.visit.plannedFor)}::date[],
         ${moves.map((m) => m.visit.earliest)}::date[], ${moves.map((m) => m.visit.latest)}::date[],
         ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, earliest, latest, released)
-      where n.outfit_id = ${scope.outfitId} and n.id = m.id and n.state = 'open' and n.visit_id is null`,
+      where n.company_id = ${scope.companyId} and n.id = m.id and n.state = 'open' and n.visit_id is null`,
   );
 
 /** Plans of their own that are open at a place. */
@@ -81,7 +81,7 @@ export const ownPlansAt = (scope: Scope, placeId: string): Promise<string[]> =>
       await tx<{ id: string }[]>`
         select n.id
         from plan n
-        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(
+        where n.company_id = ${scope.companyId} and n.tree_id = any(array(
           select id
           from tree
           where place_id = ${placeId}))
@@ -97,12 +97,12 @@ export const aheadOfOwn = (scope: Scope, placeId: string, today: Day, limit: num
       await tx<{ id: string }[]>`
         select n.id
         from plan n
-        where n.outfit_id = ${scope.outfitId} and n.tree_id = any(array(
+        where n.company_id = ${scope.companyId} and n.tree_id = any(array(
           select id
           from tree
           where place_id = ${placeId}))
           and n.state = 'open' and n.visit_id is null and n.planned_for > ${today}
-          and not exists (select from round_item i where i.outfit_id = n.outfit_id and i.item_id = n.id)
+          and not exists (select from round_item i where i.company_id = n.company_id and i.item_id = n.id)
         order by n.planned_for, n.id
         limit ${limit}`
     ).map((r) => r.id),
@@ -134,15 +134,15 @@ export async function insertPlan(tx: Tx, scope: Scope, plan: NewPlan) {
     update plan n
     set state = 'dropped'
     from label own, label other
-    where n.outfit_id = ${scope.outfitId} and n.tree_id = ${plan.treeId} and n.state = 'open'
+    where n.company_id = ${scope.companyId} and n.tree_id = ${plan.treeId} and n.state = 'open'
       and n.visit_id is null
       and own.id = ${plan.labelId} and other.id = n.label_id and other.key = own.key`;
   await tx`
     insert into plan (
-      id, outfit_id, tree_id, label_id, use_key, condition_id,
+      id, company_id, tree_id, label_id, use_key, condition_id,
       facts, document, result, result_us, released, price, planned_for, earliest, latest, at, by_person)
     values (
-      ${plan.id}, ${scope.outfitId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
+      ${plan.id}, ${scope.companyId}, ${plan.treeId}, ${plan.labelId}, ${plan.useKey}, ${plan.conditionId},
       ${json(tx, plan.choices)}, ${DOCUMENT}, ${json(tx, plan.result.metric)}, ${json(tx, plan.result.us)},
         ${json(tx, plan.released)}, ${json(tx, plan.price)},
       ${plan.visit?.plannedFor ?? null}, ${plan.visit?.earliest ?? null}, ${plan.visit?.latest ?? null}, ${plan.at},
@@ -155,7 +155,7 @@ export const insertLaidPlans = (scope: Scope, plans: readonly (NewPlan & { visit
     for (let i = 0; i < plans.length; i += 100) {
       const rows = plans.slice(i, i + 100).map((plan) => ({
         id: plan.id,
-        outfit_id: scope.outfitId,
+        company_id: scope.companyId,
         tree_id: plan.treeId,
         label_id: plan.labelId,
         use_key: plan.useKey,
@@ -189,7 +189,7 @@ export const dropRestOf = (scope: Scope, tree: { treeId: string; rootId: string 
         await tx`
           update plan
           set state = 'dropped'
-          where outfit_id = ${scope.outfitId} and tree_id = ${tree.treeId} and state = 'open'
+          where company_id = ${scope.companyId} and tree_id = ${tree.treeId} and state = 'open'
             and facts->'rest'->'of' ? ${tree.rootId}`
       ).count > 0,
   );
@@ -201,7 +201,7 @@ export const setPlanStates = (scope: Scope, ids: readonly string[], from: 'open'
     (tx) => tx`
       update plan
       set state = ${to}
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]}) and state = ${from} and visit_id is null`,
+      where company_id = ${scope.companyId} and id = any(${[...ids]}) and state = ${from} and visit_id is null`,
   );
 
 export interface OpenPlan {
@@ -250,7 +250,7 @@ export interface OpenPlan {
 /** Some plans (x) as a crew needs them, by place and walking order. */
 const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
       with n as (
-        select x.*, (select t.place_id from tree t where t.outfit_id = ${scope.outfitId} and t.id = x.tree_id) as place_id
+        select x.*, (select t.place_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as place_id
         from (${x}) x),
       ${soldOf(tx, scope)},
       ${unsettledPlans(tx, scope)}
@@ -270,14 +270,14 @@ const forCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenPlan[]>`
         array(select jsonb_array_elements_text(u->'protection')) as protection,
         ${sound(tx)} as sound, n.at, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", n.earliest::text, n.latest::text,
-        (select b.laid_id from laid_visit b where b.outfit_id = n.outfit_id and b.id = n.visit_id) as "laidId",
+        (select b.laid_id from laid_visit b where b.company_id = n.company_id and b.id = n.visit_id) as "laidId",
         ${isSold(tx)}, ${isUnsettled(tx)},
         exists (
           select from reading m
-          where m.outfit_id = n.outfit_id and m.tree_id = n.tree_id and m.created_at > n.received_at) as remeasured
+          where m.company_id = n.company_id and m.tree_id = n.tree_id and m.created_at > n.received_at) as remeasured
       from n
-      ${treeOfEach(tx, scope.outfitId)}
-      join place p on p.id = n.place_id and p.outfit_id = n.outfit_id
+      ${treeOfEach(tx, scope.companyId)}
+      join place p on p.id = n.place_id and p.company_id = n.company_id
       join label l on l.id = n.label_id
       cross join lateral (
         select x as u
@@ -295,7 +295,7 @@ export interface OpenAsked {
   /** The day on which what may be done stands before what lies ahead, and that before what is over. */
   today?: Day;
 }
-/** More than any outfit has open at once; a list that is longer says how much it leaves out. */
+/** More than any company has open at once; a list that is longer says how much it leaves out. */
 const ALL_OPEN = { plans: 5000, works: 5000 };
 
 /** Whether the time of a plan is over on a day: as `isOver` has it. */
@@ -315,16 +315,16 @@ const waitingPlans = (tx: Tx, scope: Scope, { plans, placeId, today }: Omit<Open
     tx`
       select *
       from plan
-      where outfit_id = ${scope.outfitId} and state = 'open' ${ofPlace(tx, placeId ?? null)}
+      where company_id = ${scope.companyId} and state = 'open' ${ofPlace(tx, placeId ?? null)}
       order by ${dueFirst(tx, today)} coalesce(earliest, '-infinity'::date), at, id
       limit ${plans}`,
   );
 export const openPlans = (scope: Scope, limit = ALL_OPEN.plans): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [...(await waitingPlans(tx, scope, { plans: limit }))]);
-/** Plans by their ids, whatever became of them; what this outfit has not got is left out. */
+/** Plans by their ids, whatever became of them; what this company has not got is left out. */
 export const plansNamed = (scope: Scope, ids: readonly string[]): Promise<OpenPlan[]> =>
   within(scope, async (tx) => [
-    ...(await forCrew(tx, scope, tx`select * from plan where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`)),
+    ...(await forCrew(tx, scope, tx`select * from plan where company_id = ${scope.companyId} and id = any(${[...ids]})`)),
   ]);
 
 /** A plan or a work for a day of its own, as a calendar follows it. */
@@ -348,7 +348,7 @@ export interface PlannedVisit {
 }
 /** When the visit that a plan or work (n) carries out was last moved. */
 const lastMove = (tx: Tx) => tx`
-  (select max(m.at) from visit_move m where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id)`;
+  (select max(m.at) from visit_move m where m.company_id = n.company_id and m.visit_id = n.visit_id)`;
 /** What was planned for days from `from` to `to`, what is done or dropped among it: a calendar must strike it out. */
 export const plannedBetween = (
   scope: Scope,
@@ -365,11 +365,11 @@ export const plannedBetween = (
       from (
         select *
         from plan
-        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
+        where company_id = ${scope.companyId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
         order by planned_for, id
         limit 5000) n
-      join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId}
-      join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
+      join tree t on t.id = n.tree_id and t.company_id = ${scope.companyId}
+      join place p on p.id = t.place_id and p.company_id = ${scope.companyId}
       join label l on l.id = n.label_id
       cross join lateral (
         select x as u
@@ -386,17 +386,17 @@ export const plannedBetween = (
           + (
             select count(*)::int
             from visit_move m
-            where m.outfit_id = n.outfit_id and m.visit_id = n.visit_id) as moves,
+            where m.company_id = n.company_id and m.visit_id = n.visit_id) as moves,
         greatest(n.at, n.moved_at, ${lastMove(tx)}) as "changedAt"
       from (
         select *
         from work_plan
-        where outfit_id = ${scope.outfitId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
+        where company_id = ${scope.companyId} and planned_for between ${from} and ${to} ${ofPlace(tx, placeId)}
         order by planned_for, id
         limit 5000) n
-      join tree t on t.id = n.tree_id and t.outfit_id = ${scope.outfitId}
-      join place p on p.id = t.place_id and p.outfit_id = ${scope.outfitId}
-      left join laid_visit b on b.outfit_id = n.outfit_id and b.id = n.visit_id
+      join tree t on t.id = n.tree_id and t.company_id = ${scope.companyId}
+      join place p on p.id = t.place_id and p.company_id = ${scope.companyId}
+      left join laid_visit b on b.company_id = n.company_id and b.id = n.visit_id
       order by n.planned_for, n.id`),
   ]);
 
@@ -414,38 +414,38 @@ export interface PlaceOpen {
 }
 /**
  * What is open by a day at each place, all of it counted, the most first; nothing is left out of the counts. The place of each
- * thing is looked up by itself: as a join, the database, which cannot know how much an outfit has open, may walk all its trees.
+ * thing is looked up by itself: as a join, the database, which cannot know how much an company has open, may walk all its trees.
  */
 const openByPlace = (tx: Tx, scope: Scope, today: Day) => tx<PlaceOpen[]>`
       with o as (
         select tree_id, 1 as plans, 0 as works, 0 as visits, 0 as over
         from plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
+        where company_id = ${scope.companyId} and state = 'open'
           and coalesce(earliest, '-infinity'::date) <= ${today}::date and not (${overOn(tx, today)})
         union all
         select tree_id, 0, 0, 0, 1
         from plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
+        where company_id = ${scope.companyId} and state = 'open'
           and coalesce(earliest, '-infinity'::date) <= ${today}::date and ${overOn(tx, today)}
         union all
         select tree_id, 0, 1, 0, 0
         from work_plan
-        where outfit_id = ${scope.outfitId} and state = 'open'
+        where company_id = ${scope.companyId} and state = 'open'
           and coalesce(planned_for, '-infinity'::date) <= ${today}::date
-          and id not in (${unsettledWorks(tx, scope.outfitId)})
+          and id not in (${unsettledWorks(tx, scope.companyId)})
         union all
         select tree_id, 0, 0, 1, 0
         from follow_up
-        where outfit_id = ${scope.outfitId} and state = 'open' and due <= ${today}::date),
+        where company_id = ${scope.companyId} and state = 'open' and due <= ${today}::date),
       at_place as materialized (
-        select (select t.place_id from tree t where t.outfit_id = ${scope.outfitId} and t.id = o.tree_id) as place_id,
+        select (select t.place_id from tree t where t.company_id = ${scope.companyId} and t.id = o.tree_id) as place_id,
           sum(o.plans)::int as plans, sum(o.works)::int as works, sum(o.visits)::int as visits, sum(o.over)::int as over,
           count(*) as things
         from o
         group by 1)
       select p.id as "placeId", p.name as "placeName", o.plans, o.works, o.visits, o.over
       from at_place o
-      join place p on p.outfit_id = ${scope.outfitId} and p.id = o.place_id
+      join place p on p.company_id = ${scope.companyId} and p.id = o.place_id
       order by o.things desc, p.name, p.id`;
 
 /**
@@ -464,8 +464,8 @@ export const openVisits = (
       tx`
         select *
         from work_plan
-        where outfit_id = ${scope.outfitId} and state = 'open' ${ofPlace(tx, most.placeId ?? null)}
-          and id not in (${unsettledWorks(tx, scope.outfitId)})
+        where company_id = ${scope.companyId} and state = 'open' ${ofPlace(tx, most.placeId ?? null)}
+          and id not in (${unsettledWorks(tx, scope.companyId)})
         order by coalesce(planned_for, '-infinity'::date), at, id
         limit ${most.works}`,
     );

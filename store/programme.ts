@@ -6,7 +6,7 @@ export const programmeOf = (scope: Scope, treeId: string): Promise<Programme | n
     const [newest] = await tx<Programme[]>`
       select school, every_years as "everyYears", years
       from programme
-      where outfit_id = ${scope.outfitId} and tree_id = ${treeId}
+      where company_id = ${scope.companyId} and tree_id = ${treeId}
       order by at desc, id desc
       limit 1`;
     return newest ?? null;
@@ -21,9 +21,9 @@ export async function insertProgramme(
 ) {
   for (const r of rows)
     await tx`
-      insert into programme (id, outfit_id, tree_id, school, every_years, years, by_person)
+      insert into programme (id, company_id, tree_id, school, every_years, years, by_person)
       values (
-        ${r.id}, ${scope.outfitId}, ${r.treeId}, ${programme.school}, ${programme.everyYears}, ${programme.years},
+        ${r.id}, ${scope.companyId}, ${r.treeId}, ${programme.school}, ${programme.everyYears}, ${programme.years},
         ${scope.personId})
       on conflict (id) do nothing`;
 }

@@ -28,8 +28,8 @@ export async function addProposal(
   await within(
     scope,
     (tx) => tx`
-      insert into proposal (id, outfit_id, tree_id, place_id, token_hash, data, expires_at, by_person)
-      values (${p.id}, ${scope.outfitId}, ${treeId}, ${placeId}, ${hashOf(token)}, ${json(tx, p.data)},
+      insert into proposal (id, company_id, tree_id, place_id, token_hash, data, expires_at, by_person)
+      values (${p.id}, ${scope.companyId}, ${treeId}, ${placeId}, ${hashOf(token)}, ${json(tx, p.data)},
         clock_now() + make_interval(days => ${p.days}), ${scope.personId})`,
   );
   return token;
@@ -41,8 +41,8 @@ const heads = (tx: Tx, scope: Scope, of: ReturnType<Tx>) => tx`
       then jsonb_build_object('options', a.option_keys, 'who', a.who, 'word', a.word, 'at', a.at) end as answer
   from proposal p
   join person n on n.id = p.by_person
-  left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
-  where p.outfit_id = ${scope.outfitId} and ${of}
+  left join proposal_answer a on a.company_id = p.company_id and a.proposal_id = p.id
+  where p.company_id = ${scope.companyId} and ${of}
   order by p.at desc
   limit 20`;
 export const treeProposals = (scope: Scope, treeId: string): Promise<ProposalHead[]> =>
@@ -58,12 +58,12 @@ export const propertyProposals = (scope: Scope, placeId: string): Promise<Propos
  * What clients have taken of the offers for their properties: plans, works, looks and visits of programmes, by their id.
  * @param places ids of places, as an array of the database
  */
-export const soldAt = (tx: Tx, outfitId: string, places: ReturnType<Tx>) => tx`
+export const soldAt = (tx: Tx, companyId: string, places: ReturnType<Tx>) => tx`
   select jsonb_array_elements_text(o->'covers')::uuid as id
   from proposal p
-  join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
+  join proposal_answer a on a.company_id = p.company_id and a.proposal_id = p.id
   cross join lateral jsonb_array_elements(p.data->'lines') o
-  where p.outfit_id = ${outfitId} and p.place_id = any(${places}) and p.revoked_at is null
+  where p.company_id = ${companyId} and p.place_id = any(${places}) and p.revoked_at is null
     and o->>'key' = any(a.option_keys)`;
 
 export const revokeProposal = (scope: Scope, id: string) =>
@@ -73,15 +73,15 @@ export interface SharedProposal<D = Proposal | PropertyProposal> {
   id: string;
   data: D;
   expiresAt: Date;
-  /** What the outfit prints on. */
+  /** What the company prints on. */
   paper: 'A4' | 'Letter';
   answer: { options: string[]; changes: string[]; who: string; at: Date } | null;
 }
 const scopeOf = async (token: string): Promise<(Scope & { id: string }) | null> => {
   const [found] = await db()<
-    { id: string; outfit_id: string; person_id: string }[]
+    { id: string; company_id: string; person_id: string }[]
   >`select * from proposal_lookup(${hashOf(token)})`;
-  return found ? { id: found.id, outfitId: found.outfit_id, personId: found.person_id } : null;
+  return found ? { id: found.id, companyId: found.company_id, personId: found.person_id } : null;
 };
 
 /** What an address opens; null when it never existed, has run out or was revoked: all three look alike from outside. */
@@ -93,8 +93,8 @@ export async function sharedProposal(token: string): Promise<SharedProposal | nu
       select p.id, p.data, p.expires_at as "expiresAt", o.paper,
         case when a.proposal_id is not null then jsonb_build_object('options', a.option_keys, 'changes', a.changes, 'who', a.who, 'at', a.at) end as answer
       from proposal p
-      join outfit o on o.id = p.outfit_id
-      left join proposal_answer a on a.outfit_id = p.outfit_id and a.proposal_id = p.id
+      join company o on o.id = p.company_id
+      left join proposal_answer a on a.company_id = p.company_id and a.proposal_id = p.id
       where p.id = ${scope.id}`;
     return p ?? null;
   });
@@ -114,8 +114,8 @@ export async function answerProposal(
     if (a.options.some((k) => !offered.some((o) => o.key === k))) return 'unknown option';
     const changes = isProperty(p.data) ? [] : p.data.changes;
     const agreed = changes.filter((c) => a.changes.includes(c.id)).map((c) => c.id);
-    const made = await tx`insert into proposal_answer (proposal_id, outfit_id, option_keys, changes, who, word)
-      values (${scope.id}, ${scope.outfitId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word})
+    const made = await tx`insert into proposal_answer (proposal_id, company_id, option_keys, changes, who, word)
+      values (${scope.id}, ${scope.companyId}, ${[...new Set(a.options)]}, ${agreed}, ${a.who}, ${a.word})
       on conflict do nothing`;
     if (!made.count) return 'answered';
     if (isProperty(p.data)) {

@@ -14,9 +14,9 @@ export interface Rate {
 export const tooOften = (scope: Scope, rate: Rate): Promise<number | null> =>
   within(scope, async (tx) => {
     const [counted] = await tx<{ times: number; left: number }[]>`
-      insert into rate (outfit_id, person_id, what, began, times)
-      values (${scope.outfitId}, ${scope.personId}, ${rate.what}, now(), 1)
-      on conflict (outfit_id, person_id, what) do update
+      insert into rate (company_id, person_id, what, began, times)
+      values (${scope.companyId}, ${scope.personId}, ${rate.what}, now(), 1)
+      on conflict (company_id, person_id, what) do update
       set times = case when rate.began < now() - make_interval(secs => ${rate.seconds}) then 1 else rate.times + 1 end,
         began = case when rate.began < now() - make_interval(secs => ${rate.seconds}) then now() else rate.began end
       returning times, extract(epoch from began + make_interval(secs => ${rate.seconds}) - now())::float8 as left`;

@@ -34,10 +34,10 @@ export const listCrews = (scope: Scope): Promise<CrewRow[]> =>
           select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name, 'licenceCategories', p.licence_categories,
             'licenceExpires', case when p.licence_number is null then null else p.licence_expires end) order by p.name, p.id)
           from crew_person x
-          join person p on p.id = x.person_id and p.outfit_id = x.outfit_id and p.active
-          where x.outfit_id = c.outfit_id and x.crew_id = c.id), '[]') as people
+          join person p on p.id = x.person_id and p.company_id = x.company_id and p.active
+          where x.company_id = c.company_id and x.crew_id = c.id), '[]') as people
       from crew c
-      where c.outfit_id = ${scope.outfitId}
+      where c.company_id = ${scope.companyId}
       order by c.active desc, c.name, c.id
       limit 60`),
   ]);
@@ -51,7 +51,7 @@ export interface CrewInput extends Omit<CrewRow, 'people' | 'version'> {
 export const saveCrew = (scope: Scope, c: CrewInput): Promise<boolean> =>
   within(scope, async (tx) => {
     const [now] = await tx<{ version: number }[]>`
-      select version from crew where outfit_id = ${scope.outfitId} and id = ${c.id} for update`;
+      select version from crew where company_id = ${scope.companyId} and id = ${c.id} for update`;
     if (now ? now.version !== c.basedOn : c.basedOn !== null) return false;
     const row = {
       name: c.name,
@@ -61,16 +61,16 @@ export const saveCrew = (scope: Scope, c: CrewInput): Promise<boolean> =>
       least: c.least,
       active: c.active,
     };
-    if (now) await tx`update crew set ${tx(row as never)} where outfit_id = ${scope.outfitId} and id = ${c.id}`;
-    else await tx`insert into crew ${tx({ id: c.id, outfit_id: scope.outfitId, ...row } as never)}`;
+    if (now) await tx`update crew set ${tx(row as never)} where company_id = ${scope.companyId} and id = ${c.id}`;
+    else await tx`insert into crew ${tx({ id: c.id, company_id: scope.companyId, ...row } as never)}`;
     await tx`
       delete from crew_person
-      where outfit_id = ${scope.outfitId} and crew_id = ${c.id} and not person_id = any(${c.personIds})`;
+      where company_id = ${scope.companyId} and crew_id = ${c.id} and not person_id = any(${c.personIds})`;
     for (const personId of c.personIds)
       await tx`
-        insert into crew_person (outfit_id, crew_id, person_id)
-        values (${scope.outfitId}, ${c.id}, ${personId})
-        on conflict (outfit_id, person_id) do update set crew_id = excluded.crew_id`;
+        insert into crew_person (company_id, crew_id, person_id)
+        values (${scope.companyId}, ${c.id}, ${personId})
+        on conflict (company_id, person_id) do update set crew_id = excluded.crew_id`;
     return true;
   });
 
@@ -88,8 +88,8 @@ export const awaySince = (scope: Scope, from: Day): Promise<Away[]> =>
     ...(await tx<Away[]>`
       select a.id, a.person_id as "personId", p.name, a.from_day::text as from, a.to_day::text as to, a.why
       from away a
-      join person p on p.id = a.person_id and p.outfit_id = a.outfit_id
-      where a.outfit_id = ${scope.outfitId} and not a.withdrawn and a.to_day >= ${from}
+      join person p on p.id = a.person_id and p.company_id = a.company_id
+      where a.company_id = ${scope.companyId} and not a.withdrawn and a.to_day >= ${from}
       order by a.from_day, p.name
       limit 200`),
   ]);
@@ -98,12 +98,12 @@ export const addAway = (scope: Scope, a: Omit<Away, 'name'>) =>
   within(
     scope,
     (tx) => tx`
-      insert into away (id, outfit_id, person_id, from_day, to_day, why, by_person)
-      values (${a.id}, ${scope.outfitId}, ${a.personId}, ${a.from}, ${a.to}, ${a.why}, ${scope.personId})
+      insert into away (id, company_id, person_id, from_day, to_day, why, by_person)
+      values (${a.id}, ${scope.companyId}, ${a.personId}, ${a.from}, ${a.to}, ${a.why}, ${scope.personId})
       on conflict (id) do nothing`,
   );
 export const withdrawAway = (scope: Scope, id: string) =>
-  within(scope, (tx) => tx`update away set withdrawn = true where outfit_id = ${scope.outfitId} and id = ${id}`);
+  within(scope, (tx) => tx`update away set withdrawn = true where company_id = ${scope.companyId} and id = ${id}`);
 
 /** What waits for a crew before it is an item of a problem: what the store knows of it. */
 interface Waiting {
@@ -175,15 +175,15 @@ const MOST = 2000;
 
 /** The round in which an item (x) stands. */
 const standing = (tx: Tx) => tx`
-  left join round_item i on i.outfit_id = x.outfit_id and i.item_id = x.id
-  left join round r on r.outfit_id = i.outfit_id and r.id = i.round_id`;
+  left join round_item i on i.company_id = x.company_id and i.item_id = x.id
+  left join round r on r.company_id = i.company_id and r.id = i.round_id`;
 const standingColumns = (tx: Tx) => tx`
   r.crew_id as "crewId", r.day::text as "roundDay", i.locked, r.begun_at is not null as begun`;
 
 /** Everything that waits for a crew up to a day, with its places: plans, works, dates. In four statements, however much it is. */
 export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const [plans, works, looks] = await Promise.all([
       tx<WaitingPlan[]>`
         select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
@@ -198,17 +198,17 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         from (
           select *
           from plan
-          where outfit_id = ${o} and state = 'open' and coalesce(earliest, '-infinity'::date) <= ${last}
+          where company_id = ${o} and state = 'open' and coalesce(earliest, '-infinity'::date) <= ${last}
           order by coalesce(earliest, '-infinity'::date), at, id
           limit ${MOST}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = ${o} and t.archived_at is null
-        join label l on l.id = x.label_id and l.outfit_id = x.outfit_id
+        join tree t on t.id = x.tree_id and t.company_id = ${o} and t.archived_at is null
+        join label l on l.id = x.label_id and l.company_id = x.company_id
         cross join lateral (
           select y as u
           from jsonb_array_elements(l.data->'uses') y
           where y->>'key' = x.use_key
           limit 1) u
-        left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
+        left join laid_visit b on b.company_id = x.company_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingWork[]>`
         select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
@@ -218,11 +218,11 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         from (
           select *
           from work_plan
-          where outfit_id = ${o} and state = 'open' and coalesce(planned_for, '-infinity'::date) <= ${last}
+          where company_id = ${o} and state = 'open' and coalesce(planned_for, '-infinity'::date) <= ${last}
           order by coalesce(planned_for, '-infinity'::date), at, id
           limit ${MOST}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = ${o} and t.archived_at is null
-        left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.visit_id
+        join tree t on t.id = x.tree_id and t.company_id = ${o} and t.archived_at is null
+        left join laid_visit b on b.company_id = x.company_id and b.id = x.visit_id
         ${standing(tx)}`,
       tx<WaitingLook[]>`
         select x.id, x.tree_id as "treeId", t.tag, t.walk_order as walk, t.place_id as "placeId", t.section,
@@ -231,11 +231,11 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
         from (
           select *
           from follow_up
-          where outfit_id = ${o} and state = 'open' and due <= ${last}
+          where company_id = ${o} and state = 'open' and due <= ${last}
           order by due, id
           limit ${MOST}) x
-        join tree t on t.id = x.tree_id and t.outfit_id = ${o} and t.archived_at is null
-        left join laid_visit b on b.outfit_id = x.outfit_id and b.id = x.root_id and x.rule_id = 'laid'
+        join tree t on t.id = x.tree_id and t.company_id = ${o} and t.archived_at is null
+        left join laid_visit b on b.company_id = x.company_id and b.id = x.root_id and x.rule_id = 'laid'
         ${standing(tx)}`,
     ]);
     const ids = [...new Set([...plans, ...works, ...looks].map((w) => w.placeId))];
@@ -243,30 +243,30 @@ export const waitingUntil = (scope: Scope, last: Day): Promise<AllWaiting> =>
       select p.id, p.name, c.name as "clientName", p.hours, p.time_zone as "timeZone", p.region,
         coalesce((p.grounds->'origin'->>'lat')::float8, s.lat) as lat,
         coalesce((p.grounds->'origin'->>'lon')::float8, s.lon) as lon,
-        array(select d.day::text from day_told d where d.outfit_id = p.outfit_id and d.place_id = p.id
+        array(select d.day::text from day_told d where d.company_id = p.company_id and d.place_id = p.id
           order by d.day desc limit 60) as told
       from place p
-      join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
+      join client c on c.id = p.client_id and c.company_id = p.company_id
       left join lateral (
         select t.lat, t.lon
         from tree t
-        where t.outfit_id = p.outfit_id and t.place_id = p.id and t.lat is not null
+        where t.company_id = p.company_id and t.place_id = p.id and t.lat is not null
         order by t.walk_order, t.id
         limit 1) s on true
-      where p.outfit_id = ${o} and p.id = any(${ids})
+      where p.company_id = ${o} and p.id = any(${ids})
       order by p.name, p.id`;
     const more = [plans, works, looks].some((of) => of.length === MOST);
     return { plans: [...plans], works: [...works], looks: [...looks], places: [...places], more };
   });
 
-/** Pieces of work on record since a day, for the pace at which an outfit works. */
+/** Pieces of work on record since a day, for the pace at which an company works. */
 export const timedSince = (scope: Scope, since: Day): Promise<Timed[]> =>
   within(scope, async (tx) => [
     ...(await tx<Timed[]>`
       select method, extract(epoch from ended_at - started_at)::float8 / 60 as minutes,
         jsonb_array_length(data->'sites') as holes
       from record
-      where outfit_id = ${scope.outfitId} and latest and not withdrawn and done_on >= ${since}
+      where company_id = ${scope.companyId} and latest and not withdrawn and done_on >= ${since}
       order by done_on desc
       limit 1000`),
   ]);
@@ -277,21 +277,21 @@ export const closedDays = (scope: Scope, since: Day): Promise<ClosedDay[]> =>
     ...(await tx<ClosedDay[]>`
       select r.begun_at as "begunAt", r.home, c.yard_lat as "yardLat", c.yard_lon as "yardLon", x.pieces
       from (
-        select id, outfit_id, crew_id, begun_at, home
+        select id, company_id, crew_id, begun_at, home
         from round
-        where outfit_id = ${scope.outfitId} and day >= ${since} and closed_at is not null and home is not null
+        where company_id = ${scope.companyId} and day >= ${since} and closed_at is not null and home is not null
         order by day desc, id
         limit 60) r
-      join crew c on c.outfit_id = r.outfit_id and c.id = r.crew_id
+      join crew c on c.company_id = r.company_id and c.id = r.crew_id
       join lateral (
         select jsonb_agg(jsonb_build_object(
             'placeId', i.place_id, 'method', k.method, 'startedAt', k.started_at, 'endedAt', k.ended_at,
             'lat', (p.grounds->'origin'->>'lat')::float8, 'lon', (p.grounds->'origin'->>'lon')::float8)) as pieces,
           bool_and(i.kind = 'plan') as "onlyPlans"
         from round_item i
-        join place p on p.outfit_id = i.outfit_id and p.id = i.place_id
-        left join record k on k.outfit_id = i.outfit_id and k.plan_id = i.item_id and k.latest and not k.withdrawn
-        where i.outfit_id = r.outfit_id and i.round_id = r.id
+        join place p on p.company_id = i.company_id and p.id = i.place_id
+        left join record k on k.company_id = i.company_id and k.plan_id = i.item_id and k.latest and not k.withdrawn
+        where i.company_id = r.company_id and i.round_id = r.id
           and (i.kind <> 'plan' or k.id is not null)) x on x."onlyPlans"`),
   ]);
 
@@ -330,15 +330,15 @@ export const roundsBetween = (scope: Scope, from: Day, to: Day): Promise<RoundRo
       select r.id, r.crew_id as "crewId", c.name as "crewName", r.day::text as day, p.name as "byName",
         r.begun_at as "begunAt", r.closed_at as "closedAt", coalesce(x.items, '[]') as items
       from round r
-      join crew c on c.id = r.crew_id and c.outfit_id = r.outfit_id
-      join person p on p.id = r.by_person and p.outfit_id = r.outfit_id
+      join crew c on c.id = r.crew_id and c.company_id = r.company_id
+      join person p on p.id = r.by_person and p.company_id = r.company_id
       cross join lateral (
         select jsonb_agg(jsonb_build_object('itemId', i.item_id, 'kind', i.kind, 'placeId', i.place_id,
           'placeName', q.name, 'begins', i.begins, 'locked', i.locked) order by i.position) as items
         from round_item i
-        join place q on q.id = i.place_id and q.outfit_id = i.outfit_id
-        where i.outfit_id = r.outfit_id and i.round_id = r.id) x
-      where r.outfit_id = ${scope.outfitId} and r.day between ${from} and ${to}
+        join place q on q.id = i.place_id and q.company_id = i.company_id
+        where i.company_id = r.company_id and i.round_id = r.id) x
+      where r.company_id = ${scope.companyId} and r.day between ${from} and ${to}
         and (x.items is not null or r.begun_at is not null)
       order by r.day, c.name, r.id`),
   ]);
@@ -358,24 +358,24 @@ export const writeRounds = (scope: Scope, newId: () => string, placed: readonly 
         insert into round ${tx(
           days.slice(i, i + 100).map((d) => ({
             id: newId(),
-            outfit_id: scope.outfitId,
+            company_id: scope.companyId,
             crew_id: d.crewId,
             day: d.day,
             by_person: scope.personId,
           })),
         )}
-        on conflict (outfit_id, crew_id, day) do nothing`;
+        on conflict (company_id, crew_id, day) do nothing`;
     const rounds = await tx<{ id: string; crewId: string; day: Day }[]>`
       select id, crew_id as "crewId", day::text as day
       from round
-      where outfit_id = ${scope.outfitId} and day = any(${[...new Set(days.map((d) => d.day))]}::date[])`;
+      where company_id = ${scope.companyId} and day = any(${[...new Set(days.map((d) => d.day))]}::date[])`;
     const at = new Map(rounds.map((r) => [`${r.crewId} ${r.day}`, r.id]));
-    if (out.length) await tx`delete from round_item where outfit_id = ${scope.outfitId} and item_id = any(${[...out]})`;
+    if (out.length) await tx`delete from round_item where company_id = ${scope.companyId} and item_id = any(${[...out]})`;
     for (let i = 0; i < placed.length; i += 200)
       await tx`
         insert into round_item ${tx(
           placed.slice(i, i + 200).map((p) => ({
-            outfit_id: scope.outfitId,
+            company_id: scope.companyId,
             round_id: at.get(`${p.crewId} ${p.day}`)!,
             item_id: p.itemId,
             kind: p.kind,
@@ -385,7 +385,7 @@ export const writeRounds = (scope: Scope, newId: () => string, placed: readonly 
             locked: p.locked,
           })),
         )}
-        on conflict (outfit_id, item_id) do update
+        on conflict (company_id, item_id) do update
         set round_id = excluded.round_id, position = excluded.position, begins = excluded.begins,
           locked = excluded.locked`;
   });
@@ -398,7 +398,7 @@ export const planFor = (scope: Scope, moved: readonly { planId: string; day: Day
       update plan n
       set planned_for = m.day, moves = moves + 1
       from unnest(${moved.map((m) => m.planId)}::uuid[], ${moved.map((m) => m.day)}::date[]) as m (id, day)
-      where n.outfit_id = ${scope.outfitId} and n.id = m.id and n.state = 'open'
+      where n.company_id = ${scope.companyId} and n.id = m.id and n.state = 'open'
         and m.day between n.earliest and n.latest`,
   );
 
@@ -407,8 +407,8 @@ export const tellDay = (scope: Scope, placeId: string, day: Day) =>
   within(
     scope,
     (tx) => tx`
-      insert into day_told (outfit_id, place_id, day, by_person)
-      values (${scope.outfitId}, ${placeId}, ${day}, ${scope.personId})
+      insert into day_told (company_id, place_id, day, by_person)
+      values (${scope.companyId}, ${placeId}, ${day}, ${scope.personId})
       on conflict do nothing`,
   );
 /** Crews that have set out on a day, home again or not. */
@@ -421,7 +421,7 @@ export const setOutOn = (scope: Scope, day: Day): Promise<Set<string>> =>
           await tx<{ id: string }[]>`
             select crew_id as id
             from round
-            where outfit_id = ${scope.outfitId} and day = ${day} and begun_at is not null`
+            where company_id = ${scope.companyId} and day = ${day} and begun_at is not null`
         ).map((r) => r.id),
       ),
   );
@@ -435,7 +435,7 @@ export const toldOf = (scope: Scope, day: Day): Promise<Set<string>> =>
           await tx<{ id: string }[]>`
             select place_id as id
             from day_told
-            where outfit_id = ${scope.outfitId} and day = ${day}`
+            where company_id = ${scope.companyId} and day = ${day}`
         ).map((r) => r.id),
       ),
   );

@@ -27,25 +27,25 @@ export interface PlaceYear {
   placeId: string;
   sightings: Sighting[];
   brought: BroughtDay[];
-  /** Sums of heat of the outfit's own, as they were last kept. */
+  /** Sums of heat of the company's own, as they were last kept. */
   ownHeat: HeatModel[];
 }
 
-/** Sums of heat of an outfit's own, as they were last kept. */
-const ownHeatOf = (tx: Tx, outfitId: ReturnType<Tx>) => tx`
+/** Sums of heat of an company's own, as they were last kept. */
+const ownHeatOf = (tx: Tx, companyId: ReturnType<Tx>) => tx`
   coalesce((
     select jsonb_agg(e.data order by e.key)
     from (
       select distinct on (x.key) x.key, x.data
       from knowledge_entry x
-      where x.outfit_id = ${outfitId} and x.kind = 'heat'
+      where x.company_id = ${companyId} and x.kind = 'heat'
       order by x.key, x.version desc) e
     where not e.data ? 'retired'), '[]')`;
 export const ownHeatModels = (scope: Scope): Promise<HeatModel[]> =>
   within(
     scope,
     async (tx) =>
-      (await tx<{ own: HeatModel[] }[]>`select ${ownHeatOf(tx, tx`${scope.outfitId}::uuid`)} as own`)[0]!.own,
+      (await tx<{ own: HeatModel[] }[]>`select ${ownHeatOf(tx, tx`${scope.companyId}::uuid`)} as own`)[0]!.own,
   );
 
 /** What was seen and measured at places since a day: one statement, however many there are. */
@@ -61,7 +61,7 @@ export const placeYears = (scope: Scope, placeIds: readonly string[], from: stri
               s.on_day as day, w.name as "byName"
             from sighting s
             join person w on w.id = s.by_person
-            where s.outfit_id = p.outfit_id and s.place_id = p.id
+            where s.company_id = p.company_id and s.place_id = p.id
               and not exists (select from sighting_withdrawal k where k.sighting_id = s.id)
             order by s.on_day desc, s.id
             limit 400) s), '[]') as sightings,
@@ -69,18 +69,18 @@ export const placeYears = (scope: Scope, placeIds: readonly string[], from: stri
           select jsonb_agg(
             jsonb_build_object('day', d.day, 'min', d.min_c, 'max', d.max_c, 'rainMm', d.rain_mm) order by d.day)
           from weather_day d
-          where d.outfit_id = p.outfit_id and d.place_id = p.id and d.day >= ${from}), '[]') as brought,
-        ${ownHeatOf(tx, tx`p.outfit_id`)} as "ownHeat"
+          where d.company_id = p.company_id and d.place_id = p.id and d.day >= ${from}), '[]') as brought,
+        ${ownHeatOf(tx, tx`p.company_id`)} as "ownHeat"
       from place p
-      where p.outfit_id = ${scope.outfitId} and p.id = any(${[...new Set(placeIds)]})`,
+      where p.company_id = ${scope.companyId} and p.id = any(${[...new Set(placeIds)]})`,
   );
 
 export const addSighting = (scope: Scope, s: Omit<Sighting, 'byName'> & { at: Date }): Promise<unknown> =>
   within(
     scope,
     (tx) => tx`
-      insert into sighting (id, outfit_id, place_id, tree_id, host_id, kind, what, on_day, at, by_person)
-      values (${s.id}, ${scope.outfitId}, ${s.placeId}, ${s.treeId}, ${s.hostId}, ${s.kind}, ${s.what}, ${s.day},
+      insert into sighting (id, company_id, place_id, tree_id, host_id, kind, what, on_day, at, by_person)
+      values (${s.id}, ${scope.companyId}, ${s.placeId}, ${s.treeId}, ${s.hostId}, ${s.kind}, ${s.what}, ${s.day},
         ${s.at},
         ${scope.personId})
       on conflict (id) do nothing`,
@@ -89,11 +89,11 @@ export const addSighting = (scope: Scope, s: Omit<Sighting, 'byName'> & { at: Da
 /** Takes a sighting back; false where there is none like it. */
 export const withdrawSighting = (scope: Scope, id: string): Promise<boolean> =>
   within(scope, async (tx) => {
-    const found = await tx`select from sighting where id = ${id} and outfit_id = ${scope.outfitId}`;
+    const found = await tx`select from sighting where id = ${id} and company_id = ${scope.companyId}`;
     if (!found.length) return false;
     await tx`
-      insert into sighting_withdrawal (sighting_id, outfit_id, by_person)
-      values (${id}, ${scope.outfitId}, ${scope.personId})
+      insert into sighting_withdrawal (sighting_id, company_id, by_person)
+      values (${id}, ${scope.companyId}, ${scope.personId})
       on conflict (sighting_id) do nothing`;
     return true;
   });
@@ -113,7 +113,7 @@ export interface PlaceStand {
   covers: (Sprayed & { product: string; targets: string[]; hostId: string; trees: number })[];
 }
 
-/** The year's ground at a place; the first by name where none is asked for, null where this outfit has none like it. */
+/** The year's ground at a place; the first by name where none is asked for, null where this company has none like it. */
 export const placeStand = (scope: Scope, placeId: string | null, coversFrom: string): Promise<PlaceStand | null> =>
   within(scope, async (tx) => {
     const [place] = await tx<PlaceStand[]>`
@@ -126,7 +126,7 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
           from (
             select t.host_id, count(*)::int as n
             from tree t
-            where t.outfit_id = p.outfit_id and t.place_id = p.id and t.archived_at is null
+            where t.company_id = p.company_id and t.place_id = p.id and t.archived_at is null
             group by t.host_id) h), '[]') as hosts,
         coalesce((
           select jsonb_agg(jsonb_build_object(
@@ -137,20 +137,20 @@ export const placeStand = (scope: Scope, placeId: string | null, coversFrom: str
             select r.done_on, max(r.ended_at) as ended, r.data->'product'->>'name' as product, t.host_id,
               (r.data->'product'->>'labelId')::uuid as label_id, r.data->'use'->>'key' as use_key, count(*)::int as n
             from record r
-            join tree t on t.id = r.tree_id and t.outfit_id = r.outfit_id
-            where r.outfit_id = p.outfit_id and r.place_id = p.id and r.done_on >= ${coversFrom}
+            join tree t on t.id = r.tree_id and t.company_id = r.company_id
+            where r.company_id = p.company_id and r.place_id = p.id and r.done_on >= ${coversFrom}
               and r.latest and not r.withdrawn and r.method = 'foliar-spray'
             group by r.done_on, product, t.host_id, label_id, use_key) c
-          join label l on l.id = c.label_id and l.outfit_id = p.outfit_id
+          join label l on l.id = c.label_id and l.company_id = p.company_id
           cross join lateral jsonb_array_elements(l.data->'uses') u
           where u->>'key' = c.use_key), '[]') as covers
       from place p
       left join lateral (
         select t.lat, t.lon
         from tree t
-        where t.outfit_id = p.outfit_id and t.place_id = p.id and t.lat is not null
+        where t.company_id = p.company_id and t.place_id = p.id and t.lat is not null
         limit 1) at on true
-      where p.outfit_id = ${scope.outfitId} and p.archived_at is null
+      where p.company_id = ${scope.companyId} and p.archived_at is null
         ${placeId ? tx`and p.id = ${placeId}` : tx``}
       order by p.name, p.id
       limit 1`;
@@ -162,12 +162,12 @@ const HOURS_AT_ONCE = 2000;
 const insertHours = (tx: Tx, scope: Scope, placeId: string, hours: readonly MeasuredHour[]) => {
   const column = <K extends keyof MeasuredHour>(key: K) => hours.map((h) => h[key]);
   return tx`
-      insert into weather_hour (outfit_id, place_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
-      select ${scope.outfitId}, ${placeId}, h.*
+      insert into weather_hour (company_id, place_id, at, temperature_c, rain_mm, humidity, wind_ms, wet)
+      select ${scope.companyId}, ${placeId}, h.*
       from unnest(
         ${column('at')}::timestamptz[], ${column('temperatureC')}::real[], ${column('rainMm')}::real[],
         ${column('humidity')}::real[], ${column('windMs')}::real[], ${column('wet')}::boolean[]) h
-      on conflict (outfit_id, place_id, at) do update
+      on conflict (company_id, place_id, at) do update
       set temperature_c = excluded.temperature_c, rain_mm = excluded.rain_mm, humidity = excluded.humidity,
         wind_ms = excluded.wind_ms, wet = excluded.wet`;
 };
@@ -189,18 +189,18 @@ export const keepHours = (
       await insertHours(tx, scope, placeId, hours.slice(i, i + HOURS_AT_ONCE));
     const [from, to] = [hours[0]!.at, hours.at(-1)!.at];
     const days = await tx`
-      insert into weather_day (outfit_id, place_id, day, min_c, max_c, rain_mm)
-      select ${scope.outfitId}, ${placeId}, h.day, min(h.temperature_c), max(h.temperature_c), sum(h.rain_mm)
+      insert into weather_day (company_id, place_id, day, min_c, max_c, rain_mm)
+      select ${scope.companyId}, ${placeId}, h.day, min(h.temperature_c), max(h.temperature_c), sum(h.rain_mm)
       from (
         select (at at time zone ${timeZone})::date as day, temperature_c, rain_mm
         from weather_hour
-        where outfit_id = ${scope.outfitId} and place_id = ${placeId}
+        where company_id = ${scope.companyId} and place_id = ${placeId}
           and at between ${from}::timestamptz - interval '2 days' and ${to}::timestamptz + interval '2 days') h
       where h.day between (${from}::timestamptz at time zone ${timeZone})::date
         and (${to}::timestamptz at time zone ${timeZone})::date
       group by h.day
       having count(*) >= ${WHOLE_DAY}
-      on conflict (outfit_id, place_id, day) do update
+      on conflict (company_id, place_id, day) do update
       set min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm
       returning 1`;
     await tx`update place set station_columns = ${tx.json(reading as never)} where id = ${placeId}`;
@@ -218,7 +218,7 @@ export const broughtHours = (
       select h.place_id as "placeId", to_char(h.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at,
         h.temperature_c as "temperatureC", h.rain_mm as "rainMm", h.humidity, h.wind_ms as "windMs", h.wet
       from weather_hour h
-      where h.outfit_id = ${scope.outfitId} and h.place_id = any(${[...placeIds]}) and h.at >= ${from}
+      where h.company_id = ${scope.companyId} and h.place_id = any(${[...placeIds]}) and h.at >= ${from}
       order by h.at`),
   ]);
 

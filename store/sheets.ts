@@ -7,7 +7,7 @@ import { handsOf, type Hand } from './people';
 
 /** What sheets of one place need beside their plans. */
 export interface BesideSheets {
-  /** How the place is reached; null where it is not in this outfit. */
+  /** How the place is reached; null where it is not in this company. */
   arrival: Arrival | null;
   hands: Hand[];
   /** Devices of any of the plans, whatever became of them. */

@@ -22,12 +22,12 @@ import {
   removeVessel,
   shelfLabels,
 } from './shelf';
-import { makeOutfit, ownerSql, type TestOutfit } from './testing';
+import { makeCompany, ownerSql, type TestCompany } from './testing';
 
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 beforeAll(() => (owner = ownerSql()));
-beforeEach(async () => (o = await makeOutfit(owner)));
+beforeEach(async () => (o = await makeCompany(owner)));
 afterAll(async () => {
   await owner.end();
   await db().end();

@@ -27,15 +27,15 @@ const labels = (tx: Tx, scope: Scope, withOff = false) => tx`
   select distinct on (l.key) l.id, l.key, l.version, l.data as label, k.day as "checkedOn", k.name as "checkedBy",
     f.label_key is not null as off
   from label l
-  left join label_off f on f.outfit_id = l.outfit_id and f.label_key = l.key
+  left join label_off f on f.company_id = l.company_id and f.label_key = l.key
   left join lateral (
     select k.at::date as day, p.name
     from label_check k
     join person p on p.id = k.by_person
-    where k.outfit_id = l.outfit_id and k.label_id = l.id
+    where k.company_id = l.company_id and k.label_id = l.id
     order by k.at desc
     limit 1) k on true
-  where l.outfit_id = ${scope.outfitId}
+  where l.company_id = ${scope.companyId}
     ${withOff ? tx`` : tx`and f.label_key is null`}
   order by l.key, l.version desc`;
 /** The newest version of every label, with its last check against the label in hand. */
@@ -51,7 +51,7 @@ export const getLabel = (scope: Scope, id: string): Promise<{ label: Label; chec
       (
         await tx<
           { label: Label; checkedOn: string | null }[]
-        >`select data as label, (select max(at)::date from label_check k where k.outfit_id = l.outfit_id and k.label_id = l.id) as "checkedOn" from label l where id = ${id}`
+        >`select data as label, (select max(at)::date from label_check k where k.company_id = l.company_id and k.label_id = l.id) as "checkedOn" from label l where id = ${id}`
       )[0] ?? null,
   );
 
@@ -62,8 +62,8 @@ export const labelStill = (scope: Scope, labelKey: string): Promise<{ plans: num
       select (
           select count(*)::int
           from plan n
-          join label l on l.outfit_id = ${scope.outfitId} and l.id = n.label_id
-          where n.outfit_id = ${scope.outfitId} and n.state = 'open' and l.key = ${labelKey}) as plans,
+          join label l on l.company_id = ${scope.companyId} and l.id = n.label_id
+          where n.company_id = ${scope.companyId} and n.state = 'open' and l.key = ${labelKey}) as plans,
         array(select h."lotNumber" from (${lotsHeld(tx, scope, labelKey)}) h where h."onHand" > 0) as lots`;
     return still!;
   });
@@ -71,14 +71,14 @@ export const takeLabelOff = (scope: Scope, labelKey: string) =>
   within(
     scope,
     (tx) => tx`
-      insert into label_off (outfit_id, label_key, by_person)
-      select distinct l.outfit_id, l.key, ${scope.personId}::uuid
+      insert into label_off (company_id, label_key, by_person)
+      select distinct l.company_id, l.key, ${scope.personId}::uuid
       from label l
-      where l.outfit_id = ${scope.outfitId} and l.key = ${labelKey}
+      where l.company_id = ${scope.companyId} and l.key = ${labelKey}
       on conflict do nothing`,
   );
 export const putLabelBack = (scope: Scope, labelKey: string) =>
-  within(scope, (tx) => tx`delete from label_off where outfit_id = ${scope.outfitId} and label_key = ${labelKey}`);
+  within(scope, (tx) => tx`delete from label_off where company_id = ${scope.companyId} and label_key = ${labelKey}`);
 
 /**
  * Adds a label as the next version of its key; the version in the data follows what the shelf holds. What says the same as
@@ -86,18 +86,18 @@ export const putLabelBack = (scope: Scope, labelKey: string) =>
  */
 export const addLabel = (scope: Scope, id: string, label: Label): Promise<number> =>
   within(scope, async (tx) => {
-    await tx`select pg_advisory_xact_lock(hashtextextended(${scope.outfitId + label.key}, 0))`;
+    await tx`select pg_advisory_xact_lock(hashtextextended(${scope.companyId + label.key}, 0))`;
     // Whoever brings it in again wants it on the shelf.
-    await tx`delete from label_off where outfit_id = ${scope.outfitId} and label_key = ${label.key}`;
+    await tx`delete from label_off where company_id = ${scope.companyId} and label_key = ${label.key}`;
     const [newest] = await tx<{ version: number; same: boolean }[]>`
       select version, data - 'version' = ${json(tx, label)}::jsonb - 'version' as same
       from label
-      where outfit_id = ${scope.outfitId} and key = ${label.key}
+      where company_id = ${scope.companyId} and key = ${label.key}
       order by version desc
       limit 1`;
     if (newest?.same) return newest.version;
     const next = (newest?.version ?? 0) + 1;
-    await tx`insert into label (id, outfit_id, key, version, data) values (${id}, ${scope.outfitId}, ${label.key}, ${next}, ${json(tx, { ...label, version: next })})`;
+    await tx`insert into label (id, company_id, key, version, data) values (${id}, ${scope.companyId}, ${label.key}, ${next}, ${json(tx, { ...label, version: next })})`;
     return next;
   });
 
@@ -105,7 +105,7 @@ export const checkLabel = (scope: Scope, labelId: string) =>
   within(
     scope,
     (tx) =>
-      tx`insert into label_check (label_id, outfit_id, by_person) select id, outfit_id, ${scope.personId} from label where id = ${labelId} on conflict do nothing`,
+      tx`insert into label_check (label_id, company_id, by_person) select id, company_id, ${scope.personId} from label where id = ${labelId} on conflict do nothing`,
   );
 
 const lotColumns = (tx: Tx) =>
@@ -114,14 +114,14 @@ export const listLots = (scope: Scope): Promise<Lot[]> =>
   within(scope, async (tx) => [
     ...(await tx<
       Lot[]
-    >`select ${lotColumns(tx)} from lot where outfit_id = ${scope.outfitId} order by label_key, expires_on, lot_number limit 2000`),
+    >`select ${lotColumns(tx)} from lot where company_id = ${scope.companyId} order by label_key, expires_on, lot_number limit 2000`),
   ]);
 export const lotById = (scope: Scope, id: string): Promise<Lot | null> =>
   within(scope, async (tx) => (await tx<Lot[]>`select ${lotColumns(tx)} from lot where id = ${id}`)[0] ?? null);
 export const lotsHeld = (tx: Tx, scope: Scope, labelKey: string) => tx`
   select ${lotColumns(tx)}
   from lot
-  where outfit_id = ${scope.outfitId} and label_key = ${labelKey} and on_hand > 0
+  where company_id = ${scope.companyId} and label_key = ${labelKey} and on_hand > 0
   order by expires_on, lot_number
   limit 100`;
 /** Lots of one product that hold something, the one that expires first in front. */
@@ -148,17 +148,17 @@ export const receive = (
   within(scope, async (tx) => {
     if ((await tx`select from stock_move where id = ${m.moveId}`).length) return null;
     await tx`
-      insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit)
-      values (${m.lotId}, ${scope.outfitId}, ${m.labelKey}, ${m.lotNumber}, ${m.expiresOn}, ${m.unit})
-      on conflict (outfit_id, label_key, lot_number) do nothing`;
+      insert into lot (id, company_id, label_key, lot_number, expires_on, unit)
+      values (${m.lotId}, ${scope.companyId}, ${m.labelKey}, ${m.lotNumber}, ${m.expiresOn}, ${m.unit})
+      on conflict (company_id, label_key, lot_number) do nothing`;
     const [lot] = await tx<{ id: string; expiresOn: string }[]>`
       select id, expires_on as "expiresOn"
       from lot
-      where outfit_id = ${scope.outfitId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`;
+      where company_id = ${scope.companyId} and label_key = ${m.labelKey} and lot_number = ${m.lotNumber}`;
     if (lot!.expiresOn !== m.expiresOn) return lot!.expiresOn;
     await tx`
-      insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-      values (${m.moveId}, ${scope.outfitId}, ${lot!.id}, ${m.amount}, 'supplier', ${m.reason}, ${scope.personId})`;
+      insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person)
+      values (${m.moveId}, ${scope.companyId}, ${lot!.id}, ${m.amount}, 'supplier', ${m.reason}, ${scope.personId})`;
     return null;
   });
 
@@ -167,7 +167,7 @@ export const countLot = (scope: Scope, c: { moveId: string; lotId: string; count
   within(scope, async (tx) => {
     const [lot] = await tx<{ onHand: number }[]>`select on_hand as "onHand" from lot where id = ${c.lotId} for update`;
     if (!lot || lot.onHand === c.counted) return;
-    await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person) values (${c.moveId}, ${scope.outfitId}, ${c.lotId}, ${c.counted - lot.onHand}, 'count', ${`count: ${c.reason}`}, ${scope.personId}) on conflict (id) do nothing`;
+    await tx`insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person) values (${c.moveId}, ${scope.companyId}, ${c.lotId}, ${c.counted - lot.onHand}, 'count', ${`count: ${c.reason}`}, ${scope.personId}) on conflict (id) do nothing`;
   });
 
 /** Takes an amount out of a lot that no tree got: spilled or thrown away, or given back to the supplier. */
@@ -177,14 +177,14 @@ export const takeOut = (
 ) =>
   within(
     scope,
-    (tx) => tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-      values (${m.moveId}, ${scope.outfitId}, ${m.lotId}, ${-m.amount}, ${m.against}, ${m.reason}, ${scope.personId})
+    (tx) => tx`insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person)
+      values (${m.moveId}, ${scope.companyId}, ${m.lotId}, ${-m.amount}, ${m.against}, ${m.reason}, ${scope.personId})
       on conflict (id) do nothing`,
   );
 
 /**
  * The accounts that stand against the lots: what each has taken from them or given to them, by product; of lots that hold
- * something or ran out less than a year ago, so that the sum does not grow with the age of the outfit.
+ * something or ran out less than a year ago, so that the sum does not grow with the age of the company.
  */
 export type StockAccount = 'supplier' | 'tree' | 'mix' | 'count' | 'loss';
 export const stockBalances = (
@@ -195,7 +195,7 @@ export const stockBalances = (
       select l.label_key as "labelKey", l.unit, e.account, sum(e.amount) as amount
       from stock_entry e
       join lot l on l.id = e.lot_id
-      where l.outfit_id = ${scope.outfitId} and e.outfit_id = ${scope.outfitId}
+      where l.company_id = ${scope.companyId} and e.company_id = ${scope.companyId}
         and (l.on_hand > 0 or l.expires_on > clock_today() - 366)
       group by 1, 2, 3
       order by 1, 3`),
@@ -208,7 +208,7 @@ export const stockLevels = (scope: Scope): Promise<Record<string, number>> =>
       (
         await tx<
           { key: string; below: number }[]
-        >`select label_key as key, warn_below as below from stock_level where outfit_id = ${scope.outfitId}`
+        >`select label_key as key, warn_below as below from stock_level where company_id = ${scope.companyId}`
       ).map((r) => [r.key, r.below]),
     ),
   );
@@ -216,9 +216,9 @@ export const stockLevels = (scope: Scope): Promise<Record<string, number>> =>
 export const setStockLevel = (scope: Scope, labelKey: string, below: number | null) =>
   within(scope, (tx) =>
     below === null
-      ? tx`delete from stock_level where outfit_id = ${scope.outfitId} and label_key = ${labelKey}`
-      : tx`insert into stock_level (outfit_id, label_key, warn_below) values (${scope.outfitId}, ${labelKey}, ${below})
-          on conflict (outfit_id, label_key) do update set warn_below = excluded.warn_below`,
+      ? tx`delete from stock_level where company_id = ${scope.companyId} and label_key = ${labelKey}`
+      : tx`insert into stock_level (company_id, label_key, warn_below) values (${scope.companyId}, ${labelKey}, ${below})
+          on conflict (company_id, label_key) do update set warn_below = excluded.warn_below`,
   );
 
 export interface Move {
@@ -237,13 +237,13 @@ export const lastMoves = (scope: Scope): Promise<Move[]> =>
     ...(await tx<
       Move[]
     >`select m.id, m.at, m.amount, m.against, m.reason, p.name as "byName", l.lot_number as "lotNumber", l.label_key as "labelKey", l.unit
-      from stock_move m join lot l on l.id = m.lot_id join person p on p.id = m.by_person where m.outfit_id = ${scope.outfitId} order by m.at desc, m.id desc limit 12`),
+      from stock_move m join lot l on l.id = m.lot_id join person p on p.id = m.by_person where m.company_id = ${scope.companyId} order by m.at desc, m.id desc limit 12`),
   ]);
 
 const vessels = (tx: Tx, scope: Scope) => tx`
   select id, name, dimension, capacity, graduation, reserved
   from vessel
-  where outfit_id = ${scope.outfitId}
+  where company_id = ${scope.companyId}
   order by dimension desc, capacity
   limit 200`;
 export const listVessels = (scope: Scope): Promise<Vessel[]> =>
@@ -252,7 +252,7 @@ export const addVessel = (scope: Scope, vessel: Vessel) =>
   within(
     scope,
     (tx) =>
-      tx`insert into vessel (id, outfit_id, name, dimension, capacity, graduation, reserved) values (${vessel.id}, ${scope.outfitId}, ${vessel.name}, ${vessel.dimension}, ${vessel.capacity}, ${vessel.graduation}, ${vessel.reserved ?? true}) on conflict (id) do nothing`,
+      tx`insert into vessel (id, company_id, name, dimension, capacity, graduation, reserved) values (${vessel.id}, ${scope.companyId}, ${vessel.name}, ${vessel.dimension}, ${vessel.capacity}, ${vessel.graduation}, ${vessel.reserved ?? true}) on conflict (id) do nothing`,
   );
 export const removeVessel = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`delete from vessel where id = ${id}`);
@@ -261,7 +261,7 @@ const sprayers = (tx: Tx, scope: Scope) => tx`
   select id, name, holds_ml as "holdsMl", flow_ml_min as "flowMlMin", calibrated_on as "calibratedOn",
     dead_ml as "deadMl"
   from sprayer
-  where outfit_id = ${scope.outfitId}
+  where company_id = ${scope.companyId}
   order by holds_ml, name
   limit 100`;
 export const listSprayers = (scope: Scope): Promise<Tank[]> =>
@@ -269,8 +269,8 @@ export const listSprayers = (scope: Scope): Promise<Tank[]> =>
 export const saveSprayer = (scope: Scope, s: Tank) =>
   within(
     scope,
-    (tx) => tx`insert into sprayer (id, outfit_id, name, holds_ml, flow_ml_min, calibrated_on, dead_ml)
-      values (${s.id}, ${scope.outfitId}, ${s.name}, ${s.holdsMl}, ${s.flowMlMin}, ${s.calibratedOn}, ${s.deadMl})
+    (tx) => tx`insert into sprayer (id, company_id, name, holds_ml, flow_ml_min, calibrated_on, dead_ml)
+      values (${s.id}, ${scope.companyId}, ${s.name}, ${s.holdsMl}, ${s.flowMlMin}, ${s.calibratedOn}, ${s.deadMl})
       on conflict (id) do update set name = excluded.name, holds_ml = excluded.holds_ml,
         flow_ml_min = excluded.flow_ml_min, calibrated_on = excluded.calibrated_on, dead_ml = excluded.dead_ml`,
   );
@@ -281,13 +281,13 @@ export const listEquipment = (scope: Scope): Promise<Equipment[]> =>
   within(scope, async (tx) => [
     ...(await tx<
       Equipment[]
-    >`select id, kind, name, size_mm as "sizeMm", holds_ml as "holdsMl", count, checked_on as "checkedOn" from equipment where outfit_id = ${scope.outfitId} order by kind, size_mm, name limit 300`),
+    >`select id, kind, name, size_mm as "sizeMm", holds_ml as "holdsMl", count, checked_on as "checkedOn" from equipment where company_id = ${scope.companyId} order by kind, size_mm, name limit 300`),
   ]);
 export const saveEquipment = (scope: Scope, e: Equipment) =>
   within(
     scope,
-    (tx) => tx`insert into equipment (id, outfit_id, kind, name, size_mm, holds_ml, count, checked_on)
-      values (${e.id}, ${scope.outfitId}, ${e.kind}, ${e.name}, ${e.sizeMm}, ${e.holdsMl}, ${e.count}, ${e.checkedOn})
+    (tx) => tx`insert into equipment (id, company_id, kind, name, size_mm, holds_ml, count, checked_on)
+      values (${e.id}, ${scope.companyId}, ${e.kind}, ${e.name}, ${e.sizeMm}, ${e.holdsMl}, ${e.count}, ${e.checkedOn})
       on conflict (id) do update
       set kind = excluded.kind, name = excluded.name, size_mm = excluded.size_mm, holds_ml = excluded.holds_ml,
         count = excluded.count, checked_on = excluded.checked_on`,
@@ -303,10 +303,10 @@ export const labelVersions = (
   within(scope, async (tx) => [
     ...(await tx<
       { id: string; version: number; at: Date; label: Label }[]
-    >`select id, version, created_at as at, data as label from label where outfit_id = ${scope.outfitId} and key = ${key} order by version desc limit 50`),
+    >`select id, version, created_at as at, data as label from label where company_id = ${scope.companyId} and key = ${key} order by version desc limit 50`),
   ]);
 
-/** What a prescription draws on: the shelf, what is mixed and sprayed with, and how fast the outfit's own injections went in. */
+/** What a prescription draws on: the shelf, what is mixed and sprayed with, and how fast the company's own injections went in. */
 export interface Held {
   labels: ShelfLabel[];
   vessels: Vessel[];
@@ -328,11 +328,11 @@ export const heldBy = (scope: Scope): Promise<Held> =>
 /** A sheet ends when all devices are empty, so that start to end is the time of uptake. */
 const uptake = (tx: Tx, scope: Scope) => tx`
   select l.key, array_agg(r.minutes) as minutes
-  from (select distinct key from label where outfit_id = ${scope.outfitId}) l
+  from (select distinct key from label where company_id = ${scope.companyId}) l
   cross join lateral (
     select (extract(epoch from ended_at - started_at) / 60)::float8 as minutes
     from record
-    where outfit_id = ${scope.outfitId} and label_key = l.key and latest and not withdrawn
+    where company_id = ${scope.companyId} and label_key = l.key and latest and not withdrawn
       and method = 'trunk-injection' and ended_at > started_at
     order by done_on desc, id desc
     limit 50) r

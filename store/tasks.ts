@@ -10,7 +10,7 @@ export interface Task {
   /** Null for the whole place. */
   treeId: string | null;
   tag: string | null;
-  who: 'outfit' | 'client';
+  who: 'company' | 'client';
   what: string;
   instructions: string;
   due: Day;
@@ -31,10 +31,10 @@ const rows = (tx: Tx, scope: Scope, of: ReturnType<Tx>, limit: number) => tx<Tas
       k.changed_at as "changedAt",
     w.name as "byName"
   from task k
-  join place p on p.outfit_id = k.outfit_id and p.id = k.place_id
+  join place p on p.company_id = k.company_id and p.id = k.place_id
   join person w on w.id = k.by_person
-  left join tree t on t.outfit_id = k.outfit_id and t.id = k.tree_id
-  where k.outfit_id = ${scope.outfitId} and ${of}
+  left join tree t on t.company_id = k.company_id and t.id = k.tree_id
+  where k.company_id = ${scope.companyId} and ${of}
   order by k.due, k.id
   limit ${limit}`;
 
@@ -68,8 +68,8 @@ export const addTask = (scope: Scope, k: NewTask) =>
   within(
     scope,
     (tx) => tx`
-      insert into task (id, outfit_id, place_id, tree_id, who, what, instructions, due, by_person)
-      values (${k.id}, ${scope.outfitId}, ${k.placeId}, ${k.treeId}, ${k.who}, ${k.what}, ${k.instructions}, ${k.due},
+      insert into task (id, company_id, place_id, tree_id, who, what, instructions, due, by_person)
+      values (${k.id}, ${scope.companyId}, ${k.placeId}, ${k.treeId}, ${k.who}, ${k.what}, ${k.instructions}, ${k.due},
         ${scope.personId})
       on conflict (id) do nothing`,
   );
@@ -89,7 +89,7 @@ export const settleTask = (
         settled_by = ${open || client ? null : scope.personId}, done_by = ${client?.who ?? null},
           said = ${client?.said ?? ''},
         version = version + 1, changed_at = clock_now()
-      where outfit_id = ${scope.outfitId} and id = ${id} and ${open ? tx`state <> 'open'` : tx`state = 'open'`}`;
+      where company_id = ${scope.companyId} and id = ${id} and ${open ? tx`state <> 'open'` : tx`state = 'open'`}`;
     return count > 0;
   });
 
@@ -102,7 +102,7 @@ export const treeByTag = (scope: Scope, placeId: string, tag: string): Promise<s
         await tx<{ id: string }[]>`
           select id
           from tree
-          where outfit_id = ${scope.outfitId} and place_id = ${placeId} and lower(tag) = lower(${tag})
+          where company_id = ${scope.companyId} and place_id = ${placeId} and lower(tag) = lower(${tag})
             and archived_at is null`
       )[0]?.id ?? null,
   );

@@ -3,7 +3,7 @@ import { trainingLabels } from '@/knowledge';
 import { USUAL_PRICES } from '@/core/cost/prices';
 import { connect, within, type Scope, type Sql } from './db';
 
-/** For tests: an outfit of its own with one tree, made by the owner's hand. `npm test` gives the addresses. */
+/** For tests: an company of its own with one tree, made by the owner's hand. `npm test` gives the addresses. */
 export const ownerUrl = process.env.ELMHORN_TEST_OWNER_URL ?? '';
 export const appUrl = process.env.DATABASE_URL ?? '';
 if (!ownerUrl || !appUrl)
@@ -11,7 +11,7 @@ if (!ownerUrl || !appUrl)
     'The store is tested against a real database: run “npm test”, or set ELMHORN_TEST_OWNER_URL and DATABASE_URL.',
   );
 
-export interface TestOutfit extends Scope {
+export interface TestCompany extends Scope {
   placeId: string;
   treeId: string;
   labelId: string;
@@ -19,32 +19,32 @@ export interface TestOutfit extends Scope {
   planId: string;
 }
 
-export async function makeOutfit(owner: Sql): Promise<TestOutfit> {
-  const [outfitId, personId, clientId, placeId, treeId, labelId, lotId, planId] = Array.from({ length: 8 }, () =>
+export async function makeCompany(owner: Sql): Promise<TestCompany> {
+  const [companyId, personId, clientId, placeId, treeId, labelId, lotId, planId] = Array.from({ length: 8 }, () =>
     v7(),
   ) as [string, string, string, string, string, string, string, string];
   const label = trainingLabels[0]!;
   await owner.begin(async (tx) => {
-    await tx`insert into outfit (id, name, prices) values (${outfitId}, 'Test', ${tx.json({ ...USUAL_PRICES })})`;
-    await tx`insert into person (id, outfit_id, name, email, password_hash, role) values (${personId}, ${outfitId}, 'Tester', ${`${personId}@test.example`}, 'x', 'owner')`;
-    await tx`insert into client (id, outfit_id, name) values (${clientId}, ${outfitId}, 'Client')`;
-    await tx`insert into place (id, outfit_id, client_id, name, time_zone) values (${placeId}, ${outfitId}, ${clientId}, 'Place', 'Europe/London')`;
-    await tx`insert into gate_code (place_id, outfit_id, code) values (${placeId}, ${outfitId}, '1234')`;
-    await tx`insert into tree (id, outfit_id, place_id, tag, host_id) values (${treeId}, ${outfitId}, ${placeId}, 'T1', 'wych-elm')`;
-    await tx`insert into label (id, outfit_id, key, version, data) values (${labelId}, ${outfitId}, ${label.key}, 1, ${tx.json(label as never)})`;
-    await tx`insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit) values (${lotId}, ${outfitId}, ${label.key}, 'L1', '2099-01-01', 'mL')`;
-    await tx`insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person) values (${v7()}, ${outfitId}, ${lotId}, 100, 'supplier', 'delivery', ${personId})`;
-    await tx`insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, by_person) values (${planId}, ${outfitId}, ${treeId}, ${labelId}, 'drench', 'elm-leaf-beetle', '{}', '{}', ${personId})`;
-    await tx`insert into look (id, outfit_id, tree_id, at, by_person) values (${v7()}, ${outfitId}, ${treeId}, now(), ${personId})`;
+    await tx`insert into company (id, name, prices) values (${companyId}, 'Test', ${tx.json({ ...USUAL_PRICES })})`;
+    await tx`insert into person (id, company_id, name, email, password_hash, role) values (${personId}, ${companyId}, 'Tester', ${`${personId}@test.example`}, 'x', 'owner')`;
+    await tx`insert into client (id, company_id, name) values (${clientId}, ${companyId}, 'Client')`;
+    await tx`insert into place (id, company_id, client_id, name, time_zone) values (${placeId}, ${companyId}, ${clientId}, 'Place', 'Europe/London')`;
+    await tx`insert into gate_code (place_id, company_id, code) values (${placeId}, ${companyId}, '1234')`;
+    await tx`insert into tree (id, company_id, place_id, tag, host_id) values (${treeId}, ${companyId}, ${placeId}, 'T1', 'wych-elm')`;
+    await tx`insert into label (id, company_id, key, version, data) values (${labelId}, ${companyId}, ${label.key}, 1, ${tx.json(label as never)})`;
+    await tx`insert into lot (id, company_id, label_key, lot_number, expires_on, unit) values (${lotId}, ${companyId}, ${label.key}, 'L1', '2099-01-01', 'mL')`;
+    await tx`insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person) values (${v7()}, ${companyId}, ${lotId}, 100, 'supplier', 'delivery', ${personId})`;
+    await tx`insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, by_person) values (${planId}, ${companyId}, ${treeId}, ${labelId}, 'drench', 'elm-leaf-beetle', '{}', '{}', ${personId})`;
+    await tx`insert into look (id, company_id, tree_id, at, by_person) values (${v7()}, ${companyId}, ${treeId}, now(), ${personId})`;
   });
-  return { outfitId, personId, placeId, treeId, labelId, lotId, planId };
+  return { companyId, personId, placeId, treeId, labelId, lotId, planId };
 }
 
 export const ownerSql = () => connect(ownerUrl, 2);
 export { within };
 
 /**
- * How many statements `work` sends, and how many transactions it opens; what sets the outfit counts, begin and commit do not.
+ * How many statements `work` sends, and how many transactions it opens; what sets the company counts, begin and commit do not.
  * Call `listenToStatements` before the pool is opened.
  */
 export async function counted(work: () => Promise<unknown>): Promise<{ statements: number; transactions: number }> {
@@ -74,11 +74,11 @@ interface PlanNode {
 const GATHERS = /Sort|Aggregate|WindowAgg|Hash|Bitmap/;
 /** Indexes that hold few rows of a table by their own condition: read whole, they are short. */
 const SHORT = ['tree_species', 'plan_open', 'plan_soonest', 'work_plan_open'];
-/** Whether a node reads every row of an outfit: from end to end, or along an index by nothing but the outfit. */
+/** Whether a node reads every row of an company: from end to end, or along an index by nothing but the company. */
 function readsAll(node: PlanNode, limited: boolean): boolean {
   if (node['Node Type'] === 'Seq Scan') return true;
   if (!/Index/.test(node['Node Type']) || limited || SHORT.includes(node['Index Name'] ?? '')) return false;
-  return /^\(outfit_id = [^()]*(\([^()]*\))?[^()]*\)$/.test(node['Index Cond'] ?? '(outfit_id = all)');
+  return /^\(company_id = [^()]*(\([^()]*\))?[^()]*\)$/.test(node['Index Cond'] ?? '(company_id = all)');
 }
 function whole(node: PlanNode, limited = false): PlanNode[] {
   const type = node['Node Type'];
@@ -90,7 +90,7 @@ function whole(node: PlanNode, limited = false): PlanNode[] {
 }
 
 /**
- * Tables of which the statements of `work` would read all rows of the outfit, as the database plans them now, each with what
+ * Tables of which the statements of `work` would read all rows of the company, as the database plans them now, each with what
  * the database expects there and how the statement begins. Call `listenToStatements` before the pool is opened.
  */
 export async function walkedWhole(scope: Scope, work: () => Promise<unknown>): Promise<string[]> {
@@ -117,7 +117,7 @@ export async function walkedWhole(scope: Scope, work: () => Promise<unknown>): P
 interface Column {
   name: string;
   type: string;
-  /** The table whose row of the same outfit it names, and by which column. */
+  /** The table whose row of the same company it names, and by which column. */
   table: string | null;
   key: string | null;
 }
@@ -133,8 +133,8 @@ const CHOSEN: Record<string, Record<string, unknown>> = {
 /** Columns that may be empty, and that a check wants all the same: an offer is for one tree or one property. */
 const FILLED: Record<string, readonly string[]> = { proposal: ['tree_id'], batch_taken: ['ended'] };
 
-/** A row in every table that has none yet of this outfit, worked out from the tables themselves: a new one cannot be forgotten. */
-export async function fillEveryTable(owner: Sql, outfit: TestOutfit, tables: readonly string[]): Promise<void> {
+/** A row in every table that has none yet of this company, worked out from the tables themselves: a new one cannot be forgotten. */
+export async function fillEveryTable(owner: Sql, company: TestCompany, tables: readonly string[]): Promise<void> {
   let empty = [...tables];
   let why = new Map<string, string>();
   while (empty.length) {
@@ -143,10 +143,10 @@ export async function fillEveryTable(owner: Sql, outfit: TestOutfit, tables: rea
     for (const t of empty) {
       const [{ n } = { n: 0 }] = await owner<
         { n: number }[]
-      >`select count(*)::int as n from ${owner(t)} where outfit_id = ${outfit.outfitId}`;
+      >`select count(*)::int as n from ${owner(t)} where company_id = ${company.companyId}`;
       const refused = n
         ? null
-        : await addRow(owner, outfit, t).then(
+        : await addRow(owner, company, t).then(
             () => null,
             (error: Error) => error.message,
           );
@@ -161,7 +161,7 @@ export async function fillEveryTable(owner: Sql, outfit: TestOutfit, tables: rea
   }
 }
 
-async function addRow(owner: Sql, outfit: TestOutfit, t: string) {
+async function addRow(owner: Sql, company: TestCompany, t: string) {
   const columns = await owner<Column[]>`
     select a.attname as name, format_type(a.atttypid, null) as type, f.relname as "table", f.attname as key
     from pg_attribute a
@@ -171,21 +171,21 @@ async function addRow(owner: Sql, outfit: TestOutfit, t: string) {
       cross join lateral unnest(c.conkey, c.confkey) as pair (here, there)
       join pg_class r on r.oid = c.confrelid
       join pg_attribute k on k.attrelid = c.confrelid and k.attnum = pair.there
-      where c.conrelid = a.attrelid and c.contype = 'f' and pair.here = a.attnum and r.relname <> 'outfit'
+      where c.conrelid = a.attrelid and c.contype = 'f' and pair.here = a.attnum and r.relname <> 'company'
       limit 1) f on true
     where a.attrelid = ${t}::regclass and a.attnum > 0 and not a.attisdropped and a.attgenerated = ''
-      and (a.attnotnull and (not a.atthasdef or a.attname = 'outfit_id') or a.attname = any(${[...(FILLED[t] ?? [])]}))`;
+      and (a.attnotnull and (not a.atthasdef or a.attname = 'company_id') or a.attname = any(${[...(FILLED[t] ?? [])]}))`;
   const row: Record<string, unknown> = {};
-  for (const c of columns) row[c.name] = CHOSEN[t]?.[c.name] ?? (await valueFor(owner, outfit, t, c));
+  for (const c of columns) row[c.name] = CHOSEN[t]?.[c.name] ?? (await valueFor(owner, company, t, c));
   await owner`insert into ${owner(t)} ${owner(row as Record<string, string>)}`;
 }
 
-async function valueFor(owner: Sql, outfit: TestOutfit, t: string, c: Column): Promise<unknown> {
-  if (c.name === 'outfit_id') return outfit.outfitId;
+async function valueFor(owner: Sql, company: TestCompany, t: string, c: Column): Promise<unknown> {
+  if (c.name === 'company_id') return company.companyId;
   if (c.table && c.key) {
     const [held] = await owner<
       { v: unknown }[]
-    >`select ${owner(c.key)} as v from ${owner(c.table)} where outfit_id = ${outfit.outfitId} limit 1`;
+    >`select ${owner(c.key)} as v from ${owner(c.table)} where company_id = ${company.companyId} limit 1`;
     if (!held) throw new Error(`${c.table} has no row yet`);
     return held.v;
   }

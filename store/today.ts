@@ -21,24 +21,24 @@ export const treatNotPlanned = (scope: Scope, limit: number): Promise<ToTreat[]>
       from (
         select *
         from verdict
-        where outfit_id = ${scope.outfitId}
+        where company_id = ${scope.companyId}
           and decision in ('treat now', 'treat in its window', 'protect a sound tree')
         order by at desc
         limit 2000) v
-      join tree t on t.id = v.tree_id and t.outfit_id = ${scope.outfitId} and t.archived_at is null
-      join place p on p.id = t.place_id and p.outfit_id = v.outfit_id
+      join tree t on t.id = v.tree_id and t.company_id = ${scope.companyId} and t.archived_at is null
+      join place p on p.id = t.place_id and p.company_id = v.company_id
       where not exists (
           select from verdict n
-          where n.outfit_id = v.outfit_id and n.tree_id = v.tree_id and n.at > v.at
+          where n.company_id = v.company_id and n.tree_id = v.tree_id and n.at > v.at
             and (n.condition_id = v.condition_id or v.id = any (n.overturns)))
         and not exists (
           select from plan n
-          where n.outfit_id = v.outfit_id and n.tree_id = v.tree_id and n.state = 'open'
+          where n.company_id = v.company_id and n.tree_id = v.tree_id and n.state = 'open'
             and n.condition_id = v.condition_id)
         and not exists (
           select from record r
-          join plan n on n.id = r.plan_id and n.outfit_id = r.outfit_id
-          where r.outfit_id = v.outfit_id and r.tree_id = v.tree_id and r.latest and not r.withdrawn
+          join plan n on n.id = r.plan_id and n.company_id = r.company_id
+          where r.company_id = v.company_id and r.tree_id = v.tree_id and r.latest and not r.withdrawn
             and n.condition_id = v.condition_id
             and (r.ended_at > v.at or v.decision <> 'treat now' and r.ended_at > v.at - interval '300 days'))
       order by v.decision <> 'treat now', row_number() over (partition by v.condition_id order by v.at desc), t.tag

@@ -27,7 +27,7 @@ export const placeTrees = (
         t.walk_order as "walkOrder",
         t.variety, t.section
       from tree t
-      where t.place_id = ${placeId} and t.outfit_id = ${scope.outfitId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
+      where t.place_id = ${placeId} and t.company_id = ${scope.companyId} and t.archived_at is null ${after ? tx`and (t.walk_order, t.id) > (${after.walkOrder}, ${after.id})` : tx``}
       order by t.walk_order, t.id limit ${limit + 1}`),
   ]);
 
@@ -64,7 +64,7 @@ export const addTrees = (
       const part = trees.slice(i, i + AT_ONCE);
       const rows = part.map((t) => ({
         id: t.id,
-        outfit_id: scope.outfitId,
+        company_id: scope.companyId,
         place_id: t.placeId,
         tag: t.tag,
         host_id: t.hostId,
@@ -83,7 +83,7 @@ export const addTrees = (
           : [
               {
                 id: readingId(),
-                outfit_id: scope.outfitId,
+                company_id: scope.companyId,
                 tree_id: t.id,
                 at: t.reading.at,
                 by_person: scope.personId,
@@ -105,7 +105,7 @@ export const takenTags = (scope: Scope, placeId: string, tags: string[]): Promis
     (
       await tx<
         { tag: string }[]
-      >`select tag from tree where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null and tag = any(${tags})`
+      >`select tag from tree where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null and tag = any(${tags})`
     ).map((r) => r.tag),
   );
 
@@ -116,7 +116,7 @@ export const nextWalkOrder = (scope: Scope, placeId: string): Promise<number> =>
       (
         await tx<
           { n: number }[]
-        >`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and outfit_id = ${scope.outfitId}`
+        >`select coalesce(max(walk_order), 0)::int + 1 as n from tree where place_id = ${placeId} and company_id = ${scope.companyId}`
       )[0]!.n,
   );
 
@@ -139,7 +139,7 @@ export interface ExportRow {
 /** Trees at once: few enough that whoever waits beside an export is not kept. */
 const PART = 500;
 
-/** Every tree of the outfit (or of one place), in batches, for exports that must not fill the memory. */
+/** Every tree of the company (or of one place), in batches, for exports that must not fill the memory. */
 export async function* exportTrees(scope: Scope, placeId: string | null): AsyncGenerator<ExportRow[]> {
   let after: string | null = null;
   for (;;) {
@@ -154,10 +154,10 @@ export async function* exportTrees(scope: Scope, placeId: string | null): AsyncG
         left join lateral (
           select diameter_cm, tree_height_m
           from reading
-          where outfit_id = t.outfit_id and tree_id = t.id
+          where company_id = t.company_id and tree_id = t.id
           order by at desc, id
           limit 1) r on true
-        where t.outfit_id = ${scope.outfitId} and t.archived_at is null
+        where t.company_id = ${scope.companyId} and t.archived_at is null
           ${placeId ? tx`and t.place_id = ${placeId}` : tx``}
           ${after ? tx`and t.id > ${after}` : tx``}
         order by t.id
@@ -177,9 +177,9 @@ export const tagTakenSince = (scope: Scope, id: string): Promise<boolean> =>
       (
         await tx`
           select from tree t
-          join tree x on x.outfit_id = ${scope.outfitId} and x.place_id = t.place_id and x.tag = t.tag
+          join tree x on x.company_id = ${scope.companyId} and x.place_id = t.place_id and x.tag = t.tag
             and x.archived_at is null and x.id <> t.id
-          where t.outfit_id = ${scope.outfitId} and t.id = ${id}`
+          where t.company_id = ${scope.companyId} and t.id = ${id}`
       ).length > 0,
   );
 export const setTreeArchived = (scope: Scope, id: string, archived: boolean) =>
@@ -195,7 +195,7 @@ export const sectionsOf = (scope: Scope, placeId: string): Promise<PlaceSection[
     ...(await tx<PlaceSection[]>`
       select t.section, array_agg(t.tag order by t.walk_order, t.id) as tags
       from tree t
-      where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null and t.section <> ''
+      where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null and t.section <> ''
       group by t.section
       order by min(t.walk_order), t.section
       limit 200`),
@@ -207,7 +207,7 @@ export const tagsAt = (scope: Scope, placeId: string): Promise<{ id: string; tag
     ...(await tx<{ id: string; tag: string }[]>`
       select id, tag
       from tree
-      where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null`),
+      where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null`),
   ]);
 
 /** Puts trees into a section; empty takes them out of theirs. */
@@ -217,5 +217,5 @@ export const putIntoSection = (scope: Scope, treeIds: readonly string[], section
     (tx) => tx`
       update tree
       set section = ${section}
-      where outfit_id = ${scope.outfitId} and id = any(${[...treeIds]}) and section <> ${section}`,
+      where company_id = ${scope.companyId} and id = any(${[...treeIds]}) and section <> ${section}`,
   );

@@ -8,7 +8,7 @@ import { inReadersUnits } from './plan-parts';
 export const neighbour = (tx: Tx, side: 'before' | 'after') => tx`(
   select n.id
   from tree n
-  where n.outfit_id = t.outfit_id and n.place_id = t.place_id and n.archived_at is null
+  where n.company_id = t.company_id and n.place_id = t.place_id and n.archived_at is null
     and (n.walk_order, n.id) ${side === 'before' ? tx`<` : tx`>`} (t.walk_order, t.id)
   order by ${side === 'before' ? tx`n.walk_order desc, n.id desc` : tx`n.walk_order, n.id`}
   limit 1)`;
@@ -19,7 +19,7 @@ export const readings = (tx: Tx) => tx`
     r.arcs, r.flares, r.grain_deg as "grainDeg", r.method
   from reading r
   join person w on w.id = r.by_person
-  where r.outfit_id = t.outfit_id and r.tree_id = t.id
+  where r.company_id = t.company_id and r.tree_id = t.id
   order by r.at desc, r.id desc
   limit 40`;
 
@@ -29,11 +29,11 @@ export const looks = (tx: Tx) => tx`
     coalesce((
       select jsonb_agg(jsonb_build_object('test', r.test_id, 'outcome', r.outcome) order by r.test_id)
       from test_result r
-      where r.look_id = l.id and r.outfit_id = t.outfit_id), '[]') as tests
+      where r.look_id = l.id and r.company_id = t.company_id), '[]') as tests
   from look l
   join person w on w.id = l.by_person
-  where l.outfit_id = t.outfit_id and l.tree_id = t.id
-    and not exists (select from look_withdrawal k where k.look_id = l.id and k.outfit_id = t.outfit_id)
+  where l.company_id = t.company_id and l.tree_id = t.id
+    and not exists (select from look_withdrawal k where k.look_id = l.id and k.company_id = t.company_id)
   order by l.at desc, l.id desc
   limit 20`;
 
@@ -47,14 +47,14 @@ const findings = (tx: Tx) => tx`coalesce((
         then jsonb_build_object('of', f.counted_of, 'had', f.counted_had) end))
     order by f.sign_id)
   from finding f
-  where f.look_id = l.id and f.outfit_id = t.outfit_id), '[]')`;
+  where f.look_id = l.id and f.company_id = t.company_id), '[]')`;
 
 export const verdicts = (tx: Tx) => tx`
   select v.id, v.at, w.name as "byName", v.condition_id as "conditionId", v.certainty, v.decision, v.reason, v.ranking,
     v.overturned_by as "overturnedBy", v.overturns, v.look_id as "lookId"
   from verdict v
   join person w on w.id = v.by_person
-  where v.outfit_id = t.outfit_id and v.tree_id = t.id
+  where v.company_id = t.company_id and v.tree_id = t.id
   order by v.at desc, v.id desc
   limit 20`;
 
@@ -66,7 +66,7 @@ export const plans = (tx: Tx) => tx`
   from plan n
   join person w on w.id = n.by_person
   join label l on l.id = n.label_id
-  where n.outfit_id = t.outfit_id and n.tree_id = t.id
+  where n.company_id = t.company_id and n.tree_id = t.id
   order by (n.state = 'open') desc, case when n.state = 'open' then n.planned_for end nulls first, n.at desc
   limit 30`;
 
@@ -82,9 +82,9 @@ export const records = (tx: Tx) => tx`
       select a->>'family'
       from label l
       cross join lateral jsonb_array_elements(l.data->'actives') a
-      where l.outfit_id = t.outfit_id and l.id = (r.data->'product'->>'labelId')::uuid) as families
+      where l.company_id = t.company_id and l.id = (r.data->'product'->>'labelId')::uuid) as families
   from record r
-  where r.outfit_id = t.outfit_id and r.tree_id = t.id and r.latest
+  where r.company_id = t.company_id and r.tree_id = t.id and r.latest
   order by r.done_on desc, r.id desc
   limit 100`;
 
@@ -92,14 +92,14 @@ export const followUps = (tx: Tx) => tx`
   select f.id, f.root_id as "rootId", f.kind, f.what, f.reason, f.only_if as "onlyIf", f.due, f.earliest, f.latest,
     f.state
   from follow_up f
-  where f.outfit_id = t.outfit_id and f.tree_id = t.id
+  where f.company_id = t.company_id and f.tree_id = t.id
   order by (f.state = 'open') desc, f.due
   limit 40`;
 
 export const photos = (tx: Tx) => tx`
   select h.id, h.at, h.width, h.height, h.sign_id as sign
   from photo h
-  where h.outfit_id = t.outfit_id and h.tree_id = t.id
+  where h.company_id = t.company_id and h.tree_id = t.id
   order by h.at desc
   limit 24`;
 
@@ -107,7 +107,7 @@ export const changes = (tx: Tx) => tx`
   select g.id, g.at, w.name as "byName", g.what, g.price_minor as "priceMinor", g.state, g.settled_how as "settledHow"
   from plan_change g
   join person w on w.id = g.by_person
-  where g.outfit_id = t.outfit_id and g.tree_id = t.id
+  where g.company_id = t.company_id and g.tree_id = t.id
   order by g.at desc
   limit 20`;
 
@@ -118,7 +118,7 @@ export const works = (tx: Tx) => tx`
     k.planned_for::text as "plannedFor", k.visit_id is not null as laid
   from work_plan k
   join person w on w.id = k.by_person
-  where k.outfit_id = t.outfit_id and k.tree_id = t.id
+  where k.company_id = t.company_id and k.tree_id = t.id
   order by (k.state = 'open') desc, k.at desc
   limit 40`;
 
@@ -127,45 +127,45 @@ export const samples = (tx: Tx) => tx`
     a.answer, a.on_day as "answeredOn"
   from sample s
   join person w on w.id = s.by_person
-  left join sample_answer a on a.sample_id = s.id and a.outfit_id = t.outfit_id
-  where s.outfit_id = t.outfit_id and s.tree_id = t.id
+  left join sample_answer a on a.sample_id = s.id and a.company_id = t.company_id
+  where s.company_id = t.company_id and s.tree_id = t.id
   order by s.sent_on desc, s.id desc
   limit 20`;
 
 export const byOthers = (tx: Tx) => tx`
   select b.on_day as "onDay", b.active, b.family, b.resistance, b.who, b.condition_id as "conditionId", b.effect
   from others_applied b
-  where b.outfit_id = t.outfit_id and b.tree_id = t.id
+  where b.company_id = t.company_id and b.tree_id = t.id
   order by b.on_day, b.id
   limit 60`;
 
 export const withdrawn = (tx: Tx) => tx`
   select l.id, l.at, k.reason, w.name as "byName"
   from look_withdrawal k
-  join look l on l.id = k.look_id and l.outfit_id = t.outfit_id
+  join look l on l.id = k.look_id and l.company_id = t.company_id
   join person w on w.id = k.by_person
-  where k.outfit_id = t.outfit_id and l.tree_id = t.id
+  where k.company_id = t.company_id and l.tree_id = t.id
   order by l.at desc
   limit 20`;
 
 export const others = (tx: Tx) => tx`
   select n.lat, n.lon, n.plan_x as x, n.plan_y as y
   from tree n
-  where n.outfit_id = t.outfit_id and n.place_id = t.place_id and n.id <> t.id and n.archived_at is null
+  where n.company_id = t.company_id and n.place_id = t.place_id and n.id <> t.id and n.archived_at is null
     and (n.plan_x is not null or n.lat is not null)
   limit 400`;
 
 export const programme = (tx: Tx) => tx`(
   select json_build_object('school', g.school, 'everyYears', g.every_years, 'years', g.years)
   from programme g
-  where g.outfit_id = t.outfit_id and g.tree_id = t.id
+  where g.company_id = t.company_id and g.tree_id = t.id
   order by g.at desc, g.id desc
   limit 1)`;
 
 export const keyContradicted = (tx: Tx) => tx`coalesce((
   select l.host_key @> 'false'
   from look l
-  where l.outfit_id = t.outfit_id and l.tree_id = t.id and l.host_key <> '[]'
+  where l.company_id = t.company_id and l.tree_id = t.id and l.host_key <> '[]'
   order by l.at desc
   limit 1), false)`;
 
@@ -180,9 +180,9 @@ export const plannedActives = (tx: Tx, year: string) => tx`coalesce((
         greatest(to_char(n.planned_for, 'YYYY'), ${year}) as year,
         a->>'name' as name, sum((a->>'grams')::float8)::float8 as grams
       from tree s
-      join plan n on n.tree_id = s.id and n.outfit_id = s.outfit_id and n.state = 'open'
+      join plan n on n.tree_id = s.id and n.company_id = s.company_id and n.state = 'open'
       cross join lateral jsonb_array_elements(n.result->'dose'->'actives') a
-      where s.outfit_id = t.outfit_id and s.place_id = t.place_id and s.id <> t.id
+      where s.company_id = t.company_id and s.place_id = t.place_id and s.id <> t.id
       group by 1, 2
     ) x group by 1
   ) y), '{}')`;

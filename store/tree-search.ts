@@ -20,7 +20,7 @@ const COMMON = { tags: 2000, places: 40 };
  */
 export async function searchTrees(scope: Scope, search: TreeSearch): Promise<TreeRow[]> {
   return within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const placesOf: string[][] = [];
     for (const w of search.words) placesOf.push(await placesNamed(tx, o, w));
     const page = search.after
@@ -28,7 +28,7 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
       : tx``;
     const order = tx`order by t.tag collate natural_order, t.id limit ${search.limit + 1}`;
     const cols = tx`t.id, t.tag, t.host_id, t.place_id, t.walk_order`;
-    const live = tx`t.outfit_id = ${o} and t.archived_at is null`;
+    const live = tx`t.company_id = ${o} and t.archived_at is null`;
     const matches = (i: number) =>
       tx`(
         t.host_id = any(${search.hostsOfWord[i]!})
@@ -56,7 +56,7 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
                 (
                   await tx<
                     { n: number }[]
-                  >`select count(*)::int as n from (select from tree t where t.outfit_id = ${o} and ${range(w)} limit ${COMMON.tags}) x`
+                  >`select count(*)::int as n from (select from tree t where t.company_id = ${o} and ${range(w)} limit ${COMMON.tags}) x`
                 )[0]!.n,
             ),
           )
@@ -92,7 +92,7 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
         select t.id, t.tag, t.host_id as "hostId", t.place_id as "placeId", p.name as "placeName",
           t.walk_order as "walkOrder"
         from (${found}) t
-        join place p on p.id = t.place_id and p.outfit_id = ${o}
+        join place p on p.id = t.place_id and p.company_id = ${o}
         order by t.tag collate natural_order, t.id
         limit ${search.limit + 1}`),
     ];
@@ -100,13 +100,13 @@ export async function searchTrees(scope: Scope, search: TreeSearch): Promise<Tre
 }
 
 /** Places whose name, address or client holds a word. */
-const placesNamed = async (tx: Tx, outfitId: string, word: string): Promise<string[]> =>
+const placesNamed = async (tx: Tx, companyId: string, word: string): Promise<string[]> =>
   (
     await tx<{ id: string }[]>`
       select p.id
       from place p
-      join client c on c.id = p.client_id and c.outfit_id = p.outfit_id
-      where p.outfit_id = ${outfitId} and p.archived_at is null
+      join client c on c.id = p.client_id and c.company_id = p.company_id
+      where p.company_id = ${companyId} and p.archived_at is null
         and (p.name ilike ${like(word)} or p.address ilike ${like(word)} or c.name ilike ${like(word)})
       limit 3000`
   ).map((p) => p.id);

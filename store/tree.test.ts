@@ -6,7 +6,7 @@ import { addPhoto, getPhoto } from './photos';
 import { getPlan, openPlans, setPlanState } from './plans';
 import { programmeOf, setProgramme } from './programme';
 import { addProposal, answerProposal, sharedProposal } from './proposals';
-import { makeOutfit, ownerSql, type TestOutfit } from './testing';
+import { makeCompany, ownerSql, type TestCompany } from './testing';
 import { treatNotPlanned } from './today';
 import { addOthersApplied, othersApplied } from './others-applied';
 import { placeAlarms } from './grounds';
@@ -15,9 +15,9 @@ import { addVerdict, planRow } from './verdicts';
 import { changeTree, getTree } from './tree';
 
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 beforeAll(() => (owner = ownerSql()));
-beforeEach(async () => (o = await makeOutfit(owner)));
+beforeEach(async () => (o = await makeCompany(owner)));
 afterAll(async () => {
   await owner.end();
   await db().end();
@@ -84,7 +84,7 @@ describe('a tree', () => {
   });
   it('a look keeps its findings, confirms the host, and settles the looks that were due by then', async () => {
     const due = (kind: string, rule: string, day: string) =>
-      owner`insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest) values (${v7()}, ${o.outfitId}, ${o.treeId}, ${o.treeId}, ${rule}, ${kind}, 'What', 'Why', ${day}, ${day}, ${day})`;
+      owner`insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest) values (${v7()}, ${o.companyId}, ${o.treeId}, ${o.treeId}, ${rule}, ${kind}, 'What', 'Why', ${day}, ${day}, ${day})`;
     await due('check-effect', 'a', '2026-05-01');
     await due('look', 'b', '2026-07-01');
     await due('treat-again', 'c', '2026-05-01');
@@ -128,10 +128,10 @@ describe('a tree', () => {
   it('its neighbours on the place come with where they stand; no list holds anything but rows', async () => {
     const [drawn, located] = [v7(), v7()];
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id, plan_x, plan_y, lat, lon)
+      insert into tree (id, company_id, place_id, tag, host_id, plan_x, plan_y, lat, lon)
       values
-        (${drawn}, ${o.outfitId}, ${o.placeId}, 'N1', 'wych-elm', 4.5, -2, null, null),
-        (${located}, ${o.outfitId}, ${o.placeId}, 'N2', 'wych-elm', null, null, 50.33, -4.1)`;
+        (${drawn}, ${o.companyId}, ${o.placeId}, 'N1', 'wych-elm', 4.5, -2, null, null),
+        (${located}, ${o.companyId}, ${o.placeId}, 'N2', 'wych-elm', null, null, 50.33, -4.1)`;
     const read = (await getTree(o, o.treeId, '2026'))!;
     expect(read.others).toHaveLength(2);
     expect(read.others).toEqual(
@@ -149,22 +149,22 @@ describe('a tree', () => {
   it('what is planned on the place counts in the year it can be done in, however long ago it was planned', async () => {
     const neighbour = v7();
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id)
-      values (${neighbour}, ${o.outfitId}, ${o.placeId}, 'P1', 'wych-elm')`;
+      insert into tree (id, company_id, place_id, tag, host_id)
+      values (${neighbour}, ${o.companyId}, ${o.placeId}, 'P1', 'wych-elm')`;
     const [old, ahead] = [v7(), v7()];
     const result = (grams: number) => owner.json({ dose: { actives: [{ name: 'imidacloprid', grams }] } });
     await owner`
-      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, at, by_person)
-      values (${old}, ${o.outfitId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(3)},
+      insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, at, by_person)
+      values (${old}, ${o.companyId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(3)},
         '2025-12-20', ${o.personId})`;
     const planned = async (at: string) => (await getTree(o, o.treeId, at))!.sitePlanned;
     expect(await planned('2025')).toEqual({ '2025': { imidacloprid: 3 } });
     expect(await planned('2026')).toEqual({ '2026': { imidacloprid: 3 } });
     await owner`update plan set state = 'dropped' where id = ${old}`;
     await owner`
-      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, by_person,
+      insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, result, by_person,
         planned_for, earliest, latest)
-      values (${ahead}, ${o.outfitId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(5)},
+      values (${ahead}, ${o.companyId}, ${neighbour}, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', ${result(5)},
         ${o.personId}, '2027-05-10', '2027-05-01', '2027-06-30')`;
     expect(await planned('2026')).toEqual({ '2027': { imidacloprid: 5 } });
     // Missed, it can still be done in the year that runs.
@@ -252,7 +252,7 @@ describe('a tree', () => {
         within(
           o,
           (tx) =>
-            tx`insert into finding (outfit_id, look_id, sign_id, state, grade) select ${o.outfitId}, id, 'x', 'absent', 2 from look where tree_id = ${o.treeId}`,
+            tx`insert into finding (company_id, look_id, sign_id, state, grade) select ${o.companyId}, id, 'x', 'absent', 2 from look where tree_id = ${o.treeId}`,
         ),
     ],
     [
@@ -261,7 +261,7 @@ describe('a tree', () => {
         within(
           o,
           (tx) =>
-            tx`insert into record (id, outfit_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, words, data) values (${v7()}, ${o.outfitId}, ${v7()}, 1, ${o.treeId}, ${o.placeId}, 'x', 'soil-drench', now(), now() - interval '1 hour', current_date, ${o.personId}, ${o.personId}, '', ${json(tx, {})})`,
+            tx`insert into record (id, company_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on, by_person, written_by, words, data) values (${v7()}, ${o.companyId}, ${v7()}, 1, ${o.treeId}, ${o.placeId}, 'x', 'soil-drench', now(), now() - interval '1 hour', current_date, ${o.personId}, ${o.personId}, '', ${json(tx, {})})`,
         ),
     ],
   ])('the database itself refuses %s', async (_, write) => expect(write()).rejects.toMatchObject({ code: '23514' }));
@@ -330,9 +330,9 @@ describe('a plan', () => {
     expect((await setPlanState(o, second.id, 'dropped', 'open')).count).toBe(1);
   });
   it('gives way to one of the same product made from another version of its label', async () => {
-    const [was] = await owner`select outfit_id, key, data from label where id = ${o.labelId}`;
+    const [was] = await owner`select company_id, key, data from label where id = ${o.labelId}`;
     const next = v7();
-    await owner`insert into label (id, outfit_id, key, version, data) values (${next}, ${o.outfitId}, ${was!.key}, 2, ${was!.data})`;
+    await owner`insert into label (id, company_id, key, version, data) values (${next}, ${o.companyId}, ${was!.key}, 2, ${was!.data})`;
     const first = plan();
     await openPlan(first);
     const second = { ...plan(), labelId: next };

@@ -141,7 +141,7 @@ export interface Tree {
   address: string;
   clientName: string;
   timeZone: string;
-  /** The region whose rules are in force there; null where it is that of the outfit. */
+  /** The region whose rules are in force there; null where it is that of the company. */
   region: string | null;
   areaM2: number | null;
   waterM: number | null;
@@ -183,18 +183,18 @@ export interface Tree {
   sitePlanned: Record<string, Record<string, number>>;
 }
 
-/** One tree with all that was ever read, seen, decided, planned and done on it; null when this outfit has no such tree. */
+/** One tree with all that was ever read, seen, decided, planned and done on it; null when this company has no such tree. */
 export const getTree = async (scope: Scope, id: string, year: string): Promise<Tree | null> =>
   (await getTrees(scope, [id], year))[0] ?? null;
 
 /**
  * Trees with all that was ever read, seen, decided, planned and done on them, in the order asked for: one statement, however
- * many there are. What this outfit has not got is left out.
+ * many there are. What this company has not got is left out.
  * @param year whose sums of actives are wanted, YYYY
  */
 export const getTrees = (scope: Scope, ids: readonly string[], year: string): Promise<Tree[]> =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const rows = await tx<Tree[]>`
       select
         t.id, t.tag, t.host_id as "hostId", t.species, t.host_confirmed_at as "hostConfirmedAt", t.lat, t.lon, t.note,
@@ -225,14 +225,14 @@ export const getTrees = (scope: Scope, ids: readonly string[], year: string): Pr
         ${part.yearActives(tx, year)} as "siteYearActive",
         ${part.plannedActives(tx, year)} as "sitePlanned"
       from (
-        -- The wanted trees first, and their place and client after: a plan that is kept for every outfit knows nothing of a
+        -- The wanted trees first, and their place and client after: a plan that is kept for every company knows nothing of a
         -- large one, and would walk all its trees.
         select t.*, wanted.n
         from unnest(${[...ids]}::uuid[]) with ordinality wanted (id, n)
-        join tree t on t.id = wanted.id and t.outfit_id = ${o}
+        join tree t on t.id = wanted.id and t.company_id = ${o}
         offset 0) t
-      join place p on p.id = t.place_id and p.outfit_id = t.outfit_id
-      join client c on c.id = p.client_id and c.outfit_id = t.outfit_id
+      join place p on p.id = t.place_id and p.company_id = t.company_id
+      join client c on c.id = p.client_id and c.company_id = t.company_id
       order by t.n`;
     return rows.map(withInstants);
   });
@@ -262,7 +262,7 @@ export const rowTrees = (scope: Scope, t: { id: string; placeId: string }): Prom
     ...(await tx<RowTree[]>`
       select id, tag, host_id as "hostId", section
       from tree
-      where outfit_id = ${scope.outfitId} and place_id = ${t.placeId} and archived_at is null and id <> ${t.id}
+      where company_id = ${scope.companyId} and place_id = ${t.placeId} and archived_at is null and id <> ${t.id}
       order by walk_order, id
       limit 400`),
   ]);
@@ -273,7 +273,7 @@ export const alikeTrees = (scope: Scope, t: { id: string; placeId: string; hostI
     scope,
     (tx) => tx<
       { id: string; tag: string }[]
-    >`select id, tag from tree where outfit_id = ${scope.outfitId} and place_id = ${t.placeId} and host_id = ${t.hostId} and archived_at is null
+    >`select id, tag from tree where company_id = ${scope.companyId} and place_id = ${t.placeId} and host_id = ${t.hostId} and archived_at is null
       and (walk_order, id) > (${t.walkOrder}, ${t.id}) order by walk_order, id limit 60`,
   );
 

@@ -17,7 +17,7 @@ export const nearbyFinds = (
   trees: readonly Pick<Tree, 'id' | 'placeId' | 'lat' | 'lon'>[],
 ): Promise<Map<string, Finds>> =>
   within(scope, async (tx) => {
-    const o = scope.outfitId;
+    const o = scope.companyId;
     const rows = await tx<{ treeId: string; id: string; km: number | null }[]>`
       select t.id as "treeId", v.condition_id as id,
         min(case when n.place_id = t.place_id then 0 else
@@ -27,13 +27,13 @@ export const nearbyFinds = (
       from (
         select tree_id, condition_id
         from verdict
-        where outfit_id = ${o} and at > clock_now() - interval '3 years'
+        where company_id = ${o} and at > clock_now() - interval '3 years'
           and decision not in ('leave it alone', 'protect a sound tree')
           and certainty in ('likely', 'near certain', 'confirmed by test')
         order by at desc, id
         limit 2000) v
-      join tree n on n.id = v.tree_id and n.outfit_id = ${o}
-      join tree t on t.id = any(${trees.map((t) => t.id)}) and t.outfit_id = ${o} and t.id <> v.tree_id
+      join tree n on n.id = v.tree_id and n.company_id = ${o}
+      join tree t on t.id = any(${trees.map((t) => t.id)}) and t.company_id = ${o} and t.id <> v.tree_id
       group by 1, 2`;
     const found = new Map<string, Record<string, number>>(trees.map((t) => [t.id, {}]));
     for (const r of rows) if (r.km !== null) found.get(r.treeId)![r.id] = r.km;
@@ -56,10 +56,10 @@ export interface NewVerdict {
 const insertVerdict = (tx: Tx, scope: Scope, verdict: NewVerdict) =>
   tx`
     insert into verdict (
-      id, outfit_id, tree_id, look_id, at, by_person, condition_id,
+      id, company_id, tree_id, look_id, at, by_person, condition_id,
       certainty, decision, reason, ranking, overturned_by, overturns)
     values (
-      ${verdict.id}, ${scope.outfitId}, ${verdict.treeId}, ${verdict.lookId}, ${verdict.at}, ${scope.personId},
+      ${verdict.id}, ${scope.companyId}, ${verdict.treeId}, ${verdict.lookId}, ${verdict.at}, ${scope.personId},
         ${verdict.conditionId},
       ${verdict.certainty}, ${verdict.decision}, ${verdict.reason}, ${json(tx, verdict.ranking)},
         ${verdict.overturnedBy}, ${verdict.overturns})

@@ -48,7 +48,7 @@ const insertWorks = (tx: Tx, scope: Scope, works: readonly NewWork[]) =>
   tx`insert into work_plan ${tx(
     works.map((w) => ({
       id: w.id,
-      outfit_id: scope.outfitId,
+      company_id: scope.companyId,
       tree_id: w.treeId,
       work_id: w.workId,
       condition_id: w.conditionId,
@@ -76,7 +76,7 @@ export const addWorkPlans = (
       await tx`
         update work_plan
         set state = 'dropped'
-        where outfit_id = ${scope.outfitId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'
+        where company_id = ${scope.companyId} and tree_id = ${w.treeId} and work_id = ${w.workId} and state = 'open'
           and visit_id is null`;
       await insertWorks(tx, scope, [w]);
     }
@@ -113,10 +113,10 @@ export const settleWork = (
     for (const followUp of followUps)
       await tx`
         insert into follow_up (
-          id, outfit_id, tree_id, root_id, rule_id, kind, what, reason,
+          id, company_id, tree_id, root_id, rule_id, kind, what, reason,
           only_if, due, earliest, latest)
         values (
-          ${followUpId()}, ${scope.outfitId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind},
+          ${followUpId()}, ${scope.companyId}, ${row.tree_id}, ${w.id}, ${followUp.ruleId}, ${followUp.kind},
             ${followUp.what}, ${followUp.reason},
           ${followUp.onlyIf ?? null}, ${followUp.due}, ${followUp.earliest}, ${followUp.latest})
         on conflict do nothing`;
@@ -157,11 +157,11 @@ export const listDoneWorks = (
           c.name as "clientName", k.done_on::text as "doneOn", k.done_at as "doneAt", k.minutes, w.name as "byName",
           k.note, p.time_zone as "timeZone"
         from work_plan k
-        join tree t on t.outfit_id = k.outfit_id and t.id = k.tree_id
-        join place p on p.outfit_id = k.outfit_id and p.id = t.place_id
-        join client c on c.outfit_id = k.outfit_id and c.id = p.client_id
-        join person w on w.outfit_id = k.outfit_id and w.id = k.done_by
-        where k.outfit_id = ${scope.outfitId} and k.state = 'done'
+        join tree t on t.company_id = k.company_id and t.id = k.tree_id
+        join place p on p.company_id = k.company_id and p.id = t.place_id
+        join client c on c.company_id = k.company_id and c.id = p.client_id
+        join person w on w.company_id = k.company_id and w.id = k.done_by
+        where k.company_id = ${scope.companyId} and k.state = 'done'
           ${f.placeId ? tx`and t.place_id = ${f.placeId}` : tx``}
           ${f.from ? tx`and k.done_on >= ${f.from}` : tx``}
           ${f.to ? tx`and k.done_on <= ${f.to}` : tx``}
@@ -182,14 +182,14 @@ export type NamedWork = Pick<WorkPlan, 'id' | 'workId' | 'answers' | 'sheet' | '
   treeId: string;
   visitId: string | null;
 };
-/** Works by their ids, in no order; what this outfit has not got is left out. */
+/** Works by their ids, in no order; what this company has not got is left out. */
 export const getWorkPlans = (scope: Scope, ids: readonly string[]): Promise<NamedWork[]> =>
   within(scope, async (tx) => [
     ...(await tx<NamedWork[]>`
       select id, tree_id as "treeId", work_id as "workId", answers,
         ${inReadersUnits(tx, tx`sheet`, tx`sheet_us`)} as sheet, state, planned_for::text as "plannedFor", visit_id as "visitId"
       from work_plan
-      where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`),
+      where company_id = ${scope.companyId} and id = any(${[...ids]})`),
   ]);
 export const getWorkPlan = async (scope: Scope, id: string): Promise<NamedWork | null> =>
   (await getWorkPlans(scope, [id]))[0] ?? null;
@@ -210,7 +210,7 @@ export const moveWorksTo = (
         ${moves.map((m) => JSON.stringify(m.sheet.metric))}::text[],
           ${moves.map((m) => JSON.stringify(m.sheet.us))}::text[],
         ${moves.map((m) => JSON.stringify(m.released))}::text[]) as m (id, day, sheet, us, released)
-      where w.outfit_id = ${scope.outfitId} and w.id = m.id and w.state = 'open' and w.visit_id is null`,
+      where w.company_id = ${scope.companyId} and w.id = m.id and w.state = 'open' and w.visit_id is null`,
   );
 
 export interface OpenWork {
@@ -236,16 +236,16 @@ export interface OpenWork {
 /** Some works (x) as a crew needs them, by place and walking order. */
 export const worksForCrew = (tx: Tx, scope: Scope, x: ReturnType<Tx>) => tx<OpenWork[]>`
       with n as (
-        select x.*, (select t.place_id from tree t where t.outfit_id = ${scope.outfitId} and t.id = x.tree_id) as place_id
+        select x.*, (select t.place_id from tree t where t.company_id = ${scope.companyId} and t.id = x.tree_id) as place_id
         from (${x}) x),
       ${soldOf(tx, scope)}
       select n.id, n.tree_id as "treeId", t.tag, t.host_id as "hostId", p.id as "placeId", p.name as "placeName",
         n.work_id as "workId", ${inReadersUnits(tx, tx`n.sheet`, tx`n.sheet_us`)} as sheet, ${sound(tx)} as sound, n.state, ${lastLeft(tx)} as left,
         n.planned_for::text as "plannedFor", ${isSold(tx)},
-        n.id in (${unsettledWorks(tx, scope.outfitId)}) as unsettled
+        n.id in (${unsettledWorks(tx, scope.companyId)}) as unsettled
       from n
-      ${treeOfEach(tx, scope.outfitId)}
-      join place p on p.id = n.place_id and p.outfit_id = n.outfit_id
+      ${treeOfEach(tx, scope.companyId)}
+      join place p on p.id = n.place_id and p.company_id = n.company_id
       order by p.name, t.walk_order, t.id`;
 
 /** Works by their ids, whatever became of them. */
@@ -254,6 +254,6 @@ export const worksNamed = (scope: Scope, ids: readonly string[]): Promise<OpenWo
     ...(await worksForCrew(
       tx,
       scope,
-      tx`select * from work_plan where outfit_id = ${scope.outfitId} and id = any(${[...ids]})`,
+      tx`select * from work_plan where company_id = ${scope.companyId} and id = any(${[...ids]})`,
     )),
   ]);

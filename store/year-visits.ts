@@ -51,16 +51,16 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
       with here as (
         select t.id, t.tag, t.host_id, t.walk_order, p.time_zone
         from tree t
-        join place p on p.id = t.place_id and p.outfit_id = t.outfit_id
-        where t.outfit_id = ${scope.outfitId} and t.place_id = ${placeId} and t.archived_at is null),
+        join place p on p.id = t.place_id and p.company_id = t.company_id
+        where t.company_id = ${scope.companyId} and t.place_id = ${placeId} and t.archived_at is null),
       step as (
-        select b.outfit_id, b.id, b.tree_id, b.laid_id, b.kind, b.state, b.day, b.earliest, b.latest, b.settled,
+        select b.company_id, b.id, b.tree_id, b.laid_id, b.kind, b.state, b.day, b.earliest, b.latest, b.settled,
           l.programme->>'name' as programme, s->>'name' as name, l.ended_on
         from laid l
-        join laid_visit b on b.outfit_id = l.outfit_id and b.laid_id = l.id
+        join laid_visit b on b.company_id = l.company_id and b.laid_id = l.id
         left join lateral jsonb_array_elements(l.programme->'steps') s on s->>'key' = b.step
-        where l.outfit_id = ${scope.outfitId} and l.place_id = ${placeId}),
-      sold as (${soldAt(tx, scope.outfitId, tx`array[${placeId}::uuid]`)}),
+        where l.company_id = ${scope.companyId} and l.place_id = ${placeId}),
+      sold as (${soldAt(tx, scope.companyId, tx`array[${placeId}::uuid]`)}),
       mark as (
         select n.id, n.tree_id, 'plan' as kind, n.label_id, n.use_key, null as method, null as work_id, null as what,
           null as only_if, n.condition_id, n.visit_id, coalesce(n.planned_for, w.day) as day,
@@ -71,13 +71,13 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         cross join lateral (select (n.at at time zone h.time_zone)::date as planned) a
         cross join lateral (
           select case when a.planned < ${today}::date - ${OWN_DAY_WAITS}::int then a.planned else ${today} end as day) w
-        where n.outfit_id = ${scope.outfitId} and n.state = 'open' and ${ofHere(tx, tx`n.tree_id`)}
+        where n.company_id = ${scope.companyId} and n.state = 'open' and ${ofHere(tx, tx`n.tree_id`)}
         union all
         select r.id, r.tree_id, 'plan', (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key', r.method, null,
           null, null, n.condition_id, n.visit_id, r.done_on, r.done_on, r.done_on, 'done'
         from record r
-        left join plan n on n.outfit_id = r.outfit_id and n.id = r.plan_id
-        where r.outfit_id = ${scope.outfitId} and r.place_id = ${placeId} and r.latest and not r.withdrawn
+        left join plan n on n.company_id = r.company_id and n.id = r.plan_id
+        where r.company_id = ${scope.companyId} and r.place_id = ${placeId} and r.latest and not r.withdrawn
           and r.done_on between ${from} and ${to}
         union all
         select k.id, k.tree_id, 'work', null, null, null, k.work_id, null,
@@ -87,7 +87,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
           case k.state when 'done' then 'done' else 'planned' end
         from work_plan k
         left join step b on b.id = k.visit_id
-        where k.outfit_id = ${scope.outfitId} and k.state <> 'dropped' and ${ofHere(tx, tx`k.tree_id`)}
+        where k.company_id = ${scope.companyId} and k.state <> 'dropped' and ${ofHere(tx, tx`k.tree_id`)}
         union all
         select f.id, f.tree_id, 'look', null, null, null, null, f.what,
           f.only_if, null, case when f.rule_id = 'laid' then f.root_id end,
@@ -98,7 +98,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         from follow_up f
         join here h on h.id = f.tree_id
         cross join lateral (select (f.settled_at at time zone h.time_zone)::date as day) s
-        where f.outfit_id = ${scope.outfitId} and f.state <> 'dropped' and ${ofHere(tx, tx`f.tree_id`)}
+        where f.company_id = ${scope.companyId} and f.state <> 'dropped' and ${ofHere(tx, tx`f.tree_id`)}
           and (f.state = 'open' or f.settled_by_root is null)
         union all
         select b.id, b.tree_id, 'step', null, null, null, null, b.name,
@@ -118,7 +118,7 @@ export const yearVisits = (scope: Scope, placeId: string, from: Day, to: Day, to
         coalesce(m.visit_id, m.id) in (select id from sold) as sold
       from mark m
       join here h on h.id = m.tree_id
-      left join label l on l.outfit_id = ${scope.outfitId} and l.id = m.label_id
+      left join label l on l.company_id = ${scope.companyId} and l.id = m.label_id
       left join step b on b.id = m.visit_id
       where m.latest >= ${from} and m.earliest <= ${to}
       order by m.day, h.walk_order, h.id, m.id
@@ -142,17 +142,17 @@ export const visitCosts = (scope: Scope, ids: readonly string[]): Promise<VisitC
         'product', coalesce((n.result->'dose'->>'product')::float8, 0), 'method', u->>'method',
         'holes', coalesce((n.result->'dose'->'sites'->>'count')::int, 0)) as put
       from plan n
-      join label l on l.outfit_id = n.outfit_id and l.id = n.label_id
+      join label l on l.company_id = n.company_id and l.id = n.label_id
       cross join lateral (
         select x as u
         from jsonb_array_elements(l.data->'uses') x
         where x->>'key' = n.use_key
         limit 1) u
-      where n.outfit_id = ${scope.outfitId} and n.id = any(${[...ids]})
+      where n.company_id = ${scope.companyId} and n.id = any(${[...ids]})
       union all
       select k.id, coalesce((k.sheet->>'minutes')::float8, 0), null
       from work_plan k
-      where k.outfit_id = ${scope.outfitId} and k.id = any(${[...ids]})`),
+      where k.company_id = ${scope.companyId} and k.id = any(${[...ids]})`),
   ]);
 
 /** Uses of labels that go on at a place, each with its plans and next treatments by their ids. */
@@ -166,19 +166,19 @@ const seriesRows = (tx: Tx, scope: Scope, placeId: string) =>
   with here as (
     select id
     from tree
-    where outfit_id = ${scope.outfitId} and place_id = ${placeId} and archived_at is null),
+    where company_id = ${scope.companyId} and place_id = ${placeId} and archived_at is null),
   own as (
     select n.id, n.tree_id, n.label_id, n.use_key
     from plan n
-    where n.outfit_id = ${scope.outfitId} and n.state = 'open' and n.visit_id is null and ${ofHere(tx, tx`n.tree_id`)}),
+    where n.company_id = ${scope.companyId} and n.state = 'open' and n.visit_id is null and ${ofHere(tx, tx`n.tree_id`)}),
   going as (
     select *
     from own
     union all
     select f.id, f.tree_id, (r.data->'product'->>'labelId')::uuid, r.data->'use'->>'key'
     from follow_up f
-    join record r on r.outfit_id = f.outfit_id and r.root_id = f.root_id and r.latest and not r.withdrawn
-    where f.outfit_id = ${scope.outfitId} and f.state = 'open' and f.kind = 'treat-again' and f.rule_id <> 'laid'
+    join record r on r.company_id = f.company_id and r.root_id = f.root_id and r.latest and not r.withdrawn
+    where f.company_id = ${scope.companyId} and f.state = 'open' and f.kind = 'treat-again' and f.rule_id <> 'laid'
       and ${ofHere(tx, tx`f.tree_id`)}
       and not exists (
         select
@@ -188,13 +188,13 @@ const seriesRows = (tx: Tx, scope: Scope, placeId: string) =>
     select g.*, (
       select jsonb_build_object('school', p.school, 'everyYears', p.every_years, 'years', p.years)
       from programme p
-      where p.outfit_id = ${scope.outfitId} and p.tree_id = g.tree_id
+      where p.company_id = ${scope.companyId} and p.tree_id = g.tree_id
       order by p.at desc, p.id desc
       limit 1) as programme
     from going g)
   select u as use, e.programme, array_agg(e.id) as ids
   from each e
-  join label l on l.outfit_id = ${scope.outfitId} and l.id = e.label_id
+  join label l on l.company_id = ${scope.companyId} and l.id = e.label_id
   cross join lateral (
     select x as u
     from jsonb_array_elements(l.data->'uses') x

@@ -1,50 +1,50 @@
-import { ownOutfit, NOW } from '@/commands/testing';
+import { ownCompany, NOW } from '@/commands/testing';
 import { findSites, sitesToChoose } from '@/store/grounds';
 import { loadViewer } from '@/store/auth';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { roundsView } from './rounds';
 import { todayView } from './today';
 
-const made = ownOutfit();
+const made = ownCompany();
 /** Open things of each kind, over so many sites: far more than any list of a page holds. */
 const SITES = 250;
 const [PLANS, OVER, WORKS, VISITS] = [800, 600, 300, 300];
 
 beforeAll(async () => {
   const { owner, o } = made;
-  await owner`update plan set state = 'dropped' where outfit_id = ${o.outfitId}`;
+  await owner`update plan set state = 'dropped' where company_id = ${o.companyId}`;
   await owner`
-    insert into place (id, outfit_id, client_id, name, address, time_zone)
-    select gen_random_uuid(), ${o.outfitId}, p.client_id, 'Site ' || lpad(g::text, 3, '0'), g || ' Quay Road', 'Europe/London'
+    insert into place (id, company_id, client_id, name, address, time_zone)
+    select gen_random_uuid(), ${o.companyId}, p.client_id, 'Site ' || lpad(g::text, 3, '0'), g || ' Quay Road', 'Europe/London'
     from place p cross join generate_series(1, ${SITES}::int) g
     where p.id = ${o.placeId}`;
   await owner`
-    insert into tree (id, outfit_id, place_id, tag, host_id, walk_order)
-    select gen_random_uuid(), p.outfit_id, p.id, 'D' || row_number() over (order by p.name, g), 'wych-elm', g
+    insert into tree (id, company_id, place_id, tag, host_id, walk_order)
+    select gen_random_uuid(), p.company_id, p.id, 'D' || row_number() over (order by p.name, g), 'wych-elm', g
     from place p cross join generate_series(1, 8) g
-    where p.outfit_id = ${o.outfitId} and p.name like 'Site %'`;
+    where p.company_id = ${o.companyId} and p.name like 'Site %'`;
   const open = (from: number, to: number) => owner`
     select id from (
-      select id, row_number() over (order by id) as n from tree where outfit_id = ${o.outfitId} and tag like 'D%') t
+      select id, row_number() over (order by id) as n from tree where company_id = ${o.companyId} and tag like 'D%') t
     where n > ${from} and n <= ${to}`;
   const dose = { dose: { ok: true, dimension: 'volume', product: 5, actives: [] }, gates: [] };
   const plans = (of: ReturnType<typeof open>, earliest: string, latest: string) => owner`
-    insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person,
+    insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person,
       planned_for, earliest, latest)
-    select gen_random_uuid(), ${o.outfitId}, x.id, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', 2,
+    select gen_random_uuid(), ${o.companyId}, x.id, ${o.labelId}, 'drench', 'elm-leaf-beetle', '{}', 2,
       ${owner.json(dose)}, ${owner.json(dose)}, ${o.personId}, ${earliest}, ${earliest}, ${latest}
     from (${of}) x`;
   // What is over opened first: by the soonest alone it would fill every list.
   await plans(open(0, OVER), '2025-04-01', '2025-05-01');
   await plans(open(OVER, OVER + PLANS), '2026-05-20', '2026-06-30');
   await owner`
-    insert into work_plan (id, outfit_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, planned_for)
-    select gen_random_uuid(), ${o.outfitId}, x.id, 'mulch', '{}', 2, '{"figures":[]}', '{"figures":[]}', ${o.personId}, '2026-05-30'
+    insert into work_plan (id, company_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, planned_for)
+    select gen_random_uuid(), ${o.companyId}, x.id, 'mulch', '{}', 2, '{"figures":[]}', '{"figures":[]}', ${o.personId}, '2026-05-30'
     from (${open(0, WORKS)}) x`;
   await owner`
-    insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-    select gen_random_uuid(), ${o.outfitId}, x.id, gen_random_uuid(), 'own', 'look', 'Look again', 'asked for', '2026-05-25',
+    insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+    select gen_random_uuid(), ${o.companyId}, x.id, gen_random_uuid(), 'own', 'look', 'Look again', 'asked for', '2026-05-25',
       '2026-05-25', '2026-06-10'
     from (${open(1400, 1400 + VISITS)}) x`;
   await owner`analyze plan, work_plan, follow_up, tree, place`;
@@ -81,7 +81,7 @@ it('each of them is on the page of its site, one press from Today', async () => 
   expect(Math.min(seen.plans, seen.works, seen.due)).toBeGreaterThan(0);
 });
 
-it('a site beyond the list is found by its name, street or client, and only by its own outfit', async () => {
+it('a site beyond the list is found by its name, street or client, and only by its own company', async () => {
   const viewer = (await loadViewer(made.o))!;
   const list = await sitesToChoose(viewer, null);
   expect(list.more).toBe(true);
@@ -91,7 +91,7 @@ it('a site beyond the list is found by its name, street or client, and only by i
   expect((await findSites(viewer, `${SITES} Quay`)).map((s) => s.id)).toEqual([last!.id]);
   expect((await findSites(viewer, 'client')).length).toBe(20);
   expect(await findSites(viewer, '%')).toEqual([]);
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await findSites(theirs, 'Site')).toEqual([]);
   expect((await sitesToChoose(theirs, last!.id)).sites.map((s) => s.id)).not.toContain(last!.id);
 });

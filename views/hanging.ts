@@ -4,11 +4,11 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { hangingNow, pulledBefore, pulledUnwritten } from '@/store/hanging';
 
-/** Records of the past that an outfit learns from, and days for which what was pulled is told to be written. */
+/** Records of the past that an company learns from, and days for which what was pulled is told to be written. */
 const LEARNED_FROM = 400;
 const UNWRITTEN_DAYS = 14;
 
-/** What hangs, what was pulled and is still to be written, and what this outfit's own devices taught. */
+/** What hangs, what was pulled and is still to be written, and what this company's own devices taught. */
 export const boardView = (viewer: Viewer, now: Date): Promise<BoardFacts> =>
   together(viewer, async () => {
     const [hanging, before, pulled] = await Promise.all([

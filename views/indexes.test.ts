@@ -4,7 +4,7 @@ import { calendarVisits, dueBetween } from '@/store/follow-ups';
 import { listClients, listPlaces, sitesToChoose } from '@/store/grounds';
 import { db, within, type Sql } from '@/store/db';
 import { plannedBetween } from '@/store/plans';
-import { listenToStatements, makeOutfit, ownerSql, walkedWhole, type TestOutfit } from '@/store/testing';
+import { listenToStatements, makeCompany, ownerSql, walkedWhole, type TestCompany } from '@/store/testing';
 import { takenTags } from '@/store/tree-list';
 import { searchTrees } from '@/store/tree-search';
 import { heldBy } from '@/store/shelf';
@@ -17,23 +17,23 @@ import { todayView } from './today';
 import { applyView, examineView, overviewOf, prescribeView } from './tree';
 
 const TREES = 100_000;
-/** Small outfits beside it: what the database thinks of any outfit that it cannot see in a statement is their mean. */
+/** Small companies beside it: what the database thinks of any company that it cannot see in a statement is their mean. */
 const SMALL = 300;
 /** Of so many trees one was looked at, treated and planned. */
 const ONE_IN = 5;
 const NOW = new Date('2026-06-12T10:00:00Z');
-/** What grows with the trees of an outfit: none of these is ever walked from end to end. */
+/** What grows with the trees of an company: none of these is ever walked from end to end. */
 const LARGE = ['tree', 'reading', 'look', 'finding', 'verdict', 'plan', 'record', 'follow_up'];
 
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 let viewer: Viewer;
 listenToStatements();
 
-/** A large outfit with small ones beside it, as the database's own statistics will see them. */
+/** A large company with small ones beside it, as the database's own statistics will see them. */
 async function grow() {
-  const { outfitId, personId, placeId, labelId } = o;
-  for (let i = 0; i < 20; i++) await makeOutfit(owner);
+  const { companyId, personId, placeId, labelId } = o;
+  for (let i = 0; i < 20; i++) await makeCompany(owner);
   const [{ clientId } = { clientId: '' }] = await owner<
     { clientId: string }[]
   >`select client_id as "clientId" from place where id = ${placeId}`;
@@ -43,57 +43,57 @@ async function grow() {
     await tx`set local statement_timeout = 0`;
     await tx`
     with o as (
-      insert into outfit (id, name) select gen_random_uuid(), 'Small' from generate_series(1, ${SMALL}::int) returning id),
+      insert into company (id, name) select gen_random_uuid(), 'Small' from generate_series(1, ${SMALL}::int) returning id),
     c as (
-      insert into client (id, outfit_id, name) select gen_random_uuid(), o.id, 'Client' from o returning id, outfit_id),
+      insert into client (id, company_id, name) select gen_random_uuid(), o.id, 'Client' from o returning id, company_id),
     p as (
-      insert into place (id, outfit_id, client_id, name, time_zone)
-      select gen_random_uuid(), c.outfit_id, c.id, 'Place', 'Europe/London' from c
-      returning id, outfit_id)
-    insert into tree (id, outfit_id, place_id, tag, host_id)
-    select gen_random_uuid(), p.outfit_id, p.id, 'N' || g, 'wych-elm' from p cross join generate_series(1, 8) g`;
+      insert into place (id, company_id, client_id, name, time_zone)
+      select gen_random_uuid(), c.company_id, c.id, 'Place', 'Europe/London' from c
+      returning id, company_id)
+    insert into tree (id, company_id, place_id, tag, host_id)
+    select gen_random_uuid(), p.company_id, p.id, 'N' || g, 'wych-elm' from p cross join generate_series(1, 8) g`;
     await tx`
-    insert into place (id, outfit_id, client_id, name, address, time_zone)
-    select gen_random_uuid(), ${outfitId}, ${clientId}, 'Street ' || g, '', 'Europe/London'
+    insert into place (id, company_id, client_id, name, address, time_zone)
+    select gen_random_uuid(), ${companyId}, ${clientId}, 'Street ' || g, '', 'Europe/London'
     from generate_series(1, ${TREES / 100}::int) g`;
     await tx`
-    insert into tree (id, outfit_id, place_id, tag, host_id, walk_order, lat, lon)
-    select gen_random_uuid(), ${outfitId}, p.id, 'S' || p.n * 100 + g,
+    insert into tree (id, company_id, place_id, tag, host_id, walk_order, lat, lon)
+    select gen_random_uuid(), ${companyId}, p.id, 'S' || p.n * 100 + g,
       (array['wych-elm', 'common-ash', 'common-lime', 'silver-birch'])[1 + g % 4], g, 50 + p.n * 0.001, -4 + g * 0.001
     from (
       select id, row_number() over (order by id) as n
       from place
-      where outfit_id = ${outfitId} and id <> ${placeId}) p
+      where company_id = ${companyId} and id <> ${placeId}) p
     cross join generate_series(1, 100) g`;
-    const ofTrees = tx`select t.id, t.place_id, t.tag, t.walk_order from tree t where t.outfit_id = ${outfitId} and t.walk_order % ${ONE_IN} = 0`;
+    const ofTrees = tx`select t.id, t.place_id, t.tag, t.walk_order from tree t where t.company_id = ${companyId} and t.walk_order % ${ONE_IN} = 0`;
     await tx`
     insert into reading (
-      id, outfit_id, tree_id, at, created_at, by_person, diameter_cm, at_height_cm, stems, method)
-    select gen_random_uuid(), ${outfitId}, t.id, now() - make_interval(days => 20 * k),
+      id, company_id, tree_id, at, created_at, by_person, diameter_cm, at_height_cm, stems, method)
+    select gen_random_uuid(), ${companyId}, t.id, now() - make_interval(days => 20 * k),
       now() - make_interval(days => 20 * k), ${personId}, 30, 130, '[]', 'tape'
     from (${ofTrees}) t
     cross join generate_series(1, 2) k`;
     await tx`
-    insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-    select gen_random_uuid(), ${outfitId}, t.id, now() - interval '40 days', ${personId}, 5, 'good'
+    insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+    select gen_random_uuid(), ${companyId}, t.id, now() - interval '40 days', ${personId}, 5, 'good'
     from (${ofTrees}) t`;
     await tx`
-    insert into finding (outfit_id, look_id, sign_id, state, grade)
-    select ${outfitId}, l.id, s, 'absent', null
+    insert into finding (company_id, look_id, sign_id, state, grade)
+    select ${companyId}, l.id, s, 'absent', null
     from look l
     cross join unnest(array['honeydew', 'mines', 'webbing']) s
-    where l.outfit_id = ${outfitId}`;
+    where l.company_id = ${companyId}`;
     await tx`
-    insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
+    insert into verdict (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
       overturned_by)
-    select gen_random_uuid(), ${outfitId}, t.id, now() - interval '40 days', ${personId}, 'elm-leaf-beetle', 'likely',
+    select gen_random_uuid(), ${companyId}, t.id, now() - interval '40 days', ${personId}, 'elm-leaf-beetle', 'likely',
       'wait and watch', '', '[]', '{}'
     from (${ofTrees}) t`;
     await tx`
     insert into record (
-      id, outfit_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on,
+      id, company_id, root_id, version, tree_id, place_id, label_key, method, started_at, ended_at, done_on,
       by_person, written_by, words, data)
-    select r.id, ${outfitId}, r.id, 1, r.tree_id, r.place_id, 'training-01-drench', 'soil-drench', r.at, r.at,
+    select r.id, ${companyId}, r.id, 1, r.tree_id, r.place_id, 'training-01-drench', 'soil-drench', r.at, r.at,
       r.at::date,
       ${personId}, ${personId}, r.tag || ' elm of the town', '{"amount": 10, "unit": "mL"}'
     from (
@@ -101,15 +101,15 @@ async function grow() {
         now() - make_interval(days => 3 * t.walk_order) as at
       from (${ofTrees}) t) r`;
     await tx`
-    insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-    select gen_random_uuid(), ${outfitId}, r.tree_id, r.id, 'again', 'treat-again', 'Again', '', r.done_on + 365,
+    insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+    select gen_random_uuid(), ${companyId}, r.tree_id, r.id, 'again', 'treat-again', 'Again', '', r.done_on + 365,
       r.done_on + 365, r.done_on + 400
     from record r
-    where r.outfit_id = ${outfitId}`;
+    where r.company_id = ${companyId}`;
     await tx`
     insert into plan (
-      id, outfit_id, tree_id, label_id, use_key, condition_id, facts, result, state, by_person)
-    select gen_random_uuid(), ${outfitId}, t.id, ${labelId}, 'drench', 'elm-leaf-beetle', '{}',
+      id, company_id, tree_id, label_id, use_key, condition_id, facts, result, state, by_person)
+    select gen_random_uuid(), ${companyId}, t.id, ${labelId}, 'drench', 'elm-leaf-beetle', '{}',
       '{"dose": {"ok": true}}',
       case when t.walk_order % 50 = 0 and t.id <> ${o.treeId} then 'open' else 'done' end, ${personId}
     from (${ofTrees}) t`;
@@ -119,7 +119,7 @@ async function grow() {
 
 beforeAll(async () => {
   owner = ownerSql();
-  o = await makeOutfit(owner);
+  o = await makeCompany(owner);
   viewer = (await loadViewer(o))!;
   await grow();
 }, 120_000);
@@ -177,18 +177,18 @@ it.each(Object.entries(READ))('%s: no large table is walked from end to end', as
 
 it('a word of the book is looked up along its index, behind the wall', async () => {
   const [row] = await owner.begin(async (tx) => {
-    await tx`select set_config('elmhorn.outfit', ${o.outfitId}, true)`;
+    await tx`select set_config('elmhorn.company', ${o.companyId}, true)`;
     return tx<{ 'QUERY PLAN': unknown }[]>`
       explain (format json)
       select r.id
       from record r
-      where r.outfit_id = outfit_now() and r.latest and r.words ilike '%S12345%'
+      where r.company_id = company_now() and r.latest and r.words ilike '%S12345%'
       order by r.done_on desc, r.id desc
       limit 51`;
   });
   expect(JSON.stringify(row)).toContain('record_words');
-  const theirs = await makeOutfit(owner);
-  const found = (who: TestOutfit) =>
+  const theirs = await makeCompany(owner);
+  const found = (who: TestCompany) =>
     within(who, async (tx) => [
       ...(await tx`select * from book_by_words('%S12%', null, null, null, null, null, null, 60)`),
     ]);

@@ -29,7 +29,7 @@ export interface LifeYear {
   waits: Pick<HeatModel, 'id' | 'what' | 'from'>[];
 }
 
-/** Twelve months of a condition's life from this month on; null where the outfit has no place, or nothing is known of it. */
+/** Twelve months of a condition's life from this month on; null where the company has no place, or nothing is known of it. */
 export const lifeYear = (
   viewer: Viewer,
   condition: Condition,

@@ -43,7 +43,7 @@ export const planDaysView = (
     };
   });
 
-/** Plans of a place that the season has moved, with the mark of what is shown; null where this outfit has no such place. */
+/** Plans of a place that the season has moved, with the mark of what is shown; null where this company has no such place. */
 export interface PlanMoves {
   moves: PlanMove[];
   seen: string;

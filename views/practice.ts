@@ -4,7 +4,7 @@ import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { closedCases, practiceRounds } from '@/store/knowledge';
 
-/** The rounds a person has played, the outfit's closed cases, and one of them where it was asked for. */
+/** The rounds a person has played, the company's closed cases, and one of them where it was asked for. */
 export const practiceView = (viewer: Viewer, own: string | null) =>
   together(viewer, async () => {
     const [{ knowledge }, rounds, closed, asked] = await Promise.all([

@@ -2,12 +2,12 @@ import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { layProgramme } from '@/commands/programme/lay-programme';
 import { maritime, plantOrchard, type Orchard } from '@/commands/programme/testing';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { counted, listenToStatements } from '@/store/testing';
 import { laidView, layingView, programmesView, type Chosen } from './programmes';
 
 listenToStatements();
-const made = ownOutfit();
+const made = ownCompany();
 const now = new Date('2026-11-26T10:00:00Z');
 let orchard: Orchard;
 beforeAll(async () => {
@@ -35,9 +35,9 @@ it.each([
   ['a range of tags, without some', { tags: 'E2-E5', without: 'E3' }, ['E2', 'E4', 'E5']],
   ['another kind of tree', { host: 'pear' }, []],
 ])('%s is chosen', async (_, more, tags) => {
-  const { chosen, place, fault } = await view({ ...more, from: null });
+  const { chosen, place, issue } = await view({ ...more, from: null });
   expect(chosen.map((t) => t.tag).sort()).toEqual(tags);
-  expect(fault).toBe(tags.length ? null : 'No tree is chosen.');
+  expect(issue).toBe(tags.length ? null : 'No tree is chosen.');
   // The elm of the place is of a kind that it is not for.
   expect(place!.others).toBe(1);
 });
@@ -69,8 +69,8 @@ it.each([
   ['tags that run backwards', { tags: '9-1' }, '“9-1” runs backwards.'],
   ['a time that is over', { until: '2026-11-01', from: '2026-10-20' }, 'All of it has passed; give a day to come.'],
 ])('%s: the sentence, and no preview', async (_, more, sentence) => {
-  const { fault, preview } = await view(more);
-  expect([fault, preview]).toEqual([sentence, null]);
+  const { issue, preview } = await view(more);
+  expect([issue, preview]).toEqual([sentence, null]);
 });
 it('a programme that nobody knows is none; one without a place is only read', async () => {
   expect(await layingView(orchard.viewer, maritime, now, 'nothing', asked())).toBeNull();

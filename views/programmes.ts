@@ -68,7 +68,7 @@ export interface LayingView {
   /** Those of them that were chosen. */
   chosen: PlaceTree[];
   /** What is wrong with the choice; null where there is nothing. */
-  fault: string | null;
+  issue: string | null;
   preview: Preview | null;
 }
 
@@ -92,10 +92,10 @@ export interface Chosen {
 function choose(
   fit: readonly PlaceTree[],
   { host, sort, section, tags, without }: Chosen,
-): { chosen: PlaceTree[]; fault: string | null } {
+): { chosen: PlaceTree[]; issue: string | null } {
   const [only, less] = [tagsIn(tags), tagsIn(without)];
-  if (!only.ok) return { chosen: [], fault: only.sentence };
-  if (!less.ok) return { chosen: [], fault: less.sentence };
+  if (!only.ok) return { chosen: [], issue: only.sentence };
+  if (!less.ok) return { chosen: [], issue: less.sentence };
   const left = (t: PlaceTree) => without.trim() !== '' && less.has(t.tag);
   const of = fit.filter(
     (t) =>
@@ -106,8 +106,8 @@ function choose(
       !left(t),
   );
   if (of.length > MOST_TREES)
-    return { chosen: of, fault: `${of.length} trees are chosen; at most ${MOST_TREES} are laid over at once.` };
-  return { chosen: of, fault: of.length ? null : 'No tree is chosen.' };
+    return { chosen: of, issue: `${of.length} trees are chosen; at most ${MOST_TREES} are laid over at once.` };
+  return { chosen: of, issue: of.length ? null : 'No tree is chosen.' };
 }
 
 async function previewOf(
@@ -146,20 +146,20 @@ export const layingView = (
       asked.placeId ? placeTrees(viewer, asked.placeId, null, 2000) : [],
     ]);
     if (!programme) return null;
-    if (!place) return { programme, places, place: null, chosen: [], fault: null, preview: null };
+    if (!place) return { programme, places, place: null, chosen: [], issue: null, preview: null };
     const fit = all.filter((t) => isFor(programme, t.hostId));
     const today = dayIn(now, place.timeZone);
     const { id, name, timeZone } = place;
     const view = { programme, places, place: { id, name, timeZone, today, fit, others: all.length - fit.length } };
-    const { chosen, fault } = choose(fit, asked);
-    if (fault || !asked.from || !asked.until) return { ...view, chosen, fault, preview: null };
+    const { chosen, issue } = choose(fit, asked);
+    if (issue || !asked.from || !asked.until) return { ...view, chosen, issue, preview: null };
     const span = { from: asked.from, until: asked.until };
     const never = notThen(span, today);
-    if (never) return { ...view, chosen, fault: never.sentence, preview: null };
+    if (never) return { ...view, chosen, issue: never.message, preview: null };
     const treeIds = chosen.map((t) => t.id);
     const { reason, said } = asked;
     const preview = await previewOf(viewer, stationFor, now, { programme, ...span, reason, said }, treeIds);
-    return { ...view, chosen, fault: null, preview };
+    return { ...view, chosen, issue: null, preview };
   });
 
 /** A laid programme as it stands, and what has moved since it was last settled. */

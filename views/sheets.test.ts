@@ -1,6 +1,6 @@
 import { perform } from '@/commands/command';
 import { makeBatch } from '@/commands/mix/make-batch';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { bookRow } from '@/commands/tree/book-row';
 import { drenchRow } from '@/commands/tree/testing';
 import { fair } from '@/stand-ins/weather/fair';
@@ -13,7 +13,7 @@ import { rowView } from './row';
 import { applyView } from './tree';
 
 listenToStatements();
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const here = () => ({ viewer: row.viewer, now: NOW, station: fair });
 const read = async <T>(view: () => Promise<T | null>): Promise<{ seen: T; statements: number }> => {

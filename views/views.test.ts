@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { fair } from '@/stand-ins/weather/fair';
 import { floorOf, hashPassword, loadViewer, signIn, type Viewer } from '@/store/auth';
 import { db, type Sql } from '@/store/db';
-import { counted, listenToStatements, makeOutfit, ownerSql, type TestOutfit } from '@/store/testing';
+import { counted, listenToStatements, makeCompany, ownerSql, type TestCompany } from '@/store/testing';
 import { openPlans, openVisits } from '@/store/plans';
 import { bookView, overturnedView, recordView } from './book';
 import { dayView, toPutView } from './day';
@@ -20,21 +20,21 @@ import { applyView, examineView, overviewOf, prescribeView, treeView } from './t
 
 const NOW = new Date('2026-06-12T10:00:00Z');
 let owner: Sql;
-let o: TestOutfit;
+let o: TestCompany;
 let v: Viewer;
 listenToStatements();
 beforeAll(async () => {
   owner = ownerSql();
-  o = await makeOutfit(owner);
+  o = await makeCompany(owner);
   v = (await loadViewer(o))!;
   const crewId = v7();
-  await owner`insert into crew (id, outfit_id, name) values (${crewId}, ${o.outfitId}, 'Crew')`;
+  await owner`insert into crew (id, company_id, name) values (${crewId}, ${o.companyId}, 'Crew')`;
   await owner`
-    insert into round (id, outfit_id, crew_id, day, by_person)
-    values (${roundId}, ${o.outfitId}, ${crewId}, '2026-06-12', ${o.personId})`;
+    insert into round (id, company_id, crew_id, day, by_person)
+    values (${roundId}, ${o.companyId}, ${crewId}, '2026-06-12', ${o.personId})`;
   await owner`
-    insert into round_item (outfit_id, round_id, item_id, kind, place_id, position, begins)
-    values (${o.outfitId}, ${roundId}, ${o.planId}, 'plan', ${o.placeId}, 0, 480)`;
+    insert into round_item (company_id, round_id, item_id, kind, place_id, position, begins)
+    values (${o.companyId}, ${roundId}, ${o.planId}, 'plan', ${o.placeId}, 0, 480)`;
 });
 const roundId = v7();
 afterAll(async () => {
@@ -90,7 +90,7 @@ describe('what a page reads', () => {
     const cost = await counted(read);
     expect(cost.transactions).toBe(1);
     expect(cost.statements).toBeLessThanOrEqual(most);
-    // Setting the outfit and one query at least: a view that reads nothing has been counted wrongly.
+    // Setting the company and one query at least: a view that reads nothing has been counted wrongly.
     expect(cost.statements).toBeGreaterThanOrEqual(2);
   });
 
@@ -115,7 +115,7 @@ describe('what a page reads', () => {
     expect(one).toBeLessThanOrEqual(VIEWS.today![0]);
     for (let i = 0; i < 20; i++) {
       const id = v7();
-      await owner`insert into tree (id, outfit_id, place_id, tag, host_id) values (${id}, ${o.outfitId}, ${o.placeId}, ${`R${i}`}, 'wych-elm')`;
+      await owner`insert into tree (id, company_id, place_id, tag, host_id) values (${id}, ${o.companyId}, ${o.placeId}, ${`R${i}`}, 'wych-elm')`;
       if (i < 4) await decide(id);
     }
     const today = await todayView(v, NOW, fair);
@@ -126,9 +126,9 @@ describe('what a page reads', () => {
 });
 
 const decide = (treeId: string) => owner`
-  insert into verdict (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
+  insert into verdict (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking,
     overturned_by)
-  values (${v7()}, ${o.outfitId}, ${treeId}, ${NOW}, ${o.personId}, 'scale-insect', 'near certain', 'treat now', '',
+  values (${v7()}, ${o.companyId}, ${treeId}, ${NOW}, ${o.personId}, 'scale-insect', 'near certain', 'treat now', '',
     '[]', '{}')`;
 
 describe('today', () => {
@@ -143,7 +143,7 @@ describe('today', () => {
     const today = await todayView(v, NOW, fair);
     for (const u of today.undecided)
       expect(u.state).toBe(u.stop ? 'stopped' : u.state === 'open' ? 'open' : 'no product');
-    const other = await makeOutfit(owner);
+    const other = await makeCompany(owner);
     const theirs = (await loadViewer(other))!;
     expect((await todayView(theirs, NOW, fair)).undecided).toEqual([]);
   });

@@ -4,7 +4,7 @@ import { hostsNow } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { shelfLabels, type ShelfLabel } from '@/store/shelf';
 
-/** What carries out one way of the guide for an outfit: uses of the labels on its shelf, and works. */
+/** What carries out one way of the guide for an company: uses of the labels on its shelf, and works. */
 export interface WayHere extends Pick<CarriedOut, 'works'> {
   uses: (CarriedOut['uses'][number] & Pick<ShelfLabel, 'id'>)[];
 }

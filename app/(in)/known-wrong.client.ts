@@ -9,33 +9,33 @@ import { endSchema } from '@/core/mix/end';
 import { homeSchema } from '@/core/round/home-schema';
 import { leaveSchema } from '@/core/round/leave';
 import { finishSchema } from '@/core/work/finish-schema';
-import type { Fault } from '@/core/book/write';
-import { faultsBy } from '@/ui/phone/or-kept.client';
+import type { Issue } from '@/core/book/write';
+import { issuesBy } from '@/ui/phone/or-kept.client';
 
 const wrongReading = (m: z.input<typeof typedReading>) => {
   const read = typedReading.safeParse(m);
-  if (!read.success) return faultsBy(typedReading)(m);
+  if (!read.success) return issuesBy(typedReading)(m);
   const own = readReading(read.data);
-  return own.ok ? [] : own.faults;
+  return own.ok ? [] : own.issues;
 };
 
 const wrongLook = (x: z.input<typeof lookSchema>) => {
-  const faults = faultsBy(lookSchema)(x);
-  if (!faults.length) {
-    readCrownLoss(faults, x.crownLoss);
-    readChangePrice(faults, x.changePrice ?? '');
+  const issues = issuesBy(lookSchema)(x);
+  if (!issues.length) {
+    readCrownLoss(issues, x.crownLoss);
+    readChangePrice(issues, x.changePrice ?? '');
   }
-  return faults;
+  return issues;
 };
 
 /** What is wrong with a write by what a phone can know, by its verb. */
-export const KNOWN_WRONG: Readonly<Record<string, (input: never) => Fault[]>> = {
+export const KNOWN_WRONG: Readonly<Record<string, (input: never) => Issue[]>> = {
   measure: wrongReading,
   examine: wrongLook,
-  book: faultsBy(bookingSchema),
-  'hang-overnight': faultsBy(overnightSchema),
-  'leave-undone': faultsBy(leaveSchema),
-  'close-round': (c: { home: unknown }) => faultsBy(homeSchema)(c.home).map((f) => ({ ...f, path: `home.${f.path}` })),
-  'end-batch': faultsBy(endSchema),
-  'finish-work': faultsBy(finishSchema),
+  book: issuesBy(bookingSchema),
+  'hang-overnight': issuesBy(overnightSchema),
+  'leave-undone': issuesBy(leaveSchema),
+  'close-round': (c: { home: unknown }) => issuesBy(homeSchema)(c.home).map((f) => ({ ...f, path: `home.${f.path}` })),
+  'end-batch': issuesBy(endSchema),
+  'finish-work': issuesBy(finishSchema),
 };

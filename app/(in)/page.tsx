@@ -113,7 +113,7 @@ export default async function Today() {
     <>
       <p className="text-tag leading-none font-extrabold">{longDay(today).slice(0, 3)}</p>
       <p className="mt-2 text-lead font-bold">{shortDay(today).replace(/ \d{4}$/, '')}</p>
-      <p className="text-[0.9375rem] text-ink-2">{v.outfitName}</p>
+      <p className="text-[0.9375rem] text-ink-2">{v.companyName}</p>
       <dl className="mt-3 border-t border-line-2">
         {now.temperatureC !== null && <TagLine name="Air">{showTemperature(now.temperatureC, v.units)}</TagLine>}
         {now.windMs !== null && <TagLine name="Wind">{showWind(now.windMs, v.units)}</TagLine>}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { Choices, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea, TextField } from '@/ui/controls/controls';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -48,7 +48,7 @@ export function SettleTask({ id, what, state }: { id: string; what: string; stat
   );
 }
 
-const BLANK = { who: 'outfit' as 'outfit' | 'client', what: '', instructions: '', due: '', tag: '' };
+const BLANK = { who: 'company' as 'company' | 'client', what: '', instructions: '', due: '', tag: '' };
 
 /** Sets something to be done at a place: to come back for, or left to its client. */
 export function TaskForm({ placeId, today }: { placeId: string; today: string }) {
@@ -56,7 +56,7 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
   const said = useSaid();
   const made = useMadeId(`task:${placeId}`);
   const [form, setForm] = useDraft(`task:${placeId}`, BLANK);
-  const { busy, faults, send } = useSend(setTask, made);
+  const { busy, issues, send } = useSend(setTask, made);
   const set = (more: Partial<typeof BLANK>) => setForm((f) => ({ ...f, ...more }));
   const keep = () =>
     send({ id: made.id, placeId, ...form }, () => {
@@ -70,27 +70,27 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
       router.refresh();
     });
   return (
-    <details className="mt-2" open={faults.length > 0 || undefined}>
+    <details className="mt-2" open={issues.length > 0 || undefined}>
       <summary className="flex min-h-hand items-center font-bold">
         Come back for something, or leave it to the client
       </summary>
-      <FormFaults faults={faults} known={['who', 'what', 'instructions', 'due', 'tag']} />
+      <FormIssues issues={issues} known={['who', 'what', 'instructions', 'due', 'tag']} />
       <Choices
         label="Who does it"
         options={[
-          { value: 'outfit', name: 'we come back' },
+          { value: 'company', name: 'we come back' },
           { value: 'client', name: 'the client does it' },
         ]}
         value={form.who}
         onChange={(who) => set({ who })}
-        faults={faults}
+        issues={issues}
         path="who"
       />
       <div className="grid gap-x-5 desk:grid-cols-[1fr_170px_120px]">
         <TextField
           label="What"
           path="what"
-          faults={faults}
+          issues={issues}
           maxLength={200}
           placeholder={form.who === 'client' ? 'Water the new lime' : 'Look at the ties'}
           value={form.what}
@@ -99,7 +99,7 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
         <TextField
           label="On"
           path="due"
-          faults={faults}
+          issues={issues}
           type="date"
           min={today}
           value={form.due}
@@ -108,7 +108,7 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
         <TextField
           label="Tag, if one tree"
           path="tag"
-          faults={faults}
+          issues={issues}
           maxLength={24}
           value={form.tag}
           onChange={(tag) => set({ tag })}
@@ -117,7 +117,7 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
       <TextArea
         label={form.who === 'client' ? 'How it is done' : 'What to know (may stay empty)'}
         path="instructions"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.instructions}
         onChange={(instructions) => set({ instructions })}

@@ -1,18 +1,18 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { may, refusal, type Right } from '@/core/people/rights';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import type { Viewer } from '@/store/auth';
-import { databaseSentence, NOT_YOUR_FAULT } from '@/commands/command';
+import { databaseSentence, SERVER_FAILED } from '@/commands/command';
 import { tooOften, type Rate } from '@/store/rate';
 import { withOwn } from '@/commands/own';
 import { failed } from './failed';
 import { currentViewer } from './viewer';
 
-export const faulty = (status: number, ...faults: Fault[]) => Response.json({ faults }, { status });
+export const issueResponse = (status: number, ...issues: Issue[]) => Response.json({ issues }, { status });
 
 const tooMany = (seconds: number) =>
   Response.json(
-    { faults: [{ path: '', sentence: `That was asked very often. Wait ${seconds} seconds and try again.` }] },
+    { issues: [{ path: '', message: `That was asked very often. Wait ${seconds} seconds and try again.` }] },
     { status: 429, headers: { 'retry-after': String(seconds) } },
   );
 
@@ -58,17 +58,17 @@ export async function bytesOf(request: Request, most: number): Promise<Buffer | 
 export async function bodyOf(
   request: Request,
   most: number,
-): Promise<{ ok: true; value: unknown } | { ok: false; fault: Response }> {
+): Promise<{ ok: true; value: unknown } | { ok: false; issue: Response }> {
   const body = await bytesOf(request, most);
   if (!body)
     return {
       ok: false,
-      fault: faulty(413, { path: '', sentence: `At most ${Math.floor(most / 1000)} kB can be sent at once.` }),
+      issue: issueResponse(413, { path: '', message: `At most ${Math.floor(most / 1000)} kB can be sent at once.` }),
     };
   try {
     return { ok: true, value: JSON.parse(body.toString('utf8')) as unknown };
   } catch {
-    return { ok: false, fault: faulty(400, { path: '', sentence: 'This is not JSON.' }) };
+    return { ok: false, issue: issueResponse(400, { path: '', message: 'This is not JSON.' }) };
   }
 }
 
@@ -82,10 +82,10 @@ export function route(
   return async (request: Request, context: { params: Promise<Record<string, string>> }): Promise<Response> => {
     try {
       const viewer = await currentViewer();
-      if (!viewer) return faulty(401, { path: '', sentence: 'Sign in first.' });
-      if (right && !may(viewer.role, right)) return faulty(403, { path: '', sentence: refusal(viewer.role, right) });
+      if (!viewer) return issueResponse(401, { path: '', message: 'Sign in first.' });
+      if (right && !may(viewer.role, right)) return issueResponse(403, { path: '', message: refusal(viewer.role, right) });
       if (request.method !== 'GET' && !fromHere(request))
-        return faulty(403, { path: '', sentence: 'This request comes from another site.' });
+        return issueResponse(403, { path: '', message: 'This request comes from another site.' });
       const wait = rate ? await tooOften(viewer, rate) : null;
       if (wait !== null) return tooMany(wait);
       const params = await context.params;
@@ -95,9 +95,9 @@ export function route(
       return answer;
     } catch (error) {
       const sentence = databaseSentence(error);
-      if (sentence) return faulty(409, { path: '', sentence });
+      if (sentence) return issueResponse(409, { path: '', message: sentence });
       await failed(error);
-      return faulty(503, { path: '', sentence: NOT_YOUR_FAULT });
+      return issueResponse(503, { path: '', message: SERVER_FAILED });
     }
   };
 }

@@ -23,7 +23,7 @@ it('comes back in cell for cell, formulas as they were typed', async () => {
     ['-4', 'a "quoted" word,\nover two lines', 0.1],
   ];
   const table = readTable(await written(rows), () => 3);
-  expect(table.faults).toEqual([]);
+  expect(table.issues).toEqual([]);
   expect(table.rows.map((r) => Object.values(r.cells))).toEqual(rows.map((r) => r.map(String)));
 });
 

@@ -1,7 +1,7 @@
 import { revalidatePath } from 'next/cache';
 import { unstable_rethrow } from 'next/navigation';
 import type { z } from 'zod';
-import { NOT_YOUR_FAULT, perform, refuse, type Answer, type Command } from '@/commands/command';
+import { SERVER_FAILED, perform, refuse, type Result, type Command } from '@/commands/command';
 import type { Viewer } from '@/store/auth';
 import { failed } from './failed';
 import { stationFor } from './station';
@@ -14,7 +14,7 @@ export async function performHere<S extends z.ZodType, T>(
   verb: Command<S, T>,
   input: unknown,
   progress?: (done: number, of: number) => void,
-): Promise<Answer<T>> {
+): Promise<Result<T>> {
   const context = { viewer, now: clockNow(), station: stationFor, ...(progress ? { progress } : {}) };
   const answer = await perform(verb, context, input);
   if (answer.ok) revalidatePath('/', 'layout');
@@ -22,7 +22,7 @@ export async function performHere<S extends z.ZodType, T>(
 }
 
 /** A verb as a server action, for whoever the session says. */
-export function serve<S extends z.ZodType, T>(verb: Command<S, T>): (input: z.input<S>) => Promise<Answer<T>> {
+export function serve<S extends z.ZodType, T>(verb: Command<S, T>): (input: z.input<S>) => Promise<Result<T>> {
   return async (input) => {
     try {
       const viewer = await currentViewer();
@@ -32,7 +32,7 @@ export function serve<S extends z.ZodType, T>(verb: Command<S, T>): (input: z.in
     } catch (error) {
       unstable_rethrow(error);
       await failed(error);
-      return refuse('', NOT_YOUR_FAULT);
+      return refuse('', SERVER_FAILED);
     }
   };
 }

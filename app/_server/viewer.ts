@@ -19,7 +19,7 @@ export const currentFloor = cache(async (): Promise<Floor | null> => {
   if (floor) drawn().own = (await knowledgeOf(floor.viewer)).own;
   return floor;
 });
-/** What the outfit whose page is being drawn knows of its own: one of these for each request. */
+/** What the company whose page is being drawn knows of its own: one of these for each request. */
 const drawn = cache((): { own: Own | null } => ({ own: null }));
 readOwn(() => ownWithin() ?? drawn().own);
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { TextArea, TextField } from '@/ui/controls/controls';
-import type { FormFault } from '@/ui/controls/controls';
+import type { FormIssue } from '@/ui/controls/controls';
 
 /** Who answers, and what they add: the same on every page that a client opens. */
 export interface WhoSays {
@@ -10,16 +10,16 @@ export interface WhoSays {
 }
 export const NOBODY: WhoSays = { who: '', said: '' };
 
-/** @param path the place of the added word among the faults */
+/** @param path the place of the added word among the issues */
 export function WhoFields({
   value,
   onChange,
-  faults,
+  issues,
   path,
 }: {
   value: WhoSays;
   onChange: (next: WhoSays) => void;
-  faults: FormFault[];
+  issues: FormIssue[];
   path: 'word' | 'said';
 }) {
   return (
@@ -27,7 +27,7 @@ export function WhoFields({
       <TextField
         label="Your name"
         path="who"
-        faults={faults}
+        issues={issues}
         maxLength={120}
         autoComplete="name"
         value={value.who}
@@ -36,7 +36,7 @@ export function WhoFields({
       <TextArea
         label="Anything to add"
         path={path}
-        faults={faults}
+        issues={issues}
         rows={2}
         value={value.said}
         onChange={(said) => onChange({ ...value, said })}

@@ -6,7 +6,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { SAMPLE_PASSWORD, samplePeople } from '@/stand-ins/sample-people';
 import { signIn, signOut, signOutEverywhere } from '@/store/auth';
-import { faultsOf, refuse, type Answer } from '@/commands/command';
+import { issuesOf, refuse, type Result } from '@/commands/command';
 import { clientAddress, COOKIE, deviceName, currentViewer, localPath, secureCookies } from '../_server/viewer';
 
 const credentials = z.object({
@@ -19,9 +19,9 @@ const credentials = z.object({
 });
 
 /** Opens a session and goes to Today; a wrong pair is one sentence that does not tell which half was wrong. */
-export async function enter(input: { email: string; password: string; to?: string }): Promise<Answer> {
+export async function enter(input: { email: string; password: string; to?: string }): Promise<Result> {
   const read = credentials.safeParse(input);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   let opened;
   try {
     opened = await signIn(read.data.email.toLowerCase(), read.data.password, await clientAddress(), await deviceName());
@@ -41,7 +41,7 @@ export async function enter(input: { email: string; password: string; to?: strin
 }
 
 /** Comes in as one of the sample people; only in the demonstration. */
-export async function enterAs(email: string, to?: string): Promise<Answer> {
+export async function enterAs(email: string, to?: string): Promise<Result> {
   const known = process.env.ELMHORN_DEMO === '1' && samplePeople.some((p) => p.email === email);
   return known
     ? enter({ email, password: SAMPLE_PASSWORD, ...(to ? { to } : {}) })

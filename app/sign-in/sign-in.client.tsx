@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { enter, enterAs } from './actions';
 
@@ -16,7 +16,7 @@ export function SignIn({ people, to }: { people: { name: string; role: string; e
     <>
       {people.length > 0 && (
         <section className="mb-7">
-          <h2>Sample outfit: come in as</h2>
+          <h2>Sample company: come in as</h2>
           <ul className="mt-2">
             {people.map((p) => (
               <li key={p.email}>
@@ -32,7 +32,7 @@ export function SignIn({ people, to }: { people: { name: string; role: string; e
               </li>
             ))}
           </ul>
-          <FormFaults faults={byPress.faults} />
+          <FormIssues issues={byPress.issues} />
         </section>
       )}
       <form
@@ -43,11 +43,11 @@ export function SignIn({ people, to }: { people: { name: string; role: string; e
         }}
       >
         <h2 className="mb-3">{people.length ? 'Or with your own name' : 'Sign in'}</h2>
-        <FormFaults faults={byHand.faults} known={['email', 'password']} />
+        <FormIssues issues={byHand.issues} known={['email', 'password']} />
         <TextField
           label="E-mail"
           path="email"
-          faults={byHand.faults}
+          issues={byHand.issues}
           value={email}
           onChange={setEmail}
           type="email"
@@ -57,7 +57,7 @@ export function SignIn({ people, to }: { people: { name: string; role: string; e
         <TextField
           label="Password"
           path="password"
-          faults={byHand.faults}
+          issues={byHand.issues}
           value={password}
           onChange={setPassword}
           type="password"

@@ -119,7 +119,7 @@ async function measure(cases: number) {
   ] as const) {
     const r = putTold(list, engine);
     say(
-      `| ${what}: right in name, decision and duty, no harm | ${r.length} | ${r.filter((x) => !x.faults.length).length} | – |`,
+      `| ${what}: right in name, decision and duty, no harm | ${r.length} | ${r.filter((x) => !x.issues.length).length} | – |`,
     );
   }
   say();

@@ -5,7 +5,7 @@ import { putField, type Engine } from './put';
 /** What was said of one told case, and what is wrong with it; empty when nothing is. */
 export interface Verdict {
   id: string;
-  faults: string[];
+  issues: string[];
 }
 
 /** The older vignettes in the form of the told cases. */
@@ -27,20 +27,20 @@ export const asField = (v: Vignette): FieldCase => ({
 export function putTold(cases: readonly FieldCase[], engine: Engine): Verdict[] {
   return cases.map((c) => {
     const { result, candidates, harms } = engine.answer(putField(c, engine.knowledge));
-    const faults: string[] = harms.map((h) => `harm: ${h}`);
+    const issues: string[] = harms.map((h) => `harm: ${h}`);
     const named = result.decision === 'protect a sound tree' ? 'nothing-wrong' : (result.condition ?? '-');
     const first = candidates.find((x) => !['nothing-wrong', 'something-else'].includes(x.id));
     const truth = c.truth.filter((t) => t !== '-');
     // A question is about its candidate; a report may stand though nothing is named yet.
     const right = truth.length === 0 || truth.includes(named) || (named === '-' && truth.includes(first?.id ?? ''));
-    if (!right && !c.truth.includes(named)) faults.push(`named ${named}, is ${c.truth.join(' or ') || 'open'}`);
+    if (!right && !c.truth.includes(named)) issues.push(`named ${named}, is ${c.truth.join(' or ') || 'open'}`);
     if (truth.length === 0 && c.truth.length === 0 && result.decision === 'treat now')
-      faults.push(`treats ${named} where nothing can be named`);
+      issues.push(`treats ${named} where nothing can be named`);
     if (!c.decisions.includes(result.decision))
-      faults.push(`says “${result.decision}”, not ${c.decisions.join(' or ')}`);
+      issues.push(`says “${result.decision}”, not ${c.decisions.join(' or ')}`);
     for (const d of c.duties ?? [])
       if (!result.duties.some((x) => x.id === d) && !(d === 'report' && result.decision === 'report'))
-        faults.push(`duty ${d} is missing`);
-    return { id: c.id, faults };
+        issues.push(`duty ${d} is missing`);
+    return { id: c.id, issues };
   });
 }

@@ -24,7 +24,7 @@ const told = [...practice, ...aside, ...wider, ...worked.map(asField), ...heldOu
 const OPEN = ['oak-eggs-winter'];
 const settled = putTold(told, engine).filter((v) => !OPEN.includes(v.id));
 
-it.each(settled.map((v) => [v.id, v.faults] as const))('told case %s', (_, faults) => expect(faults).toEqual([]));
+it.each(settled.map((v) => [v.id, v.issues] as const))('told case %s', (_, issues) => expect(issues).toEqual([]));
 
 it('told cases name only what the base knows, and cover every table, decision and quarantine organism', () => {
   const signs = new Set(shipped.signs.map((s) => s.id));

@@ -7,12 +7,12 @@ import { heatModels } from '@/knowledge/heat';
 
 /** Input that cannot be read: every fault has its path and its sentence. */
 class Refused extends Error {
-  constructor(readonly faults: { path: string; sentence: string }[]) {
-    super(faults[0]?.sentence);
+  constructor(readonly issues: { path: string; message: string }[]) {
+    super(issues[0]?.message);
   }
 }
 const refuse = (path: string, sentence: string): never => {
-  throw new Refused([{ path, sentence }]);
+  throw new Refused([{ path, message: sentence }]);
 };
 const printed = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
 const schemaOf = (schema: z.ZodType) => z.toJSONSchema(schema, { io: 'input' });
@@ -33,9 +33,9 @@ function help(): string {
 }
 
 /** A fault of the schema with a place to look at: a key that nobody knows is its own place, the whole input is “input”. */
-function faultOf(i: z.core.$ZodIssue): { path: string; sentence: string } {
+function issueOf(i: z.core.$ZodIssue): { path: string; message: string } {
   const keys = i.code === 'unrecognized_keys' ? [...i.path, i.keys[0]!] : i.path;
-  return { path: keys.join('.') || 'input', sentence: i.message };
+  return { path: keys.join('.') || 'input', message: i.message };
 }
 
 function parsed(input: string): unknown {
@@ -73,7 +73,7 @@ function answered(name: string, flags: readonly string[], readInput: () => strin
   // A question that asks for nothing is not kept waiting for an input that may never end.
   const asksNothing = question.schema instanceof z.ZodObject && Object.keys(question.schema.shape).length === 0;
   const read = question.schema.safeParse(asksNothing ? {} : parsed(readInput()));
-  if (!read.success) throw new Refused(read.error.issues.map(faultOf));
+  if (!read.success) throw new Refused(read.error.issues.map(issueOf));
   // A question that was understood but has no lawful answer (no dose for this size) says so in its result.
   return printed(answerTo(question, read.data, KNOWN));
 }
@@ -89,21 +89,21 @@ export interface Written {
  * One call of `npm run -s core`.
  * @param args the question and its options
  * @param readInput reads the whole input; called only by a question that has one
- * @returns bad input ends with status 2, and its faults on both outputs, each with a path and a sentence
+ * @returns bad input ends with status 2, and its issues on both outputs, each with a path and a sentence
  */
 export function coreCommand([name, ...flags]: readonly string[], readInput: () => string): Written {
   if (!name || name === '--help' || name === '-h') return { status: name ? 0 : 2, out: help(), err: '' };
   try {
     return { status: 0, out: answered(name, flags, readInput), err: '' };
   } catch (error) {
-    const faults =
+    const issues =
       error instanceof Refused
-        ? error.faults
+        ? error.issues
         : error instanceof NotKnown
-          ? [{ path: error.path, sentence: error.message }]
+          ? [{ path: error.path, message: error.message }]
           : null;
-    if (!faults) throw error;
-    const err = faults.map((fault) => `${fault.path || 'input'}: ${fault.sentence}\n`).join('');
-    return { status: 2, out: printed({ faults }), err };
+    if (!issues) throw error;
+    const err = issues.map((issue) => `${issue.path || 'input'}: ${issue.message}\n`).join('');
+    return { status: 2, out: printed({ issues }), err };
   }
 }

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { perform, type AnyCommand } from '@/commands/command';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { book } from '@/commands/tree/book';
 import { drenchRow } from '@/commands/tree/testing';
 import { fair } from '@/stand-ins/weather/fair';
@@ -9,7 +9,7 @@ import { getPlan, openPlans } from '@/store/plans';
 import { lotsOf } from '@/store/shelf';
 import { correctRecord } from './correct';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const said = (verb: AnyCommand, input: unknown) =>
   perform(verb, { viewer: row.viewer, now: NOW, station: fair }, input);
@@ -59,7 +59,7 @@ it('withdrawn and written anew by its plan, the first is not restored: the tree 
   await said(correctRecord, correction({ withdrawn: true }));
   const again = row.booked(planId, product);
   expect(await said(book, again)).toMatchObject({ ok: true });
-  expect(await said(correctRecord, correction())).toMatchObject({ ok: false, faults: [{ path: 'withdrawn' }] });
+  expect(await said(correctRecord, correction())).toMatchObject({ ok: false, issues: [{ path: 'withdrawn' }] });
   expect((await recordVersions(row.viewer, input.id))[0]).toMatchObject({ withdrawn: true });
   expect(await stateOf(planId)).toBe('done');
 });
@@ -68,8 +68,8 @@ it('where the same product was planned anew meanwhile, the old plan does not wai
   const { planId, correction } = await booked('C3');
   const plan = (await getPlan(row.viewer, planId))!;
   await made.owner`
-    insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person)
-    select ${v7()}, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person
+    insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person)
+    select ${v7()}, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us, by_person
     from plan where id = ${planId}`;
   await said(correctRecord, correction({ withdrawn: true }));
   expect(await stateOf(planId)).toBe('done');

@@ -1,4 +1,4 @@
-import { command, refuse, sentBefore, type Answer } from '@/commands/command';
+import { command, refuse, sentBefore, type Result } from '@/commands/command';
 import { correct } from '@/core/book/correct';
 import { correctionSchema } from '@/core/book/record';
 import { stepOfUse } from '@/core/prescribe/costs';
@@ -21,10 +21,10 @@ export const correctRecord = command({
   right: 'correct',
   schema: correctionSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, k): Promise<Answer<{ id: string }>> => {
+  run: async ({ viewer, now, station }, k): Promise<Result<{ id: string }>> => {
     const versions = await recordVersions(viewer, k.rootId);
     const newest = versions[0];
-    if (!newest) return refuse('', 'There is no such record in this outfit.');
+    if (!newest) return refuse('', 'There is no such record in this company.');
     const [held, place, lot, programme] = await Promise.all([
       getLabel(viewer, newest.data.product.labelId),
       getPlace(viewer, newest.data.place.id),

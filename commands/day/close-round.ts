@@ -1,32 +1,32 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { thingsOf } from '@/commands/facts/round';
 import { endsOf } from '@/commands/facts/round-ends';
 import { notThen } from '@/commands/hanging/then';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import type { OpenEnd } from '@/core/round/day';
 import { homeSchema } from '@/core/round/home-schema';
 import { roundHead, setClosed } from '@/store/day';
 import { addMessages } from '@/store/messages';
 import { z } from 'zod';
 
-const faultOf = (end: OpenEnd): Fault => {
+const issueOf = (end: OpenEnd): Issue => {
   const n = end.by === 'batch' ? 0 : end.itemIds.length;
   switch (end.by) {
     case 'hangs':
       return {
         path: 'hangs',
-        sentence: `Devices of ${n === 1 ? 'one tree' : `${n} trees`} still hang: pull them first.`,
+        message: `Devices of ${n === 1 ? 'one tree' : `${n} trees`} still hang: pull them first.`,
       };
     case 'open':
       return {
         path: 'open',
-        sentence: `${n === 1 ? 'One thing is' : `${n} things are`} neither done nor left with a reason.`,
+        message: `${n === 1 ? 'One thing is' : `${n} things are`} neither done nor left with a reason.`,
       };
     case 'batch':
       return {
         path: `batches.${end.batchId}`,
-        sentence: `Say what became of the rest of mix ${end.name}: ${Number(end.leftMl.toPrecision(4))} mL.`,
+        message: `Say what became of the rest of mix ${end.name}: ${Number(end.leftMl.toPrecision(4))} mL.`,
       };
   }
 };
@@ -53,9 +53,9 @@ export const closeRound = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, { roundId, home, tell }): Promise<Answer<{ told: number }>> => {
+  run: async ({ viewer, now, observed }, { roundId, home, tell }): Promise<Result<{ told: number }>> => {
     const round = await roundHead(viewer, roundId);
-    if (!round) return refuse('', 'There is no such round in this outfit.');
+    if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed already.');
     if (!round.begunAt) return refuse('', 'This crew has not set out.');
     const never = notThen(home.homeAt, now);
@@ -66,7 +66,7 @@ export const closeRound = command({
     const ends = endsOf(stands, new Date(home.homeAt));
     if (stands.batches.length && home.rinse === null)
       return refuse('home.rinse', 'Say where the rinse water went: it counts as mix.');
-    if (ends.length) return { ok: false, faults: ends.map(faultOf) };
+    if (ends.length) return { ok: false, issues: ends.map(issueOf) };
     const places = new Set([...stands.things, ...stands.lefts].map((t) => t.placeId));
     if (tell.some((m) => !places.has(m.placeId))) return refuse('tell', 'The round did not go to a place among them.');
     await addMessages(

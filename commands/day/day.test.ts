@@ -5,7 +5,7 @@ import { endBatch } from '@/commands/mix/end-batch';
 import { keepCrew } from '@/commands/rounds/keep-crew';
 import { keepRounds } from '@/commands/rounds/keep-rounds';
 import { noteAway } from '@/commands/rounds/note-away';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { bookRow } from '@/commands/tree/book-row';
 import { remind } from '@/commands/tree/remind';
 import { drenchRow } from '@/commands/tree/testing';
@@ -15,7 +15,7 @@ import { leftAtTree, leftOnRound, roundEntries, roundHead, ticksOf } from '@/sto
 import { messagesOfRound, messagesWaiting } from '@/store/messages';
 import { getPlans, openPlans } from '@/store/plans';
 import { closedDays, roundsBetween } from '@/store/rounds';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { beginRound } from './begin-round';
 import { closeRound } from './close-round';
 import { leaveUndone } from './leave-undone';
@@ -25,13 +25,13 @@ import { takeBackLeft } from './take-back-left';
 import { tickLoad } from './tick-load';
 import type { z } from 'zod';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const TODAY = '2026-06-01';
 const send = <S extends z.ZodType, T>(verb: Command<S, T>, input: unknown, now = NOW, viewer = row.viewer) =>
   perform(verb, { viewer, now, station: fair }, input);
-const sentences = (a: { ok: boolean; faults?: { path: string; sentence: string }[] }) =>
-  (a.faults ?? []).map((f) => `${f.path}: ${f.sentence}`);
+const sentences = (a: { ok: boolean; issues?: { path: string; message: string }[] }) =>
+  (a.issues ?? []).map((f) => `${f.path}: ${f.message}`);
 
 const crewId = v7();
 const other = v7();
@@ -51,8 +51,8 @@ beforeAll(async () => {
     });
   const second = v7();
   await owner`
-    insert into person (id, outfit_id, name, email, password_hash, role)
-    values (${second}, ${o.outfitId}, 'Second', ${`${second}@test.example`}, 'x', 'technician')`;
+    insert into person (id, company_id, name, email, password_hash, role)
+    values (${second}, ${o.companyId}, 'Second', ${`${second}@test.example`}, 'x', 'technician')`;
   expect(await crew(crewId, 'Shore crew', 'Mon–Fri 08:00–16:00', [o.personId])).toMatchObject({ ok: true });
   expect(await crew(other, 'Hill crew', 'Mon–Fri 08:00–16:00', [second])).toMatchObject({ ok: true });
   const [{ client } = { client: '' }] = await owner<
@@ -62,8 +62,8 @@ beforeAll(async () => {
     const id = v7();
     places.push(id);
     await owner`
-      insert into place (id, outfit_id, client_id, name, time_zone, area_m2)
-      values (${id}, ${o.outfitId}, ${client}, ${name}, 'Europe/London', 60000)`;
+      insert into place (id, company_id, client_id, name, time_zone, area_m2)
+      values (${id}, ${o.companyId}, ${client}, ${name}, 'Europe/London', 60000)`;
   }
 });
 const put = (itemIds: string[], more: object = {}) =>
@@ -112,7 +112,7 @@ describe('a round by hand', () => {
     const away = { id: v7(), personId: made.o.personId, from: '2026-06-03', to: '2026-06-03', why: 'a course' };
     await send(noteAway, away);
     expect(sentences(await put([ids[0]!], { day: '2026-06-03' })).join(' ')).toMatch(/does not go out/);
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await send(putOnRound, { day: TODAY, crewId, itemIds: ids }, NOW, theirs)).toMatchObject({ ok: false });
     expect(
       sentences(
@@ -171,7 +171,7 @@ describe('a round by hand', () => {
     await tick('Products: Training label 1', '59 mL', true);
     await tick('Always: Spill kit', '', false);
     expect([...(await ticksOf(row.viewer, id))]).toEqual([['Products: Training label 1', '59 mL']]);
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(
       await send(tickLoad, { roundId: id, ticks: [{ line: 'x', amount: '', on: true }] }, NOW, theirs),
     ).toMatchObject({ ok: false });

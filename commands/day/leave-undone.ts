@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { STILL_HANGS } from '@/commands/hanging/then';
 import { todayOf } from '@/commands/today';
 import { leaveSchema } from '@/core/round/leave';
@@ -14,7 +14,7 @@ export const leaveUndone = command({
   right: 'apply',
   schema: leaveSchema,
   once: (x) => x.id,
-  run: async ({ viewer, observed }, { id, itemIds, why, words }): Promise<Answer> => {
+  run: async ({ viewer, observed }, { id, itemIds, why, words }): Promise<Result> => {
     const ids = [...new Set(itemIds)];
     const day = todayOf(viewer, observed);
     const [plans, works, looks, rounds, lefts, hang] = await Promise.all([
@@ -31,7 +31,7 @@ export const leaveUndone = command({
       ...works.map((w) => ({ ...w, kind: 'work' as const })),
       ...looks.map((l) => ({ ...l, kind: 'look' as const })),
     ];
-    if (found.length < ids.length) return refuse('itemIds', 'Something among them is not in this outfit.');
+    if (found.length < ids.length) return refuse('itemIds', 'Something among them is not in this company.');
     if (found.some((f) => f.state !== 'open'))
       return refuse('itemIds', 'Something among them was done or dropped meanwhile; look again. Nothing was written.');
     if (found.some((f) => 'unsettled' in f && f.unsettled))

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { dayByHand } from '@/commands/facts/day';
 import { fortnightOf } from '@/commands/facts/rounds';
 import { uuid } from '@/core/book/record';
@@ -14,9 +14,9 @@ export const orderStops = command({
     /** Every place of the round, in the order in which they are gone to. */
     placeIds: z.array(uuid).min(1).max(60),
   }),
-  run: async ({ viewer, observed, station }, { roundId, placeIds }): Promise<Answer> => {
+  run: async ({ viewer, observed, station }, { roundId, placeIds }): Promise<Result> => {
     const round = await roundHead(viewer, roundId);
-    if (!round) return refuse('', 'There is no such round in this outfit.');
+    if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
     const entries = await roundEntries(viewer, roundId);
     const here = new Set(entries.map((e) => e.placeId));

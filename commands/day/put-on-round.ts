@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { limitsOf } from '@/commands/facts/about';
 import { dayByHand } from '@/commands/facts/day';
 import { fortnightOf } from '@/commands/facts/rounds';
@@ -25,7 +25,7 @@ export const putOnRound = command({
     /** It is known what speaks against it. */
     anyway: z.boolean().default(false),
   }),
-  run: async (context, { day, crewId, itemIds, anyway }): Promise<Answer<{ roundId: string; notes: string[] }>> => {
+  run: async (context, { day, crewId, itemIds, anyway }): Promise<Result<{ roundId: string; notes: string[] }>> => {
     const { viewer, now, station } = context;
     const f = await fortnightOf(viewer, station, now, 'with');
     const crew = f.problem.crews.find((c) => c.id === crewId);
@@ -63,9 +63,9 @@ export const putOnRound = command({
     // What keeps several of them away for one reason is said once.
     const says = (limits: readonly Limit[]) => [...new Set(limits.map(inWords))];
     if (hand.never.length)
-      return { ok: false, faults: says(hand.never).map((sentence) => ({ path: 'itemIds', sentence })) };
+      return { ok: false, issues: says(hand.never).map((sentence) => ({ path: 'itemIds', message: sentence })) };
     if (hand.against.length && !anyway)
-      return { ok: false, faults: says(hand.against).map((sentence) => ({ path: 'anyway', sentence })) };
+      return { ok: false, issues: says(hand.against).map((sentence) => ({ path: 'anyway', message: sentence })) };
     const placed = stops
       .flatMap((s) => s.items)
       .map((i, position): ItemPlaced => ({
@@ -79,13 +79,13 @@ export const putOnRound = command({
         locked: i.locked,
       }));
     await writeRounds(viewer, v7, placed, []);
-    const faults = await moveWith(
+    const issues = await moveWith(
       context,
       f,
       placed.filter((p) => put.has(p.itemId)),
       () => crew.name,
     );
-    if (faults.length) return { ok: false, faults };
+    if (issues.length) return { ok: false, issues };
     const made = (await roundsBetween(viewer, day, day)).find((r) => r.crewId === crewId)!;
     return { ok: true, value: { roundId: made.id, notes: says(hand.against) } };
   },

@@ -23,7 +23,7 @@ export const tickLoad = command({
   }),
   run: async ({ viewer, observed }, { roundId, ticks }) => {
     const round = await roundHead(viewer, roundId);
-    if (!round) return refuse('', 'There is no such round in this outfit.');
+    if (!round) return refuse('', 'There is no such round in this company.');
     if (round.closedAt) return refuse('', 'This day is closed.');
     await setTicks(viewer, roundId, ticks, observed);
     return done;

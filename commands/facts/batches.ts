@@ -1,4 +1,4 @@
-import { refuse, type Answer } from '@/commands/command';
+import { refuse, type Result } from '@/commands/command';
 import type { Drawn } from '@/core/book/write';
 import type { Dose } from '@/core/dose/dose';
 import type { Label } from '@/core/label/schema';
@@ -44,11 +44,11 @@ export async function fromMixes(
   batchIds: readonly string[],
   of: Wanted,
   wanted: readonly number[],
-): Promise<Answer<FromMixes>> {
+): Promise<Result<FromMixes>> {
   const found = await batchesNamed(viewer, batchIds);
   const mixes = batchIds.flatMap((id) => found.find((b) => b.id === id) ?? []);
   if (!mixes.length || mixes.length < new Set(batchIds).size)
-    return refuse('batchIds', 'A mix among them is not in this outfit.');
+    return refuse('batchIds', 'A mix among them is not in this company.');
   if (!mixes.every((b) => serves(b, of)))
     return refuse('batchIds', 'A mix among them is of another product, or not as strong as was planned.');
   const draws = drawsOf(mixes, wanted);

@@ -61,7 +61,7 @@ export interface BoardFacts {
   hanging: HungRow[];
   /** Pulled, and still to be written. */
   pulled: HungRow[];
-  /** What this outfit's own devices took before. */
+  /** What this company's own devices took before. */
   log: Emptied[];
 }
 

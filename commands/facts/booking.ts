@@ -1,5 +1,5 @@
 import { saidSchema } from '@/commands/said';
-import { refuse, sentBefore, type Answer, type Context } from '@/commands/command';
+import { refuse, sentBefore, type Result, type Context } from '@/commands/command';
 import { atTheTree, newestOf } from '@/commands/facts/at-the-tree';
 import { fromMixes, type FromMixes } from '@/commands/facts/batches';
 import { spotOf } from '@/commands/facts/diagnosis';
@@ -71,7 +71,7 @@ export function doseFollowed(
   planned: Pick<Prescription, 'dose' | 'ring' | 'treated'>,
   newest: Pick<Prescription, 'dose' | 'ring' | 'treated'>,
   basis: DoseBasis | undefined,
-): Answer<Followed> {
+): Result<Followed> {
   if (!planned.dose.ok) return refuse('planId', 'This plan has no dose; prescribe anew.');
   const was = doseChange(planned.dose, newest.dose);
   if (!was) return { ok: true, value: { ...planned, dose: planned.dose, change: null } };
@@ -107,9 +107,9 @@ export async function bookingOf(
   { viewer, now }: Context,
   b: Booking,
   share?: { draws: Draw[]; drawn: Drawn[]; lot: FromMixes['lot'] },
-): Promise<Answer<Written>> {
+): Promise<Result<Written>> {
   const plan = await getPlan(viewer, b.planId);
-  if (!plan) return refuse('planId', 'This plan is not in this outfit.');
+  if (!plan) return refuse('planId', 'This plan is not in this company.');
   const doneAt = momentOf(b.startedAt, now);
   const [tree, held, lots, hung] = await Promise.all([
     treeOf(viewer, plan.treeId, doneAt),
@@ -120,7 +120,7 @@ export async function bookingOf(
   // Whoever writes it is named first, once.
   const others = [...new Set(b.withIds)].filter((id) => id !== viewer.personId);
   const beside = others.length ? await peopleNamed(viewer, others) : [];
-  if (beside.length < others.length) return refuse('withIds', 'Somebody named beside you is not of this outfit.');
+  if (beside.length < others.length) return refuse('withIds', 'Somebody named beside you is not of this company.');
   const waits = tree?.unsettled.find((u) => u.planId === plan.id && u.recordId !== b.id);
   if (waits)
     return refuse('planId', `${waits.byName} did this already; the record waits to be settled. Settle that one first.`);
@@ -172,7 +172,7 @@ export async function bookingOf(
     },
     b,
   );
-  if (!up.ok) return { ok: false, faults: up.faults };
+  if (!up.ok) return { ok: false, issues: up.issues };
   // Under a programme the next one is a visit of the programme, counted from this record; the label's own would be a second.
   const laid = plan.visitId === null ? null : await laidBehind(viewer, { planId: plan.id });
   const due = up.followUps.filter((f) => !laid || f.kind !== 'treat-again');
@@ -202,7 +202,7 @@ export async function bookingOf(
 }
 
 /** Writes a booking: the record, the stock, the follow-ups and the end of the plan, together or not at all. */
-export async function writeBooking({ viewer }: Pick<Context, 'viewer'>, { record }: Written): Promise<Answer> {
+export async function writeBooking({ viewer }: Pick<Context, 'viewer'>, { record }: Written): Promise<Result> {
   try {
     // A record that came here by another way than a verb has this id: it stands, and this is not it.
     return (await writeRecord(viewer, v7, record)) ? { ok: true, value: null } : sentBefore;

@@ -5,7 +5,7 @@ import { shipped } from '@/knowledge';
 
 const laid = once((entries: readonly OwnEntry[]) => overlay(shipped, entries));
 
-/** What the outfit of a phone knows, from the entries that came along; from then on names are looked up in it. A phone has one outfit. */
+/** What the company of a phone knows, from the entries that came along; from then on names are looked up in it. A phone has one company. */
 export function heldKnowledge(entries: readonly OwnEntry[]) {
   const { own, knowledge } = laid(entries);
   readOwn(() => own);

@@ -4,17 +4,17 @@ import { shipped } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 import { ownEntries } from '@/store/knowledge';
 
-/** Outfits whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
+/** Companies whose knowledge is kept laid together; entries are only ever added, so that a version says what it holds. */
 const overlaid = lastFew<{ laid: Overlaid | null }>(50);
 const NOTHING_LAID = overlay(shipped, []);
 
-/** An outfit's own entries; nothing is asked of the database where it has written none. */
+/** An company's own entries; nothing is asked of the database where it has written none. */
 export const entriesOf = async (v: Viewer): Promise<OwnEntry[]> =>
   v.ownEntries === 0 ? [] : [...(await ownEntries(v))];
 
-/** What this outfit knows: what ships, with its own entries laid over it. */
+/** What this company knows: what ships, with its own entries laid over it. */
 export async function knowledgeOf(v: Viewer): Promise<Overlaid> {
   if (v.ownEntries === 0) return NOTHING_LAID;
-  const kept = overlaid(`${v.outfitId} ${v.ownEntries}`, () => ({ laid: null }));
+  const kept = overlaid(`${v.companyId} ${v.ownEntries}`, () => ({ laid: null }));
   return (kept.laid ??= overlay(shipped, await entriesOf(v)));
 }

@@ -1,5 +1,5 @@
 import { digestOf } from '@/commands/command';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { coverOf } from '@/core/season/covers';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { changesOf, type Change } from '@/core/programmes/changes';
@@ -18,7 +18,7 @@ import { hoursAt, yearsOf, type HoursAt } from './season';
 import { situationFor, usualChoices, workFactsOf } from './situation';
 import { treesOf } from './tree';
 
-/** A programme by its key: of the outfit's own, or of those that ship; null where there is none like it. */
+/** A programme by its key: of the company's own, or of those that ship; null where there is none like it. */
 export async function programmeNamed(viewer: Viewer, key: string): Promise<YearProgramme | null> {
   const shipped = programmes.find((p) => p.key === key);
   if (shipped) return shipped;
@@ -156,13 +156,13 @@ const MOST_YEARS = 5;
 const BEHIND_DAYS = 60;
 
 /** Why a programme may not be laid for these days; null where it may. */
-export function notThen({ from, until }: Pick<Laying, 'from' | 'until'>, today: Day): Fault | null {
+export function notThen({ from, until }: Pick<Laying, 'from' | 'until'>, today: Day): Issue | null {
   if (from < after(today, -BEHIND_DAYS, 'days'))
-    return { path: 'from', sentence: 'It begins more than sixty days ago; begin today.' };
-  if (until < from) return { path: 'until', sentence: 'It ends before it begins.' };
-  if (until < today) return { path: 'until', sentence: 'All of it has passed; give a day to come.' };
+    return { path: 'from', message: 'It begins more than sixty days ago; begin today.' };
+  if (until < from) return { path: 'until', message: 'It ends before it begins.' };
+  if (until < today) return { path: 'until', message: 'All of it has passed; give a day to come.' };
   if (until > after(today, MOST_YEARS, 'years'))
-    return { path: 'until', sentence: `Plan ${MOST_YEARS} years ahead at most.` };
+    return { path: 'until', message: `Plan ${MOST_YEARS} years ahead at most.` };
   return null;
 }
 

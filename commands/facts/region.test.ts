@@ -2,26 +2,26 @@ import { v7 } from 'uuid';
 import { regionOf } from '@/knowledge';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { saveRegion } from '@/store/people';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { regionFor } from './region';
 import { workFactsOf } from './situation';
 import { treeOf } from './tree';
 
-const made = ownOutfit();
+const made = ownCompany();
 const viewer = async (): Promise<Viewer> => (await loadViewer(made.o))!;
 
-it('a place has the region of its outfit until somebody says another', async () => {
+it('a place has the region of its company until somebody says another', async () => {
   const v = await viewer();
   const here = async () => workFactsOf(v, (await treeOf(v, made.o.treeId, new Date()))!, new Date())!.region;
   await made.owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method)
-    values (${v7()}, ${made.o.outfitId}, ${made.o.treeId}, now(), ${made.o.personId}, 30, 130, '[]', 'tape')`;
+    insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, method)
+    values (${v7()}, ${made.o.companyId}, ${made.o.treeId}, now(), ${made.o.personId}, 30, 130, '[]', 'tape')`;
   expect(await here()).toBe(regionOf(v.region).name);
   await made.owner`update place set region = 'upland' where id = ${made.o.placeId}`;
   expect(await here()).toBe(regionOf('upland').name);
 });
 
-it('an outfit keeps its own version of each region; the newest holds', async () => {
+it('a company keeps its own version of each region; the newest holds', async () => {
   const named = (name: string) => ({ ...regionOf('upland'), name });
   await saveRegion(made.o, v7(), 'upland', named('Upland, first'));
   await saveRegion(made.o, v7(), 'upland', named('Upland, second'));

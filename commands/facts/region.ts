@@ -3,8 +3,8 @@ import { regionOf } from '@/knowledge';
 import type { Viewer } from '@/store/auth';
 
 /**
- * The region profile in force at a place: the outfit's own version of it, or what ships.
- * @param region of the place; null where it has that of the outfit
+ * The region profile in force at a place: the company's own version of it, or what ships.
+ * @param region of the place; null where it has that of the company
  */
 export const regionFor = (v: Pick<Viewer, 'region' | 'ownRegions'>, region: string | null): Region => {
   const key = region ?? v.region;

@@ -37,10 +37,10 @@ import { regionFor } from './region';
 const FORTNIGHT = 14;
 /** How far beyond them the next time of a product is looked for. */
 const BEYOND_DAYS = 60;
-/** Years of records from which an outfit learns its pace. */
+/** Years of records from which an company learns its pace. */
 const LEARN_YEARS = 2;
 
-/** Kits of an outfit, and how many crews can have each on one day. */
+/** Kits of an company, and how many crews can have each on one day. */
 const KITS = { spray: 25, injection: 15, probe: 15, drench: 10, tools: 10 } as const;
 type KitKey = keyof typeof KITS;
 const kitFor = (method: Method): KitKey | null => {

@@ -147,7 +147,7 @@ function alsoPlanned(plan: Tree['plans'][number], labels: Held['labels'], today:
 /**
  * Everything a prescription for this tree rests on: built here for every page and every verb, so that the browser's gates and
  * the server's ask the same facts.
- * @param held what the outfit holds, and how fast its own injections went in
+ * @param held what the company holds, and how fast its own injections went in
  * @param finds what was named near by
  * @param trouble the trouble in hand, by its condition; null: the newest open one
  * @param year what the seasons bring to this host at this place

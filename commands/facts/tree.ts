@@ -3,7 +3,7 @@ import type { Viewer } from '@/store/auth';
 import { getTrees, type Tree } from '@/store/tree';
 import { nearbyFinds, type Finds } from '@/store/verdicts';
 
-/** Trees as they stand, with the sums of the year of `now`; what this outfit has not got is left out. */
+/** Trees as they stand, with the sums of the year of `now`; what this company has not got is left out. */
 export const treesOf = (v: Viewer, ids: readonly string[], now: Date) => getTrees(v, ids, todayOf(v, now).slice(0, 4));
 export const treeOf = async (v: Viewer, id: string, now: Date): Promise<Tree | null> =>
   (await treesOf(v, [id], now))[0] ?? null;

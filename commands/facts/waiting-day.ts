@@ -31,7 +31,7 @@ import type { CrewsDay, StopOfDay } from '@/commands/facts/crews-day';
 /** A day as a phone takes it along: with what hangs of its plans. */
 export interface HeldDay {
   day: CrewsDay;
-  /** The outfit's own knowledge: hosts and works that do not ship have their names from it. */
+  /** The company's own knowledge: hosts and works that do not ship have their names from it. */
   entries: OwnEntry[];
   hung: HungRow[];
   /** What was taken out of its mixes, by their ids. */

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { putDown } from '@/commands/typed';
 import { uuid } from '@/core/book/record';
@@ -17,11 +17,11 @@ export const bookOthers = command({
     ...putDown,
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, o): Promise<Answer> => {
+  run: async ({ viewer, now }, o): Promise<Result> => {
     const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
     if (!grams.ok) return refuse('grams', grams.sentence);
     if (o.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
-    if (!(await getPlace(viewer, o.placeId))) return refuse('', 'There is no such place in this outfit.');
+    if (!(await getPlace(viewer, o.placeId))) return refuse('', 'There is no such place in this company.');
     await addOthersApplied(viewer, { ...o, grams: grams.value });
     return done;
   },

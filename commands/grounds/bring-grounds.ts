@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
 import { readGeoJson, type ReadPlan } from '@/core/grounds/geojson';
@@ -10,8 +10,8 @@ export const bringPlan = command({
   name: 'bring-grounds',
   right: 'edit grounds',
   schema: z.object({ placeId: uuid, text: z.string().max(1_000_000, 'A plan has at most 1 MB.') }),
-  run: async (_context, { text }): Promise<Answer<ReadPlan>> => {
+  run: async (_context, { text }): Promise<Result<ReadPlan>> => {
     const read = readGeoJson(text, v7, toDegrees);
-    return read.ok ? { ok: true, value: read.value } : refuse(read.path, read.sentence);
+    return read.ok ? { ok: true, value: read.value } : refuse(read.path, read.message);
   },
 });

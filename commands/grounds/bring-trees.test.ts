@@ -1,14 +1,14 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { COLUMNS } from '@/core/exchange/trees-csv';
 import { loadViewer } from '@/store/auth';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { archiveTree } from '@/commands/tree/archive-tree';
 import { listImports } from '@/store/imports';
 import { bringTrees } from './bring-trees';
 import { takeListBack } from './take-list-back';
 
-const made = ownOutfit();
+const made = ownCompany();
 
 const nothing = Object.fromEntries(COLUMNS.map((c) => [c, null])) as Record<(typeof COLUMNS)[number], string | null>;
 const list = (csv: string, more: object = {}) => ({
@@ -50,7 +50,7 @@ it('sent twice it lands once; another list under the same id is refused', async 
   expect(await hanging('B')).toHaveLength(1);
   expect(await send({ ...input, csv: 'Tag,Host,Girth\nB2,wych elm,90\n' })).toMatchObject({
     ok: false,
-    faults: [{ path: 'id' }],
+    issues: [{ path: 'id' }],
   });
   expect(await hanging('B')).toHaveLength(1);
 });
@@ -59,7 +59,7 @@ it('one fault, and nothing comes in; mended, it goes under the same id', async (
   const input = list('Tag,Host,Girth\nC1,wych elm,90\nC2,Paulownia tomentosa,80\nC3,wych elm,-4\n');
   expect(await send(input)).toMatchObject({
     ok: false,
-    faults: [{ path: 'csv.3.Host' }, { path: 'csv.4.Girth', sentence: expect.stringMatching(/more than 0/) }],
+    issues: [{ path: 'csv.3.Host' }, { path: 'csv.4.Girth', message: expect.stringMatching(/more than 0/) }],
   });
   expect(await hanging('C')).toEqual([]);
   const mended = {
@@ -84,15 +84,15 @@ it.each([
   ['a place of nobody', { placeId: v7() }, /no such place/],
 ])('%s is a fault with its place', async (_, more, sentence) => {
   const answer = await send(list('Tag,Host,Girth\nD1,wych elm,90\n', more));
-  expect(answer).toMatchObject({ ok: false, faults: [{ sentence: expect.stringMatching(sentence) }] });
+  expect(answer).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(sentence) }] });
   expect(await hanging('D')).toEqual([]);
 });
 
-it('nobody brings trees into a place of another outfit', async () => {
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+it('nobody brings trees into a place of another company', async () => {
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await send(list('Tag,Host,Girth\nE1,wych elm,90\n'), theirs)).toMatchObject({
     ok: false,
-    faults: [{ path: 'placeId' }],
+    issues: [{ path: 'placeId' }],
   });
   expect(await hanging('E')).toEqual([]);
 });
@@ -102,12 +102,12 @@ it('rows that are no trees stay out by their line, and an inch is never read as 
   const mapping = { tag: 'Tag', host: 'Host', diameter: 'Trunk (in)', note: 'Note' };
   const asked = (more: object) =>
     send({ ...list(csv), mapping: { ...list(csv).mapping, girth: null, ...mapping }, ...more });
-  expect(await asked({ leaveOut: [3] })).toMatchObject({ ok: false, faults: [{ path: 'units.trunk' }] });
+  expect(await asked({ leaveOut: [3] })).toMatchObject({ ok: false, issues: [{ path: 'units.trunk' }] });
   const inches = { units: { trunk: 'in', height: 'm' } };
-  expect(await asked(inches)).toMatchObject({ ok: false, faults: [{ path: expect.stringMatching(/^csv\.3/) }] });
+  expect(await asked(inches)).toMatchObject({ ok: false, issues: [{ path: expect.stringMatching(/^csv\.3/) }] });
   expect(await asked({ ...inches, leaveOut: [3], id: v7() })).toEqual({ ok: true, value: { written: 2 } });
   const rows = await made.owner<{ tag: string; cm: number }[]>`
-    select t.tag, r.diameter_cm as cm from tree t join reading r on r.tree_id = t.id where t.outfit_id = ${made.o.outfitId} and t.tag in ('Z1', 'Z2')
+    select t.tag, r.diameter_cm as cm from tree t join reading r on r.tree_id = t.id where t.company_id = ${made.o.companyId} and t.tag in ('Z1', 'Z2')
     order by 1`;
   expect(rows.map((r) => r.cm)).toEqual([expect.closeTo(27.94, 6), expect.closeTo(38.1, 6)]);
 });
@@ -136,7 +136,7 @@ describe('a list that came in', () => {
     const [gone] = await made.owner<{ id: string }[]>`select id from tree where import_id = ${input.id} and tag = 'V1'`;
     expect(await doneBy(archiveTree, made.viewer, { id: gone!.id, archived: false })).toMatchObject({
       ok: false,
-      faults: [{ sentence: expect.stringMatching(/another tree/) }],
+      issues: [{ message: expect.stringMatching(/another tree/) }],
     });
     expect(await standing('V')).toEqual(['V1']);
   });
@@ -144,15 +144,15 @@ describe('a list that came in', () => {
   it('stays once something rests on one of its trees, and is nobody else’s to take back', async () => {
     const input = list('Tag,Host,Girth\nY1,wych elm,90\nY2,wych elm,95\n');
     expect(await send(input)).toMatchObject({ ok: true });
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await doneBy(takeListBack, theirs, { id: input.id })).toMatchObject({ ok: false });
     const [tree] = await made.owner<{ id: string }[]>`select id from tree where import_id = ${input.id} and tag = 'Y2'`;
     await made.owner`
-      insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-      values (${v7()}, ${made.o.outfitId}, ${tree!.id}, '2026-05-01T10:00:00Z', ${made.o.personId}, 5, 'good')`;
+      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      values (${v7()}, ${made.o.companyId}, ${tree!.id}, '2026-05-01T10:00:00Z', ${made.o.personId}, 5, 'good')`;
     expect(await doneBy(takeListBack, made.viewer, { id: input.id })).toMatchObject({
       ok: false,
-      faults: [{ sentence: expect.stringMatching(/Y2/) }],
+      issues: [{ message: expect.stringMatching(/Y2/) }],
     });
     expect(await standing('Y')).toEqual(['Y1', 'Y2']);
   });
@@ -162,7 +162,7 @@ describe('a list that came in', () => {
     const rows = Array.from({ length: 6 }, (_, i) => `X${i},wych elm,${i ? 900 : 40},${i ? 50.3 : 0},${i ? -4.1 : 0}`);
     const input = list(`Tag,Host,Trunk,Lat,Lon\n${rows.join('\n')}\n`, { mapping });
     const asked = await send(input);
-    expect((asked as { faults: { path: string }[] }).faults.map((f) => f.path)).toEqual([
+    expect((asked as { issues: { path: string }[] }).issues.map((f) => f.path)).toEqual([
       'sure.positions',
       'sure.sizes',
     ]);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { v7 } from 'uuid';
-import { command, refuse, refuseRows, type Answer } from '@/commands/command';
+import { command, refuse, refuseRows, type Result } from '@/commands/command';
 import { dayIn, zonedInstant } from '@/core/season/zone';
 import { uuid } from '@/core/book/record';
 import { toDegrees } from '@/core/exchange/positions';
@@ -8,7 +8,7 @@ import { speciesIndex } from '@/core/exchange/species';
 import { eachOf, inTurns } from '@/core/slices';
 import { doubtSlices, LIST_DOUBTS } from '@/core/exchange/list-doubts';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
-import { COLUMNS, namesIn, treeSlices, unitFaults, type TreeRow } from '@/core/exchange/trees-csv';
+import { COLUMNS, namesIn, treeSlices, unitIssues, type TreeRow } from '@/core/exchange/trees-csv';
 import { findHost, hostsNow } from '@/knowledge';
 import { addTrees, nextWalkOrder, takenTags, type NewTree } from '@/store/tree-list';
 import { dayPlaces, getPlace } from '@/store/grounds';
@@ -51,14 +51,14 @@ export const bringTrees = command({
     csv: z.string().max(16_000_000, 'A list may have 16 MB at most.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, progress }, sent): Promise<Answer<{ written: number }>> => {
+  run: async ({ viewer, now, progress }, sent): Promise<Result<{ written: number }>> => {
     const place = await getPlace(viewer, sent.placeId);
-    if (!place) return refuse('placeId', 'There is no such place in this outfit.');
+    if (!place) return refuse('placeId', 'There is no such place in this company.');
     if (!looksLikeText(sent.csv)) return refuse('csv', 'This is not a text file. Save the list as CSV (UTF-8).');
     const positions = sent.system ? toDegrees(sent.system) : null;
     if (sent.system && !positions) return refuse('system', 'This coordinate system is not known.');
-    const mixed = unitFaults(sent.mapping, sent.units);
-    if (mixed.length) return { ok: false, faults: mixed };
+    const mixed = unitIssues(sent.mapping, sent.units);
+    if (mixed.length) return { ok: false, issues: mixed };
     const whole = await readTableInTurns(sent.csv, namesIn);
     const out = new Set(sent.leaveOut);
     const table = { ...whole, rows: whole.rows.filter((r) => !out.has(r.line)) };
@@ -80,15 +80,15 @@ export const bringTrees = command({
       taken: new Set(await takenTags(viewer, sent.placeId, tags)),
     });
     const read = await inTurns(reading);
-    const faults = [...table.faults, ...read.faults];
-    if (faults.length) return refuseRows(faults, 1000);
+    const issues = [...table.issues, ...read.issues];
+    if (issues.length) return refuseRows(issues, 1000);
     const [site] = await dayPlaces(viewer, [sent.placeId], false);
     const sized = eachOf(read.trees, (t) => ({ ...t, largestCm: findHost(t.hostId)?.largestCm ?? null }));
     const spot = site && site.lat !== null && site.lon !== null ? { lat: site.lat, lon: site.lon } : null;
     const asked = await inTurns(doubtSlices(await inTurns(sized), spot));
     const doubts = asked.filter((d) => !sent.sure.includes(d.id));
     if (doubts.length)
-      return { ok: false, faults: doubts.map((d) => ({ path: `sure.${d.id}`, sentence: d.sentence })) };
+      return { ok: false, issues: doubts.map((d) => ({ path: `sure.${d.id}`, message: d.sentence })) };
     await noteImport(viewer, {
       id: sent.id,
       placeId: sent.placeId,

@@ -1,14 +1,14 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
+import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { othersApplied } from '@/store/others-applied';
 import { placePlan } from '@/store/place-plan';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { bookOthers } from './book-others-on-place';
 import { bringPlan } from './bring-grounds';
 import { keepPlan } from './draw-grounds';
 
-const made = ownOutfit();
+const made = ownCompany();
 const square = [
   { x: 0, y: 0 },
   { x: 40, y: 0 },
@@ -51,8 +51,8 @@ describe('a plan of the grounds', () => {
     expect(await doneBy(keepPlan, made.viewer, drawn({ basedOn: 3, ...more }))).toMatchObject({ ok: false });
     expect(await placePlan(made.viewer, made.o.placeId)).toEqual(before);
   });
-  it('of another outfit is not drawn on', async () => {
-    const other = (await loadViewer(await makeOutfit(made.owner)))!;
+  it('of another company is not drawn on', async () => {
+    const other = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await doneBy(keepPlan, other, drawn({ basedOn: 3, trees: [] }))).toMatchObject({ ok: false });
   });
   it('comes from a file that is shown before it is kept: nothing is written by reading', async () => {

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { areaOf, toGlobe } from '@/core/grounds/plan';
 import { groundsPlanSchema } from '@/core/grounds/schema';
@@ -18,7 +18,7 @@ export const keepPlan = command({
     /** The version of the plan that was drawn on. */
     basedOn: z.number().int().min(1),
   }),
-  run: async ({ viewer }, p): Promise<Answer> => {
+  run: async ({ viewer }, p): Promise<Result> => {
     const kept = await savePlan(
       viewer,
       p.placeId,
@@ -33,6 +33,6 @@ export const keepPlan = command({
           'version',
           'Somebody drew this plan anew meanwhile. What you drew stays here; kept again, it goes over what stands now.',
         )
-      : refuse('', 'There is no such place in this outfit.');
+      : refuse('', 'There is no such place in this company.');
   },
 });

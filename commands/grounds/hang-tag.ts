@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
@@ -23,8 +23,8 @@ export const hangTag = command({
     girth: typed,
     unit: z.enum(['cm', 'in']),
   }),
-  run: async ({ viewer, observed }, t): Promise<Answer<{ id: string }>> => {
-    if (!(await getPlace(viewer, t.placeId))) return refuse('', 'There is no such place in this outfit.');
+  run: async ({ viewer, observed }, t): Promise<Result<{ id: string }>> => {
+    if (!(await getPlace(viewer, t.placeId))) return refuse('', 'There is no such place in this company.');
     const girth =
       t.girth.trim() === ''
         ? null

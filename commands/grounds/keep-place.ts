@@ -1,9 +1,9 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { name } from '@/commands/grounds/name';
 import { stale } from '@/commands/stale';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { may } from '@/core/people/rights';
 import { readNumber } from '@/core/units/numbers';
 import { readHours } from '@/core/schedule/read-hours';
@@ -20,7 +20,7 @@ const placeSchema = z.object({
   name: name('A place'),
   address: z.string().trim().max(300, 'At most 300 signs.'),
   timeZone: z.string().refine((z) => zones.has(z) || z === 'UTC', 'Choose a time zone from the list.'),
-  /** Empty where the place has the region of the outfit. */
+  /** Empty where the place has the region of the company. */
   region: z.union([z.literal(''), regionKey]),
   outline: z.string().max(20_000, 'At most a few hundred corners.'),
   area: typed,
@@ -44,7 +44,7 @@ const placeSchema = z.object({
 });
 
 /** Corners as “lat, lon” lines. */
-function readOutline(text: string, faults: Fault[]): { lat: number; lon: number }[] | null {
+function readOutline(text: string, issues: Issue[]): { lat: number; lon: number }[] | null {
   const lines = text.split('\n').filter((l) => l.trim());
   if (!lines.length) return null;
   const corners = lines.map((l, i) => {
@@ -52,23 +52,23 @@ function readOutline(text: string, faults: Fault[]): { lat: number; lon: number 
     const lat = readNumber(a, { name: `Corner ${i + 1}: the latitude`, min: -90, max: 90 });
     const lon = readNumber(b, { name: `Corner ${i + 1}: the longitude`, min: -180, max: 180 });
     for (const r of [lat, lon])
-      if (!r.ok && !faults.some((f) => f.path === 'outline')) faults.push({ path: 'outline', sentence: r.sentence });
+      if (!r.ok && !issues.some((f) => f.path === 'outline')) issues.push({ path: 'outline', message: r.sentence });
     return { lat: lat.ok ? lat.value : 0, lon: lon.ok ? lon.value : 0 };
   });
   if (corners.length < 3)
-    faults.push({
+    issues.push({
       path: 'outline',
-      sentence: 'An outline needs at least three corners, one a line: latitude, longitude.',
+      message: 'An outline needs at least three corners, one a line: latitude, longitude.',
     });
   return corners;
 }
 
 /** Spans of varieties as “name: day to day” lines. */
-function readPickings(text: string, faults: Fault[]): { variety: string; from: string; to: string }[] {
-  const fault = (line: number, why: string) =>
-    faults.push({
+function readPickings(text: string, issues: Issue[]): { variety: string; from: string; to: string }[] {
+  const issue = (line: number, why: string) =>
+    issues.push({
       path: 'pickings',
-      sentence: `Line ${line}: ${why} Write it like “Bittersweet: 2026-09-20 to 2026-10-15”.`,
+      message: `Line ${line}: ${why} Write it like “Bittersweet: 2026-09-20 to 2026-10-15”.`,
     });
   return text
     .split('\n')
@@ -76,9 +76,9 @@ function readPickings(text: string, faults: Fault[]): { variety: string; from: s
     .flatMap((l, i) => {
       const [, variety, from, to] = /^\s*(.{1,80}?)\s*:\s*(\S+)\s+to\s+(\S+)\s*$/.exec(l) ?? [];
       const days = [from, to].map((d) => z.iso.date().safeParse(d).success);
-      if (!variety || !from || !to) fault(i + 1, 'a name, a first and a last day are needed.');
-      else if (!days.every(Boolean)) fault(i + 1, 'there is no such day.');
-      else if (to < from) fault(i + 1, 'picking ends before it begins.');
+      if (!variety || !from || !to) issue(i + 1, 'a name, a first and a last day are needed.');
+      else if (!days.every(Boolean)) issue(i + 1, 'there is no such day.');
+      else if (to < from) issue(i + 1, 'picking ends before it begins.');
       else return [{ variety, from, to }];
       return [];
     });
@@ -88,10 +88,10 @@ export const keepPlace = command({
   name: 'keep-place',
   right: 'edit grounds',
   schema: placeSchema,
-  run: async ({ viewer }, p): Promise<Answer<{ id: string }>> => {
-    const faults: Fault[] = [];
+  run: async ({ viewer }, p): Promise<Result<{ id: string }>> => {
+    const issues: Issue[] = [];
     const number = (path: string, text: string, rule: Parameters<typeof numberAt>[3]) =>
-      numberAt(faults, path, text, rule, true);
+      numberAt(issues, path, text, rule, true);
     const perArea = p.areaUnit === 'm²' ? 1 : AREA['ft²'];
     const area = number('area', p.area, {
       name: 'The area',
@@ -105,15 +105,15 @@ export const keepPlace = command({
       max: 100_000,
       unit: p.distanceUnit,
     });
-    const outline = readOutline(p.outline, faults);
-    const pickings = readPickings(p.pickings, faults);
+    const outline = readOutline(p.outline, issues);
+    const pickings = readPickings(p.pickings, issues);
     if (p.lastPicking && !p.firstPicking)
-      faults.push({ path: 'firstPicking', sentence: 'A last picking needs its first.' });
+      issues.push({ path: 'firstPicking', message: 'A last picking needs its first.' });
     if (p.lastPicking && p.firstPicking && p.lastPicking < p.firstPicking)
-      faults.push({ path: 'lastPicking', sentence: 'The last picking comes after the first.' });
+      issues.push({ path: 'lastPicking', message: 'The last picking comes after the first.' });
     const hours = readHours(p.hours);
-    if (!hours.ok) faults.push({ path: 'hours', sentence: hours.sentence });
-    if (faults.length) return { ok: false, faults };
+    if (!hours.ok) issues.push({ path: 'hours', message: hours.sentence });
+    if (issues.length) return { ok: false, issues };
     const wanted: PlaceInput = {
       id: p.id,
       clientId: p.clientId,
@@ -162,6 +162,6 @@ export const keepPlace = command({
             notes: 'The note',
           },
         )
-      : refuse('', 'There is no such place in this outfit.');
+      : refuse('', 'There is no such place in this company.');
   },
 });

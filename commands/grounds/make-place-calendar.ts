@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { getPlace } from '@/store/grounds';
 import { newPlaceCalendar } from '@/store/place-calendar';
@@ -9,8 +9,8 @@ export const makePlaceCalendar = command({
   name: 'make-place-calendar',
   right: 'edit grounds',
   schema: z.object({ placeId: uuid }),
-  run: async ({ viewer }, { placeId }): Promise<Answer<{ path: string }>> => {
-    if (!(await getPlace(viewer, placeId))) return refuse('placeId', 'There is no such place in this outfit.');
+  run: async ({ viewer }, { placeId }): Promise<Result<{ path: string }>> => {
+    if (!(await getPlace(viewer, placeId))) return refuse('placeId', 'There is no such place in this company.');
     return { ok: true, value: { path: `/share/place/${await newPlaceCalendar(viewer, placeId)}` } };
   },
 });

@@ -1,21 +1,21 @@
 import { v7 } from 'uuid';
 import { answerOffer } from '@/commands/share/answer-offer';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { dropPlan } from '@/commands/tree/drop-plan';
 import { elmAvenue, NOVEMBER } from '@/commands/tree/testing';
 import { isProperty } from '@/core/proposal/property';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { sharedProposal } from '@/store/proposals';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { openPlans, openVisits } from '@/store/plans';
 import { todayView } from '@/views/today';
 import { yearVisits } from '@/store/year-visits';
 import { offerView } from '@/views/grounds';
 import { offerProperty } from './offer-property';
 
-const made = ownOutfit();
+const made = ownCompany();
 let viewer: Viewer;
 const plans: string[] = [];
 const at = (who = viewer) => ({ viewer: who, now: NOVEMBER, station: fair });
@@ -54,9 +54,9 @@ it('is one line for like trees, with its day, its price without coming out, and 
   expect(lines[0]!.price).toBeGreaterThan(0);
 });
 
-it('opens without a sign-in, names what is planned, and says nothing of the outfit’s ids; the first answer stands, and its plans are sold', async () => {
+it('opens without a sign-in, names what is planned, and says nothing of the company’s ids; the first answer stands, and its plans are sold', async () => {
   const answer = await offered();
-  if (!answer.ok) throw new Error(JSON.stringify(answer.faults));
+  if (!answer.ok) throw new Error(JSON.stringify(answer.issues));
   const token = answer.value.path.split('/').pop()!;
   const shared = (await sharedProposal(token))!;
   if (!isProperty(shared.data)) throw new Error('an offer for a tree');
@@ -68,7 +68,7 @@ it('opens without a sign-in, names what is planned, and says nothing of the outf
       .map((v) => v.sold);
   expect(await sold()).toEqual([false, false, false]);
   const say = (more: object) => answerOffer({ token, options: [line!.key], who: 'A. Client', ...more });
-  expect(await say({ options: ['something else'] })).toMatchObject({ ok: false, faults: [{ path: 'options' }] });
+  expect(await say({ options: ['something else'] })).toMatchObject({ ok: false, issues: [{ path: 'options' }] });
   expect(await say({})).toEqual({ ok: true, value: null });
   expect(await say({ options: [] })).toMatchObject({ ok: false });
   expect(await sold()).toEqual([true, true, true]);
@@ -82,12 +82,12 @@ it('opens without a sign-in, names what is planned, and says nothing of the outf
 it('what a client declines is due, priced and planned nowhere, until somebody opens it again', async () => {
   const work = v7();
   await made.owner`
-    insert into work_plan (id, outfit_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, planned_for, price)
-    select ${work}, ${made.o.outfitId}, tree_id, 'mulch', '{}', 2, '{"figures":[]}', '{"figures":[]}', ${made.o.personId},
+    insert into work_plan (id, company_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, planned_for, price)
+    select ${work}, ${made.o.companyId}, tree_id, 'mulch', '{}', 2, '{"figures":[]}', '{"figures":[]}', ${made.o.personId},
       '2027-04-01', '{"now":2000,"overYears":2000,"years":1}'
     from plan where id = ${plans[0]!}`;
   const answer = await offered();
-  if (!answer.ok) throw new Error(JSON.stringify(answer.faults));
+  if (!answer.ok) throw new Error(JSON.stringify(answer.issues));
   const token = answer.value.path.split('/').pop()!;
   const { data } = (await sharedProposal(token))!;
   if (!isProperty(data)) throw new Error('an offer for a tree');
@@ -110,7 +110,7 @@ it('what a client declines is due, priced and planned nowhere, until somebody op
 it('what changed since it was looked at is not offered as it was', async () => {
   const { keys } = { keys: (await view()).lines.map((l) => l.key) };
   for (const id of plans) await perform(dropPlan, at(), { id, drop: true });
-  expect(await offered({ keys })).toMatchObject({ ok: false, faults: [{ path: 'keys' }] });
+  expect(await offered({ keys })).toMatchObject({ ok: false, issues: [{ path: 'keys' }] });
   for (const id of plans) await perform(dropPlan, at(), { id, drop: false });
 });
 
@@ -122,12 +122,12 @@ it.each([
 ])('%s is refused beside its field', async (_, more, path) => {
   const answer = await offered(more);
   expect(answer).toMatchObject({ ok: false });
-  expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toContain(path);
+  expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toContain(path);
 });
 
 it('is for whoever may prescribe, and for their own places', async () => {
   expect(await offered({}, { ...viewer, role: 'technician' })).toMatchObject({ ok: false });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await offered({}, theirs)).toMatchObject({ ok: false });
   expect(await offerView(theirs, made.o.placeId, NOVEMBER)).toBeNull();
 });

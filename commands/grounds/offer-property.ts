@@ -1,8 +1,8 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { offeredAt } from '@/commands/facts/offered';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { NO_PRICES } from '@/core/cost/prices';
 import { DAYS_OPEN } from '@/core/proposal/proposal';
 import { dayIn } from '@/core/season/follow-ups';
@@ -22,13 +22,13 @@ export const offerProperty = command({
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
     days: typed,
   }),
-  run: async ({ viewer, now }, p): Promise<Answer<{ path: string }>> => {
-    const faults: Fault[] = [];
-    const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
-    if (faults.length) return { ok: false, faults };
+  run: async ({ viewer, now }, p): Promise<Result<{ path: string }>> => {
+    const issues: Issue[] = [];
+    const days = numberAt(issues, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
+    if (issues.length) return { ok: false, issues };
     if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
     const place = await getPlace(viewer, p.placeId);
-    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    if (!place) return refuse('placeId', 'This place is not in this company.');
     const lines = await offeredAt(viewer, place.id, dayIn(now, place.timeZone));
     const chosen = lines.filter((l) => p.keys.includes(l.key));
     if (chosen.length < new Set(p.keys).size)
@@ -39,7 +39,7 @@ export const offerProperty = command({
       days: days!,
       data: {
         about: 'property',
-        outfit: viewer.outfitName,
+        company: viewer.companyName,
         by: viewer.name,
         client: place.clientName,
         place: place.name,

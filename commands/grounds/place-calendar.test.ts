@@ -1,13 +1,13 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { calendarVisits } from '@/store/follow-ups';
 import { placeOfCalendar } from '@/store/place-calendar';
 import { plannedBetween } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { stopPlaceCalendar } from './end-place-calendar';
 import { makePlaceCalendar } from './make-place-calendar';
 
-const t = ownOutfit();
+const t = ownCompany();
 const tokenOf = (path: string) => path.split('/').pop()!.replace('.ics', '');
 const made = async () => {
   const answer = await doneBy(makePlaceCalendar, t.viewer, { placeId: t.o.placeId });
@@ -30,37 +30,37 @@ it('an address opens its place alone, a new one ends the one before, and it can 
   expect(await placeOfCalendar(second)).toBeNull();
   expect(await doneBy(stopPlaceCalendar, t.viewer, { placeId: t.o.placeId })).toMatchObject({
     ok: false,
-    faults: [{ sentence: 'This place has no calendar address.' }],
+    issues: [{ message: 'This place has no calendar address.' }],
   });
 });
 
-it('another outfit’s place gives no address, and a technician makes none', async () => {
-  const other = await makeOutfit(t.owner);
+it('another company’s place gives no address, and a technician makes none', async () => {
+  const other = await makeCompany(t.owner);
   const answer = await doneBy(makePlaceCalendar, t.viewer, { placeId: other.placeId });
-  expect(answer).toMatchObject({ ok: false, faults: [{ sentence: 'There is no such place in this outfit.' }] });
+  expect(answer).toMatchObject({ ok: false, issues: [{ message: 'There is no such place in this company.' }] });
   const technician = await doneBy(makePlaceCalendar, { ...t.viewer, role: 'technician' }, { placeId: t.o.placeId });
   expect(technician.ok).toBe(false);
 });
 
-it('it tells what stands at the place, and nothing of another place of the same outfit', async () => {
+it('it tells what stands at the place, and nothing of another place of the same company', async () => {
   const [elsewhere, tree] = [v7(), v7()];
   const [{ client_id: clientId }] =
     (await t.owner`select client_id from place where id = ${t.o.placeId}`) as unknown as [{ client_id: string }];
   await t.owner`
-    insert into place (id, outfit_id, client_id, name, time_zone)
-    values (${elsewhere}, ${t.o.outfitId}, ${clientId}, 'Elsewhere', 'Europe/London')`;
+    insert into place (id, company_id, client_id, name, time_zone)
+    values (${elsewhere}, ${t.o.companyId}, ${clientId}, 'Elsewhere', 'Europe/London')`;
   await t.owner`
-    insert into tree (id, outfit_id, place_id, tag, host_id)
-    values (${tree}, ${t.o.outfitId}, ${elsewhere}, 'E1', 'wych-elm')`;
+    insert into tree (id, company_id, place_id, tag, host_id)
+    values (${tree}, ${t.o.companyId}, ${elsewhere}, 'E1', 'wych-elm')`;
   for (const treeId of [t.o.treeId, tree]) {
     const id = v7();
     await t.owner`
-      insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-      values (${id}, ${t.o.outfitId}, ${treeId}, ${id}, 'own', 'look', 'Look again', 'Set by hand.', '2026-07-01',
+      insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+      values (${id}, ${t.o.companyId}, ${treeId}, ${id}, 'own', 'look', 'Look again', 'Set by hand.', '2026-07-01',
         '2026-07-01', '2026-07-01')`;
     await t.owner`
-      insert into work_plan (id, outfit_id, tree_id, work_id, answers, sheet, released, by_person, planned_for)
-      values (${v7()}, ${t.o.outfitId}, ${treeId}, 'mulch', '{}', '{}', '{}', ${t.o.personId}, '2026-07-02')`;
+      insert into work_plan (id, company_id, tree_id, work_id, answers, sheet, released, by_person, planned_for)
+      values (${v7()}, ${t.o.companyId}, ${treeId}, 'mulch', '{}', '{}', '{}', ${t.o.personId}, '2026-07-02')`;
   }
   const opened = (await placeOfCalendar(await made()))!;
   const due = await calendarVisits(opened, '2026-06-01', '2026-12-31', new Date(0), opened.placeId);

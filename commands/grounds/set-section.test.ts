@@ -1,11 +1,11 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { placeTrees, sectionsOf } from '@/store/tree-list';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { setSection } from './set-section';
 
-const made = ownOutfit();
+const made = ownCompany();
 const put = (more: object = {}, who = made.viewer) =>
   doneBy(setSection, who, { placeId: made.o.placeId, section: 'Terrace', tags: 'S1–S3', ...more });
 const sections = () => sectionsOf(made.viewer, made.o.placeId);
@@ -14,8 +14,8 @@ beforeAll(async () => {
   const { owner, o } = made;
   for (let i = 1; i <= 5; i++)
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id, walk_order)
-      values (${v7()}, ${o.outfitId}, ${o.placeId}, ${`S${i}`}, 'wych-elm', ${i + 10})`;
+      insert into tree (id, company_id, place_id, tag, host_id, walk_order)
+      values (${v7()}, ${o.companyId}, ${o.placeId}, ${`S${i}`}, 'wych-elm', ${i + 10})`;
 });
 
 it('puts trees there by their tags, in walking order, moves them, and takes them out again', async () => {
@@ -39,13 +39,13 @@ it.each([
   ['a place of nobody', { placeId: v7() }, 'placeId'],
 ])('%s is refused beside its field', async (_, more, path) => {
   const before = await sections();
-  expect(await put(more)).toMatchObject({ ok: false, faults: [{ path }] });
+  expect(await put(more)).toMatchObject({ ok: false, issues: [{ path }] });
   expect(await sections()).toEqual(before);
 });
 
-it('another outfit’s place is left alone, and a technician divides nothing', async () => {
+it('another company’s place is left alone, and a technician divides nothing', async () => {
   const before = await sections();
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await put({}, theirs)).toMatchObject({ ok: false });
   expect(await put({}, { ...made.viewer, role: 'technician' })).toMatchObject({ ok: false });
   expect(await sections()).toEqual(before);

@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { tagsIn } from '@/core/grounds/tags';
 import { getPlace } from '@/store/grounds';
@@ -14,8 +14,8 @@ export const setSection = command({
     section: z.string().trim().max(60, 'At most 60 signs.'),
     tags: z.string().trim().min(1, 'Say which tags, like 1–20, 33.').max(2000, 'At most 2000 signs.'),
   }),
-  run: async ({ viewer }, p): Promise<Answer<{ trees: number }>> => {
-    if (!(await getPlace(viewer, p.placeId))) return refuse('placeId', 'This place is not in this outfit.');
+  run: async ({ viewer }, p): Promise<Result<{ trees: number }>> => {
+    if (!(await getPlace(viewer, p.placeId))) return refuse('placeId', 'This place is not in this company.');
     const named = tagsIn(p.tags);
     if (!named.ok) return refuse('tags', named.sentence);
     const trees = (await tagsAt(viewer, p.placeId)).filter((t) => named.has(t.tag));

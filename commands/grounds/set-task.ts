@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { after, dayIn } from '@/core/season/follow-ups';
 import { getPlace } from '@/store/grounds';
@@ -17,15 +17,15 @@ export const setTask = command({
     placeId: uuid,
     /** A tag of the place; empty for the whole place. */
     tag: z.string().trim().max(24).default(''),
-    who: z.enum(['outfit', 'client'], 'Say who does it.'),
+    who: z.enum(['company', 'client'], 'Say who does it.'),
     what: z.string().trim().min(3, 'Say what is to be done.').max(200, 'At most 200 signs.'),
     instructions: z.string().trim().max(2000, 'At most 2000 signs.').default(''),
     due: z.iso.date('Give the day like 2027-05-14.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, { tag, ...p }): Promise<Answer> => {
+  run: async ({ viewer, now }, { tag, ...p }): Promise<Result> => {
     const place = await getPlace(viewer, p.placeId);
-    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    if (!place) return refuse('placeId', 'This place is not in this company.');
     const today = dayIn(now, place.timeZone);
     if (p.due < today) return refuse('due', 'This day has passed; give today or a day to come.');
     if (p.due > after(today, AHEAD_YEARS, 'years')) return refuse('due', `At most ${AHEAD_YEARS} years ahead.`);

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { settleTask as settle } from '@/store/tasks';
 import { z } from 'zod';
@@ -8,8 +8,8 @@ export const settleTask = command({
   name: 'settle-task',
   right: 'settle a follow-up',
   schema: z.object({ id: uuid, to: z.enum(['open', 'done', 'dropped']) }),
-  run: async ({ viewer }, { id, to }): Promise<Answer> =>
+  run: async ({ viewer }, { id, to }): Promise<Result> =>
     (await settle(viewer, id, to))
       ? done
-      : refuse('', 'This was settled or opened again meanwhile, or it is not in this outfit.'),
+      : refuse('', 'This was settled or opened again meanwhile, or it is not in this company.'),
 });

@@ -1,17 +1,17 @@
 import { v7 } from 'uuid';
 import { finishTask } from '@/commands/share/finish-task';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { getTask, tasksAt, tasksDue, type Task } from '@/store/tasks';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { todayView } from '@/views/today';
 import { stopPlaceCalendar } from './end-place-calendar';
 import { makePlaceCalendar } from './make-place-calendar';
 import { setTask } from './set-task';
 import { settleTask } from './settle-task';
 
-const made = ownOutfit();
+const made = ownCompany();
 const watering = (more: object = {}) => ({
   id: v7(),
   placeId: made.o.placeId,
@@ -34,10 +34,10 @@ const address = async () => {
 
 describe('a task of a place', () => {
   it('stands on Today and at its place until it is done, left out, or open again', async () => {
-    const { id, answer } = await set({ who: 'outfit', instructions: '', what: 'Look at the ties', tag: 't1' });
+    const { id, answer } = await set({ who: 'company', instructions: '', what: 'Look at the ties', tag: 't1' });
     expect(answer).toEqual({ ok: true, value: null });
     expect(await kept(id)).toMatchObject({
-      who: 'outfit',
+      who: 'company',
       treeId: made.o.treeId,
       tag: 'T1',
       state: 'open',
@@ -73,12 +73,12 @@ describe('a task of a place', () => {
     ['a place of nobody', { placeId: v7() }, 'placeId'],
   ])('%s is refused beside its field, and nothing is kept', async (_, more, path) => {
     const { id, answer } = await set(more);
-    expect(answer).toMatchObject({ ok: false, faults: [{ path }] });
+    expect(answer).toMatchObject({ ok: false, issues: [{ path }] });
     expect(await getTask(made.viewer, id)).toBeNull();
   });
 
-  it('of another outfit is neither set nor settled', async () => {
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  it('of another company is neither set nor settled', async () => {
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect((await set({}, theirs)).answer).toMatchObject({ ok: false });
     const { id } = await set();
     expect(await doneBy(settleTask, theirs, { id, to: 'done' })).toMatchObject({ ok: false });
@@ -91,32 +91,32 @@ describe('what is left to a client', () => {
     const token = await address();
     const { id } = await set();
     const say = (more: object = {}) => finishTask({ token, id, who: 'J. Harbottle', said: 'Four cans.', ...more });
-    expect(await say({ who: ' ' })).toMatchObject({ ok: false, faults: [{ path: 'who' }] });
+    expect(await say({ who: ' ' })).toMatchObject({ ok: false, issues: [{ path: 'who' }] });
     expect(await say()).toEqual({ ok: true, value: null });
     expect(await kept(id)).toMatchObject({ state: 'done', doneBy: 'J. Harbottle', said: 'Four cans.' });
-    expect(await say()).toMatchObject({ ok: false, faults: [{ sentence: expect.stringMatching(/settled already/) }] });
+    expect(await say()).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(/settled already/) }] });
     // Opened again, their word is gone with it.
     expect(await doneBy(settleTask, made.viewer, { id, to: 'open' })).toMatchObject({ ok: true });
     expect(await kept(id)).toMatchObject({ state: 'open', doneBy: null, said: '' });
   });
 
-  it('is all that they can settle: not the outfit’s own, not another place’s, not by an address that has ended', async () => {
+  it('is all that they can settle: not the company’s own, not another place’s, not by an address that has ended', async () => {
     const token = await address();
-    const own = await set({ who: 'outfit', instructions: '' });
+    const own = await set({ who: 'company', instructions: '' });
     const { id } = await set();
-    const other = await makeOutfit(made.owner);
+    const other = await makeCompany(made.owner);
     const theirs = (await loadViewer(other))!;
     const there = watering({ placeId: other.placeId });
     await doneBy(setTask, theirs, there);
     for (const foreign of [own.id, there.id, v7()])
       expect(await finishTask({ token, id: foreign, who: 'J. Harbottle' })).toMatchObject({
         ok: false,
-        faults: [{ sentence: 'This was not left to you.' }],
+        issues: [{ message: 'This was not left to you.' }],
       });
     await doneBy(stopPlaceCalendar, made.viewer, { placeId: made.o.placeId });
     expect(await finishTask({ token, id, who: 'J. Harbottle' })).toMatchObject({
       ok: false,
-      faults: [{ sentence: expect.stringMatching(/does not work any more/) }],
+      issues: [{ message: expect.stringMatching(/does not work any more/) }],
     });
     expect((await kept(id)).state).toBe('open');
   });

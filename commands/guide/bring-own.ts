@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { command, digestOf, refuse, type Answer } from '@/commands/command';
+import { command, digestOf, refuse, type Result } from '@/commands/command';
 import { breaks, heatStrangers, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import type { OwnEntry } from '@/core/diagnose/overlay';
@@ -11,13 +11,13 @@ type Sent = OwnEntry | HeatEntry;
 const TOLD = 12;
 const NOTE_MOST = 500;
 
-/** Entries of another outfit, from its file: all of them, or none and what is wrong with which. */
+/** Entries of another company, from its file: all of them, or none and what is wrong with which. */
 export const bringOwn = command({
   name: 'bring-own',
   right: 'edit the guide',
   schema: z.object({ id: uuid, text: z.string().max(1_000_000, 'A file may have 1 MB at most.') }),
   once: (x) => x.id,
-  run: async ({ viewer }, { text }): Promise<Answer<{ added: number; newer: number; same: number }>> => {
+  run: async ({ viewer }, { text }): Promise<Result<{ added: number; newer: number; same: number }>> => {
     const read = readSent(ownFileSchema, text, 'the file', TOLD);
     if (!read.ok) return read;
     const { from, entries } = read.value;
@@ -30,9 +30,9 @@ export const bringOwn = command({
     const fresh = sent.filter((e) => known.get(named(e)) !== digestOf(e.data));
     const heat = fresh.filter((e) => e.kind === 'heat');
     const over = fresh.filter((e) => e.kind !== 'heat');
-    const faults = [...(await breaks(kept, over)), ...heatStrangers([...kept, ...over], heat)];
-    if (faults.length)
-      return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
+    const issues = [...(await breaks(kept, over)), ...heatStrangers([...kept, ...over], heat)];
+    if (issues.length)
+      return { ok: false, issues: issues.slice(0, TOLD).map((sentence) => ({ path: 'text', message: sentence })) };
     for (const e of fresh)
       await addEntry(viewer, {
         id: v7(),

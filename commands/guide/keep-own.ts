@@ -1,4 +1,4 @@
-import { command, type Answer } from '@/commands/command';
+import { command, type Result } from '@/commands/command';
 import { breaks, note, readSent } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { ADDED_KINDS, OWN_SCHEMAS, type OwnEntry } from '@/core/diagnose/overlay';
@@ -19,13 +19,13 @@ export const keepOwn = command({
     note,
   }),
   once: (x) => x.id,
-  run: async ({ viewer }, { id, kind, text, note: why }): Promise<Answer<{ key: string }>> => {
+  run: async ({ viewer }, { id, kind, text, note: why }): Promise<Result<{ key: string }>> => {
     const read = readSent<z.ZodType<{ id: string }>>(OWN_SCHEMAS[kind], text, 'entry', TOLD);
     if (!read.ok) return read;
     const entry = { kind, key: read.value.id, version: 1, data: read.value } as OwnEntry;
-    const faults = await breaks(await ownEntries(viewer), [entry]);
-    if (faults.length)
-      return { ok: false, faults: faults.slice(0, TOLD).map((sentence) => ({ path: 'text', sentence })) };
+    const issues = await breaks(await ownEntries(viewer), [entry]);
+    if (issues.length)
+      return { ok: false, issues: issues.slice(0, TOLD).map((sentence) => ({ path: 'text', message: sentence })) };
     await addEntry(viewer, { id, kind, key: read.value.id, data: read.value, note: why });
     return { ok: true, value: { key: read.value.id } };
   },

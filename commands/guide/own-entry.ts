@@ -1,5 +1,5 @@
-import { faultsOf, refuse, type Answer } from '@/commands/command';
-import { faultSlices } from '@/core/diagnose/check';
+import { issuesOf, refuse, type Result } from '@/commands/command';
+import { issueSlices } from '@/core/diagnose/check';
 import { inTurns } from '@/core/slices';
 import type { Knowledge } from '@/core/diagnose/knowledge';
 import { groupsOf } from '@/core/diagnose/reading';
@@ -13,16 +13,16 @@ import { z } from 'zod';
 export const note = z.string().trim().min(3, 'Say what it rests on.').max(500, 'At most 500 signs.');
 
 /**
- * What was sent as JSON, read by its schema; or its first faults, each with its place after `text.`.
+ * What was sent as JSON, read by its schema; or its first issues, each with its place after `text.`.
  * @param whole what the whole of it is called, where a fault has no place within
- * @param most faults told at once
+ * @param most issues told at once
  */
 export function readSent<S extends z.ZodType>(
   schema: S,
   text: string,
   whole: string,
   most: number,
-): Answer<z.output<S>> {
+): Result<z.output<S>> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
@@ -31,16 +31,16 @@ export function readSent<S extends z.ZodType>(
   }
   const read = schema.safeParse(raw);
   if (read.success) return { ok: true, value: read.data };
-  const told = faultsOf(read.error).slice(0, most);
+  const told = issuesOf(read.error).slice(0, most);
   return {
     ok: false,
-    faults: told.map((f) => ({ path: `text.${f.path}`, sentence: `${f.path || whole}: ${f.sentence}` })),
+    issues: told.map((f) => ({ path: `text.${f.path}`, message: `${f.path || whole}: ${f.message}` })),
   };
 }
 
 const sameEntry = (a: OwnEntry, b: OwnEntry) => a.kind === b.kind && a.key === b.key;
 
-/** What hosts, tests and works of an outfit's own name and is not there. */
+/** What hosts, tests and works of an company's own name and is not there. */
 function strangers(entries: readonly OwnEntry[], knowledge: Knowledge): string[] {
   const groups = groupsOf(shipped.hosts);
   const conditions = new Set(knowledge.conditions.map((c) => c.id));
@@ -80,20 +80,20 @@ export function heatStrangers(entries: readonly OwnEntry[], heat: readonly HeatE
 }
 
 /** In turns with whatever else the server has to do: the whole base is gone through. */
-const faultsWith = async (entries: readonly OwnEntry[]): Promise<string[]> => {
+const issuesWith = async (entries: readonly OwnEntry[]): Promise<string[]> => {
   const { knowledge } = overlay(shipped, entries);
-  return [...(await inTurns(faultSlices(knowledge))), ...strangers(entries, knowledge)];
+  return [...(await inTurns(issueSlices(knowledge))), ...strangers(entries, knowledge)];
 };
 
 /**
  * What entries would break, told before they are kept, by the check that guards what ships; what ships is sound, so every
  * fault that was not there before is theirs.
- * @param kept the entries of the outfit as they stand
+ * @param kept the entries of the company as they stand
  */
 export async function breaks(kept: readonly OwnEntry[], entries: readonly OwnEntry[]): Promise<string[]> {
   const others = kept.filter((k) => !entries.some((e) => sameEntry(k, e)));
-  const after = await faultsWith([...others, ...entries]);
+  const after = await issuesWith([...others, ...entries]);
   if (!after.length) return [];
-  const before = new Set(await faultsWith(others));
+  const before = new Set(await issuesWith(others));
   return after.filter((f) => !before.has(f));
 }

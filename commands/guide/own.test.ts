@@ -8,7 +8,7 @@ import { decide } from '@/commands/tree/decide';
 import { examine } from '@/commands/tree/examine';
 import { planWork } from '@/commands/tree/plan-work';
 import { hangTag } from '@/commands/grounds/hang-tag';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { detailSchema } from '@/core/diagnose/look';
 import { ownFile } from '@/core/diagnose/own-file';
 import { worksFor } from '@/core/work/works';
@@ -16,13 +16,13 @@ import { findCondition, findHost, findSign, growthOf, hostsNow, shipped } from '
 import { loadViewer, type Viewer } from '@/store/auth';
 import { keepHeatModel } from '@/commands/season/keep-heat-model';
 import { ownEntries, ownHeatEntries } from '@/store/knowledge';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { bringOwn } from './bring-own';
 import { keepOwn } from './keep-own';
 import { setLikelihood } from './set-likelihood';
 import { takeBackOwn } from './take-back-own';
 
-const made = ownOutfit();
+const made = ownCompany();
 /** Whoever acts, as the next request would find them. */
 const now = async (who: Viewer = made.viewer): Promise<Viewer> => (await loadViewer(who))!;
 const keep = async (kind: string, data: unknown, note = 'seen on the quay, three years') =>
@@ -194,7 +194,7 @@ it('a test of one’s own is asked for, answered, believed, and speaks of what s
   expect(own.tests.get(TEST.id)).not.toHaveProperty('tells');
   // What trees were asked by stays, so that the look can be read.
   const back = { id: v7(), kind: 'test', key: TEST.id, note: 'no longer done' };
-  expect(await doneBy(takeBackOwn, v, back)).toMatchObject({ ok: false, faults: [{ path: 'key' }] });
+  expect(await doneBy(takeBackOwn, v, back)).toMatchObject({ ok: false, issues: [{ path: 'key' }] });
 });
 
 it('how often a shipped condition shows an own sign can be said', async () => {
@@ -205,7 +205,7 @@ it('how often a shipped condition shows an own sign can be said', async () => {
   expect(own.conditions.has('elm-leaf-beetle')).toBe(true);
   expect(await doneBy(setLikelihood, await now(), { ...said, id: v7(), sign: 'own-nothing' })).toMatchObject({
     ok: false,
-    faults: [{ path: 'sign' }],
+    issues: [{ path: 'sign' }],
   });
 });
 
@@ -258,12 +258,12 @@ it.each([
   const before = await ownEntries(await now());
   const answer = await keep(kind, data);
   expect(answer).toMatchObject({ ok: false });
-  expect((answer as { faults: { path: string }[] }).faults.map((f) => f.path)).toContain(path);
+  expect((answer as { issues: { path: string }[] }).issues.map((f) => f.path)).toContain(path);
   expect(await ownEntries(await now())).toEqual(before);
 });
 
-describe('to another outfit', () => {
-  const theirs = async () => now((await loadViewer(await makeOutfit(made.owner)))!);
+describe('to another company', () => {
+  const theirs = async () => now((await loadViewer(await makeCompany(made.owner)))!);
   const file = async () => JSON.stringify(ownFile('Quay Trees', await ownEntries(await now())));
   it('a sum of heat travels with the hosts that it names, and in no file that leaves one of them out', async () => {
     const heat = {
@@ -277,7 +277,7 @@ describe('to another outfit', () => {
     const alone = JSON.stringify(ownFile('Quay Trees', told));
     expect(await doneBy(bringOwn, them, { id: v7(), text: alone })).toMatchObject({
       ok: false,
-      faults: [{ sentence: `heat own-bark-moth-crumbs-fall: no host or group ${HOST.id}` }],
+      issues: [{ message: `heat own-bark-moth-crumbs-fall: no host or group ${HOST.id}` }],
     });
     expect(await ownHeatEntries(them)).toEqual([]);
     const host = (await ownEntries(await now())).filter((e) => e.key === HOST.id);
@@ -325,13 +325,13 @@ describe('to another outfit', () => {
     const them = await theirs();
     const answer = await doneBy(bringOwn, them, { id: v7(), text: change(await file()) });
     expect(answer).toMatchObject({ ok: false });
-    if (path) expect((answer as { faults: { path: string }[] }).faults[0]!.path).toBe(path);
+    if (path) expect((answer as { issues: { path: string }[] }).issues[0]!.path).toBe(path);
     expect(await ownEntries(them)).toEqual([]);
   });
 });
 
-it('two outfits with the same key at once see each their own, and nobody sees it without being asked for', async () => {
-  const them = (await loadViewer(await makeOutfit(made.owner)))!;
+it('two companies with the same key at once see each their own, and nobody sees it without being asked for', async () => {
+  const them = (await loadViewer(await makeCompany(made.owner)))!;
   const other = { ...HOST, name: 'Their elm' };
   await doneBy(keepOwn, them, { id: v7(), kind: 'host', text: JSON.stringify(other), note: 'theirs' });
   const [mine, their] = [await now(), await now(them)];
@@ -359,7 +359,7 @@ it('what trees or the book name is not taken back; what nobody names is, and sta
     ['condition', MOTH.id],
     ['work', WORK.id],
   ] as const)
-    expect(await back(kind, key)).toMatchObject({ ok: false, faults: [{ path: 'key' }] });
+    expect(await back(kind, key)).toMatchObject({ ok: false, issues: [{ path: 'key' }] });
   expect(await keep('sign', { ...SIGN, id: 'own-idle-sign' })).toMatchObject({ ok: true });
   expect(await back('sign', 'own-idle-sign')).toEqual({ ok: true, value: null });
   expect(await back('sign', 'own-idle-sign')).toMatchObject({ ok: false });
@@ -370,5 +370,5 @@ it('what trees or the book name is not taken back; what nobody names is, and sta
 it('a technician writes nothing of it', async () => {
   const v = { ...(await now()), role: 'technician' as const };
   for (const verb of [keepOwn, bringOwn, takeBackOwn])
-    expect(await doneBy(verb as typeof keepOwn, v, { id: v7() })).toMatchObject({ ok: false, faults: [{ path: '' }] });
+    expect(await doneBy(verb as typeof keepOwn, v, { id: v7() })).toMatchObject({ ok: false, issues: [{ path: '' }] });
 });

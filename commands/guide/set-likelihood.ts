@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { breaks, note } from '@/commands/guide/own-entry';
 import { uuid } from '@/core/book/record';
 import { likelihoodEntry } from '@/core/diagnose/overlay';
@@ -9,11 +9,11 @@ export const setLikelihood = command({
   name: 'set-likelihood',
   right: 'edit the guide',
   schema: likelihoodEntry.extend({ id: uuid, note }),
-  run: async ({ viewer }, { id, note: why, ...data }): Promise<Answer> => {
+  run: async ({ viewer }, { id, note: why, ...data }): Promise<Result> => {
     const key = `${data.condition}/${data.sign}`;
     if (!findSign(data.sign)) return refuse('sign', 'There is no such sign.');
-    const faults = await breaks(await ownEntries(viewer), [{ kind: 'likelihood', key, version: 1, data }]);
-    if (faults.length) return refuse('often', `That would leave the guide with a gap: ${faults[0]}.`);
+    const issues = await breaks(await ownEntries(viewer), [{ kind: 'likelihood', key, version: 1, data }]);
+    if (issues.length) return refuse('often', `That would leave the guide with a gap: ${issues[0]}.`);
     await addEntry(viewer, { id, kind: 'likelihood', key, data, note: why });
     return done;
   },

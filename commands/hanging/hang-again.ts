@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { hangingNamed, unpullHung } from '@/store/hanging';
 import { getPlans } from '@/store/plans';
@@ -11,10 +11,10 @@ export const hangAgain = command({
   schema: z.object({
     deviceIds: z.array(uuid).min(1, 'Choose one device at least.').max(400, 'At most 400 devices at once.'),
   }),
-  run: async ({ viewer }, { deviceIds }): Promise<Answer> => {
+  run: async ({ viewer }, { deviceIds }): Promise<Result> => {
     const devices = await hangingNamed(viewer, deviceIds);
     if (devices.length < new Set(deviceIds).size)
-      return refuse('deviceIds', 'A device among them is not in this outfit.');
+      return refuse('deviceIds', 'A device among them is not in this company.');
     const plans = await getPlans(viewer, [...new Set(devices.map((d) => d.planId))]);
     if (plans.some((n) => n.state !== 'open'))
       return refuse('deviceIds', 'It is in the book already; what is wrong there is corrected there.');

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { overnightSchema } from '@/core/hanging/overnight';
 import { hangingNamed, keepOvernight } from '@/store/hanging';
 
@@ -7,10 +7,10 @@ export const hangOvernight = command({
   name: 'hang-overnight',
   right: 'apply',
   schema: overnightSchema,
-  run: async ({ viewer }, { deviceIds, because }): Promise<Answer> => {
+  run: async ({ viewer }, { deviceIds, because }): Promise<Result> => {
     const devices = await hangingNamed(viewer, deviceIds);
     if (devices.length < new Set(deviceIds).size)
-      return refuse('deviceIds', 'A device among them is not in this outfit.');
+      return refuse('deviceIds', 'A device among them is not in this company.');
     if (devices.some((d) => d.pulledAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
     await keepOvernight(viewer, deviceIds, because);
     return done;

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { atTheTree } from '@/commands/facts/at-the-tree';
 import { doseFollowed, momentOf } from '@/commands/facts/booking';
 import { spotOf } from '@/commands/facts/diagnosis';
@@ -42,10 +42,10 @@ export const hang = command({
     deviation: deviation.default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, p): Promise<Answer> => {
+  run: async ({ viewer, now, station }, p): Promise<Result> => {
     const plan = await getPlan(viewer, p.planId);
     const tree = plan && (await treeOf(viewer, plan.treeId, momentOf(p.at, now)));
-    if (!plan) return refuse('planId', 'This plan is not in this outfit.');
+    if (!plan) return refuse('planId', 'This plan is not in this company.');
     if (!tree) return noTree;
     if (plan.state !== 'open') return refuse('planId', 'This plan is done or dropped; nothing is hung by it.');
     const never = notThen(p.at, now);

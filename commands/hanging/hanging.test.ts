@@ -1,13 +1,13 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { dropPlan } from '@/commands/tree/drop-plan';
 import { elmAvenue } from '@/commands/tree/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { hangingNow, hangingOf } from '@/store/hanging';
 import { getPlan } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { applyView } from '@/views/tree';
 import { boardOf } from '@/commands/facts/board';
 import { boardView } from '@/views/hanging';
@@ -17,7 +17,7 @@ import { hangOvernight } from './hang-overnight';
 import { pullDevices } from './pull-devices';
 import { seeDevices } from './see-devices';
 
-const made = ownOutfit();
+const made = ownCompany();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 beforeAll(async () => {
@@ -47,7 +47,7 @@ it('what is hung stands on the board with when it is empty; sent twice it hangs 
   const id = v7();
   expect(await hung(planId, { id })).toEqual({ ok: true, value: null });
   expect(await hung(planId, { id })).toEqual({ ok: true, value: null });
-  expect(await hung(planId)).toMatchObject({ ok: false, faults: [{ path: 'planId' }] });
+  expect(await hung(planId)).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
   expect(await hung(planId, { id, guarded: 'fenced' })).toMatchObject({ ok: false });
   const board = await boardAt(viewer, later(1));
   const group = board.groups.find((g) => g.planId === planId)!;
@@ -63,7 +63,7 @@ it('what is hung stands on the board with when it is empty; sent twice it hangs 
   expect(group.dark! > later(8 * 60).toISOString()).toBe(true);
 });
 
-it('what is seen moves its turn; another outfit sees nothing of it', async () => {
+it('what is seen moves its turn; another company sees nothing of it', async () => {
   const planId = await planned('S1');
   await hung(planId);
   const deviceIds = await ids(planId);
@@ -72,17 +72,17 @@ it('what is seen moves its turn; another outfit sees nothing of it', async () =>
   expect(await see('leaking', later(5))).toEqual({ ok: true, value: null });
   const [first] = (await boardAt(viewer, later(6))).groups;
   expect(first).toMatchObject({ planId, turn: { why: 'leaking' } });
-  expect(await see('running', later(7), { leftMl: 1e4 })).toMatchObject({ ok: false, faults: [{ path: 'leftMl' }] });
+  expect(await see('running', later(7), { leftMl: 1e4 })).toMatchObject({ ok: false, issues: [{ path: 'leftMl' }] });
   expect(await see('running', later(7), { at: later(-30).toISOString() })).toMatchObject({
     ok: false,
-    faults: [{ path: 'at' }],
+    issues: [{ path: 'at' }],
   });
   expect(await see('running', later(7), { at: later(60).toISOString() })).toMatchObject({ ok: false });
   expect(await see('empty', later(8))).toMatchObject({ ok: true });
   expect((await boardAt(viewer, later(9))).groups.find((g) => g.planId === planId)!.turn.why).toBe('empty');
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect((await boardAt(theirs, later(9))).groups).toEqual([]);
-  expect(await see('empty', later(10), {}, theirs)).toMatchObject({ ok: false, faults: [{ path: 'deviceIds' }] });
+  expect(await see('empty', later(10), {}, theirs)).toMatchObject({ ok: false, issues: [{ path: 'deviceIds' }] });
 });
 
 it('pulled with half of it left, half is what may be booked; undone, it hangs again', async () => {
@@ -92,9 +92,9 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
   const half = devices.map((d) => ({ id: d.id, leftMl: d.putMl / 2 }));
   expect(await pull([{ ...half[0], leftMl: devices[0]!.putMl * 2 }], later(60))).toMatchObject({
     ok: false,
-    faults: [{ path: `devices.${devices[0]!.id}` }],
+    issues: [{ path: `devices.${devices[0]!.id}` }],
   });
-  expect(await pull(half, later(-5))).toMatchObject({ ok: false, faults: [{ path: 'at' }] });
+  expect(await pull(half, later(-5))).toMatchObject({ ok: false, issues: [{ path: 'at' }] });
   const id = v7();
   const whole = { id, at: later(60).toISOString(), devices: half };
   expect(await perform(pullDevices, by(later(60)), whole)).toEqual({ ok: true, value: null });
@@ -117,7 +117,7 @@ it('pulled with half of it left, half is what may be booked; undone, it hangs ag
     rest.map((d) => ({ id: d.id, leftMl: 0 })),
     later(120),
   );
-  expect(await hung(planId, {}, later(121))).toMatchObject({ ok: false, faults: [{ path: 'planId' }] });
+  expect(await hung(planId, {}, later(121))).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
 });
 
 it('nothing hangs through the night unless somebody says why', async () => {
@@ -130,7 +130,7 @@ it('nothing hangs through the night unless somebody says why', async () => {
   expect((await at(later(18 * 60))).turn.why).toBe('dark');
   const deviceIds = await ids(planId);
   const night = (because: string) => perform(hangOvernight, by(dusk), { deviceIds, because });
-  expect(await night('')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });
+  expect(await night('')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
   expect(await night('A slow one; the yard is locked.')).toMatchObject({ ok: true });
   expect(await at(dusk)).toMatchObject({ overnight: 'A slow one; the yard is locked.' });
   expect((await at(dusk)).turn.why).not.toBe('dark');
@@ -140,13 +140,13 @@ it('a plan whose devices hang is neither dropped nor written up; one that is don
   const planId = await planned('D1');
   await hung(planId);
   const drop = () => perform(dropPlan, by(later(5)), { id: planId, drop: true });
-  expect(await drop()).toMatchObject({ ok: false, faults: [{ sentence: expect.stringMatching(/still hangs/) }] });
+  expect(await drop()).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(/still hangs/) }] });
   await pull(
     (await hangingOf(viewer, planId)).map((d) => ({ id: d.id, leftMl: d.putMl })),
     later(10),
   );
   expect(await drop()).toMatchObject({ ok: true });
-  expect(await hung(planId)).toMatchObject({ ok: false, faults: [{ path: 'planId' }] });
+  expect(await hung(planId)).toMatchObject({ ok: false, issues: [{ path: 'planId' }] });
 });
 
 it.each([
@@ -157,7 +157,7 @@ it.each([
 ])('%s hangs nothing', async (_, more, path) => {
   const before = await hangingNow(viewer);
   const planId = await planned(`X${v7().slice(-8)}`);
-  expect(await hung(planId, more)).toMatchObject({ ok: false, faults: [{ path }] });
+  expect(await hung(planId, more)).toMatchObject({ ok: false, issues: [{ path }] });
   expect((await hangingNow(viewer)).length).toBe(before.length);
 });
 
@@ -168,7 +168,7 @@ it('a stop stops a hang like any other start: nothing hangs without its reason, 
   const weather = { ...fair({ lat: null, lon: null }).at(MORNING), temperatureC: use.conditions!.maxC! + 5 };
   expect(await hung(planId, { weather })).toMatchObject({
     ok: false,
-    faults: [{ path: 'deviation', sentence: expect.stringMatching(/Too hot.*Say why/) }],
+    issues: [{ path: 'deviation', message: expect.stringMatching(/Too hot.*Say why/) }],
   });
   expect(await hangingOf(viewer, planId)).toEqual([]);
   const deviation = 'Shaded side, agreed with the label’s maker by telephone.';

@@ -1,6 +1,6 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { instant, uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { hangingNamed, pullHung } from '@/store/hanging';
 import { z } from 'zod';
 import { notThen } from './then';
@@ -21,7 +21,7 @@ export const pullDevices = command({
       .max(400, 'At most 400 devices at once.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, p): Promise<Answer> => {
+  run: async ({ viewer, now }, p): Promise<Result> => {
     const never = notThen(p.at, now);
     if (never) return refuse('at', never);
     const found = new Map(
@@ -33,20 +33,20 @@ export const pullDevices = command({
       ).map((d) => [d.id, d]),
     );
     if (found.size < new Set(p.devices.map((d) => d.id)).size)
-      return refuse('devices', 'A device among them is not in this outfit.');
-    const faults = p.devices.flatMap(({ id, leftMl, lostMl }): Fault[] => {
+      return refuse('devices', 'A device among them is not in this company.');
+    const issues = p.devices.flatMap(({ id, leftMl, lostMl }): Issue[] => {
       const d = found.get(id)!;
       if (d.pulledAt)
-        return [{ path: `devices.${id}`, sentence: `The one at site ${d.site} of ${d.tag} was pulled already.` }];
+        return [{ path: `devices.${id}`, message: `The one at site ${d.site} of ${d.tag} was pulled already.` }];
       if (d.hungAt.getTime() > Date.parse(p.at))
-        return [{ path: 'at', sentence: `On ${d.tag} it was hung after that.` }];
+        return [{ path: 'at', message: `On ${d.tag} it was hung after that.` }];
       if (leftMl + lostMl > d.putMl + 1e-6)
         return [
-          { path: `devices.${id}`, sentence: `On ${d.tag} there was less than that in it: ${d.putMl.toFixed(1)} mL.` },
+          { path: `devices.${id}`, message: `On ${d.tag} there was less than that in it: ${d.putMl.toFixed(1)} mL.` },
         ];
       return [];
     });
-    if (faults.length) return { ok: false, faults: faults.slice(0, 40) };
+    if (issues.length) return { ok: false, issues: issues.slice(0, 40) };
     const pulled = await pullHung(viewer, new Date(p.at), p.devices);
     return pulled === p.devices.length ? done : refuse('devices', 'Somebody else pulled one of them meanwhile.');
   },

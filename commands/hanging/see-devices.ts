@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { instant, uuid } from '@/core/book/record';
 import { DEVICE_STATES } from '@/core/hanging/hanging';
 import { addSights, hangingNamed } from '@/store/hanging';
@@ -22,12 +22,12 @@ export const seeDevices = command({
       .default(null),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, p): Promise<Answer> => {
+  run: async ({ viewer, now }, p): Promise<Result> => {
     const never = notThen(p.at, now);
     if (never) return refuse('at', never);
     const devices = await hangingNamed(viewer, p.deviceIds);
     if (devices.length < new Set(p.deviceIds).size)
-      return refuse('deviceIds', 'A device among them is not in this outfit.');
+      return refuse('deviceIds', 'A device among them is not in this company.');
     if (devices.some((d) => d.pulledAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
     const full = devices.find((d) => p.leftMl !== null && p.leftMl > d.putMl + 1e-6);
     if (full) return refuse('leftMl', `On ${full.tag} there was less than that in it: ${full.putMl.toFixed(1)} mL.`);

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { endSchema } from '@/core/mix/end';
 import { batchesNamed, endBatch as writeEnd } from '@/store/batches';
 import { pgCode } from '@/store/db';
@@ -9,9 +9,9 @@ export const endBatch = command({
   right: 'apply',
   schema: endSchema,
   once: (x) => x.id,
-  run: async ({ viewer, observed }, { id, batchId, how, mixMl, words }): Promise<Answer> => {
+  run: async ({ viewer, observed }, { id, batchId, how, mixMl, words }): Promise<Result> => {
     const [batch] = await batchesNamed(viewer, [batchId]);
-    if (!batch) return refuse('batchId', 'There is no such mix in this outfit.');
+    if (!batch) return refuse('batchId', 'There is no such mix in this company.');
     if (batch.leftMl <= 0) return refuse('batchId', 'Nothing is left of it.');
     if (how === 'kept' && batch.goodUntil <= observed)
       return refuse('how', 'It is good no longer, and is not kept: hand it in.');

@@ -1,8 +1,8 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { momentOf, newestDoses } from '@/commands/facts/booking';
 import { notThen } from '@/commands/hanging/then';
 import { instant, uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { asStrong, recipeOf } from '@/core/mix/recipe';
 import { dayIn, nightAfter } from '@/core/season/zone';
@@ -16,32 +16,32 @@ import { v7 } from 'uuid';
 import { z } from 'zod';
 
 /** What is wrong with the lots of a mix. */
-function lotFaults(
+function lotIssues(
   lots: readonly { lotId: string; amount: number }[],
   held: readonly Lot[],
   product: number,
   unit: 'mL' | 'g',
   day: string,
-): Fault[] {
+): Issue[] {
   const sum = lots.reduce((a, l) => a + l.amount, 0);
-  const faults: Fault[] = [];
+  const issues: Issue[] = [];
   if (Math.abs(sum - product) > 1e-6 * product)
-    faults.push({ path: 'lots', sentence: `The lots give ${figure(sum)} ${unit}, the mix takes ${figure(product)}.` });
+    issues.push({ path: 'lots', message: `The lots give ${figure(sum)} ${unit}, the mix takes ${figure(product)}.` });
   if (new Set(lots.map((l) => l.lotId)).size < lots.length)
-    faults.push({ path: 'lots', sentence: 'A lot stands in it twice.' });
+    issues.push({ path: 'lots', message: 'A lot stands in it twice.' });
   for (const [i, l] of lots.entries()) {
     const lot = held.find((h) => h.id === l.lotId);
     const path = `lots.${i}`;
-    if (!lot) faults.push({ path, sentence: 'This lot is not of the product, or is empty.' });
+    if (!lot) issues.push({ path, message: 'This lot is not of the product, or is empty.' });
     else if (l.amount > lot.onHand + 1e-9)
-      faults.push({
+      issues.push({
         path,
-        sentence: `Lot ${lot.lotNumber} holds only ${figure(lot.onHand)} ${unit}; book a delivery, count it, or take another beside it.`,
+        message: `Lot ${lot.lotNumber} holds only ${figure(lot.onHand)} ${unit}; book a delivery, count it, or take another beside it.`,
       });
     else if (lot.expiresOn < day)
-      faults.push({ path, sentence: `Lot ${lot.lotNumber} expired on ${lot.expiresOn}: nothing is mixed from it.` });
+      issues.push({ path, message: `Lot ${lot.lotNumber} expired on ${lot.expiresOn}: nothing is mixed from it.` });
   }
-  return faults;
+  return issues;
 }
 
 /** A mix is made: from its lots, as strong as planned, meant for these trees. What they get is drawn from it. */
@@ -66,15 +66,15 @@ export const makeBatch = command({
     madeAt: instant,
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, b): Promise<Answer<{ code: string; goodUntil: string }>> => {
+  run: async ({ viewer, now }, b): Promise<Result<{ code: string; goodUntil: string }>> => {
     const ids = [...new Set(b.planIds)];
     const never = notThen(b.madeAt, now);
     if (never) return refuse('madeAt', never);
     const [plans, round] = await Promise.all([getPlans(viewer, ids), b.roundId ? roundHead(viewer, b.roundId) : null]);
-    if (b.roundId && !round) return refuse('roundId', 'There is no such round in this outfit.');
+    if (b.roundId && !round) return refuse('roundId', 'There is no such round in this company.');
     if (round?.closedAt) return refuse('roundId', 'This day is closed.');
     const [first] = plans;
-    if (!first || plans.length < ids.length) return refuse('planIds', 'A plan among them is not in this outfit.');
+    if (!first || plans.length < ids.length) return refuse('planIds', 'A plan among them is not in this company.');
     if (plans.some((p) => p.labelId !== first.labelId)) return refuse('planIds', 'One mix is of one product.');
     const newest = await newestDoses(viewer, momentOf(b.madeAt, now), plans);
     const doses = plans.flatMap((p) => newest.get(p.id) ?? []);
@@ -92,8 +92,8 @@ export const makeBatch = command({
       );
     const unit = dimension === 'volume' ? 'mL' : 'g';
     const day = dayIn(b.madeAt, viewer.timeZone);
-    const faults = lotFaults(b.lots, await lotsOf(viewer, first.label.key), b.product, unit, day);
-    if (faults.length) return { ok: false, faults };
+    const issues = lotIssues(b.lots, await lotsOf(viewer, first.label.key), b.product, unit, day);
+    if (issues.length) return { ok: false, issues };
     const code = batchCode(b.id);
     const madeAt = new Date(b.madeAt);
     const until = goodUntil(madeAt, first.label.mixKeepsHours, nightAfter(madeAt, viewer.timeZone));

@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { correctRecord } from '@/commands/book/correct';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { bookRow } from '@/commands/tree/book-row';
 import { drenchRow } from '@/commands/tree/testing';
 import { fair } from '@/stand-ins/weather/fair';
@@ -9,20 +9,20 @@ import { loadViewer } from '@/store/auth';
 import { batchesNamed, takenFrom } from '@/store/batches';
 import { recordVersions } from '@/store/book';
 import { lotsOf } from '@/store/shelf';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { endBatch } from './end-batch';
 import { makeBatch } from './make-batch';
 import { unmakeBatch } from './unmake-batch';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const at = (hours = 0) => ({
   viewer: row.viewer,
   now: new Date(NOW.getTime() + hours * 3_600_000),
   station: fair,
 });
-const sentences = (a: { ok: boolean; faults?: { path: string; sentence: string }[] }) =>
-  (a.faults ?? []).map((f) => `${f.path}: ${f.sentence}`);
+const sentences = (a: { ok: boolean; issues?: { path: string; message: string }[] }) =>
+  (a.issues ?? []).map((f) => `${f.path}: ${f.message}`);
 const onHand = async () => (await lotsOf(row.viewer, row.label.key)).find((l) => l.id === made.o.lotId)?.onHand ?? 0;
 const batchNow = async (id: string) => (await batchesNamed(row.viewer, [id]))[0]!;
 
@@ -30,7 +30,7 @@ const batchNow = async (id: string) => (await batchesNamed(row.viewer, [id]))[0]
 const entries = async () =>
   (
     await made.owner<{ sum: number }[]>`
-      select sum(amount)::float8 as sum from stock_entry where outfit_id = ${made.o.outfitId}`
+      select sum(amount)::float8 as sum from stock_entry where company_id = ${made.o.companyId}`
   )[0]!.sum;
 
 it('product leaves its lot into the mix, trees draw from the mix, and the record says which lots were in it', async () => {
@@ -120,7 +120,7 @@ it('a mix is as strong as planned, from lots that hold it and have not expired',
   await refused({ ...good, ...twice }, /^product: .* belongs into .*: no more, and hardly less\./);
   await refused({ ...good, lots: [{ lotId: made.o.lotId, amount: good.product / 2 }] }, /^lots: The lots give/);
   await refused({ ...good, lots: [{ lotId: v7(), amount: good.product }] }, /^lots\.0: This lot is not of the product/);
-  await refused({ ...good, planIds: [v7()] }, /^planIds: A plan among them is not in this outfit/);
+  await refused({ ...good, planIds: [v7()] }, /^planIds: A plan among them is not in this company/);
   await refused({ ...good, totalMl: Number.NaN }, /^totalMl: Say how much is mixed/);
   await refused({ ...good, madeAt: '2026-06-02T10:00:00Z' }, /^madeAt: /);
   const big = await row.mixFor([id], {}, 100);
@@ -128,9 +128,9 @@ it('a mix is as strong as planned, from lots that hold it and have not expired',
   await made.owner`update lot set expires_on = '2026-05-30' where id = ${made.o.lotId}`;
   await refused(good, /^lots\.0: Lot L1 expired on 2026-05-30: nothing is mixed from it\./);
   await made.owner`update lot set expires_on = '2099-01-01' where id = ${made.o.lotId}`;
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   const elsewhere = await perform(makeBatch, { ...at(), viewer: theirs }, good);
-  expect(sentences(elsewhere)[0]).toMatch(/not in this outfit/);
+  expect(sentences(elsewhere)[0]).toMatch(/not in this company/);
 });
 
 it('what is left is kept while it is good, handed in or told of as spilled; nothing is poured away', async () => {

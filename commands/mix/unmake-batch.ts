@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { batchesNamed, takenFrom, unmakeBatch as writeUnmade } from '@/store/batches';
 import { v7 } from 'uuid';
@@ -10,9 +10,9 @@ export const unmakeBatch = command({
   right: 'apply',
   schema: z.object({ id: uuid, batchId: uuid }),
   once: (x) => x.id,
-  run: async ({ viewer, observed }, { id, batchId }): Promise<Answer> => {
+  run: async ({ viewer, observed }, { id, batchId }): Promise<Result> => {
     const [batch] = await batchesNamed(viewer, [batchId]);
-    if (!batch) return refuse('batchId', 'There is no such mix in this outfit.');
+    if (!batch) return refuse('batchId', 'There is no such mix in this company.');
     if ((await takenFrom(viewer, [batchId])).length)
       return refuse('batchId', 'Something was taken from it already: say what becomes of the rest.');
     await writeUnmade(viewer, {

@@ -18,7 +18,7 @@ export const newPerson = command({
   }),
   once: (x) => x.id,
   run: async ({ viewer }, p) => {
-    const easy = await tooEasy(p.password, [p.name, p.email, viewer.outfitName]);
+    const easy = await tooEasy(p.password, [p.name, p.email, viewer.companyName]);
     if (easy) return refuse('password', easy);
     try {
       await addPerson(viewer, { ...p, email: p.email.toLowerCase() });

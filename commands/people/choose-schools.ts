@@ -2,7 +2,7 @@ import { command, done } from '@/commands/command';
 import { setSchools } from '@/store/people';
 import { z } from 'zod';
 
-/** The schools of the outfit, where practitioners disagree; each decision names the one it used. */
+/** The schools of the company, where practitioners disagree; each decision names the one it used. */
 export const chooseSchools = command({
   name: 'choose-schools',
   right: 'manage people',

@@ -32,7 +32,7 @@ export const editPerson = command({
     };
     const kept = await changePerson(viewer, wanted);
     if (kept === 'kept') return done;
-    if (kept === 'last owner') return refuse('', 'An outfit needs at least one owner who can sign in.');
+    if (kept === 'last owner') return refuse('', 'A company needs at least one owner who can sign in.');
     const now = kept === 'stale' && (await listPeople(viewer)).find((x) => x.id === p.id);
     return now
       ? stale(`what stands of ${now.name}`, now, wanted, {
@@ -42,6 +42,6 @@ export const editPerson = command({
           licenceExpires: 'The end of the licence',
           active: 'Whether they may sign in',
         })
-      : refuse('', 'There is no such person in this outfit.');
+      : refuse('', 'There is no such person in this company.');
   },
 });

@@ -1,11 +1,11 @@
 import { command, done } from '@/commands/command';
 import { numberAt, typed } from '@/core/units/typed';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { inMinor } from '@/core/cost/prices';
 import { setPrices } from '@/store/people';
 import { z } from 'zod';
 
-/** What the outfit asks for its work, typed in whole money and a yearly percentage. */
+/** What the company asks for its work, typed in whole money and a yearly percentage. */
 export const keepPrices = command({
   name: 'keep-prices',
   right: 'manage people',
@@ -18,10 +18,10 @@ export const keepPrices = command({
     discount: typed,
   }),
   run: async ({ viewer }, p) => {
-    const faults: Fault[] = [];
+    const issues: Issue[] = [];
     const money = (path: 'visit' | 'hour' | 'device' | 'removeAndReplant', name: string) =>
-      inMinor(numberAt(faults, path, p[path], { name, min: 0, max: 1e6 }) ?? 0, p);
-    const discount = numberAt(faults, 'discount', p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
+      inMinor(numberAt(issues, path, p[path], { name, min: 0, max: 1e6 }) ?? 0, p);
+    const discount = numberAt(issues, 'discount', p.discount, { name: 'The discount', min: 0, max: 30, unit: '%' });
     const prices = {
       currency: p.currency,
       visit: money('visit', 'The visit'),
@@ -30,7 +30,7 @@ export const keepPrices = command({
       removeAndReplant: money('removeAndReplant', 'Removing and replanting'),
       discount: (discount ?? 0) / 100,
     };
-    if (faults.length) return { ok: false as const, faults };
+    if (issues.length) return { ok: false as const, issues };
     await setPrices(viewer, prices);
     return done;
   },

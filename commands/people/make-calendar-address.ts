@@ -1,4 +1,4 @@
-import { command, type Answer } from '@/commands/command';
+import { command, type Result } from '@/commands/command';
 import { newCalendarToken } from '@/store/auth';
 import { z } from 'zod';
 
@@ -6,7 +6,7 @@ export const makeCalendar = command({
   name: 'make-calendar-address',
   right: null,
   schema: z.object({}),
-  run: async ({ viewer: v }): Promise<Answer<{ path: string }>> => ({
+  run: async ({ viewer: v }): Promise<Result<{ path: string }>> => ({
     ok: true,
     value: { path: `/api/calendar/${await newCalendarToken(v)}.ics` },
   }),

@@ -1,14 +1,14 @@
 import { uuid } from '@/core/book/record';
 import { makeReset } from '@/store/auth';
 import { z } from 'zod';
-import { command, refuse, type Answer } from '../command';
+import { command, refuse, type Result } from '../command';
 
 /** A link for somebody who has lost the password; the owner hands it over, and never learns the password. */
 export const makeResetLink = command({
   name: 'make-reset-link',
   right: 'manage people',
   schema: z.object({ personId: uuid }),
-  run: async ({ viewer }, { personId }): Promise<Answer<{ path: string }>> => {
+  run: async ({ viewer }, { personId }): Promise<Result<{ path: string }>> => {
     const token = await makeReset(viewer, personId);
     return token
       ? { ok: true, value: { path: `/reset/${token}` } }

@@ -15,7 +15,7 @@ const OURS = ['elmhorn'];
 
 /**
  * Why a password is too easy to guess, in a sentence; null when it is good enough.
- * @param about words that a guesser would try first: the person's name and address, the outfit
+ * @param about words that a guesser would try first: the person's name and address, the company
  */
 export async function tooEasy(password: string, about: readonly string[]): Promise<string | null> {
   const words = [...OURS, ...about].flatMap((w) => [w, ...w.split(/[^\p{L}\p{N}]+/u)]).filter((w) => w.length > 2);

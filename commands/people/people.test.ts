@@ -1,23 +1,23 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
+import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { floorOf, hashPassword, loadViewer, openSessions, signIn, type Viewer } from '@/store/auth';
 import { money } from '@/core/cost/prices';
 import { propose } from '@/commands/tree/offer';
 import { listPeople } from '@/store/people';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { newPerson } from './add-person';
 import { changeOwnPassword } from './change-password';
 import { chooseSchools } from './choose-schools';
 import { editPerson } from './edit-person';
 import { endSession } from './end-session';
-import { keepOutfit } from './keep-outfit';
+import { keepCompany } from './keep-company';
 import { keepPrices } from './keep-prices';
 import { makeCalendar } from './make-calendar-address';
 import { makeResetLink } from './make-reset-link';
 import { prefer } from './set-preferences';
 
-const made = ownOutfit();
-const now = async (who: { personId: string; outfitId: string } = made.viewer): Promise<Viewer> =>
+const made = ownCompany();
+const now = async (who: { personId: string; companyId: string } = made.viewer): Promise<Viewer> =>
   (await loadViewer(who))!;
 const PASSWORD = 'seven wet herons asleep';
 const somebody = (more: object = {}) => ({
@@ -49,7 +49,7 @@ describe('somebody who joins', () => {
   it('is let in by nobody but who manages people', async () => {
     const una = somebody();
     await doneBy(newPerson, made.viewer, una);
-    const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
+    const hers = await now({ personId: una.id, companyId: made.viewer.companyId });
     expect(await doneBy(newPerson, hers, somebody())).toMatchObject({ ok: false });
     expect(await doneBy(editPerson, hers, { ...licensed(una.id), role: 'owner' })).toMatchObject({ ok: false });
     expect(await doneBy(keepPrices, hers, PRICES)).toMatchObject({ ok: false });
@@ -74,8 +74,8 @@ describe('what stands of a person', () => {
     const stands = async () => (await listPeople(made.viewer)).find((p) => p.id === una.id)!;
     expect(await stands()).toMatchObject({ licenceNumber: 'EST-204', licenceCategories: ['3A', '7B'] });
     const late = await doneBy(editPerson, made.viewer, licensed(una.id, { licenceNumber: 'EST-999' }));
-    expect(late).toMatchObject({ ok: false, faults: [{ path: 'version' }, { path: 'licenceNumber' }] });
-    expect((late as { faults: { sentence: string }[] }).faults[1]!.sentence).toBe('The licence is now: EST-204.');
+    expect(late).toMatchObject({ ok: false, issues: [{ path: 'version' }, { path: 'licenceNumber' }] });
+    expect((late as { issues: { message: string }[] }).issues[1]!.message).toBe('The licence is now: EST-204.');
     expect(await stands()).toMatchObject({ licenceNumber: 'EST-204' });
   });
   it('needs a day for a licence, and an owner who can sign in', async () => {
@@ -89,11 +89,11 @@ describe('what stands of a person', () => {
     for (const more of [{ role: 'office' }, { role: 'owner', active: false }])
       expect(await doneBy(editPerson, made.viewer, licensed(me, more))).toMatchObject({
         ok: false,
-        faults: [{ sentence: 'An outfit needs at least one owner who can sign in.' }],
+        issues: [{ message: 'A company needs at least one owner who can sign in.' }],
       });
   });
-  it('is nobody’s business in another outfit', async () => {
-    const other = await makeOutfit(made.owner);
+  it('is nobody’s business in another company', async () => {
+    const other = await makeCompany(made.owner);
     expect(await doneBy(editPerson, made.viewer, licensed(other.personId))).toMatchObject({ ok: false });
     expect(await doneBy(makeResetLink, made.viewer, { personId: other.personId })).toMatchObject({ ok: false });
   });
@@ -102,7 +102,7 @@ describe('what stands of a person', () => {
 it('a password is changed by whoever knows the old one, and by nothing easy', async () => {
   const una = somebody();
   await doneBy(newPerson, made.viewer, una);
-  const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
+  const hers = await now({ personId: una.id, companyId: made.viewer.companyId });
   const to = (was: string, next: string) => doneBy(changeOwnPassword, hers, { was, next });
   expect(pathsOf(await to('not this one', 'nine dry herons awake'))).toEqual(['was']);
   expect(pathsOf(await to(PASSWORD, 'password1234'))).toEqual(['next']);
@@ -130,7 +130,7 @@ it('a person signs another device out, and nobody else’s', async () => {
   const una = somebody();
   await doneBy(newPerson, made.viewer, una);
   await made.owner`update person set password_hash = ${await hashPassword(PASSWORD)} where id = ${una.id}`;
-  const hers = await now({ personId: una.id, outfitId: made.viewer.outfitId });
+  const hers = await now({ personId: una.id, companyId: made.viewer.companyId });
   const opened = await signIn(hers.email, PASSWORD, 'office', 'computer');
   const token = 'token' in opened ? opened.token : '';
   const [session] = await openSessions(hers, token);
@@ -148,8 +148,8 @@ const PRICES = {
   discount: '4',
 };
 it('what nobody priced is told as no money, in no offer, and weighs against no tree', async () => {
-  const other = await makeOutfit(made.owner);
-  await made.owner`update outfit set prices = '{}' where id = ${other.outfitId}`;
+  const other = await makeCompany(made.owner);
+  await made.owner`update company set prices = '{}' where id = ${other.companyId}`;
   const viewer = (await loadViewer(other))!;
   expect(viewer.prices.unentered).toBe(true);
   expect(money(6500, viewer.prices)).toBe('no price entered');
@@ -160,7 +160,7 @@ it('what nobody priced is told as no money, in no offer, and weighs against no t
     message: '',
     days: '30',
   });
-  expect(offered).toMatchObject({ ok: false, faults: [{ sentence: expect.stringMatching(/prices/) }] });
+  expect(offered).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(/prices/) }] });
   expect(await doneBy(keepPrices, viewer, PRICES)).toMatchObject({ ok: true });
   expect((await loadViewer(other))!.prices.unentered).toBeUndefined();
 });
@@ -178,17 +178,17 @@ it('prices are kept in the money’s own small coin, and a field that cannot be 
   expect((await now()).prices.currency).toBe('JPY');
 });
 
-it('the outfit, its schools and one’s own preferences stand as they were chosen', async () => {
-  const outfit = { name: 'Quay Trees', region: made.viewer.region, breastHeight: '54', unit: 'in', paper: 'Letter' };
-  expect(await doneBy(keepOutfit, made.viewer, outfit)).toMatchObject({ ok: true });
-  expect(await now()).toMatchObject({ outfitName: 'Quay Trees', breastHeightCm: 137.16, paper: 'Letter' });
+it('the company, its schools and one’s own preferences stand as they were chosen', async () => {
+  const company = { name: 'Quay Trees', region: made.viewer.region, breastHeight: '54', unit: 'in', paper: 'Letter' };
+  expect(await doneBy(keepCompany, made.viewer, company)).toMatchObject({ ok: true });
+  expect(await now()).toMatchObject({ companyName: 'Quay Trees', breastHeightCm: 137.16, paper: 'Letter' });
   for (const [more, path] of [
     [{ breastHeight: '20' }, 'breastHeight'],
     [{ breastHeight: 'NaN' }, 'breastHeight'],
     [{ region: 'atlantis' }, 'region'],
     [{ name: '' }, 'name'],
   ] as const)
-    expect(pathsOf(await doneBy(keepOutfit, made.viewer, { ...outfit, ...more }))).toEqual([path]);
+    expect(pathsOf(await doneBy(keepCompany, made.viewer, { ...company, ...more }))).toEqual([path]);
   const schools = {
     crownLoss: '30',
     programme: 'organic',

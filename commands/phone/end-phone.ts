@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { may, refusal } from '@/core/people/rights';
 import { endPhone as end, phoneNamed } from '@/store/phones';
@@ -9,9 +9,9 @@ export const endPhone = command({
   name: 'end-phone',
   right: null,
   schema: z.object({ phoneId: uuid, ended: z.boolean() }),
-  run: async ({ viewer }, { phoneId, ended }): Promise<Answer> => {
+  run: async ({ viewer }, { phoneId, ended }): Promise<Result> => {
     const phone = await phoneNamed(viewer, phoneId);
-    if (!phone) return refuse('phoneId', 'There is no such phone in this outfit.');
+    if (!phone) return refuse('phoneId', 'There is no such phone in this company.');
     if (phone.personId !== viewer.personId && !may(viewer.role, 'manage people'))
       return refuse('', refusal(viewer.role, 'manage people'));
     return (await end(viewer, phoneId, ended)) ? done : refuse('phoneId', 'That was done before.');

@@ -5,7 +5,7 @@ import { perform } from '@/commands/command';
 import { keepCrew } from '@/commands/rounds/keep-crew';
 import { putOnRound } from '@/commands/day/put-on-round';
 import { receiveLot } from '@/commands/shelf/receive-lot';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { AIR, drenchRow, elmAvenue, elmInfusion } from '@/commands/tree/testing';
 import { planWork } from '@/commands/tree/plan-work';
 import { toHang } from '@/core/hanging/hang-on';
@@ -50,7 +50,7 @@ const CASES: [string, Late][] = [
   ],
 ];
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 const crewId = v7();
@@ -200,7 +200,7 @@ it.each(CASES)('late by %s: all of it lands, at the moment and on the day of its
   await meetPhone(viewer, now, { phoneId, name: 'P', clockNow: late.received, waiting: d.sends.length });
   const message = { phoneId, clockNow: late.received, sends: d.sends };
   const got = (await receive({ viewer, now, station: fair }, commandNamed, message))!;
-  const refused = got.landed.flatMap((l, i) => (l.ok ? [] : [`${d.sends[i]!.verb}: ${JSON.stringify(l.faults)}`]));
+  const refused = got.landed.flatMap((l, i) => (l.ok ? [] : [`${d.sends[i]!.verb}: ${JSON.stringify(l.issues)}`]));
   expect(refused).toEqual([]);
 
   const moment = async (table: string, column: string, id: string) =>
@@ -259,7 +259,7 @@ it('a plan that comes late takes the place of none that was made after it, and s
   const late = { ...avenue.asked(treeId, { leaf: 'full' }), observedAt: monday.toISOString() };
   expect(await avenue.planIt(late, friday, viewer)).toMatchObject({
     ok: false,
-    faults: [{ sentence: expect.stringMatching(/planned the same product on Late after this was planned/) }],
+    issues: [{ message: expect.stringMatching(/planned the same product on Late after this was planned/) }],
   });
   expect((await getPlan(viewer, office.id))!.state).toBe('open');
 });

@@ -1,7 +1,7 @@
 import { createCipheriv, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { drenchRow } from '@/commands/tree/testing';
 import { lotsOf } from '@/store/shelf';
 import { trainingLabels } from '@/knowledge';
@@ -10,7 +10,7 @@ import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { needsLook, needsLookCount, phoneNamed } from '@/store/phones';
 import { changePerson } from '@/store/people';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { phoneView } from '@/views/phone';
 import { perform } from '@/commands/command';
 import { endPhone } from './end-phone';
@@ -19,7 +19,7 @@ import { receive } from './receive';
 import { receiveHanded } from './receive-handed';
 import { settle } from './settle-refused';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
 const met = async (who: Viewer, phoneId = v7(), now = NOW, clockNow = now) =>
@@ -100,7 +100,7 @@ it('what is refused is kept for a look and holds nothing up; sent again it is th
   ];
   const landed = (await sent(row.viewer, phoneId, [bad, good, strange]))!.landed;
   expect(landed.map((l) => l.ok)).toEqual([false, true, false]);
-  expect(landed[0]).toMatchObject({ faults: [{ path: 'stems.0', sentence: expect.stringMatching(/girth/i) }] });
+  expect(landed[0]).toMatchObject({ issues: [{ path: 'stems.0', message: expect.stringMatching(/girth/i) }] });
   expect((await sent(row.viewer, phoneId, [bad, good, strange]))!.landed.map((l) => l.ok)).toEqual([
     false,
     true,
@@ -126,17 +126,17 @@ it('whoever looks at what was refused is told of which trees it speaks, by whate
 it('work that went otherwise is written once its reason is given, in the name of whoever did it; stock is taken once', async () => {
   const wren = v7();
   await made.owner`
-    insert into person (id, outfit_id, name, email, password_hash, role, licence_number, licence_categories,
+    insert into person (id, company_id, name, email, password_hash, role, licence_number, licence_categories,
       licence_expires)
-    values (${wren}, ${made.o.outfitId}, 'Wren', ${`${wren}@test.example`}, 'x', 'technician', 'L7', ${['ornamental']}, '2028-01-01')`;
-  const tech = (await loadViewer({ outfitId: made.o.outfitId, personId: wren }))!;
+    values (${wren}, ${made.o.companyId}, 'Wren', ${`${wren}@test.example`}, 'x', 'technician', 'L7', ${['ornamental']}, '2028-01-01')`;
+  const tech = (await loadViewer({ companyId: made.o.companyId, personId: wren }))!;
   const phoneId = (await met(tech))!;
   const planId = await row.planned('P2', 20);
   const before = await onHand();
   const record = write('book', row.booked(planId, 4, { typed: '4 mL', deviation: '' }), later(-10));
   expect((await sent(tech, phoneId, [record]))!.landed[0]).toMatchObject({
     ok: false,
-    faults: [{ path: 'deviation' }],
+    issues: [{ path: 'deviation' }],
   });
   expect(await onHand()).toBe(before);
   const context = { viewer: row.viewer, now: later(60), observed: later(60), station: fair };
@@ -191,7 +191,7 @@ it('a clock that is wrong is told of, and both times are kept', async () => {
 it('a phone that was ended is given nothing and sends nothing, until it is let in again; nobody else speaks for it', async () => {
   const phoneId = (await met(row.viewer))!;
   const a = write('measure', reading('156'));
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await sent(theirs, phoneId, [a])).toBeNull();
   expect(await sent({ ...row.viewer, personId: v7() }, phoneId, [a])).toBeNull();
   const by = { viewer: row.viewer, now: NOW, station: fair };
@@ -247,7 +247,7 @@ describe('handed over in a file', () => {
     expect(done!.person_id).toBe(row.viewer.personId);
   });
 
-  it('is not believed where it was changed, sealed by another key, of another outfit, or of a phone that was ended', async () => {
+  it('is not believed where it was changed, sealed by another key, of another company, or of a phone that was ended', async () => {
     const phoneId = await phone(row.viewer);
     const a = write('measure', reading('158'));
     const file = await fileOf(phoneId, [a]);
@@ -263,11 +263,11 @@ describe('handed over in a file', () => {
       null,
       'x',
     ])
-      expect(await bring(row.viewer, wrong)).toMatchObject({ ok: false, faults: [{ sentence: expect.any(String) }] });
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+      expect(await bring(row.viewer, wrong)).toMatchObject({ ok: false, issues: [{ message: expect.any(String) }] });
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await bring(theirs, file)).toMatchObject({ ok: false });
     await perform(endPhone, { viewer: row.viewer, now: NOW, station: fair }, { phoneId, ended: true });
-    expect(await bring(row.viewer, file)).toMatchObject({ ok: false, faults: [{ path: 'phoneId' }] });
+    expect(await bring(row.viewer, file)).toMatchObject({ ok: false, issues: [{ path: 'phoneId' }] });
     expect(await readings()).toHaveLength(before);
   });
 });
@@ -277,7 +277,7 @@ it('the key of a phone stays the same however often it meets the server, and is 
   const key = (await phoneNamed(row.viewer, phoneId))!.key;
   await met(row.viewer, phoneId, later(1440));
   expect((await phoneNamed(row.viewer, phoneId))!.key).toEqual(key);
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await phoneNamed(theirs, phoneId)).toBeNull();
   expect(await met({ ...row.viewer, personId: v7() }, phoneId)).toBeNull();
 });
@@ -296,12 +296,12 @@ it('one write that cannot be kept stops no queue: it is kept cleaned, and what s
   for (const p of poison) expect((await needsLook(row.viewer, p.id)).length).toBe(1);
 });
 
-it('whoever is not of the outfit any more has no phone: it is given nothing, and what it holds waits for an owner', async () => {
+it('whoever is not of the company any more has no phone: it is given nothing, and what it holds waits for an owner', async () => {
   const id = v7();
   await made.owner`
-    insert into person (id, outfit_id, name, email, password_hash, role)
-    values (${id}, ${made.o.outfitId}, 'Leaver', ${`${id}@test.example`}, 'x', 'technician')`;
-  const leaver = (await loadViewer({ outfitId: made.o.outfitId, personId: id }))!;
+    insert into person (id, company_id, name, email, password_hash, role)
+    values (${id}, ${made.o.companyId}, 'Leaver', ${`${id}@test.example`}, 'x', 'technician')`;
+  const leaver = (await loadViewer({ companyId: made.o.companyId, personId: id }))!;
   const phoneId = (await met(leaver))!;
   expect(
     await changePerson(row.viewer, {

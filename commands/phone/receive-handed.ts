@@ -1,5 +1,5 @@
 import { createDecipheriv } from 'node:crypto';
-import { faultsOf, refuse, type Answer, type AnyCommand } from '@/commands/command';
+import { issuesOf, refuse, type Result, type AnyCommand } from '@/commands/command';
 import { handedSchema, type Handed } from '@/core/phone/handed';
 import { sendSchema, type Send } from '@/core/phone/send';
 import { loadViewer } from '@/store/auth';
@@ -30,15 +30,15 @@ export async function receiveHanded(
   context: At,
   verbs: (name: string) => AnyCommand | null,
   input: unknown,
-): Promise<Answer<{ landed: number; refused: number; by: string }>> {
+): Promise<Result<{ landed: number; refused: number; by: string }>> {
   const read = handedSchema.safeParse(input);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const { phoneId } = read.data;
   const phone = await phoneNamed(context.viewer, phoneId);
-  if (!phone) return refuse('phoneId', 'This file is of a phone that is not of this outfit.');
+  if (!phone) return refuse('phoneId', 'This file is of a phone that is not of this company.');
   if (phone.endedAt)
     return refuse('phoneId', 'This phone was ended. Let it in again first, if what is in the file is to be believed.');
-  const doer = await loadViewer({ outfitId: context.viewer.outfitId, personId: phone.personId });
+  const doer = await loadViewer({ companyId: context.viewer.companyId, personId: phone.personId });
   const sends = opened(phone.key, read.data);
   if (!doer || !sends) return refuse('sealed', 'This file was changed or is damaged. Hand over once more.');
   const before = new Set(

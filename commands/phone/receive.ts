@@ -1,6 +1,6 @@
 import { perform, refuse, type AnyCommand, type Context } from '@/commands/command';
 import { sharesOf } from '@/core/book/row';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { aheadBy } from '@/core/phone/clock';
 import type { Landed, Send, Sends } from '@/core/phone/send';
 import { together } from '@/store/db';
@@ -69,15 +69,15 @@ export async function land(
   const parts = verb && told ? partsOf(s) : [];
   if (parts.length) {
     // One tree that does not go takes no other with it: each lands, or waits to be settled, by itself.
-    const faults: Fault[] = [];
+    const issues: Issue[] = [];
     for (const part of parts) {
       const one = await land(context, phoneId, verbs, part);
-      if (!one.ok) faults.push(...one.faults);
+      if (!one.ok) issues.push(...one.issues);
     }
-    return faults.length ? { id: s.id, ok: false, faults } : { id: s.id, ok: true };
+    return issues.length ? { id: s.id, ok: false, issues } : { id: s.id, ok: true };
   }
-  await keepRefused(context.viewer, phoneId, s, answer.faults);
-  return { id: s.id, ok: false, faults: answer.faults };
+  await keepRefused(context.viewer, phoneId, s, answer.issues);
+  return { id: s.id, ok: false, issues: answer.issues };
 }
 
 /**
@@ -108,7 +108,7 @@ export async function receive(
   for (const s of sends) {
     // What was refused is settled by whoever looks at it, not by sending it once more.
     const refused = before.find((b) => b.id === s.id);
-    landed.push(refused ? { id: s.id, ok: false, faults: refused.faults } : await land(context, phoneId, verbs, s));
+    landed.push(refused ? { id: s.id, ok: false, issues: refused.issues } : await land(context, phoneId, verbs, s));
   }
   return { landed, aheadS };
 }

@@ -1,4 +1,4 @@
-import { faultsOf, refuse, perform, type Answer, type AnyCommand, type Context } from '@/commands/command';
+import { issuesOf, refuse, perform, type Result, type AnyCommand, type Context } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { REASON } from '@/core/phone/reason';
 import { may } from '@/core/people/rights';
@@ -40,11 +40,11 @@ async function sendAgain(
   verbs: (name: string) => AnyCommand | null,
   n: NeedsLook,
   reasons: Readonly<Record<string, string>>,
-): Promise<Answer<unknown>> {
+): Promise<Result<unknown>> {
   const verb = verbs(n.verb);
   if (!verb) return refuse('', 'This server knows no such thing.');
-  const doer = await loadViewer({ outfitId: context.viewer.outfitId, personId: n.personId });
-  if (!doer) return refuse('', 'Whoever did it is not in this outfit any more.');
+  const doer = await loadViewer({ companyId: context.viewer.companyId, personId: n.personId });
+  if (!doer) return refuse('', 'Whoever did it is not in this company any more.');
   const { now, station } = context;
   return perform(
     verb,
@@ -62,12 +62,12 @@ export async function settle(
   context: Context,
   verbs: (name: string) => AnyCommand | null,
   input: unknown,
-): Promise<Answer<{ stands: boolean }>> {
+): Promise<Result<{ stands: boolean }>> {
   const read = settleSchema.safeParse(input);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const { viewer } = context;
   const [n] = await needsLook(viewer, read.data.id);
-  if (!n) return refuse('id', 'Somebody has settled this before, or it is not in this outfit.');
+  if (!n) return refuse('id', 'Somebody has settled this before, or it is not in this company.');
   if (n.personId !== viewer.personId && !may(viewer.role, 'correct'))
     return refuse('', 'Whoever did it settles it, or somebody who may correct the book.');
   if (read.data.how === 'set aside')
@@ -76,7 +76,7 @@ export async function settle(
       : refuse('id', 'Somebody has settled this before.');
   const answer = await sendAgain(context, verbs, n, read.data.reasons);
   if (!answer.ok) {
-    await refusedAgain(viewer, n.id, answer.faults);
+    await refusedAgain(viewer, n.id, answer.issues);
     return answer;
   }
   await settleRefused(viewer, n.id, 'sent again', Object.values(read.data.reasons).join(' ').slice(0, 600));

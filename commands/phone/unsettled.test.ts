@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { perform } from '@/commands/command';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { beginRound } from '@/commands/day/begin-round';
 import { closeRound } from '@/commands/day/close-round';
 import { leaveUndone } from '@/commands/day/leave-undone';
@@ -28,7 +28,7 @@ import { meetPhone } from './meet';
 import { receive } from './receive';
 import { settle } from './settle-refused';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const phoneId = v7();
 const DAY = 86_400_000;
@@ -96,7 +96,7 @@ it('a treatment that was done and refused is done: no page offers it, nobody boo
   const treeId = (await getPlan(row.viewer, planId))!.treeId;
   expect((await treeOf(row.viewer, treeId, NOW))!.unsettled).toMatchObject([{ planId, byName: row.viewer.name }]);
   const again = await perform(book, at(), row.booked(planId, dose.product));
-  expect(again).toMatchObject({ ok: false, faults: [{ path: 'planId', sentence: expect.stringMatching(/settle/i) }] });
+  expect(again).toMatchObject({ ok: false, issues: [{ path: 'planId', message: expect.stringMatching(/settle/i) }] });
   expect(await records([planId])).toEqual([]);
   // Another plan of the same tree meets the interval of what was done.
   const { earlier } = await situationAt(treeId);
@@ -163,8 +163,8 @@ it.each([
 ])('a work that was finished without signal is of its own day, %s', async (_, doneAt, late, day) => {
   const [id, treeId] = [v7(), (await getPlan(row.viewer, await row.planned(`W${day}`, 20)))!.treeId];
   await made.owner`
-    insert into work_plan (id, outfit_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, at)
-    values (${id}, ${made.o.outfitId}, ${treeId}, 'mulch', '{}', 2, '{"figures":[],"followUps":[]}',
+    insert into work_plan (id, company_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, at)
+    values (${id}, ${made.o.companyId}, ${treeId}, 'mulch', '{}', 2, '{"figures":[],"followUps":[]}',
       '{"figures":[],"followUps":[]}', ${made.o.personId}, '2026-05-01')`;
   const now = new Date(Date.parse(doneAt) + late);
   const answer = await perform(finishWork, at(now), { id, done: true, note: '', observedAt: doneAt });
@@ -187,8 +187,8 @@ it('what was hung and refused hangs all the same: nobody is sent to hang it agai
 it('a work that was finished and refused is offered nowhere before it is settled', async () => {
   const [id, treeId] = [v7(), (await getPlan(row.viewer, await row.planned('U9', 20)))!.treeId];
   await made.owner`
-    insert into work_plan (id, outfit_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, at)
-    values (${id}, ${made.o.outfitId}, ${treeId}, 'mulch', '{}', 2, '{"figures":[],"followUps":[]}',
+    insert into work_plan (id, company_id, tree_id, work_id, answers, document, sheet, sheet_us, by_person, at)
+    values (${id}, ${made.o.companyId}, ${treeId}, 'mulch', '{}', 2, '{"figures":[],"followUps":[]}',
       '{"figures":[],"followUps":[]}', ${made.o.personId}, '2026-05-01')`;
   const offered = async () => (await openVisits(row.viewer)).works.some((w) => w.id === id);
   expect(await offered()).toBe(true);
@@ -228,7 +228,7 @@ it('on a day of a crew it stands as done and not recorded: not left, not gone to
   for (const id of [planId, workId])
     expect(await perform(leaveUndone, at(), { id: v7(), itemIds: [id], why: 'rain', words: '' })).toMatchObject({
       ok: false,
-      faults: [{ sentence: expect.stringMatching(/was done.*Settle it first/) }],
+      issues: [{ message: expect.stringMatching(/was done.*Settle it first/) }],
     });
   const home = { homeAt: NOW.toISOString(), restMinutes: 0, toolsClean: true, bits: 0, stockCounted: true, note: '' };
   expect(

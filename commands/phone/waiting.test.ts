@@ -5,7 +5,7 @@ import type { BatchRow } from '@/commands/facts/waiting';
 import { hungWith, stockWith, type Shown } from '@/commands/facts/waiting';
 import { dayWith } from '@/commands/facts/waiting-day';
 import { withWaiting, type HeldTree } from '@/commands/facts/waiting-tree';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { drenchRow, elmAvenue } from '@/commands/tree/testing';
 import { putOnRound } from '@/commands/day/put-on-round';
 import { keepCrew } from '@/commands/rounds/keep-crew';
@@ -23,7 +23,7 @@ import { receive } from './receive';
  * What a phone shows of what it wrote is what the server has once it is sent: the same facts are laid over what was taken
  * along, and are compared with what is read afterwards.
  */
-const made = ownOutfit();
+const made = ownCompany();
 const MORNING = new Date('2027-06-14T08:00:00Z');
 const later = (minutes: number) => new Date(MORNING.getTime() + minutes * 60_000);
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
@@ -275,7 +275,7 @@ it('the board goes on by the clock of the phone, with what was hung and pulled o
 });
 
 describe('a drench from the can', () => {
-  const own = ownOutfit();
+  const own = ownCompany();
   const row = drenchRow(own);
   const JUNE = new Date('2026-06-01T10:00:00Z');
   let phone: string;

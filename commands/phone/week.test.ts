@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import type { AnyCommand } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { drenchRow } from '@/commands/tree/testing';
 import { putRight } from '@/core/phone/clock';
 import { nextOf, stillWaiting, type Numbered } from '@/core/phone/queue';
@@ -12,8 +12,8 @@ import { meetPhone } from './meet';
 import { receive } from './receive';
 
 /**
- * A week of an outfit whose phones have signal now and then: two hundred of them, five days, and whatever can go wrong on the
- * way. The phones keep to the queue of the core, the server is the real one. What must come out does not depend on the faults.
+ * A week of an company whose phones have signal now and then: two hundred of them, five days, and whatever can go wrong on the
+ * way. The phones keep to the queue of the core, the server is the real one. What must come out does not depend on the issues.
  */
 const SEED = Number(process.env.ELMHORN_SEED ?? 20260601);
 const PHONES = 200;
@@ -32,7 +32,7 @@ function randomOf(seed: number): () => number {
   };
 }
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 
 interface Phone {
@@ -62,10 +62,10 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
   for (let i = 0; i < 7; i++) {
     const id = v7();
     await owner`
-      insert into person (id, outfit_id, name, email, password_hash, role, licence_number, licence_categories,
+      insert into person (id, company_id, name, email, password_hash, role, licence_number, licence_categories,
         licence_expires)
-      values (${id}, ${o.outfitId}, ${`Crew ${i}`}, ${`${id}@test.example`}, 'x', 'technician', 'L', ${['ornamental']}, '2028-01-01')`;
-    people.push((await loadViewer({ outfitId: o.outfitId, personId: id }))!);
+      values (${id}, ${o.companyId}, ${`Crew ${i}`}, ${`${id}@test.example`}, 'x', 'technician', 'L', ${['ornamental']}, '2028-01-01')`;
+    people.push((await loadViewer({ companyId: o.companyId, personId: id }))!);
   }
   // One bottle for far fewer trees than wait for it: many will find it empty.
   const plans = await Promise.all(Array.from({ length: 120 }, (_, i) => row.planned(`S${i}`, 20)));
@@ -131,19 +131,19 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
       const sends = batch.map(({ id, verb, what, input, at, clockAt }) => ({ id, verb, what, input, at, clockAt }));
       const message = { phoneId: p.id, clockNow: new Date(now + p.aheadS * 1000).toISOString(), sends };
       const at = { viewer: p.viewer, now: new Date(now), station: fair };
-      const fault = random();
+      const issue = random();
       // The line breaks on the way there.
-      if (fault < 0.15) continue;
-      const verbs = fault < 0.3 ? falling(Math.floor(random() * batch.length)) : commandNamed;
+      if (issue < 0.15) continue;
+      const verbs = issue < 0.3 ? falling(Math.floor(random() * batch.length)) : commandNamed;
       // The same message twice at the same time: a line that repeats what it has carried.
-      const twice = fault > 0.9;
+      const twice = issue > 0.9;
       const answers = await Promise.allSettled([
         receive(at, verbs, message),
         ...(twice ? [receive(at, commandNamed, message)] : []),
       ]);
       const [got] = answers.flatMap((a) => (a.status === 'fulfilled' && a.value ? [a.value] : []));
       // The answer is lost on the way back, or the phone is killed before it has read it: what waits still waits.
-      if (!got || (fault >= 0.3 && fault < 0.45)) continue;
+      if (!got || (issue >= 0.3 && issue < 0.45)) continue;
       if (twice) expect(answers.every((a) => a.status === 'fulfilled')).toBe(true);
       p.waiting = stillWaiting(p.waiting, got.landed);
     }
@@ -166,16 +166,16 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
 
   const ids = wrote.map((w) => w.send.id);
   const landed = await owner<{ id: string; seen_at: Date }[]>`
-    select id, seen_at from command_done where outfit_id = ${o.outfitId} and id = any(${ids})`;
+    select id, seen_at from command_done where company_id = ${o.companyId} and id = any(${ids})`;
   const refused = await owner<{ id: string }[]>`
-    select id from needs_look where outfit_id = ${o.outfitId} and id = any(${ids})`;
+    select id from needs_look where company_id = ${o.companyId} and id = any(${ids})`;
   // Every write has one end, and none has two.
   expect(new Set([...landed, ...refused].map((x) => x.id)).size).toBe(ids.length);
   expect(landed.length + refused.length).toBe(ids.length);
   const of = (kind: Wrote['kind']) => wrote.filter((w) => w.kind === kind);
   const stands = new Set(landed.map((l) => l.id));
   const readings = await owner<{ id: string; at: Date }[]>`
-    select id, at from reading where outfit_id = ${o.outfitId} and id = any(${ids})`;
+    select id, at from reading where company_id = ${o.companyId} and id = any(${ids})`;
   expect(readings.map((r) => r.id).sort()).toEqual(
     of('reading')
       .flatMap((w) => (stands.has(w.send.id) ? w.send.id : []))
@@ -185,7 +185,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
   const trueAt = new Map(wrote.map((w) => [w.send.id, w.at]));
   for (const r of readings) expect(Math.abs(r.at.getTime() - trueAt.get(r.id)!)).toBeLessThan(6000);
   const records = await owner<{ id: string; amount: number }[]>`
-    select id, (data->>'amount')::float8 as amount from record where outfit_id = ${o.outfitId} and id = any(${ids})`;
+    select id, (data->>'amount')::float8 as amount from record where company_id = ${o.companyId} and id = any(${ids})`;
   expect(records.map((r) => r.id).sort()).toEqual(
     of('record')
       .flatMap((w) => (stands.has(w.send.id) ? w.send.id : []))

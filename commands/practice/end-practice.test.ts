@@ -1,11 +1,11 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
+import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { practiceCase } from '@/core/practice/round';
 import { shipped } from '@/knowledge';
 import { practiceRounds } from '@/store/knowledge';
 import { endRound } from './end-practice';
 
-const made = ownOutfit();
+const made = ownCompany();
 const SEED = 4711;
 const drawn = practiceCase(shipped, SEED, 2);
 const end = (more: object = {}) =>

@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { knowledgeOf } from '@/commands/facts/knowledge';
 import { ownCase } from '@/commands/facts/own-cases';
 import { uuid } from '@/core/book/record';
@@ -22,7 +22,7 @@ export const endRound = command({
     condition: z.string('Name what it is.').min(1, 'Name what it is.').max(60),
     decision: z.enum(DECISIONS, 'Say what is to be done.'),
   }),
-  run: async ({ viewer }, r): Promise<Answer<Score>> => {
+  run: async ({ viewer }, r): Promise<Result<Score>> => {
     const { knowledge } = await knowledgeOf(viewer);
     const drawn = r.own ? await ownCase(viewer, r.own) : practiceCase(knowledge, r.seed, r.level);
     if (!drawn) return refuse('', 'This case is no longer there.');

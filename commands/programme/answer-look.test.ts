@@ -1,19 +1,19 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { dropPlan } from '@/commands/tree/drop-plan';
 import { examine } from '@/commands/tree/examine';
 import { trainingLabels } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
 import { laidVisits, type VisitRow } from '@/store/laid';
 import { openPlans } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { answerLook } from './answer-look';
 import { causeIn } from './by-look';
 import { layProgramme } from './lay-programme';
 import { carryOut, maritime, plantOrchard, type Orchard } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const bacillus = trainingLabels.find((l) => l.key === 'training-18-bacillus')!;
 let orchard: Orchard;
 let laidId: string;
@@ -55,7 +55,7 @@ describe('caterpillars, again in a week or two only if they return', () => {
     expect(at('spray')).toMatchObject({ state: 'planned', labelKey: bacillus.key });
     const first = at('spray').day;
     const booked = await carryOut(made, orchard.viewer, at('spray').planId!, first);
-    expect(booked.ok ? [] : booked.faults).toEqual([]);
+    expect(booked.ok ? [] : booked.issues).toEqual([]);
     at = await rows(tree);
     // A week after what was done, and the second round waits for that look.
     expect((Date.parse(at('look-again').day) - Date.parse(first)) / 864e5).toBe(7);
@@ -152,11 +152,11 @@ it.each([
   ['no look', [], 'visitIds'],
   ['one of nobody', [v7()], 'visitIds'],
 ])('%s is refused', async (_, ids, path) => {
-  expect(await say(ids, true, '2027-04-01')).toMatchObject({ ok: false, faults: [{ path }] });
+  expect(await say(ids, true, '2027-04-01')).toMatchObject({ ok: false, issues: [{ path }] });
 });
-it('work is not answered, and another outfit’s looks are not there', async () => {
+it('work is not answered, and another company’s looks are not there', async () => {
   const at = await rows(orchard.early[0]!);
   expect(await say([at('spray').id], true, '2027-05-01')).toMatchObject({ ok: false });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await say([at('hatch').id], false, '2027-05-01', theirs)).toMatchObject({ ok: false });
 });

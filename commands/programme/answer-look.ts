@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { answerLooks, visitsNamed } from '@/store/laid';
 import { settleAnew } from './settle';
@@ -13,9 +13,9 @@ export const answerLook = command({
     /** Null takes the answer back. */
     found: z.boolean().nullable(),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Answer> => {
+  run: async ({ viewer, now, station }, p): Promise<Result> => {
     const visits = await visitsNamed(viewer, p.visitIds);
-    if (visits.length < new Set(p.visitIds).size) return refuse('visitIds', 'A look among them is not in this outfit.');
+    if (visits.length < new Set(p.visitIds).size) return refuse('visitIds', 'A look among them is not in this company.');
     if (visits.some((v) => v.kind !== 'look'))
       return refuse('visitIds', 'Only a look is answered; work has its record.');
     await answerLooks(viewer, p.visitIds, p.found);

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { dayIn } from '@/core/season/follow-ups';
 import { dropCarried, endLaid as end, getLaid, laidVisits } from '@/store/laid';
@@ -12,9 +12,9 @@ export const endLaid = command({
     id: uuid,
     because: z.string().trim().min(4, 'Say why it ends.').max(500, 'At most 500 signs.'),
   }),
-  run: async ({ viewer, now }, { id, because }): Promise<Answer> => {
+  run: async ({ viewer, now }, { id, because }): Promise<Result> => {
     const laid = await getLaid(viewer, id);
-    if (!laid) return refuse('id', 'This programme is not in this outfit.');
+    if (!laid) return refuse('id', 'This programme is not in this company.');
     if (!(await end(viewer, id, dayIn(now, laid.timeZone), because))) return refuse('id', 'It was ended before.');
     const open = (await laidVisits(viewer, id, null)).filter((v) => v.state === 'planned');
     await dropCarried(

@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { layOver, markOf } from '@/commands/facts/laying';
 import { uuid } from '@/core/book/record';
 import { getLaid } from '@/store/laid';
@@ -14,9 +14,9 @@ export const followSeason = command({
     /** The mark of the changes as somebody saw them: others are shown before they are made. */
     seen: z.string().length(64),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Answer<{ changed: number }>> => {
+  run: async ({ viewer, now, station }, p): Promise<Result<{ changed: number }>> => {
     const laid = await getLaid(viewer, p.laidId);
-    if (!laid) return refuse('laidId', 'This programme is not in this outfit.');
+    if (!laid) return refuse('laidId', 'This programme is not in this company.');
     if (laid.endedOn) return refuse('laidId', 'This programme was ended.');
     const { held, trees } = await layOver(viewer, station, now, laid, laid.id, null);
     if (markOf(trees) !== p.seen)

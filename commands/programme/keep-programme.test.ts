@@ -1,11 +1,11 @@
 import { v7 } from 'uuid';
 import { keepHeatModel } from '@/commands/season/keep-heat-model';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import type { YearProgramme } from '@/core/programmes/schema';
 import { programmes } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
 import { laidVisits, ownProgrammes } from '@/store/laid';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { programmesView } from '@/views/programmes';
 import { perform } from '@/commands/command';
 import { keepProgramme } from './keep-programme';
@@ -14,7 +14,7 @@ import { releaseHolds } from './release-holds';
 import { settleLeft } from './settle-left';
 import { maritime, plantOrchard } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const guards = programmes.find((p) => p.key === 'winter-guards')!;
 const ours: YearProgramme = { ...guards, key: 'own-our-guards', name: 'Our guards' };
 const keep = (programme: unknown, more: object = {}, viewer = made.viewer) =>
@@ -62,19 +62,19 @@ it.each([
   const before = await mine();
   const answer = await keep({ ...ours, key: 'own-wrong', ...more });
   expect(answer).toMatchObject({ ok: false });
-  const fault = answer.ok ? null : answer.faults.find((f) => f.path === path);
-  expect([path, fault?.sentence ?? JSON.stringify(answer)]).toEqual([path, expect.stringMatching(/^[A-Z“].*[.”]$/)]);
+  const issue = answer.ok ? null : answer.issues.find((f) => f.path === path);
+  expect([path, issue?.message ?? JSON.stringify(answer)]).toEqual([path, expect.stringMatching(/^[A-Z“].*[.”]$/)]);
   expect(await mine()).toEqual(before);
 });
 
-it('a step may wait for a sum of heat of the outfit’s own, once there is one', async () => {
+it('a step may wait for a sum of heat of the company’s own, once there is one', async () => {
   const byHeat = {
     ...ours,
     key: 'own-by-heat',
     name: 'By our heat',
     steps: [{ ...guards.steps[1]!, when: { by: 'heat', model: 'own-harbour-midge-flies', days: 5 } }],
   };
-  expect(await keep(byHeat)).toMatchObject({ ok: false, faults: [{ path: 'programme.steps.0.when' }] });
+  expect(await keep(byHeat)).toMatchObject({ ok: false, issues: [{ path: 'programme.steps.0.when' }] });
   const sum = {
     id: v7(),
     what: 'harbour midge flies',
@@ -90,10 +90,10 @@ it('a step may wait for a sum of heat of the outfit’s own, once there is one',
   expect(await keep(byHeat)).toMatchObject({ ok: true });
 });
 
-it('belongs to whoever may edit the guide, and to their outfit', async () => {
+it('belongs to whoever may edit the guide, and to their company', async () => {
   expect(await keep(ours, {}, { ...made.viewer, role: 'technician' })).toMatchObject({ ok: false });
   await keep(ours);
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await ownProgrammes(theirs)).toEqual([]);
 });
 
@@ -133,7 +133,7 @@ it('what was left out stays listed until somebody has dealt with it', async () =
   // A reason that is given later plans what was only held, and nothing that is forbidden.
   const release = (reason: string, viewer = orchard.viewer) =>
     perform(releaseHolds, { viewer, now: new Date('2026-11-27T10:00:00Z'), station: maritime }, { id, reason });
-  expect(await release('no')).toMatchObject({ ok: false, faults: [{ path: 'reason' }] });
+  expect(await release('no')).toMatchObject({ ok: false, issues: [{ path: 'reason' }] });
   expect(await release('Scab every year.', { ...orchard.viewer, role: 'technician' })).toMatchObject({ ok: false });
   expect(await release('Scab every year.')).toMatchObject({ ok: true });
   const after = await laidVisits(orchard.viewer, id, null);

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { after } from '@/core/season/follow-ups';
 import type { StationFor } from '@/core/weather/station';
 import { CLIMATES } from '@/stand-ins/weather/climates';
@@ -10,7 +10,7 @@ import { loadViewer } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
 import { laidVisits, type VisitRow } from '@/store/laid';
 import { openPlans } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { layOver, markOf } from '@/commands/facts/laying';
 import { getLaid } from '@/store/laid';
 import { answerLook } from './answer-look';
@@ -22,7 +22,7 @@ import { byDay } from '@/views/today';
 import { layProgramme } from './lay-programme';
 import { carryOut, EARLY, maritime, plantOrchard, withRain, type Orchard } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const NOVEMBER = new Date('2026-11-26T10:00:00Z');
 const SPAN = { from: '2026-11-26', until: '2027-11-25' };
 let orchard: Orchard;
@@ -161,9 +161,9 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
         mark: '',
       },
     );
-    expect(sent).toMatchObject({ ok: false, faults: [{ path: 'rows', sentence: expect.stringMatching(/twice/) }] });
+    expect(sent).toMatchObject({ ok: false, issues: [{ path: 'rows', message: expect.stringMatching(/twice/) }] });
     await made.owner`
-      update plan set latest = ${first!.latest}, label_id = (select id from label where outfit_id = ${made.o.outfitId} and key = ${label} order by version desc limit 1)
+      update plan set latest = ${first!.latest}, label_id = (select id from label where company_id = ${made.o.companyId} and key = ${label} order by version desc limit 1)
       where id = ${both[0]!}`;
   });
 
@@ -171,7 +171,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     const tree = orchard.early[1]!;
     const [first, second] = of(await rows([tree]), 'scab-cover', tree);
     const booked = await carryOut(made, orchard.viewer, first!.planId!, first!.day);
-    expect(booked.ok ? [] : booked.faults).toEqual([]);
+    expect(booked.ok ? [] : booked.issues).toEqual([]);
     // No second date by the label’s own rule: the programme has its own.
     const due = (await dueBetween(orchard.viewer, '2027-03-01', '2027-06-30', 400)).filter((f) => f.treeId === tree);
     expect(due.map((f) => f.kind)).not.toContain('treat-again');
@@ -185,7 +185,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     expect(change.now!.day < second!.day).toBe(true);
     const trees = await season(wet, now);
     const go = (seen: string) => perform(followSeason, { viewer: orchard.viewer, now, station: wet }, { laidId, seen });
-    expect(await go('0'.repeat(64))).toMatchObject({ ok: false, faults: [{ path: 'seen' }] });
+    expect(await go('0'.repeat(64))).toMatchObject({ ok: false, issues: [{ path: 'seen' }] });
     expect(await go(markOf(trees))).toMatchObject({ ok: true });
     const renewed = of(await rows([tree]), 'scab-cover', tree)[1]!;
     expect(renewed).toMatchObject({ day: rainy(7), moves: [{ from: second!.day, to: rainy(7) }] });
@@ -201,7 +201,7 @@ describe('an orchard’s season over 42 trees of two sorts', () => {
     expect(done).toBe(43);
     const end = (because: string) =>
       perform(endLaid, { viewer: orchard.viewer, now: NOVEMBER, station: maritime }, { id: laidId, because });
-    expect(await end('no')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });
+    expect(await end('no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
     expect(await end('The orchard is let.')).toMatchObject({ ok: true });
     expect(await open()).toBe(0);
     expect((await rows()).filter((v) => v.state === 'done')).toHaveLength(done);
@@ -222,7 +222,7 @@ describe('what is refused leaves nothing', () => {
   ])('%s', async (_, more, path) => {
     const { id, answer } = await layIt({ treeIds: [orchard.late[1]!], ...more });
     expect(answer).toMatchObject({ ok: false });
-    expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toContain(path);
+    expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toContain(path);
     expect(await getLaid(orchard.viewer, id)).toBeNull();
     expect((await openPlans(orchard.viewer, 1000)).filter((p) => p.treeId === orchard.late[1])).toEqual([]);
   });
@@ -230,7 +230,7 @@ describe('what is refused leaves nothing', () => {
     const [a, b] = [orchard.late[5]!, orchard.late[6]!];
     const first = await layIt({ treeIds: [a] });
     expect(first.answer).toMatchObject({ ok: true });
-    expect((await layIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: false, faults: [{ path: 'treeIds' }] });
+    expect((await layIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: false, issues: [{ path: 'treeIds' }] });
     expect((await openPlans(orchard.viewer, 1000)).filter((p) => p.treeId === b)).toEqual([]);
     await perform(
       endLaid,
@@ -239,8 +239,8 @@ describe('what is refused leaves nothing', () => {
     );
     expect((await layIt({ treeIds: [b, a] })).answer).toMatchObject({ ok: true });
   });
-  it('belongs to whoever may prescribe, and to their outfit', async () => {
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  it('belongs to whoever may prescribe, and to their company', async () => {
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect((await layIt({ treeIds: [orchard.late[2]!] }, NOVEMBER, theirs)).answer).toMatchObject({ ok: false });
     const technician = { ...orchard.viewer, role: 'technician' as const };
     expect((await layIt({ treeIds: [orchard.late[2]!] }, NOVEMBER, technician)).answer).toMatchObject({ ok: false });

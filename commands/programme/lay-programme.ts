@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { isFor, layOver, MOST_TREES, notThen, programmeNamed } from '@/commands/facts/laying';
 import { saidSchema } from '@/commands/said';
 import { uuid } from '@/core/book/record';
@@ -30,19 +30,19 @@ export const layProgramme = command({
     carriedFrom: uuid.nullable().default(null),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, station }, p): Promise<Answer<{ planned: number; waiting: number; left: number }>> => {
+  run: async ({ viewer, now, station }, p): Promise<Result<{ planned: number; waiting: number; left: number }>> => {
     const [programme, place] = await Promise.all([programmeNamed(viewer, p.programme), getPlace(viewer, p.placeId)]);
     if (!programme) return refuse('programme', 'There is no such programme.');
-    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    if (!place) return refuse('placeId', 'This place is not in this company.');
     const never = notThen(p, dayIn(now, place.timeZone));
-    if (never) return refuse(never.path, never.sentence);
+    if (never) return refuse(never.path, never.message);
     if (p.carriedFrom && !(await getLaid(viewer, p.carriedFrom)))
-      return refuse('carriedFrom', 'The season that it goes on from is not in this outfit.');
+      return refuse('carriedFrom', 'The season that it goes on from is not in this company.');
     const laying = { ...p, programme };
     const { held, trees } = await layOver(viewer, station, now, laying, null, [...new Set(p.treeIds)]);
     const stranger = trees.find((t) => t.tree.placeId !== p.placeId || t.tree.archivedAt);
     if (stranger) return refuse('treeIds', `${stranger.tree.tag} does not stand at ${place.name}.`);
-    if (trees.length < new Set(p.treeIds).size) return refuse('treeIds', 'A tree among them is not in this outfit.');
+    if (trees.length < new Set(p.treeIds).size) return refuse('treeIds', 'A tree among them is not in this company.');
     const wrong = trees.find((t) => !isFor(programme, t.tree.hostId));
     if (wrong)
       return refuse(

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { laidVisits, leaveOut, visitsNamed } from '@/store/laid';
 import { settleAnew } from './settle';
@@ -12,11 +12,11 @@ export const leaveOutVisits = command({
     visitIds: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
     because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Answer> => {
+  run: async ({ viewer, now, station }, p): Promise<Result> => {
     const named = await visitsNamed(viewer, p.visitIds);
     const ids = new Set(p.visitIds);
     const [first] = named;
-    if (!first || named.length < ids.size) return refuse('visitIds', 'A visit among them is not in this outfit.');
+    if (!first || named.length < ids.size) return refuse('visitIds', 'A visit among them is not in this company.');
     if (named.some((v) => v.laidId !== first.laidId))
       return refuse('visitIds', 'Leave out the visits of one programme at a time.');
     const treeIds = [...new Set(named.map((v) => v.treeId))];

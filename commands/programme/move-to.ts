@@ -1,14 +1,14 @@
 import type { Context } from '@/commands/command';
 import { layOver, type ByHand, type LaidTree } from '@/commands/facts/laying';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { keyOf } from '@/core/programmes/lay';
 import { dayWords } from '@/core/season/follow-ups';
 import type { Laid } from '@/store/laid';
 import { following, stopTold, writeChanges } from './settle';
 
 /** What moves break on a tree; nothing where each visit may stand on its day. */
-function breaks({ tree, visits, kept }: LaidTree, byHand: ByHand): Fault[] {
-  return kept.flatMap((was): Fault[] => {
+function breaks({ tree, visits, kept }: LaidTree, byHand: ByHand): Issue[] {
+  return kept.flatMap((was): Issue[] => {
     const to = byHand.get(was.id);
     if (!to) return [];
     const now = visits.find((v) => keyOf(v) === keyOf(was));
@@ -16,11 +16,11 @@ function breaks({ tree, visits, kept }: LaidTree, byHand: ByHand): Fault[] {
     if (!now || now.stop) {
       const told = now?.stop ? stopTold(now.stop) : null;
       const gates = told && 'gates' in told ? told.gates.map((g) => `${g.title}. ${g.satisfy}`).join(' ') : '';
-      return [{ path, sentence: `${tree.tag}: on no day from ${dayWords(to.day)} on. ${gates}`.trim() }];
+      return [{ path, message: `${tree.tag}: on no day from ${dayWords(to.day)} on. ${gates}`.trim() }];
     }
     if (now.day === to.day) return [];
     return [
-      { path, sentence: `${tree.tag}: not before ${dayWords(now.day)}, by its label and what stands before it.` },
+      { path, message: `${tree.tag}: not before ${dayWords(now.day)}, by its label and what stands before it.` },
     ];
   });
 }
@@ -35,17 +35,17 @@ export async function moveTo(
   laid: Laid,
   treeIds: readonly string[],
   byHand: ByHand,
-): Promise<{ ok: true; followed: number } | { ok: false; faults: Fault[] }> {
-  const refused = (faults: Fault[]) => ({ ok: false as const, faults });
+): Promise<{ ok: true; followed: number } | { ok: false; issues: Issue[] }> {
+  const refused = (issues: Issue[]) => ({ ok: false as const, issues });
   const { held, rows, trees } = await layOver(viewer, station, now, laid, laid.id, treeIds, byHand);
   if (rows.some((v) => byHand.has(v.id) && v.state !== 'planned' && v.state !== 'expected'))
-    return refused([{ path: 'visitIds', sentence: 'What is done, off or left out cannot be moved.' }]);
+    return refused([{ path: 'visitIds', message: 'What is done, off or left out cannot be moved.' }]);
   if (trees.some((t) => [...byHand.values()].some((m) => m.day < t.today)))
-    return refused([{ path: 'day', sentence: 'This day has passed; give today or a day to come.' }]);
+    return refused([{ path: 'day', message: 'This day has passed; give today or a day to come.' }]);
   if ([...byHand.values()].some((m) => m.day > laid.until))
-    return refused([{ path: 'day', sentence: `The programme ends on ${dayWords(laid.until)}.` }]);
-  const faults = trees.flatMap((t) => breaks(t, byHand));
-  if (faults.length) return refused(faults);
+    return refused([{ path: 'day', message: `The programme ends on ${dayWords(laid.until)}.` }]);
+  const issues = trees.flatMap((t) => breaks(t, byHand));
+  if (issues.length) return refused(issues);
   const follow = following(trees);
   await writeChanges({ viewer, now, station }, laid, held, follow);
   const others = follow.reduce((sum, t) => sum + t.changes.filter((c) => !c.was || !byHand.has(c.was.id)).length, 0);

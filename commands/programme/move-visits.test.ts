@@ -1,18 +1,18 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { after } from '@/core/season/follow-ups';
 import { loadViewer } from '@/store/auth';
 import { laidVisits, type VisitRow } from '@/store/laid';
 import { openPlans, plannedBetween } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { endLaid } from './end-laid';
 import { leaveOutVisits } from './leave-out-visits';
 import { layProgramme } from './lay-programme';
 import { moveVisits } from './move-visits';
 import { maritime, plantOrchard, type Orchard } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const now = new Date('2026-11-26T10:00:00Z');
 let orchard: Orchard;
 let laidId: string;
@@ -85,7 +85,7 @@ it('what is left out says why, has no plan any more, and its series goes on from
   const third = (await rows('scab-cover', 3)).map((v) => v.day);
   const leave = (because: string, visitIds = second.map((v) => v.id)) =>
     perform(leaveOutVisits, { viewer: orchard.viewer, now, station: maritime }, { visitIds, because });
-  expect(await leave('no')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });
+  expect(await leave('no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
   expect(await leave('Dry for three weeks.')).toMatchObject({ ok: true });
   expect((await rows('scab-cover', 2)).map((v) => [v.state, v.because])).toEqual([
     ['off', 'Dry for three weeks.'],
@@ -108,17 +108,17 @@ describe('what a move breaks is told, and nothing is moved', () => {
     const visits = await rows('scab-cover', 3);
     const before = visits.map((v) => v.day);
     const answer = await move(visits, day(visits[0]!));
-    expect(answer.ok ? [] : answer.faults.map((f) => [f.path, f.sentence])).toContainEqual([
+    expect(answer.ok ? [] : answer.issues.map((f) => [f.path, f.message])).toContainEqual([
       expect.stringMatching(path),
       expect.stringMatching(words),
     ]);
     expect((await rows('scab-cover', 3)).map((v) => v.day)).toEqual(before);
   });
-  it('without a reason, by another outfit, by one who may not prescribe, or once it has ended', async () => {
+  it('without a reason, by another company, by one who may not prescribe, or once it has ended', async () => {
     const visits = await rows('scab-cover', 3);
     const day = after(visits[0]!.day, 2, 'days');
-    expect(await move(visits, day, 'no')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    expect(await move(visits, day, 'no')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await move(visits, day, 'A wedding.', theirs)).toMatchObject({ ok: false });
     expect(await move(visits, day, 'A wedding.', { ...orchard.viewer, role: 'technician' })).toMatchObject({
       ok: false,
@@ -128,6 +128,6 @@ describe('what a move breaks is told, and nothing is moved', () => {
       { viewer: orchard.viewer, now, station: maritime },
       { id: laidId, because: 'The orchard is let.' },
     );
-    expect(await move(visits, day)).toMatchObject({ ok: false, faults: [{ path: 'visitIds' }] });
+    expect(await move(visits, day)).toMatchObject({ ok: false, issues: [{ path: 'visitIds' }] });
   });
 });

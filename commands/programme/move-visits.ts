@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { getLaid, visitsNamed } from '@/store/laid';
 import { moveTo } from './move-to';
@@ -13,12 +13,12 @@ export const moveVisits = command({
     day: z.iso.date('Give the day like 2027-05-14.'),
     because: z.string().trim().min(4, 'Say why it is moved.').max(500, 'At most 500 signs.'),
   }),
-  run: async (context, p): Promise<Answer<{ followed: number }>> => {
+  run: async (context, p): Promise<Result<{ followed: number }>> => {
     const { viewer } = context;
     const named = await visitsNamed(viewer, p.visitIds);
     const [first] = named;
     if (!first || named.length < new Set(p.visitIds).size)
-      return refuse('visitIds', 'A visit among them is not in this outfit.');
+      return refuse('visitIds', 'A visit among them is not in this company.');
     const laid = await getLaid(viewer, first.laidId);
     if (!laid || named.some((v) => v.laidId !== laid.id))
       return refuse('visitIds', 'Move the visits of one programme at a time.');

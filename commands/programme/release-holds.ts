@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { getLaid, reasonFor } from '@/store/laid';
 import { settleAnew } from './settle';
@@ -12,9 +12,9 @@ export const releaseHolds = command({
     id: uuid,
     reason: z.string().trim().min(4, 'Say why it goes on all the same.').max(600, 'At most 600 signs.'),
   }),
-  run: async ({ viewer, now, station }, { id, reason }): Promise<Answer> => {
+  run: async ({ viewer, now, station }, { id, reason }): Promise<Result> => {
     const laid = await getLaid(viewer, id);
-    if (!laid) return refuse('id', 'This programme is not in this outfit.');
+    if (!laid) return refuse('id', 'This programme is not in this company.');
     if (laid.endedOn) return refuse('id', 'This programme was ended.');
     await reasonFor(viewer, id, reason);
     await settleAnew({ viewer, now, station }, id, null);

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { settleLeft as settle } from '@/store/laid';
 import { z } from 'zod';
@@ -11,7 +11,7 @@ export const settleLeft = command({
     visitIds: z.array(uuid).min(1, 'Choose one at least.').max(3000, 'At most 3,000 at once.'),
     settled: z.boolean(),
   }),
-  run: async ({ viewer }, p): Promise<Answer> => {
+  run: async ({ viewer }, p): Promise<Result> => {
     const { count } = await settle(viewer, p.visitIds, p.settled);
     return count ? done : refuse('visitIds', 'None of these is left out any more.');
   },

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { bringLabel } from '@/commands/shelf/bring-label';
 import { signLabel } from '@/commands/shelf/check-label';
-import { doneBy, type ownOutfit } from '@/commands/testing';
+import { doneBy, type ownCompany } from '@/commands/testing';
 import { book } from '@/commands/tree/book';
 import { trainingLabels } from '@/knowledge';
 import type { StationFor } from '@/core/weather/station';
@@ -23,7 +23,7 @@ export const EARLY = { variety: 'Hopscotch', from: '2027-08-05', to: '2027-08-20
 export const LATE = { variety: 'Slowcoach', from: '2027-09-25', to: '2027-10-20' };
 
 export async function plantOrchard(
-  { owner, o }: ReturnType<typeof ownOutfit>,
+  { owner, o }: ReturnType<typeof ownCompany>,
   labelKeys: readonly string[],
   count: { early: number; late: number },
   hostId = 'apple',
@@ -43,32 +43,32 @@ export async function plantOrchard(
   for (const label of trainingLabels.filter((l) => labelKeys.includes(l.key))) {
     await doneBy(bringLabel, viewer, { text: JSON.stringify(label) });
     const [row] = await owner<{ id: string }[]>`
-      select id from label where outfit_id = ${o.outfitId} and key = ${label.key}`;
+      select id from label where company_id = ${o.companyId} and key = ${label.key}`;
     await doneBy(signLabel, viewer, { labelId: row!.id });
     const lotId = v7();
     const unit = /granule|powder|W[GP]/i.test(label.formulation) ? 'g' : 'mL';
     await owner`
-      insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit)
-      values (${lotId}, ${o.outfitId}, ${label.key}, 'T1', '2099-01-01', ${unit})`;
+      insert into lot (id, company_id, label_key, lot_number, expires_on, unit)
+      values (${lotId}, ${o.companyId}, ${label.key}, 'T1', '2099-01-01', ${unit})`;
     await owner`
-      insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-      values (${v7()}, ${o.outfitId}, ${lotId}, 50000, 'supplier', 'delivery', ${o.personId})`;
+      insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person)
+      values (${v7()}, ${o.companyId}, ${lotId}, 50000, 'supplier', 'delivery', ${o.personId})`;
   }
   const plant = async (tag: string, variety: string) => {
     const id = v7();
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon, variety, walk_order)
-      values (${id}, ${o.outfitId}, ${o.placeId}, ${tag}, ${hostId}, now(), ${lat}, -4.1, ${variety},
+      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon, variety, walk_order)
+      values (${id}, ${o.companyId}, ${o.placeId}, ${tag}, ${hostId}, now(), ${lat}, -4.1, ${variety},
         ${Number(tag.slice(1))})`;
     await owner`
       insert into reading (
-        id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m,
+        id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, crown_width_m,
         crown_base_m, method)
-      values (${v7()}, ${o.outfitId}, ${id}, '2026-05-01', ${o.personId}, 16, 130,
+      values (${v7()}, ${o.companyId}, ${id}, '2026-05-01', ${o.personId}, 16, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: 16, unit: 'cm' } }])}, 4, 3, 1, 'tape')`;
     await owner`
-      insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-      values (${v7()}, ${o.outfitId}, ${id}, '2026-05-01', ${o.personId}, 2, 'good')`;
+      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      values (${v7()}, ${o.companyId}, ${id}, '2026-05-01', ${o.personId}, 2, 'good')`;
     return id;
   };
   const row = (n: number, letter: string, variety: string) =>
@@ -105,7 +105,7 @@ export function withRain(mm: Readonly<Record<string, number>>): StationFor {
 
 /** Carries a plan out at nine o'clock of a day, with everything said that its label asks. */
 export async function carryOut(
-  { owner, o }: ReturnType<typeof ownOutfit>,
+  { owner, o }: ReturnType<typeof ownCompany>,
   viewer: Viewer,
   planId: string,
   day: string,
@@ -114,7 +114,7 @@ export async function carryOut(
   const now = new Date(`${day}T10:00:00Z`);
   const [plan] = await owner<{ key: string; useKey: string; amount: number; lotId: string }[]>`
     select l.key, n.use_key as "useKey", (n.result->'dose'->>'product')::float8 as amount,
-      (select id from lot where outfit_id = ${o.outfitId} and label_key = l.key limit 1) as "lotId"
+      (select id from lot where company_id = ${o.companyId} and label_key = l.key limit 1) as "lotId"
     from plan n
     join label l on l.id = n.label_id
     where n.id = ${planId}`;

@@ -1,8 +1,8 @@
 import { name } from '@/commands/grounds/name';
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { stale } from '@/commands/stale';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { hoursText } from '@/core/schedule/hours';
 import { readHours } from '@/core/schedule/read-hours';
 import { listPeople } from '@/store/people';
@@ -34,22 +34,22 @@ export const keepCrew = command({
     /** The version that the form rests on; null for a new crew. */
     basedOn: z.number().int().min(1).nullable(),
   }),
-  run: async ({ viewer }, p): Promise<Answer<{ id: string }>> => {
-    const faults: Fault[] = [];
+  run: async ({ viewer }, p): Promise<Result<{ id: string }>> => {
+    const issues: Issue[] = [];
     const hours = readHours(p.hours);
-    if (!hours.ok) faults.push({ path: 'hours', sentence: hours.sentence });
+    if (!hours.ok) issues.push({ path: 'hours', message: hours.sentence });
     else if (!hours.rules.some((r) => r.hours))
-      faults.push({ path: 'hours', sentence: 'Say when it works, like “Mon–Fri 07:30–16:30”.' });
+      issues.push({ path: 'hours', message: 'Say when it works, like “Mon–Fri 07:30–16:30”.' });
     const yard = readYard(p.yard);
     if (yard === 'unread')
-      faults.push({ path: 'yard', sentence: 'Write where it starts as latitude, longitude: 50.3312, −4.1205.' });
+      issues.push({ path: 'yard', message: 'Write where it starts as latitude, longitude: 50.3312, −4.1205.' });
     const people = await listPeople(viewer);
     const here = p.personIds.filter((id) => people.some((x) => x.id === id && x.active));
     if (here.length < p.personIds.length)
-      faults.push({ path: 'personIds', sentence: 'Somebody among them does not work here.' });
+      issues.push({ path: 'personIds', message: 'Somebody among them does not work here.' });
     if (p.active && here.length < p.least)
-      faults.push({ path: 'personIds', sentence: `It goes out with ${p.least}, and has ${here.length}.` });
-    if (faults.length || !hours.ok || yard === 'unread') return { ok: false, faults };
+      issues.push({ path: 'personIds', message: `It goes out with ${p.least}, and has ${here.length}.` });
+    if (issues.length || !hours.ok || yard === 'unread') return { ok: false, issues };
     const wanted = {
       id: p.id,
       name: p.name,
@@ -70,6 +70,6 @@ export const keepCrew = command({
           { ...wanted, hours: hoursText(wanted.hours) },
           { name: 'The name', hours: 'The hours', least: 'The least number', active: 'Whether it goes out' },
         )
-      : refuse('', 'There is no such crew in this outfit.');
+      : refuse('', 'There is no such crew in this company.');
   },
 });

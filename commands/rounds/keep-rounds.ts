@@ -1,9 +1,9 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { fortnightOf, type Fortnight } from '@/commands/facts/rounds';
 import { limitsOf, titleOf } from '@/commands/facts/about';
 import { moveWith } from './move-with';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { dayInOrder } from '@/core/schedule/day';
 import { broken } from '@/core/schedule/plan';
 import type { JobOf } from '@/core/schedule/jobs';
@@ -97,14 +97,14 @@ function putBehind(x: Indexed, { slotOf, places }: ReadPlan, gone: readonly Roun
 }
 
 /** What rounds break, in words. */
-function faultsOf(f: Fortnight, x: Indexed, { slotOf, places, named }: ReadPlan): Fault[] {
+function issuesOf(f: Fortnight, x: Indexed, { slotOf, places, named }: ReadPlan): Issue[] {
   const says = limitsOf(f);
   const theirs = broken(x, slotOf, places).filter(({ job }) => named.has(job) || places.has(slotOf[job]!));
   return theirs.map(({ job, limit }) => {
     const j = f.problem.jobs[job]!;
     const slot = slotOf[job]!;
     const on = slot < 0 ? '' : `, ${dayWords(placedAt(x, slot).day)}`;
-    return { path: `jobs.${j.id}`, sentence: `${titleOf(j)}${on}: ${says(limit)}` };
+    return { path: `jobs.${j.id}`, message: `${titleOf(j)}${on}: ${says(limit)}` };
   });
 }
 
@@ -144,7 +144,7 @@ export const keepRounds = command({
   name: 'keep-rounds',
   right: 'plan rounds',
   schema: roundsSchema,
-  run: async (context, p): Promise<Answer<{ rounds: number; left: number }>> => {
+  run: async (context, p): Promise<Result<{ rounds: number; left: number }>> => {
     const { viewer, now, station } = context;
     const fortnight = await fortnightOf(viewer, station, now);
     // What is sent is the plan: what was locked before is locked where it says so now.
@@ -161,15 +161,15 @@ export const keepRounds = command({
     const { slotOf, places } = read.value;
     const behind = putBehind(x, read.value, gone);
     if (behind) return behind;
-    const faults = faultsOf(fortnight, x, read.value);
-    if (faults.length) return { ok: false, faults };
+    const issues = issuesOf(fortnight, x, read.value);
+    if (issues.length) return { ok: false, issues };
     const placed = placedItems(fortnight, x, slotOf, places, new Set(p.locked));
     const stands = new Set(placed.map((i) => i.itemId));
     const left = p.left.filter((id) => !stands.has(id) && !underWay.has(id));
     await writeRounds(viewer, v7, placed, left);
     const kept = await moveWith(context, fortnight, placed, (id) => problem.crews.find((c) => c.id === id)!.name);
     // What is refused here is undone with all that was written before it.
-    if (kept.length) return { ok: false, faults: kept };
+    if (kept.length) return { ok: false, issues: kept };
     return {
       ok: true,
       value: {

@@ -4,7 +4,7 @@ import { layOver } from '@/commands/facts/laying';
 import { fortnightOf } from '@/commands/facts/rounds';
 import { layProgramme } from '@/commands/programme/lay-programme';
 import { maritime, plantOrchard, type Orchard } from '@/commands/programme/testing';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { WEEKDAYS, weekdayOf } from '@/core/schedule/hours';
 import { daysApart } from '@/core/schedule/problem';
 import { solving } from '@/core/schedule/solve';
@@ -16,7 +16,7 @@ import { plannedBetween } from '@/store/plans';
 import { keepCrew } from './keep-crew';
 import { keepRounds } from './keep-rounds';
 
-const made = ownOutfit();
+const made = ownCompany();
 const cover = trainingLabels.find((l) => l.key === 'training-07-scab-cover')!;
 let orchard: Orchard;
 const laidId = v7();
@@ -75,7 +75,7 @@ it('an orchard’s covers go into rounds on days that its span, its interval and
     })),
     locked: [],
   });
-  expect(kept.ok ? [] : kept.faults).toEqual([]);
+  expect(kept.ok ? [] : kept.issues).toEqual([]);
 
   const placed = new Map(
     rounds.flatMap((r) =>

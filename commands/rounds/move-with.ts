@@ -1,7 +1,7 @@
 import type { Context } from '@/commands/command';
 import type { Fortnight } from '@/commands/facts/rounds';
 import { moveTo } from '@/commands/programme/move-to';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import type { Day } from '@/core/season/follow-ups';
 import { getLaid } from '@/store/laid';
 import { planFor, type ItemPlaced } from '@/store/rounds';
@@ -30,13 +30,13 @@ export async function moveWith(
     moves.set(visit.laidId, of);
   }
   await planFor(context.viewer, own);
-  const faults: Fault[] = [];
+  const issues: Issue[] = [];
   for (const [laidId, { treeIds, byHand }] of moves) {
     const laid = await getLaid(context.viewer, laidId);
     if (!laid || laid.endedOn) continue;
     const moved = await moveTo(context, laid, [...treeIds], byHand);
     if (!moved.ok)
-      faults.push(...moved.faults.map((x) => ({ ...x, sentence: `${laid.programme.name}. ${x.sentence}` })));
+      issues.push(...moved.issues.map((x) => ({ ...x, message: `${laid.programme.name}. ${x.message}` })));
   }
-  return faults;
+  return issues;
 }

@@ -22,7 +22,7 @@ export const noteAway = command({
   once: (a) => a.id,
   run: async ({ viewer }, a) => {
     const people = await listPeople(viewer);
-    if (!people.some((p) => p.id === a.personId)) return refuse('personId', 'There is no such person in this outfit.');
+    if (!people.some((p) => p.id === a.personId)) return refuse('personId', 'There is no such person in this company.');
     await addAway(viewer, a);
     return done;
   },

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { remind } from '@/commands/tree/remind';
 import { fortnightOf } from '@/commands/facts/rounds';
 import { dropPlans } from '@/commands/tree/drop-plans';
@@ -16,7 +16,7 @@ import { noteAway } from './note-away';
 import { tellClient } from './tell-day';
 import { takeBackAway } from './withdraw-away';
 
-const t = ownOutfit();
+const t = ownCompany();
 const TODAY = '2026-06-01';
 const crew = (more: object = {}) => ({
   id: v7(),
@@ -44,7 +44,7 @@ const sent = (a: Answer, locked: string[] = []) => ({
   })),
   locked,
 });
-const sentences = (a: { ok: boolean; faults?: { sentence: string }[] }) => (a.faults ?? []).map((f) => f.sentence);
+const sentences = (a: { ok: boolean; issues?: { message: string }[] }) => (a.issues ?? []).map((f) => f.message);
 
 describe('crews', () => {
   it('are kept with their people, and a form that rests on an older one is told', async () => {
@@ -105,7 +105,7 @@ it('who is away is told with its days, taken back, and sent twice lands once', a
     'The last day lies before the first.',
   ]);
   expect(sentences(await doneBy(noteAway, t.viewer, { ...a, id: v7(), personId: v7() }))).toEqual([
-    'There is no such person in this outfit.',
+    'There is no such person in this company.',
   ]);
   expect(await doneBy(takeBackAway, t.viewer, { id: a.id })).toMatchObject({ ok: true });
   expect(await awaySince(t.viewer, TODAY)).toEqual([]);

@@ -1,8 +1,8 @@
-import { command, faultsOf, type Answer } from '@/commands/command';
+import { command, issuesOf, type Result } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/commands/facts/region';
 import { numberAt, typed } from '@/core/units/typed';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { DISEASED_TOO, PRESENCE, regionSchema } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { conditions } from '@/knowledge';
@@ -29,7 +29,7 @@ export const keepRegion = command({
   name: 'keep-region',
   right: 'manage people',
   schema: z.object({
-    /** The profile that is meant; the outfit's own region where nothing is said. */
+    /** The profile that is meant; the company's own region where nothing is said. */
     key: regionKey.optional(),
     name: z.string().trim().min(2, 'Give the region a name.').max(80, 'At most 80 signs.'),
     water: typed,
@@ -49,10 +49,10 @@ export const keepRegion = command({
     recordYears: typed,
     licenceNeeded: z.boolean(),
   }),
-  run: async ({ viewer }, f): Promise<Answer<{ version: number }>> => {
-    const faults: Fault[] = [];
+  run: async ({ viewer }, f): Promise<Result<{ version: number }>> => {
+    const issues: Issue[] = [];
     const number = (path: keyof typeof f, name: string, max: number, min = 0) =>
-      numberAt(faults, path, String(f[path]), { name, min, max }) ?? 0;
+      numberAt(issues, path, String(f[path]), { name, min, max }) ?? 0;
     const split = <T>(
       path: 'banned' | 'reserved' | 'closed' | 'bannedUses' | 'presence',
       form: string,
@@ -71,7 +71,7 @@ export const keepRegion = command({
                 why,
               )
             : null;
-        if (made === null) faults.push({ path, sentence: `Line ${i + 1} should read “${form}”.` });
+        if (made === null) issues.push({ path, message: `Line ${i + 1} should read “${form}”.` });
         return made === null ? [] : [made];
       });
     const condition = (name: string) =>
@@ -79,7 +79,7 @@ export const keepRegion = command({
     const reportable = rows(f.reportable).flatMap((name, i) => {
       const id = condition(name);
       if (id === null)
-        faults.push({ path: 'reportable', sentence: `Line ${i + 1}: the field guide knows no “${name}”.` });
+        issues.push({ path: 'reportable', message: `Line ${i + 1}: the field guide knows no “${name}”.` });
       return id ?? [];
     });
     const data = {
@@ -125,13 +125,13 @@ export const keepRegion = command({
     };
     const read = regionSchema.safeParse(data);
     if (!read.success)
-      faults.push(
-        ...faultsOf(read.error).map((x) => ({
+      issues.push(
+        ...issuesOf(read.error).map((x) => ({
           path: x.path.startsWith('closedSeasons') ? 'closed' : x.path.split('.')[0]!,
-          sentence: `${x.path}: ${x.sentence}.`,
+          message: `${x.path}: ${x.message}.`,
         })),
       );
-    if (faults.length || !read.success) return { ok: false, faults };
+    if (issues.length || !read.success) return { ok: false, issues };
     const version = await saveRegion(viewer, v7(), f.key ?? viewer.region, read.data);
     return { ok: true, value: { version } };
   },

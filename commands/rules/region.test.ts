@@ -1,11 +1,11 @@
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { regionFor } from '@/commands/facts/region';
 import { regions } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
 import { keepRegion } from './keep-region';
 import { signRegion } from './sign-region';
 
-const made = ownOutfit();
+const made = ownCompany();
 const now = async () => (await loadViewer(made.viewer))!;
 const FORM = {
   name: 'Estuary and hills',
@@ -28,7 +28,7 @@ const FORM = {
 };
 const keep = (more: object = {}) => doneBy(keepRegion, made.viewer, { ...FORM, ...more });
 
-it('a profile is kept as it was typed, version after version, and holds for the outfit at once', async () => {
+it('a profile is kept as it was typed, version after version, and holds for the company at once', async () => {
   expect(await keep()).toEqual({ ok: true, value: { version: 1 } });
   const r = regionFor(await now(), null);
   expect(r).toMatchObject({
@@ -66,14 +66,14 @@ it.each([
   const before = regionFor(await now(), null);
   const answer = await keep(more);
   expect(answer).toMatchObject({ ok: false });
-  expect((answer as { faults: { path: string }[] }).faults.map((f) => f.path)).toContain(path);
+  expect((answer as { issues: { path: string }[] }).issues.map((f) => f.path)).toContain(path);
   expect(regionFor(await now(), null)).toEqual(before);
 });
 
 it('every profile that ships says that nobody has compared it, until an owner signs; the others stay unsigned', async () => {
   for (const r of Object.values(regions)) expect(r.checked ?? null).toBeNull();
   const [own, other] = [made.viewer.region, Object.keys(regions).find((k) => k !== made.viewer.region)!];
-  expect(await doneBy(signRegion, await now(), {})).toMatchObject({ ok: false, faults: [{ path: 'against' }] });
+  expect(await doneBy(signRegion, await now(), {})).toMatchObject({ ok: false, issues: [{ path: 'against' }] });
   const against = 'Plant protection act of the district, 2026';
   expect(await doneBy(signRegion, await now(), { against })).toMatchObject({ ok: true });
   expect(regionFor(await now(), own).checked).toEqual({ by: 'Tester', on: '2026-06-01', against });

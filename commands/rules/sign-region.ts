@@ -1,4 +1,4 @@
-import { command, done, type Answer } from '@/commands/command';
+import { command, done, type Result } from '@/commands/command';
 import { regionKey } from '@/commands/rules/region-key';
 import { regionFor } from '@/commands/facts/region';
 import { todayOf } from '@/commands/today';
@@ -11,7 +11,7 @@ export const signRegion = command({
   name: 'sign-region',
   right: 'manage people',
   schema: z.object({
-    /** The profile that is meant; the outfit's own region where nothing is said. */
+    /** The profile that is meant; the company's own region where nothing is said. */
     key: regionKey.optional(),
     /** What it was read against. */
     against: z
@@ -20,7 +20,7 @@ export const signRegion = command({
       .min(3, 'Name the law, the code or the authority it was read against, and its date.')
       .max(300, 'At most 300 signs.'),
   }),
-  run: async ({ viewer: v, now }, { key = v.region, against }): Promise<Answer> => {
+  run: async ({ viewer: v, now }, { key = v.region, against }): Promise<Result> => {
     await saveRegion(v, v7(), key, { ...regionFor(v, key), checked: { by: v.name, on: todayOf(v, now), against } });
     return done;
   },

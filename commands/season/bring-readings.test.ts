@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { yearOf } from '@/commands/facts/season';
 import { treeOf } from '@/commands/facts/tree';
 import { guessWeather } from '@/core/exchange/weather-csv';
@@ -7,11 +7,11 @@ import { hoursAt } from '@/commands/facts/season';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { broughtHours, placeYears, stationColumns } from '@/store/season';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { seasonView } from '@/views/season';
 import { bringReadings } from './bring-readings';
 
-const made = ownOutfit();
+const made = ownCompany();
 beforeAll(async () => {
   await made.owner`update tree set lat = 51.2, lon = 0.4, host_id = 'apple' where id = ${made.o.treeId}`;
 });
@@ -76,13 +76,13 @@ it.each<[string, string, object, RegExp | string]>([
   const count = async () => (await made.owner`select count(*)::int as n from weather_hour`)[0]!.n as number;
   const before = await count();
   const answer = await bring(csv, more);
-  expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toEqual([path]);
+  expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toEqual([path]);
   expect(await count()).toBe(before);
 });
 
-it('another outfit does not write here, and a technician brings no lists', async () => {
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
-  expect(await bring(file(3), {}, theirs)).toMatchObject({ ok: false, faults: [{ path: 'placeId' }] });
+it('another company does not write here, and a technician brings no lists', async () => {
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
+  expect(await bring(file(3), {}, theirs)).toMatchObject({ ok: false, issues: [{ path: 'placeId' }] });
   expect(await bring(file(3), {}, { ...made.viewer, role: 'technician' })).toMatchObject({ ok: false });
 });
 

@@ -1,5 +1,5 @@
 import { inTurns } from '@/core/slices';
-import { command, refuse, refuseRows, type Answer } from '@/commands/command';
+import { command, refuse, refuseRows, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { looksLikeText, readTableInTurns } from '@/core/exchange/table';
 import { hourSlices, weatherNamesIn } from '@/core/exchange/weather-csv';
@@ -25,16 +25,16 @@ export const bringReadings = command({
   run: async (
     { viewer, now },
     { placeId, reading, csv },
-  ): Promise<Answer<{ hours: number; days: number; missing: number }>> => {
+  ): Promise<Result<{ hours: number; days: number; missing: number }>> => {
     const place = await getPlace(viewer, placeId);
-    if (!place) return refuse('placeId', 'There is no such place in this outfit.');
+    if (!place) return refuse('placeId', 'There is no such place in this company.');
     if (!looksLikeText(csv)) return refuse('csv', 'This is not a text file. Save the readings as CSV (UTF-8).');
     const table = await readTableInTurns(csv, weatherNamesIn);
     if (!table.rows.length) return refuse('csv', 'There are no rows under a line of column names.');
     if (table.rows.length > MOST_ROWS) return refuse('csv', `${MOST_ROWS} rows at a time is the most.`);
     const read = await inTurns(hourSlices(table.rows, reading, place.timeZone, now));
-    const faults = [...table.faults, ...read.faults];
-    if (faults.length) return refuseRows(faults, 200);
+    const issues = [...table.issues, ...read.issues];
+    if (issues.length) return refuseRows(issues, 200);
     const days = await keepHours(viewer, placeId, place.timeZone, read.hours, reading);
     return {
       ok: true,

@@ -1,15 +1,15 @@
 import { v7 } from 'uuid';
 import { yearOf } from '@/commands/facts/season';
 import { treeOf } from '@/commands/facts/tree';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { seasonView } from '@/views/season';
 import { keepHeatModel } from './keep-heat-model';
 import { noteSeason } from './note-season';
 
-const made = ownOutfit();
+const made = ownCompany();
 beforeAll(async () => {
   await made.owner`update tree set lat = 51.2, lon = 0.4, host_id = 'pear' where id = ${made.o.treeId}`;
 });
@@ -74,13 +74,13 @@ it.each([
 ])('%s is refused beside its field', async (_, more, path) => {
   const before = await made.owner`select count(*)::int as n from knowledge_entry`;
   const answer = await keep(more);
-  expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toEqual([path]);
+  expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toEqual([path]);
   expect(await made.owner`select count(*)::int as n from knowledge_entry`).toEqual(before);
 });
 
-it('it is the outfit’s own, and a technician does not write the guide', async () => {
+it('it is the company’s own, and a technician does not write the guide', async () => {
   await keep({ what: 'ours alone' });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   const season = await seasonView(theirs, NOW, fair, '2026-05-01', '2027-05-01', null);
   expect(season.at?.models.some((m) => m.id === 'own-ours-alone') ?? false).toBe(false);
   expect(await keep({}, { ...made.viewer, role: 'technician' })).toMatchObject({ ok: false });

@@ -1,15 +1,15 @@
-import { command, done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { command, done, issuesOf, refuse, type Result } from '@/commands/command';
 import { note } from '@/commands/guide/own-entry';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { heatModelSchema } from '@/core/season/heat-schema';
 import { ownKey } from '@/core/settings/own-key';
 import { hostGroups } from '@/knowledge';
 import { addEntry } from '@/store/knowledge';
 import { z } from 'zod';
 
-/** A sum of heat of the outfit's own: what it brings, on which hosts, from when, and what that rests on. The same again is its next version. */
+/** A sum of heat of the company's own: what it brings, on which hosts, from when, and what that rests on. The same again is its next version. */
 export const keepHeatModel = command({
   name: 'keep-heat-model',
   right: 'edit the guide',
@@ -29,22 +29,22 @@ export const keepHeatModel = command({
     retired: z.boolean().default(false),
   }),
   once: (x) => x.id,
-  run: async ({ viewer }, x): Promise<Answer> => {
-    const faults: Fault[] = [];
-    const baseC = numberAt(faults, 'baseC', x.baseC, { name: 'The base', min: 0, max: 20, unit: '°C' });
+  run: async ({ viewer }, x): Promise<Result> => {
+    const issues: Issue[] = [];
+    const baseC = numberAt(issues, 'baseC', x.baseC, { name: 'The base', min: 0, max: 20, unit: '°C' });
     const ceiling = { name: 'The ceiling', min: 15, max: 45, unit: '°C' };
-    const ceilingC = numberAt(faults, 'ceilingC', x.ceilingC, ceiling, true);
-    const sum = numberAt(faults, 'sum', x.sum, { name: 'The sum', above: 0, max: 3000, unit: 'degree-days °C' });
+    const ceilingC = numberAt(issues, 'ceilingC', x.ceilingC, ceiling, true);
+    const sum = numberAt(issues, 'sum', x.sum, { name: 'The sum', above: 0, max: 3000, unit: 'degree-days °C' });
     const strange = x.hosts.find((h) => !hostGroups().has(h));
-    if (strange) faults.push({ path: 'hosts', sentence: `There is no host or group “${strange}”.` });
+    if (strange) issues.push({ path: 'hosts', message: `There is no host or group “${strange}”.` });
     if (x.from && x.from.length < 5)
-      faults.push({ path: 'from', sentence: 'Say in a few words what must be seen first.' });
+      issues.push({ path: 'from', message: 'Say in a few words what must be seen first.' });
     if (baseC !== null && ceilingC !== null && ceilingC <= baseC)
-      faults.push({
+      issues.push({
         path: 'ceilingC',
-        sentence: 'The ceiling must be above the base: heat between the two is what counts.',
+        message: 'The ceiling must be above the base: heat between the two is what counts.',
       });
-    if (faults.length) return { ok: false, faults };
+    if (issues.length) return { ok: false, issues };
     const read = heatModelSchema.safeParse({
       id: ownKey(x.what),
       what: x.what,
@@ -55,9 +55,9 @@ export const keepHeatModel = command({
       method: x.method,
       from: x.from || 'new year',
       sum,
-      basis: x.basis.length < 10 ? `${x.basis}, the outfit’s own` : x.basis.slice(0, 200),
+      basis: x.basis.length < 10 ? `${x.basis}, the company’s own` : x.basis.slice(0, 200),
     });
-    if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+    if (!read.success) return { ok: false, issues: issuesOf(read.error) };
     if (read.data.id === 'own-') return refuse('what', 'Say in letters what the heat brings about.');
     await addEntry(viewer, {
       id: x.id,

@@ -1,15 +1,15 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { yearOf } from '@/commands/facts/season';
 import { treeOf } from '@/commands/facts/tree';
 import { after } from '@/core/season/follow-ups';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { noteSeason } from './note-season';
 import { withdrawNote } from './withdraw-note';
 
-const made = ownOutfit();
+const made = ownCompany();
 beforeAll(async () => {
   await made.owner`update tree set lat = 51.2, lon = 0.4 where id = ${made.o.treeId}`;
 });
@@ -37,11 +37,11 @@ it('what is seen stands on its day and moves what follows; taken back, all is as
   const moved = await stage(19);
   expect(moved.day > full.day).toBe(true);
   expect(moved.by).toEqual({ kind: 'seen', code: 9, day: on });
-  expect(await note({ id, on: '2026-03-01' })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await note({ id, on: '2026-03-01' })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
   expect(await doneBy(withdrawNote, made.viewer, { id })).toEqual({ ok: true, value: null });
   expect(await stage(9)).toEqual(before);
   expect(await stage(19)).toEqual(full);
-  expect(await doneBy(withdrawNote, made.viewer, { id: v7() })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await doneBy(withdrawNote, made.viewer, { id: v7() })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
 });
 
 it('what was seen last year is learned for this one', async () => {
@@ -90,7 +90,7 @@ it.each([
 ])('%s is refused beside its field', async (_, more, path) => {
   const before = await year();
   const answer = await note(more);
-  expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toEqual([path]);
+  expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toEqual([path]);
   expect(await year()).toEqual(before);
 });
 
@@ -108,11 +108,11 @@ it('a catch starts its sum of heat', async () => {
   expect(found.earliest <= found.day && found.day <= found.latest && found.day > '2026-05-20').toBe(true);
 });
 
-it('another outfit neither notes at this place nor takes its notes back, and an office does not measure', async () => {
+it('another company neither notes at this place nor takes its notes back, and an office does not measure', async () => {
   const id = v7();
   expect(await note({ id, what: { kind: 'stage', hostId: 'apple', code: 7 } })).toMatchObject({ ok: true });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
-  expect(await note({}, theirs)).toMatchObject({ ok: false, faults: [{ path: 'placeId' }] });
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
+  expect(await note({}, theirs)).toMatchObject({ ok: false, issues: [{ path: 'placeId' }] });
   expect(await doneBy(withdrawNote, theirs, { id })).toMatchObject({ ok: false });
   expect(await note({}, { ...made.viewer, role: 'office' })).toMatchObject({ ok: false });
 });

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { uuid } from '@/core/book/record';
 import { STAGES, type Bbch } from '@/core/season/bbch';
@@ -48,9 +48,9 @@ export const noteSeason = command({
     on: z.iso.date('Give the day like 2026-05-14.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now, observed }, { id, placeId, treeId, what, on }): Promise<Answer> => {
+  run: async ({ viewer, now, observed }, { id, placeId, treeId, what, on }): Promise<Result> => {
     const place = await getPlace(viewer, placeId);
-    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    if (!place) return refuse('placeId', 'This place is not in this company.');
     if (treeId) {
       const tree = await treeOf(viewer, treeId, now);
       if (tree?.placeId !== placeId) return refuse('treeId', 'This tree does not stand at this place.');

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { withdrawSighting } from '@/store/season';
 import { z } from 'zod';
@@ -8,6 +8,6 @@ export const withdrawNote = command({
   name: 'withdraw-note',
   right: 'measure',
   schema: z.object({ id: uuid }),
-  run: async ({ viewer }, { id }): Promise<Answer> =>
-    (await withdrawSighting(viewer, id)) ? done : refuse('id', 'Nothing like this was noted in this outfit.'),
+  run: async ({ viewer }, { id }): Promise<Result> =>
+    (await withdrawSighting(viewer, id)) ? done : refuse('id', 'Nothing like this was noted in this company.'),
 });

@@ -1,9 +1,9 @@
 import { v7 } from 'uuid';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { addProposal, revokeProposal, sharedProposal } from '@/store/proposals';
 import { answerOffer } from './answer-offer';
 
-const made = ownOutfit();
+const made = ownCompany();
 const offered = (id = v7()) =>
   addProposal(made.o, {
     id,
@@ -18,14 +18,14 @@ it('takes the first answer, and says of a second that there is one', async () =>
   expect(await answer(token)).toEqual({ ok: true, value: null });
   expect(await answer(token, { options: [] })).toMatchObject({
     ok: false,
-    faults: [{ sentence: expect.stringMatching(/answered already/) }],
+    issues: [{ message: expect.stringMatching(/answered already/) }],
   });
   expect((await sharedProposal(token))!.answer!.options).toEqual(['b']);
 });
 
 it('refuses a way that was not offered, beside its field, and keeps nothing', async () => {
   const token = await offered();
-  expect(await answer(token, { options: ['x'] })).toMatchObject({ ok: false, faults: [{ path: 'options' }] });
+  expect(await answer(token, { options: ['x'] })).toMatchObject({ ok: false, issues: [{ path: 'options' }] });
   expect((await sharedProposal(token))!.answer).toBeNull();
 });
 
@@ -34,10 +34,10 @@ it.each([
   ['a name of four hundred signs', { who: 'x'.repeat(400) }, 'who'],
   ['more than anybody can be offered', { options: Array(61).fill('a') }, 'options'],
   ['what is no id of a change', { changes: ['1'] }, 'changes.0'],
-  ['a field that nobody asked for', { outfitId: v7() }, ''],
+  ['a field that nobody asked for', { companyId: v7() }, ''],
 ])('%s is a fault with its place', async (_, more, path) => {
   const token = await offered();
-  expect(await answer(token, more)).toMatchObject({ ok: false, faults: [{ path }] });
+  expect(await answer(token, more)).toMatchObject({ ok: false, issues: [{ path }] });
   expect((await sharedProposal(token))!.answer).toBeNull();
 });
 
@@ -48,7 +48,7 @@ it('an offer taken back, an address made up and one that is no text are told apa
   for (const t of [token, 'made-up-address-of-nobody'])
     expect(await answer(t)).toMatchObject({
       ok: false,
-      faults: [{ sentence: expect.stringMatching(/run out or was taken back/) }],
+      issues: [{ message: expect.stringMatching(/run out or was taken back/) }],
     });
-  expect(await answer(7 as never)).toMatchObject({ ok: false, faults: [{ path: 'token' }] });
+  expect(await answer(7 as never)).toMatchObject({ ok: false, issues: [{ path: 'token' }] });
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { databaseSentence, done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { databaseSentence, done, issuesOf, refuse, type Result } from '@/commands/command';
 import { proposalAnswerSchema } from '@/core/proposal/proposal';
 import { answerProposal } from '@/store/proposals';
 
@@ -10,9 +10,9 @@ const schema = proposalAnswerSchema.extend({ token: z.string().min(10).max(100) 
  * beside the list of those that a session may call.
  * @throws what is neither the client's fault nor the database's refusal
  */
-export async function answerOffer(input: unknown): Promise<Answer> {
+export async function answerOffer(input: unknown): Promise<Result> {
   const read = schema.safeParse(input);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const { token, ...answer } = read.data;
   try {
     switch (await answerProposal(token, answer)) {

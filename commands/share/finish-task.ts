@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { databaseSentence, done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { databaseSentence, done, issuesOf, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { placeOfCalendar } from '@/store/place-calendar';
 import { getTask, settleTask } from '@/store/tasks';
@@ -18,9 +18,9 @@ const GONE = 'This address does not work any more. Ask for a new one.';
  * what was left to them there and nothing else.
  * @throws what is neither the client's fault nor the database's refusal
  */
-export async function finishTask(input: unknown): Promise<Answer> {
+export async function finishTask(input: unknown): Promise<Result> {
   const read = schema.safeParse(input);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const { token, id, who, said } = read.data;
   try {
     const place = await placeOfCalendar(token);

@@ -1,4 +1,4 @@
-import { command, faultsOf, refuse, type Answer } from '@/commands/command';
+import { command, issuesOf, refuse, type Result } from '@/commands/command';
 import { labelSchema } from '@/core/label/schema';
 import { addLabel } from '@/store/shelf';
 import { v7 } from 'uuid';
@@ -9,7 +9,7 @@ export const bringLabel = command({
   name: 'bring-label',
   right: 'keep the shelf',
   schema: z.object({ text: z.string().max(400_000, 'A label file has at most 400 kB.') }),
-  run: async ({ viewer }, { text }): Promise<Answer<{ name: string; version: number }>> => {
+  run: async ({ viewer }, { text }): Promise<Result<{ name: string; version: number }>> => {
     let data: unknown;
     try {
       data = JSON.parse(text);
@@ -20,9 +20,9 @@ export const bringLabel = command({
     if (!read.success)
       return {
         ok: false,
-        faults: faultsOf(read.error)
+        issues: issuesOf(read.error)
           .slice(0, 12)
-          .map((f) => ({ path: 'label', sentence: `${f.path || 'The file'}: ${f.sentence}` })),
+          .map((f) => ({ path: 'label', message: `${f.path || 'The file'}: ${f.message}` })),
       };
     const version = await addLabel(viewer, v7(), read.data);
     return { ok: true, value: { name: read.data.name, version } };

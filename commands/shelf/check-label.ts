@@ -9,6 +9,6 @@ export const signLabel = command({
   schema: z.object({ labelId: uuid }),
   run: async ({ viewer: v }, { labelId }) => {
     const made = await checkLabel(v, labelId);
-    return made.count ? done : refuse('', 'There is no such label in this outfit.');
+    return made.count ? done : refuse('', 'There is no such label in this company.');
   },
 });

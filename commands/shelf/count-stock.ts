@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/shelf/amount';
 import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
@@ -20,9 +20,9 @@ export const count = command({
     unit: amountUnit,
     reason: z.string().trim().min(3, 'Say why, in a word or two.').max(180, 'At most 180 signs.'),
   }),
-  run: async ({ viewer }, c): Promise<Answer> => {
+  run: async ({ viewer }, c): Promise<Result> => {
     const lot = await lotById(viewer, c.lotId);
-    if (!lot) return refuse('', 'There is no such lot in this outfit.');
+    if (!lot) return refuse('', 'There is no such lot in this company.');
     const read = readNumber(c.counted, {
       name: c.what === 'counted' ? 'What you counted' : 'What went',
       ...(c.what === 'counted' ? { min: 0 } : { above: 0 }),

@@ -1,8 +1,8 @@
-import { command, done, type Answer } from '@/commands/command';
+import { command, done, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { EQUIPMENT_KINDS } from '@/core/work/load-out';
 import { saveEquipment } from '@/store/shelf';
 import { z } from 'zod';
@@ -22,21 +22,21 @@ export const keepEquipment = command({
     checked: z.boolean(),
     checkedOn: z.iso.date().nullable(),
   }),
-  run: async ({ viewer, now }, e): Promise<Answer> => {
-    const faults: Fault[] = [];
+  run: async ({ viewer, now }, e): Promise<Result> => {
+    const issues: Issue[] = [];
     const sizeMm =
       e.kind === 'bit'
-        ? numberAt(faults, 'sizeMm', e.sizeMm, { name: 'The diameter', above: 0, max: 60, unit: 'mm' })
+        ? numberAt(issues, 'sizeMm', e.sizeMm, { name: 'The diameter', above: 0, max: 60, unit: 'mm' })
         : null;
     const holdsMl = numberAt(
-      faults,
+      issues,
       'holdsMl',
       e.holdsMl,
       { name: 'What one holds', above: 0, max: 50_000, unit: 'mL' },
       true,
     );
-    const count = numberAt(faults, 'count', e.count, { name: 'The number', min: 0, max: 100_000, whole: true });
-    if (faults.length) return { ok: false, faults };
+    const count = numberAt(issues, 'count', e.count, { name: 'The number', min: 0, max: 100_000, whole: true });
+    if (issues.length) return { ok: false, issues };
     await saveEquipment(viewer, {
       id: e.id,
       kind: e.kind,

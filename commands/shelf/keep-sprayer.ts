@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
@@ -18,7 +18,7 @@ export const keepSprayer = command({
     /** What stays in tank, pump and hose of the last filling; empty for nothing. */
     dead: typed.default(''),
   }),
-  run: async ({ viewer, now }, x): Promise<Answer> => {
+  run: async ({ viewer, now }, x): Promise<Result> => {
     const holds = readNumber(x.holds, { name: 'What the tank holds', above: 0, max: 5000, unit: 'L' });
     if (!holds.ok) return refuse('holds', holds.sentence);
     const flow = x.flow.trim() ? readNumber(x.flow, { name: 'The flow', above: 0, max: 1000, unit: 'L/min' }) : null;

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
 import { readNumber } from '@/core/units/numbers';
@@ -17,7 +17,7 @@ export const keepVessel = command({
     /** Marked, and used for nothing else. */
     reserved: z.boolean().default(true),
   }),
-  run: async ({ viewer }, x): Promise<Answer> => {
+  run: async ({ viewer }, x): Promise<Result> => {
     const unit = x.dimension === 'volume' ? 'mL' : 'g';
     const capacity = readNumber(x.capacity, { name: 'What it holds', above: 0, max: 1_000_000, unit });
     if (!capacity.ok) return refuse('capacity', capacity.sentence);

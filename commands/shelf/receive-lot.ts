@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/shelf/amount';
 import { todayOf } from '@/commands/today';
 import { typed } from '@/core/units/typed';
@@ -23,7 +23,7 @@ export const receiveLot = command({
     unit: amountUnit,
   }),
   once: (x) => x.moveId,
-  run: async ({ viewer, now }, r): Promise<Answer> => {
+  run: async ({ viewer, now }, r): Promise<Result> => {
     const held = (await shelfLabels(viewer)).find((l) => l.key === r.labelKey);
     if (!held) return refuse('labelKey', 'Choose the product.');
     const read = readNumber(r.amount, { name: 'The amount', above: 0, max: 1_000_000 });

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit, pathsOf } from '@/commands/testing';
+import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import {
   lastMoves,
@@ -11,7 +11,7 @@ import {
   stockBalances,
   stockLevels,
 } from '@/store/shelf';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { loadViewer } from '@/store/auth';
 import { bringLabel } from './bring-label';
 import { signLabel } from './check-label';
@@ -27,7 +27,7 @@ import { putLabelBack } from './put-label-back';
 import { takeLabelOff } from './take-label-off';
 import { warnBelow } from './warn-below';
 
-const made = ownOutfit();
+const made = ownCompany();
 const label = trainingLabels[0]!;
 const delivery = (more: object = {}) => ({
   moveId: v7(),
@@ -236,19 +236,19 @@ describe('a label', () => {
   ])('%s is refused with its place, and the shelf stays', async (_, x, sentence) => {
     const before = await held();
     const answer = await bring(x);
-    expect(answer.ok ? '' : answer.faults[0]!.sentence).toMatch(sentence);
+    expect(answer.ok ? '' : answer.issues[0]!.message).toMatch(sentence);
     expect(await held()).toEqual(before);
   });
   it('that is not on one’s own shelf is not signed', async () => {
-    const other = (await loadViewer(await makeOutfit(made.owner)))!;
+    const other = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await doneBy(signLabel, other, { labelId: (await held())!.id })).toMatchObject({ ok: false });
   });
 });
 
-it('nothing on a shelf can be taken away by another outfit', async () => {
+it('nothing on a shelf can be taken away by another company', async () => {
   const mine = { id: v7(), name: 'Jug', dimension: 'volume', capacity: '1000', graduation: '50' };
   await doneBy(keepVessel, made.viewer, mine);
-  const other = (await loadViewer(await makeOutfit(made.owner)))!;
+  const other = (await loadViewer(await makeCompany(made.owner)))!;
   await doneBy(dropVessel, other, { id: mine.id });
   expect((await listVessels(made.viewer)).map((v) => v.id)).toContain(mine.id);
   // A lot that names another's is its own, or is refused: it never moves what stands there.
@@ -277,7 +277,7 @@ describe('a label off the shelf', () => {
       ok: true,
     });
     const refused = await doneBy(takeLabelOff, made.viewer, { labelKey: oil.key });
-    expect(refused).toMatchObject({ ok: false, faults: [{ sentence: expect.stringContaining('Q-90') }] });
+    expect(refused).toMatchObject({ ok: false, issues: [{ message: expect.stringContaining('Q-90') }] });
     expect(await onShelf(oil.key)).toBe(true);
   });
 });

@@ -1,7 +1,7 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { amountUnit, factor } from '@/commands/shelf/amount';
 import { numberAt, typed } from '@/core/units/typed';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { isLiquid } from '@/core/label/liquid';
 import { VOLUME } from '@/core/units/units';
 import { setStockLevel, shelfLabels } from '@/store/shelf';
@@ -12,20 +12,20 @@ export const warnBelow = command({
   name: 'warn-below',
   right: 'keep the shelf',
   schema: z.object({ labelKey: z.string().max(60), below: typed, unit: amountUnit }),
-  run: async ({ viewer }, l): Promise<Answer> => {
+  run: async ({ viewer }, l): Promise<Result> => {
     const held = (await shelfLabels(viewer)).find((x) => x.key === l.labelKey);
     if (!held) return refuse('below', 'This product is not on the shelf.');
     if (isLiquid(held.label) !== l.unit in VOLUME)
       return refuse('below', 'This product is counted in the other kind of unit.');
-    const faults: Fault[] = [];
+    const issues: Issue[] = [];
     const below = numberAt(
-      faults,
+      issues,
       'below',
       l.below,
       { name: 'The amount', above: 0, max: 1_000_000, unit: l.unit },
       true,
     );
-    if (faults.length) return { ok: false, faults };
+    if (issues.length) return { ok: false, issues };
     await setStockLevel(viewer, l.labelKey, below === null ? null : below * factor(l.unit));
     return done;
   },

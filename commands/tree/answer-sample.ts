@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
@@ -20,7 +20,7 @@ export const answer = command({
     answer: z.string().trim().min(1, 'Write what the answer says.').max(2000, 'At most 2000 signs.'),
     onDay: z.iso.date('Give the day of the answer.'),
   }),
-  run: async ({ viewer, now, observed }, a): Promise<Answer> => {
+  run: async ({ viewer, now, observed }, a): Promise<Result> => {
     const tree = await treeOf(viewer, a.treeId, now);
     const sample = tree?.samples.find((s) => s.id === a.sampleId);
     if (!tree || !sample) return noTree;

@@ -4,7 +4,7 @@ import { planGrounds } from '@/commands/facts/plan-moves';
 import { offerProperty } from '@/commands/grounds/offer-property';
 import { maritime } from '@/commands/programme/testing';
 import { answerOffer } from '@/commands/share/answer-offer';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { standing } from '@/core/gates/rules';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { after } from '@/core/season/follow-ups';
@@ -18,7 +18,7 @@ import { followPlans } from './follow-plans';
 import { makePlan } from './plan';
 import { colder, elmAvenue, NOVEMBER } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const late = colder(3);
 const at = (day: string) => new Date(`${day}T10:00:00Z`);
 let viewer: Viewer;
@@ -55,7 +55,7 @@ it('an avenue: planned in November for its window, sold online, moved by the hea
     { viewer, now: NOVEMBER, station: maritime },
     { id: v7(), placeId: made.o.placeId, keys: [line.key], message: '', days: '30' },
   );
-  if (!offer.ok) throw new Error(JSON.stringify(offer.faults));
+  if (!offer.ok) throw new Error(JSON.stringify(offer.issues));
   const token = offer.value.path.split('/').pop()!;
   expect(await answerOffer({ token, options: [line.key], who: 'The parish' })).toMatchObject({ ok: true });
   const sold = (await yearVisits(viewer, made.o.placeId, '2027-01-01', '2027-12-31', '2026-11-26')).filter(

@@ -1,11 +1,11 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { putDown } from '@/commands/typed';
 import { numberAt } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { findCondition } from '@/knowledge';
 import { addOthersApplied } from '@/store/others-applied';
 import { z } from 'zod';
@@ -24,11 +24,11 @@ export const byOthers = command({
     effect: z.enum(['none', 'some', 'good']).nullable(),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, x): Promise<Answer> => {
-    const faults: Fault[] = [];
-    const grams = numberAt(faults, 'grams', x.grams, { name: 'The grams', above: 0, max: 1e6, unit: 'g' });
-    if (x.onDay > todayOf(viewer, now)) faults.push({ path: 'onDay', sentence: 'That day has not come yet.' });
-    if (faults.length) return { ok: false, faults };
+  run: async ({ viewer, now }, x): Promise<Result> => {
+    const issues: Issue[] = [];
+    const grams = numberAt(issues, 'grams', x.grams, { name: 'The grams', above: 0, max: 1e6, unit: 'g' });
+    if (x.onDay > todayOf(viewer, now)) issues.push({ path: 'onDay', message: 'That day has not come yet.' });
+    if (issues.length) return { ok: false, issues };
     const tree = await treeOf(viewer, x.treeId, now);
     if (!tree) return noTree;
     if (x.conditionId !== null && !findCondition(x.conditionId))

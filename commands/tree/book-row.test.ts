@@ -2,18 +2,18 @@ import { rowGatesOf } from '@/commands/facts/at-the-tree';
 import { rowGrounds } from '@/commands/facts/booking';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { getPlans, openPlans } from '@/store/plans';
 import { lotsOf } from '@/store/shelf';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { rowView } from '@/views/row';
 import { bookRow } from './book-row';
 import { AIR, drenchRow } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const planned = (tag: string, diameterCm: number) => row.planned(tag, diameterCm);
 const sent = (planIds: readonly string[], more: object = {}) => row.sent(planIds, more);
@@ -30,7 +30,7 @@ interface Kept {
 const kept = (planIds: readonly string[]) => made.owner<Kept[]>`
   select plan_id, (data->>'amount')::float8 as amount, (data->>'planned')::float8 as planned, started_at, ended_at
   from record
-  where outfit_id = ${made.o.outfitId} and plan_id = any(${[...planIds]})
+  where company_id = ${made.o.companyId} and plan_id = any(${[...planIds]})
   order by started_at`;
 const total = (rows: readonly Kept[]) => rows.reduce((a, r) => a + r.amount, 0);
 it('a record each, from one lot, one after another in their order; sent twice they are written once', async () => {
@@ -50,7 +50,7 @@ it('a record each, from one lot, one after another in their order; sent twice th
   expect(rows[2]!.ended_at.toISOString()).toBe('2026-06-01T09:00:00.000Z');
   expect((await waiting()).filter((id) => ids.includes(id))).toEqual([]);
   expect(await rowView(row.viewer, ids[0]!, NOW)).toBeNull();
-  expect(await write({ ...input, note: 'other' })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await write({ ...input, note: 'other' })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
 });
 
 it('less than was planned is shared by what was planned, with its reason', async () => {
@@ -59,7 +59,7 @@ it('less than was planned is shared by what was planned, with its reason', async
   const used = 10;
   expect(await write(sent(ids, { total: used, deviation: '' }))).toMatchObject({
     ok: false,
-    faults: [{ path: 'deviation', sentence: expect.stringMatching(/^B1–B2: /) }],
+    issues: [{ path: 'deviation', message: expect.stringMatching(/^B1–B2: /) }],
   });
   expect(await kept(ids)).toEqual([]);
   expect(await write(sent(ids, { total: used }))).toMatchObject({ ok: true });
@@ -73,7 +73,7 @@ it('one that does not go stops all of them, and nothing is half-written', async 
   const ids = [await planned('C1', 20), await planned('C2', 30)];
   const before = await onHand();
   const none = async (input: object, path: string, who = row.viewer) => {
-    expect(await write(input, who)).toMatchObject({ ok: false, faults: [expect.objectContaining({ path })] });
+    expect(await write(input, who)).toMatchObject({ ok: false, issues: [expect.objectContaining({ path })] });
     expect(await kept(ids)).toEqual([]);
     expect(await onHand()).toBe(before);
   };
@@ -84,7 +84,7 @@ it('one that does not go stops all of them, and nothing is half-written', async 
   await none(sent(ids, { endedAt: '2026-06-01T07:00:00Z' }), 'endedAt');
   await none(sent(ids, { total: 0 }), 'total');
   await none(sent([]), 'rows');
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   await none(sent(ids), 'rows', theirs);
   expect(await write(sent(ids), { ...row.viewer, role: 'office' })).toMatchObject({ ok: false });
   // Dropped meanwhile by somebody else: none of the others is written either.
@@ -114,27 +114,27 @@ it('what stands against it is told once, with the trees at which it stands', asy
   expect(frozen.some((g) => g.gate.strength === 'stop' && g.gate.state === 'tripped' && g.planIds.length === 2)).toBe(
     true,
   );
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await gatesFor(theirs, at())).toEqual([]);
 });
 
-it('who worked together stands in every record; somebody of another outfit is refused, and nothing is written', async () => {
+it('who worked together stands in every record; somebody of another company is refused, and nothing is written', async () => {
   const ids = [await planned('W1', 20), await planned('W2', 24)];
   await row.restock(100);
-  const [hand, stranger] = [v7(), (await makeOutfit(made.owner)).personId];
+  const [hand, stranger] = [v7(), (await makeCompany(made.owner)).personId];
   await made.owner`
-    insert into person (id, outfit_id, name, email, role, password_hash, licence_number, licence_categories,
+    insert into person (id, company_id, name, email, role, password_hash, licence_number, licence_categories,
       licence_expires)
-    values (${hand}, ${made.o.outfitId}, 'Idris', ${`${hand}@hands.example`}, 'technician', 'x', 'L-77', ${['ornamental']}, '2028-01-01')`;
+    values (${hand}, ${made.o.companyId}, 'Idris', ${`${hand}@hands.example`}, 'technician', 'x', 'L-77', ${['ornamental']}, '2028-01-01')`;
   expect(await write(sent(ids, { withIds: [stranger] }))).toMatchObject({
     ok: false,
-    faults: [{ path: 'withIds', sentence: expect.stringContaining('Somebody named beside you') }],
+    issues: [{ path: 'withIds', message: expect.stringContaining('Somebody named beside you') }],
   });
   expect(await kept(ids)).toEqual([]);
   const input = sent(ids, { withIds: [hand, made.o.personId, hand] });
   expect(await write(input)).toMatchObject({ ok: true });
   const besides = await made.owner<{ beside: unknown }[]>`
-    select data->'beside' as beside from record where outfit_id = ${made.o.outfitId} and plan_id = any(${ids})`;
+    select data->'beside' as beside from record where company_id = ${made.o.companyId} and plan_id = any(${ids})`;
   const told = [{ id: hand, name: 'Idris', licence: 'L-77', categories: ['ornamental'], licenceExpires: '2028-01-01' }];
   expect(besides.map((b) => b.beside)).toEqual([told, told]);
 });

@@ -1,4 +1,4 @@
-import { command, type Answer } from '@/commands/command';
+import { command, type Result } from '@/commands/command';
 import { bookingOf, writeBooking } from '@/commands/facts/booking';
 import { settleAnew } from '@/commands/programme/settle';
 import { planRest, type RestOfIt } from '@/commands/tree/rest';
@@ -17,7 +17,7 @@ export const book = command({
   right: 'apply',
   schema: bookingSchema,
   once: (x) => x.id,
-  run: async (context, b): Promise<Answer<Booked>> => {
+  run: async (context, b): Promise<Result<Booked>> => {
     const booking = await bookingOf(context, b);
     if (!booking.ok) return booking;
     const written = await writeBooking(context, booking.value);

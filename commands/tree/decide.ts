@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { diagnose } from '@/commands/facts/diagnosis';
 import { knowledgeOf } from '@/commands/facts/knowledge';
 import { findsNear, treeOf } from '@/commands/facts/tree';
@@ -24,7 +24,7 @@ export const decide = command({
     overturns: z.array(uuid).max(20).default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, observed }, d): Promise<Answer<{ next: string }>> => {
+  run: async ({ viewer, observed }, d): Promise<Result<{ next: string }>> => {
     const tree = await treeOf(viewer, d.treeId, observed);
     const found =
       tree && diagnose(viewer, tree, (await knowledgeOf(viewer)).knowledge, await findsNear(viewer, tree), observed);

@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { makeBatch } from '@/commands/mix/make-batch';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { dose } from '@/core/dose/dose';
 import { fair } from '@/stand-ins/weather/fair';
 import { mixView } from '@/views/mix';
@@ -11,7 +11,7 @@ import { book } from './book';
 import { bookRow } from './book-row';
 import { drenchRow } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const by = () => ({ viewer: row.viewer, now: NOW, station: fair });
 const productAt = (diameterCm: number) => {
@@ -32,14 +32,14 @@ const measured = async (planId: string, diameterCm: number) => {
   const { owner, o } = made;
   const [plan] = await owner<{ tree: string }[]>`select tree_id as tree from plan where id = ${planId}`;
   await owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
-    values (${v7()}, ${o.outfitId}, ${plan!.tree}, '2026-06-01T07:00:00Z', ${o.personId}, ${diameterCm}, 130,
+    insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+    values (${v7()}, ${o.companyId}, ${plan!.tree}, '2026-06-01T07:00:00Z', ${o.personId}, ${diameterCm}, 130,
       ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
 };
 const recordOf = async (planId: string) =>
   (await made.owner<{ data: Record<string, unknown> }[]>`select data from record where plan_id = ${planId}`)[0]?.data;
 const atBasis = (answer: unknown) =>
-  expect(answer).toMatchObject({ ok: false, faults: [{ path: 'basis', sentence: expect.stringMatching(/→/) }] });
+  expect(answer).toMatchObject({ ok: false, issues: [{ path: 'basis', message: expect.stringMatching(/→/) }] });
 
 it('a tree that was measured again is not booked by the old girth until somebody says which dose was used', async () => {
   await row.restock(500);
@@ -64,7 +64,7 @@ it('the planned dose is kept with a reason alone, and the record holds what was 
   const kept = { basis: 'planned', deviation: '' };
   expect(await perform(book, by(), row.booked(planId, productAt(40), kept))).toMatchObject({
     ok: false,
-    faults: [{ path: 'deviation', sentence: expect.stringMatching(/planned dose was kept/i) }],
+    issues: [{ path: 'deviation', message: expect.stringMatching(/planned dose was kept/i) }],
   });
   const why = row.booked(planId, productAt(40), { ...kept, deviation: KEPT });
   expect(await perform(book, by(), why)).toMatchObject({ ok: true });
@@ -81,7 +81,7 @@ it('a row asks tree by tree: the changed one is named, the others go as planned'
   await measured(changed, 25);
   const input = row.sent([same, changed]);
   const refused = await perform(bookRow, by(), input);
-  expect(refused).toMatchObject({ ok: false, faults: [{ path: 'basis', sentence: expect.stringMatching(/^N4: /) }] });
+  expect(refused).toMatchObject({ ok: false, issues: [{ path: 'basis', message: expect.stringMatching(/^N4: /) }] });
   expect(await recordOf(same)).toBeUndefined();
   const answered = {
     ...input,

@@ -1,16 +1,16 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit, pathsOf } from '@/commands/testing';
+import { doneBy, NOW, ownCompany, pathsOf } from '@/commands/testing';
 import { treeOf } from '@/commands/facts/tree';
 import type { Proposal } from '@/core/proposal/proposal';
 import { loadViewer } from '@/store/auth';
 import { addProposal, sharedProposal, treeProposals } from '@/store/proposals';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { archiveTree } from './archive-tree';
 import { editTree } from './edit-tree';
 import { answerChange } from './settle-change';
 import { revoke } from './take-back-offer';
 
-const made = ownOutfit();
+const made = ownCompany();
 const tree = async () => (await treeOf(made.viewer, made.o.treeId, NOW))!;
 const form = async (more: object = {}) => {
   const now = await tree();
@@ -57,8 +57,8 @@ describe('what stands of a tree', () => {
     expect(pathsOf(await doneBy(editTree, made.viewer, await form(more)))).toEqual(at);
     expect(await tree()).toEqual(before);
   });
-  it('is nothing to another outfit, neither changed nor laid away', async () => {
-    const other = (await loadViewer(await makeOutfit(made.owner)))!;
+  it('is nothing to another company, neither changed nor laid away', async () => {
+    const other = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await doneBy(editTree, other, await form({ tag: 'X' }))).toMatchObject({ ok: false });
     expect(await doneBy(archiveTree, other, { id: made.o.treeId, archived: true })).toMatchObject({ ok: false });
     expect((await tree()).tag).toBe('T8');
@@ -76,8 +76,8 @@ it('a tree that is gone is laid away with its book, and comes back as it was', a
 
 it('what was found while digging is settled once, with who agreed and how', async () => {
   const id = v7();
-  await made.owner`insert into plan_change (id, outfit_id, tree_id, look_id, what, by_person)
-    select ${id}, outfit_id, tree_id, id, 'a root to be cut', by_person from look where tree_id = ${made.o.treeId} limit 1`;
+  await made.owner`insert into plan_change (id, company_id, tree_id, look_id, what, by_person)
+    select ${id}, company_id, tree_id, id, 'a root to be cut', by_person from look where tree_id = ${made.o.treeId} limit 1`;
   expect(pathsOf(await doneBy(answerChange, made.viewer, { id, approved: true, how: '' }))).toEqual(['how']);
   const yes = { id, approved: true, how: 'the client, on the telephone' };
   expect(await doneBy(answerChange, made.viewer, yes)).toMatchObject({ ok: true });
@@ -95,7 +95,7 @@ it('an offer that was taken back opens for nobody, and is taken back once', asyn
     data: { message: 'for spring', options: [] } as unknown as Proposal,
   });
   expect(await sharedProposal(token)).not.toBeNull();
-  const other = (await loadViewer(await makeOutfit(made.owner)))!;
+  const other = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await doneBy(revoke, other, { id })).toMatchObject({ ok: false });
   expect(await doneBy(revoke, made.viewer, { id })).toMatchObject({ ok: true });
   expect(await doneBy(revoke, made.viewer, { id })).toMatchObject({ ok: false });

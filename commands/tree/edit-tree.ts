@@ -4,7 +4,7 @@ import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { findHost } from '@/knowledge';
 import { changeTree } from '@/store/tree';
 import { z } from 'zod';
@@ -26,18 +26,18 @@ export const editTree = command({
     basedOn: z.number().int().min(1),
   }),
   run: async ({ viewer, now: at }, t) => {
-    const faults: Fault[] = [];
-    const walkOrder = numberAt(faults, 'walkOrder', t.walkOrder, {
+    const issues: Issue[] = [];
+    const walkOrder = numberAt(issues, 'walkOrder', t.walkOrder, {
       name: 'The walking order',
       min: 0,
       max: 1_000_000,
       whole: true,
     });
-    const lat = numberAt(faults, 'lat', t.lat, { name: 'The latitude', min: -90, max: 90 }, true);
-    const lon = numberAt(faults, 'lon', t.lon, { name: 'The longitude', min: -180, max: 180 }, true);
-    if (!faults.length && (lat === null) !== (lon === null))
-      faults.push({ path: lat === null ? 'lat' : 'lon', sentence: 'A position needs both numbers.' });
-    if (faults.length) return { ok: false, faults };
+    const lat = numberAt(issues, 'lat', t.lat, { name: 'The latitude', min: -90, max: 90 }, true);
+    const lon = numberAt(issues, 'lon', t.lon, { name: 'The longitude', min: -180, max: 180 }, true);
+    if (!issues.length && (lat === null) !== (lon === null))
+      issues.push({ path: lat === null ? 'lat' : 'lon', message: 'A position needs both numbers.' });
+    if (issues.length) return { ok: false, issues };
     const wanted = { ...t, walkOrder: walkOrder!, lat, lon };
     const changed = await changeTree(viewer, wanted);
     if (changed.count) return done;

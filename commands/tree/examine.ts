@@ -1,10 +1,10 @@
 import { inMinor } from '@/core/cost/prices';
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
 import { settleByLook } from '@/commands/programme/by-look';
 import { noTree } from '@/commands/tree/no-tree';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { detailSchema, lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
 import { dayIn } from '@/core/season/follow-ups';
 import { findHost, findTest, signsFor } from '@/knowledge';
@@ -18,13 +18,13 @@ export const examine = command({
   right: 'examine',
   schema: lookSchema,
   once: (x) => x.id,
-  run: async ({ viewer, now, observed, station }, l): Promise<Answer> => {
-    const faults: Fault[] = [];
-    const crownLoss = readCrownLoss(faults, l.crownLoss);
-    const price = readChangePrice(faults, l.changePrice);
+  run: async ({ viewer, now, observed, station }, l): Promise<Result> => {
+    const issues: Issue[] = [];
+    const crownLoss = readCrownLoss(issues, l.crownLoss);
+    const price = readChangePrice(issues, l.changePrice);
     if (l.alike.length > 1 && new Set(l.alike.map((a) => a.treeId)).size !== l.alike.length)
-      faults.push({ path: 'alike', sentence: 'A tree stands twice in the row.' });
-    if (faults.length) return { ok: false, faults };
+      issues.push({ path: 'alike', message: 'A tree stands twice in the row.' });
+    if (issues.length) return { ok: false, issues };
     const tree = await treeOf(viewer, l.treeId, observed);
     const host = tree && findHost(tree.hostId);
     if (!tree || !host) return noTree;

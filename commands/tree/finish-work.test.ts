@@ -1,14 +1,14 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { doneBy, NOW, measuredFirst, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, measuredFirst, ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { bookView, doneWorks } from '@/views/book';
 import { finishWork } from './finish-work';
 import { planWork } from './plan-work';
 
-const made = ownOutfit();
+const made = ownCompany();
 measuredFirst(made);
 const all = { words: null, placeId: null, method: null, from: null, to: null, after: null, limit: 40 };
 async function planned(workId: string, on = '2026-06-01') {
@@ -56,7 +56,7 @@ it('it is found by its name, note, tag, place and day, and beside no method but 
   expect([await found({ method: 'work' }), await found({ method: 'soil-drench' })]).toEqual([1, 0]);
 });
 
-it('pages follow one another without a gap or a double; another outfit sees none of it', async () => {
+it('pages follow one another without a gap or a double; another company sees none of it', async () => {
   for (let i = 0; i < 5; i++) {
     const id = await planned('mulch', '2026-06-01');
     expect(await finish(id, { minutes: i + 1 })).toMatchObject({ ok: true });
@@ -72,7 +72,7 @@ it('pages follow one another without a gap or a double; another outfit sees none
   }
   expect(ids).toHaveLength(6);
   expect(new Set(ids).size).toBe(6);
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await doneWorks(theirs, all)).toEqual([]);
 });
 
@@ -83,7 +83,7 @@ it.each([
   ['two days', 2880],
 ])('%s of minutes is refused beside its field, and the work waits', async (_, minutes) => {
   const id = await planned('mulch');
-  expect(await finish(id, { minutes })).toMatchObject({ ok: false, faults: [{ path: 'minutes' }] });
+  expect(await finish(id, { minutes })).toMatchObject({ ok: false, issues: [{ path: 'minutes' }] });
   expect(await finish(id)).toMatchObject({ ok: true });
 });
 

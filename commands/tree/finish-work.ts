@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { weighingOf } from '@/commands/facts/situation';
 import { treeOf } from '@/commands/facts/tree';
 import { finishSchema } from '@/core/work/finish-schema';
@@ -14,10 +14,10 @@ export const finishWork = command({
   name: 'finish-work',
   right: 'apply',
   schema: finishSchema,
-  run: async ({ viewer, now, observed, station }, p): Promise<Answer> => {
+  run: async ({ viewer, now, observed, station }, p): Promise<Result> => {
     const plan = await getWorkPlan(viewer, p.id);
     const tree = plan && (await treeOf(viewer, plan.treeId, observed));
-    if (!plan || !tree) return refuse('', 'This work is not in this outfit.');
+    if (!plan || !tree) return refuse('', 'This work is not in this company.');
     // The day on which it was done, whenever it is heard of.
     const today = dayIn(observed, tree.timeZone);
     const laid = await laidBehind(viewer, { workPlanId: p.id });

@@ -1,17 +1,17 @@
 import { perform } from '@/commands/command';
 import { maritime } from '@/commands/programme/testing';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import type { StationFor } from '@/core/weather/station';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { planMovesView } from '@/views/plan-days';
 import { followPlans } from './follow-plans';
 import { movePlans } from './move-plans';
 import { makePlan } from './plan';
 import { colder, elmAvenue, NOVEMBER } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const APRIL = new Date('2027-04-20T10:00:00Z');
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
@@ -64,13 +64,13 @@ it('what somebody saw is what is made: when the season has moved on since, it is
   const view = (await seen(maritime))!;
   expect(view.moves.length).toBeGreaterThan(0);
   const answer = await perform(followPlans, at(APRIL, colder(6)), { placeId: made.o.placeId, seen: view.seen });
-  expect(answer).toMatchObject({ ok: false, faults: [{ path: 'seen' }] });
+  expect(answer).toMatchObject({ ok: false, issues: [{ path: 'seen' }] });
 });
 
-it('is the outfit’s own, and for whoever may prescribe', async () => {
+it('is the company’s own, and for whoever may prescribe', async () => {
   const view = (await seen(maritime))!;
   const input = { placeId: made.o.placeId, seen: view.seen };
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await planMovesView(theirs, made.o.placeId, maritime, APRIL)).toBeNull();
   expect(await perform(followPlans, at(APRIL, maritime, theirs), input)).toMatchObject({ ok: false });
   expect(await perform(followPlans, at(APRIL, maritime, { ...viewer, role: 'technician' }), input)).toMatchObject({

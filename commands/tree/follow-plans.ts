@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { moveMark, planMoves } from '@/commands/facts/plan-moves';
 import { uuid } from '@/core/book/record';
 import { getPlace } from '@/store/grounds';
@@ -14,9 +14,9 @@ export const followPlans = command({
     /** The mark of the moves as somebody saw them: others are shown before they are made. */
     seen: z.string().length(64),
   }),
-  run: async ({ viewer, now, station }, p): Promise<Answer<{ moved: number }>> => {
+  run: async ({ viewer, now, station }, p): Promise<Result<{ moved: number }>> => {
     const place = await getPlace(viewer, p.placeId);
-    if (!place) return refuse('placeId', 'This place is not in this outfit.');
+    if (!place) return refuse('placeId', 'This place is not in this company.');
     const moves = await planMoves(viewer, station, now, place);
     if (moveMark(moves) !== p.seen)
       return refuse('seen', 'The season has moved on since this was shown. Look at it again, then move the plans.');

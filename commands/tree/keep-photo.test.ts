@@ -1,12 +1,12 @@
 import sharp from 'sharp';
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { getPhoto } from '@/store/photos';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { keepPhoto } from './keep-photo';
 
-const made = ownOutfit();
+const made = ownCompany();
 const send = (input: object, who = made.viewer) =>
   doneBy(keepPhoto, who, { id: v7(), treeId: made.o.treeId, ...input });
 const picture = (width: number, height: number) =>
@@ -31,7 +31,7 @@ it('three times the same is one photo; another under the same id is refused', as
   const [one, two] = [await picture(40, 30), await picture(30, 40)];
   const first = await send({ id, picture: one });
   expect(await send({ id, picture: one })).toEqual(first);
-  expect(await send({ id, picture: two })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await send({ id, picture: two })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
   expect((await made.owner`select from photo where id = ${id}`).length).toBe(1);
 });
 
@@ -41,10 +41,10 @@ it.each([
   ['what is no base64', '%%%'],
 ])('%s is no photo', async (_, bytes) => expect(await send({ picture: bytes })).toMatchObject({ ok: false }));
 
-it('a tree of another outfit gets none', async () => {
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+it('a tree of another company gets none', async () => {
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await send({ picture: await picture(8, 8) }, theirs)).toMatchObject({
     ok: false,
-    faults: [{ path: 'treeId' }],
+    issues: [{ path: 'treeId' }],
   });
 });

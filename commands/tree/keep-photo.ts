@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { z } from 'zod';
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { addPhoto } from '@/store/photos';
 
@@ -30,7 +30,7 @@ export const keepPhoto = command({
       ? { ok: true, value: { ...p, picture: made.toString('base64') } }
       : refuse('picture', 'This file is not a photo that can be read. Send a JPEG, PNG, WebP or AVIF.');
   },
-  run: async ({ viewer }, p): Promise<Answer<{ id: string; width: number; height: number }>> => {
+  run: async ({ viewer }, p): Promise<Result<{ id: string; width: number; height: number }>> => {
     const bytes = Buffer.from(p.picture, 'base64');
     const { width, height } = await sharp(bytes).metadata();
     const photo = {
@@ -44,7 +44,7 @@ export const keepPhoto = command({
     };
     return (await addPhoto(viewer, photo))
       ? { ok: true, value: { id: p.id, width, height } }
-      : refuse('treeId', 'There is no such tree in this outfit.');
+      : refuse('treeId', 'There is no such tree in this company.');
   },
 });
 

@@ -1,4 +1,4 @@
-import { command, type Answer } from '@/commands/command';
+import { command, type Result } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { readReading, typedReading } from '@/core/measure/reading';
@@ -10,7 +10,7 @@ export const measure = command({
   right: 'measure',
   schema: typedReading,
   once: (x) => x.id,
-  run: async ({ viewer, observed }, m): Promise<Answer<{ next: string }>> => {
+  run: async ({ viewer, observed }, m): Promise<Result<{ next: string }>> => {
     const read = readReading(m);
     if (!read.ok) return read;
     const tree = await treeOf(viewer, m.treeId, observed);

@@ -1,17 +1,17 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { rowTrees } from '@/store/tree';
 import { besideVisits } from '@/store/year-visits';
 import { seasonView } from '@/views/season';
 import { settleLeftOut } from './settle-left-out';
 import { elmAvenue, NOVEMBER } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 const trees: Record<string, string> = {};
@@ -30,8 +30,8 @@ beforeAll(async () => {
   ] as const) {
     trees[tag] = v7();
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon, walk_order)
-      values (${trees[tag]!}, ${o.outfitId}, ${o.placeId}, ${tag}, ${host}, now(), 50.3, -4.1, 90)`;
+      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon, walk_order)
+      values (${trees[tag]!}, ${o.companyId}, ${o.placeId}, ${tag}, ${host}, now(), 50.3, -4.1, 90)`;
   }
 });
 
@@ -42,7 +42,7 @@ it('a row of any kind, anywhere on the place, is planned in one press; what does
   const alike = ['R2', 'R3', 'R4', 'R5'].map((tag) => ({ id: v7(), treeId: trees[tag]! }));
   const input = { ...avenue.asked(trees.R1!), alike };
   const answer = await avenue.planIt(input);
-  if (!answer.ok) throw new Error(JSON.stringify(answer.faults));
+  if (!answer.ok) throw new Error(JSON.stringify(answer.issues));
   // A lime is on no line of this label; an elm that nobody measured has no dose.
   expect(answer.value.left.map((l) => l.tag)).toEqual(['R4', 'R5']);
   const planned = (await openPlans(viewer, 500)).filter((p) => p.tag.startsWith('R'));
@@ -70,23 +70,23 @@ it('it stays listed on the year of the place until it is set aside, planned, or 
   // Measured and planned by itself, the elm is dealt with.
   const { owner, o } = made;
   await owner`
-    insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
-    values (${v7()}, ${o.outfitId}, ${elm!.treeId}, '2026-11-20', ${o.personId}, 40, 130,
+    insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m, method)
+    values (${v7()}, ${o.companyId}, ${elm!.treeId}, '2026-11-20', ${o.personId}, 40, 130,
       ${owner.json([{ kind: 'diameter', typed: { value: 40, unit: 'cm' } }])}, 15, 'tape')`;
   await owner`
-    insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-    values (${v7()}, ${o.outfitId}, ${elm!.treeId}, '2026-11-20', ${o.personId}, 2, 'good')`;
+    insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+    values (${v7()}, ${o.companyId}, ${elm!.treeId}, '2026-11-20', ${o.personId}, 2, 'good')`;
   await owner`
     insert into verdict
-      (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-    values (${v7()}, ${o.outfitId}, ${elm!.treeId}, '2026-11-21', ${o.personId}, 'dutch-elm-disease', 'possible',
+      (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+    values (${v7()}, ${o.companyId}, ${elm!.treeId}, '2026-11-21', ${o.personId}, 'dutch-elm-disease', 'possible',
       'protect a sound tree', 'Finds near by.', '[]', '{}')`;
   expect(await avenue.planIt(avenue.asked(elm!.treeId))).toMatchObject({ ok: true });
   expect(await onSeason()).toEqual(['R4']);
 });
 
-it('another outfit sees and settles none of it', async () => {
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+it('another company sees and settles none of it', async () => {
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   const [lime] = await left();
   expect(await left(theirs)).toEqual([]);
   expect(await settle([lime!.id], true, theirs)).toMatchObject({ ok: false });

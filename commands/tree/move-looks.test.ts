@@ -1,20 +1,20 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { calendarVisits, dueBetween } from '@/store/follow-ups';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { moveLooks } from './move-looks';
 import { remind } from './remind';
 import { settleFollowUp } from './settle-visit';
 
-const made = ownOutfit();
+const made = ownCompany();
 /** A visit that a rule asked for, with a span of ten days about its day. */
 async function asked(kind: string, ruleId = `r-${v7()}`) {
   const { owner, o } = made;
   const id = v7();
   await owner`
-    insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-    values (${id}, ${o.outfitId}, ${o.treeId}, ${v7()}, ${ruleId}, ${kind}, 'Come back', 'By rule.', '2026-09-05',
+    insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+    values (${id}, ${o.companyId}, ${o.treeId}, ${v7()}, ${ruleId}, ${kind}, 'Come back', 'By rule.', '2026-09-05',
       '2026-09-01', '2026-09-10')`;
   return id;
 }
@@ -33,7 +33,7 @@ it('moves within its time without a word, and a calendar hears of it', async () 
 
 it('out of its time it wants a reason, which is kept; its time then holds that day', async () => {
   const id = await asked('look');
-  expect(await move([id], '2026-10-02')).toMatchObject({ ok: false, faults: [{ path: 'because' }] });
+  expect(await move([id], '2026-10-02')).toMatchObject({ ok: false, issues: [{ path: 'because' }] });
   expect(await stands(id)).toMatchObject({ due: '2026-09-05' });
   expect(await move([id], '2026-10-02', { because: 'The gate is shut until then.' })).toMatchObject({ ok: true });
   expect(await stands(id)).toMatchObject({ due: '2026-10-02', earliest: '2026-09-01', latest: '2026-10-02' });
@@ -48,7 +48,7 @@ it.each([
   const [id, look] = [await asked(kind), await asked('look')];
   expect(await move([id, look], day, { because: 'It suits the client.' })).toMatchObject({
     ok: false,
-    faults: [{ path: `ids.${id}`, sentence: expect.stringMatching(sentence) }],
+    issues: [{ path: `ids.${id}`, message: expect.stringMatching(sentence) }],
   });
   expect(await stands(look)).toMatchObject({ due: '2026-09-05' });
 });
@@ -60,13 +60,13 @@ it('what somebody asked for goes to any day, and has no other', async () => {
   expect(await stands(id)).toMatchObject({ due: '2026-07-01', earliest: '2026-07-01', latest: '2026-07-01' });
 });
 
-it('what is settled, a programme’s, another outfit’s or past moves nothing', async () => {
+it('what is settled, a programme’s, another company’s or past moves nothing', async () => {
   const [own, settled, laid] = [await asked('look'), await asked('look'), await asked('look', 'laid')];
   await doneBy(settleFollowUp, made.viewer, { id: settled, done: true });
   for (const wrong of [settled, laid, v7()])
-    expect(await move([own, wrong], '2026-09-06')).toMatchObject({ ok: false, faults: [{ path: 'ids' }] });
-  expect(await move([own], '2026-05-31')).toMatchObject({ ok: false, faults: [{ path: 'day' }] });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    expect(await move([own, wrong], '2026-09-06')).toMatchObject({ ok: false, issues: [{ path: 'ids' }] });
+  expect(await move([own], '2026-05-31')).toMatchObject({ ok: false, issues: [{ path: 'day' }] });
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await move([own], '2026-09-06', {}, theirs)).toMatchObject({ ok: false });
   expect(await stands(own)).toMatchObject({ due: '2026-09-05' });
 });

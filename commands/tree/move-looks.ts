@@ -1,6 +1,6 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { noDayAhead } from '@/core/prescribe/when';
 import { dayIn, dayWords } from '@/core/season/follow-ups';
 import { moveVisitsTo, visitsById } from '@/store/follow-ups';
@@ -18,29 +18,29 @@ export const moveLooks = command({
     day: z.iso.date('Give the day like 2027-05-14.'),
     because: z.string().trim().max(500, 'At most 500 signs.').default(''),
   }),
-  run: async ({ viewer, now }, { ids, day, because }): Promise<Answer<{ moved: number }>> => {
+  run: async ({ viewer, now }, { ids, day, because }): Promise<Result<{ moved: number }>> => {
     const visits = await visitsById(viewer, ids);
-    if (visits.length < new Set(ids).size) return refuse('ids', 'A visit among them is not in this outfit.');
+    if (visits.length < new Set(ids).size) return refuse('ids', 'A visit among them is not in this company.');
     if (visits.some((v) => v.state !== 'open')) return refuse('ids', 'What is done or left out cannot be moved.');
     if (visits.some((v) => v.ruleId === 'laid'))
       return refuse('ids', 'A visit of a programme is moved by its programme, which takes what follows along.');
     const never = visits.flatMap((v) => noDayAhead(day, dayIn(now, v.timeZone)) ?? [])[0];
     if (never) return refuse('day', never);
-    const faults = visits.flatMap((v): Fault[] => {
+    const issues = visits.flatMap((v): Issue[] => {
       if (v.kind === 'treat-again' && day < v.earliest)
         return [
-          { path: `ids.${v.id}`, sentence: `${v.tag}: ${v.what} may come on ${dayWords(v.earliest)} at the soonest.` },
+          { path: `ids.${v.id}`, message: `${v.tag}: ${v.what} may come on ${dayWords(v.earliest)} at the soonest.` },
         ];
       if (v.kind === 'pull-device' && day > v.latest)
-        return [{ path: `ids.${v.id}`, sentence: `${v.tag}: what hangs is pulled by ${dayWords(v.latest)}.` }];
+        return [{ path: `ids.${v.id}`, message: `${v.tag}: what hangs is pulled by ${dayWords(v.latest)}.` }];
       // What somebody asked for has no time but the day they gave.
       if (because || v.ruleId === 'own' || (v.earliest <= day && day <= v.latest)) return [];
       const span = `${dayWords(v.earliest)} to ${dayWords(v.latest)}`;
       return [
-        { path: 'because', sentence: `${v.tag}: ${v.what} has its time from ${span}. Say why it is moved out of it.` },
+        { path: 'because', message: `${v.tag}: ${v.what} has its time from ${span}. Say why it is moved out of it.` },
       ];
     });
-    if (faults.length) return { ok: false, faults: faults.slice(0, 40) };
+    if (issues.length) return { ok: false, issues: issues.slice(0, 40) };
     await moveVisitsTo(viewer, ids, day, because);
     return { ok: true, value: { moved: visits.length } };
   },

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { situationFor } from '@/commands/facts/situation';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { NO_YEAR } from '@/core/season/year';
@@ -9,7 +9,7 @@ import { heldBy } from '@/store/shelf';
 import { todayView } from '@/views/today';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { yearVisits } from '@/store/year-visits';
 import { seasonView } from '@/views/season';
 import { planDaysView } from '@/views/plan-days';
@@ -17,7 +17,7 @@ import { dropPlan } from './drop-plan';
 import { movePlans } from './move-plans';
 import { elmAvenue, NOVEMBER } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 beforeAll(async () => {
@@ -59,7 +59,7 @@ it('what holds wants a reason, which is kept with the plan', async () => {
   const answer = await move([id], '2027-02-01');
   expect(answer).toMatchObject({
     ok: false,
-    faults: [{ path: 'because', sentence: expect.stringMatching(/H1 on 1 Feb/) }],
+    issues: [{ path: 'because', message: expect.stringMatching(/H1 on 1 Feb/) }],
   });
   expect(await stands(id)).toMatchObject({ plannedFor: '2027-05-01' });
   expect(await move([id], '2027-02-01', { because: 'A trial, agreed with the regulator.' })).toMatchObject({
@@ -75,7 +75,7 @@ it.each([
   ['what is no day', 'June', 'day'],
 ])('%s is refused, and nothing moves', async (_, day, path) => {
   const id = await planned(`X${v7().slice(-8)}`);
-  expect(await move([id], day)).toMatchObject({ ok: false, faults: [{ path }] });
+  expect(await move([id], day)).toMatchObject({ ok: false, issues: [{ path }] });
   expect(await stands(id)).toMatchObject({ plannedFor: '2027-05-01' });
 });
 
@@ -83,16 +83,16 @@ it('a day on which the licence has run out stops it, whatever the reason; and no
   const ids = [await planned('L1'), await planned('L2')];
   const answer = await move(ids, '2028-06-01', { because: 'It suits everybody.' });
   expect(answer).toMatchObject({ ok: false });
-  expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toContain(`planIds.${ids[0]}`);
+  expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toContain(`planIds.${ids[0]}`);
   for (const id of ids) expect(await stands(id)).toMatchObject({ plannedFor: '2027-05-01' });
 });
 
-it('what is done or dropped, what is another outfit’s, and who may not prescribe, move nothing', async () => {
+it('what is done or dropped, what is another company’s, and who may not prescribe, move nothing', async () => {
   const [dropped, own] = [await planned('D1'), await planned('D2')];
   await perform(dropPlan, { viewer, now: NOVEMBER, station: fair }, { id: dropped, drop: true });
-  expect(await move([dropped, own], '2027-06-01')).toMatchObject({ ok: false, faults: [{ path: 'planIds' }] });
-  expect(await move([own, v7()], '2027-06-01')).toMatchObject({ ok: false, faults: [{ path: 'planIds' }] });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  expect(await move([dropped, own], '2027-06-01')).toMatchObject({ ok: false, issues: [{ path: 'planIds' }] });
+  expect(await move([own, v7()], '2027-06-01')).toMatchObject({ ok: false, issues: [{ path: 'planIds' }] });
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await move([own], '2027-06-01', {}, theirs)).toMatchObject({ ok: false });
   expect(await move([own], '2027-06-01', {}, { ...viewer, role: 'technician' })).toMatchObject({ ok: false });
   expect(await stands(own)).toMatchObject({ plannedFor: '2027-05-01' });
@@ -111,7 +111,7 @@ describe('on which days it may stand', () => {
 
   it('of what does not wait here, nothing is told', async () => {
     const id = await planned('S2');
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await planDaysView(theirs, id, fair, NOVEMBER)).toBeNull();
     await perform(dropPlan, { viewer, now: NOVEMBER, station: fair }, { id, drop: true });
     expect(await planDaysView(viewer, id, fair, NOVEMBER)).toBeNull();
@@ -166,7 +166,7 @@ describe('the visits of a place', () => {
     expect(all.some((v) => v.id === dropped)).toBe(false);
     // It may be done from May on: a span that ends before that has nothing of it.
     expect((await read('2027-01-01', '2027-04-30')).some((v) => v.id === kept)).toBe(false);
-    expect(await read('2020-01-01', '2030-12-31', (await loadViewer(await makeOutfit(made.owner)))!)).toEqual([]);
+    expect(await read('2020-01-01', '2030-12-31', (await loadViewer(await makeCompany(made.owner)))!)).toEqual([]);
   });
 });
 

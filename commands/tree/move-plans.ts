@@ -1,7 +1,7 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { planGrounds } from '@/commands/facts/plan-moves';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { blocked, standing } from '@/core/gates/rules';
 import type { Situation } from '@/core/prescribe/situation';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -31,7 +31,7 @@ interface Move {
 }
 
 /** What a plan comes to on another day: every gate that stands answers for it, and what the day will tell is asked there. */
-function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situation: Situation): Move | Fault[] {
+function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situation: Situation): Move | Issue[] {
   const use = plan.label.uses.find((u) => u.key === plan.useKey)!;
   const { today } = situation;
   const when = p.day === today ? ({ kind: 'now' } as const) : ({ kind: 'day', day: p.day } as const);
@@ -40,12 +40,12 @@ function onDay(p: { day: string; because: string }, plan: Plan, tree: Tree, situ
   const stops = open.filter((g) => g.strength === 'stop' || g.asks);
   const there = `${tree.tag} on ${dayWords(p.day)}`;
   if (stops.length)
-    return stops.map((g) => ({ path: `planIds.${plan.id}`, sentence: `${there}: ${g.title}. ${g.satisfy}` }));
-  if (!result.dose.ok) return [{ path: `planIds.${plan.id}`, sentence: `${there}: there is no dose for it.` }];
+    return stops.map((g) => ({ path: `planIds.${plan.id}`, message: `${there}: ${g.title}. ${g.satisfy}` }));
+  if (!result.dose.ok) return [{ path: `planIds.${plan.id}`, message: `${there}: there is no dose for it.` }];
   if (open.length && !p.because)
     return open.map((g) => ({
       path: 'because',
-      sentence: `${there}: ${g.title}. Say why it is moved in spite of it.`,
+      message: `${there}: ${g.title}. Say why it is moved in spite of it.`,
     }));
   return {
     planId: plan.id,
@@ -66,9 +66,9 @@ export const movePlans = command({
     day: z.iso.date('Give the day like 2027-05-14.'),
     because: z.string().trim().max(500, 'At most 500 signs.').default(''),
   }),
-  run: async (context, p): Promise<Answer<{ moved: number }>> => {
+  run: async (context, p): Promise<Result<{ moved: number }>> => {
     const plans = await getPlans(context.viewer, p.planIds);
-    if (plans.length < new Set(p.planIds).size) return refuse('planIds', 'A plan among them is not in this outfit.');
+    if (plans.length < new Set(p.planIds).size) return refuse('planIds', 'A plan among them is not in this company.');
     if (plans.some((n) => n.state !== 'open')) return refuse('planIds', 'What is done or dropped cannot be moved.');
     if (plans.some((n) => n.visitId !== null))
       return refuse('planIds', 'A visit of a programme is moved by its programme, which takes what follows along.');
@@ -77,16 +77,16 @@ export const movePlans = command({
     if (never) return refuse('day', never);
     const areas = new Map<string, Planned>();
     const moves: Move[] = [];
-    const faults: Fault[] = [];
+    const issues: Issue[] = [];
     for (const { plan, tree, situation } of there) {
       const from = yearOf(plan.plannedFor ?? situation.today);
       const without = shifted(areas.get(tree.placeId) ?? situation.sitePlanned, plan, from, -1);
       const tried = onDay(p, plan, tree, { ...situation, sitePlanned: without });
-      if (Array.isArray(tried)) faults.push(...tried);
+      if (Array.isArray(tried)) issues.push(...tried);
       else moves.push(tried);
       areas.set(tree.placeId, shifted(without, plan, yearOf(p.day), 1));
     }
-    if (faults.length) return { ok: false, faults: faults.slice(0, 40) };
+    if (issues.length) return { ok: false, issues: issues.slice(0, 40) };
     await movePlansTo(context.viewer, moves);
     return { ok: true, value: { moved: moves.length } };
   },

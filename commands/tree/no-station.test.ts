@@ -1,5 +1,5 @@
 import { perform } from '@/commands/command';
-import { NOW, ownOutfit } from '@/commands/testing';
+import { NOW, ownCompany } from '@/commands/testing';
 import { unmeasured } from '@/core/weather/air';
 import { usualStation } from '@/core/weather/usual';
 import { prescribe } from '@/core/prescribe/prescribe';
@@ -14,7 +14,7 @@ import { roundsView } from '@/views/rounds';
 import { book } from './book';
 import { drenchRow } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const row = drenchRow(made);
 const none = usualStation(CLIMATES.estuary, 51);
 const station = () => none;

@@ -1,3 +1,3 @@
 import { refuse } from '../command';
 
-export const noTree = refuse('', 'There is no such tree in this outfit.');
+export const noTree = refuse('', 'There is no such tree in this company.');

@@ -1,11 +1,11 @@
 import { heldBy } from '@/store/shelf';
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { situationFor, usualChoices, weighingOf, workFactsOf } from '@/commands/facts/situation';
 import { findsNear, treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { numberAt, typed } from '@/core/units/typed';
 import { uuid } from '@/core/book/record';
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import { weighUse, weighWork } from '@/core/prescribe/compare';
 import { prescribe } from '@/core/prescribe/prescribe';
 import { findUse, WORK } from '@/core/prescribe/shelf';
@@ -31,10 +31,10 @@ export const propose = command({
     message: z.string().trim().max(2000, 'At most 2000 signs.'),
     days: typed,
   }),
-  run: async ({ viewer, now, station }, p): Promise<Answer<{ path: string }>> => {
-    const faults: Fault[] = [];
-    const days = numberAt(faults, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
-    if (faults.length) return { ok: false, faults };
+  run: async ({ viewer, now, station }, p): Promise<Result<{ path: string }>> => {
+    const issues: Issue[] = [];
+    const days = numberAt(issues, 'days', p.days, { name: 'The days', ...DAYS_OPEN, whole: true });
+    if (issues.length) return { ok: false, issues };
     if (viewer.prices.unentered) return refuse('keys', NO_PRICES);
     const [tree, held] = await Promise.all([treeOf(viewer, p.treeId, now), heldBy(viewer)]);
     if (!tree) return noTree;
@@ -62,7 +62,7 @@ export const propose = command({
       treeId: tree.id,
       days: days!,
       data: {
-        outfit: viewer.outfitName,
+        company: viewer.companyName,
         by: viewer.name,
         client: tree.clientName,
         place: tree.placeName,

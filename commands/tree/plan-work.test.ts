@@ -1,13 +1,13 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, measuredFirst, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, measuredFirst, ownCompany } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { openVisits } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { seasonView } from '@/views/season';
 import { planWork } from './plan-work';
 
-const made = ownOutfit();
+const made = ownCompany();
 /** The tests stand on the first of June: elm is closed to cutting in this region until the end of August. */
 const plan = (more: object = {}, who = made.viewer) =>
   doneBy(planWork, who, {
@@ -18,7 +18,7 @@ const plan = (more: object = {}, who = made.viewer) =>
     released: {},
     ...more,
   });
-const paths = (answer: Awaited<ReturnType<typeof plan>>) => (answer.ok ? [] : answer.faults.map((f) => f.path));
+const paths = (answer: Awaited<ReturnType<typeof plan>>) => (answer.ok ? [] : answer.issues.map((f) => f.path));
 
 measuredFirst(made);
 
@@ -51,11 +51,11 @@ it('what may be done at once is planned for no day, today’s date included', as
   }
 });
 
-it('other content under the same id, another outfit and a work that is none are refused', async () => {
+it('other content under the same id, another company and a work that is none are refused', async () => {
   const id = v7();
   expect(await plan({ id, workId: 'water', on: '2026-10-01' })).toMatchObject({ ok: true });
-  expect(await plan({ id, workId: 'water', on: '2026-10-02' })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+  expect(await plan({ id, workId: 'water', on: '2026-10-02' })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await plan({ on: '2026-11-10' }, theirs)).toMatchObject({ ok: false });
   expect(paths(await plan({ workId: 'moonlight' }))).toEqual(['workId']);
 });

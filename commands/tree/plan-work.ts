@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { weighingOf, workFactsOf } from '@/commands/facts/situation';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
@@ -33,7 +33,7 @@ export const planWork = command({
       .default([]),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, p): Promise<Answer> => {
+  run: async ({ viewer, now }, p): Promise<Result> => {
     const work = findWork(p.workId);
     if (!work) return refuse('workId', 'There is no such work.');
     const plans: Parameters<typeof addWorkPlans>[1][number][] = [];
@@ -49,7 +49,7 @@ export const planWork = command({
       if (never) return refuse('on', never);
       const facts = factsOn(today, p.on ?? today.today);
       const read = readAnswers(work, facts, p.answers);
-      if (!read.ok) return { ok: false, faults: read.faults };
+      if (!read.ok) return { ok: false, issues: read.issues };
       const sheet = work.workOut(facts, read.answers);
       first ??= tree;
       const by = weighingOf(viewer, { ...tree, programme: first.programme ?? tree.programme }, now);
@@ -58,7 +58,7 @@ export const planWork = command({
         if (t.id === p.id)
           return {
             ok: false,
-            faults: open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` })),
+            issues: open.map((g) => ({ path: `gates.${g.id}`, message: `${g.title}: ${g.sentence}` })),
           };
         continue;
       }

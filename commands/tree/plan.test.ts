@@ -1,16 +1,16 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { ownOutfit } from '@/commands/testing';
+import { ownCompany } from '@/commands/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { floorOf, loadViewer, type Viewer } from '@/store/auth';
 import { openPlans, plannedBetween } from '@/store/plans';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { todayView } from '@/views/today';
 import { book } from './book';
 import { elmAvenue, elmInfusion, NOVEMBER } from './testing';
 
-const made = ownOutfit();
+const made = ownCompany();
 const token = randomBytes(32).toString('base64url');
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
@@ -20,8 +20,8 @@ beforeAll(async () => {
   viewer = avenue.viewer;
   const { owner, o } = made;
   await owner`
-    insert into session (token_hash, outfit_id, person_id, expires_at)
-    values (${createHash('sha256').update(token).digest()}, ${o.outfitId}, ${o.personId}, now() + interval '1 day')`;
+    insert into session (token_hash, company_id, person_id, expires_at)
+    values (${createHash('sha256').update(token).digest()}, ${o.companyId}, ${o.personId}, now() + interval '1 day')`;
 });
 
 describe('planning for the window, in November', () => {
@@ -77,7 +77,7 @@ describe('planning for the window, in November', () => {
     for (const alike of [[{ id: v7(), treeId: first }], [other, other].map((treeId) => ({ id: v7(), treeId }))])
       expect(await avenue.planIt({ ...avenue.asked(first), alike })).toMatchObject({
         ok: false,
-        faults: [{ path: 'alike' }],
+        issues: [{ path: 'alike' }],
       });
     expect((await openPlans(viewer)).filter((p) => p.tag.startsWith('D'))).toEqual([]);
   });
@@ -97,13 +97,13 @@ describe('planning for the window, in November', () => {
     const id = await avenue.soundElm(`X${v7().slice(-8)}`);
     const answer = await avenue.planIt(avenue.asked(id, more));
     expect(answer).toMatchObject({ ok: false });
-    expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toContain(path);
+    expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toContain(path);
     expect((await openPlans(viewer)).filter((p) => p.treeId === id)).toEqual([]);
   });
 
-  it('belongs to whoever may prescribe, and to their outfit', async () => {
+  it('belongs to whoever may prescribe, and to their company', async () => {
     const id = await avenue.soundElm('W1');
-    const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+    const theirs = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await avenue.planIt(avenue.asked(id), NOVEMBER, theirs)).toMatchObject({ ok: false });
     expect(await avenue.planIt(avenue.asked(id), NOVEMBER, { ...viewer, role: 'technician' })).toMatchObject({
       ok: false,
@@ -119,11 +119,11 @@ it('on the day the leaf is asked anew: what was expected in November releases no
   await avenue.planIt(plan);
   const lotId = v7();
   await owner`
-    insert into lot (id, outfit_id, label_key, lot_number, expires_on, unit)
-    values (${lotId}, ${o.outfitId}, ${elmInfusion.key}, 'L9', '2099-01-01', 'mL')`;
+    insert into lot (id, company_id, label_key, lot_number, expires_on, unit)
+    values (${lotId}, ${o.companyId}, ${elmInfusion.key}, 'L9', '2099-01-01', 'mL')`;
   await owner`
-    insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-    values (${v7()}, ${o.outfitId}, ${lotId}, 5000, 'supplier', 'delivery', ${o.personId})`;
+    insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person)
+    values (${v7()}, ${o.companyId}, ${lotId}, 5000, 'supplier', 'delivery', ${o.personId})`;
   const now = new Date('2027-05-20T10:00:00Z');
   const [dose] = await owner<{ amount: number }[]>`
     select (result->'dose'->>'product')::float8 as amount from plan where id = ${plan.id}`;
@@ -151,7 +151,7 @@ it('on the day the leaf is asked anew: what was expected in November releases no
     ...more,
   });
   const bookIt = (more: object) => perform(book, { viewer, now, station: fair }, booking(more));
-  const told = (answer: Awaited<ReturnType<typeof bookIt>>) => (answer.ok ? '' : JSON.stringify(answer.faults));
+  const told = (answer: Awaited<ReturnType<typeof bookIt>>) => (answer.ok ? '' : JSON.stringify(answer.issues));
   expect(told(await bookIt({}))).toMatch(/[Ll]ea/);
   expect(told(await bookIt({ leaf: 'unfolding' }))).toMatch(/full leaf/);
   expect(told(await bookIt({ leaf: 'full' }))).not.toMatch(/full leaf|Leaf state/);

@@ -1,5 +1,5 @@
 import { told } from '@/core/units/units';
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { situationFor, usualChoices } from '@/commands/facts/situation';
 import { saidSchema } from '@/commands/said';
 import { treesOf } from '@/commands/facts/tree';
@@ -112,7 +112,7 @@ export const makePlan = command({
     alikeReason: z.string().trim().max(600, 'At most 600 signs.').default(''),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, observed, station }, p): Promise<Answer<{ left: { tag: string; why: string }[] }>> => {
+  run: async ({ viewer, observed, station }, p): Promise<Result<{ left: { tag: string; why: string }[] }>> => {
     const row = [p.treeId, ...p.alike.map((a) => a.treeId)];
     const ids = [p.id, ...p.alike.map((a) => a.id)];
     if (new Set(row).size < row.length || new Set(ids).size < ids.length)
@@ -169,9 +169,9 @@ export const makePlan = command({
     if (!result.dose.ok || open.length)
       return {
         ok: false,
-        faults: open.length
-          ? open.map((g) => ({ path: `gates.${g.id}`, sentence: `${g.title}: ${g.sentence}` }))
-          : [{ path: '', sentence: 'There is no dose for this tree.' }],
+        issues: open.length
+          ? open.map((g) => ({ path: `gates.${g.id}`, message: `${g.title}: ${g.sentence}` }))
+          : [{ path: '', message: 'There is no dose for this tree.' }],
       };
     const count = (r: typeof result) => {
       if (!r.dose.ok) return;

@@ -1,14 +1,14 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { doneBy, NOW, ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { settleFollowUp } from '@/commands/tree/settle-visit';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { remind } from './remind';
 
-const made = ownOutfit();
+const made = ownCompany();
 const ask = (more: object = {}, who = made.viewer) =>
   doneBy(remind, who, { id: v7(), treeId: made.o.treeId, on: '2026-09-01', what: 'Look at the graft', ...more });
 const due = (from = '2026-06-01', to = '2046-12-31') => dueBetween(made.viewer, from, to, 100);
@@ -21,7 +21,7 @@ it('stands on its day with what it is for and who set it, once however often it 
   expect(others).toEqual([]);
   expect(visit).toMatchObject({ id, tag: 'T1', due: '2026-09-01', earliest: '2026-09-01', what: 'Look at the graft' });
   expect(visit!.reason).toBe('Set by Tester.');
-  expect(await ask({ id, on: '2026-09-02' })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await ask({ id, on: '2026-09-02' })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
   expect(await doneBy(settleFollowUp, made.viewer, { id, done: true })).toMatchObject({ ok: true });
   expect(await due()).toEqual([]);
 });
@@ -43,7 +43,7 @@ it.each([
   const before = await due();
   const answer = await ask(more);
   expect(answer).toMatchObject({ ok: false });
-  expect(answer.ok ? [] : answer.faults.map((f) => f.path)).toEqual([path || expect.any(String)]);
+  expect(answer.ok ? [] : answer.issues.map((f) => f.path)).toEqual([path || expect.any(String)]);
   expect(await due()).toEqual(before);
 });
 
@@ -61,8 +61,8 @@ it('today counts as a day to come, by the clock of the place', async () => {
   expect(NOW < late.now).toBe(true);
 });
 
-it('is nobody else’s: not another outfit’s tree, nor a role that settles nothing', async () => {
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
+it('is nobody else’s: not another company’s tree, nor a role that settles nothing', async () => {
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await ask({}, theirs)).toMatchObject({ ok: false });
   expect(await dueBetween(theirs, '2026-01-01', '2046-12-31', 9)).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
@@ -20,7 +20,7 @@ export const remind = command({
     what: z.string().trim().min(3, 'Say what for.').max(200, 'At most 200 signs.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, { id, treeId, on, what }): Promise<Answer> => {
+  run: async ({ viewer, now }, { id, treeId, on, what }): Promise<Result> => {
     const tree = await treeOf(viewer, treeId, now);
     if (!tree) return noTree;
     const today = dayIn(now, tree.timeZone);

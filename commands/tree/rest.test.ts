@@ -3,7 +3,7 @@ import { perform } from '@/commands/command';
 import { hang } from '@/commands/hanging/hang';
 import { pullDevices } from '@/commands/hanging/pull-devices';
 import { receiveLot } from '@/commands/shelf/receive-lot';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { dropPlan } from '@/commands/tree/drop-plan';
 import { AIR, elmAvenue, elmInfusion } from '@/commands/tree/testing';
 import { fair } from '@/stand-ins/weather/fair';
@@ -15,7 +15,7 @@ import { todayView } from '@/views/today';
 import { correctRecord } from '@/commands/book/correct';
 import { book } from './book';
 
-const made = ownOutfit();
+const made = ownCompany();
 let avenue: Awaited<ReturnType<typeof elmAvenue>>;
 let viewer: Viewer;
 const lotId = v7();
@@ -129,8 +129,8 @@ it('what another put on counts: where the label leaves no room for the rest, it 
   const { input, now } = await pulledWith(planId, 0.5, 0);
   // Somebody else has put its active on this tree the day before.
   await made.owner`
-    insert into others_applied (id, outfit_id, tree_id, place_id, active, grams, on_day, who, by_person)
-    values (${v7()}, ${made.o.outfitId}, ${treeId}, ${made.o.placeId}, 'thiabendazole', 10, '2027-06-13', 'The town', ${made.o.personId})`;
+    insert into others_applied (id, company_id, tree_id, place_id, active, grams, on_day, who, by_person)
+    values (${v7()}, ${made.o.companyId}, ${treeId}, ${made.o.placeId}, 'thiabendazole', 10, '2027-06-13', 'The town', ${made.o.personId})`;
   expect(await perform(book, by(now), input)).toMatchObject({
     ok: true,
     value: { rest: { stopped: expect.stringMatching(/^Too soon: /) } },

@@ -52,7 +52,7 @@ export async function planRest(
   );
   if (stop) return { stopped: `${stop.title}: ${stop.sentence}` };
   if (!result.metric.dose.ok)
-    return { stopped: result.metric.dose.faults[0]?.sentence ?? 'There is no dose for the rest.' };
+    return { stopped: result.metric.dose.issues[0]?.message ?? 'There is no dose for the rest.' };
   const latest = after(day, FINISHED_WITHIN_DAYS - 1, 'days');
   await planRow(viewer, {
     plans: [

@@ -1,17 +1,17 @@
 import { v7 } from 'uuid';
-import { doneBy, NOW, ownOutfit, pathsOf } from '@/commands/testing';
+import { doneBy, NOW, ownCompany, pathsOf } from '@/commands/testing';
 import { treeOf } from '@/commands/facts/tree';
 import { shipped } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
 import { othersApplied } from '@/store/others-applied';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { answer } from './answer-sample';
 import { byOthers } from './book-others-on-tree';
 import { send } from './send-sample';
 import { setProgramme } from './set-programme';
 import { withdraw } from './withdraw-look';
 
-const made = ownOutfit();
+const made = ownCompany();
 const tree = async () => (await treeOf(made.viewer, made.o.treeId, NOW))!;
 const test = shipped.tests.find((t) => t.cost === 'laboratory')!;
 const sample = (more: object = {}) => ({
@@ -72,8 +72,8 @@ describe('a sample', () => {
   ])('%s is refused', async (_, more, path) =>
     expect(pathsOf(await doneBy(send, made.viewer, sample(more)))).toEqual([path]),
   );
-  it('of another outfit’s tree is neither sent nor answered', async () => {
-    const other = (await loadViewer(await makeOutfit(made.owner)))!;
+  it('of another company’s tree is neither sent nor answered', async () => {
+    const other = (await loadViewer(await makeCompany(made.owner)))!;
     expect(await doneBy(send, other, sample())).toMatchObject({ ok: false });
     const mine = sample();
     await doneBy(send, made.viewer, mine);

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { todayOf } from '@/commands/today';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
@@ -20,7 +20,7 @@ export const send = command({
     sentOn: z.iso.date('Give the day it was sent.'),
   }),
   once: (x) => x.id,
-  run: async ({ viewer, now }, s): Promise<Answer> => {
+  run: async ({ viewer, now }, s): Promise<Result> => {
     if (!(await treeOf(viewer, s.treeId, now))) return noTree;
     if (s.testId !== null && findTest(s.testId)?.cost !== 'laboratory')
       return refuse('testId', 'This is not a laboratory test.');

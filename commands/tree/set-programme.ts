@@ -1,4 +1,4 @@
-import { command, done, type Answer } from '@/commands/command';
+import { command, done, type Result } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { noTree } from '@/commands/tree/no-tree';
 import { uuid } from '@/core/book/record';
@@ -17,7 +17,7 @@ export const setProgramme = command({
     everyYears: z.number().int().min(PROGRAMME_LIMITS.everyYears.min).max(PROGRAMME_LIMITS.everyYears.max).nullable(),
     years: z.number().int().min(PROGRAMME_LIMITS.years.min).max(PROGRAMME_LIMITS.years.max),
   }),
-  run: async ({ viewer: v, now }, { id, treeId, ...programme }): Promise<Answer> => {
+  run: async ({ viewer: v, now }, { id, treeId, ...programme }): Promise<Result> => {
     if (!(await treeOf(v, treeId, now))) return noTree;
     await saveProgramme(v, [{ id, treeId }], programme);
     return done;

@@ -14,6 +14,6 @@ export const answerChange = command({
   }),
   run: async ({ viewer: v }, c) => {
     const changed = await settleChange(v, c.id, c.approved ? 'approved' : 'declined', c.how);
-    return changed.count ? done : refuse('', 'This was settled meanwhile, or it is not in this outfit.');
+    return changed.count ? done : refuse('', 'This was settled meanwhile, or it is not in this company.');
   },
 });

@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { settleLeftOut as settle } from '@/store/left-out';
 import { z } from 'zod';
@@ -11,7 +11,7 @@ export const settleLeftOut = command({
     ids: z.array(uuid).min(1, 'Choose one at least.').max(500, 'At most 500 at once.'),
     settled: z.boolean(),
   }),
-  run: async ({ viewer }, p): Promise<Answer> => {
+  run: async ({ viewer }, p): Promise<Result> => {
     const { count } = await settle(viewer, p.ids, p.settled);
     return count ? done : refuse('ids', 'None of these is left out any more.');
   },

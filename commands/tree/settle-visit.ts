@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { decides } from '@/core/programmes/schema';
 import { getLaid, visitsNamed } from '@/store/laid';
@@ -9,7 +9,7 @@ export const settleFollowUp = command({
   name: 'settle-visit',
   right: 'settle a follow-up',
   schema: z.object({ id: uuid, done: z.boolean() }),
-  run: async ({ viewer: v }, { id, done: to }): Promise<Answer> => {
+  run: async ({ viewer: v }, { id, done: to }): Promise<Result> => {
     // A treatment closes by its record: “done” without one would leave a spray that nobody wrote down.
     const visit = to ? await getVisit(v, id) : null;
     if (visit?.kind === 'treat-again')
@@ -21,6 +21,6 @@ export const settleFollowUp = command({
         return refuse('', 'What this look found decides what comes next: answer it on the page of its programme.');
     }
     const changed = await settle(v, id, to ? 'open' : 'done', to ? 'done' : 'open');
-    return changed.count ? done : refuse('', 'This visit was settled meanwhile, or it is not in this outfit.');
+    return changed.count ? done : refuse('', 'This visit was settled meanwhile, or it is not in this company.');
   },
 });

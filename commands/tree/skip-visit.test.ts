@@ -1,12 +1,12 @@
 import { v7 } from 'uuid';
-import { doneBy, ownOutfit } from '@/commands/testing';
+import { doneBy, ownCompany } from '@/commands/testing';
 import { loadViewer } from '@/store/auth';
 import { dueBetween } from '@/store/follow-ups';
-import { makeOutfit } from '@/store/testing';
+import { makeCompany } from '@/store/testing';
 import { settleFollowUp } from './settle-visit';
 import { skip } from './skip-visit';
 
-const made = ownOutfit();
+const made = ownCompany();
 const leave = (input: object, who = made.viewer) =>
   doneBy(skip, who, { because: 'The client does not want it.', ...input });
 const open = () => dueBetween(made.viewer, '2020-01-01', '2046-12-31', 100);
@@ -18,16 +18,16 @@ async function due(more: { kind?: string; worked?: boolean } = {}) {
   if (more.worked !== false)
     await owner`
       insert into work_plan
-        (id, outfit_id, tree_id, work_id, answers, sheet, state, done_on, done_by, by_person)
-      values (${root}, ${o.outfitId}, ${o.treeId}, 'band', '{}', '{}', 'done', '2025-06-10', ${o.personId},
+        (id, company_id, tree_id, work_id, answers, sheet, state, done_on, done_by, by_person)
+      values (${root}, ${o.companyId}, ${o.treeId}, 'band', '{}', '{}', 'done', '2025-06-10', ${o.personId},
         ${o.personId})`;
   await owner`
-    insert into follow_up (id, outfit_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
-    values (${id}, ${o.outfitId}, ${o.treeId}, ${root}, 'again', ${more.kind ?? 'treat-again'}, 'Inject again',
+    insert into follow_up (id, company_id, tree_id, root_id, rule_id, kind, what, reason, due, earliest, latest)
+    values (${id}, ${o.companyId}, ${o.treeId}, ${root}, 'again', ${more.kind ?? 'treat-again'}, 'Inject again',
       'a year after', '2026-06-10', '2026-05-20', '2026-06-30')`;
   return { id, root };
 }
-beforeEach(() => made.owner`update follow_up set state = 'dropped' where outfit_id = ${made.o.outfitId}`);
+beforeEach(() => made.owner`update follow_up set state = 'dropped' where company_id = ${made.o.companyId}`);
 
 it('is left out with its reason, and stands a year later in the same span', async () => {
   const { id } = await due();
@@ -42,7 +42,7 @@ it('is left out with its reason, and stands a year later in the same span', asyn
 it('once: sent again it is refused, and the next one stands alone; that one can be left out too', async () => {
   const { id } = await due();
   await leave({ id });
-  expect(await leave({ id })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await leave({ id })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
   const [next, ...more] = await open();
   expect(more).toEqual([]);
   expect(await leave({ id: next!.id })).toEqual({ ok: true, value: { next: '2028-06-09' } });
@@ -52,11 +52,11 @@ it('“done” without a record is no way to close a treatment; a look is done a
   const { id } = await due();
   expect(await doneBy(settleFollowUp, made.viewer, { id, done: true })).toMatchObject({
     ok: false,
-    faults: [{ sentence: expect.stringMatching(/by its record/) }],
+    issues: [{ message: expect.stringMatching(/by its record/) }],
   });
   expect((await open()).map((v) => v.id)).toEqual([id]);
   const look = await due({ kind: 'check-effect' });
-  expect(await leave({ id: look.id })).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  expect(await leave({ id: look.id })).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
   expect(await doneBy(settleFollowUp, made.viewer, { id: look.id, done: true })).toMatchObject({ ok: true });
 });
 
@@ -72,13 +72,13 @@ it.each([
   ['a visit that is not there', { id: v7() }, 'id'],
 ])('%s is refused', async (_, more, path) => {
   const { id } = await due();
-  expect(await leave({ id, ...more })).toMatchObject({ ok: false, faults: [{ path }] });
+  expect(await leave({ id, ...more })).toMatchObject({ ok: false, issues: [{ path }] });
   expect((await open()).map((v) => v.id)).toContain(id);
 });
 
-it('another outfit leaves nothing out here', async () => {
+it('another company leaves nothing out here', async () => {
   const { id } = await due();
-  const theirs = (await loadViewer(await makeOutfit(made.owner)))!;
-  expect(await leave({ id }, theirs)).toMatchObject({ ok: false, faults: [{ path: 'id' }] });
+  const theirs = (await loadViewer(await makeCompany(made.owner)))!;
+  expect(await leave({ id }, theirs)).toMatchObject({ ok: false, issues: [{ path: 'id' }] });
   expect((await open()).map((v) => v.id)).toEqual([id]);
 });

@@ -1,4 +1,4 @@
-import { command, refuse, type Answer } from '@/commands/command';
+import { command, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { dayIn } from '@/core/season/follow-ups';
 import { nextAfterSkip } from '@/core/season/skip';
@@ -14,9 +14,9 @@ export const skip = command({
     id: uuid,
     because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
   }),
-  run: async ({ viewer, now }, { id, because }): Promise<Answer<{ next: string | null }>> => {
+  run: async ({ viewer, now }, { id, because }): Promise<Result<{ next: string | null }>> => {
     const visit = await getVisit(viewer, id);
-    if (!visit) return refuse('id', 'This visit is not in this outfit.');
+    if (!visit) return refuse('id', 'This visit is not in this company.');
     if (visit.kind !== 'treat-again') return refuse('id', 'Only a treatment is left out; a look is done or stays due.');
     const next = nextAfterSkip(visit, dayIn(now, visit.timeZone));
     const left = await skipVisit(viewer, visit, because, next && { id: v7(), ...next });

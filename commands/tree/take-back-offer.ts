@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { revokeProposal } from '@/store/proposals';
 import { z } from 'zod';
@@ -7,7 +7,7 @@ export const revoke = command({
   name: 'take-back-offer',
   right: 'prescribe',
   schema: z.object({ id: uuid }),
-  run: async ({ viewer: v }, { id }): Promise<Answer> => {
+  run: async ({ viewer: v }, { id }): Promise<Result> => {
     const changed = await revokeProposal(v, id);
     return changed.count ? done : refuse('', 'This proposal was taken back before.');
   },

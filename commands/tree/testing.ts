@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
 import { bringLabel } from '@/commands/shelf/bring-label';
 import { signLabel } from '@/commands/shelf/check-label';
-import { doneBy, NOW, type ownOutfit } from '@/commands/testing';
+import { doneBy, NOW, type ownCompany } from '@/commands/testing';
 import { maritime } from '@/commands/programme/testing';
 import { dose } from '@/core/dose/dose';
 import { recipeOf } from '@/core/mix/recipe';
@@ -17,8 +17,8 @@ import { makePlan } from './plan';
 export const NOVEMBER = new Date('2026-11-26T10:00:00Z');
 export const elmInfusion = trainingLabels.find((l) => l.key === 'training-02-elm-infusion')!;
 
-/** An outfit that may inject, with the infusion on its shelf and signed, beside a place for elms. */
-export async function elmAvenue(made: ReturnType<typeof ownOutfit>) {
+/** An company that may inject, with the infusion on its shelf and signed, beside a place for elms. */
+export async function elmAvenue(made: ReturnType<typeof ownCompany>) {
   const { owner, o } = made;
   await owner`
     update person
@@ -28,7 +28,7 @@ export async function elmAvenue(made: ReturnType<typeof ownOutfit>) {
   const viewer = (await loadViewer(o))!;
   expect(await doneBy(bringLabel, viewer, { text: JSON.stringify(elmInfusion) })).toMatchObject({ ok: true });
   const [row] = await owner<{ id: string }[]>`
-    select id from label where outfit_id = ${o.outfitId} and key = ${elmInfusion.key}`;
+    select id from label where company_id = ${o.companyId} and key = ${elmInfusion.key}`;
   const labelId = row!.id;
   expect(await doneBy(signLabel, viewer, { labelId })).toMatchObject({ ok: true });
 
@@ -36,20 +36,20 @@ export async function elmAvenue(made: ReturnType<typeof ownOutfit>) {
   async function soundElm(tag: string, diameterCm = 46.2): Promise<string> {
     const id = v7();
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
-      values (${id}, ${o.outfitId}, ${o.placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
+      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
+      values (${id}, ${o.companyId}, ${o.placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
     await owner`
-      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
+      insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
         method)
-      values (${v7()}, ${o.outfitId}, ${id}, '2026-09-01', ${o.personId}, ${diameterCm}, 130,
+      values (${v7()}, ${o.companyId}, ${id}, '2026-09-01', ${o.personId}, ${diameterCm}, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
     await owner`
-      insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-      values (${v7()}, ${o.outfitId}, ${id}, '2026-09-01', ${o.personId}, 2, 'good')`;
+      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      values (${v7()}, ${o.companyId}, ${id}, '2026-09-01', ${o.personId}, 2, 'good')`;
     await owner`
       insert into verdict
-        (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-      values (${v7()}, ${o.outfitId}, ${id}, '2026-09-02', ${o.personId}, 'dutch-elm-disease', 'possible',
+        (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+      values (${v7()}, ${o.companyId}, ${id}, '2026-09-02', ${o.personId}, 'dutch-elm-disease', 'possible',
         'protect a sound tree', 'Finds near by.', '[]', '{}')`;
     return id;
   }
@@ -107,8 +107,8 @@ const WELL = {
   services: 'located and marked',
 };
 
-/** An outfit that may drench: elms that wait for it one beside another, and what is sent when they are done. */
-export function drenchRow(made: ReturnType<typeof ownOutfit>) {
+/** An company that may drench: elms that wait for it one beside another, and what is sent when they are done. */
+export function drenchRow(made: ReturnType<typeof ownCompany>) {
   const kept = {} as { viewer: Viewer };
   beforeAll(async () => {
     const { owner, o } = made;
@@ -128,28 +128,28 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     const { owner, o } = made;
     const treeId = v7();
     await owner`
-      insert into tree (id, outfit_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
-      values (${treeId}, ${o.outfitId}, ${placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
+      insert into tree (id, company_id, place_id, tag, host_id, host_confirmed_at, lat, lon)
+      values (${treeId}, ${o.companyId}, ${placeId}, ${tag}, 'wych-elm', now(), 50.3, -4.1)`;
     await owner`
-      insert into reading (id, outfit_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
+      insert into reading (id, company_id, tree_id, at, by_person, diameter_cm, at_height_cm, stems, tree_height_m,
         method)
-      values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, ${diameterCm}, 130,
+      values (${v7()}, ${o.companyId}, ${treeId}, '2026-05-20', ${o.personId}, ${diameterCm}, 130,
         ${owner.json([{ kind: 'diameter', typed: { value: diameterCm, unit: 'cm' } }])}, 15, 'tape')`;
     await owner`
-      insert into look (id, outfit_id, tree_id, at, by_person, crown_loss, vigour)
-      values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-20', ${o.personId}, 2, 'good')`;
+      insert into look (id, company_id, tree_id, at, by_person, crown_loss, vigour)
+      values (${v7()}, ${o.companyId}, ${treeId}, '2026-05-20', ${o.personId}, 2, 'good')`;
     await owner`
       insert into verdict
-        (id, outfit_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
-      values (${v7()}, ${o.outfitId}, ${treeId}, '2026-05-21', ${o.personId}, 'elm-leaf-beetle', 'likely',
+        (id, company_id, tree_id, at, by_person, condition_id, certainty, decision, reason, ranking, overturned_by)
+      values (${v7()}, ${o.companyId}, ${treeId}, '2026-05-21', ${o.personId}, 'elm-leaf-beetle', 'likely',
         'treat now', 'Grubs on every twig.', '[]', '{}')`;
     const id = v7();
     const worked = dose({ label, useKey: 'drench', diameters: [diameterCm], vessels: [], siteAreaM2: 60_000 });
     const result = { dose: worked, ring: null, gates: [], treated: { areaM2: 4, words: 'the ring of the basin' } };
     await owner`
-      insert into plan (id, outfit_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us,
+      insert into plan (id, company_id, tree_id, label_id, use_key, condition_id, facts, document, result, result_us,
         by_person, at)
-      values (${id}, ${o.outfitId}, ${treeId}, ${o.labelId}, 'drench', 'elm-leaf-beetle',
+      values (${id}, ${o.companyId}, ${treeId}, ${o.labelId}, 'drench', 'elm-leaf-beetle',
         ${owner.json({ soil: 'moist', leaf: 'full', said: {} })}, 2, ${owner.json(result as never)},
         ${owner.json(result as never)}, ${o.personId}, '2026-06-01')`;
     return id;
@@ -186,8 +186,8 @@ export function drenchRow(made: ReturnType<typeof ownOutfit>) {
     ...more,
   });
   const restock = (amount: number) => made.owner`
-    insert into stock_move (id, outfit_id, lot_id, amount, against, reason, by_person)
-    values (${v7()}, ${made.o.outfitId}, ${made.o.lotId}, ${amount}, 'supplier', 'delivery', ${made.o.personId})`;
+    insert into stock_move (id, company_id, lot_id, amount, against, reason, by_person)
+    values (${v7()}, ${made.o.companyId}, ${made.o.lotId}, ${amount}, 'supplier', 'delivery', ${made.o.personId})`;
   /** A mix for trees, as strong as planned; so many times what they take together. */
   async function mixFor(planIds: string[], more: object = {}, factor = 1) {
     const plans = await getPlans(kept.viewer, planIds);

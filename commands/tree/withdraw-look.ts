@@ -1,4 +1,4 @@
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { treeOf } from '@/commands/facts/tree';
 import { uuid } from '@/core/book/record';
 import { withdrawLook } from '@/store/looks';
@@ -13,7 +13,7 @@ export const withdraw = command({
     lookId: uuid,
     reason: z.string().trim().min(3, 'Say in a few words why it is taken back.').max(400, 'At most 400 signs.'),
   }),
-  run: async ({ viewer, now }, w): Promise<Answer> => {
+  run: async ({ viewer, now }, w): Promise<Result> => {
     const tree = await treeOf(viewer, w.treeId, now);
     if (!tree?.looks.some((l) => l.id === w.lookId))
       return refuse('lookId', 'This look was taken back meanwhile, or it is not of this tree.');

@@ -103,7 +103,7 @@ const booking: Booking = {
   photoIds: [],
 };
 const written = writeUp(context, booking);
-if (!written.ok) throw new Error(written.faults[0]!.sentence);
+if (!written.ok) throw new Error(written.issues[0]!.message);
 
 it('a record is complete for a regulator', () => {
   const d = recordSchema.parse(written.data);
@@ -131,7 +131,7 @@ it('a record is complete for a regulator', () => {
 
 it('whoever had a hand in it stands in the record with the licence of that day, and is found by name', () => {
   const two = writeUp({ ...context, beside: [{ id: id(8), name: 'Idris', licence: null }] }, booking);
-  if (!two.ok) throw new Error(two.faults[0]!.sentence);
+  if (!two.ok) throw new Error(two.issues[0]!.message);
   expect(recordSchema.parse(two.data).beside).toEqual([
     { id: id(8), name: 'Idris', licence: 'none entered', categories: [], licenceExpires: null },
   ]);
@@ -148,7 +148,7 @@ it.each([
   ['a start two years ago', { startedAt: '2024-06-01T13:00:00Z' }, 'startedAt'],
 ])('%s asks for its place', (_, change, path) => {
   const r = writeUp(context, { ...booking, ...change });
-  expect(r.ok ? [] : r.faults.map((f) => f.path)).toContain(path);
+  expect(r.ok ? [] : r.issues.map((f) => f.path)).toContain(path);
 });
 it('what happened can always be recorded, with a reason', () => {
   const stop = {
@@ -260,7 +260,7 @@ describe('a correction', () => {
             { ...times, amount, mark: booking.mark, lotId: lot.id },
             { was: first.data, use: c.use, host: c.host, lot: { ...lot, onHand: 1e6 } },
           );
-          if (!after.ok) throw new Error(after.faults[0]!.sentence);
+          if (!after.ok) throw new Error(after.issues[0]!.message);
           // What was said of the plan is for whoever corrects it to say anew.
           const told = after.data;
           const { mixMl, waterMl, actives, batches } = fresh.data;
@@ -279,7 +279,7 @@ describe('a correction', () => {
       );
   });
   it('never takes more than the lot holds', () =>
-    expect(run({ amount: 600 })).toMatchObject({ ok: false, faults: [{ path: 'lotId' }] }));
+    expect(run({ amount: 600 })).toMatchObject({ ok: false, issues: [{ path: 'lotId' }] }));
 });
 
 it('the record says what was treated: the basin of a drench, or what the plan worked out for another method', () => {

@@ -6,7 +6,7 @@ import { amountsFor } from './amounts';
 import { eatFrom } from './eat';
 import type { ApplicationRecord, Correction } from './record';
 import { searchWords } from './words';
-import type { Fault } from './write';
+import type { Issue } from './write';
 
 export interface CorrectionContext {
   now: Date;
@@ -51,21 +51,21 @@ export function correct(
       stock: StockChange[];
       draws: DrawChange[];
     }
-  | { ok: false; faults: Fault[] } {
-  const faults: Fault[] = [];
+  | { ok: false; issues: Issue[] } {
+  const issues: Issue[] = [];
   if (Date.parse(k.endedAt) < Date.parse(k.startedAt))
-    faults.push({ path: 'endedAt', sentence: 'The end lies before the start.' });
+    issues.push({ path: 'endedAt', message: 'The end lies before the start.' });
   if (Date.parse(k.endedAt) > c.now.getTime() + 10 * 60_000)
-    faults.push({ path: 'endedAt', sentence: 'The end lies in the future.' });
+    issues.push({ path: 'endedAt', message: 'The end lies in the future.' });
   if (!c.lot || c.lot.labelKey !== c.was.product.key)
-    faults.push({ path: 'lotId', sentence: 'This lot is not of the product in the record.' });
+    issues.push({ path: 'lotId', message: 'This lot is not of the product in the record.' });
   const held = c.wasWithdrawn ? 0 : c.was.amount;
   const wanted = k.withdrawn ? 0 : k.amount;
   const mixes = c.was.batches;
   if (mixes && c.was.lot.id !== k.lotId)
-    faults.push({
+    issues.push({
       path: 'lotId',
-      sentence: 'It came from a mix, whose lots are what they are. Withdraw it and write it anew.',
+      message: 'It came from a mix, whose lots are what they are. Withdraw it and write it anew.',
     });
   const more = (wanted - held) / c.was.amount;
   const stock = ((): StockChange[] => {
@@ -78,8 +78,8 @@ export function correct(
   })();
   const short = stock.find((m) => m.lotId === k.lotId && m.amount < 0 && -m.amount > (c.lot?.onHand ?? 0) + 1e-9);
   if (short && c.lot)
-    faults.push({ path: 'lotId', sentence: `Lot ${c.lot.lotNumber} holds only ${c.lot.onHand} ${c.was.unit}.` });
-  if (faults.length || !c.lot) return { ok: false, faults };
+    issues.push({ path: 'lotId', message: `Lot ${c.lot.lotNumber} holds only ${c.lot.onHand} ${c.was.unit}.` });
+  if (issues.length || !c.lot) return { ok: false, issues };
   const doneOn = dayIn(k.endedAt, c.timeZone);
   // What may be eaten when is counted from the corrected day, as it was counted when it was written.
   const eaten = c.host && eatFrom(c.host, c.use, doneOn);

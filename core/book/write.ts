@@ -60,9 +60,9 @@ export interface Drawn {
   lots: readonly { number: string; part: number }[];
 }
 
-export interface Fault {
+export interface Issue {
   path: string;
-  sentence: string;
+  message: string;
 }
 
 const recorded = ({ id, name, licence }: Applicator): ApplicationRecord['applicator'] => ({
@@ -107,23 +107,23 @@ export function writeUp(
   b: Booking,
 ):
   | { ok: true; data: ApplicationRecord; doneOn: Day; followUps: FollowUp[]; words: string }
-  | { ok: false; faults: Fault[] } {
-  const faults: Fault[] = [];
-  const fault = (path: string, sentence: string) => faults.push({ path, sentence });
-  if (Date.parse(b.endedAt) > c.now.getTime() + 10 * 60_000) fault('endedAt', 'The end lies in the future.');
+  | { ok: false; issues: Issue[] } {
+  const issues: Issue[] = [];
+  const issue = (path: string, sentence: string) => issues.push({ path, message: sentence });
+  if (Date.parse(b.endedAt) > c.now.getTime() + 10 * 60_000) issue('endedAt', 'The end lies in the future.');
   if (Date.parse(b.startedAt) < c.now.getTime() - 366 * 24 * 3_600_000)
-    fault('startedAt', 'That is more than a year ago; check the day.');
+    issue('startedAt', 'That is more than a year ago; check the day.');
   const unit = c.dose.dimension === 'volume' ? 'mL' : 'g';
-  if (!c.lot || c.lot.labelKey !== c.label.key) fault('lotId', 'This lot is not of the product in the plan.');
+  if (!c.lot || c.lot.labelKey !== c.label.key) issue('lotId', 'This lot is not of the product in the plan.');
   else if (!c.drawn && b.amount > c.lot.onHand + 1e-9)
-    fault(
+    issue(
       'lotId',
       `Lot ${c.lot.lotNumber} holds only ${figure(c.lot.onHand)} ${unit}; book a delivery or take another lot.`,
     );
   const doneOn = dayIn(b.endedAt, c.timeZone);
   const against = deviations(c, { ...b, doneOn });
-  if (against.length && b.deviation.trim().length < 4) fault('deviation', `Say why: ${against.join(' ')}`);
-  if (faults.length || !c.lot) return { ok: false, faults };
+  if (against.length && b.deviation.trim().length < 4) issue('deviation', `Say why: ${against.join(' ')}`);
+  if (issues.length || !c.lot) return { ok: false, issues };
 
   const share = b.amount / c.dose.product;
   const ground = treatedGround(c.use, c.dose.diameterCm, c.treated);

@@ -54,7 +54,7 @@ export interface CrownLimit {
   percent: number;
   setBy: 'label' | 'school' | 'knowledge';
 }
-/** Every limit on crown loss for a condition: the school of the outfit counts for borers and takes the knowledge's place. */
+/** Every limit on crown loss for a condition: the school of the company counts for borers and takes the knowledge's place. */
 export function crownLimits(
   c: Pick<Condition, 'kind' | 'crownLossLimit'> | null,
   school: Schools['crownLoss'],

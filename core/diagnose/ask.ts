@@ -106,14 +106,14 @@ export const decideSchema = caseSchema.extend({
 type Case = z.output<typeof caseSchema>;
 
 /** What is wrong with the ids of a case, as path and sentence; null when all are known. */
-export function strangeIn(q: Case, knowledge: Knowledge): { path: string; sentence: string } | null {
-  if (!knowledge.hosts.some((h) => h.id === q.host)) return { path: 'host', sentence: `there is no host “${q.host}”` };
+export function strangeIn(q: Case, knowledge: Knowledge): { path: string; message: string } | null {
+  if (!knowledge.hosts.some((h) => h.id === q.host)) return { path: 'host', message: `there is no host “${q.host}”` };
   for (const [i, f] of q.findings.entries())
     if (!knowledge.signs.some((s) => s.id === f.sign))
-      return { path: `findings.${i}`, sentence: `there is no sign “${f.sign}”` };
+      return { path: `findings.${i}`, message: `there is no sign “${f.sign}”` };
   for (const [i, t] of q.tests.entries())
     if (!knowledge.tests.find((x) => x.id === t.test)?.outcomes.some((o) => o.id === t.outcome))
-      return { path: `tests.${i}`, sentence: `there is no test outcome “${t.test}/${t.outcome}”` };
+      return { path: `tests.${i}`, message: `there is no test outcome “${t.test}/${t.outcome}”` };
   return null;
 }
 

@@ -1,5 +1,5 @@
 import { regions, shipped } from '@/knowledge';
-import { faultsIn } from './check';
+import { issuesIn } from './check';
 import type { Condition, Knowledge } from './knowledge';
 import { judgeCheck } from './effect';
 import { overlay, OWN_SCHEMAS } from './overlay';
@@ -10,7 +10,7 @@ const change = (id: string, change: Partial<Condition>): Knowledge => ({
 });
 
 it('the shipped base is sound, and as large as it must be', () => {
-  expect(faultsIn(shipped)).toEqual([]);
+  expect(issuesIn(shipped)).toEqual([]);
   expect(shipped.hosts.length).toBeGreaterThanOrEqual(115);
   expect(shipped.signs.length).toBeGreaterThanOrEqual(300);
   expect(shipped.tests.length).toBeGreaterThanOrEqual(60);
@@ -91,7 +91,7 @@ it.each<[string, Knowledge, RegExp]>([
     change('apple-scab', { tests: { wipe: { sings: 'usual' } } }),
     /no test outcome wipe\/sings/,
   ],
-])('%s is found', (_, k, sentence) => expect(faultsIn(k).join('\n')).toMatch(sentence));
+])('%s is found', (_, k, sentence) => expect(issuesIn(k).join('\n')).toMatch(sentence));
 
 it('own entries lie over what ships, outlive an update, and are told when they hang in the air', () => {
   const own = OWN_SCHEMAS.condition.parse({ ...scab, id: 'own-scab', name: 'Our scab' });

@@ -94,9 +94,9 @@ export function tellApart(a: Condition, b: Condition, host: Host, k: Base): stri
  * ids that lead nowhere, signs that nothing makes, conditions that no sign can reach, look-alikes that nothing tells
  * apart, hosts without the common conditions of their group, and likelihoods that contradict a chain.
  */
-export const faultsIn = (knowledge: Knowledge): string[] => atOnce(faultSlices(knowledge));
+export const issuesIn = (knowledge: Knowledge): string[] => atOnce(issueSlices(knowledge));
 /** The same, in slices. */
-export function* faultSlices(knowledge: Knowledge): Slices<string[]> {
+export function* issueSlices(knowledge: Knowledge): Slices<string[]> {
   const out: string[] = [];
   const conditions = new Map(knowledge.conditions.map((c) => [c.id, c]));
   const signs = new Map(knowledge.signs.map((s) => [s.id, s]));
@@ -113,7 +113,7 @@ export function* faultSlices(knowledge: Knowledge): Slices<string[]> {
   const used = new Set(knowledge.conditions.flatMap((c) => [...signsOf(c), ...c.signs.never]));
   const usedTests = new Set(knowledge.conditions.flatMap((c) => Object.keys(c.tests)));
   for (const s of knowledge.signs) {
-    // A sign of an outfit's own may be noted before anybody knows what makes it.
+    // A sign of an company's own may be noted before anybody knows what makes it.
     if (!used.has(s.id) && !s.id.startsWith('own-')) out.push(`sign ${s.id}: no condition makes it`);
     for (const g of s.groups) if (!groups.has(g)) out.push(`sign ${s.id}: no host group ${g}`);
     if (s.echoes && !signs.has(s.echoes)) out.push(`sign ${s.id}: echoes ${s.echoes}, which is not there`);

@@ -21,7 +21,7 @@ export const soilAsTest = (
 /** How an earlier treatment is judged by a check of its effect. */
 export type CheckVerdict =
   | { kind: 'too early'; sentence: string }
-  | { kind: 'fault'; sentence: string; faults: string[] }
+  | { kind: 'fault'; sentence: string; issues: string[] }
   | { kind: 'no effect'; sentence: string }
   | { kind: 'effect'; sentence: string };
 
@@ -45,18 +45,18 @@ export function judgeCheck(
       kind: 'too early',
       sentence: `Too early to tell: an effect can be there from ${earliest}. This is not a failure.`,
     };
-  const faults = APPLICATION_QUESTIONS.filter((q) => check.answers[q.id] === false).map((q) => q.id);
-  if (faults.length)
+  const issues = APPLICATION_QUESTIONS.filter((q) => check.answers[q.id] === false).map((q) => q.id);
+  if (issues.length)
     return {
       kind: 'fault',
-      faults,
-      sentence: `The application itself failed (${faults.join(', ')}): it says nothing about the diagnosis.`,
+      issues,
+      sentence: `The application itself failed (${issues.join(', ')}): it says nothing about the diagnosis.`,
     };
   const open = APPLICATION_QUESTIONS.filter((q) => (check.answers[q.id] ?? null) === null);
   if (open.length)
     return {
       kind: 'fault',
-      faults: open.map((q) => q.id),
+      issues: open.map((q) => q.id),
       sentence: `First exclude a fault of the application: ${open[0]!.ask}`,
     };
   return {

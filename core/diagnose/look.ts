@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Fault } from '../book/write';
+import type { Issue } from '../book/write';
 import { TARGETS } from '../decide/targets';
 import { numberAt } from '../units/typed';
 import { findingSchema, testResultSchema } from './knowledge';
@@ -75,9 +75,9 @@ export const lookSchema = z.object({
 });
 
 /** The share of the crown that is gone, %, as it was typed; null where nobody said. */
-export const readCrownLoss = (faults: Fault[], text: string): number | null =>
-  numberAt(faults, 'crownLoss', text, { name: 'Crown loss', min: 0, max: 100, unit: '%', whole: true }, true);
+export const readCrownLoss = (issues: Issue[], text: string): number | null =>
+  numberAt(issues, 'crownLoss', text, { name: 'Crown loss', min: 0, max: 100, unit: '%', whole: true }, true);
 
-/** The price of a change found after digging, in the outfit's money, as it was typed; null where nobody said. */
-export const readChangePrice = (faults: Fault[], text: string): number | null =>
-  numberAt(faults, 'changePrice', text, { name: 'The price', min: 0, max: 1_000_000 }, true);
+/** The price of a change found after digging, in the company's money, as it was typed; null where nobody said. */
+export const readChangePrice = (issues: Issue[], text: string): number | null =>
+  numberAt(issues, 'changePrice', text, { name: 'The price', min: 0, max: 1_000_000 }, true);

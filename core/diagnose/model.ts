@@ -243,7 +243,7 @@ function comesOut(c: Condition, t: QuickTest, o: QuickTest['outcomes'][number]):
 
 /**
  * The knowledge of one host in one setting as the engine reads it.
- * @param knowledge all that is known, an outfit's own entries already laid over it
+ * @param knowledge all that is known, an company's own entries already laid over it
  * @returns candidates (the sound tree and the unknown always among them), everything that can be looked at, and the chains
  */
 export function compile(knowledge: Known, host: Host, setting: Setting): Model {

@@ -14,7 +14,7 @@ import {
 } from './knowledge';
 import { OFTEN_WORDS, type Often } from './words';
 
-/** An outfit's own word on how often a condition shows a sign. */
+/** An company's own word on how often a condition shows a sign. */
 export const likelihoodEntry = z.strictObject({
   condition: z.string().min(2).max(60),
   sign: z.string().min(2).max(60),
@@ -27,25 +27,25 @@ const own = <S extends z.ZodType<{ id: string }>>(schema: S, what: string) =>
     path: ['id'],
   });
 
-/** A quick test of an outfit's own: what can come out, and of which conditions each outcome speaks how often. */
+/** A quick test of an company's own: what can come out, and of which conditions each outcome speaks how often. */
 const ownTestSchema = own(
   testSchema.extend({ tells: z.record(z.string().max(60), z.record(z.string().max(60), z.enum(OFTEN_WORDS))) }),
   'test',
 ).superRefine((t, ctx) => {
-  const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
-  if (t.outcomes.at(-1)!.id !== 'none') fault(['outcomes'], 'the last outcome must be “none”');
+  const issue = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
+  if (t.outcomes.at(-1)!.id !== 'none') issue(['outcomes'], 'the last outcome must be “none”');
   for (const o of Object.keys(t.tells))
     if (o === 'none' || !t.outcomes.some((x) => x.id === o))
-      fault(['tells', o], 'no such outcome, or one that tells nothing');
+      issue(['tells', o], 'no such outcome, or one that tells nothing');
   for (const [i, o] of t.outcomes.entries())
-    if (t.outcomes.findIndex((x) => x.id === o.id) < i) fault(['outcomes', i, 'id'], 'two outcomes are called so');
+    if (t.outcomes.findIndex((x) => x.id === o.id) < i) issue(['outcomes', i, 'id'], 'two outcomes are called so');
   // An outcome may speak of nothing, as “moist” does; a test of which none speaks is no test.
   if (!Object.values(t.tells).some((of) => Object.keys(of).length))
-    fault(['tells'], 'say of which condition an outcome speaks');
+    issue(['tells'], 'say of which condition an outcome speaks');
 });
 export type OwnTest = z.infer<typeof ownTestSchema>;
 
-/** What an outfit may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
+/** What an company may add; its ids begin with "own-", so that nothing shipped can ever take its place. */
 export const OWN_SCHEMAS = {
   host: own(hostSchema, 'host'),
   sign: own(signSchema, 'sign'),
@@ -69,7 +69,7 @@ export type OwnEntry =
   | Entry<'test', OwnTest | null>
   | Entry<'condition', Condition | null>
   | Entry<'work', OwnWork | null>;
-/** What an outfit may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
+/** What an company may write of its own; sums of heat and programmes stand beside those that ship and change nothing of them. */
 export type OwnKind = OwnEntry['kind'] | 'heat' | 'programme';
 
 export interface Overlaid {
@@ -103,7 +103,7 @@ function readBack<T>(entries: readonly OwnEntry[], kind: AddedKind, adrift: stri
 }
 
 /**
- * An outfit's own entries laid over what ships: hosts, signs, tests, conditions and works of its own are added, its likelihoods take
+ * An company's own entries laid over what ships: hosts, signs, tests, conditions and works of its own are added, its likelihoods take
  * the place of shipped ones. What ships is never changed, so that an update loses nothing of it.
  */
 export function overlay(shipped: Knowledge, entries: readonly OwnEntry[]): Overlaid {

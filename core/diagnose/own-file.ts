@@ -6,7 +6,7 @@ import { likelihoodEntry, OWN_SCHEMAS, type OwnEntry } from './overlay';
 export const MOST_ENTRIES = 300;
 const note = z.string().trim().max(500).default('');
 
-/** A sum of heat of an outfit's own: it stands beside those that ship, and changes nothing of what is known. */
+/** A sum of heat of an company's own: it stands beside those that ship, and changes nothing of what is known. */
 export interface HeatEntry {
   kind: 'heat';
   key: string;
@@ -18,7 +18,7 @@ const ownHeat = heatModelSchema.refine((m) => m.id.startsWith('own-'), {
   path: ['id'],
 });
 
-/** Entries of an outfit on their way to another one, each with what it rests on: an open format, JSON. */
+/** Entries of an company on their way to another one, each with what it rests on: an open format, JSON. */
 export const ownFileSchema = z.strictObject({
   format: z.literal('elmhorn-knowledge', 'This is no file of knowledge: “format” must say “elmhorn-knowledge”.'),
   version: z.literal(1, 'This file is of a version that is not known here.'),
@@ -45,7 +45,7 @@ export type OwnFile = z.infer<typeof ownFileSchema>;
 export const keyOf = (e: OwnFile['entries'][number]): string =>
   e.kind === 'likelihood' ? `${e.data.condition}/${e.data.sign}` : e.data.id;
 
-/** Entries as a file for another outfit; what was taken back is left out. */
+/** Entries as a file for another company; what was taken back is left out. */
 export const ownFile = (from: string, entries: readonly ((OwnEntry | HeatEntry) & { note: string })[]): OwnFile => ({
   format: 'elmhorn-knowledge',
   version: 1,

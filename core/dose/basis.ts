@@ -2,13 +2,13 @@ import type { LabelUse } from '../label/schema';
 import { girthFromDiameter } from '../measure/trunk';
 import type { SiteCount } from '../ring/count';
 import { figure, showTrunk, showVolume, toCm, toM2, toMl } from '../units/units';
-import { noDose, type DoseFault, type Job } from './types';
+import { noDose, type DoseIssue, type Job } from './types';
 
 /** How much of the rate's basis there is: cm of diameter over the label's step, sites, holes, m², mL of spray. */
 export function basisAmount(
   { use, diameter, input, system }: Job,
   sites: SiteCount | null,
-): { times: number; words: string } | DoseFault {
+): { times: number; words: string } | DoseIssue {
   const { basis }: LabelUse['rate'] = use.rate;
   const each = (q: { value: number; unit: string }) => (q.value === 1 ? q.unit : `${figure(q.value)} ${q.unit}`);
   switch (basis.per) {

@@ -2,7 +2,7 @@ import { bandArea, waterDepth } from '../basin/basin';
 import { pickClass, sizeBy } from '../label/match';
 import type { Carrier } from '../label/schema';
 import { figure, showVolume, toCm, toMl, type Cm, type Ml, type SquareM } from '../units/units';
-import { noDose, type Dose, type DoseFault, type Job } from './types';
+import { noDose, type Dose, type DoseIssue, type Job } from './types';
 
 export interface CarrierVolume {
   ml: Ml;
@@ -12,7 +12,7 @@ export interface CarrierVolume {
 }
 
 /** The water that the label puts with the product; null where it goes neat. */
-export function carrierVolume(carrier: Carrier, diameter: Cm): CarrierVolume | null | DoseFault {
+export function carrierVolume(carrier: Carrier, diameter: Cm): CarrierVolume | null | DoseIssue {
   switch (carrier.kind) {
     case 'none':
       return null;

@@ -5,12 +5,12 @@ import { dose, type Dose, type DoseInput } from './dose';
 
 const work = (label: Label, input: Partial<DoseInput> = {}): Dose => {
   const d = dose({ label, useKey: 'use', diameters: [40], vessels: [], ...input });
-  if (!d.ok) throw new Error(d.faults[0]!.sentence);
+  if (!d.ok) throw new Error(d.issues[0]!.message);
   return d;
 };
 const refused = (label: Label, input: Partial<DoseInput> = {}) => {
   const d = dose({ label, useKey: 'use', diameters: [40], vessels: [], ...input });
-  return d.ok ? [] : d.faults;
+  return d.ok ? [] : d.issues;
 };
 const cm = (value: number) => ({ value, unit: 'cm' });
 const mL = (value: number) => ({ value, unit: 'mL' });
@@ -197,12 +197,12 @@ describe('what cannot be worked out names what is missing', () => {
       refused(
         testLabel({ method: path === 'holes' ? 'soil-injection' : 'foliar-spray', rootzone: { text: 'x' }, rate: r }),
       )[0],
-    ).toMatchObject({ path, sentence: expect.stringMatching(/\.$/) }),
+    ).toMatchObject({ path, message: expect.stringMatching(/\.$/) }),
   );
   it('an unknown use', () =>
     expect(dose({ label: testLabel({}), useKey: 'other', diameters: [40], vessels: [] })).toMatchObject({
       ok: false,
-      faults: [{ path: 'useKey' }],
+      issues: [{ path: 'useKey' }],
     }));
 });
 

@@ -8,7 +8,7 @@ import { dose, type Dose, type DoseInput } from './dose';
 
 const work = (label: Label, input: Partial<DoseInput>): Dose => {
   const d = dose({ label, useKey: 'use', diameters: [40], vessels: [], ...input });
-  if (!d.ok) throw new Error(d.faults[0]!.sentence);
+  if (!d.ok) throw new Error(d.issues[0]!.message);
   return d;
 };
 const near = (a: number, b: number) => expect(relative(a, b)).toBeLessThan(1e-9);
@@ -158,7 +158,7 @@ describe('the worked figures of label rates', () => {
     expect(given(24).binding?.limit).toBe('per-area-year');
     expect(dose({ label, useKey: 'use', diameters: [31.2], vessels: [] })).toMatchObject({
       ok: false,
-      faults: [{ path: 'siteAreaM2' }],
+      issues: [{ path: 'siteAreaM2' }],
     });
   });
   it('several stems by the label’s rule, each as a tree or as one', () => {
@@ -297,7 +297,7 @@ describe('for any label, tree and vessel', () => {
   it.each([[[]], [[-3]], [[NaN]], [[3e9]], [[Infinity]]])('refuses stems %p with a sentence', (diameters) =>
     expect(dose({ label: testLabel({}), useKey: 'use', diameters, vessels: [] })).toMatchObject({
       ok: false,
-      faults: [{ path: 'diameters' }],
+      issues: [{ path: 'diameters' }],
     }),
   );
 });
@@ -315,7 +315,7 @@ describe('what is not a number', () => {
   ])('%s: nothing is dosed', (_, more) => {
     expect(dose({ label, useKey: 'use', diameters: [40], vessels: [], ...more })).toMatchObject({
       ok: false,
-      faults: [{ sentence: expect.stringMatching(/not a number/) }],
+      issues: [{ message: expect.stringMatching(/not a number/) }],
     });
   });
   it('a name that every record has is no amount', () => {
@@ -359,7 +359,7 @@ describe('the rest of a dose that did not go in', () => {
             const common = { ...input, siteAreaM2: 1e6 };
             const [whole, rest] = [dose(common), dose({ ...common, part })];
             if (!whole.ok) return;
-            if (!rest.ok) throw new Error(`${label.key} ${use.key}: ${rest.faults[0]!.sentence}`);
+            if (!rest.ok) throw new Error(`${label.key} ${use.key}: ${rest.issues[0]!.message}`);
             expect(relative(rest.exact, whole.exact * part)).toBeLessThan(1e-9);
             expect(rest.limited).toBeLessThanOrEqual(whole.limited * (1 + 1e-9));
             // What the whole was capped to, the rest may reach only in part of the uncapped.

@@ -7,9 +7,9 @@ import { pourOut } from './pour';
 import { rateOf } from './rate';
 import { eachStem } from './stems';
 import { openJob, outsideLabel, sitesBySize, sitesByVolume } from './trunk';
-import { failed, noDose, type Dose, type DoseFault, type DoseInput, type Job } from './types';
+import { failed, noDose, type Dose, type DoseIssue, type DoseInput, type Job } from './types';
 
-export type { Bound, Dose, DoseFault, DoseInput, Step } from './types';
+export type { Bound, Dose, DoseIssue, DoseInput, Step } from './types';
 
 /**
  * What goes into a trunk on which not every site fits: as much a site, and so much less in all. The rule of the label for
@@ -43,13 +43,13 @@ const NOT_A_NUMBER = 'A figure that this dose rests on is not a number. Nothing 
 
 /**
  * The dose for one tree from a label's use: amount, carrier, sites, every limit and which one bound, and what to pour
- * from the outfit's vessels. Pure arithmetic in cm, mL and g; the result shows every step of the sum.
+ * from the company's vessels. Pure arithmetic in cm, mL and g; the result shows every step of the sum.
  *
  * Limits hold after rounding: a single-value rate is a maximum and is rounded down to a mark.
- * @returns faults with a path when a fact is missing or the label has no rate for this size
+ * @returns issues with a path when a fact is missing or the label has no rate for this size
  * @example dose({ label, useKey: 'drench', diameters: [46.2], vessels })
  */
-export function dose(input: DoseInput): Dose | DoseFault {
+export function dose(input: DoseInput): Dose | DoseIssue {
   const given = [
     input.treeYearProduct,
     input.applicationProduct,
@@ -84,7 +84,7 @@ export function dose(input: DoseInput): Dose | DoseFault {
 /** What goes by ground, holes or spray is the same for one stem or five. */
 const BY_GROUND = ['area', 'hole', 'spray-volume'];
 
-function workOut(input: DoseInput): Dose | DoseFault {
+function workOut(input: DoseInput): Dose | DoseIssue {
   const use = input.label.uses.find((u) => u.key === input.useKey);
   if (!use) return noDose('useKey', `The label has no use called “${input.useKey}”.`);
   if (input.diameters.length === 0 || !input.diameters.every((d) => Number.isFinite(d) && d > 0 && d < 2000))
@@ -96,7 +96,7 @@ function workOut(input: DoseInput): Dose | DoseFault {
 }
 
 /** The sum for one trunk: sites, rate, limits, carrier, what is poured, what each site gets. */
-function oneTrunk(job: Job, input: Pick<DoseInput, 'part'>): Dose | DoseFault {
+function oneTrunk(job: Job, input: Pick<DoseInput, 'part'>): Dose | DoseIssue {
   const outside = outsideLabel(job);
   if (outside) return outside;
   const bySize = sitesBySize(job);

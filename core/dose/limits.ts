@@ -2,7 +2,7 @@ import { activePerUnit } from '../label/match';
 import type { LabelUse } from '../label/schema';
 import { showAmount, showMass, toBase, toM2 } from '../units/units';
 import { inProduct } from './rate';
-import { failed, noDose, type Bound, type DoseFault, type Job } from './types';
+import { failed, noDose, type Bound, type DoseIssue, type Job } from './types';
 
 type Limit = LabelUse['limits'][number];
 type AreaLimit = Extract<Limit, { limit: 'per-area-year' }>;
@@ -13,7 +13,7 @@ const entry = (of: Readonly<Record<string, number>> | undefined, name: string): 
   of && Object.hasOwn(of, name) ? of[name]! : 0;
 
 /** What an area may still get of an active this year, as product. */
-function areaBound({ label, input, system, dimension, liquid }: Job, l: AreaLimit): Bound | DoseFault {
+function areaBound({ label, input, system, dimension, liquid }: Job, l: AreaLimit): Bound | DoseIssue {
   const active = label.actives.find((x) => x.name === l.active)!;
   const share = activePerUnit(label, active, liquid);
   if (share === null)
@@ -43,7 +43,7 @@ const LIMIT_WORDS = {
 } as const;
 
 /** What a tree or a job may still get, as product. */
-function treeBound(job: Job, l: TreeLimit): Bound | DoseFault {
+function treeBound(job: Job, l: TreeLimit): Bound | DoseIssue {
   const { label, input, system, dimension, liquid } = job;
   // A limit in active counts every active of the product together, and what any other label brought of them.
   const each = label.actives.map((a) => activePerUnit(label, a, liquid));
@@ -77,7 +77,7 @@ function treeBound(job: Job, l: TreeLimit): Bound | DoseFault {
 export function limit(
   job: Job,
   exact: number,
-): { bounds: Bound[]; binding: Bound | null; limited: number; most: number } | DoseFault {
+): { bounds: Bound[]; binding: Bound | null; limited: number; most: number } | DoseIssue {
   const bounds: Bound[] = [];
   for (const l of job.use.limits) {
     if (l.limit === 'min-size' || l.limit === 'max-size') continue;

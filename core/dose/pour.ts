@@ -11,7 +11,7 @@ export interface Poured {
 }
 
 /**
- * What is measured out with the outfit's vessels: stock where the label doses stock, for each device where it is injected
+ * What is measured out with the company's vessels: stock where the label doses stock, for each device where it is injected
  * without a carrier. Rounded to marks, never above the rate's range or a limit.
  * @param most product that no limit lets pass
  */

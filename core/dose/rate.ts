@@ -3,7 +3,7 @@ import type { RatePoint } from '../label/schema';
 import type { SiteCount } from '../ring/count';
 import { figure, showAmount, showTrunk, toBase, VOLUME } from '../units/units';
 import { basisAmount } from './basis';
-import { failed, noDose, type DoseFault, type Job } from './types';
+import { failed, noDose, type DoseIssue, type Job } from './types';
 
 const lowOf = (p: RatePoint) => (p.kind === 'single' ? p.value : p.low);
 const ends = (p: RatePoint) => {
@@ -24,7 +24,7 @@ const ratedActive = ({ label, use }: Pick<Job, 'label' | 'use'>) =>
   label.actives.find((a) => a.name === use.rate.active) ?? label.actives[0]!;
 
 /** The rate for a trunk of this size. */
-function pointOf({ use, diameter, system, steps, notes }: Job): RatePoint | DoseFault {
+function pointOf({ use, diameter, system, steps, notes }: Job): RatePoint | DoseIssue {
   const { dose } = use.rate;
   if (dose.form === 'flat') return dose.point;
   const size = sizeBy(dose.classes.by, diameter);
@@ -64,7 +64,7 @@ const RATED = { product: 'Product', stock: 'Stock solution', active: 'Active ing
 export function rateOf(
   job: Job,
   sites: SiteCount | null,
-): { exact: number; range: { low: number; high: number } } | DoseFault {
+): { exact: number; range: { low: number; high: number } } | DoseIssue {
   const { label, use, system, dimension, liquid, steps } = job;
   const point = pointOf(job);
   if (failed(point)) return point;

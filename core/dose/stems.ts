@@ -1,7 +1,7 @@
 import type { LabelUse } from '../label/schema';
 import { combinedDiameter, girthFromDiameter } from '../measure/trunk';
 import { showAmount } from '../units/units';
-import { noDose, type Dose, type DoseFault, type DoseInput } from './types';
+import { noDose, type Dose, type DoseIssue, type DoseInput } from './types';
 
 /**
  * Each stem dosed as a tree of its own, then added up; a yearly or job limit is handed on from stem to stem.
@@ -10,8 +10,8 @@ import { noDose, type Dose, type DoseFault, type DoseInput } from './types';
 export function eachStem(
   input: DoseInput,
   use: LabelUse,
-  dose: (one: DoseInput) => Dose | DoseFault,
-): Dose | DoseFault {
+  dose: (one: DoseInput) => Dose | DoseIssue,
+): Dose | DoseIssue {
   const parts: Dose[] = [];
   let used = 0;
   const usedActive: Record<string, number> = { ...input.siteYearActive };
@@ -28,7 +28,7 @@ export function eachStem(
     if (!one.ok)
       return {
         ok: false,
-        faults: one.faults.map((f) => ({ path: `diameters.${i}.${f.path}`, sentence: `Stem ${i + 1}: ${f.sentence}` })),
+        issues: one.issues.map((f) => ({ path: `diameters.${i}.${f.path}`, message: `Stem ${i + 1}: ${f.message}` })),
       };
     parts.push(one);
     used += one.product;

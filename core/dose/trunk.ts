@@ -4,7 +4,7 @@ import type { LabelUse } from '../label/schema';
 import { combinedDiameter, girthFromDiameter, type StemRule } from '../measure/trunk';
 import { countSites, type SiteCount } from '../ring/count';
 import { figure, LENGTH, showTrunk, toBase, toMl } from '../units/units';
-import { noDose, type DoseFault, type DoseInput, type Job } from './types';
+import { noDose, type DoseIssue, type DoseInput, type Job } from './types';
 
 /** Opens the sum: the trunk, or several stems as one by the label's rule, the one chosen, or their basal area. */
 export function openJob(input: DoseInput, use: LabelUse, stemRule: StemRule): Job {
@@ -51,7 +51,7 @@ export function openJob(input: DoseInput, use: LabelUse, stemRule: StemRule): Jo
 }
 
 /** The fault of a trunk below or above the sizes that the label serves; null where it serves it. */
-export function outsideLabel({ use, diameter, system }: Job): DoseFault | null {
+export function outsideLabel({ use, diameter, system }: Job): DoseIssue | null {
   for (const l of use.limits) {
     if (l.limit !== 'min-size' && l.limit !== 'max-size') continue;
     const size = sizeBy(l.by, diameter);
@@ -67,7 +67,7 @@ export function outsideLabel({ use, diameter, system }: Job): DoseFault | null {
 }
 
 /** How many sites the trunk gets by its size; null where the label drills none, or counts them by what they must hold. */
-export function sitesBySize({ use, diameter, girth, input, system, steps }: Job): SiteCount | null | DoseFault {
+export function sitesBySize({ use, diameter, girth, input, system, steps }: Job): SiteCount | null | DoseIssue {
   if (!use.sites || use.sites.count.rule === 'volume-per-device') return null;
   const sites = countSites(use.sites, diameter, input.girthAtInjection ?? girth, null, system, input.girthAtInjection);
   if (!sites) return noDose('sites', 'The label’s table of sites has no class for this size.');
@@ -82,7 +82,7 @@ export function sitesBySize({ use, diameter, girth, input, system, steps }: Job)
 }
 
 /** How many devices of one fill the volume needs. */
-export function sitesByVolume(job: Job, totalMl: number): SiteCount | DoseFault {
+export function sitesByVolume(job: Job, totalMl: number): SiteCount | DoseIssue {
   const { use, diameter, girth, input, system, steps } = job;
   const sites = countSites(use.sites!, diameter, input.girthAtInjection ?? girth, totalMl, system);
   if (!sites) return noDose('sites', 'The number of devices cannot be worked out.');

@@ -80,15 +80,15 @@ export interface Dose {
   notes: string[];
 }
 
-export interface DoseFault {
+export interface DoseIssue {
   ok: false;
-  faults: { path: string; sentence: string }[];
+  issues: { path: string; message: string }[];
 }
 
 /** There is no dose, with the place of the reason. */
-export const noDose = (path: string, sentence: string): DoseFault => ({ ok: false, faults: [{ path, sentence }] });
+export const noDose = (path: string, sentence: string): DoseIssue => ({ ok: false, issues: [{ path, message: sentence }] });
 /** Whether a part of the sum could not be worked out. */
-export const failed = <T extends object>(part: T | DoseFault | null): part is DoseFault =>
+export const failed = <T extends object>(part: T | DoseIssue | null): part is DoseIssue =>
   part !== null && 'ok' in part && part.ok === false;
 
 /** One label's use on one trunk, while its dose is worked out: every part of the sum writes its steps and notes here. */

@@ -40,10 +40,10 @@ it('a column without a name and one named twice are told apart; nothing in them 
 });
 
 it('names the line of a cell too many and of a quotation mark that is never closed', () => {
-  expect(read('Tag,Host\n1,elm,extra\n').faults).toEqual([
+  expect(read('Tag,Host\n1,elm,extra\n').issues).toEqual([
     { line: 2, column: null, sentence: 'This row has more cells than the line of names.' },
   ]);
-  expect(read('Tag,Host\n1,elm\n2,"elm\n3,elm\n').faults).toMatchObject([
+  expect(read('Tag,Host\n1,elm\n2,"elm\n3,elm\n').issues).toMatchObject([
     { line: 3, sentence: expect.stringContaining('never closed') },
   ]);
 });
@@ -59,7 +59,7 @@ it('whatever was written by a spreadsheet comes back cell for cell, with its lin
         const rows = cells.map(([a, b], i) => [`t${i}`, a, b]);
         const text = Papa.unparse([['Tag', 'Host', 'Note'], ...rows], { delimiter, newline, quotes: true });
         const table = read(text);
-        expect(table.faults).toEqual([]);
+        expect(table.issues).toEqual([]);
         expect(table.rows.map((r) => [r.cells.Tag, r.cells.Host, r.cells.Note])).toEqual(
           rows.map(([tag, a, b]) => [tag, unguarded(a!), unguarded(b!)]),
         );
@@ -77,7 +77,7 @@ it('decimal commas are no separators, however even they are: the names of the co
   );
   expect(table.headers).toEqual(['Tag', 'Host', 'Girth', 'Height']);
   expect(table.rows.map((r) => r.cells.Girth)).toEqual(['145,1', '98,4', '77,2']);
-  expect(table.faults).toEqual([]);
+  expect(table.issues).toEqual([]);
 });
 
 it('read in turns it is the same table, whatever stands in its cells and wherever it is taken apart', async () => {

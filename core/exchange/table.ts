@@ -6,11 +6,11 @@ export interface Row {
   line: number;
   cells: Record<string, string>;
 }
-export interface RowFault {
+export interface RowIssue {
   /** Line in the file, counted from 1. */
   line: number;
   column: string | null;
-  sentence: string;
+  message: string;
   /** It is asked once for all rows that have it. */
   asked?: true;
 }
@@ -18,7 +18,7 @@ export interface Table {
   headers: string[];
   rows: Row[];
   /** What the parser could not make sense of: nothing is lost in silence. */
-  faults: RowFault[];
+  issues: RowIssue[];
   /** Lines above the names of the columns that were left out. */
   skipped: number;
 }
@@ -125,8 +125,8 @@ function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) 
     line += 1 + cells.reduce((n, c) => n + newlines(c), 0);
     yield;
   }
-  const faults = apart.errors.flatMap((e): RowFault[] =>
-    PARSER_SAYS[e.code] ? [{ line: at[e.row ?? 0] ?? 1, column: null, sentence: PARSER_SAYS[e.code]! }] : [],
+  const issues = apart.errors.flatMap((e): RowIssue[] =>
+    PARSER_SAYS[e.code] ? [{ line: at[e.row ?? 0] ?? 1, column: null, message: PARSER_SAYS[e.code]! }] : [],
   );
   const scores = full.slice(0, PREAMBLE).map((l) => known(l.cells));
   const best = Math.max(0, ...scores);
@@ -135,14 +135,14 @@ function* tableOf(list: Opened, apart: Apart, known: (cells: readonly string[]) 
   const rows: Row[] = [];
   for (const l of full.slice(header + 1)) {
     if (filled(l.cells.slice(headers.length)) > 0)
-      faults.push({ line: l.line, column: null, sentence: 'This row has more cells than the line of names.' });
+      issues.push({ line: l.line, column: null, message: 'This row has more cells than the line of names.' });
     rows.push({
       line: l.line,
       cells: Object.fromEntries(headers.map((h, i) => [h, unguarded((l.cells[i] ?? '').trim())])),
     });
     yield;
   }
-  return { headers, rows, faults, skipped: full[header] ? full[header].line - (list.named ? 2 : 1) : 0 };
+  return { headers, rows, issues, skipped: full[header] ? full[header].line - (list.named ? 2 : 1) : 0 };
 }
 
 /**

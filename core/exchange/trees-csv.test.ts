@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { speciesIndex } from './species';
 import { readTable } from './table';
-import { COLUMNS, guessMapping, namesIn, readTrees, unitFaults, unitsIn, type ImportContext } from './trees-csv';
+import { COLUMNS, guessMapping, namesIn, readTrees, unitIssues, unitsIn, type ImportContext } from './trees-csv';
 
 const elm = {
   id: 'wych-elm',
@@ -95,11 +95,11 @@ it.each([
 });
 
 it('reads rows in the file’s own unit', () => {
-  const { trees, faults } = readTrees(
+  const { trees, issues } = readTrees(
     lines([{ Tag: '7', Host: 'WYCH ELM', 'Girth in': '57,1', Lat: '50.3', Lon: '-4.1' }]),
     context(['Tag', 'Host', 'Girth in', 'Lat', 'Lon']),
   );
-  expect(faults).toEqual([]);
+  expect(issues).toEqual([]);
   expect(trees[0]).toMatchObject({
     tag: '7',
     hostId: 'wych-elm',
@@ -118,12 +118,12 @@ it('names line, column and fault for every bad cell', () => {
     { Tag: '9', Host: 'wych elm', Girth: '90', Lat: '91' },
     { Tag: '8', Host: 'wych elm', Girth: '90', Diameter: '90' },
   ];
-  const { trees, faults } = readTrees(
+  const { trees, issues } = readTrees(
     lines(rows),
     context(['Tag', 'Host', 'Girth', 'Diameter', 'Lat', 'Lon'], { taken: new Set(['9']) }),
   );
   expect(trees).toEqual([]);
-  expect(faults.map((f) => [f.line, f.column])).toEqual([
+  expect(issues.map((f) => [f.line, f.column])).toEqual([
     [2, 'Girth'],
     [3, 'Tag'],
     [3, 'Girth'],
@@ -133,7 +133,7 @@ it('names line, column and fault for every bad cell', () => {
     [5, 'Lat'],
     [6, 'Girth'],
   ]);
-  expect(faults[2]!.sentence).toContain('“3e9”');
+  expect(issues[2]!.message).toContain('“3e9”');
 });
 
 it('never throws on any table, and no row is lost in silence', () => {
@@ -147,9 +147,9 @@ it('never throws on any table, and no row is lost in silence', () => {
       fc.constantFrom('2026-05-04', null),
       (rows, measuredOn) => {
         const read = readTrees(lines(rows as Record<string, string>[]), context([...COLUMNS], { measuredOn }));
-        const bad = new Set(read.faults.map((f) => f.line));
+        const bad = new Set(read.issues.map((f) => f.line));
         expect(read.trees.length + bad.size).toBe(rows.length);
-        for (const f of read.faults) expect(f.sentence).toMatch(/[.?]$/);
+        for (const f of read.issues) expect(f.message).toMatch(/[.?]$/);
         for (const t of read.trees) expect(t.diameterCm === null || t.measuredOn !== null).toBe(true);
       },
     ),
@@ -166,9 +166,9 @@ it('of a file: rows offered and rows faulted are the rows that were read, torn o
         const body = rows.map((r, i) => [`t${i}`, 'wych elm', ...r].join(','));
         if (torn) body[0] = `t0,"wych elm,${rows[0]!.join(',')}`;
         const table = readTable(['Tag,Host,Note', ...body].join('\n'), namesIn);
-        const { trees, faults } = readTrees(table.rows, context(['Tag', 'Host', 'Note']));
+        const { trees, issues } = readTrees(table.rows, context(['Tag', 'Host', 'Note']));
         const wide = rows.some((r) => r.slice(1).some((c) => c.trim() !== ''));
-        if (torn || wide) expect(table.faults.length + faults.length).toBeGreaterThan(0);
+        if (torn || wide) expect(table.issues.length + issues.length).toBeGreaterThan(0);
         else expect(trees).toHaveLength(rows.length);
       },
     ),
@@ -189,12 +189,12 @@ describe('species', () => {
   it('one that no host is called by is asked once, with the rows that wait for it', () => {
     const read = readTrees(rows, context(['Tag', 'Host']));
     expect(read.asked).toEqual([{ written: 'Paulownia tomentosa', rows: 2, mayBe: [] }]);
-    expect(read.faults.map((f) => f.line)).toEqual([2, 3]);
+    expect(read.issues.map((f) => f.line)).toEqual([2, 3]);
   });
   it('one that was said comes in, and keeps the name it has', () => {
     const chosen = { 'Paulownia tomentosa': 'other-broadleaf' };
-    const { trees, faults, asked } = readTrees(rows, context(['Tag', 'Host'], { chosen }));
-    expect(faults).toEqual([]);
+    const { trees, issues, asked } = readTrees(rows, context(['Tag', 'Host'], { chosen }));
+    expect(issues).toEqual([]);
     // What was asked stays in the list, so that a slip can be mended.
     expect(asked).toEqual([{ written: 'Paulownia tomentosa', rows: 2, mayBe: [] }]);
     expect(trees.map((t) => [t.hostId, t.species])).toEqual([
@@ -205,7 +205,7 @@ describe('species', () => {
   });
   it('one that was said to be no host at all is asked on', () => {
     const chosen = { 'Paulownia tomentosa': 'constructor' };
-    expect(readTrees(rows, context(['Tag', 'Host'], { chosen })).faults).toHaveLength(2);
+    expect(readTrees(rows, context(['Tag', 'Host'], { chosen })).issues).toHaveLength(2);
   });
 });
 
@@ -225,10 +225,10 @@ describe('the day of measuring', () => {
   ])('“%s” is %s', (text, day) => expect(on(text).trees[0]!.measuredOn).toBe(day));
   it.each(['03/04/2025', '2025-02-30', 'in May', '2027-01-01', '1066-10-14'])('“%s” is a fault', (text) => {
     expect(on(text).trees).toEqual([]);
-    expect(on(text).faults).toMatchObject([{ line: 2, column: 'Measured' }]);
+    expect(on(text).issues).toMatchObject([{ line: 2, column: 'Measured' }]);
   });
   it('is asked where nobody gave it, and taken from the whole list where somebody did', () => {
-    expect(on('').faults).toMatchObject([{ sentence: 'Say on which day the trunks of this list were measured.' }]);
+    expect(on('').issues).toMatchObject([{ sentence: 'Say on which day the trunks of this list were measured.' }]);
     expect(on('', '2026-05-04').trees[0]!.measuredOn).toBe('2026-05-04');
     const bare = readTrees(lines([{ Tag: '1', Host: 'wych elm' }]), context(['Tag', 'Host'], { measuredOn: null }));
     expect(bare.trees[0]!.measuredOn).toBeNull();
@@ -242,8 +242,8 @@ it('eastings and northings become degrees, or a fault', () => {
       context(['Tag', 'Host', 'Easting', 'Northing'], { toDegrees }),
     );
   expect(read((east, north) => ({ lat: north / 1e4, lon: east / 1e6 })).trees[0]).toMatchObject({ lat: 30, lon: 0.4 });
-  expect(read(() => null).faults).toMatchObject([{ line: 2, column: 'Northing' }]);
-  expect(read(null).faults.length).toBeGreaterThan(0);
+  expect(read(() => null).issues).toMatchObject([{ line: 2, column: 'Northing' }]);
+  expect(read(null).issues.length).toBeGreaterThan(0);
 });
 
 describe('units in the headers of columns', () => {
@@ -260,8 +260,8 @@ describe('units in the headers of columns', () => {
   );
   it('that contradict what the list is read in are refused, by their column', () => {
     const mapping = { ...none, diameter: 'Trunk (in)', height: 'Ht (ft)' };
-    expect(unitFaults(mapping, metric).map((f) => f.path)).toEqual(['units.trunk', 'units.height']);
-    expect(unitFaults(mapping, { trunk: 'in', height: 'ft' })).toEqual([]);
-    expect(unitFaults({ ...none, diameter: 'Stem' }, { trunk: 'mm', height: 'ft' })).toEqual([]);
+    expect(unitIssues(mapping, metric).map((f) => f.path)).toEqual(['units.trunk', 'units.height']);
+    expect(unitIssues(mapping, { trunk: 'in', height: 'ft' })).toEqual([]);
+    expect(unitIssues({ ...none, diameter: 'Stem' }, { trunk: 'mm', height: 'ft' })).toEqual([]);
   });
 });

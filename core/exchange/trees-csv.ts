@@ -6,7 +6,7 @@ import { readNumber } from '../units/numbers';
 import { LENGTH, type Cm, type LengthUnit } from '../units/units';
 import { dayIn } from '../season/zone';
 import type { SpeciesIndex } from './species';
-import type { Row, RowFault } from './table';
+import type { Row, RowIssue } from './table';
 
 /** What a column of a tree list can hold. */
 export const COLUMNS = [
@@ -105,13 +105,13 @@ export const unitsIn = (mapping: Pick<Mapping, 'girth' | 'diameter' | 'height'>,
 });
 
 /** Columns whose header names another unit than the one that the list is read in: 11 inches are no 11 centimetres. */
-export function unitFaults(mapping: Mapping, units: Units): { path: string; sentence: string }[] {
+export function unitIssues(mapping: Mapping, units: Units): { path: string; message: string }[] {
   const told = (path: string, header: string | null, says: string | null, read: string) =>
     says !== null && says !== read
       ? [
           {
             path,
-            sentence: `The column “${header}” names ${says}, and the list is read in ${read}. Choose ${says}, or rename the column.`,
+            message: `The column “${header}” names ${says}, and the list is read in ${read}. Choose ${says}, or rename the column.`,
           },
         ]
       : [];
@@ -167,8 +167,8 @@ export interface ImportContext {
 /** What stands in a list that can be read: its trees, what is wrong in which line, what to look at, what it knows no host for. */
 export interface ReadTrees {
   trees: TreeRow[];
-  faults: RowFault[];
-  warnings: RowFault[];
+  issues: RowIssue[];
+  warnings: RowIssue[];
   asked: AskedSpecies[];
 }
 
@@ -200,16 +200,16 @@ function readDay(text: string, today: string): { day: string } | { sentence: str
 /**
  * Reads the rows of a tree list.
  * @returns every row that can be read, one sentence for each fault, and each species that no host is called by; nothing
- *   should be written while there are faults
+ *   should be written while there are issues
  */
 export const readTrees = (rows: readonly Row[], c: ImportContext): ReadTrees => atOnce(treeSlices(rows, c));
 
 /** The same, in slices. */
 export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<ReadTrees> {
-  const out: ReadTrees = { trees: [], faults: [], warnings: [], asked: [] };
+  const out: ReadTrees = { trees: [], issues: [], warnings: [], asked: [] };
   const missing = (['tag', 'host'] as const).filter((k) => !c.mapping[k]);
   for (const k of missing)
-    out.faults.push({ line: 1, column: null, sentence: `Choose the column that holds the ${k}.` });
+    out.issues.push({ line: 1, column: null, message: `Choose the column that holds the ${k}.` });
   if (missing.length) return out;
   const species = new Map<string, { hostId: string } | { mayBe: string[] }>();
   const asked = new Map<string, AskedSpecies>();
@@ -225,25 +225,25 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
   const seen = new Map<string, number>();
   for (const row of rows) {
     yield;
-    const reader = new RowReader(row, c, out.faults);
+    const reader = new RowReader(row, c, out.issues);
     const tag = reader.cell('tag');
-    if (!tag) reader.fault('tag', 'The tag is missing.');
-    else if (tag.length > 24) reader.fault('tag', 'A tag has at most 24 signs.');
-    else if (c.taken.has(tag)) reader.fault('tag', `Tag ${tag} hangs at this place already.`);
-    else if (seen.has(tag)) reader.fault('tag', `Tag ${tag} stands in line ${seen.get(tag)} already.`);
+    if (!tag) reader.issue('tag', 'The tag is missing.');
+    else if (tag.length > 24) reader.issue('tag', 'A tag has at most 24 signs.');
+    else if (c.taken.has(tag)) reader.issue('tag', `Tag ${tag} hangs at this place already.`);
+    else if (seen.has(tag)) reader.issue('tag', `Tag ${tag} stands in line ${seen.get(tag)} already.`);
     else seen.set(tag, row.line);
     const written = reader.cell('host');
     const hostId = written ? hostOf(written) : null;
-    if (!written) reader.fault('host', 'The host is missing.');
-    else if (!hostId) reader.fault('host', `No host is called “${written.slice(0, 40)}”: say what it is.`, true);
+    if (!written) reader.issue('host', 'The host is missing.');
+    else if (!hostId) reader.issue('host', `No host is called “${written.slice(0, 40)}”: say what it is.`, true);
     const order = reader.number('order', { name: 'The walking order', min: 0, max: 1_000_000, whole: true });
     const note = reader.cell('note');
-    if (note.length > 2000) reader.fault('note', 'A note has at most 2000 signs.');
+    if (note.length > 2000) reader.issue('note', 'A note has at most 2000 signs.');
     const section = reader.cell('section');
-    if (section.length > 60) reader.fault('section', 'A section has at most 60 signs.');
+    if (section.length > 60) reader.issue('section', 'A section has at most 60 signs.');
     const position = reader.position();
     const trunk = reader.trunk();
-    if (reader.faulty || !hostId) continue;
+    if (reader.issueResponse || !hostId) continue;
     const known = c.hosts.get(hostId)!;
     if (trunk.diameterCm !== null)
       for (const d of doubts({
@@ -255,7 +255,7 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
         out.warnings.push({
           line: row.line,
           column: c.mapping.girth ?? c.mapping.diameter,
-          sentence: d.sentence,
+          message: d.sentence,
         });
     out.trees.push({
       tag,
@@ -276,11 +276,11 @@ export function* treeSlices(rows: readonly Row[], c: ImportContext): Slices<Read
 
 /** One row, cell by cell; what cannot be read becomes a fault with its place. */
 class RowReader {
-  faulty = false;
+  issueResponse = false;
   constructor(
     private readonly row: Row,
     private readonly c: ImportContext,
-    private readonly faults: RowFault[],
+    private readonly issues: RowIssue[],
   ) {}
 
   cell(k: Column): string {
@@ -288,12 +288,12 @@ class RowReader {
     return header ? (this.row.cells[header] ?? '') : '';
   }
 
-  fault(k: Column, sentence: string, asked = false): null {
-    this.faulty = true;
-    this.faults.push({
+  issue(k: Column, sentence: string, asked = false): null {
+    this.issueResponse = true;
+    this.issues.push({
       line: this.row.line,
       column: this.c.mapping[k],
-      sentence,
+      message: sentence,
       ...(asked ? { asked: true as const } : {}),
     });
     return null;
@@ -302,12 +302,12 @@ class RowReader {
   number(k: Column, rule: Parameters<typeof readNumber>[1]): number | null {
     if (this.cell(k) === '') return null;
     const read = readNumber(this.cell(k), rule);
-    return read.ok ? read.value : this.fault(k, read.sentence);
+    return read.ok ? read.value : this.issue(k, read.sentence);
   }
 
   position(): { lat: number | null; lon: number | null } {
     const { toDegrees } = this.c;
-    const before = this.faulty;
+    const before = this.issueResponse;
     const far = { min: -20_000_000, max: 20_000_000, unit: 'm' };
     const north = this.number(
       'lat',
@@ -317,12 +317,12 @@ class RowReader {
       'lon',
       toDegrees ? { name: 'The easting', ...far } : { name: 'The longitude', min: -180, max: 180 },
     );
-    if (this.faulty === before && (north === null) !== (east === null))
-      this.fault(north === null ? 'lat' : 'lon', 'A position needs both numbers.');
+    if (this.issueResponse === before && (north === null) !== (east === null))
+      this.issue(north === null ? 'lat' : 'lon', 'A position needs both numbers.');
     if (!toDegrees || north === null || east === null) return { lat: north, lon: east };
     return (
       toDegrees(east, north) ?? {
-        lat: this.fault('lat', 'These numbers lie outside the world of this system.'),
+        lat: this.issue('lat', 'These numbers lie outside the world of this system.'),
         lon: null,
       }
     );
@@ -330,7 +330,7 @@ class RowReader {
 
   trunk(): Pick<TreeRow, 'stems' | 'diameterCm' | 'heightM' | 'measuredOn'> {
     const { units } = this.c;
-    const before = this.faulty;
+    const before = this.issueResponse;
     const most = (cm: number) => Math.round(cm / LENGTH[units.trunk]);
     const girth = this.number('girth', { name: 'The girth', above: 0, max: most(3000), unit: units.trunk });
     const diameter = this.number('diameter', { name: 'The diameter', above: 0, max: most(1000), unit: units.trunk });
@@ -341,23 +341,23 @@ class RowReader {
       unit: units.height,
     });
     const day = this.cell('measured') ? readDay(this.cell('measured'), this.c.today) : null;
-    if (day && 'sentence' in day) this.fault('measured', day.sentence);
+    if (day && 'sentence' in day) this.issue('measured', day.sentence);
     const byGirth = girth === null ? null : diameterFromGirth(girth * LENGTH[units.trunk]);
     const across = diameter === null ? null : diameter * LENGTH[units.trunk];
     if (
-      this.faulty === before &&
+      this.issueResponse === before &&
       byGirth !== null &&
       across !== null &&
       Math.abs(byGirth - across) > Math.max(1, across * 0.03)
     )
-      this.fault(
+      this.issue(
         'girth',
         `Girth and diameter do not fit each other: ${this.cell('girth')} ${units.trunk} round is ${(byGirth / LENGTH[units.trunk]).toFixed(1)} ${units.trunk} across.`,
       );
     const measuredOn = day && 'day' in day ? day.day : this.c.measuredOn;
     const diameterCm = byGirth ?? across;
-    if (this.faulty === before && diameterCm !== null && measuredOn === null)
-      this.fault('measured', 'Say on which day the trunks of this list were measured.');
+    if (this.issueResponse === before && diameterCm !== null && measuredOn === null)
+      this.issue('measured', 'Say on which day the trunks of this list were measured.');
     const typed = girth ?? diameter;
     return {
       stems:

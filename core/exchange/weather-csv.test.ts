@@ -16,14 +16,14 @@ describe('what a station writes', () => {
         { at: '2026-05-01T12:00:00.000Z', temperatureC: 14.2, rainMm: 0.4, humidity: 81, windMs: 2.5, wet: null },
       ],
       gaps: [],
-      faults: [],
+      issues: [],
     });
   });
   it('other units, decimal commas, dates with points, and a time in a column of its own', () => {
-    const { hours, faults } = read(
+    const { hours, issues } = read(
       'Datum;Uhrzeit;Lufttemperatur;Niederschlag mm;Feuchte;Wind km/h;Blattnässe\n01.05.2026;13:00;14,2;0,4;81;9;1',
     );
-    expect(faults).toEqual([]);
+    expect(issues).toEqual([]);
     expect(hours).toEqual([
       { at: '2026-05-01T12:00:00.000Z', temperatureC: 14.2, rainMm: 0.4, humidity: 81, windMs: 2.5, wet: true },
     ]);
@@ -48,7 +48,7 @@ describe('what a station writes', () => {
   it('the hour that comes twice in autumn on the clock of the place is two hours; in UTC it is a fault', () => {
     const twice = 'time,temp,rain,rh\n2026-10-25 01:00,10,0,80\n2026-10-25 01:00,9,0,80\n2026-10-25 02:00,8,0,80';
     expect(read(twice).hours.map((h) => h.at.slice(11, 16))).toEqual(['00:00', '01:00', '02:00']);
-    expect(read(twice, { clock: 'utc' }).faults).toEqual([
+    expect(read(twice, { clock: 'utc' }).issues).toEqual([
       { line: 3, column: 'time', sentence: 'This time stands in the file twice.' },
     ]);
   });
@@ -66,10 +66,10 @@ describe('what is not said is asked, and what cannot be is a fault with its line
     ['rain below zero', '2026-05-01T10:00Z,10,-1,80', {}, /rain cannot be less/],
     ['a unit that cannot be', '2026-05-01T10:00Z,72,0,80', {}, /look at the unit/],
   ])('%s', (_, line, more, sentence) => {
-    const { faults } = read(`time,temp,rain,rh\n${line}`, more);
-    expect(faults).toHaveLength(1);
-    expect(faults[0]!.sentence).toMatch(sentence);
-    expect(faults[0]!.line).toBe(2);
+    const { issues } = read(`time,temp,rain,rh\n${line}`, more);
+    expect(issues).toHaveLength(1);
+    expect(issues[0]!.message).toMatch(sentence);
+    expect(issues[0]!.line).toBe(2);
   });
   it('a day above twelve settles itself, and what was said settles the rest', () => {
     expect(read('time,temp,rain,rh\n25/04/2026 10:00,10,0,80').hours[0]!.at).toBe('2026-04-25T09:00:00.000Z');
@@ -79,7 +79,7 @@ describe('what is not said is asked, and what cannot be is a fault with its line
     expect(read(both, { order: 'month' }).hours[0]!.at).toBe('2026-05-04T09:00:00.000Z');
   });
   it('a column that is needed and not there is named', () =>
-    expect(read('time,temp\n2026-05-01T10:00Z,10').faults.map((f) => f.sentence)).toEqual([
+    expect(read('time,temp\n2026-05-01T10:00Z,10').issues.map((f) => f.message)).toEqual([
       'Say which column is “rain”.',
       'Say which column is “relative humidity, %”.',
     ]));
@@ -91,11 +91,11 @@ describe('what is not said is asked, and what cannot be is a fault with its line
     fc.assert(
       fc.property(fc.array(fc.tuple(cell, cell, cell), { minLength: 1, maxLength: 30 }), (rows) => {
         const csv = `time,temp,rain,rh\n${rows.map((r, i) => `2026-05-${String(1 + Math.floor(i / 24)).padStart(2, '0')}T${String(i % 24).padStart(2, '0')}:00Z,${r.join(',')}`).join('\n')}`;
-        const { hours, faults } = read(csv);
-        const faulty = new Set(faults.map((f) => f.line));
-        const good = rows.filter((_, i) => !faulty.has(i + 2)).length;
+        const { hours, issues } = read(csv);
+        const issueResponse = new Set(issues.map((f) => f.line));
+        const good = rows.filter((_, i) => !issueResponse.has(i + 2)).length;
         expect(hours.length).toBe(rows.length);
-        expect(good + faulty.size).toBe(rows.length);
+        expect(good + issueResponse.size).toBe(rows.length);
       }),
     );
   });

@@ -1,7 +1,7 @@
 import { atOnce, type Slices } from '../slices';
 import { readNumber, type NumberRule } from '../units/numbers';
 import { wallClock, zonedInstant } from '../season/zone';
-import type { Row, RowFault } from './table';
+import type { Row, RowIssue } from './table';
 import type { WeatherReading } from './weather-reading';
 
 /** What a column of a station's file can be. */
@@ -79,7 +79,7 @@ export interface Gap {
 export interface ReadHours {
   hours: MeasuredHour[];
   gaps: Gap[];
-  faults: RowFault[];
+  issues: RowIssue[];
 }
 
 const TEMPERATURE: NumberRule = { name: 'The temperature', min: -80, max: 150 };
@@ -150,30 +150,30 @@ export const readHours = (rows: readonly Row[], r: WeatherReading, timeZone: str
 
 /** The same, in slices. */
 export function* hourSlices(rows: readonly Row[], r: WeatherReading, timeZone: string, now: Date): Slices<ReadHours> {
-  const faults: RowFault[] = [];
+  const issues: RowIssue[] = [];
   const { mapping } = r;
   for (const need of ['time', 'temperature', 'rain', 'humidity'] as const)
     if (mapping[need] === null)
-      faults.push({
+      issues.push({
         line: 1,
         column: null,
-        sentence: `Say which column is “${WEATHER_COLUMN_NAMES[need].toLowerCase()}”.`,
+        message: `Say which column is “${WEATHER_COLUMN_NAMES[need].toLowerCase()}”.`,
       });
-  if (faults.length) return { hours: [], gaps: [], faults };
+  if (issues.length) return { hours: [], gaps: [], issues };
   const byHour = new Map<number, Omit<MeasuredHour, 'at'>[]>();
   const seen = new Set<number>();
   let last: number | null = null;
   for (const { line, cells } of rows) {
     yield;
     const cell = (c: WeatherColumn) => (mapping[c] === null ? '' : (cells[mapping[c]] ?? ''));
-    const fault = (c: WeatherColumn, sentence: string) => faults.push({ line, column: mapping[c], sentence });
+    const issue = (c: WeatherColumn, sentence: string) => issues.push({ line, column: mapping[c], message: sentence });
     const at = instantOf([cell('time'), cell('clock')].filter(Boolean).join(' '), r, timeZone, last);
     if (typeof at === 'string') {
-      fault('time', at);
+      issue('time', at);
       continue;
     }
-    if (at > now.getTime()) fault('time', 'This time has not come yet.');
-    if (seen.has(at)) fault('time', 'This time stands in the file twice.');
+    if (at > now.getTime()) issue('time', 'This time has not come yet.');
+    if (seen.has(at)) issue('time', 'This time stands in the file twice.');
     seen.add(at);
     last = at;
     const figures = (
@@ -184,15 +184,15 @@ export function* hourSlices(rows: readonly Row[], r: WeatherReading, timeZone: s
       ] as const
     ).map(([c, rule]) => {
       const read = readNumber(cell(c), rule);
-      if (!read.ok) fault(c, read.sentence);
+      if (!read.ok) issue(c, read.sentence);
       return read.ok ? read.value : 0;
     });
     const wind = cell('wind') === '' ? null : readNumber(cell('wind'), WIND);
-    if (wind && !wind.ok) fault('wind', wind.sentence);
+    if (wind && !wind.ok) issue('wind', wind.sentence);
     const wet = cell('wet').toLowerCase();
     const [temperature, rain, humidity] = figures as [number, number, number];
     const temperatureC = r.temperature === 'F' ? ((temperature - 32) * 5) / 9 : temperature;
-    if (temperatureC > 60) fault('temperature', `${temperature} °${r.temperature} cannot be air; look at the unit.`);
+    if (temperatureC > 60) issue('temperature', `${temperature} °${r.temperature} cannot be air; look at the unit.`);
     const hour = Math.floor(at / HOUR) * HOUR;
     const of = byHour.get(hour) ?? [];
     of.push({
@@ -212,5 +212,5 @@ export function* hourSlices(rows: readonly Row[], r: WeatherReading, timeZone: s
       ? [{ from: new Date(before! + HOUR).toISOString(), to: new Date(at - HOUR).toISOString(), hours: missing }]
       : [];
   });
-  return { hours: order.map((at) => hourOf(at, byHour.get(at)!)), gaps, faults };
+  return { hours: order.map((at) => hourOf(at, byHour.get(at)!)), gaps, issues };
 }

@@ -2,7 +2,7 @@ import type { HostYear } from '../season/year';
 import type { Schools } from '../decide/schools';
 import type { Condition, Host } from '../diagnose/knowledge';
 import type { Certainty, Decision, LeafState, Vigour } from '../diagnose/words';
-import type { Dose, DoseFault } from '../dose/dose';
+import type { Dose, DoseIssue } from '../dose/dose';
 import type { Label, LabelUse } from '../label/schema';
 import type { Doubt } from '../measure/plausible';
 import type { Ring } from '../ring/ring';
@@ -49,7 +49,7 @@ export interface Facts {
   condition: Condition | null;
   certainty: Certainty | null;
   decision: Decision | null;
-  /** The school of the outfit on crown loss; it never loosens a label. */
+  /** The school of the company on crown loss; it never loosens a label. */
   crownSchool: Schools['crownLoss'];
   /** Share of the girth without living bark, and main trunk in cm. */
   barkLoss: number | null;
@@ -114,7 +114,7 @@ export interface Facts {
   supervised: boolean;
   /** A site was moved by hand to where it may not be. */
   illegalSite: string | null;
-  dose: Dose | DoseFault | null;
+  dose: Dose | DoseIssue | null;
   ring: Ring | null;
   /** Who prescribes or applies. */
   licence: { number: string; categories: string[]; expires: string } | null;

@@ -60,8 +60,8 @@ export interface ReadPlan {
   /** Features that were not taken, with the reason. */
   left: string[];
 }
-type Fault = { ok: false; path: string; sentence: string };
-const fault = (path: string, sentence: string): Fault => ({ ok: false, path, sentence });
+type Issue = { ok: false; path: string; message: string };
+const issue = (path: string, sentence: string): Issue => ({ ok: false, path, message: sentence });
 
 /** Systems whose numbers are longitude and latitude to within a metre. */
 const DEGREES = new Set(['4326', '4258', '4269', '4979', '7844']);
@@ -77,15 +77,15 @@ function systemOf(crs: unknown): 'degrees' | 'local' | { code: string } | null {
 }
 
 /** The geometry of a feature as rings, lines and points; null where it has none; a sentence where it is broken. */
-function shapeOf(f: z.infer<typeof feature>, path: string): Shape | null | Fault {
+function shapeOf(f: z.infer<typeof feature>, path: string): Shape | null | Issue {
   if (!f.geometry) return null;
   const kind = f.geometry.type;
   if (!Object.hasOwn(GEOMETRIES, kind)) return null;
   const read = GEOMETRIES[kind as Kind].safeParse(f.geometry.coordinates);
   if (!read.success) {
-    const issue = read.error.issues[0]!;
-    const at = [path, 'geometry', 'coordinates', ...issue.path].join('.');
-    return fault(at, `${at}: ${issue.message}.`);
+    const first = read.error.issues[0]!;
+    const at = [path, 'geometry', 'coordinates', ...first.path].join('.');
+    return issue(at, `${at}: ${first.message}.`);
   }
   const c = read.data as never;
   return {
@@ -98,23 +98,23 @@ function shapeOf(f: z.infer<typeof feature>, path: string): Shape | null | Fault
 
 const positionsOf = (s: Shape | null): number[][] => (s ? [...s.rings.flat(2), ...s.lines.flat(1), ...s.points] : []);
 
-function featuresOf(text: string): { features: Feature[]; crs: unknown } | Fault {
+function featuresOf(text: string): { features: Feature[]; crs: unknown } | Issue {
   let data: unknown;
   try {
     data = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch {
-    return fault('', 'This file is not JSON.');
+    return issue('', 'This file is not JSON.');
   }
   const read = file.safeParse(data);
   if (!read.success) {
     const first = read.error.issues[0]!;
     const path = first.path.join('.');
-    return fault(path, `${path || 'The file'}: ${first.message}.`);
+    return issue(path, `${path || 'The file'}: ${first.message}.`);
   }
   const features: Feature[] = [];
   for (const [i, raw] of read.data.features.entries()) {
     const one = feature.safeParse(raw);
-    if (!one.success) return fault(`features.${i}`, `features.${i}: this is not a feature of GeoJSON.`);
+    if (!one.success) return issue(`features.${i}`, `features.${i}: this is not a feature of GeoJSON.`);
     const shape = shapeOf(one.data, `features.${i}`);
     if (shape && 'ok' in shape) return shape;
     features.push({ ...one.data, shape });
@@ -127,7 +127,7 @@ function placing(
   features: readonly Feature[],
   crs: unknown,
   gridOf: GridOf,
-): { at: (p: number[]) => Point; origin: GroundsPlan['origin'] } | Fault {
+): { at: (p: number[]) => Point; origin: GroundsPlan['origin'] } | Issue {
   const all = features.flatMap((f) => positionsOf(f.shape));
   const beyond = all.some(([x, y]) => Math.abs(x!) > 180 || Math.abs(y!) > 90);
   const system = systemOf(crs) ?? (beyond ? 'local' : 'degrees');
@@ -136,14 +136,14 @@ function placing(
   if (system !== 'degrees') {
     const grid = gridOf(system.code);
     if (!grid)
-      return fault(
+      return issue(
         'crs',
         `crs: this file is in ${system.code || 'a system without a name'}, which is not known. Save it as WGS 84 (longitude, latitude).`,
       );
     globe = (p) => grid(p[0]!, p[1]!);
-  } else if (beyond) return fault('crs', 'crs: these numbers are no longitudes and latitudes.');
+  } else if (beyond) return issue('crs', 'crs: these numbers are no longitudes and latitudes.');
   const spots = all.map(globe);
-  if (spots.some((s) => s === null)) return fault('crs', 'crs: some of these numbers lie outside the world.');
+  if (spots.some((s) => s === null)) return issue('crs', 'crs: some of these numbers lie outside the world.');
   const lon = spots.map((p) => p!.lon);
   const lat = spots.map((p) => p!.lat);
   const middle = (of: number[]) => (of.reduce((a, b) => Math.min(a, b)) + of.reduce((a, b) => Math.max(a, b))) / 2;
@@ -160,7 +160,7 @@ export type GridOf = (code: string) => ((east: number, north: number) => { lat: 
  * @param newId names what has no id
  * @param gridOf knows grids by their EPSG number
  */
-export function readGeoJson(text: string, newId: () => string, gridOf: GridOf): { ok: true; value: ReadPlan } | Fault {
+export function readGeoJson(text: string, newId: () => string, gridOf: GridOf): { ok: true; value: ReadPlan } | Issue {
   const read = featuresOf(text);
   if ('ok' in read) return read;
   const placed = placing(read.features, read.crs, gridOf);
@@ -171,7 +171,7 @@ export function readGeoJson(text: string, newId: () => string, gridOf: GridOf): 
   const checked = groundsPlanSchema.safeParse(plan);
   if (!checked.success) {
     const first = checked.error.issues[0]!;
-    return fault(first.path.join('.'), `${first.path.join('.')}: ${first.message}.`);
+    return issue(first.path.join('.'), `${first.path.join('.')}: ${first.message}.`);
   }
   return { ok: true, value: { plan: checked.data, trees: taker.trees, left: taker.left } };
 }

@@ -30,7 +30,7 @@ const trees = [{ id: 't1', tag: '12', host: 'lime', at: { x: 5, y: 5 }, crownRad
 it('what is written is read back, on the globe and in local metres', () => {
   for (const origin of [plan.origin, null]) {
     const read = readGeoJson(writeGeoJson({ ...plan, origin }, trees), id, toDegrees);
-    if (!read.ok) throw new Error(read.sentence);
+    if (!read.ok) throw new Error(read.message);
     const back = read.value.plan;
     // Read back, the origin is the middle of what was drawn.
     expect(areaOf(back.outline!)).toBeCloseTo(200, 1);
@@ -86,7 +86,7 @@ describe('files as others make them', () => {
       toDegrees,
     );
   const value = (read: ReturnType<typeof one>) => {
-    if (!read.ok) throw new Error(read.sentence);
+    if (!read.ok) throw new Error(read.message);
     return read.value;
   };
 

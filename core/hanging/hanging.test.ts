@@ -38,7 +38,7 @@ describe('when a device is empty', () => {
     expect(told.latest > at(65) && told.latest < at(105)).toBe(true);
   });
 
-  it('an outfit whose bottles take half as long again is told so, and surer', () => {
+  it('a company whose bottles take half as long again is told so, and surer', () => {
     const log = Array.from({ length: 30 }, (_, i) => ({
       device: 'low-pressure bottle' as const,
       expectedMinutes: 40,
@@ -78,7 +78,7 @@ describe('when a device is empty', () => {
     );
   });
 
-  it.each([false, true])('four times in five, over the seasons of many outfits (read off: %s)', (read) => {
+  it.each([false, true])('four times in five, over the seasons of many companies (read off: %s)', (read) => {
     const all = Array.from({ length: 60 }, (_, i) => seasonOf(80, i + 1, read));
     const share = all.reduce((a, s) => a + s.within, 0) / all.reduce((a, s) => a + s.of, 0);
     expect(share).toBeGreaterThan(0.75);
@@ -183,7 +183,7 @@ describe('what hangs is the liquid, and what went in is product', () => {
   });
   it.each(infusions)('%s', (_, label, use) => {
     const worked = dose({ label, useKey: use.key, diameters: [40], vessels: [], siteAreaM2: 60_000 });
-    if (!worked.ok) throw new Error(worked.faults[0]!.sentence);
+    if (!worked.ok) throw new Error(worked.issues[0]!.message);
     // A dry capsule holds no liquid: nothing of it is told by volume.
     if (worked.dimension === 'mass' && !worked.carrier) return expect(fillOf(worked)).toBeNull();
     const fill = fillOf(worked)!;

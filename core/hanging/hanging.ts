@@ -36,17 +36,17 @@ export interface Emptied {
   expectedMinutes: number;
   minutes: number;
 }
-/** How a kind of device runs in this outfit's hands, against what is expected of it: logarithms of the ratio. */
+/** How a kind of device runs in this company's hands, against what is expected of it: logarithms of the ratio. */
 export interface Habit {
   mean: number;
   sd: number;
   n: number;
 }
 
-/** Before an outfit has seen any: half as long to nearly twice, four times in five; a practice figure that counts as so many. */
+/** Before an company has seen any: half as long to nearly twice, four times in five; a practice figure that counts as so many. */
 const USUAL = { sd: 0.5, weight: 5 };
 
-/** What an outfit's own devices taught, drawn towards the practice figure while they are few. */
+/** What an company's own devices taught, drawn towards the practice figure while they are few. */
 export function habitOf(device: Device, log: readonly Emptied[]): Habit {
   const of = log
     .filter((e) => e.device === device && e.minutes > 0 && e.expectedMinutes > 0)
@@ -81,7 +81,7 @@ const emptyFrom = ({ seen }: Pick<Hung, 'seen'>): Sight | undefined =>
   seen[seen.findLastIndex((s) => s.state !== 'empty') + 1];
 
 /**
- * When a device is expected to be empty, by what is usual, what the outfit's own devices taught, the last amount that was read
+ * When a device is expected to be empty, by what is usual, what the company's own devices taught, the last amount that was read
  * off, and that it was not empty when it was last seen. Minutes are taken as log-logistic: long ones happen.
  * @param now it is not known to be empty yet
  */

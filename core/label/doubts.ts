@@ -4,7 +4,7 @@ import type { Label, LabelUse } from './schema';
 export interface LabelDoubt {
   /** Place in the label, as a fault of its schema would name it. */
   path: (string | number)[];
-  sentence: string;
+  message: string;
 }
 
 /** The least that the rate can come to, in base units, for one step, piece or the smallest trunk allowed; null where it goes by ground or spray. */
@@ -33,7 +33,7 @@ export function labelDoubts(label: Label): LabelDoubt[] {
       return [
         {
           path: ['uses', i, 'limits', j, 'amount'],
-          sentence: `the limit of ${show(most)} lies below the rate, which is ${show(least)} at least: no tree could get it`,
+          message: `the limit of ${show(most)} lies below the rate, which is ${show(least)} at least: no tree could get it`,
         },
       ];
     });

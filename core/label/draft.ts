@@ -305,7 +305,7 @@ export function draftOfUse(u: LabelUse | null): UseDraft {
 
 /**
  * A label as it is typed; without one, an empty form with one use.
- * @param money the currency of the outfit, in which the price is typed
+ * @param money the currency of the company, in which the price is typed
  */
 export function labelDraft(from: Label | null, money: Currency): LabelDraft {
   return {

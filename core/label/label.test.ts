@@ -51,7 +51,7 @@ it('hosts and targets of the training labels are known', () => {
   }
 });
 
-const faults = (use: object, rest: object = {}) => {
+const issues = (use: object, rest: object = {}) => {
   try {
     testLabel(use, rest);
     return [];
@@ -114,7 +114,7 @@ it.each([
   ],
   ['a negative rate', { rate: perDiameter(-1, 'mL', 1, 'cm') }, {}, 'uses.0.rate.dose.point.value'],
   ['an unknown field', { colour: 'red' }, {}, 'uses.0'],
-])('%s is a fault with its place', (_, use, rest, path) => expect(faults(use, rest)).toContain(path));
+])('%s is a fault with its place', (_, use, rest, path) => expect(issues(use, rest)).toContain(path));
 
 it('a label that says what it does not bear keeps to its own hosts, months and temperatures', () => {
   expect(trainingLabels.length).toBeGreaterThanOrEqual(46);

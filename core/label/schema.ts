@@ -253,19 +253,19 @@ const use = z
     followUps: z.array(followUpRule).max(12).default([]),
   })
   .superRefine((u, ctx) => {
-    const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
+    const issue = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
     const bySite = u.rate.basis.per === 'site';
     if ((u.method === 'trunk-injection' || bySite) && !u.sites)
-      fault(['sites'], 'an injection needs its rule for the number of sites');
+      issue(['sites'], 'an injection needs its rule for the number of sites');
     if (u.rate.basis.per === 'hole' && !u.rootzone)
-      fault(['rootzone'], 'a rate per hole needs the pattern of the probe');
+      issue(['rootzone'], 'a rate per hole needs the pattern of the probe');
     if (u.rate.basis.per === 'spray-volume' && !u.method.endsWith('spray') && u.method !== 'repellent')
-      fault(['rate', 'basis'], 'only a spray is dosed by its volume');
+      issue(['rate', 'basis'], 'only a spray is dosed by its volume');
     const { minWindMs, maxWindMs } = u.conditions ?? {};
     if (minWindMs !== undefined && maxWindMs !== undefined && minWindMs >= maxWindMs)
-      fault(['conditions', 'minWindMs'], 'the lowest wind must be below the highest');
+      issue(['conditions', 'minWindMs'], 'the lowest wind must be below the highest');
     if (bySite && u.sites?.count.rule === 'volume-per-device')
-      fault(['sites', 'count'], 'a rate per site cannot take its number of sites from the total dose');
+      issue(['sites', 'count'], 'a rate per site cannot take its number of sites from the total dose');
     const low = u.limits.findIndex((l) => l.limit === 'min-size');
     const high = u.limits.findIndex((l) => l.limit === 'max-size');
     const a = u.limits[low];
@@ -276,7 +276,7 @@ const use = z
       a.by === b.by &&
       a.size.value * LENGTH[a.size.unit] >= b.size.value * LENGTH[b.size.unit]
     )
-      fault(['limits', high, 'size'], 'the largest size must be above the smallest');
+      issue(['limits', high, 'size'], 'the largest size must be above the smallest');
   });
 
 const active = z.strictObject({
@@ -343,53 +343,53 @@ export const labelSchema = z
     uses: z.array(use).min(1, 'Enter at least one use.').max(40),
   })
   .superRefine((label, ctx) => {
-    const fault = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
+    const issue = (path: PropertyKey[], message: string) => ctx.addIssue({ code: 'custom', path, message });
     label.actives.forEach((a, i) => {
       if (a.gPerL === undefined && a.massFraction === undefined)
-        fault(['actives', i], 'give the concentration as g/L or as a mass fraction');
+        issue(['actives', i], 'give the concentration as g/L or as a mass fraction');
     });
     const liquid = isLiquid(label as Label);
     // Grams that cannot be worked out would drop out of every cap in silence.
     label.actives.forEach((a, i) => {
       if ((a.gPerL !== undefined || a.massFraction !== undefined) && activePerUnit(label, a as Active, liquid) === null)
-        fault(['actives', i], `the density is needed to turn the concentration of ${a.name} into grams`);
+        issue(['actives', i], `the density is needed to turn the concentration of ${a.name} into grams`);
     });
     if (label.stock && label.stock.concentrate.unit in VOLUME !== liquid)
-      fault(['stock', 'concentrate'], 'the stock recipe must be in the product’s own dimension');
+      issue(['stock', 'concentrate'], 'the stock recipe must be in the product’s own dimension');
     label.uses.forEach((u, i) => {
       if (label.uses.findIndex((other) => other.key === u.key) < i)
-        fault(['uses', i, 'key'], `two uses are called “${u.key}”`);
+        issue(['uses', i, 'key'], `two uses are called “${u.key}”`);
       const points = u.rate.dose.form === 'flat' ? [u.rate.dose.point] : u.rate.dose.classes.bands.map((b) => b.entry);
       const volumes = new Set(points.map((p) => p.unit in VOLUME));
-      if (volumes.size > 1) fault(['uses', i, 'rate', 'dose'], 'all classes must be volumes, or all masses');
+      if (volumes.size > 1) issue(['uses', i, 'rate', 'dose'], 'all classes must be volumes, or all masses');
       if (u.rate.of === 'product' && volumes.has(!liquid))
-        fault(
+        issue(
           ['uses', i, 'rate', 'dose'],
           `one product is measured one way: this rate is by ${liquid ? 'mass' : 'volume'}, the product by ${liquid ? 'volume' : 'mass'}`,
         );
       if (u.rate.of === 'active' && volumes.has(true))
-        fault(['uses', i, 'rate', 'dose'], 'an active-ingredient rate is a mass');
+        issue(['uses', i, 'rate', 'dose'], 'an active-ingredient rate is a mass');
       if (u.rate.of === 'stock' && volumes.has(false))
-        fault(['uses', i, 'rate', 'dose'], 'a stock solution is dosed by volume');
+        issue(['uses', i, 'rate', 'dose'], 'a stock solution is dosed by volume');
       if (u.rate.of === 'stock' && !label.stock)
-        fault(['uses', i, 'rate', 'of'], 'a stock rate needs the recipe of the stock solution');
+        issue(['uses', i, 'rate', 'of'], 'a stock rate needs the recipe of the stock solution');
       const names = label.actives.map((a) => a.name);
       if (u.rate.active && !names.includes(u.rate.active))
-        fault(['uses', i, 'rate', 'active'], 'no such active on this label');
+        issue(['uses', i, 'rate', 'active'], 'no such active on this label');
       u.limits.forEach((l, j) => {
         if (l.limit === 'per-area-year' && !names.includes(l.active))
-          fault(['uses', i, 'limits', j, 'active'], 'no such active on this label');
+          issue(['uses', i, 'limits', j, 'active'], 'no such active on this label');
         if ('of' in l && l.of === 'stock' && !label.stock)
-          fault(['uses', i, 'limits', j, 'of'], 'there is no stock solution on this label');
+          issue(['uses', i, 'limits', j, 'of'], 'there is no stock solution on this label');
         if ('of' in l && l.of !== 'product' && (l.of === 'active') === l.amount.unit in VOLUME)
-          fault(
+          issue(
             ['uses', i, 'limits', j, 'amount'],
             l.of === 'active' ? 'an active is limited by mass' : 'a stock solution is limited by volume',
           );
         if (l.limit === 'per-area-year' && l.amount.unit in VOLUME)
-          fault(['uses', i, 'limits', j, 'amount'], 'an active is limited by mass');
+          issue(['uses', i, 'limits', j, 'amount'], 'an active is limited by mass');
         if ('of' in l && l.of === 'product' && l.amount.unit in VOLUME !== isLiquid(label as Label))
-          fault(['uses', i, 'limits', j, 'amount'], 'the limit must be in the product’s own dimension');
+          issue(['uses', i, 'limits', j, 'amount'], 'the limit must be in the product’s own dimension');
       });
     });
   });

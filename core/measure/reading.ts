@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { uuid } from '../book/record';
-import type { Fault } from '../book/write';
+import type { Issue } from '../book/write';
 import type { Arc, Flare } from '../ring/ring';
 import { numberAt, typed } from '../units/typed';
 import { LENGTH } from '../units/units';
@@ -52,11 +52,11 @@ export interface ReadReading {
 }
 
 /** Reads what was typed at the trunk; every fault with its place. */
-export function readReading(m: TypedReading): { ok: true; value: ReadReading } | { ok: false; faults: Fault[] } {
-  const faults: Fault[] = [];
+export function readReading(m: TypedReading): { ok: true; value: ReadReading } | { ok: false; issues: Issue[] } {
+  const issues: Issue[] = [];
   const stems = m.stems.map((s, i) => {
     const max = Math.round((s.kind === 'girth' ? 3000 : 1000) / LENGTH[s.unit]);
-    const value = numberAt(faults, `stems.${i}`, s.value, {
+    const value = numberAt(issues, `stems.${i}`, s.value, {
       name: s.kind === 'girth' ? 'The girth' : 'The diameter',
       above: 0,
       max,
@@ -65,7 +65,7 @@ export function readReading(m: TypedReading): { ok: true; value: ReadReading } |
     return { kind: s.kind, typed: { value: value ?? 0, unit: s.unit } };
   });
   const atHeight = numberAt(
-    faults,
+    issues,
     'atHeight',
     m.atHeight,
     m.atHeightUnit === 'cm'
@@ -73,7 +73,7 @@ export function readReading(m: TypedReading): { ok: true; value: ReadReading } |
       : { name: 'The height of measurement', min: 0, max: 118, unit: 'in' },
   );
   const height = numberAt(
-    faults,
+    issues,
     'height',
     m.height,
     m.heightUnit === 'm'
@@ -83,37 +83,37 @@ export function readReading(m: TypedReading): { ok: true; value: ReadReading } |
   );
   const large = m.heightUnit === 'm' ? 1 : 100 / LENGTH.ft;
   const crownWidth = numberAt(
-    faults,
+    issues,
     'crownWidth',
     m.crownWidth,
     { name: 'The crown’s width', above: 0, max: Math.round(60 * large), unit: m.heightUnit },
     true,
   );
   const crownBase = numberAt(
-    faults,
+    issues,
     'crownBase',
     m.crownBase,
     { name: 'The height of the lowest leaves', min: 0, max: Math.round(100 * large), unit: m.heightUnit },
     true,
   );
   const grainDeg = numberAt(
-    faults,
+    issues,
     'grain',
     m.grain,
     { name: 'The spiral of the grain', min: -180, max: 180, unit: '°', whole: true },
     true,
   );
   if (height !== null && crownBase !== null && crownBase >= height)
-    faults.push({ path: 'crownBase', sentence: 'The lowest leaves hang below the top of the tree.' });
+    issues.push({ path: 'crownBase', message: 'The lowest leaves hang below the top of the tree.' });
   const arcs = m.arcs.map((a, i) => {
     const rule = { name: 'A bearing', min: 0, max: 360, unit: '°' };
     return {
       kind: a.kind,
-      from: numberAt(faults, `arcs.${i}`, a.from, rule) ?? 0,
-      to: numberAt(faults, `arcs.${i}`, a.to, rule) ?? 0,
+      from: numberAt(issues, `arcs.${i}`, a.from, rule) ?? 0,
+      to: numberAt(issues, `arcs.${i}`, a.to, rule) ?? 0,
     };
   });
-  if (faults.length) return { ok: false, faults };
+  if (issues.length) return { ok: false, issues };
   return {
     ok: true,
     value: {

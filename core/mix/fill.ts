@@ -40,7 +40,7 @@ export interface Filling extends Load {
   put: number;
 }
 
-/** Fillings for what is wanted of a mix, equal and to marks, with the product as the outfit's own vessels show it. */
+/** Fillings for what is wanted of a mix, equal and to marks, with the product as the company's own vessels show it. */
 export function fillingsOf(
   recipe: Recipe,
   wantedMl: number,

@@ -1,6 +1,6 @@
 import { figure } from '../units/units';
 
-/** A measuring vessel of the outfit, in base units: mL for liquids, g for powders. */
+/** A measuring vessel of the company, in base units: mL for liquids, g for powders. */
 export interface Vessel {
   id: string;
   name: string;
@@ -21,7 +21,7 @@ export interface Measured {
   lastMark: number;
   /** (measured − exact) / exact, in percent. */
   differencePercent: number;
-  /** Set when no vessel of the outfit reads the amount within 5 %. */
+  /** Set when no vessel of the company reads the amount within 5 %. */
   advice?: string;
 }
 
@@ -36,7 +36,7 @@ function betterGraduation(amount: number): number {
 }
 
 /**
- * Rounds an amount to the marks of the outfit's vessels. A single-value rate is the maximum, so it is rounded down; in
+ * Rounds an amount to the marks of the company's vessels. A single-value rate is the maximum, so it is rounded down; in
  * a range, to the nearest mark that stays in it.
  * @param exact mL or g, above zero
  * @param range what may be poured; equal ends for a single value
@@ -52,7 +52,7 @@ export function toMarks(
   const nothing: Measured = { amount: 0, vessel: null, fullFills: 0, lastMark: 0, differencePercent: -100 };
   type Fit = { m: Measured; cost: number };
   let best: Fit | null = null;
-  // Below the low end only when no vessel of the outfit has a mark inside the range.
+  // Below the low end only when no vessel of the company has a mark inside the range.
   let below: Fit | null = null;
   for (const vessel of vessels) {
     const whole = floorTo(vessel.capacity, vessel.graduation);

@@ -3,7 +3,7 @@ import { uuid } from '../book/record';
 
 /**
  * What waits on a phone, carried to another one in a file: sealed with the key that only this phone and the server of its
- * outfit have, so that whoever carries it can neither read nor change it.
+ * company have, so that whoever carries it can neither read nor change it.
  */
 export const handedSchema = z.strictObject({
   format: z.literal('elmhorn-handed', 'This is not a file that a phone handed over.'),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { instant, uuid } from '../book/record';
-import type { Fault } from '../book/write';
+import type { Issue } from '../book/write';
 import { MOST_TOGETHER } from './limits';
 
 /** What was written on a phone without signal, as it travels: the verb, what it was told, and when by which clock. */
@@ -28,7 +28,7 @@ export const sendsSchema = z.strictObject({
 export type Sends = z.infer<typeof sendsSchema>;
 
 /** What became of a write: it landed, or it was refused and waits on the server for somebody to look at it. Either way the phone need not keep it. */
-export type Landed = { id: string; ok: true } | { id: string; ok: false; faults: Fault[] };
+export type Landed = { id: string; ok: true } | { id: string; ok: false; issues: Issue[] };
 
 /** What a phone says of itself when it meets the server. */
 export const meetingSchema = z.strictObject({

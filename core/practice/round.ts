@@ -57,7 +57,7 @@ export function practiceCase(knowledge: Knowledge, seed: number, level: Level): 
   };
 }
 
-/** A closed case of an outfit's own as a practice case: only what was written down can be asked. */
+/** A closed case of an company's own as a practice case: only what was written down can be asked. */
 export function closedCase(
   knowledge: Knowledge,
   host: Host,

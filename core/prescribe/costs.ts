@@ -98,14 +98,14 @@ export const expectedOfUse = (use: LabelUse, day: Day, w: Pick<Weighing, 'option
 /** The likely control by a method, as practice expects it, 0 to 1. */
 export const expectedControl = (method: Method): number => EXPECTED[method][1];
 
-/** What ways are weighed by: the prices of the outfit, the day, and the programme of the plan. */
+/** What ways are weighed by: the prices of the company, the day, and the programme of the plan. */
 export interface Weighing {
   prices: Prices;
   system: UnitSystem;
   today: Day;
   /** The programme of the tree's plan; null until somebody sets one. */
   programme: Programme | null;
-  /** What the outfit does where the plan says nothing. */
+  /** What the company does where the plan says nothing. */
   school: NonNullable<Programme['school']>;
   /** What the field guide offers against the trouble of this tree; null while nothing is named. */
   options: readonly TreatmentOption[] | null;

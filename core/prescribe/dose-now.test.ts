@@ -7,7 +7,7 @@ const label = trainingLabels[0]!;
 const vessel = { id: 'v', name: '10 mL syringe', dimension: 'volume' as const, capacity: 10, graduation: 0.5 };
 const ofTrunk = (diameterCm: number) => {
   const worked = dose({ label, useKey: 'drench', diameters: [diameterCm], vessels: [vessel], siteAreaM2: 1e6 });
-  if (!worked.ok) throw new Error(worked.faults[0]!.sentence);
+  if (!worked.ok) throw new Error(worked.issues[0]!.message);
   return worked;
 };
 
@@ -40,7 +40,7 @@ it('another number of injection sites is a change though the amount is the same;
   expect(doseChange(sites(4), sites(5))).toMatchObject({ sites: { planned: 4, newest: 5 } });
   const none = doseChange(planned, {
     ok: false,
-    faults: [{ path: 'height', sentence: 'The height is not measured.' }],
+    issues: [{ path: 'height', message: 'The height is not measured.' }],
   });
   expect(none).toMatchObject({ newest: null, why: 'The height is not measured.' });
 });

@@ -1,4 +1,4 @@
-import type { Dose, DoseFault } from '../dose/dose';
+import type { Dose, DoseIssue } from '../dose/dose';
 import { figure, showAmount, showTrunk, type UnitSystem } from '../units/units';
 
 /** Which dose the work follows where the newest facts give another than the plan. */
@@ -38,7 +38,7 @@ function markOf({ pour, product }: Dose): number {
  * site; null where the plan still says what the tree gets.
  * @param newest the same plan worked out again: newest girth, crown, stage, vessels, and what was used since
  */
-export function doseChange(planned: Dose, newest: Dose | DoseFault): DoseChange | null {
+export function doseChange(planned: Dose, newest: Dose | DoseIssue): DoseChange | null {
   const { dimension, product, girthCm } = planned;
   const sites = planned.sites?.count ?? null;
   const was = { dimension, planned: product, plannedGirthCm: girthCm };
@@ -48,7 +48,7 @@ export function doseChange(planned: Dose, newest: Dose | DoseFault): DoseChange 
       newest: null,
       newestGirthCm: null,
       sites: { planned: sites, newest: null },
-      why: newest.faults[0]?.sentence ?? null,
+      why: newest.issues[0]?.message ?? null,
     };
   const now = newest.sites?.count ?? null;
   const same = Math.abs(newest.product - product) <= Math.max(markOf(planned), markOf(newest)) * (1 + 1e-9);

@@ -47,7 +47,7 @@ const treat = { condition: findCondition('elm-leaf-beetle'), certainty: 'likely'
 
 it('an infusion: stock for each site, ten sites, an even ring, nothing in the way', () => {
   const { dose, ring, gates } = plan();
-  if (!dose.ok) throw new Error(dose.faults[0]!.sentence);
+  if (!dose.ok) throw new Error(dose.issues[0]!.message);
   expect(dose.sites!.count).toBe(10);
   expect(ring!.sites).toHaveLength(10);
   expect(ring!.unevenness).toBeCloseTo(0, 6);
@@ -152,7 +152,7 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
     const label = trainingLabels.find((l) => l.key === key)!;
     return prescribe({ ...apple, ...s }, label, label.uses[0]!, { ...summer, density: 'middling' });
   };
-  expect(of('training-20-sulphur', {}).dose).toMatchObject({ ok: false, faults: [{ path: 'sprayVolumeMl' }] });
+  expect(of('training-20-sulphur', {}).dose).toMatchObject({ ok: false, issues: [{ path: 'sprayVolumeMl' }] });
   const spray = of('training-20-sulphur', {
     crown,
     heightM: 9,
@@ -165,7 +165,7 @@ it('sprays, probes, feeds and bark are dosed by crown, ground and bark once they
   expect(spray.loads.reduce((a, l) => a + l.product, 0)).toBeCloseTo(spray.dose.product, 9);
   const hemlock = { condition: findCondition('hemlock-woolly-adelgid'), host: findHost('western-hemlock')! };
   const probe = of('training-13-probe', { crown, ...hemlock });
-  if (!probe.dose.ok) throw new Error(probe.dose.faults[0]!.sentence);
+  if (!probe.dose.ok) throw new Error(probe.dose.issues[0]!.message);
   expect(probe.treated.grid!.holes.length).toBeGreaterThan(40);
   expect(probe.dose.exact).toBeCloseTo(0.5 * probe.treated.grid!.holes.length, 9);
   const feed = of('training-14-feed-slow', { crown });

@@ -1,5 +1,5 @@
 import { INTAKE, splitPasses, waterDepth, type Passes } from '../basin/basin';
-import { atPlacedSites, dose, type Dose, type DoseFault } from '../dose/dose';
+import { atPlacedSites, dose, type Dose, type DoseIssue } from '../dose/dose';
 import type { Gate } from '../gates/gate';
 import { gatesInForce } from '../gates/rules';
 import { labelPeriod, within } from '../label/period';
@@ -21,7 +21,7 @@ export interface Prescription {
   on: Day;
   /** When it may be expected to be allowed next; null where no day within a year is. */
   window: Window | null;
-  dose: Dose | DoseFault;
+  dose: Dose | DoseIssue;
   ring: Ring | null;
   gates: Gate[];
   treated: Treated;

@@ -67,7 +67,7 @@ export function chooseTrees(
       // The cap itself is what is being shared out, so it must not bind a single tree here.
       const worked = dose({ label, useKey: use.key, diameters: tree.diameters, vessels: [], siteAreaM2: 1e9 });
       if (!worked.ok) {
-        outside.push({ tag: tree.tag, why: worked.faults[0]!.sentence });
+        outside.push({ tag: tree.tag, why: worked.issues[0]!.message });
         continue;
       }
       const takes =

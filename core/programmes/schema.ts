@@ -97,17 +97,17 @@ export const yearProgrammeSchema = z
   })
   .superRefine((programme, ctx) => {
     const seen = new Map<string, ProgrammeStep>();
-    const fault = (i: number, at: string, message: string) =>
+    const issue = (i: number, at: string, message: string) =>
       ctx.addIssue({ code: 'custom', path: ['steps', i, at], message });
     programme.steps.forEach((step, i) => {
-      if (seen.has(step.key)) fault(i, 'key', 'Another step has this key.');
+      if (seen.has(step.key)) issue(i, 'key', 'Another step has this key.');
       if (step.when.by === 'after' && !seen.has(step.when.step))
-        fault(i, 'when', 'The step that it comes after must stand before it.');
+        issue(i, 'when', 'The step that it comes after must stand before it.');
       if (step.onlyIf && seen.get(step.onlyIf.after)?.act.kind !== 'look')
-        fault(i, 'onlyIf', 'What decides it must be a look that stands before it.');
+        issue(i, 'onlyIf', 'What decides it must be a look that stands before it.');
       if (step.again && step.when.by === 'after')
-        fault(i, 'again', 'A step that follows another is repeated with that.');
-      if (step.again && step.again.days[0] < 1) fault(i, 'again', 'Leave at least a day between two.');
+        issue(i, 'again', 'A step that follows another is repeated with that.');
+      if (step.again && step.again.days[0] < 1) issue(i, 'again', 'Leave at least a day between two.');
       seen.set(step.key, step);
     });
   });

@@ -167,7 +167,7 @@ export function treatmentOn(
   }
   const product = best.label.name;
   if (best.stops.length) return { why: 'gates', product, gates: best.stops };
-  if (!best.result.dose.ok) return { why: 'no dose', product, sentence: best.result.dose.faults[0]!.sentence };
+  if (!best.result.dose.ok) return { why: 'no dose', product, sentence: best.result.dose.issues[0]!.message };
   const { day, label, use, condition, aimed, result, holds } = best;
   return { day, act: { kind: 'treat', label, use, conditionId: condition.id, aimed, result, holds } };
 }

@@ -5,7 +5,7 @@ const text = (max: number) => z.string().trim().max(max);
 /** What a client is offered for a whole property: what is to be done there within a year, by what it is. */
 export const propertyProposalSchema = z.strictObject({
   about: z.literal('property'),
-  outfit: text(120),
+  company: text(120),
   by: text(120),
   client: text(120),
   place: text(120),

@@ -7,7 +7,7 @@ const text = (max: number) => z.string().trim().max(max);
 
 /** What a client is offered for one tree: written once, as it was worked out that day. */
 export const proposalSchema = z.strictObject({
-  outfit: text(120),
+  company: text(120),
   by: text(120),
   client: text(120),
   place: text(120),

@@ -13,14 +13,14 @@ const USUAL: Record<Device, { minutes: number; ml: Ml }> = {
 
 export interface Uptake {
   minutes: number;
-  /** Entries of the outfit's own log behind it; 0 for the estimate. */
+  /** Entries of the company's own log behind it; 0 for the estimate. */
   n: number;
   parts: { what: string; factor: number }[];
   sentence: string;
 }
 
 /**
- * From start to empty: an estimate by device, amount, drought of the air, soil and leaf; the median of the outfit's own log
+ * From start to empty: an estimate by device, amount, drought of the air, soil and leaf; the median of the company's own log
  * of this product once that has five entries.
  * @param log minutes from start to empty at earlier injections
  */

@@ -52,7 +52,7 @@ const middle = (of: readonly number[]): number => {
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 };
 
-/** The middle of what an outfit did, drawn to the practice figure while that is little. */
+/** The middle of what an company did, drawn to the practice figure while that is little. */
 const drawn = (usual: number, own: readonly number[]): number =>
   own.length ? (PRIOR * usual + own.length * middle(own)) / (PRIOR + own.length) : usual;
 
@@ -98,7 +98,7 @@ function setUpRatio({ worked, yard, pieces }: DayDone): number | null {
 /** A day that took longer than so many times its set-up had something else in it that nobody wrote down. */
 const [LEAST_SET_UP, MOST_SET_UP] = [0.5, 3];
 
-/** How long setting up takes an outfit, against the practice figures: the middle of its closed days, drawn to 1 while they are few. */
+/** How long setting up takes an company, against the practice figures: the middle of its closed days, drawn to 1 while they are few. */
 export function learnedSetUp(days: readonly DayDone[]): number {
   return drawn(
     1,
@@ -107,7 +107,7 @@ export function learnedSetUp(days: readonly DayDone[]): number {
 }
 
 /**
- * How fast an outfit is, by method: at the tree by the middle of its own pieces of work, and before and between them by its closed
+ * How fast an company is, by method: at the tree by the middle of its own pieces of work, and before and between them by its closed
  * days, each drawn to the practice figure while they are few. Holes count with their usual minutes.
  * @example learnedPace([...eight sprays of 6 minutes], [])['foliar-spray'].each // 8, between 10 and 6
  */

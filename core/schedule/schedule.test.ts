@@ -73,14 +73,14 @@ const at = (a: Answer, id: string) => placedIn(a).get(id) ?? null;
  * @returns what is against the rules
  */
 function illegal(p: Problem, { rounds, left }: Answer): string[] {
-  const faults: string[] = [];
+  const issues: string[] = [];
   const stands = new Map<string, { d: number; crew: number; begin: number; end: number }>();
   const kits = new Map<string, Set<string>>();
   for (const r of rounds) {
     const d = p.days.indexOf(r.day);
     const c = p.crews.findIndex((x) => x.id === r.crewId);
     const hours = p.crews[c]!.hours[d];
-    if (!hours) faults.push(`${r.crewId} does not work on ${r.day}`);
+    if (!hours) issues.push(`${r.crewId} does not work on ${r.day}`);
     const used = new Set(r.stops.flatMap((s) => s.jobIds.map((id) => p.jobs.find((j) => j.id === id)!.kit)));
     /** Minutes between two moments in which the crew does not rest. */
     const awake = (a: number, b: number) =>
@@ -92,57 +92,57 @@ function illegal(p: Problem, { rounds, left }: Answer): string[] {
     for (const s of r.stops) {
       const place = p.places.findIndex((x) => x.id === s.placeId);
       since += p.drive[from]![p.crews.length + place]!;
-      if (awake(clock, s.begin) < since - 1e-6) faults.push(`${s.placeId} is begun before anybody is there`);
+      if (awake(clock, s.begin) < since - 1e-6) issues.push(`${s.placeId} is begun before anybody is there`);
       const jobs = s.jobIds.map((id) => p.jobs.find((j) => j.id === id)!);
       const hands = jobs.reduce((a, j) => a + j.minutes, 0);
-      if (awake(s.begin, s.end) < hands - 1e-6) faults.push(`${s.placeId} is too short for its work`);
+      if (awake(s.begin, s.end) < hands - 1e-6) issues.push(`${s.placeId} is too short for its work`);
       let set = s.begin;
       for (const j of jobs) {
         const suits = j.daytimes?.[d];
         if (suits && !suits.some((h) => awake(Math.max(h.from, s.begin), Math.min(h.to, s.end)) >= j.minutes - 1e-6))
-          faults.push(`${j.id} is done when neither air nor light suit it`);
+          issues.push(`${j.id} is done when neither air nor light suit it`);
         set += j.minutes;
-        if (set + j.hangs > s.end + 1e-6) faults.push(`${j.id} is left hanging`);
+        if (set + j.hangs > s.end + 1e-6) issues.push(`${j.id} is left hanging`);
         stands.set(j.id, { d, crew: c, begin: s.begin, end: s.end });
-        if (j.placeId !== s.placeId) faults.push(`${j.id} stands at another place`);
+        if (j.placeId !== s.placeId) issues.push(`${j.id} stands at another place`);
       }
       if (!p.places[place]!.open[d]!.some((o) => s.begin >= o.from && s.end <= o.to))
-        faults.push(`${s.placeId} is closed`);
+        issues.push(`${s.placeId} is closed`);
       clock = s.end;
       since = 0;
       from = p.crews.length + place;
     }
-    if (awake(clock, hours!.to) < p.drive[from]![c]! - 1e-6) faults.push(`${r.crewId} is late home on ${r.day}`);
+    if (awake(clock, hours!.to) < p.drive[from]![c]! - 1e-6) issues.push(`${r.crewId} is late home on ${r.day}`);
   }
   for (const [key, crews] of kits) {
     const kit = p.kits.find((k) => key.startsWith(k.key))!;
-    if (kit.count !== null && crews.size > kit.count) faults.push(`too many ${key}`);
+    if (kit.count !== null && crews.size > kit.count) issues.push(`too many ${key}`);
   }
   for (const j of p.jobs) {
     const s = stands.get(j.id);
     if (!s) {
-      if (!left.some((l) => l.jobId === j.id)) faults.push(`${j.id} is forgotten`);
+      if (!left.some((l) => l.jobId === j.id)) issues.push(`${j.id} is forgotten`);
       continue;
     }
     const day = p.days[s.d]!;
     const crew = p.crews[s.crew]!;
-    if (day < j.earliest || (j.firm && day > j.latest)) faults.push(`${j.id} is out of its span`);
-    if (j.licensed && !crew.licences[s.d]) faults.push(`${j.id} without a licence`);
-    if (j.licences.some((l) => !crew.licences[s.d]?.includes(l))) faults.push(`${j.id} without its licence`);
-    if (j.locked && j.now && (j.now.day !== day || j.now.crewId !== crew.id)) faults.push(`${j.id} was locked`);
+    if (day < j.earliest || (j.firm && day > j.latest)) issues.push(`${j.id} is out of its span`);
+    if (j.licensed && !crew.licences[s.d]) issues.push(`${j.id} without a licence`);
+    if (j.licences.some((l) => !crew.licences[s.d]?.includes(l))) issues.push(`${j.id} without its licence`);
+    if (j.locked && j.now && (j.now.day !== day || j.now.crewId !== crew.id)) issues.push(`${j.id} was locked`);
     for (const a of j.after) {
       const o = stands.get(a.jobId);
-      if (o && s.d - o.d < a.days) faults.push(`${j.id} too soon after ${a.jobId}`);
+      if (o && s.d - o.d < a.days) issues.push(`${j.id} too soon after ${a.jobId}`);
     }
     for (const o of p.jobs) {
       const t = stands.get(o.id);
       if (!t || o.id === j.id || o.placeId !== j.placeId || !j.reEntryHours) continue;
       if (t.d === s.d && t.crew === s.crew) continue;
       if (t.d === s.d || (t.d > s.d && t.d * 1440 + t.begin < s.d * 1440 + s.end + 60 * j.reEntryHours))
-        faults.push(`${o.id} enters too soon after ${j.id}`);
+        issues.push(`${o.id} enters too soon after ${j.id}`);
     }
   }
-  return faults;
+  return issues;
 }
 
 const drawn = fc.record({
@@ -502,7 +502,7 @@ it('driving: a tenth of a degree of latitude is 11.12 km; what nobody knows is a
   expect([m[0]![0], m[0]![2], m[0]![3]]).toEqual([0, 15, 0]);
 });
 
-it('an outfit learns its own pace: eight sprays of six minutes weigh as much as the practice figure', () => {
+it('a company learns its own pace: eight sprays of six minutes weigh as much as the practice figure', () => {
   const log = Array.from({ length: 8 }, () => ({ method: 'foliar-spray' as const, minutes: 6, holes: 0 }));
   const wild = { method: 'foliar-spray' as const, minutes: 700, holes: 0 };
   expect(learnedPace([...log, wild], [])['foliar-spray']).toEqual({ prepare: 20, each: 8, own: 8 });

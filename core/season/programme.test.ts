@@ -44,9 +44,9 @@ it('the programme’s interval takes the place of the label’s advice, for inje
   });
 });
 
-it('threshold-only repeats nothing by the calendar, whether the plan or the outfit says so; the plan’s word goes first', () => {
-  const ask = (school: 'threshold' | 'conventional' | null, outfit: 'threshold' | 'conventional') =>
-    programmed([again(1, 'years')], true, { ...USUAL_PROGRAMME, school }, outfit)[0]!.onlyIf;
+it('threshold-only repeats nothing by the calendar, whether the plan or the company says so; the plan’s word goes first', () => {
+  const ask = (school: 'threshold' | 'conventional' | null, company: 'threshold' | 'conventional') =>
+    programmed([again(1, 'years')], true, { ...USUAL_PROGRAMME, school }, company)[0]!.onlyIf;
   expect(ask('threshold', 'conventional')).toMatch(/above the threshold/);
   expect(ask(null, 'threshold')).toMatch(/above the threshold/);
   expect(ask('conventional', 'threshold')).toBeUndefined();

@@ -2,7 +2,7 @@ import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { after, followUps, span, type Day } from './follow-ups';
 import type { FollowUpRule } from './rules';
 
-/** The programme of one tree's plan; what is null is left to the outfit's school or to the label. */
+/** The programme of one tree's plan; what is null is left to the company's school or to the label. */
 export interface Programme {
   school: 'conventional' | 'organic' | 'threshold' | null;
   /** Years between two injections; null: as the label advises. */

@@ -35,7 +35,7 @@ export type Density = keyof typeof DENSITY;
 
 export interface SprayVolume {
   ml: Ml;
-  /** Where the figure is from: the estimate, or the outfit's own log. */
+  /** Where the figure is from: the estimate, or the company's own log. */
   from: 'estimate' | 'own log';
   sum: string;
 }
@@ -43,7 +43,7 @@ export interface SprayVolume {
 /**
  * Dilute spray for one crown to the point of run-off. Three and more logged trees of the same host replace the estimate by
  * their median, scaled by crown volume.
- * @param log litres used and crown volume of earlier trees of this host, from the outfit's book
+ * @param log litres used and crown volume of earlier trees of this host, from the company's book
  */
 export function sprayVolume(crown: Crown, density: number, log: { litres: number; m3: number }[] = []): SprayVolume {
   const m3 = crownVolume(crown);

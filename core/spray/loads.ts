@@ -1,6 +1,6 @@
 import type { Ml } from '../units/units';
 
-/** A sprayer of the outfit. */
+/** A sprayer of the company. */
 export interface Tank {
   id: string;
   name: string;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Fault } from '../book/write';
+import type { Issue } from '../book/write';
 import { readNumber } from './numbers';
 
 /**
@@ -13,9 +13,9 @@ export const typed = z
   )
   .transform((said) => (said === null ? '' : String(said)));
 
-/** Reads one typed number; null for an empty optional field; faults go to `out`. */
+/** Reads one typed number; null for an empty optional field; issues go to `out`. */
 export function numberAt(
-  out: Fault[],
+  out: Issue[],
   path: string,
   text: string,
   rule: Parameters<typeof readNumber>[1],
@@ -24,6 +24,6 @@ export function numberAt(
   if (optional && text.trim() === '') return null;
   const read = readNumber(text, rule);
   if (read.ok) return read.value;
-  out.push({ path, sentence: read.sentence });
+  out.push({ path, message: read.sentence });
   return null;
 }

@@ -117,7 +117,7 @@ export function cutGates(facts: WorkFacts, a: Record<string, unknown>, livePerce
   return out;
 }
 
-/** Wound dressing by the outfit's school; the region's wilt overrides it. */
+/** Wound dressing by the company's school; the region's wilt overrides it. */
 export function dressing(facts: WorkFacts): string {
   const oak = facts.host.groups.includes('oak');
   // In a wilt region every wound is painted, at once, in every month: storm cuts fall outside the closed season too.

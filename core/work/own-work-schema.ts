@@ -7,7 +7,7 @@ const amount = z.string().trim().min(1, 'Say how many.').max(40, 'At most 40 sig
 const month = z.number().int().min(1).max(12);
 
 /**
- * A work of an outfit's own, without a label: what is counted, what a crew does, what must be so before it, and when somebody
+ * A work of an company's own, without a label: what is counted, what a crew does, what must be so before it, and when somebody
  * looks again. What is put on a tree is a product and needs a label; this is for hands and tools.
  */
 export const ownWorkSchema = z.strictObject({

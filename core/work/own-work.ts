@@ -40,7 +40,7 @@ function gatesOf(w: OwnWork, northernMonth: number, said: Readonly<Record<string
   ];
 }
 
-/** A work of an outfit's own, as every other: asked, gated, worked out, and looked at again. */
+/** A work of an company's own, as every other: asked, gated, worked out, and looked at again. */
 export function workOf(w: OwnWork): Work {
   const asks: Ask[] = [
     {

@@ -114,9 +114,9 @@ it('the matrix of rules names every gate of every work, with its strength, and n
 
 it('reads what was typed, and names the field that cannot be read', () => {
   const w = findWork('guard')!;
-  expect(readAnswers(w, f, { snow: '70', years: 'four' })).toMatchObject({ ok: false, faults: [{ path: 'years' }] });
-  expect(readAnswers(w, f, { snow: '301' })).toMatchObject({ ok: false, faults: [{ path: 'snow' }] });
-  expect(readAnswers(w, f, { material: 'wool' })).toMatchObject({ ok: false, faults: [{ path: 'material' }] });
+  expect(readAnswers(w, f, { snow: '70', years: 'four' })).toMatchObject({ ok: false, issues: [{ path: 'years' }] });
+  expect(readAnswers(w, f, { snow: '301' })).toMatchObject({ ok: false, issues: [{ path: 'snow' }] });
+  expect(readAnswers(w, f, { material: 'wool' })).toMatchObject({ ok: false, issues: [{ path: 'material' }] });
   expect(readAnswers(w, f, { snow: '70' })).toMatchObject({ ok: true, answers: { snow: 70, years: 4 } });
 });
 

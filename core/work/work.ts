@@ -10,7 +10,7 @@ import type { Cm, UnitSystem } from '../units/units';
 import { readNumber } from '../units/numbers';
 import type { OwnWork } from './own-work-schema';
 
-/** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the outfit. */
+/** What a work without a label rests on: the tree, the day, the region's closed seasons and the schools of the company. */
 export interface WorkFacts {
   today: Day;
   system: UnitSystem;
@@ -39,7 +39,7 @@ export interface WorkFacts {
   zoneSchool: RootZoneSchool;
   woundSchool: 'none' | 'wilt region' | 'always on oak';
   meshSchool: 'metal' | 'plastic';
-  /** Works of the outfit's own, beside those that ship. */
+  /** Works of the company's own, beside those that ship. */
   ownWorks?: readonly OwnWork[];
   /** Closed seasons for cutting, from the region profile. */
   closedSeasons: readonly { hosts: string[]; from: string; to: string; why: string; diseaseCuts?: boolean }[];
@@ -142,8 +142,8 @@ export function readAnswers(
   work: Work,
   facts: WorkFacts,
   typed: Readonly<Record<string, unknown>>,
-): { ok: true; answers: Record<string, Answer> } | { ok: false; faults: { path: string; sentence: string }[] } {
-  const faults: { path: string; sentence: string }[] = [];
+): { ok: true; answers: Record<string, Answer> } | { ok: false; issues: { path: string; message: string }[] } {
+  const issues: { path: string; message: string }[] = [];
   const answers: Record<string, Answer> = {};
   for (const ask of work.asks) {
     const given = typed[ask.key];
@@ -160,13 +160,13 @@ export function readAnswers(
         ...(ask.whole ? { whole: true } : {}),
       });
       if (read.ok) answers[ask.key] = read.value;
-      else faults.push({ path: ask.key, sentence: read.sentence });
+      else issues.push({ path: ask.key, message: read.sentence });
     } else if (ask.kind === 'choice') {
       if (ask.options.includes(String(given))) answers[ask.key] = String(given);
-      else faults.push({ path: ask.key, sentence: `${ask.name}: choose one of ${ask.options.join(', ')}.` });
+      else issues.push({ path: ask.key, message: `${ask.name}: choose one of ${ask.options.join(', ')}.` });
     } else answers[ask.key] = given === true || given === 'true';
   }
-  return faults.length ? { ok: false, faults } : { ok: true, answers };
+  return issues.length ? { ok: false, issues } : { ok: true, answers };
 }
 
 /** A number among the answers. */

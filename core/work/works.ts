@@ -89,16 +89,16 @@ export const WORKS: readonly Work[] = [
   protectionFenceWork,
 ].map(fitted);
 const withOwn = (own: readonly OwnWork[]): readonly Work[] => (own.length ? [...WORKS, ...own.map(workOf)] : WORKS);
-/** Every work, those of the outfit that asks among them. */
+/** Every work, those of the company that asks among them. */
 export const worksNow = (): readonly Work[] => withOwn(ownNow().works);
-/** A work by its id; of the outfit's own where it asks, or where its works are passed along. */
+/** A work by its id; of the company's own where it asks, or where its works are passed along. */
 export const findWork = (id: string, own: readonly OwnWork[] = ownNow().works): Work | null =>
   withOwn(own).find((w) => w.id === id) ?? null;
 
 /** The works that may serve against a condition. */
 const worksOn = (facts: Pick<WorkFacts, 'condition'>, works: readonly Work[]): Work[] =>
   works.filter((w) => w.when?.(facts) ?? true);
-/** The same, those of the outfit among them. */
+/** The same, those of the company among them. */
 export const worksOf = (facts: Pick<WorkFacts, 'condition'>, own: readonly OwnWork[] = ownNow().works): Work[] =>
   worksOn(facts, withOwn(own));
 

@@ -47,7 +47,7 @@ import l44 from './training-44-wide-spinosad.json';
 import l45 from './training-45-wide-bacillus.json';
 import l46 from './training-46-micronutrients.json';
 
-/** Fictional training labels; the real ones are entered by the outfit from the label in hand. */
+/** Fictional training labels; the real ones are entered by the company from the label in hand. */
 export const trainingLabels: readonly Label[] = z
   .array(labelSchema)
   .parse([

@@ -2,19 +2,19 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { Choices, FormFaults, SelectField, TextField } from './controls';
+import { Choices, FormIssues, SelectField, TextField } from './controls';
 
 // What every browser has and jsdom lacks.
 beforeAll(() => void Object.assign(globalThis, { CSS: { escape: (s: string) => s.replace(/[^\w-]/g, '\\$&') } }));
 
-const faults = [
-  { path: 'girth', sentence: 'The girth is missing.' },
-  { path: 'elsewhere', sentence: 'Something else is wrong.' },
+const issues = [
+  { path: 'girth', message: 'The girth is missing.' },
+  { path: 'elsewhere', message: 'Something else is wrong.' },
 ];
 
 it('a field is told with its fault and its hint, and says that it is wrong', () => {
   render(
-    <TextField label="Girth" path="girth" faults={faults} hint="At breast height." value="" onChange={() => {}} />,
+    <TextField label="Girth" path="girth" issues={issues} hint="At breast height." value="" onChange={() => {}} />,
   );
   const field = screen.getByLabelText('Girth');
   expect(field.getAttribute('aria-invalid')).toBe('true');
@@ -26,7 +26,7 @@ it('a field is told with its fault and its hint, and says that it is wrong', () 
 });
 
 it('a field that is right is described by its hint alone, and by nothing where there is none', () => {
-  render(<TextField label="Height" path="height" faults={faults} hint="To the tip." value="" onChange={() => {}} />);
+  render(<TextField label="Height" path="height" issues={issues} hint="To the tip." value="" onChange={() => {}} />);
   const field = screen.getByLabelText('Height');
   expect(field.getAttribute('aria-invalid')).toBe('false');
   expect(document.getElementById(field.getAttribute('aria-describedby')!)?.textContent).toBe('To the tip.');
@@ -35,7 +35,7 @@ it('a field that is right is described by its hint alone, and by nothing where t
 });
 
 it('faults that belong to no field of the form stand above it; those of a field stand there', () => {
-  render(<FormFaults faults={faults} known={['girth']} />);
+  render(<FormIssues issues={issues} known={['girth']} />);
   expect(screen.getByRole('alert').textContent).toContain('Something else is wrong.');
   expect(screen.getByRole('alert').textContent).not.toContain('The girth is missing.');
 });

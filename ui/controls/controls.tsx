@@ -2,24 +2,24 @@ import { useId } from 'react';
 import { Input, Select, TextBox } from './input.client';
 
 /** A fault of a form, with the place it belongs to. */
-export interface FormFault {
+export interface FormIssue {
   path: string;
-  sentence: string;
+  message: string;
 }
-export const faultAt = (faults: FormFault[] | undefined, path: string) =>
-  faults?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.sentence;
+export const issueAt = (issues: FormIssue[] | undefined, path: string) =>
+  issues?.find((f) => f.path === path || f.path.startsWith(`${path}.`))?.message;
 
 interface FieldProps {
   label: string;
   path: string;
-  faults?: FormFault[];
+  issues?: FormIssue[];
   hint?: React.ReactNode;
   children: (p: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => React.ReactNode;
 }
 /** A label, a control, and in place what is wrong with it. */
-export function Field({ label, path, faults, hint, children }: FieldProps) {
+export function Field({ label, path, issues, hint, children }: FieldProps) {
   const id = useId();
-  const sentence = faultAt(faults, path);
+  const sentence = issueAt(issues, path);
   const described = [sentence && `${id}-fault`, hint && `${id}-hint`].filter(Boolean).join(' ');
   return (
     <div className="mb-4">
@@ -45,7 +45,7 @@ export function Field({ label, path, faults, hint, children }: FieldProps) {
 export function TextField({
   label,
   path,
-  faults,
+  issues,
   hint,
   value,
   onChange,
@@ -55,7 +55,7 @@ export function TextField({
     'value' | 'onChange'
   >) {
   return (
-    <Field label={label} path={path} faults={faults} hint={hint}>
+    <Field label={label} path={path} issues={issues} hint={hint}>
       {(p) => (
         <Input
           {...rest}
@@ -71,14 +71,14 @@ export function TextField({
 export function TextArea({
   label,
   path,
-  faults,
+  issues,
   hint,
   value,
   onChange,
   rows = 3,
 }: Omit<FieldProps, 'children'> & { value: string; onChange: (v: string) => void; rows?: number }) {
   return (
-    <Field label={label} path={path} faults={faults} hint={hint}>
+    <Field label={label} path={path} issues={issues} hint={hint}>
       {(p) => <TextBox {...p} rows={rows} className="box" value={value} onChange={(e) => onChange(e.target.value)} />}
     </Field>
   );
@@ -86,7 +86,7 @@ export function TextArea({
 export function SelectField<T extends string>({
   label,
   path,
-  faults,
+  issues,
   hint,
   value,
   onChange,
@@ -97,7 +97,7 @@ export function SelectField<T extends string>({
   options: readonly { value: T; name: string }[];
 }) {
   return (
-    <Field label={label} path={path} faults={faults} hint={hint}>
+    <Field label={label} path={path} issues={issues} hint={hint}>
       {(p) => (
         <Select {...p} className="box" value={value} onChange={(e) => onChange(e.target.value as T)}>
           {options.map((o) => (
@@ -117,7 +117,7 @@ export function Choices<T extends string>({
   value,
   onChange,
   options,
-  faults,
+  issues,
   path,
   small,
   hideLabel,
@@ -126,14 +126,14 @@ export function Choices<T extends string>({
   value: T | null;
   onChange: (v: T) => void;
   options: readonly { value: T; name: string }[];
-  faults?: FormFault[];
+  issues?: FormIssue[];
   path?: string;
   small?: boolean;
   /** For eyes the question stands beside already. */
   hideLabel?: boolean;
 }) {
   const name = useId();
-  const sentence = path ? faultAt(faults, path) : undefined;
+  const sentence = path ? issueAt(issues, path) : undefined;
   return (
     <fieldset className="mb-4">
       <legend className={hideLabel ? 'sr-only' : 'mb-1 font-semibold'}>{label}</legend>
@@ -190,13 +190,13 @@ export function TickTag(p: TickProps) {
 }
 
 /** Faults that belong to no field on the page. */
-export function FormFaults({ faults, known = [] }: { faults?: FormFault[]; known?: string[] }) {
-  const rest = faults?.filter((f) => !known.some((k) => f.path === k || f.path.startsWith(`${k}.`))) ?? [];
+export function FormIssues({ issues, known = [] }: { issues?: FormIssue[]; known?: string[] }) {
+  const rest = issues?.filter((f) => !known.some((k) => f.path === k || f.path.startsWith(`${k}.`))) ?? [];
   if (!rest.length) return null;
   return (
     <div role="alert" className="mb-4 border-l-4 border-madder py-1 pl-3 font-semibold text-madder">
       {rest.map((f) => (
-        <p key={f.path + f.sentence}>{f.sentence}</p>
+        <p key={f.path + f.message}>{f.message}</p>
       ))}
     </div>
   );

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { FormFaults, TextField, type FormFault } from './controls';
+import { FormIssues, TextField, type FormIssue } from './controls';
 import { useSend } from './use.client';
 
-type Made = { ok: true; value: { path: string } } | { ok: false; faults: FormFault[] };
+type Made = { ok: true; value: { path: string } } | { ok: false; issues: FormIssue[] };
 
 /** Makes a secret address when it is pressed, and shows it once, to be copied. */
 export function MadeAddress<I>({
@@ -20,7 +20,7 @@ export function MadeAddress<I>({
   input: I;
   action: (input: I) => Promise<Made>;
 }) {
-  const { busy, faults, send } = useSend(action);
+  const { busy, issues, send } = useSend(action);
   const [address, setAddress] = useState('');
   return (
     <>
@@ -43,7 +43,7 @@ export function MadeAddress<I>({
           {press}
         </button>
       )}
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </>
   );
 }

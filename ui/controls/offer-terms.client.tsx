@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { TextArea, TextField, type FormFault } from './controls';
+import { TextArea, TextField, type FormIssue } from './controls';
 
 /** What every offer says beside what it offers: a word to the client, and for how long it is open. */
 export interface OfferTerms {
@@ -11,13 +11,13 @@ export interface OfferTerms {
 
 /** The terms of an offer, its press, and its address once it is made: it is shown only then. */
 export function OfferTermsForm({
-  faults,
+  issues,
   busy,
   ready,
   className = 'press',
   onMake,
 }: {
-  faults: FormFault[];
+  issues: FormIssue[];
   busy: boolean;
   /** Something is chosen to offer. */
   ready: boolean;
@@ -32,7 +32,7 @@ export function OfferTermsForm({
         <TextArea
           label="A word to the client"
           path="message"
-          faults={faults}
+          issues={issues}
           rows={2}
           value={terms.message}
           onChange={(message) => setTerms({ ...terms, message })}
@@ -40,7 +40,7 @@ export function OfferTermsForm({
         <TextField
           label="Open for, days"
           path="days"
-          faults={faults}
+          issues={issues}
           inputMode="numeric"
           maxLength={4}
           value={terms.days}

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { TextField, type FormFault } from './controls';
+import { TextField, type FormIssue } from './controls';
 
 export interface Named {
   id: string;
@@ -20,16 +20,16 @@ export function RemoveRow({ name, onClick, disabled }: { name: string; onClick: 
 export function Picked({
   label,
   path = label,
-  faults,
+  issues,
   hint,
   all,
   chosen,
   onChange,
 }: {
   label: string;
-  /** Where its faults are told. */
+  /** Where its issues are told. */
   path?: string;
-  faults?: FormFault[];
+  issues?: FormIssue[];
   hint?: string;
   all: readonly Named[];
   chosen: readonly string[];
@@ -48,7 +48,7 @@ export function Picked({
       <TextField
         label={`${label}: type to find`}
         path={path}
-        faults={faults}
+        issues={issues}
         hint={hint}
         value={text}
         onChange={setText}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { FormFaults, type FormFault } from './controls';
+import { FormIssues, type FormIssue } from './controls';
 import { useSend } from './use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 
@@ -12,13 +12,13 @@ export function SendPress<I>({
   said,
   children,
 }: {
-  action: (input: I) => Promise<{ ok: true; value: unknown } | { ok: false; faults: FormFault[] }>;
+  action: (input: I) => Promise<{ ok: true; value: unknown } | { ok: false; issues: FormIssue[] }>;
   input: I;
   /** What is said once it is done. */
   said: string;
   children: React.ReactNode;
 }) {
-  const { busy, faults, send } = useSend(action);
+  const { busy, issues, send } = useSend(action);
   const router = useRouter();
   const say = useSaid();
   return (
@@ -36,7 +36,7 @@ export function SendPress<I>({
       >
         {children}
       </button>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </>
   );
 }

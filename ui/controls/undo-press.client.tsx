@@ -3,10 +3,10 @@
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useSaid } from '@/ui/frame/undo.client';
-import { FormFaults, type FormFault } from './controls';
+import { FormIssues, type FormIssue } from './controls';
 import { useSend } from './use.client';
 
-type Answered = { ok: true; value: unknown } | { ok: false; faults: FormFault[] };
+type Answered = { ok: true; value: unknown } | { ok: false; issues: FormIssue[] };
 
 /** A press that does one thing, says so, offers to undo it, and shows the page as it is then. */
 export function UndoPress<I>({
@@ -30,7 +30,7 @@ export function UndoPress<I>({
 }) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, faults, send } = useSend(action);
+  const { busy, issues, send } = useSend(action);
   return (
     <>
       <button
@@ -47,7 +47,7 @@ export function UndoPress<I>({
       >
         {children}
       </button>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </>
   );
 }

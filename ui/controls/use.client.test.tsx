@@ -84,7 +84,7 @@ describe('a draft', () => {
 
 describe('sending', () => {
   function Send({ draft }: { draft: boolean }) {
-    const { busy, faults, send } = useSend(
+    const { busy, issues, send } = useSend(
       async (): Promise<{ ok: true; value: null }> => {
         throw new Error('the network is gone');
       },
@@ -92,7 +92,7 @@ describe('sending', () => {
     );
     return (
       <button onClick={() => send({})} disabled={busy}>
-        {faults[0]?.sentence ?? 'send'}
+        {issues[0]?.message ?? 'send'}
       </button>
     );
   }

@@ -3,7 +3,7 @@
 import { toTheWork } from '@/ui/frame/focus.client';
 import { useCallback, useEffect, useRef, useState, useTransition } from 'react';
 import { v7 } from 'uuid';
-import type { FormFault } from './controls';
+import type { FormIssue } from './controls';
 
 const PREFIX = 'elmhorn-draft:';
 
@@ -109,18 +109,18 @@ export function forgetDrafts() {
 }
 
 /**
- * Sends something to the server: busy while it runs, the faults that came back, and a sentence when the network is gone.
+ * Sends something to the server: busy while it runs, the issues that came back, and a sentence when the network is gone.
  * @param on the id of what is made, where the form makes something; what to do when what the form rests on has changed
  */
 export function useSend<I, T>(
   action: (
     input: I,
     shown?: unknown,
-  ) => Promise<{ ok: true; value: T; kept?: boolean } | { ok: false; faults: FormFault[] }>,
+  ) => Promise<{ ok: true; value: T; kept?: boolean } | { ok: false; issues: FormIssue[] }>,
   on?: { renew?: () => void; stale?: () => void },
 ) {
   const [busy, start] = useTransition();
-  const [faults, setFaults] = useState<FormFault[]>([]);
+  const [issues, setIssues] = useState<FormIssue[]>([]);
   /**
    * @param then what is done once it landed, or waits on this phone to be sent
    * @param shown what pages show of it while it waits
@@ -129,22 +129,22 @@ export function useSend<I, T>(
     start(async () => {
       try {
         const answer = await (shown === undefined ? action(input) : action(input, shown));
-        setFaults(answer.ok ? [] : answer.faults);
-        if (answer.ok || answer.faults.some((f) => f.path === 'id')) on?.renew?.();
-        if (!answer.ok && answer.faults.some((f) => f.path === 'version')) on?.stale?.();
+        setIssues(answer.ok ? [] : answer.issues);
+        if (answer.ok || answer.issues.some((f) => f.path === 'id')) on?.renew?.();
+        if (!answer.ok && answer.issues.some((f) => f.path === 'version')) on?.stale?.();
         if (answer.ok) then?.(answer.value, answer.kept ?? false);
         // A form that closes takes the focus with it; a frame later it is gone.
         if (answer.ok) setTimeout(toTheWork, 50);
       } catch (error) {
         if ((error as { digest?: string }).digest?.startsWith('NEXT_')) throw error;
-        setFaults([
+        setIssues([
           {
             path: '',
             // Only a form that makes something keeps a draft.
-            sentence: `No answer from the server. What you typed is ${on?.renew ? 'kept on this device' : 'still here'}; try again.`,
+            message: `No answer from the server. What you typed is ${on?.renew ? 'kept on this device' : 'still here'}; try again.`,
           },
         ]);
       }
     });
-  return { busy, faults, setFaults, send };
+  return { busy, issues, setIssues, send };
 }

@@ -5,7 +5,7 @@ export const PLACES = [
     name: 'Today',
     letter: 't',
     help: [
-      'What is open, late and due, for this outfit, today.',
+      'What is open, late and due, for this company, today.',
       'Press a tag to open its tree. “Done” settles a visit that was only a look. A treatment is done by its record, or left out with a reason; its next one is dated.',
       'The margin says what is forbidden today, and by which rule.',
     ],

@@ -12,8 +12,8 @@ const Context = createContext<(offer: Offer) => void>(() => {});
 /** What came of an undo: only what the server says was undone is called so. */
 async function undone(undo: () => Promise<unknown>): Promise<string> {
   try {
-    const answer = (await undo()) as { ok: boolean; faults?: { sentence: string }[] } | undefined;
-    return answer?.ok === false ? `Not undone. ${answer.faults?.[0]?.sentence ?? ''}` : 'Undone.';
+    const answer = (await undo()) as { ok: boolean; issues?: { message: string }[] } | undefined;
+    return answer?.ok === false ? `Not undone. ${answer.issues?.[0]?.message ?? ''}` : 'Undone.';
   } catch {
     return 'Not undone: no answer from the server. It stands as it was; try again where it was done.';
   }

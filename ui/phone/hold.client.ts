@@ -60,7 +60,7 @@ export async function meet(personId: string): Promise<Meeting> {
     return { how: 'no answer' };
   }
   if (answer.status === 401) {
-    // Signed out elsewhere, or nobody of this outfit any more: nothing is given away; what waits stays, sealed.
+    // Signed out elsewhere, or nobody of this company any more: nothing is given away; what waits stays, sealed.
     await letGo();
     return { how: 'signed out' };
   }

@@ -2,20 +2,20 @@
 
 import { v7 } from 'uuid';
 import type { z } from 'zod';
-import { faultsOf } from '@/core/book/faults';
-import type { Fault } from '@/core/book/write';
+import { issuesOf } from '@/core/book/issues';
+import type { Issue } from '@/core/book/write';
 import { inTime } from './in-time';
 import { keepWrite, readWaiting, sendWaiting, takeBack } from './outbox.client';
 
 /** What an action answers; `kept` where it waits on this phone. */
-type Answer<T> = { ok: true; value: T; kept?: boolean } | { ok: false; faults: Fault[] };
+type Answer<T> = { ok: true; value: T; kept?: boolean } | { ok: false; issues: Issue[] };
 
 /** What a schema of the core finds wrong, as the server would say it. */
-export const faultsBy =
+export const issuesBy =
   (schema: z.ZodType) =>
-  (input: unknown): Fault[] => {
+  (input: unknown): Issue[] => {
     const read = schema.safeParse(input);
-    return read.success ? [] : faultsOf(read.error);
+    return read.success ? [] : issuesOf(read.error);
   };
 
 /** A server that has not answered a write by then is not there, and the write is kept; should it have landed, it lands once. */
@@ -45,7 +45,7 @@ export function orKept<I extends object, T>(
     value: (input: I) => T;
     makes?: (input: I) => string;
     takesBack?: (input: I) => string;
-    wrong?: (input: I) => Promise<Fault[]>;
+    wrong?: (input: I) => Promise<Issue[]>;
   },
 ): (input: I, shown?: unknown) => Promise<Answer<T>> {
   return async (input, shown) => {
@@ -54,7 +54,7 @@ export function orKept<I extends object, T>(
     // What is sent again under the same id lands once, whichever way it goes.
     const id = of.makes?.(input) ?? v7();
     const wrong = (await of.wrong?.(input)) ?? [];
-    if (wrong.length) return { ok: false, faults: wrong };
+    if (wrong.length) return { ok: false, issues: wrong };
     const write = { id, verb, what: of.what(input), input, shown };
     // What was written before it goes before it.
     if (navigator.onLine && (await readWaiting()).length) await inTime(sendWaiting(), BEFORE_MS).catch(() => null);

@@ -4,7 +4,7 @@ import { createDecipheriv, randomBytes, webcrypto } from 'node:crypto';
 import { z } from 'zod';
 import { handedSchema } from '@/core/phone/handed';
 import { sendSchema, sendsSchema } from '@/core/phone/send';
-import { faultsBy, orKept } from './or-kept.client';
+import { issuesBy, orKept } from './or-kept.client';
 import { handOver, hearWaiting, keepWrite, readWaiting, sendWaiting, countWaiting, takeBack } from './outbox.client';
 import { phoneStore } from './store.client';
 
@@ -49,7 +49,7 @@ function server(answer: (sends: { id: string }[]) => Response | Promise<Response
   return heard;
 }
 const landed = (sends: { id: string }[], ok = true) =>
-  Response.json({ landed: sends.map((s) => (ok ? { id: s.id, ok } : { id: s.id, ok, faults: [] })), aheadS: 0 });
+  Response.json({ landed: sends.map((s) => (ok ? { id: s.id, ok } : { id: s.id, ok, issues: [] })), aheadS: 0 });
 const waitingIds = async () => (await readWaiting()).map((w) => w.id);
 
 beforeEach(async () => {
@@ -159,7 +159,7 @@ describe('an action that may be kept', () => {
     what: (x) => `Girth ${x.girth}`,
     value: (x) => x.id,
     makes: (x) => x.id,
-    wrong: async (x) => faultsBy(z.object({ girth: z.number().max(3000, 'That is no girth.') }))(x),
+    wrong: async (x) => issuesBy(z.object({ girth: z.number().max(3000, 'That is no girth.') }))(x),
   });
   beforeEach(() => action.mockClear());
 
@@ -192,7 +192,7 @@ describe('an action that may be kept', () => {
     line.up = false;
     expect(await measure({ id: id(1), girth: 9e9 })).toEqual({
       ok: false,
-      faults: [{ path: 'girth', sentence: 'That is no girth.' }],
+      issues: [{ path: 'girth', message: 'That is no girth.' }],
     });
     expect(await waitingIds()).toEqual([]);
   });

@@ -28,7 +28,7 @@ export default async function Book({
 }) {
   const v = await viewer();
   const params = await searchParams;
-  const { filter, faults } = bookQuery(params);
+  const { filter, issues } = bookQuery(params);
   const at = cursor.safeParse(String(params.after ?? '').split('_'));
   const { entries, places } = await bookView(v, {
     ...filter,
@@ -44,7 +44,7 @@ export default async function Book({
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Book</p>
-      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.outfitName}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.companyName}</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Shown">{shown.length}</TagLine>
         <TagLine name="Latest">{shown[0] ? shortDay(shown[0].row.doneOn) : '–'}</TagLine>
@@ -111,7 +111,7 @@ export default async function Book({
         </div>
         <button className="press self-end">Show</button>
       </form>
-      {faults.map((f) => (
+      {issues.map((f) => (
         <p key={f} role="alert" className="mt-3 font-semibold text-madder">
           {f}
         </p>

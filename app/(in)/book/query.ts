@@ -15,7 +15,7 @@ const schema = z.object({
 /** The filter of the book from an address; what cannot be read is left out and said. */
 export function bookQuery(params: Record<string, string | string[] | undefined>): {
   filter: Omit<BookFilter, 'after' | 'limit'>;
-  faults: string[];
+  issues: string[];
 } {
   const raw = Object.fromEntries(
     (['words', 'place', 'method', 'from', 'to'] as const).map((k) => [
@@ -23,11 +23,11 @@ export function bookQuery(params: Record<string, string | string[] | undefined>)
       typeof params[k] === 'string' && params[k] !== '' ? params[k] : null,
     ]),
   );
-  const faults: string[] = [];
+  const issues: string[] = [];
   const read = schema.safeParse(raw);
   if (!read.success)
     for (const issue of read.error.issues) {
-      faults.push(issue.message);
+      issues.push(issue.message);
       raw[String(issue.path[0])] = null;
     }
   const good = schema.safeParse(raw);
@@ -35,6 +35,6 @@ export function bookQuery(params: Record<string, string | string[] | undefined>)
   // NUL cannot be stored, so it cannot be found.
   return {
     filter: { words: f.words?.replace(/\0/g, '') || null, placeId: f.place, method: f.method, from: f.from, to: f.to },
-    faults,
+    issues,
   };
 }

@@ -8,9 +8,9 @@ export const hostNames = () =>
     .map((h) => ({ value: h.id, unlisted: h.unlisted, name: `${h.name} (${h.latin})` }))
     .sort((a, b) => a.name.localeCompare(b.name));
 
-/** Regions for a place to choose from; without a key it has that of the outfit. */
+/** Regions for a place to choose from; without a key it has that of the company. */
 export const regionChoices = (viewer: Viewer) => [
-  { value: '', name: `${regionFor(viewer, null).name} (as the outfit)` },
+  { value: '', name: `${regionFor(viewer, null).name} (as the company)` },
   ...Object.keys(regions)
     .filter((key) => key !== viewer.region)
     .map((key) => ({ value: key, name: regionFor(viewer, key).name })),

@@ -2,14 +2,14 @@
 
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepClient } from './actions';
 
 export function NewClient() {
   const [form, setForm] = useState({ name: '', contact: '' });
-  const { busy, faults, send } = useSend(keepClient);
+  const { busy, issues, send } = useSend(keepClient);
   const said = useSaid();
   return (
     <form
@@ -23,11 +23,11 @@ export function NewClient() {
         });
       }}
     >
-      <FormFaults faults={faults} known={['name', 'contact']} />
+      <FormIssues issues={issues} known={['name', 'contact']} />
       <TextField
         label="New client"
         path="name"
-        faults={faults}
+        issues={issues}
         maxLength={120}
         value={form.name}
         onChange={(name) => setForm((f) => ({ ...f, name }))}
@@ -35,7 +35,7 @@ export function NewClient() {
       <TextField
         label="How to reach them"
         path="contact"
-        faults={faults}
+        issues={issues}
         maxLength={400}
         value={form.contact}
         onChange={(contact) => setForm((f) => ({ ...f, contact }))}

@@ -55,7 +55,7 @@ export default async function Grounds({
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">Grounds</p>
-      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.outfitName}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.companyName}</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Clients">{clients.length}</TagLine>
         <TagLine name="Places">{places.length > 40 ? 'over 40' : places.length}</TagLine>

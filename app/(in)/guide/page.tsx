@@ -14,7 +14,7 @@ import { TagLine } from '@/ui/frame/pieces';
 
 export const metadata = { title: 'Field guide' };
 type Query = { find?: string; host?: string; place?: string; table?: string; kind?: string; month?: string };
-/** The search over what an outfit knows, laid out once. */
+/** The search over what an company knows, laid out once. */
 const searchOf = once((knowledge: Knowledge) => guideSearch(knowledge, EVERYDAY));
 
 /** Everything Elmhorn knows, by host, by place on the tree, by look-alike, or by a word. */

@@ -9,14 +9,14 @@ import { leave } from '@/app/sign-in/actions';
 import { letGo } from '@/ui/phone/hold.client';
 import { usePhone } from '@/ui/phone/phone.client';
 import { MadeAddress } from '@/ui/controls/made-address.client';
-import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { SendPress } from '@/ui/controls/send-press.client';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { changeOwnPassword, endSession, keepOutfit, makeCalendar, prefer } from './actions';
+import { changeOwnPassword, endSession, keepCompany, makeCalendar, prefer } from './actions';
 
 export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme }) {
-  const { faults, send } = useSend(prefer);
+  const { issues, send } = useSend(prefer);
   const [now, setNow] = useState({ units, theme });
   const change = (next: typeof now) => {
     setNow(next);
@@ -46,7 +46,7 @@ export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme 
           { value: 'night', name: 'night' },
         ]}
       />
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </section>
   );
 }
@@ -65,7 +65,7 @@ export function CalendarAddress() {
 
 export function ChangePassword() {
   const [form, setForm] = useState({ was: '', next: '' });
-  const { busy, faults, send } = useSend(changeOwnPassword);
+  const { busy, issues, send } = useSend(changeOwnPassword);
   const router = useRouter();
   return (
     <form
@@ -77,11 +77,11 @@ export function ChangePassword() {
       }}
     >
       <h2 className="mb-2">Password</h2>
-      <FormFaults faults={faults} known={['was', 'next']} />
+      <FormIssues issues={issues} known={['was', 'next']} />
       <TextField
         label="The password you have now"
         path="was"
-        faults={faults}
+        issues={issues}
         type="password"
         autoComplete="current-password"
         maxLength={200}
@@ -91,7 +91,7 @@ export function ChangePassword() {
       <TextField
         label="A new one"
         path="next"
-        faults={faults}
+        issues={issues}
         hint="At least ten signs; four words that do not belong together serve well. You sign in again with it everywhere."
         type="password"
         autoComplete="new-password"
@@ -106,15 +106,15 @@ export function ChangePassword() {
   );
 }
 
-export function OutfitForm({
-  outfit,
+export function CompanyForm({
+  company,
   regions,
 }: {
-  outfit: { name: string; region: string; breastHeight: string; unit: 'cm' | 'in'; paper: 'A4' | 'Letter' };
+  company: { name: string; region: string; breastHeight: string; unit: 'cm' | 'in'; paper: 'A4' | 'Letter' };
   regions: { value: string; name: string }[];
 }) {
-  const [form, setForm] = useState(outfit);
-  const { busy, faults, send } = useSend(keepOutfit);
+  const [form, setForm] = useState(company);
+  const { busy, issues, send } = useSend(keepCompany);
   const said = useSaid();
   return (
     <form
@@ -122,15 +122,15 @@ export function OutfitForm({
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
-        send(form, () => said({ sentence: 'Outfit kept.' }));
+        send(form, () => said({ sentence: 'Company kept.' }));
       }}
     >
-      <h2 className="mb-2">The outfit</h2>
-      <FormFaults faults={faults} known={['name', 'region', 'breastHeight']} />
+      <h2 className="mb-2">The company</h2>
+      <FormIssues issues={issues} known={['name', 'region', 'breastHeight']} />
       <TextField
         label="Name"
         path="name"
-        faults={faults}
+        issues={issues}
         maxLength={120}
         value={form.name}
         onChange={(name) => setForm((f) => ({ ...f, name }))}
@@ -138,7 +138,7 @@ export function OutfitForm({
       <SelectField
         label="Region whose rules hold"
         path="region"
-        faults={faults}
+        issues={issues}
         value={form.region}
         onChange={(region) => setForm((f) => ({ ...f, region }))}
         options={regions}
@@ -146,7 +146,7 @@ export function OutfitForm({
       <TextField
         label={`Breast height, ${form.unit}`}
         path="breastHeight"
-        faults={faults}
+        issues={issues}
         hint="1.3 m in most of the world, 1.37 m in North America, 1.4 m in Australasia."
         inputMode="decimal"
         maxLength={20}
@@ -163,7 +163,7 @@ export function OutfitForm({
         ]}
       />
       <button className="press" disabled={busy}>
-        Keep the outfit
+        Keep the company
       </button>
     </form>
   );

@@ -8,7 +8,7 @@ import { TagLine } from '@/ui/frame/pieces';
 import { openSessions } from '@/store/auth';
 import { dayAndClock, shortDay } from '@/ui/words';
 import { allows, COOKIE, viewer } from '../../_server/viewer';
-import { CalendarAddress, ChangePassword, Leave, OutfitForm, Preferences, Sessions } from './me.client';
+import { CalendarAddress, ChangePassword, Leave, CompanyForm, Preferences, Sessions } from './me.client';
 
 export const metadata = { title: 'Your settings' };
 
@@ -19,7 +19,7 @@ export default async function Me() {
   const tag = (
     <>
       <p className="text-head leading-tight font-extrabold">{v.name}</p>
-      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.outfitName}</p>
+      <p className="mt-2 text-[0.9375rem] text-ink-2">{v.companyName}</p>
       <dl className="mt-3 border-t border-line-2">
         <TagLine name="Role">{v.role}</TagLine>
         <TagLine name="Licence">{v.licence?.number ?? 'none'}</TagLine>
@@ -42,9 +42,9 @@ export default async function Me() {
       <CalendarAddress />
       <ChangePassword />
       {allows(v, 'manage people') && (
-        <OutfitForm
-          outfit={{
-            name: v.outfitName,
+        <CompanyForm
+          company={{
+            name: v.companyName,
             region: v.region,
             breastHeight: String(
               v.units === 'us' ? Math.round((v.breastHeightCm / CM_PER_IN) * 10) / 10 : v.breastHeightCm,

@@ -13,7 +13,7 @@ export default async function People() {
   const v = await viewer();
   const people = await listPeople(v);
   const manage = allows(v, 'manage people');
-  /** Prices that nobody entered are asked, not shown as if they were the outfit's. */
+  /** Prices that nobody entered are asked, not shown as if they were the company's. */
   const typed = (x: number) => (v.prices.unentered ? '' : String(x));
   const margin = (
     <p className="text-[0.9375rem]">

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { ROLES, type Role } from '@/core/people/rights';
 import { MadeAddress } from '@/ui/controls/made-address.client';
-import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { chooseSchools, editPerson, keepPrices, makeResetLink, newPerson } from './actions';
@@ -15,7 +15,7 @@ const roles = ROLES.map((r) => ({ value: r, name: r }));
 export function AddPerson() {
   const empty = { name: '', email: '', role: 'technician' as Role, password: '' };
   const [form, setForm] = useState(empty);
-  const { busy, faults, send } = useSend(newPerson);
+  const { busy, issues, send } = useSend(newPerson);
   const said = useSaid();
   return (
     <form
@@ -29,12 +29,12 @@ export function AddPerson() {
         });
       }}
     >
-      <FormFaults faults={faults} known={['name', 'email', 'password']} />
+      <FormIssues issues={issues} known={['name', 'email', 'password']} />
       <div className="grid gap-x-5 desk:grid-cols-2">
         <TextField
           label="Name"
           path="name"
-          faults={faults}
+          issues={issues}
           maxLength={120}
           value={form.name}
           onChange={(name) => setForm((f) => ({ ...f, name }))}
@@ -42,7 +42,7 @@ export function AddPerson() {
         <TextField
           label="E-mail"
           path="email"
-          faults={faults}
+          issues={issues}
           type="email"
           maxLength={200}
           value={form.email}
@@ -53,7 +53,7 @@ export function AddPerson() {
       <TextField
         label="First password"
         path="password"
-        faults={faults}
+        issues={issues}
         type="password"
         autoComplete="new-password"
         maxLength={200}
@@ -91,7 +91,7 @@ export function ChangePerson({ person }: { person: Editable }) {
   const router = useRouter();
   // Told once that it has been changed meanwhile, whoever sends again means to go over it.
   const [seenNewer, setSeenNewer] = useState(false);
-  const { busy, faults, send } = useSend(editPerson, {
+  const { busy, issues, send } = useSend(editPerson, {
     stale: () => {
       setSeenNewer(true);
       router.refresh();
@@ -125,11 +125,11 @@ export function ChangePerson({ person }: { person: Editable }) {
         });
       }}
     >
-      <FormFaults faults={faults} known={['licenceNumber', 'licenceCategories', 'licenceExpires']} />
+      <FormIssues issues={issues} known={['licenceNumber', 'licenceCategories', 'licenceExpires']} />
       <SelectField
         label="Role"
         path="role"
-        faults={faults}
+        issues={issues}
         value={form.role}
         onChange={(role) => setForm((f) => ({ ...f, role }))}
         options={roles}
@@ -138,7 +138,7 @@ export function ChangePerson({ person }: { person: Editable }) {
         <TextField
           label="Licence number"
           path="licenceNumber"
-          faults={faults}
+          issues={issues}
           maxLength={80}
           value={form.licenceNumber}
           onChange={(licenceNumber) => setForm((f) => ({ ...f, licenceNumber }))}
@@ -146,7 +146,7 @@ export function ChangePerson({ person }: { person: Editable }) {
         <TextField
           label="Categories, by commas"
           path="licenceCategories"
-          faults={faults}
+          issues={issues}
           maxLength={300}
           value={form.licenceCategories}
           onChange={(licenceCategories) => setForm((f) => ({ ...f, licenceCategories }))}
@@ -154,7 +154,7 @@ export function ChangePerson({ person }: { person: Editable }) {
         <TextField
           label="Runs until"
           path="licenceExpires"
-          faults={faults}
+          issues={issues}
           type="date"
           value={form.licenceExpires}
           onChange={(licenceExpires) => setForm((f) => ({ ...f, licenceExpires }))}
@@ -269,13 +269,13 @@ const QUESTIONS: { key: keyof Chosen; question: string; answers: [value: string,
   },
 ];
 
-/** Where practitioners disagree, the outfit chooses; a label or a region's duty is never loosened by it. */
+/** Where practitioners disagree, the company chooses; a label or a region's duty is never loosened by it. */
 export function ChooseSchools({ chosen }: { chosen: Chosen }) {
-  const { faults, send } = useSend(chooseSchools);
+  const { issues, send } = useSend(chooseSchools);
   const said = useSaid();
   return (
     <div className="pt-2">
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
       {QUESTIONS.map((q) => (
         <Choices
           key={q.key}
@@ -292,13 +292,13 @@ export function ChooseSchools({ chosen }: { chosen: Chosen }) {
 /** What the work costs; products bring their own price on their label. */
 export function PricesForm({ prices }: { prices: Parameters<typeof keepPrices>[0] }) {
   const [form, setForm] = useState(prices);
-  const { busy, faults, send } = useSend(keepPrices);
+  const { busy, issues, send } = useSend(keepPrices);
   const said = useSaid();
   const field = (key: keyof typeof form, label: string) => (
     <TextField
       label={label}
       path={key}
-      faults={faults}
+      issues={issues}
       maxLength={12}
       inputMode={key === 'currency' ? 'text' : 'decimal'}
       value={String(form[key] ?? '')}

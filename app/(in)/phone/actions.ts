@@ -3,7 +3,7 @@
 import { unstable_rethrow } from 'next/navigation';
 import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
-import { NOT_YOUR_FAULT, refuse } from '@/commands/command';
+import { SERVER_FAILED, refuse } from '@/commands/command';
 import { endPhone as endPhoneCommand } from '@/commands/phone/end-phone';
 import { settle } from '@/commands/phone/settle-refused';
 import { failed } from '@/app/_server/failed';
@@ -26,6 +26,6 @@ export async function settleRefused(input: unknown) {
   } catch (error) {
     unstable_rethrow(error);
     await failed(error);
-    return refuse('', NOT_YOUR_FAULT);
+    return refuse('', SERVER_FAILED);
   }
 }

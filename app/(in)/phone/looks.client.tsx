@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { reasonFor } from '@/core/phone/reason';
-import { FormFaults, TextField, type FormFault } from '@/ui/controls/controls';
+import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -17,7 +17,7 @@ export interface LookAt {
   phone: string;
   seen: string;
   clock: string | null;
-  faults: FormFault[];
+  issues: FormIssue[];
   mine: boolean;
   /** Trees of which it speaks. */
   trees: { id: string; name: string }[];
@@ -27,10 +27,10 @@ export interface LookAt {
 export function Look({ look: l }: { look: LookAt }) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, faults, send } = useSend(settleRefused);
+  const { busy, issues, send } = useSend(settleRefused);
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [aside, setAside] = useState<string | null>(null);
-  const wanted = [...new Set(l.faults.flatMap((f) => reasonFor(f.path) ?? []))];
+  const wanted = [...new Set(l.issues.flatMap((f) => reasonFor(f.path) ?? []))];
   return (
     <li className="row border-l-8 border-l-sap py-3 pl-3">
       <p className="text-lead font-bold">{l.what}</p>
@@ -39,9 +39,9 @@ export function Look({ look: l }: { look: LookAt }) {
         {l.clock && `; the clock of the phone showed ${l.clock}`}
       </p>
       <ul className="mt-2">
-        {l.faults.map((f) => (
-          <li key={f.path + f.sentence} className="font-semibold text-madder">
-            {f.sentence}
+        {l.issues.map((f) => (
+          <li key={f.path + f.message} className="font-semibold text-madder">
+            {f.message}
           </li>
         ))}
       </ul>
@@ -61,7 +61,7 @@ export function Look({ look: l }: { look: LookAt }) {
               key={path}
               label="It was done; why all the same"
               path={`reasons.${path}`}
-              faults={faults}
+              issues={issues}
               maxLength={600}
               value={reasons[path] ?? ''}
               onChange={(x) => setReasons((r) => ({ ...r, [path]: x }))}
@@ -95,7 +95,7 @@ export function Look({ look: l }: { look: LookAt }) {
               <TextField
                 label="Why it is not written"
                 path="words"
-                faults={faults}
+                issues={issues}
                 maxLength={600}
                 value={aside}
                 onChange={setAside}
@@ -115,7 +115,7 @@ export function Look({ look: l }: { look: LookAt }) {
               </button>
             </div>
           )}
-          <FormFaults faults={faults} known={['words', ...wanted.map((w) => `reasons.${w}`)]} />
+          <FormIssues issues={issues} known={['words', ...wanted.map((w) => `reasons.${w}`)]} />
         </div>
       ) : (
         <p className="mt-2 text-[0.9375rem]">{l.by} settles it, or somebody who may correct the book.</p>

@@ -58,7 +58,7 @@ export default async function Page() {
                   Math.abs(l.seenAt.getTime() - l.clockAt.getTime()) > 60_000
                     ? dayAndClock(l.clockAt, v.timeZone)
                     : null,
-                faults: l.faults,
+                issues: l.issues,
                 mine: l.mine,
                 trees: l.trees.map(({ id, tag, placeName }) => ({ id, name: `${tag}, ${placeName}` })),
               }}

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { clockWords, isWrong } from '@/core/phone/clock';
-import { FormFaults, type FormFault } from '@/ui/controls/controls';
+import { FormIssues, type FormIssue } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -35,7 +35,7 @@ export function ThisPhone() {
   const { waiting, sealed, signal, holding } = phone;
   const [held, setHeld] = useState<HeldPage[] | null>(null);
   const [space, setSpace] = useState<Room | null>(null);
-  const [faults, setFaults] = useState<FormFault[]>([]);
+  const [issues, setIssues] = useState<FormIssue[]>([]);
   useEffect(() => {
     void heldPages().then(setHeld);
     void room().then(setSpace);
@@ -52,7 +52,7 @@ export function ThisPhone() {
     said({ sentence: 'Carry the file to a phone or desk with signal; only the server can open it.' });
   };
   const bring = async (file: File) => {
-    setFaults([]);
+    setIssues([]);
     try {
       const answer = await fetch('/api/phone/handed', {
         method: 'POST',
@@ -62,15 +62,15 @@ export function ThisPhone() {
       const got = (await answer.json()) as {
         ok?: boolean;
         value?: { landed: number; refused: number; by: string };
-        faults?: FormFault[];
+        issues?: FormIssue[];
       };
       if (got.ok && got.value)
         said({
           sentence: `${got.value.landed} of ${got.value.by} landed${got.value.refused ? `, ${got.value.refused} need a look` : ''}.`,
         });
-      else setFaults(got.faults ?? []);
+      else setIssues(got.issues ?? []);
     } catch {
-      setFaults([{ path: '', sentence: 'No answer from the server; the file is still where it was.' }]);
+      setIssues([{ path: '', message: 'No answer from the server; the file is still where it was.' }]);
     }
   };
   const rounds = (held ?? []).filter((h) => h.roundId !== null);
@@ -138,7 +138,7 @@ export function ThisPhone() {
           onFile={(file) => void bring(file)}
         />
       </div>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
       <Section title="Held on this phone" aside={held ? size(held.reduce((a, h) => a + h.bytes, 0)) : ''}>
         {held === null ? null : rounds.length === 0 ? (
           <p className="text-ink-2">

@@ -12,7 +12,7 @@ import { PracticeBench } from './practice.client';
 
 export const metadata = { title: 'Practice round' };
 
-/** Cases to practise on, drawn from the base by seed or from the outfit's own closed ones. */
+/** Cases to practise on, drawn from the base by seed or from the company's own closed ones. */
 export default async function Page({
   searchParams,
 }: {

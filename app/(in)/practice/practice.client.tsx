@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import { inWords } from '@/core/diagnose/sureness';
 import { DECISIONS, PLACES_ON_TREE, type Decision } from '@/core/diagnose/words';
 import type { Level, PracticeCase, Score } from '@/core/practice/round';
-import { Choices, FormFaults, SelectField } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { endRound } from './actions';
 
@@ -29,7 +29,7 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
   const [condition, setCondition] = useState('');
   const [decision, setDecision] = useState<Decision | null>(null);
   const [score, setScore] = useState<Score | null>(null);
-  const { busy, faults, send } = useSend(endRound);
+  const { busy, issues, send } = useSend(endRound);
   const of = drawn.model.observables;
   const key = (o: (typeof of)[number]) => `${o.kind}:${o.id}`;
   const looks = asked.map((k) => of.find((o) => key(o) === k)!);
@@ -162,11 +162,11 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
         }}
       >
         <h2 className="mb-2">Name it, and decide</h2>
-        <FormFaults faults={faults} known={['condition', 'decision']} />
+        <FormIssues issues={issues} known={['condition', 'decision']} />
         <SelectField
           label="It is"
           path="condition"
-          faults={faults}
+          issues={issues}
           value={condition}
           onChange={setCondition}
           options={[
@@ -179,7 +179,7 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
         <Choices
           label="Decision"
           path="decision"
-          faults={faults}
+          issues={issues}
           value={decision}
           onChange={setDecision}
           options={DECISIONS.map((d) => ({ value: d, name: d }))}

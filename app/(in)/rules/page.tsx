@@ -20,7 +20,7 @@ export const metadata = { title: 'Rules' };
 const SET_BY = {
   label: 'a label',
   region: 'the region',
-  school: 'a school of the outfit',
+  school: 'a school of the company',
   knowledge: 'the field guide',
   practice: 'practice',
 } as const;

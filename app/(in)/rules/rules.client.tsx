@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { DISEASED_TOO } from '@/core/gates/region';
 import { METHOD_NAMES, METHODS } from '@/core/label/methods';
-import { FormFaults, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepRegion, signRegion } from './actions';
@@ -15,12 +15,12 @@ export function RegionForm({ region }: { region: Form }) {
   const router = useRouter();
   const said = useSaid();
   const [form, setForm] = useState(region);
-  const { busy, faults, send } = useSend(keepRegion);
+  const { busy, issues, send } = useSend(keepRegion);
   const text = (key: keyof Form, label: string, hint?: string) => (
     <TextField
       label={label}
       path={key}
-      faults={faults}
+      issues={issues}
       hint={hint}
       value={String(form[key])}
       onChange={(x) => setForm((f) => ({ ...f, [key]: x }))}
@@ -30,7 +30,7 @@ export function RegionForm({ region }: { region: Form }) {
     <TextArea
       label={label}
       path={key}
-      faults={faults}
+      issues={issues}
       hint={hint}
       rows={3}
       value={String(form[key])}
@@ -49,7 +49,7 @@ export function RegionForm({ region }: { region: Form }) {
         });
       }}
     >
-      <FormFaults faults={faults} known={Object.keys(form)} />
+      <FormIssues issues={issues} known={Object.keys(form)} />
       <div className="grid gap-x-6 desk:grid-cols-2">
         {text('name', 'Name')}
         {text('beeTrees', 'No soil systemics on', 'Host groups, with commas: lime, maple')}
@@ -100,15 +100,15 @@ export function RegionForm({ region }: { region: Form }) {
 export function SignRegion({ regionKey }: { regionKey: string }) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, faults, send } = useSend(signRegion);
+  const { busy, issues, send } = useSend(signRegion);
   const [against, setAgainst] = useState('');
   return (
     <>
-      <FormFaults faults={faults} known={['against']} />
+      <FormIssues issues={issues} known={['against']} />
       <TextField
         label="Read against (law, code or authority, and its date)"
         path="against"
-        faults={faults}
+        issues={issues}
         maxLength={300}
         value={against}
         onChange={setAgainst}

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Bound } from '@/core/prescribe/when';
 import { after } from '@/core/season/follow-ups';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boundWords, byWeight, spanWords } from '@/ui/season-words';
@@ -119,7 +119,7 @@ function Move({ group, on, day, today, days, onDay, onClose }: Props) {
     onClose();
     router.refresh();
   });
-  const { busy, faults } = by;
+  const { busy, issues } = by;
   const breaks = breaksOn(days, day);
   const chance = days.told?.fits?.find((f) => f.day === day)?.chance;
   return (
@@ -132,7 +132,7 @@ function Move({ group, on, day, today, days, onDay, onClose }: Props) {
           <TextField
             label="Move to"
             path="day"
-            faults={faults}
+            issues={issues}
             type="date"
             min={today}
             value={day}
@@ -170,8 +170,8 @@ function Move({ group, on, day, today, days, onDay, onClose }: Props) {
       </div>
       {day !== group.day && (
         <>
-          <TextField label="Why it is moved" path="because" faults={faults} value={because} onChange={setBecause} />
-          <FormFaults faults={faults} known={['day', 'because']} />
+          <TextField label="Why it is moved" path="because" issues={issues} value={because} onChange={setBecause} />
+          <FormIssues issues={issues} known={['day', 'because']} />
           <button type="button" className="press press-main" disabled={busy} onClick={move}>
             Move {on.length === 1 ? 'it' : `these ${on.length}`} to {shortDay(day)}
           </button>

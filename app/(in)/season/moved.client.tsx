@@ -3,7 +3,7 @@
 import { groups } from 'd3-array';
 import { useRouter } from 'next/navigation';
 import { METHOD_NAMES } from '@/core/label/methods';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useAsked } from '@/ui/controls/asked.client';
 import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
@@ -27,7 +27,7 @@ export function MovedPlans({ placeId, drawnAt, may }: { placeId: string; drawnAt
   const router = useRouter();
   const said = useSaid();
   const { told } = useAsked<PlanMoves>(`/api/season/moves?place=${placeId}`, drawnAt);
-  const { busy, faults, send } = useSend(followPlans);
+  const { busy, issues, send } = useSend(followPlans);
   if (!told?.moves.length) return null;
   const to = told.moves.filter((m) => m.now).length;
   const follow = () =>
@@ -57,7 +57,7 @@ export function MovedPlans({ placeId, drawnAt, may }: { placeId: string; drawnAt
           );
         })}
       </ul>
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
       {may && to > 0 && (
         <button type="button" className="press press-main mt-3 phone:w-full" disabled={busy} onClick={follow}>
           Move {to === 1 ? 'it' : `these ${to}`} with the season

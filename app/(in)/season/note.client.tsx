@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { noteSeason, withdrawNote } from './actions';
@@ -19,7 +19,7 @@ interface Where {
 function useNote({ placeId, treeId }: Where) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, faults, send } = useSend(noteSeason);
+  const { busy, issues, send } = useSend(noteSeason);
   const note = (what: Parameters<typeof noteSeason>[0]['what'], on: string, words: string, after: () => void) => {
     const id = v7();
     return send({ id, placeId, treeId, what, on }, () => {
@@ -28,7 +28,7 @@ function useNote({ placeId, treeId }: Where) {
       router.refresh();
     });
   };
-  return { busy, faults, note };
+  return { busy, issues, note };
 }
 
 /** What stage a host has reached: one touch opens the stages that may be seen now, the next one notes it. */
@@ -42,7 +42,7 @@ export function NoteStage({
   const [open, setOpen] = useState(false);
   const [all, setAll] = useState(false);
   const [on, setOn] = useState(where.today);
-  const { busy, faults, note } = useNote(where);
+  const { busy, issues, note } = useNote(where);
   if (!open)
     return (
       <button type="button" className="press" aria-label={`Say the stage: ${hostName}`} onClick={() => setOpen(true)}>
@@ -51,7 +51,7 @@ export function NoteStage({
     );
   return (
     <div role="group" aria-label={`Stage of ${hostName}`} className="w-full">
-      <FormFaults faults={faults} known={['on']} />
+      <FormIssues issues={issues} known={['on']} />
       <div className="flex flex-wrap gap-2">
         {[...likely, ...(all ? others : [])].map((code) => (
           <button
@@ -76,7 +76,7 @@ export function NoteStage({
         </button>
       </div>
       <div className="mt-2 max-w-60">
-        <TextField label="Seen on" path="on" faults={faults} type="date" value={on} onChange={setOn} />
+        <TextField label="Seen on" path="on" issues={issues} type="date" value={on} onChange={setOn} />
       </div>
     </div>
   );
@@ -84,7 +84,7 @@ export function NoteStage({
 
 /** What a sum of heat is counted from, seen today. */
 export function NoteBiofix({ modelId, words, ...where }: Where & { modelId: string; words: string }) {
-  const { busy, faults, note } = useNote(where);
+  const { busy, issues, note } = useNote(where);
   return (
     <div>
       <button
@@ -95,7 +95,7 @@ export function NoteBiofix({ modelId, words, ...where }: Where & { modelId: stri
       >
         Seen today: {words}
       </button>
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { Choices, FormFaults, SelectField, TextField } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepHeatModel } from './actions';
@@ -27,18 +27,18 @@ const EMPTY: Form = {
   method: 'single-sine',
 };
 
-/** A sum of heat of the outfit's own, for a host that stands here. */
+/** A sum of heat of the company's own, for a host that stands here. */
 export function OwnHeat({ hosts }: { hosts: { value: string; name: string }[] }) {
   const router = useRouter();
   const said = useSaid();
   const made = useMadeId('own-heat');
   const [form, setForm] = useDraft<Form>('own-heat', { ...EMPTY, host: hosts[0]?.value ?? '' });
-  const { busy, faults, send } = useSend(keepHeatModel, made);
+  const { busy, issues, send } = useSend(keepHeatModel, made);
   const field = (key: Exclude<keyof Form, 'host' | 'method'>, label: string, path: string = key) => (
     <TextField
       label={label}
       path={path}
-      faults={faults}
+      issues={issues}
       value={form[key]}
       onChange={(value) => setForm((f) => ({ ...f, [key]: value }))}
     />
@@ -64,9 +64,9 @@ export function OwnHeat({ hosts }: { hosts: { value: string; name: string }[] })
       },
     );
   return (
-    <details className="mt-2" open={faults.length > 0 || undefined}>
+    <details className="mt-2" open={issues.length > 0 || undefined}>
       <summary className="min-h-hand font-semibold">A sum of your own</summary>
-      <FormFaults faults={faults} known={['what', 'hosts', 'baseC', 'ceilingC', 'sum', 'from', 'basis']} />
+      <FormIssues issues={issues} known={['what', 'hosts', 'baseC', 'ceilingC', 'sum', 'from', 'basis']} />
       <div className="grid gap-x-5 desk:grid-cols-2">
         {field('what', 'What the heat brings about')}
         <SelectField

@@ -133,7 +133,7 @@ const lifeRows = ({ lives, place }: PlaceSeason): TroubleRow[] =>
 
 /** What is to be done at the place without a plan: by whoever comes back, and by the client. */
 const taskRows = ({ tasks, today }: PlaceSeason): YearRow[] =>
-  (['outfit', 'client'] as const).flatMap((who) => {
+  (['company', 'client'] as const).flatMap((who) => {
     const of = tasks.filter((t) => t.who === who && t.state !== 'dropped');
     if (!of.length) return [];
     return [

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { EQUIPMENT_KINDS, type Equipment, type EquipmentKind } from '@/core/work/load-out';
-import { FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
@@ -68,7 +68,7 @@ export function EquipmentRow({ own }: { own: Equipment }) {
 /** One kind of bit, device or tool: what it is, how many there are, when it was last looked over. */
 export function EquipmentForm({ own }: { own?: Equipment }) {
   const [form, setForm] = useState(() => ({ ...fieldsOf(own), checked: false }));
-  const { busy, faults, send } = useSend(keepEquipment);
+  const { busy, issues, send } = useSend(keepEquipment);
   const drop = useSend(dropEquipment);
   const said = useSaid();
   const set = (k: 'name' | 'sizeMm' | 'holdsMl' | 'count') => (x: string) => setForm((f) => ({ ...f, [k]: x }));
@@ -84,11 +84,11 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
         });
       }}
     >
-      <FormFaults faults={faults} known={['name', 'sizeMm', 'holdsMl', 'count']} />
+      <FormIssues issues={issues} known={['name', 'sizeMm', 'holdsMl', 'count']} />
       <SelectField
         label="Kind"
         path="kind"
-        faults={faults}
+        issues={issues}
         value={form.kind}
         onChange={(kind) => setForm((f) => ({ ...f, kind, holdsMl: '' }))}
         options={EQUIPMENT_KINDS.map((value) => ({ value, name: KIND_NAMES[value] }))}
@@ -96,7 +96,7 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
       <TextField
         label={own ? 'Name' : 'Another, by its name'}
         path="name"
-        faults={faults}
+        issues={issues}
         maxLength={80}
         value={form.name}
         onChange={set('name')}
@@ -105,7 +105,7 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
         <TextField
           label="Diameter, mm"
           path="sizeMm"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           maxLength={20}
           value={form.sizeMm}
@@ -116,7 +116,7 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
         <TextField
           label="Holds, mL"
           path="holdsMl"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           maxLength={20}
           value={form.holdsMl}
@@ -126,7 +126,7 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
       <TextField
         label="How many"
         path="count"
-        faults={faults}
+        issues={issues}
         inputMode="numeric"
         maxLength={20}
         value={form.count}

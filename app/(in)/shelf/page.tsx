@@ -316,7 +316,7 @@ interface Need {
 const short = (of: Need): 'sheets' | 'level' | null =>
   of.wanted > of.held ? 'sheets' : of.level !== null && of.held < of.level ? 'level' : null;
 
-/** What is short of a product: for the open sheets, or below the amount that the outfit wants to keep. */
+/** What is short of a product: for the open sheets, or below the amount that the company wants to keep. */
 function Short({ of, unit, show }: { of: Need; unit: 'mL' | 'g'; show: (amount: number, unit: 'mL' | 'g') => string }) {
   const why = short(of);
   if (why === 'sheets')

@@ -1,6 +1,6 @@
 'use client';
 
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { SendPress } from '@/ui/controls/send-press.client';
 import { useSend } from '@/ui/controls/use.client';
@@ -30,11 +30,11 @@ export const LabelOff = ({ labelKey, name, off }: { labelKey: string; name: stri
   );
 
 export function LabelFile() {
-  const { busy, faults, setFaults, send } = useSend(bringLabel);
+  const { busy, issues, setIssues, send } = useSend(bringLabel);
   const said = useSaid();
   const open = async (file: File) => {
     if (file.size > 400_000)
-      return setFaults([{ path: 'label', sentence: `${file.name} is too large for a label (400 kB at most).` }]);
+      return setIssues([{ path: 'label', message: `${file.name} is too large for a label (400 kB at most).` }]);
     send({ text: await file.text() }, ({ name, version }) =>
       said({ sentence: `${name} stands on the shelf as version ${version}. Check it against the label in hand.` }),
     );
@@ -47,7 +47,7 @@ export function LabelFile() {
         className="w-full"
         onFile={(file) => void open(file)}
       />
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </div>
   );
 }

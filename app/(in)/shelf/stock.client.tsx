@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { smallUnit, type UnitSystem } from '@/core/units/units';
-import { FormFaults, SelectField, TextField } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -21,7 +21,7 @@ export function Receive({
   const empty = { labelKey: labels[0]?.value ?? '', lotNumber: '', expiresOn: '', amount: '' };
   const [form, setForm] = useState(empty);
   const [ids, setIds] = useState(() => ({ moveId: v7(), lotId: v7() }));
-  const { busy, faults, send } = useSend(receiveLot);
+  const { busy, issues, send } = useSend(receiveLot);
   const said = useSaid();
   const unit = unitFor(labels.find((l) => l.value === form.labelKey)?.unit ?? 'mL', units);
   return (
@@ -37,11 +37,11 @@ export function Receive({
         });
       }}
     >
-      <FormFaults faults={faults} known={['labelKey', 'lotNumber', 'expiresOn', 'amount', 'unit']} />
+      <FormIssues issues={issues} known={['labelKey', 'lotNumber', 'expiresOn', 'amount', 'unit']} />
       <SelectField
         label="Product"
         path="labelKey"
-        faults={faults}
+        issues={issues}
         value={form.labelKey}
         onChange={(labelKey) => setForm((f) => ({ ...f, labelKey }))}
         options={labels}
@@ -49,7 +49,7 @@ export function Receive({
       <TextField
         label="Lot number"
         path="lotNumber"
-        faults={faults}
+        issues={issues}
         maxLength={60}
         value={form.lotNumber}
         onChange={(lotNumber) => setForm((f) => ({ ...f, lotNumber }))}
@@ -57,7 +57,7 @@ export function Receive({
       <TextField
         label={`Amount, ${unit}`}
         path="amount"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.amount}
@@ -66,7 +66,7 @@ export function Receive({
       <TextField
         label="Expires"
         path="expiresOn"
-        faults={faults}
+        issues={issues}
         type="date"
         value={form.expiresOn}
         onChange={(expiresOn) => setForm((f) => ({ ...f, expiresOn }))}
@@ -94,7 +94,7 @@ export function CountLot({
 }) {
   const [open, setOpen] = useState(false);
   const [form, setForm] = useState({ what: 'counted' as keyof typeof MOVES, counted: '', reason: '' });
-  const { busy, faults, send } = useSend(count);
+  const { busy, issues, send } = useSend(count);
   const said = useSaid();
   const own = unitFor(unit, units);
   if (!open)
@@ -114,7 +114,7 @@ export function CountLot({
         });
       }}
     >
-      <FormFaults faults={faults} known={['counted', 'reason']} />
+      <FormIssues issues={issues} known={['counted', 'reason']} />
       <SelectField
         label="What happened"
         path="what"
@@ -125,7 +125,7 @@ export function CountLot({
       <TextField
         label={form.what === 'counted' ? `There is, ${own}` : `What went, ${own}`}
         path="counted"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.counted}
@@ -134,7 +134,7 @@ export function CountLot({
       <TextField
         label="Why"
         path="reason"
-        faults={faults}
+        issues={issues}
         maxLength={180}
         value={form.reason}
         onChange={(reason) => setForm((f) => ({ ...f, reason }))}
@@ -162,7 +162,7 @@ export function WarnBelow({
   below: string;
 }) {
   const [value, setValue] = useState(below);
-  const { busy, faults, send } = useSend(warnBelow);
+  const { busy, issues, send } = useSend(warnBelow);
   const said = useSaid();
   const own = unitFor(unit, units);
   return (
@@ -176,7 +176,7 @@ export function WarnBelow({
         );
       }}
     >
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
       <label className="text-[0.9375rem]">
         Warn below, {own}{' '}
         <Input

@@ -17,7 +17,7 @@ export function AddVessel() {
     graduation: '',
     reserved: true,
   });
-  const { busy, faults, send } = useSend(keepVessel);
+  const { busy, issues, send } = useSend(keepVessel);
   const said = useSaid();
   const unit = form.dimension === 'volume' ? 'mL' : 'g';
   return (
@@ -35,7 +35,7 @@ export function AddVessel() {
       <TextField
         label="Another vessel"
         path="name"
-        faults={faults}
+        issues={issues}
         maxLength={80}
         value={form.name}
         onChange={(name) => setForm((f) => ({ ...f, name }))}
@@ -52,7 +52,7 @@ export function AddVessel() {
       <TextField
         label={`Holds, ${unit}`}
         path="capacity"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.capacity}
@@ -61,7 +61,7 @@ export function AddVessel() {
       <TextField
         label={`A mark every, ${unit}`}
         path="graduation"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.graduation}
@@ -112,7 +112,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
     dead: sprayer?.deadMl ? String(sprayer.deadMl / 1000) : '',
   };
   const [form, setForm] = useState(empty);
-  const { busy, faults, send } = useSend(keepSprayer);
+  const { busy, issues, send } = useSend(keepSprayer);
   const drop = useSend(dropSprayer);
   const said = useSaid();
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
@@ -131,7 +131,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
       <TextField
         label={sprayer ? 'Sprayer' : 'Another sprayer'}
         path="name"
-        faults={faults}
+        issues={issues}
         maxLength={80}
         value={form.name}
         onChange={set('name')}
@@ -139,7 +139,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
       <TextField
         label="Tank, L"
         path="holds"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.holds}
@@ -148,7 +148,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
       <TextField
         label="In a minute, L"
         path="flow"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.flow}
@@ -158,7 +158,7 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
       <TextField
         label="Stays in it, L"
         path="dead"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.dead}

@@ -27,7 +27,7 @@ export function SeasonTools({ units }: { units: UnitSystem }) {
           });
           const needed = r.ok ? scabHoursNeeded(us ? (r.n.t - 32) / 1.8 : r.n.t) : null;
           return {
-            faults: r.ok ? [] : r.faults,
+            issues: r.ok ? [] : r.issues,
             out: r.ok && (
               <Pour label="Wet hours that infect" value={needed === null ? 'none' : String(needed)} unit="h">
                 {needed === null
@@ -44,7 +44,7 @@ export function SeasonTools({ units }: { units: UnitSystem }) {
         {(v) => {
           const r = read(v, { rain: { name: 'The rain', min: 0, max: us ? 80 : 2000 } });
           return {
-            faults: r.ok ? [] : r.faults,
+            issues: r.ok ? [] : r.issues,
             out: r.ok && (
               <Pour
                 label="Cover that is left"

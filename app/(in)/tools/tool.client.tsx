@@ -10,9 +10,9 @@ type Values = Record<string, string>;
 export function read<K extends string>(
   values: Values,
   rules: Record<K, { name: string; min?: number; max?: number; above?: number }>,
-): { ok: true; n: Record<K, number> } | { ok: false; faults: { path: string; sentence: string }[] } {
+): { ok: true; n: Record<K, number> } | { ok: false; issues: { path: string; message: string }[] } {
   const n = {} as Record<K, number>;
-  const faults: { path: string; sentence: string }[] = [];
+  const issues: { path: string; message: string }[] = [];
   let empty = false;
   for (const k of Object.keys(rules) as K[]) {
     if (!(values[k] ?? '').trim()) {
@@ -21,9 +21,9 @@ export function read<K extends string>(
     }
     const r = readNumber(values[k]!, rules[k]);
     if (r.ok) n[k] = r.value;
-    else faults.push({ path: k, sentence: r.sentence });
+    else issues.push({ path: k, message: r.sentence });
   }
-  return faults.length || empty ? { ok: false, faults } : { ok: true, n };
+  return issues.length || empty ? { ok: false, issues } : { ok: true, n };
 }
 
 export function Tool({
@@ -33,10 +33,10 @@ export function Tool({
 }: {
   title: string;
   fields: [string, string][];
-  children: (v: Values) => { faults: { path: string; sentence: string }[]; out: React.ReactNode };
+  children: (v: Values) => { issues: { path: string; message: string }[]; out: React.ReactNode };
 }) {
   const [values, setValues] = useState<Values>({});
-  const { faults, out } = children(values);
+  const { issues, out } = children(values);
   return (
     <section className="border-t border-line py-5">
       <h2 className="mb-2">{title}</h2>
@@ -46,7 +46,7 @@ export function Tool({
             key={k}
             label={label}
             path={k}
-            faults={faults}
+            issues={issues}
             inputMode="decimal"
             maxLength={20}
             value={values[k] ?? ''}

@@ -42,7 +42,7 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
           const d = read(v, { diameter: { name: 'The diameter', above: 0, max: 1000 } });
           const cm = g.ok ? diameterFromGirth(g.n.girth * LENGTH[unit]) : d.ok ? d.n.diameter * LENGTH[unit] : null;
           return {
-            faults: [...(g.ok ? [] : g.faults), ...(d.ok ? [] : d.faults)],
+            issues: [...(g.ok ? [] : g.issues), ...(d.ok ? [] : d.issues)],
             out: cm !== null && (
               <>
                 <Pour label="Diameter" value={showTrunk(cm, units).value} unit={unit}>
@@ -68,7 +68,7 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
             .map((k) => [k, readNumber(v[k]!, { name: 'The diameter', above: 0, max: 1000 })] as const);
           const good = all.flatMap(([, r]) => (r.ok ? [r.value * LENGTH[unit]] : []));
           return {
-            faults: all.flatMap(([path, r]) => (r.ok ? [] : [{ path, sentence: r.sentence }])),
+            issues: all.flatMap(([path, r]) => (r.ok ? [] : [{ path, message: r.sentence }])),
             out: good.length > 1 && good.length === all.length && (
               <>
                 <Pour
@@ -100,7 +100,7 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
             h: { name: 'The humidity', min: 0, max: 100 },
           });
           return {
-            faults: r.ok ? [] : r.faults,
+            issues: r.ok ? [] : r.issues,
             out: r.ok && (
               <Pour
                 label="Vapour-pressure deficit"
@@ -127,7 +127,7 @@ export function Tools({ units, vessels, labels }: { units: UnitSystem; vessels: 
           });
           const turned = r.ok && r.n.max < r.n.min;
           return {
-            faults: turned ? [{ path: 'max', sentence: 'The highest lies below the lowest.' }] : r.ok ? [] : r.faults,
+            issues: turned ? [{ path: 'max', message: 'The highest lies below the lowest.' }] : r.ok ? [] : r.issues,
             out: r.ok && !turned && (
               <Pour label="Single sine" value={figure(degreeDays(r.n.min, r.n.max, r.n.base), 4)} unit="°C·d">
                 By the average method {figure(degreeDays(r.n.min, r.n.max, r.n.base, undefined, 'average'), 4)}; windows
@@ -169,7 +169,7 @@ function DoseTool({ labels, vessels, units }: { labels: Label[]; vessels: Vessel
       <TextField
         label={`Girth, ${unit}`}
         path="girth"
-        faults={girth.trim() && !g.ok ? [{ path: 'girth', sentence: g.sentence }] : []}
+        issues={girth.trim() && !g.ok ? [{ path: 'girth', message: g.sentence }] : []}
         inputMode="decimal"
         maxLength={20}
         value={girth}
@@ -196,7 +196,7 @@ function DoseTool({ labels, vessels, units }: { labels: Label[]; vessels: Vessel
             </ol>
           </>
         )}
-        {result && !result.ok && result.faults.map((f) => <p key={f.path}>{f.sentence}</p>)}
+        {result && !result.ok && result.issues.map((f) => <p key={f.path}>{f.message}</p>)}
       </div>
     </section>
   );
@@ -220,12 +220,12 @@ function BasinTool({ units }: { units: UnitSystem }) {
             girth: { name: 'The girth', above: 0, max: 3000 },
             volume: { name: 'The mix', above: 0, max: 10_000 },
           });
-          if (!r.ok) return { faults: r.faults, out: null };
+          if (!r.ok) return { issues: r.issues, out: null };
           const m2 = bandArea(diameterFromGirth(r.n.girth * LENGTH[unit]), USUAL_BAND.inner, USUAL_BAND.outer);
           const mm = waterDepth(r.n.volume * VOLUME[us ? 'gal' : 'L'], m2);
           const p = splitPasses(mm, INTAKE[soil]);
           return {
-            faults: [],
+            issues: [],
             out: (
               <Pour
                 label={`On ${showArea(m2, units).text}, ${showTrunk(USUAL_BAND.inner, units).value}–${showTrunk(USUAL_BAND.outer, units).text} from the bark`}

@@ -1,7 +1,7 @@
 import { failed } from '@/app/_server/failed';
 import { bringTrees } from '@/commands/grounds/bring-trees';
-import { databaseSentence, NOT_YOUR_FAULT } from '@/commands/command';
-import { bodyOf, faulty, route } from '../../_server/api';
+import { databaseSentence, SERVER_FAILED } from '@/commands/command';
+import { bodyOf, issueResponse, route } from '../../_server/api';
 import { performHere } from '../../_server/serve';
 
 /** Brings a list in, all of it or nothing; the answer is one JSON line a step, so that progress can be shown. */
@@ -9,12 +9,12 @@ export const POST = route(
   'edit grounds',
   async (viewer, request) => {
     const sent = await bodyOf(request, 24_000_000);
-    if (!sent.ok) return sent.fault;
+    if (!sent.ok) return sent.issue;
     const read = bringTrees.schema.safeParse(sent.value);
     if (!read.success)
-      return faulty(
+      return issueResponse(
         400,
-        ...read.error.issues.map((i) => ({ path: i.path.join('.'), sentence: i.message })).slice(0, 20),
+        ...read.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })).slice(0, 20),
       );
     const encoder = new TextEncoder();
     const lines = new ReadableStream({
@@ -22,10 +22,10 @@ export const POST = route(
         const say = (line: object) => controller.enqueue(encoder.encode(JSON.stringify(line) + '\n'));
         try {
           const answer = await performHere(viewer, bringTrees, sent.value, (done, of) => say({ done, of }));
-          say(answer.ok ? { written: answer.value.written } : { faults: answer.faults });
+          say(answer.ok ? { written: answer.value.written } : { issues: answer.issues });
         } catch (error) {
           await failed(error);
-          say({ faults: [{ path: '', sentence: databaseSentence(error) ?? NOT_YOUR_FAULT }] });
+          say({ issues: [{ path: '', message: databaseSentence(error) ?? SERVER_FAILED }] });
         }
         controller.close();
       },

@@ -1,5 +1,5 @@
 import { keepPhoto } from '@/commands/tree/keep-photo';
-import { bytesOf, faulty, route } from '../../_server/api';
+import { bytesOf, issueResponse, route } from '../../_server/api';
 import { performHere } from '../../_server/serve';
 
 const MOST = 25_000_000;
@@ -15,21 +15,21 @@ export const POST = route(
       .omit({ picture: true })
       .safeParse({ ...Object.fromEntries(asked), treeId: asked.get('tree') });
     if (!said.success)
-      return faulty(400, {
+      return issueResponse(400, {
         path: String(said.error.issues[0]!.path[0]),
-        sentence: 'The photo belongs to no tree that can be named.',
+        message: 'The photo belongs to no tree that can be named.',
       });
     const body = await bytesOf(request, MOST);
     if (!body)
-      return faulty(413, {
+      return issueResponse(413, {
         path: 'photo',
-        sentence: 'This photo is larger than 25 MB. Take it smaller and try again.',
+        message: 'This photo is larger than 25 MB. Take it smaller and try again.',
       });
-    if (body.length === 0) return faulty(400, { path: 'photo', sentence: 'The file is empty.' });
+    if (body.length === 0) return issueResponse(400, { path: 'photo', message: 'The file is empty.' });
     const answer = await performHere(viewer, keepPhoto, { ...said.data, picture: body.toString('base64') });
     return answer.ok
       ? Response.json(answer.value)
-      : faulty(STATUS[answer.faults[0]!.path] ?? 400, ...answer.faults.map((f) => ({ ...f, path: 'photo' })));
+      : issueResponse(STATUS[answer.issues[0]!.path] ?? 400, ...answer.issues.map((f) => ({ ...f, path: 'photo' })));
   },
   { what: 'photos', most: 120, seconds: 60 },
 );

@@ -3,7 +3,7 @@ import { girthFromDiameter } from '@/core/measure/trunk';
 import { findHost, latinOf } from '@/knowledge';
 import { exportTrees } from '@/store/tree-list';
 import { csv } from '../../_server/csv';
-import { download, faulty, route } from '../../_server/api';
+import { download, issueResponse, route } from '../../_server/api';
 
 const HEADERS = [
   'Tag',
@@ -26,7 +26,7 @@ const HEADERS = [
 export const GET = route('see the grounds', async (viewer, request) => {
   const place = new URL(request.url).searchParams.get('place');
   if (place !== null && !uuid.safeParse(place).success)
-    return faulty(400, { path: 'place', sentence: 'There is no such place.' });
+    return issueResponse(400, { path: 'place', message: 'There is no such place.' });
   async function* parts() {
     for await (const rows of exportTrees(viewer, place))
       yield rows.map((r) => [

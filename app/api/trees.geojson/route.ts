@@ -2,13 +2,13 @@ import { uuid } from '@/core/book/record';
 import { girthFromDiameter } from '@/core/measure/trunk';
 import { findHost, latinOf } from '@/knowledge';
 import { exportTrees } from '@/store/tree-list';
-import { download, faulty, route } from '../../_server/api';
+import { download, issueResponse, route } from '../../_server/api';
 
 /** RFC 7946: positions are longitude, latitude; a tree without a position has a null geometry. */
 export const GET = route('see the grounds', async (viewer, request) => {
   const place = new URL(request.url).searchParams.get('place');
   if (place !== null && !uuid.safeParse(place).success)
-    return faulty(400, { path: 'place', sentence: 'There is no such place.' });
+    return issueResponse(400, { path: 'place', message: 'There is no such place.' });
   async function* pieces() {
     yield '{"type":"FeatureCollection","features":[';
     let first = true;

@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { done, faultsOf, refuse, type Answer } from '@/commands/command';
+import { done, issuesOf, refuse, type Result } from '@/commands/command';
 import { passwordSchema, tooEasy } from '@/commands/people/password';
 import { resetFor, useReset as applyReset } from '@/store/auth';
 
@@ -9,9 +9,9 @@ const GONE = 'This link does not work (any more). Ask for a new one.';
 const schema = z.object({ token: z.string().min(20, GONE).max(100, GONE), password: passwordSchema });
 
 /** Sets a password by the link that an owner handed over; nobody is signed in here. */
-export async function setNewPassword(input: { token: string; password: string }): Promise<Answer> {
+export async function setNewPassword(input: { token: string; password: string }): Promise<Result> {
   const read = schema.safeParse(input);
-  if (!read.success) return { ok: false, faults: faultsOf(read.error) };
+  if (!read.success) return { ok: false, issues: issuesOf(read.error) };
   const who = await resetFor(read.data.token);
   if (!who) return refuse('', GONE);
   const easy = await tooEasy(read.data.password, [who.name, who.email]);

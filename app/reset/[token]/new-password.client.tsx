@@ -2,13 +2,13 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { setNewPassword } from './actions';
 
 export function NewPassword({ token, name }: { token: string; name: string }) {
   const [password, setPassword] = useState('');
-  const { busy, faults, send } = useSend(setNewPassword);
+  const { busy, issues, send } = useSend(setNewPassword);
   const router = useRouter();
   return (
     <form
@@ -18,11 +18,11 @@ export function NewPassword({ token, name }: { token: string; name: string }) {
         send({ token, password }, () => router.replace('/sign-in'));
       }}
     >
-      <FormFaults faults={faults} known={['password']} />
+      <FormIssues issues={issues} known={['password']} />
       <TextField
         label={`New password for ${name}`}
         path="password"
-        faults={faults}
+        issues={issues}
         hint="At least ten signs; four words that do not belong together serve well."
         type="password"
         autoComplete="new-password"

@@ -15,7 +15,7 @@ export default async function Page({ params }: { params: Promise<{ token: string
         <NewPassword token={token} name={who.name} />
       ) : (
         <p>
-          This link does not work (any more): it serves once, for a day. Ask the owner of your outfit for a new one.
+          This link does not work (any more): it serves once, for a day. Ask the owner of your company for a new one.
         </p>
       )}
     </main>

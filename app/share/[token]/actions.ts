@@ -1,14 +1,14 @@
 'use server';
 
 import { failed } from '@/app/_server/failed';
-import { refuse, type Answer } from '@/commands/command';
+import { refuse, type Result } from '@/commands/command';
 import { answerOffer } from '@/commands/share/answer-offer';
 import type { ProposalAnswer } from '@/core/proposal/proposal';
 
 /** A client's answer, without a sign-in. */
 export async function answerShared(
   input: Omit<ProposalAnswer, 'changes' | 'word'> & { token: string; changes?: string[]; word?: string },
-): Promise<Answer> {
+): Promise<Result> {
   try {
     return await answerOffer(input);
   } catch (error) {

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
-import { FormFaults, Tick } from '@/ui/controls/controls';
+import { FormIssues, Tick } from '@/ui/controls/controls';
 import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { answerShared } from './actions';
@@ -25,7 +25,7 @@ export function Answering({
   const [none, setNone] = useState(false);
   const [agreed, setAgreed] = useState<string[]>([]);
   const [says, setSays] = useState(NOBODY);
-  const { busy, faults, send } = useSend(answerShared);
+  const { busy, issues, send } = useSend(answerShared);
   return (
     <form
       noValidate
@@ -35,7 +35,7 @@ export function Answering({
         send({ token, options: taken, changes: agreed, who: says.who, word: says.said }, () => router.refresh());
       }}
     >
-      <FormFaults faults={faults} known={['who', 'word']} />
+      <FormIssues issues={issues} known={['who', 'word']} />
       <fieldset className="mb-4">
         <legend className="font-semibold">Which shall we do? They can be done together.</legend>
         {options.map((o, i) => (
@@ -85,7 +85,7 @@ export function Answering({
           ))}
         </fieldset>
       )}
-      <WhoFields value={says} onChange={setSays} faults={faults} path="word" />
+      <WhoFields value={says} onChange={setSays} issues={issues} path="word" />
       <button className="press press-main min-w-56" disabled={busy || (!taken.length && !none)}>
         {busy ? 'Sending …' : 'Send this answer'}
       </button>

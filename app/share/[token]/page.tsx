@@ -25,7 +25,7 @@ export default async function Shared({ params }: { params: Promise<{ token: stri
   return (
     <main className="mx-auto max-w-3xl bg-sheet px-5 py-8">
       <p className="text-ink-2">
-        {p.data.outfit} for {p.data.client} · {p.data.place}
+        {p.data.company} for {p.data.client} · {p.data.place}
       </p>
       {isProperty(p.data) ? (
         <Property token={token} offer={{ ...p, data: p.data }} />
@@ -69,7 +69,7 @@ function Property({ token, offer: p }: { token: string; offer: SharedProposal<Pr
           token={token}
           currency={d.currency}
           comingOut={d.comingOut}
-          // What the lines cover is the outfit’s own business.
+          // What the lines cover is the company’s own business.
           lines={d.lines.map(({ covers: _, ...l }) => l)}
         />
       )}

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { money } from '@/core/cost/prices';
 import { totalOf, type OfferLine } from '@/core/proposal/property';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { NOBODY, WhoFields } from '../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { answerShared } from './actions';
@@ -25,7 +25,7 @@ export function AnsweringProperty({
   const router = useRouter();
   const [taken, setTaken] = useState<string[]>(lines.map((l) => l.key));
   const [says, setSays] = useState(NOBODY);
-  const { busy, faults, send } = useSend(answerShared);
+  const { busy, issues, send } = useSend(answerShared);
   const cost = (minor: number) => money(minor, { currency });
   const sum = totalOf({ lines, comingOut }, taken);
   const answer = taken.length ? 'Send this answer' : 'Send: none of these';
@@ -39,7 +39,7 @@ export function AnsweringProperty({
         send({ token, options: taken, changes: [], who: says.who, word: says.said }, () => router.refresh());
       }}
     >
-      <FormFaults faults={faults} known={['who', 'word']} />
+      <FormIssues issues={issues} known={['who', 'word']} />
       <fieldset className="mb-4">
         <legend className="font-semibold">What shall we do? Take away what you do not want.</legend>
         <LineTicks lines={lines} currency={currency} keys={taken} onKeys={setTaken} />
@@ -57,7 +57,7 @@ export function AnsweringProperty({
           </div>
         ))}
       </dl>
-      <WhoFields value={says} onChange={setSays} faults={faults} path="word" />
+      <WhoFields value={says} onChange={setSays} issues={issues} path="word" />
       <button className="press press-main min-w-56" disabled={busy}>
         {press}
       </button>

@@ -55,7 +55,7 @@ export const amountRules: Rule[] = [
     label: () => true,
     check: (facts) => {
       if (!facts.dose || facts.dose.ok) return null;
-      const first = facts.dose.faults[0]!;
+      const first = facts.dose.issues[0]!;
       const size = first.path.includes('size');
       const cap = first.path.includes('per-area-year');
       const year = first.path.includes('per-tree-year');
@@ -72,7 +72,7 @@ export const amountRules: Rule[] = [
         id: asked ? 'dose-asks' : id,
         strength: 'stop',
         title: asked ? MISSING[first.path]!.title : title,
-        sentence: first.sentence,
+        sentence: first.message,
         source: asked ? 'the measurements of this tree and place' : labelSource(facts, first.path),
         satisfy: asked ? MISSING[first.path]!.where : 'Another product or method, or wait.',
         state: asked ? 'asked' : 'tripped',

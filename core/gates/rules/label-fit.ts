@@ -273,7 +273,7 @@ export const labelFitRules: Rule[] = [
     ids: ['not-organic'],
     strength: 'hold',
     about: 'The product fits the programme',
-    facts: 'school of the outfit, label',
+    facts: 'school of the company, label',
     setBy: 'school',
     check: (facts) =>
       facts.programme === 'organic' && !facts.label.organic

@@ -323,7 +323,7 @@ export const reasonRules: Rule[] = [
     ids: ['finds-far'],
     strength: 'note',
     about: 'Known finds are near enough',
-    facts: 'finds of the outfit',
+    facts: 'finds of the company',
     setBy: 'knowledge',
     check: (facts) => {
       const within = facts.condition?.protect?.withinKm;

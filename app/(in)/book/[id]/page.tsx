@@ -126,7 +126,7 @@ export default async function RecordPage({
       )}
       <h1>Record of application {r.withdrawn && <span className="text-madder">(withdrawn)</span>}</h1>
       <p className="text-ink-2">
-        {METHOD_NAMES[d.method]} for {v.outfitName}, tree {d.tree.tag}, {shortDay(r.doneOn)}
+        {METHOD_NAMES[d.method]} for {v.companyName}, tree {d.tree.tag}, {shortDay(r.doneOn)}
       </p>
       <div className="mt-4 grid gap-x-10 desk:grid-cols-2 print:grid-cols-2">
         <dl>

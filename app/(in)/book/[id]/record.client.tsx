@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { readNumber } from '@/core/units/numbers';
 import { MASS, VOLUME, type UnitSystem, smallUnit } from '@/core/units/units';
-import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { wallClock, zonedInstant } from '@/core/season/zone';
@@ -49,7 +49,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
     withdrawn: record.withdrawn,
     reason: '',
   });
-  const { busy, faults, setFaults, send } = useSend(correctRecord);
+  const { busy, issues, setIssues, send } = useSend(correctRecord);
   if (!open)
     return (
       <button type="button" className="press no-print mt-2" onClick={() => setOpen(true)}>
@@ -67,11 +67,11 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         const from = zonedInstant(form.from, timeZone);
         const to = zonedInstant(form.to, timeZone);
         const bad = [
-          ...(amount.ok ? [] : [{ path: 'amount', sentence: amount.sentence }]),
-          ...(from ? [] : [{ path: 'startedAt', sentence: 'Give a day and time that exist.' }]),
-          ...(to ? [] : [{ path: 'endedAt', sentence: 'Give a day and time that exist.' }]),
+          ...(amount.ok ? [] : [{ path: 'amount', message: amount.sentence }]),
+          ...(from ? [] : [{ path: 'startedAt', message: 'Give a day and time that exist.' }]),
+          ...(to ? [] : [{ path: 'endedAt', message: 'Give a day and time that exist.' }]),
         ];
-        if (!amount.ok || !from || !to) return setFaults(bad);
+        if (!amount.ok || !from || !to) return setIssues(bad);
         send(
           {
             id: v7(),
@@ -94,15 +94,15 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         );
       }}
     >
-      <FormFaults
-        faults={faults}
+      <FormIssues
+        issues={issues}
         known={['amount', 'lotId', 'startedAt', 'endedAt', 'note', 'mark', 'deviation', 'reason']}
       />
       <div className="grid gap-x-5 desk:grid-cols-2">
         <TextField
           label={`Amount used, ${unit}`}
           path="amount"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           maxLength={20}
           value={form.amount}
@@ -111,7 +111,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         <SelectField
           label="Lot"
           path="lotId"
-          faults={faults}
+          issues={issues}
           value={form.lotId}
           onChange={set('lotId')}
           options={[
@@ -122,7 +122,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         <TextField
           label="Start"
           path="startedAt"
-          faults={faults}
+          issues={issues}
           type="datetime-local"
           value={form.from}
           onChange={set('from')}
@@ -130,7 +130,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         <TextField
           label="End"
           path="endedAt"
-          faults={faults}
+          issues={issues}
           type="datetime-local"
           value={form.to}
           onChange={set('to')}
@@ -139,7 +139,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
       <TextField
         label="Mark on the tree"
         path="mark"
-        faults={faults}
+        issues={issues}
         maxLength={200}
         value={form.mark}
         onChange={set('mark')}
@@ -147,12 +147,12 @@ export function Correct({ record, lots, units, timeZone }: Props) {
       <TextArea
         label="Deviation"
         path="deviation"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.deviation}
         onChange={set('deviation')}
       />
-      <TextArea label="Note" path="note" faults={faults} rows={2} value={form.note} onChange={set('note')} />
+      <TextArea label="Note" path="note" issues={issues} rows={2} value={form.note} onChange={set('note')} />
       <Tick checked={form.withdrawn} onChange={(withdrawn) => setForm((f) => ({ ...f, withdrawn }))}>
         Withdrawn: this was never done. Its stock goes back, and its plan is open again.
       </Tick>
@@ -160,7 +160,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
         <TextField
           label="Why is this corrected?"
           path="reason"
-          faults={faults}
+          issues={issues}
           maxLength={600}
           value={form.reason}
           onChange={set('reason')}

@@ -1,6 +1,6 @@
 'use client';
 
-import { type RowFault } from '@/core/exchange/table';
+import { type RowIssue } from '@/core/exchange/table';
 import {
   COLUMN_NAMES,
   COLUMNS,
@@ -155,7 +155,7 @@ export function Understood({
   );
 }
 
-export function FaultList({ title, list, tone }: { title: string; list: RowFault[]; tone: 'madder' | 'sap' }) {
+export function IssueList({ title, list, tone }: { title: string; list: RowIssue[]; tone: 'madder' | 'sap' }) {
   if (!list.length) return null;
   return (
     <section className="mt-5">
@@ -164,7 +164,7 @@ export function FaultList({ title, list, tone }: { title: string; list: RowFault
         {list.slice(0, 300).map((f, i) => (
           <li key={i} className="row py-1.5">
             <b className="figures">Line {f.line}</b>
-            {f.column && <span className="text-ink-2"> ({f.column})</span>}: {f.sentence}
+            {f.column && <span className="text-ink-2"> ({f.column})</span>}: {f.message}
           </li>
         ))}
         {list.length > 300 && <li className="py-1.5">and {list.length - 300} more</li>}

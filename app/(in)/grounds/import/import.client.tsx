@@ -22,7 +22,7 @@ import { FilePress } from '@/ui/controls/file.client';
 import { ACCEPTS, listDoubts, type ListDoubtId } from '@/core/exchange/list-doubts';
 import { NOTHING_SENT, sendList, type Sent } from './send';
 import { sheetsOf } from './sheets';
-import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, FaultList } from './columns.client';
+import { ColumnChoices, UnitChoices, SpeciesAsked, Understood, IssueList } from './columns.client';
 import { SiteChoice, type SiteList } from '@/ui/controls/site-choice.client';
 
 export interface Props {
@@ -162,10 +162,10 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
       </div>
     );
   const doubts = [...inList, ...answer.doubts.filter((d) => !inList.some((x) => x.id === d.id))];
-  const faults = answer.faults.length ? answer.faults : [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
-  // A species is asked above, once; a list of its rows would hide the faults that have to be mended in the file.
-  const named = faults.filter((f) => !f.asked);
-  const waiting = faults.length - named.length;
+  const issues = answer.issues.length ? answer.issues : [...(file?.table.issues ?? []), ...(read?.issues ?? [])];
+  // A species is asked above, once; a list of its rows would hide the issues that have to be mended in the file.
+  const named = issues.filter((f) => !f.asked);
+  const waiting = issues.length - named.length;
   return (
     <>
       <SiteChoice list={places} chosen={placeId} empty="choose …" onChange={setPlace} />
@@ -227,7 +227,7 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
           </div>
           <SpeciesAsked asked={read.asked} hosts={hosts} chosen={chosen} onChoose={setChosen} />
           <Understood trees={read.trees} hosts={byId} reader={reader} />
-          <FaultList
+          <IssueList
             title={`${named.length} ${named.length === 1 ? 'fault' : 'faults'}: nothing comes in before they are mended`}
             list={named}
             tone="madder"
@@ -248,12 +248,12 @@ export function ImportBench({ places, place, hosts, reader, most, today }: Props
               </Tick>
             </div>
           ))}
-          <FaultList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />
+          <IssueList title={`${read.warnings.length} to look at (they may come in)`} list={read.warnings} tone="sap" />
           <button
             data-confirm
             type="button"
             className="press press-main mt-5"
-            disabled={!placeId || faults.length > 0 || progress !== null || doubts.some((d) => !sure.includes(d.id))}
+            disabled={!placeId || issues.length > 0 || progress !== null || doubts.some((d) => !sure.includes(d.id))}
             onClick={() => void send()}
           >
             {progress ? 'Writing …' : `Bring ${read.trees.length} ${read.trees.length === 1 ? 'tree' : 'trees'} in`}

@@ -1,21 +1,21 @@
 import { z } from 'zod';
 import { LIST_DOUBTS, type ListDoubt } from '@/core/exchange/list-doubts';
-import type { RowFault } from '@/core/exchange/table';
+import type { RowIssue } from '@/core/exchange/table';
 
 export interface Sent {
-  faults: RowFault[];
+  issues: RowIssue[];
   written: number | null;
   /** What the list as a whole is asked. */
   doubts: ListDoubt[];
 }
-export const NOTHING_SENT: Sent = { faults: [], written: null, doubts: [] };
+export const NOTHING_SENT: Sent = { issues: [], written: null, doubts: [] };
 
 /** One line of the answer: how far it is, or what came of it. */
 const line = z.object({
   done: z.number().optional(),
   of: z.number().optional(),
   written: z.number().optional(),
-  faults: z.array(z.object({ path: z.string(), sentence: z.string() })).optional(),
+  issues: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
 });
 
 /** What the list as a whole is asked has its name in its path. */
@@ -28,18 +28,18 @@ export async function sendList(
   body: object,
   onProgress: (p: { done: number; of: number }) => void,
 ): Promise<Sent & { sentence: string }> {
-  const out: Sent & { sentence: string } = { faults: [], written: null, doubts: [], sentence: '' };
+  const out: Sent & { sentence: string } = { issues: [], written: null, doubts: [], sentence: '' };
   const hear = (text: string) => {
     const said = line.parse(JSON.parse(text));
     if (said.done !== undefined) onProgress({ done: said.done, of: said.of ?? 1 });
     if (said.written !== undefined) out.written = said.written;
-    for (const f of said.faults ?? []) {
+    for (const f of said.issues ?? []) {
       const row = ofRow.exec(f.path);
       const asked = ofList.exec(f.path);
       const id = LIST_DOUBTS.find((d) => d === asked?.[1]);
-      if (id) out.doubts.push({ id, sentence: f.sentence });
-      else if (row) out.faults.push({ line: Number(row[1]), column: row[2] ?? null, sentence: f.sentence });
-      else out.sentence = f.sentence;
+      if (id) out.doubts.push({ id, sentence: f.message });
+      else if (row) out.issues.push({ line: Number(row[1]), column: row[2] ?? null, message: f.message });
+      else out.sentence = f.message;
     }
   };
   try {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { hoursText, type HoursRule } from '@/core/schedule/hours';
 import { AREA, LENGTH, type UnitSystem } from '@/core/units/units';
-import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bookOthers, hangTag, keepPlace } from '../actions';
@@ -43,7 +43,7 @@ export function PlaceForm({
 }: {
   place: Editable | null;
   clients: { value: string; name: string }[];
-  /** Regions to choose from; the first, without a key, is that of the outfit. */
+  /** Regions to choose from; the first, without a key, is that of the company. */
   regions: { value: string; name: string }[];
   units: UnitSystem;
 }) {
@@ -75,7 +75,7 @@ export function PlaceForm({
   });
   // Told once that it has been changed meanwhile, whoever sends again means to go over it.
   const [seenNewer, setSeenNewer] = useState(false);
-  const { busy, faults, send } = useSend(keepPlace, {
+  const { busy, issues, send } = useSend(keepPlace, {
     stale: () => {
       setSeenNewer(true);
       router.refresh();
@@ -104,11 +104,11 @@ export function PlaceForm({
         );
       }}
     >
-      <FormFaults faults={faults} known={Object.keys(form)} />
+      <FormIssues issues={issues} known={Object.keys(form)} />
       <SelectField
         label="Client"
         path="clientId"
-        faults={faults}
+        issues={issues}
         value={form.clientId}
         onChange={set('clientId')}
         options={[{ value: '', name: 'choose …' }, ...clients]}
@@ -116,7 +116,7 @@ export function PlaceForm({
       <TextField
         label="Name of the place"
         path="name"
-        faults={faults}
+        issues={issues}
         maxLength={120}
         value={form.name}
         onChange={set('name')}
@@ -124,7 +124,7 @@ export function PlaceForm({
       <TextField
         label="Address"
         path="address"
-        faults={faults}
+        issues={issues}
         maxLength={300}
         value={form.address}
         onChange={set('address')}
@@ -133,7 +133,7 @@ export function PlaceForm({
         <TextField
           label={`Area, ${us ? 'ft²' : 'm²'}`}
           path="area"
-          faults={faults}
+          issues={issues}
           hint="Yearly caps of labels count on it."
           inputMode="decimal"
           maxLength={20}
@@ -143,7 +143,7 @@ export function PlaceForm({
         <SelectField
           label="Rules in force here"
           path="region"
-          faults={faults}
+          issues={issues}
           value={form.region}
           onChange={set('region')}
           options={regions}
@@ -151,7 +151,7 @@ export function PlaceForm({
         <SelectField
           label="Soil"
           path="soilTexture"
-          faults={faults}
+          issues={issues}
           value={form.soilTexture}
           onChange={set('soilTexture')}
           options={['sandy', 'loam', 'clay'].map((s) => ({ value: s as 'loam', name: s }))}
@@ -159,7 +159,7 @@ export function PlaceForm({
         <TextField
           label={`Nearest well, open water or drain, ${us ? 'ft' : 'm'}`}
           path="water"
-          faults={faults}
+          issues={issues}
           hint="Paced on the spot."
           inputMode="decimal"
           maxLength={20}
@@ -170,7 +170,7 @@ export function PlaceForm({
         <TextField
           label="First picking (edible crops)"
           path="firstPicking"
-          faults={faults}
+          issues={issues}
           type="date"
           value={form.firstPicking}
           onChange={set('firstPicking')}
@@ -178,7 +178,7 @@ export function PlaceForm({
         <TextField
           label="Last picking"
           path="lastPicking"
-          faults={faults}
+          issues={issues}
           hint="Sprays are held from the label’s days before the first to the last picking."
           type="date"
           value={form.lastPicking}
@@ -188,7 +188,7 @@ export function PlaceForm({
       <TextArea
         label="Picking of single varieties, one a line: Bittersweet: 2026-09-20 to 2026-10-15"
         path="pickings"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.pickings}
         onChange={set('pickings')}
@@ -200,18 +200,18 @@ export function PlaceForm({
         <TextArea
           label="When one may be there, one rule a line: Mon–Fri 16:00–20:00"
           path="hours"
-          faults={faults}
+          issues={issues}
           hint="Left empty, at any hour. Days of their own go first: 2027-07-24 to 2027-09-03 Mon–Sun 08:00–18:00; Sun closed."
           rows={2}
           value={form.hours}
           onChange={set('hours')}
         />
-        <TextArea label="Access" path="access" faults={faults} rows={2} value={form.access} onChange={set('access')} />
+        <TextArea label="Access" path="access" issues={issues} rows={2} value={form.access} onChange={set('access')} />
         {form.gateCode !== null && (
           <TextField
             label="Gate code (only for those who go there)"
             path="gateCode"
-            faults={faults}
+            issues={issues}
             maxLength={60}
             value={form.gateCode}
             onChange={set('gateCode')}
@@ -221,24 +221,24 @@ export function PlaceForm({
         <TextArea
           label="Hazards"
           path="hazards"
-          faults={faults}
+          issues={issues}
           rows={2}
           value={form.hazards}
           onChange={set('hazards')}
         />
-        <TextField label="Dogs" path="dogs" faults={faults} maxLength={300} value={form.dogs} onChange={set('dogs')} />
-        <TextArea label="Notes" path="notes" faults={faults} value={form.notes} onChange={set('notes')} />
+        <TextField label="Dogs" path="dogs" issues={issues} maxLength={300} value={form.dogs} onChange={set('dogs')} />
+        <TextArea label="Notes" path="notes" issues={issues} value={form.notes} onChange={set('notes')} />
         <TextArea
           label="Outline: one corner a line, latitude, longitude"
           path="outline"
-          faults={faults}
+          issues={issues}
           value={form.outline}
           onChange={set('outline')}
         />
         <TextField
           label="Time zone"
           path="timeZone"
-          faults={faults}
+          issues={issues}
           maxLength={60}
           value={form.timeZone}
           onChange={set('timeZone')}
@@ -262,7 +262,7 @@ export function HangTag({
 }) {
   const unit = units === 'us' ? 'in' : 'cm';
   const [form, setForm] = useState({ tag: '', hostId: '', species: '', girth: '' });
-  const { busy, faults, send } = useSend(hangTag);
+  const { busy, issues, send } = useSend(hangTag);
   const said = useSaid();
   return (
     <form
@@ -277,12 +277,12 @@ export function HangTag({
       }}
     >
       <h2 className="mb-3">Hang a tag</h2>
-      <FormFaults faults={faults} known={['tag', 'hostId', 'species', 'girth']} />
+      <FormIssues issues={issues} known={['tag', 'hostId', 'species', 'girth']} />
       <div className="grid gap-x-5 desk:grid-cols-[1fr_2fr_1fr]">
         <TextField
           label="Tag"
           path="tag"
-          faults={faults}
+          issues={issues}
           maxLength={24}
           value={form.tag}
           onChange={(tag) => setForm((f) => ({ ...f, tag }))}
@@ -290,7 +290,7 @@ export function HangTag({
         <SelectField
           label="Host"
           path="hostId"
-          faults={faults}
+          issues={issues}
           value={form.hostId}
           onChange={(hostId) => setForm((f) => ({ ...f, hostId }))}
           options={[{ value: '', name: 'choose …' }, ...hosts]}
@@ -298,7 +298,7 @@ export function HangTag({
         <TextField
           label={`Girth, ${unit}`}
           path="girth"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           maxLength={20}
           value={form.girth}
@@ -309,7 +309,7 @@ export function HangTag({
         <TextField
           label="Species, as you call it"
           path="species"
-          faults={faults}
+          issues={issues}
           maxLength={120}
           value={form.species}
           onChange={(species) => setForm((f) => ({ ...f, species }))}
@@ -326,7 +326,7 @@ export function HangTag({
 export function OthersForm({ placeId, today }: { placeId: string; today: string }) {
   const empty = { active: '', grams: '', onDay: today, who: '' };
   const [form, setForm] = useState(empty);
-  const { busy, faults, send } = useSend(bookOthers);
+  const { busy, issues, send } = useSend(bookOthers);
   const said = useSaid();
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
@@ -341,11 +341,11 @@ export function OthersForm({ placeId, today }: { placeId: string; today: string 
         });
       }}
     >
-      <FormFaults faults={faults} known={['active', 'grams', 'onDay', 'who']} />
+      <FormIssues issues={issues} known={['active', 'grams', 'onDay', 'who']} />
       <TextField
         label="Active"
         path="active"
-        faults={faults}
+        issues={issues}
         maxLength={80}
         value={form.active}
         onChange={set('active')}
@@ -353,14 +353,14 @@ export function OthersForm({ placeId, today }: { placeId: string; today: string 
       <TextField
         label="Grams of it"
         path="grams"
-        faults={faults}
+        issues={issues}
         inputMode="decimal"
         maxLength={20}
         value={form.grams}
         onChange={set('grams')}
       />
-      <TextField label="On" path="onDay" faults={faults} type="date" value={form.onDay} onChange={set('onDay')} />
-      <TextField label="By" path="who" faults={faults} maxLength={120} value={form.who} onChange={set('who')} />
+      <TextField label="On" path="onDay" issues={issues} type="date" value={form.onDay} onChange={set('onDay')} />
+      <TextField label="By" path="who" issues={issues} maxLength={120} value={form.who} onChange={set('who')} />
       <button className="press mb-4 justify-self-start" disabled={busy}>
         Count it
       </button>

@@ -3,15 +3,15 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { OFTEN_WORDS, type Often } from '@/core/diagnose/words';
-import { FormFaults, SelectField, TextField } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { setLikelihood } from '../actions';
 
-/** An outfit's own word on how often this condition shows a sign; a shipped update keeps it. */
+/** An company's own word on how often this condition shows a sign; a shipped update keeps it. */
 export function OverrideForm({ condition, signs }: { condition: string; signs: { id: string; words: string }[] }) {
   const [form, setForm] = useState({ sign: signs[0]!.id, often: 'usual' as Often | 'unrelated', note: '' });
-  const { busy, faults, send } = useSend(setLikelihood);
+  const { busy, issues, send } = useSend(setLikelihood);
   const said = useSaid();
   return (
     <form
@@ -35,12 +35,12 @@ export function OverrideForm({ condition, signs }: { condition: string; signs: {
       }}
     >
       <h2 className="mb-2">We know better</h2>
-      <FormFaults faults={faults} known={['sign', 'note']} />
+      <FormIssues issues={issues} known={['sign', 'note']} />
       <div className="grid gap-x-5 desk:grid-cols-[2fr_1fr]">
         <SelectField
           label="Sign"
           path="sign"
-          faults={faults}
+          issues={issues}
           value={form.sign}
           onChange={(sign) => setForm((f) => ({ ...f, sign }))}
           options={signs.map((s) => ({ value: s.id, name: s.words }))}
@@ -48,7 +48,7 @@ export function OverrideForm({ condition, signs }: { condition: string; signs: {
         <SelectField
           label="How often here"
           path="often"
-          faults={faults}
+          issues={issues}
           value={form.often}
           onChange={(often) => setForm((f) => ({ ...f, often }))}
           options={[
@@ -60,7 +60,7 @@ export function OverrideForm({ condition, signs }: { condition: string; signs: {
       <TextField
         label="From what we saw"
         path="note"
-        faults={faults}
+        issues={issues}
         value={form.note}
         onChange={(note) => setForm((f) => ({ ...f, note }))}
         maxLength={500}

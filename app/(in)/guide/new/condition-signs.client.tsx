@@ -1,5 +1,5 @@
 import { OFTEN_WORDS, type Often } from '@/core/diagnose/words';
-import { faultAt, type FormFault } from '@/ui/controls/controls';
+import { issueAt, type FormIssue } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { Input, Select } from '@/ui/controls/input.client';
 import type { SetCondition, WrittenCondition } from './condition.client';
@@ -16,12 +16,12 @@ const OFTEN_NAMES: Readonly<Record<Often, string>> = {
 export function ConditionSigns({
   entry,
   set,
-  faults,
+  issues,
   signs,
 }: {
   entry: WrittenCondition;
   set: SetCondition;
-  faults: FormFault[];
+  issues: FormIssue[];
   signs: readonly Named[];
 }) {
   const rows = OFTEN_WORDS.flatMap((often) => (entry.signs[often] ?? []).map((sign) => ({ sign, often })));
@@ -34,7 +34,7 @@ export function ConditionSigns({
     });
   const nameOf = (id: string) => signs.find((s) => s.id === id)?.name ?? id;
   const telling = entry.telling ?? {};
-  const fault = faultAt(faults, 'text.signs') ?? faultAt(faults, 'text.telling');
+  const issue = issueAt(issues, 'text.signs') ?? issueAt(issues, 'text.telling');
   return (
     <fieldset className="my-5">
       <legend className="text-lead font-bold">What it shows</legend>
@@ -83,9 +83,9 @@ export function ConditionSigns({
         chosen={[]}
         onChange={([sign]) => sign && write([...rows, { sign, often: 'usual' }])}
       />
-      {fault && (
+      {issue && (
         <p role="alert" className="font-semibold text-madder">
-          {fault}
+          {issue}
         </p>
       )}
     </fieldset>

@@ -1,5 +1,5 @@
 import type { OptionMethod, optionSchema } from '@/core/diagnose/knowledge';
-import { SelectField, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { SelectField, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
 import { RemoveRow } from '@/ui/controls/picked.client';
 import type { z } from 'zod';
 import type { SetCondition, WrittenCondition } from './condition.client';
@@ -18,12 +18,12 @@ const EMPTY: WrittenWay = { method: 'sanitation', what: '', when: '', from: 1, t
 export function ConditionWays({
   entry,
   set,
-  faults,
+  issues,
   methods,
 }: {
   entry: WrittenCondition;
   set: SetCondition;
-  faults: FormFault[];
+  issues: FormIssue[];
   methods: readonly string[];
 }) {
   const write = (options: WrittenWay[]) => set({ options });
@@ -45,7 +45,7 @@ export function ConditionWays({
                 <SelectField
                   label="Kind of work"
                   path={at('method')}
-                  faults={faults}
+                  issues={issues}
                   value={way.method}
                   onChange={(method) => change({ method })}
                   options={methods.map((m) => ({ value: m as OptionMethod, name: m }))}
@@ -61,7 +61,7 @@ export function ConditionWays({
             <TextField
               label="What is done"
               path={at('what')}
-              faults={faults}
+              issues={issues}
               maxLength={300}
               value={way.what}
               onChange={(what) => change({ what })}
@@ -69,7 +69,7 @@ export function ConditionWays({
             <TextField
               label="What opens its time"
               path={at('when')}
-              faults={faults}
+              issues={issues}
               hint="crawlers out, leaf full, dormant"
               maxLength={200}
               value={way.when}
@@ -80,7 +80,7 @@ export function ConditionWays({
               <SelectField
                 label="From"
                 path={at('from')}
-                faults={faults}
+                issues={issues}
                 value={String(way.from)}
                 onChange={(m) => change({ from: Number(m) })}
                 options={MONTHS}
@@ -88,7 +88,7 @@ export function ConditionWays({
               <SelectField
                 label="To"
                 path={at('to')}
-                faults={faults}
+                issues={issues}
                 value={String(way.to)}
                 onChange={(m) => change({ to: Number(m) })}
                 options={MONTHS}
@@ -96,7 +96,7 @@ export function ConditionWays({
               <SelectField
                 label="What for"
                 path={at('use')}
-                faults={faults}
+                issues={issues}
                 value={way.use}
                 onChange={(use) => change({ use })}
                 options={USES}

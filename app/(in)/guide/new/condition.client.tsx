@@ -53,7 +53,7 @@ export function OwnCondition({
 }) {
   const changes = begin.id !== '';
   const bench = useOwnForm('condition', draft, { entry: begin, note: '' }, changes);
-  const { faults, own } = bench;
+  const { issues, own } = bench;
   const { entry, note } = bench.form;
   const set: SetCondition = (more) => bench.set({ entry: { ...entry, ...more } });
   type Text = 'name' | 'about' | 'course' | 'threshold' | 'useless' | 'tell' | 'decidingTest';
@@ -63,7 +63,7 @@ export function OwnCondition({
         <Box
           label={label}
           path={`text.${key}`}
-          faults={faults}
+          issues={issues}
           value={entry[key]}
           onChange={(x: string) => set({ [key]: x })}
         />
@@ -111,7 +111,7 @@ export function OwnCondition({
             <TextField
               label="Latin name (may stay empty)"
               path="text.latin"
-              faults={faults}
+              issues={issues}
               maxLength={120}
               value={entry.latin ?? ''}
               onChange={(x) => set({ latin: x || undefined })}
@@ -119,7 +119,7 @@ export function OwnCondition({
             <SelectField
               label="What it is"
               path="text.kind"
-              faults={faults}
+              issues={issues}
               value={entry.kind}
               onChange={(kind) => set({ kind })}
               options={same(KINDS)}
@@ -128,7 +128,7 @@ export function OwnCondition({
           <Picked
             label="On which trees"
             path="text.groups"
-            faults={faults}
+            issues={issues}
             hint="Groups, or single trees. With none it is on every tree."
             all={lists.groups}
             chosen={entry.groups}
@@ -140,7 +140,7 @@ export function OwnCondition({
             <SelectField
               label="Its signs are made from"
               path="text.season.0"
-              faults={faults}
+              issues={issues}
               hint="month of the northern year"
               value={String(entry.season[0])}
               onChange={(m) => set({ season: [Number(m), entry.season[1]] })}
@@ -149,7 +149,7 @@ export function OwnCondition({
             <SelectField
               label="to"
               path="text.season.1"
-              faults={faults}
+              issues={issues}
               value={String(entry.season[1])}
               onChange={(m) => set({ season: [entry.season[0], Number(m)] })}
               options={MONTHS}
@@ -157,19 +157,19 @@ export function OwnCondition({
             <SelectField
               label="How common it is on them"
               path="text.common"
-              faults={faults}
+              issues={issues}
               value={entry.common}
               onChange={(common) => set({ common })}
               options={same(COMMON_WORDS)}
             />
           </div>
-          <ConditionSigns entry={entry} set={set} faults={faults} signs={lists.signs} />
+          <ConditionSigns entry={entry} set={set} issues={issues} signs={lists.signs} />
           <h3 className="mt-6 mb-2">How it is settled</h3>
           {text('decidingTest', 'What settles it, in words')}
           <SelectField
             label="The test that does, where there is one"
             path="text.deciding"
-            faults={faults}
+            issues={issues}
             value={settled}
             onChange={settle}
             options={[{ value: '', name: 'none' }, ...lists.outcomes.map((o) => ({ value: o.id, name: o.name }))]}
@@ -177,7 +177,7 @@ export function OwnCondition({
           <Picked
             label="What it is taken for"
             path="text.lookalikes"
-            faults={faults}
+            issues={issues}
             all={lists.conditions}
             chosen={entry.lookalikes ?? []}
             onChange={(lookalikes) => set({ lookalikes })}
@@ -187,7 +187,7 @@ export function OwnCondition({
             <SelectField
               label="Once it is sure"
               path="text.policy"
-              faults={faults}
+              issues={issues}
               value={entry.policy}
               onChange={(policy) => set({ policy })}
               options={POLICIES}
@@ -195,7 +195,7 @@ export function OwnCondition({
             <SelectField
               label="To cure it, one must be"
               path="text.curativeNeeds"
-              faults={faults}
+              issues={issues}
               value={entry.curativeNeeds}
               onChange={(curativeNeeds) => set({ curativeNeeds })}
               options={CERTAINTIES.map((c) => ({ value: c, name: certaintyWords(c) }))}
@@ -203,14 +203,14 @@ export function OwnCondition({
             <SelectField
               label="Worth acting on from"
               path="text.actFrom"
-              faults={faults}
+              issues={issues}
               value={String(entry.actFrom ?? 1)}
               onChange={(x) => set({ actFrom: Number(x) })}
               options={GRADES}
             />
           </div>
           {text('threshold', 'From when on it is worth acting, in words')}
-          <ConditionWays entry={entry} set={set} faults={faults} methods={lists.methods} />
+          <ConditionWays entry={entry} set={set} issues={issues} methods={lists.methods} />
           {text('useless', 'What does not work, and why')}
           {area('tell', 'What the client is told')}
           <div className="mb-4 flex flex-col gap-2">

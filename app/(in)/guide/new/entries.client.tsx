@@ -3,18 +3,18 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { AddedKind } from '@/core/diagnose/overlay';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { bringOwn, takeBackOwn } from '../actions';
 
-/** A file of entries from another outfit. */
+/** A file of entries from another company. */
 export function BringEntries() {
   const router = useRouter();
   const said = useSaid();
   const made = useMadeId('bring-own');
-  const { busy, faults, send } = useSend(bringOwn, made);
+  const { busy, issues, send } = useSend(bringOwn, made);
   return (
     <div className="no-print">
       <FilePress
@@ -31,7 +31,7 @@ export function BringEntries() {
           )
         }
       />
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </div>
   );
 }
@@ -43,7 +43,7 @@ export function TakeBack({ kind, name, entry }: { kind: AddedKind; name: string;
   const [open, setOpen] = useState(false);
   const [note, setNote] = useState('');
   const made = useMadeId(`take-back-${entry}`);
-  const { busy, faults, send } = useSend(takeBackOwn, made);
+  const { busy, issues, send } = useSend(takeBackOwn, made);
   if (!open)
     return (
       <button type="button" className="press" onClick={() => setOpen(true)}>
@@ -63,8 +63,8 @@ export function TakeBack({ kind, name, entry }: { kind: AddedKind; name: string;
         });
       }}
     >
-      <FormFaults faults={faults} known={['note']} />
-      <TextField label="Why it is taken back" path="note" faults={faults} value={note} onChange={setNote} />
+      <FormIssues issues={issues} known={['note']} />
+      <TextField label="Why it is taken back" path="note" issues={issues} value={note} onChange={setNote} />
       <button className="press" disabled={busy}>
         Take it back
       </button>

@@ -107,7 +107,7 @@ describe('an entry that was pasted', () => {
     ['a word that no entry has', '{"colour": "green"}', /colour/],
   ])('with %s is not taken over, and says where', async (_, text, sentence) => {
     const read = await readWhole(text, scab);
-    expect(read.ok ? '' : read.faults.join(' ')).toMatch(sentence);
+    expect(read.ok ? '' : read.issues.join(' ')).toMatch(sentence);
   });
   it('with something empty or unknown is taken over: the check tells it beside its field', async () =>
     expect(await readWhole('{"name": "", "policy": "pray", "actFrom": 9}', scab)).toMatchObject({

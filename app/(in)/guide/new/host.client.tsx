@@ -13,10 +13,10 @@ const BEES = [
 
 /** A host of one's own: what it is called, which one it is like, and how it is known in the field. */
 export function OwnHost({ draft, begin, hosts }: OwnFormOf<Host> & { hosts: readonly LikeHost[] }) {
-  const { form, set, faults, keep, own } = useOwnForm('host', draft, begin ? hostForm(begin) : NO_HOST, begin !== null);
+  const { form, set, issues, keep, own } = useOwnForm('host', draft, begin ? hostForm(begin) : NO_HOST, begin !== null);
   const like = hosts.find((h) => h.id === form.like);
   const field = (key: 'name' | 'latin' | 'first' | 'second', label: string, path: string) => (
-    <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
+    <TextField label={label} path={path} issues={issues} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
   return (
     <OwnForm
@@ -29,7 +29,7 @@ export function OwnHost({ draft, begin, hosts }: OwnFormOf<Host> & { hosts: read
       <SelectField
         label="Which tree it is like"
         path="text.groups"
-        faults={faults}
+        issues={issues}
         hint="It gets what that one gets, and grows through the year as it does."
         value={form.like}
         onChange={(id) => {
@@ -44,7 +44,7 @@ export function OwnHost({ draft, begin, hosts }: OwnFormOf<Host> & { hosts: read
         onChange={(bee) => set({ bee })}
         options={BEES}
         path="text.beePlant"
-        faults={faults}
+        issues={issues}
       />
       <div className="mb-4">
         <Tick checked={form.edible} onChange={(edible) => set({ edible })}>

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import type { z } from 'zod';
 import type { AddedKind, OWN_SCHEMAS } from '@/core/diagnose/overlay';
 import { monthName } from '@/core/season/months';
-import { FormFaults, TextField, type FormFault } from '@/ui/controls/controls';
+import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepOwn } from '../actions';
@@ -26,7 +26,7 @@ export interface OwnFormOf<E> {
 }
 
 /**
- * What is typed of an own entry, kept on this device until it is sent to be checked and kept; its faults have the places of
+ * What is typed of an own entry, kept on this device until it is sent to be checked and kept; its issues have the places of
  * the entry, after `text.`.
  * @param first the form before anybody has typed
  * @param changes whether an entry is changed that stands: its next version begins from what was kept
@@ -41,7 +41,7 @@ export function useOwnForm<K extends AddedKind, F extends { note: string }>(
   const router = useRouter();
   const said = useSaid();
   const made = useMadeId(`own-${kind}`);
-  const { busy, faults, send } = useSend(keepOwn, made);
+  const { busy, issues, send } = useSend(keepOwn, made);
   const set = (more: Partial<F>) => setForm((f) => ({ ...f, ...more }));
   const keep = (data: z.input<(typeof OWN_SCHEMAS)[K]>) =>
     send({ id: made.id, kind, text: JSON.stringify(data), note: form.note }, () => {
@@ -51,19 +51,19 @@ export function useOwnForm<K extends AddedKind, F extends { note: string }>(
       else setForm(first);
       router.refresh();
     });
-  const own = { busy, faults, note: form.note, onNote: (note: string) => setForm((f) => ({ ...f, note })) };
-  return { form, set, faults, keep, own };
+  const own = { busy, issues, note: form.note, onNote: (note: string) => setForm((f) => ({ ...f, note })) };
+  return { form, set, issues, keep, own };
 }
 
 /** The form of an entry of one's own: its fields, what it rests on, and the press that has it checked. */
 export function OwnForm({
-  own: { busy, faults, note, onNote },
+  own: { busy, issues, note, onNote },
   known,
   onKeep,
   children,
 }: {
-  own: { busy: boolean; faults: FormFault[]; note: string; onNote: (note: string) => void };
-  /** Places within the entry of faults that its fields tell themselves. */
+  own: { busy: boolean; issues: FormIssue[]; note: string; onNote: (note: string) => void };
+  /** Places within the entry of issues that its fields tell themselves. */
   known: readonly string[];
   onKeep: () => void;
   children: ReactNode;
@@ -76,9 +76,9 @@ export function OwnForm({
         onKeep();
       }}
     >
-      <FormFaults faults={faults} known={[...known.map((k) => `text.${k}`), 'note']} />
+      <FormIssues issues={issues} known={[...known.map((k) => `text.${k}`), 'note']} />
       {children}
-      <TextField label="What it rests on" path="note" faults={faults} value={note} onChange={onNote} maxLength={500} />
+      <TextField label="What it rests on" path="note" issues={issues} value={note} onChange={onNote} maxLength={500} />
       <button className="press press-main" disabled={busy}>
         Check and keep it
       </button>

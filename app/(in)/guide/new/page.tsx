@@ -46,7 +46,7 @@ const asOptions = (list: readonly Named[]) => list.map(({ id, name }) => ({ valu
 const treesAndGroups = (): Named[] =>
   byName([...groupsOf(hostsNow())].map((id) => ({ id, name: findHost(id)?.name ?? `all ${id.replace(/-/g, ' ')}` })));
 
-/** What this outfit knows better: its versions, entries of its own, and what it takes from others. */
+/** What this company knows better: its versions, entries of its own, and what it takes from others. */
 export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
   const [v, query] = await Promise.all([viewer(), searchParams]);
   if (!allows(v, 'edit the guide')) notFound();

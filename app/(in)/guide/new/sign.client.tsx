@@ -14,9 +14,9 @@ const IDLE = [
 ];
 /** A sign of one's own: where it is, how it looks, and how often it is there without meaning anything. */
 export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Options }) {
-  const { form, set, faults, keep, own } = useOwnForm('sign', draft, begin ? signForm(begin) : NO_SIGN, begin !== null);
+  const { form, set, issues, keep, own } = useOwnForm('sign', draft, begin ? signForm(begin) : NO_SIGN, begin !== null);
   const field = (key: 'words' | 'worst' | 'danger', label: string, path: string) => (
-    <TextField label={label} path={path} faults={faults} value={form[key]} onChange={(v) => set({ [key]: v })} />
+    <TextField label={label} path={path} issues={issues} value={form[key]} onChange={(v) => set({ [key]: v })} />
   );
   return (
     <OwnForm own={own} known={['words', 'worst', 'danger', 'groups']} onKeep={() => keep(signEntry(form, begin))}>
@@ -25,7 +25,7 @@ export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Op
       <SelectField
         label="Where on the tree"
         path="text.place"
-        faults={faults}
+        issues={issues}
         value={form.place}
         onChange={(place) => set({ place })}
         options={PLACES_ON_TREE.map((p) => ({ value: p, name: p }))}
@@ -33,7 +33,7 @@ export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Op
       <SelectField
         label="On which trees it is looked for"
         path="text.groups"
-        faults={faults}
+        issues={issues}
         value={form.group}
         onChange={(group) => set({ group })}
         options={[{ value: '', name: 'every tree' }, ...groups]}
@@ -41,7 +41,7 @@ export function OwnSign({ draft, begin, groups }: OwnFormOf<Sign> & { groups: Op
       <SelectField
         label="How often it is there and means nothing"
         path="text.idle"
-        faults={faults}
+        issues={issues}
         value={form.idle}
         onChange={(idle) => set({ idle })}
         options={withTyped(IDLE, form.idle)}

@@ -37,12 +37,12 @@ export function OwnTest({
   groups,
   conditions,
 }: OwnFormOf<OwnTestEntry> & { groups: Options; conditions: Options }) {
-  const { form, set, faults, keep, own } = useOwnForm('test', draft, begin ? testForm(begin) : NO_TEST, begin !== null);
+  const { form, set, issues, keep, own } = useOwnForm('test', draft, begin ? testForm(begin) : NO_TEST, begin !== null);
   const field = (key: 'name' | 'ask' | 'minutes' | 'waitDays', label: string, hint?: string) => (
     <TextField
       label={label}
       path={`text.${key}`}
-      faults={faults}
+      issues={issues}
       hint={hint}
       inputMode={key === 'minutes' || key === 'waitDays' ? 'decimal' : undefined}
       value={form[key]}
@@ -64,7 +64,7 @@ export function OwnTest({
       <TextArea
         label="How it is done"
         path="text.how"
-        faults={faults}
+        issues={issues}
         rows={3}
         value={form.how}
         onChange={(how) => set({ how })}
@@ -75,7 +75,7 @@ export function OwnTest({
         onChange={(cost) => set({ cost })}
         options={COSTS}
         path="text.cost"
-        faults={faults}
+        issues={issues}
       />
       <Choices
         label="What it leaves on the tree"
@@ -83,7 +83,7 @@ export function OwnTest({
         onChange={(wounds) => set({ wounds })}
         options={WOUNDS}
         path="text.wounds"
-        faults={faults}
+        issues={issues}
       />
       <div className="grid gap-x-5 desk:grid-cols-2">
         {field('minutes', 'Minutes at the tree')}
@@ -92,7 +92,7 @@ export function OwnTest({
       <SelectField
         label="On which trees"
         path="text.groups"
-        faults={faults}
+        issues={issues}
         value={form.group}
         onChange={(group) => set({ group })}
         options={[{ value: '', name: 'every tree' }, ...groups]}
@@ -114,7 +114,7 @@ export function OwnTest({
                 <TextField
                   label={`Outcome ${i + 1}, as it looks`}
                   path={`text.outcomes.${i}`}
-                  faults={faults}
+                  issues={issues}
                   value={o.words}
                   onChange={(words) => change(i, { words })}
                 />
@@ -131,7 +131,7 @@ export function OwnTest({
               <SelectField
                 label="It speaks of"
                 path={i === 0 ? 'text.tells' : `text.tells.${o.id}`}
-                faults={faults}
+                issues={issues}
                 value={o.condition}
                 onChange={(condition) => change(i, { condition })}
                 options={[{ value: '', name: 'nothing' }, ...conditions]}
@@ -160,7 +160,7 @@ export function OwnTest({
         <SelectField
           label="Of trees that have it, it finds"
           path="text.sensitivity"
-          faults={faults}
+          issues={issues}
           value={form.finds}
           onChange={(finds) => set({ finds })}
           options={withTyped(FINDS, form.finds)}
@@ -168,7 +168,7 @@ export function OwnTest({
         <SelectField
           label="Of trees that have it not, it errs on"
           path="text.specificity"
-          faults={faults}
+          issues={issues}
           value={form.errs}
           onChange={(errs) => set({ errs })}
           options={withTyped(ERRS, form.errs)}

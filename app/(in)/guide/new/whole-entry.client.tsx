@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { TextArea, type FormFault } from '@/ui/controls/controls';
+import { TextArea, type FormIssue } from '@/ui/controls/controls';
 import type { WrittenCondition } from './condition.client';
 
 /**
@@ -9,37 +9,37 @@ import type { WrittenCondition } from './condition.client';
 export async function readWhole(
   text: string,
   entry: WrittenCondition,
-): Promise<{ ok: true; entry: WrittenCondition } | { ok: false; faults: string[] }> {
+): Promise<{ ok: true; entry: WrittenCondition } | { ok: false; issues: string[] }> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch {
-    return { ok: false, faults: ['This is not JSON.'] };
+    return { ok: false, issues: ['This is not JSON.'] };
   }
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
-    return { ok: false, faults: ['An entry stands between { and }.'] };
+    return { ok: false, issues: ['An entry stands between { and }.'] };
   const whole = { ...entry, ...raw };
   // The schema comes once somebody pastes: who types into the fields does without it.
   const { conditionSchema } = await import('@/core/diagnose/knowledge');
   const read = conditionSchema.safeParse(whole);
   const SHAPE = ['invalid_type', 'invalid_union', 'invalid_key', 'unrecognized_keys'];
-  const faults = (read.error?.issues ?? [])
+  const issues = (read.error?.issues ?? [])
     .filter((i) => SHAPE.includes(i.code))
     .map((i) => `${i.path.join('.') || 'The entry'}: ${i.message}.`);
-  return faults.length ? { ok: false, faults } : { ok: true, entry: whole };
+  return issues.length ? { ok: false, issues } : { ok: true, entry: whole };
 }
 
 /** All of the entry, with what has no field: life through the year, enemies, winters, chains, how common host by host. */
 export function WholeEntry({ entry, onEntry }: { entry: WrittenCondition; onEntry: (next: WrittenCondition) => void }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const [faults, setFaults] = useState<FormFault[]>([]);
+  const [issues, setIssues] = useState<FormIssue[]>([]);
   return (
     <details className="mb-4" onToggle={() => setTyped(null)}>
       <summary className="min-h-hand py-2 font-bold">The whole entry, as JSON</summary>
       <TextArea
         label="With its life, enemies and winters under “beside”"
         path="json"
-        faults={faults}
+        issues={issues}
         rows={14}
         value={typed ?? JSON.stringify(entry, null, 2)}
         onChange={setTyped}
@@ -50,7 +50,7 @@ export function WholeEntry({ entry, onEntry }: { entry: WrittenCondition; onEntr
         disabled={typed === null}
         onClick={() =>
           void readWhole(typed!, entry).then((read) => {
-            setFaults(read.ok ? [] : [{ path: 'json', sentence: read.faults.slice(0, 3).join(' ') }]);
+            setIssues(read.ok ? [] : [{ path: 'json', message: read.issues.slice(0, 3).join(' ') }]);
             if (!read.ok) return;
             onEntry(read.entry);
             setTyped(null);

@@ -12,13 +12,13 @@ export function OwnWork({
   methods,
   conditions,
 }: OwnFormOf<OwnWorkEntry> & { methods: Options; conditions: Options }) {
-  const { form, set, faults, keep, own } = useOwnForm('work', draft, begin ? workForm(begin) : NO_WORK, begin !== null);
+  const { form, set, issues, keep, own } = useOwnForm('work', draft, begin ? workForm(begin) : NO_WORK, begin !== null);
   type Text = Exclude<keyof typeof NO_WORK, 'cuts' | 'note'>;
   const field = (key: Text, label: string, path: string, hint?: string) => (
     <TextField
       label={label}
       path={path}
-      faults={faults}
+      issues={issues}
       hint={hint}
       value={form[key]}
       onChange={(v) => set({ [key]: v })}
@@ -28,7 +28,7 @@ export function OwnWork({
     <TextArea
       label={label}
       path={path}
-      faults={faults}
+      issues={issues}
       hint={hint}
       rows={3}
       value={form[key]}
@@ -39,7 +39,7 @@ export function OwnWork({
     <SelectField
       label={label}
       path={path}
-      faults={faults}
+      issues={issues}
       value={form[key]}
       onChange={(v) => set({ [key]: v })}
       options={options}

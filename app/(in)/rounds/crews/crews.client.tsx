@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { hoursText, type HoursRule } from '@/core/schedule/hours';
-import { FormFaults, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepCrew, noteAway, takeBackAway } from '../actions';
@@ -38,7 +38,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
   const said = useSaid();
   const made = useMadeId(key);
   const [form, setForm, forget] = useDraft(key, crew ? formOf(crew) : START);
-  const { send, busy, faults } = useSend(keepCrew, { renew: made.renew });
+  const { send, busy, issues } = useSend(keepCrew, { renew: made.renew });
   const set = (field: keyof typeof form) => (value: string) => setForm((f) => ({ ...f, [field]: value }));
   const title = crew ? `Change ${crew.name}` : 'Make a crew';
   return (
@@ -55,8 +55,8 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
           });
         }}
       >
-        <FormFaults faults={faults} known={['name', 'hours', 'yard', 'least', 'personIds']} />
-        <TextField label="Name" path="name" faults={faults} maxLength={120} value={form.name} onChange={set('name')} />
+        <FormIssues issues={issues} known={['name', 'hours', 'yard', 'least', 'personIds']} />
+        <TextField label="Name" path="name" issues={issues} maxLength={120} value={form.name} onChange={set('name')} />
         <fieldset className="mb-4">
           <legend className="mb-1 font-semibold">People</legend>
           {people.map((p) => (
@@ -73,18 +73,18 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
               {p.name}
             </Tick>
           ))}
-          {faults
+          {issues
             .filter((f) => f.path === 'personIds')
             .map((f) => (
-              <p key={f.sentence} className="font-semibold text-madder">
-                {f.sentence}
+              <p key={f.message} className="font-semibold text-madder">
+                {f.message}
               </p>
             ))}
         </fieldset>
         <TextField
           label="Goes out with at least"
           path="least"
-          faults={faults}
+          issues={issues}
           inputMode="numeric"
           maxLength={2}
           value={form.least}
@@ -93,7 +93,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
         <TextArea
           label="When it works, one rule a line"
           path="hours"
-          faults={faults}
+          issues={issues}
           hint="Mon–Fri 07:30–16:30. Days of their own go first: 2027-12-24 to 2028-01-02 Mon–Sun closed."
           value={form.hours}
           onChange={set('hours')}
@@ -101,7 +101,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
         <TextField
           label="Where it starts: latitude, longitude"
           path="yard"
-          faults={faults}
+          issues={issues}
           hint="Left empty, every way is taken as one across the town."
           maxLength={60}
           value={form.yard}
@@ -126,7 +126,7 @@ export function AwayForm({ people, today }: { people: readonly { value: string; 
   const made = useMadeId('away');
   const blank = { personId: people[0]?.value ?? '', from: today, to: today, why: '' };
   const [form, setForm] = useState(blank);
-  const { send, busy, faults } = useSend(noteAway, { renew: made.renew });
+  const { send, busy, issues } = useSend(noteAway, { renew: made.renew });
   const set = (field: keyof typeof form) => (value: string) => setForm((f) => ({ ...f, [field]: value }));
   return (
     <form
@@ -140,12 +140,12 @@ export function AwayForm({ people, today }: { people: readonly { value: string; 
         });
       }}
     >
-      <FormFaults faults={faults} known={['personId', 'from', 'to', 'why']} />
+      <FormIssues issues={issues} known={['personId', 'from', 'to', 'why']} />
       <div className="grid gap-x-4 md:grid-cols-3">
         <SelectField
           label="Who"
           path="personId"
-          faults={faults}
+          issues={issues}
           value={form.personId}
           onChange={set('personId')}
           options={people}
@@ -153,17 +153,17 @@ export function AwayForm({ people, today }: { people: readonly { value: string; 
         <TextField
           label="First day away"
           path="from"
-          faults={faults}
+          issues={issues}
           type="date"
           value={form.from}
           onChange={set('from')}
         />
-        <TextField label="Last day away" path="to" faults={faults} type="date" value={form.to} onChange={set('to')} />
+        <TextField label="Last day away" path="to" issues={issues} type="date" value={form.to} onChange={set('to')} />
       </div>
       <TextField
         label="Why (may stay empty)"
         path="why"
-        faults={faults}
+        issues={issues}
         maxLength={200}
         value={form.why}
         onChange={set('why')}
@@ -178,7 +178,7 @@ export function AwayForm({ people, today }: { people: readonly { value: string; 
 export function TakeBack({ id, name }: { id: string; name: string }) {
   const router = useRouter();
   const said = useSaid();
-  const { send, busy, faults } = useSend(takeBackAway);
+  const { send, busy, issues } = useSend(takeBackAway);
   return (
     <>
       <button
@@ -193,7 +193,7 @@ export function TakeBack({ id, name }: { id: string; name: string }) {
       >
         Works after all
       </button>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </>
   );
 }

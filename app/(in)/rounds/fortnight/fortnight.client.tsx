@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Placed, Problem } from '@/core/schedule/problem';
 import { changesBetween, placedIn, type Answer } from '@/core/schedule/solve';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useWorked } from '@/ui/controls/worker.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -46,7 +46,7 @@ export function PlanFortnight({
     [problem, byHand, whatIf, base],
   );
   const { answer: found, behind } = useWorked<SearchAsked, Found>(worker, here, asked);
-  const { send, busy, faults } = useSend(keepRounds);
+  const { send, busy, issues } = useSend(keepRounds);
   // What came for jobs that have been put together anew meanwhile says nothing of these.
   const answer = found && speaksOf(asked.problem, found.answer) ? found.answer : null;
   const openHere = open !== null && asked.problem.jobs.some((j) => j.id === open);
@@ -108,7 +108,7 @@ export function PlanFortnight({
           </button>
         </div>
       )}
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
       <WhatIfForm
         problem={problem}
         told={told}

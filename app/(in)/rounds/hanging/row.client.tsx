@@ -7,7 +7,7 @@ import { DEVICE_STATES, type DeviceState, type Sight } from '@/core/hanging/hang
 import { wantsAHand } from '@/core/hanging/walk';
 import { readNumber } from '@/core/units/numbers';
 import { figure } from '@/core/units/units';
-import { FormFaults, TextField, type FormFault } from '@/ui/controls/controls';
+import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
@@ -104,7 +104,7 @@ export function BoardRow({ group: g, may, onChanged }: Props) {
               </button>
             ))}
           </div>
-          <FormFaults faults={see.faults} known={[]} />
+          <FormIssues issues={see.issues} known={[]} />
           {chosen && <OneByOne devices={g.devices} chosen={chosen} onChosen={setChosen} />}
           {open === 'read' && (
             <ReadOff
@@ -214,19 +214,19 @@ function ReadOff({
   onRead: (leftMl: number) => void;
 }) {
   const [left, setLeft] = useState('');
-  const [wrong, setWrong] = useState<FormFault[]>([]);
+  const [wrong, setWrong] = useState<FormIssue[]>([]);
   const put = Math.min(...devices.map((d) => d.putMl));
   const read = () => {
     const n = readNumber(left, { name: 'What is left', above: 0, max: Number(put.toFixed(3)), unit: 'mL' });
     if (n.ok) onRead(n.value);
-    else setWrong([{ path: 'leftMl', sentence: n.sentence }]);
+    else setWrong([{ path: 'leftMl', message: n.sentence }]);
   };
   return (
     <div className="mt-2 border-l-4 border-line pl-4">
       <TextField
         label={devices.length > 1 ? 'Left in each of them, mL' : 'Left in it, mL'}
         path="leftMl"
-        faults={wrong}
+        issues={wrong}
         inputMode="decimal"
         hint={`Put in: ${put.toFixed(1)} mL. Empty has its own press.`}
         value={left}
@@ -243,7 +243,7 @@ function ReadOff({
 function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDevice[]; onDone: () => void }) {
   const [left, setLeft] = useState('');
   const [lost, setLost] = useState('');
-  const [wrong, setWrong] = useState<FormFault[]>([]);
+  const [wrong, setWrong] = useState<FormIssue[]>([]);
   const pull = useSend(pullDevices);
   const said = useSaid();
   const put = devices.reduce((a, d) => a + d.putMl, 0);
@@ -274,11 +274,11 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
       path: path!,
       ...readNumber(typed || '0', { name: name!, min: 0, max: Number(put.toFixed(3)), unit: 'mL' }),
     }));
-    setWrong(read.flatMap((r) => (r.ok ? [] : [{ path: r.path, sentence: r.sentence }])));
+    setWrong(read.flatMap((r) => (r.ok ? [] : [{ path: r.path, message: r.sentence }])));
     const [l, o] = read;
     if (l?.ok && o?.ok) send(l.value, o.value);
   };
-  const faults = [...wrong, ...pull.faults];
+  const issues = [...wrong, ...pull.issues];
   return (
     <div className="mt-2 border-l-4 border-line pl-4">
       <button
@@ -293,7 +293,7 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
         <TextField
           label={devices.length > 1 ? 'Left in all of them, mL' : 'Left in it, mL'}
           path="left"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           hint={`Put in: ${put.toFixed(1)} mL`}
           value={left}
@@ -302,7 +302,7 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
         <TextField
           label="Lost by leaking, mL"
           path="lost"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           value={lost}
           onChange={setLost}
@@ -311,7 +311,7 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
       <button type="button" className="press min-h-14 phone:w-full" disabled={pull.busy} onClick={measured}>
         Pulled, with that left
       </button>
-      <FormFaults faults={faults} known={['left', 'lost']} />
+      <FormIssues issues={issues} known={['left', 'lost']} />
     </div>
   );
 }
@@ -324,12 +324,12 @@ function Night({ ids, onDone }: { ids: string[]; onDone: () => void }) {
       <TextField
         label="Why it hangs through the night"
         path="because"
-        faults={night.faults}
+        issues={night.issues}
         value={because}
         maxLength={300}
         onChange={setBecause}
       />
-      <FormFaults faults={night.faults} known={['because']} />
+      <FormIssues issues={night.issues} known={['because']} />
       <button
         type="button"
         className="press min-h-14"

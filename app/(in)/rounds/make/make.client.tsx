@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults, SelectField } from '@/ui/controls/controls';
+import { FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -46,9 +46,9 @@ export function PutOnDay({
   const [chosen, setChosen] = useState(() => new Set(waiting.filter((w) => w.chosen).map((w) => w.id)));
   const [crewId, setCrew] = useState(usual.crewId);
   const [day, setDay] = useState(usual.day);
-  const { busy, faults, setFaults, send } = useSend(putOnRound);
+  const { busy, issues, setIssues, send } = useSend(putOnRound);
   const set = (ids: string[], on: boolean) => {
-    setFaults([]);
+    setIssues([]);
     setChosen((was) => {
       const next = new Set(was);
       for (const id of ids)
@@ -64,7 +64,7 @@ export function PutOnDay({
       });
       router.push(`/rounds/day/${roundId}`);
     });
-  const theirs = faults.length > 0 && faults.every((f) => f.path === 'anyway');
+  const theirs = issues.length > 0 && issues.every((f) => f.path === 'anyway');
   if (!waiting.length) return <p className="mt-3">Nothing waits for a crew these days.</p>;
   return (
     <>
@@ -109,14 +109,14 @@ export function PutOnDay({
         );
       })}
       <div className="mt-6 grid max-w-2xl gap-x-8 desk:grid-cols-2">
-        <SelectField label="Crew" path="crewId" faults={faults} value={crewId} onChange={setCrew} options={crews} />
-        <SelectField label="Day" path="day" faults={faults} value={day} onChange={setDay} options={days} />
+        <SelectField label="Crew" path="crewId" issues={issues} value={crewId} onChange={setCrew} options={crews} />
+        <SelectField label="Day" path="day" issues={issues} value={day} onChange={setDay} options={days} />
       </div>
       {theirs ? (
         <div className="mb-3 border-l-4 border-sap pl-3" role="alert">
-          {faults.map((f) => (
-            <p key={f.sentence} className="font-semibold text-sap">
-              {f.sentence}
+          {issues.map((f) => (
+            <p key={f.message} className="font-semibold text-sap">
+              {f.message}
             </p>
           ))}
           <button type="button" className="press mt-2 min-h-14" disabled={busy} onClick={() => put(true)}>
@@ -124,7 +124,7 @@ export function PutOnDay({
           </button>
         </div>
       ) : (
-        <FormFaults faults={faults} known={['crewId', 'day']} />
+        <FormIssues issues={issues} known={['crewId', 'day']} />
       )}
       {may && (
         <button

@@ -7,7 +7,7 @@ import { v7 } from 'uuid';
 import { fillingsOf, fromLots, usualFill, type Fill } from '@/core/mix/fill';
 import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
-import { FormFaults, SelectField, TextField, type FormFault } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { FillFigure } from '@/ui/figures/fill';
 import { Pour } from '@/ui/frame/pieces';
@@ -50,7 +50,7 @@ export function MixBench({
   const [own, setOwn] = useState({ name: '', holds: '' });
   const [lotId, setLot] = useState<string | null>(null);
   const { id, renew } = useMadeId(`mix:${trees[0]!.planId}`);
-  const { busy, faults, setFaults, send } = useSend(makeBatch, { renew });
+  const { busy, issues, setIssues, send } = useSend(makeBatch, { renew });
   const holds = readNumber(own.holds, { name: 'What it holds', above: 0, max: 5_000, unit: 'L' });
   const fill: Fill | null =
     fills.find((f) => f.id === fillId) ??
@@ -60,19 +60,19 @@ export function MixBench({
   const from = load ? fromLots(lots, lotId, load.put, today) : null;
   const show = (x: number) => showAmount(x, dimension, units).text;
   const submit = () => {
-    const wrong: FormFault[] = [
-      ...(fillId === OTHER && !own.name.trim() ? [{ path: 'vessel', sentence: 'Say what it is mixed in.' }] : []),
-      ...(fillId === OTHER && !holds.ok ? [{ path: 'holds', sentence: holds.sentence }] : []),
+    const wrong: FormIssue[] = [
+      ...(fillId === OTHER && !own.name.trim() ? [{ path: 'vessel', message: 'Say what it is mixed in.' }] : []),
+      ...(fillId === OTHER && !holds.ok ? [{ path: 'holds', message: holds.sentence }] : []),
       ...(from
         ? []
         : [
             {
               path: 'lots',
-              sentence: 'The lots that have not expired do not hold so much: book a delivery or count them.',
+              message: 'The lots that have not expired do not hold so much: book a delivery or count them.',
             },
           ]),
     ];
-    if (wrong.length || !load || !from || !fill) return setFaults(wrong);
+    if (wrong.length || !load || !from || !fill) return setIssues(wrong);
     const madeAt = phoneNow();
     const planIds = trees.map((t) => t.planId);
     send(
@@ -148,7 +148,7 @@ export function MixBench({
             <SelectField
               label="Mixed in"
               path="fill"
-              faults={faults}
+              issues={issues}
               value={fillId}
               onChange={setFill}
               options={[
@@ -161,7 +161,7 @@ export function MixBench({
                 <TextField
                   label="What is it"
                   path="vessel"
-                  faults={faults}
+                  issues={issues}
                   maxLength={80}
                   value={own.name}
                   onChange={(name) => setOwn((o) => ({ ...o, name }))}
@@ -169,7 +169,7 @@ export function MixBench({
                 <TextField
                   label="It holds, L"
                   path="holds"
-                  faults={faults}
+                  issues={issues}
                   inputMode="decimal"
                   maxLength={10}
                   value={own.holds}
@@ -225,7 +225,7 @@ export function MixBench({
               <SelectField
                 label="From lot"
                 path="lot"
-                faults={faults}
+                issues={issues}
                 value={lotId ?? from?.[0]?.lotId ?? lots[0]!.id}
                 onChange={setLot}
                 options={lots.map((l) => ({
@@ -235,7 +235,7 @@ export function MixBench({
               />
             )}
           </div>
-          <FormFaults faults={faults} known={['fill', 'lot', 'vessel', 'holds']} />
+          <FormIssues issues={issues} known={['fill', 'lot', 'vessel', 'holds']} />
           {!refused && (
             <MainPress disabled={busy} onPress={submit}>
               {busy ? 'Writing …' : 'Mixed'}

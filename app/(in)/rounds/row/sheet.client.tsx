@@ -16,7 +16,7 @@ import { readNumber } from '@/core/units/numbers';
 import { showAmount, showFill, smallUnit, type UnitSystem } from '@/core/units/units';
 import { soilState, type SoilState, type Weather } from '@/core/weather/air';
 import type { LeafState } from '@/core/diagnose/words';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { Fact, Pour } from '@/ui/frame/pieces';
@@ -162,7 +162,7 @@ export function RowSheet(props: Props) {
   const router = useRouter();
   const tell = useSaid();
   const ofPlace = useOfPlace(row.placeId, row.today);
-  const { busy, faults, setFaults, send } = useSend(bookRow);
+  const { busy, issues, setIssues, send } = useSend(bookRow);
   const change = (more: Partial<typeof form>) => setForm((f) => ({ ...f, ...more }));
   const go = (stage: number, more: Partial<typeof form> = {}) => {
     change({ ...more, stage });
@@ -220,12 +220,12 @@ export function RowSheet(props: Props) {
 
   const submit = () => {
     const bad = [
-      ...(amount.ok ? [] : [{ path: 'total', sentence: amount.sentence }]),
-      ...air.faults,
-      ...(source ? [] : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf.' }]),
-      ...(written.length ? [] : [{ path: '', sentence: 'No tree is ticked as done.' }]),
+      ...(amount.ok ? [] : [{ path: 'total', message: amount.sentence }]),
+      ...air.issues,
+      ...(source ? [] : [{ path: 'lotId', message: 'No lot of this product is on the shelf.' }]),
+      ...(written.length ? [] : [{ path: '', message: 'No tree is ticked as done.' }]),
     ];
-    if (bad.length || !amount.ok || !at || !source) return setFaults(bad);
+    if (bad.length || !amount.ok || !at || !source) return setIssues(bad);
     const endedAt = form.endedAt || phoneNow().toISOString();
     const used = amount.value === plannedHere ? product : amount.value * perUnit(unit);
     send(
@@ -292,7 +292,7 @@ export function RowSheet(props: Props) {
       </h1>
       <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={form.stage === 3 ? ['total', 'lotId', 'withIds', 'deviation'] : []} />
+      <FormIssues issues={issues} known={form.stage === 3 ? ['total', 'lotId', 'withIds', 'deviation'] : []} />
 
       {form.stage === 0 && (
         <>
@@ -309,7 +309,7 @@ export function RowSheet(props: Props) {
             basis={form.basis}
             reason={form.deviation}
             units={units}
-            faults={faults}
+            issues={issues}
             onBasis={(basis) => change({ basis, amount: null })}
             onReason={(deviation) => change({ deviation })}
           />
@@ -340,7 +340,7 @@ export function RowSheet(props: Props) {
             onAir={change}
             reasons={form.released}
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
-            faults={air.faults}
+            issues={air.issues}
           />
           {main(
             firstWord(
@@ -355,9 +355,9 @@ export function RowSheet(props: Props) {
               words.start,
             ),
             () => {
-              setFaults(air.faults);
+              setIssues(air.issues);
               const dose = unchosen || wantsReason;
-              if (wantsReason) setFaults([...air.faults, { path: 'deviation', sentence: 'Give the reason first.' }]);
+              if (wantsReason) setIssues([...air.issues, { path: 'deviation', message: 'Give the reason first.' }]);
               if (!at || !sources.length || !mine.length || dose || questions.length + unreasoned.length) {
                 const open = dose ? 'Dose changed' : 'Before you start';
                 document.querySelector(`[aria-label="${open}"]`)?.scrollIntoView({ block: 'start' });
@@ -398,11 +398,11 @@ export function RowSheet(props: Props) {
           sources={sources}
           units={units}
           form={{ ...form, lotId }}
-          faults={faults}
+          issues={issues}
           onChange={change}
           onWrite={submit}
         >
-          <Hands hands={row.hands} withIds={ofPlace.withIds} faults={faults} onChange={ofPlace.goWith} />
+          <Hands hands={row.hands} withIds={ofPlace.withIds} issues={issues} onChange={ofPlace.goWith} />
           {main(`Write ${written.length} ${written.length === 1 ? 'record' : 'records'}`, submit)}
         </WriteRow>
       )}

@@ -1,7 +1,7 @@
 'use client';
 
 import { figure, type UnitSystem } from '@/core/units/units';
-import { SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
+import { SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import type { Source } from '@/core/mix/sources';
 import { sourceName } from '../../tree/[id]/apply/typed';
 
@@ -23,7 +23,7 @@ export function WriteRow({
   sources,
   units,
   form,
-  faults,
+  issues,
   onChange,
   onWrite,
   children,
@@ -38,7 +38,7 @@ export function WriteRow({
   sources: readonly Source[];
   units: UnitSystem;
   form: Written;
-  faults: FormFault[];
+  issues: FormIssue[];
   onChange: (change: Partial<Written & { amount: string }>) => void;
   onWrite: () => void;
   children: React.ReactNode;
@@ -57,7 +57,7 @@ export function WriteRow({
         <TextField
           label={`Product used on all of them, ${unit}`}
           path="total"
-          faults={faults}
+          issues={issues}
           hint={`Planned: ${figure(planned, 6)} ${unit}; shared by what was planned for each`}
           className="box-number"
           inputMode="decimal"
@@ -68,7 +68,7 @@ export function WriteRow({
         <SelectField
           label="From"
           path="lotId"
-          faults={faults}
+          issues={issues}
           value={form.lotId}
           onChange={(lotId) => onChange({ lotId })}
           options={
@@ -81,7 +81,7 @@ export function WriteRow({
       <TextField
         label="Mark on the trees"
         path="mark"
-        faults={faults}
+        issues={issues}
         hint="Colour or tag, and where."
         maxLength={200}
         value={form.mark}
@@ -90,7 +90,7 @@ export function WriteRow({
       <TextArea
         label="Why, where it went otherwise than planned"
         path="deviation"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.deviation}
         onChange={(deviation) => onChange({ deviation })}
@@ -98,7 +98,7 @@ export function WriteRow({
       <TextArea
         label="Note"
         path="note"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.note}
         onChange={(note) => onChange({ note })}

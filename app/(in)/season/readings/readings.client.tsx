@@ -13,7 +13,7 @@ import {
 } from '@/core/exchange/weather-csv';
 import type { WeatherReading } from '@/core/exchange/weather-reading';
 import { wallClock } from '@/core/season/zone';
-import { Choices, FormFaults, SelectField } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField } from '@/ui/controls/controls';
 import { useFileWaiting } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
@@ -45,7 +45,7 @@ export function Readings({
   const [reading, setReading] = useState<WeatherReading | null>(null);
   const [sentence, setSentence] = useState('');
   const [done, setDone] = useState<{ hours: number; days: number; missing: number } | null>(null);
-  const { busy, faults, send } = useSend(bringReadings);
+  const { busy, issues, send } = useSend(bringReadings);
   const open = async (f: File | undefined) => {
     setDone(null);
     setFile(null);
@@ -61,7 +61,7 @@ export function Readings({
   };
   const chosen = useFileWaiting((input) => void open(input.files?.[0]));
   const read = file && reading ? readHours(file.table.rows, reading, timeZone, browserNow()) : null;
-  const wrong = [...(file?.table.faults ?? []), ...(read?.faults ?? [])];
+  const wrong = [...(file?.table.issues ?? []), ...(read?.issues ?? [])];
   if (done)
     return (
       <div role="status">
@@ -99,12 +99,12 @@ export function Readings({
               {wrong.slice(0, 200).map((f, i) => (
                 <li key={`${f.line}${f.column}${i}`} className="py-0.5">
                   <b className="figures">Line {f.line}</b>
-                  {f.column && `, ${f.column}`}: {f.sentence}
+                  {f.column && `, ${f.column}`}: {f.message}
                 </li>
               ))}
             </ul>
           )}
-          <FormFaults faults={faults} known={[]} />
+          <FormIssues issues={issues} known={[]} />
           <button
             type="button"
             className="press press-main phone:w-full"

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { answerChange } from './examine/actions';
@@ -9,7 +9,7 @@ import { answerChange } from './examine/actions';
 /** The client's word on something found while digging: who agreed, and how. */
 export function ChangeAnswer({ id }: { id: string }) {
   const [how, setHow] = useState('');
-  const { busy, faults, send } = useSend(answerChange);
+  const { busy, issues, send } = useSend(answerChange);
   const said = useSaid();
   const answer = (approved: boolean) =>
     send({ id, approved, how }, () =>
@@ -17,11 +17,11 @@ export function ChangeAnswer({ id }: { id: string }) {
     );
   return (
     <div className="mt-2 max-w-xl">
-      <FormFaults faults={faults} known={['how']} />
+      <FormIssues issues={issues} known={['how']} />
       <TextField
         label="Who answered, and how"
         path="how"
-        faults={faults}
+        issues={issues}
         value={how}
         onChange={setHow}
         maxLength={400}

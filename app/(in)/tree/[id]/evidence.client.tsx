@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -68,7 +68,7 @@ function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
   const said = useSaid();
-  const { busy, faults, send } = useSend(withdraw);
+  const { busy, issues, send } = useSend(withdraw);
   return (
     <li className="row flex flex-wrap items-center gap-x-4 gap-y-1 py-2 text-[0.9375rem]">
       <span className="flex-1 basis-60">
@@ -93,7 +93,7 @@ function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][
           <TextField
             label="Why is it taken back?"
             path="reason"
-            faults={faults}
+            issues={issues}
             value={reason}
             onChange={setReason}
             maxLength={400}
@@ -121,7 +121,7 @@ function SampleLine({
   const [form, setForm] = useState({ outcome: '', answer: '', onDay: today });
   const [lookId] = useState(() => v7());
   const said = useSaid();
-  const { busy, faults, send } = useSend(answer);
+  const { busy, issues, send } = useSend(answer);
   return (
     <li className="row py-2 text-[0.9375rem]">
       <b>Sent {sample.sentOn}:</b> {sample.what}, to {sample.sentTo}.{' '}
@@ -152,12 +152,12 @@ function SampleLine({
               );
             }}
           >
-            <FormFaults faults={faults} known={['outcome', 'answer', 'onDay']} />
+            <FormIssues issues={issues} known={['outcome', 'answer', 'onDay']} />
             {sample.outcomes.length > 0 && (
               <SelectField
                 label="What was found"
                 path="outcome"
-                faults={faults}
+                issues={issues}
                 value={form.outcome}
                 onChange={(outcome) => setForm((f) => ({ ...f, outcome }))}
                 options={[
@@ -169,7 +169,7 @@ function SampleLine({
             <TextArea
               label="In its own words"
               path="answer"
-              faults={faults}
+              issues={issues}
               rows={2}
               value={form.answer}
               onChange={(x) => setForm((f) => ({ ...f, answer: x }))}
@@ -178,7 +178,7 @@ function SampleLine({
               label="Day of the answer"
               path="onDay"
               type="date"
-              faults={faults}
+              issues={issues}
               value={form.onDay}
               onChange={(onDay) => setForm((f) => ({ ...f, onDay }))}
             />
@@ -197,10 +197,10 @@ function SendSample({ treeId, laboratories, today }: Props) {
   const [id, setId] = useState(() => v7());
   const [form, setForm] = useState(empty);
   const said = useSaid();
-  const { busy, faults, send } = useSend(sendAway);
+  const { busy, issues, send } = useSend(sendAway);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   const word = (k: keyof typeof empty, label: string, more: object = {}) => (
-    <TextField label={label} path={k} faults={faults} value={form[k]} onChange={set(k)} {...more} />
+    <TextField label={label} path={k} issues={issues} value={form[k]} onChange={set(k)} {...more} />
   );
   return (
     <details className="flex-1 basis-80">
@@ -216,13 +216,13 @@ function SendSample({ treeId, laboratories, today }: Props) {
           });
         }}
       >
-        <FormFaults faults={faults} known={['what', 'sentTo', 'testId', 'sentOn']} />
+        <FormIssues issues={issues} known={['what', 'sentTo', 'testId', 'sentOn']} />
         {word('what', 'What was sent', { maxLength: 400 })}
         {word('sentTo', 'To whom', { maxLength: 200 })}
         <SelectField
           label="For which test"
           path="testId"
-          faults={faults}
+          issues={issues}
           value={form.testId}
           onChange={set('testId')}
           options={[
@@ -253,10 +253,10 @@ function AddByOthers({ treeId, conditions, today }: Props) {
   const [id, setId] = useState(() => v7());
   const [form, setForm] = useState(empty);
   const said = useSaid();
-  const { busy, faults, send } = useSend(byOthers);
+  const { busy, issues, send } = useSend(byOthers);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   const word = (k: keyof typeof empty, label: string, more: object = {}) => (
-    <TextField label={label} path={k} faults={faults} value={form[k]} onChange={set(k)} {...more} />
+    <TextField label={label} path={k} issues={issues} value={form[k]} onChange={set(k)} {...more} />
   );
   return (
     <details className="flex-1 basis-80">
@@ -281,7 +281,7 @@ function AddByOthers({ treeId, conditions, today }: Props) {
           );
         }}
       >
-        <FormFaults faults={faults} known={Object.keys(empty)} />
+        <FormIssues issues={issues} known={Object.keys(empty)} />
         <div className="grid grid-cols-2 gap-x-4">
           {word('active', 'Active', { maxLength: 80 })}
           {word('grams', 'Grams of it', { inputMode: 'decimal', maxLength: 20 })}
@@ -293,7 +293,7 @@ function AddByOthers({ treeId, conditions, today }: Props) {
         <SelectField
           label="Against what"
           path="conditionId"
-          faults={faults}
+          issues={issues}
           value={form.conditionId}
           onChange={set('conditionId')}
           options={[{ value: '', name: 'not known' }, ...conditions.map((c) => ({ value: c.id, name: c.name }))]}
@@ -301,7 +301,7 @@ function AddByOthers({ treeId, conditions, today }: Props) {
         <SelectField
           label="How it went"
           path="effect"
-          faults={faults}
+          issues={issues}
           value={form.effect}
           onChange={set('effect')}
           options={[

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -14,7 +14,7 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
   const said = useSaid();
   const [note, setNote] = useState('');
   const [minutes, setMinutes] = useState('');
-  const { busy, faults, send } = useSend(finishWork);
+  const { busy, issues, send } = useSend(finishWork);
   const end = (done: boolean) =>
     send({ id, done, note, minutes: minutes.trim() === '' ? null : Number(minutes) }, (_, kept) => {
       said({ sentence: done ? `Done: ${name}. What follows is on Season.` : `Dropped: ${name}.` });
@@ -23,7 +23,7 @@ export function FinishWork({ id, name }: { id: string; name: string }) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-2">
       <div className="w-full">
-        <FormFaults faults={faults} />
+        <FormIssues issues={issues} />
       </div>
       <Input
         className="box max-w-72"

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults, SelectField, TextArea, TextField } from '@/ui/controls/controls';
+import { FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -26,7 +26,7 @@ function LeaveOut({ id, what, onlyIf }: SettleProps) {
   const said = useSaid();
   const [open, setOpen] = useState(false);
   const [because, setBecause] = useState('');
-  const { busy, faults, send } = useSend(skip);
+  const { busy, issues, send } = useSend(skip);
   const leave = (why: string) =>
     send({ id, because: why }, ({ next }) => {
       said({
@@ -47,7 +47,7 @@ function LeaveOut({ id, what, onlyIf }: SettleProps) {
   ];
   return (
     <div role="group" aria-label={`Why: ${what}`} className="flex flex-col items-stretch gap-2">
-      <FormFaults faults={faults} known={['because']} />
+      <FormIssues issues={issues} known={['because']} />
       {usual.map((why) => (
         <button key={why} type="button" className="press text-left" disabled={busy} onClick={() => leave(why)}>
           {why}
@@ -57,7 +57,7 @@ function LeaveOut({ id, what, onlyIf }: SettleProps) {
         <TextField
           label="Another reason"
           path="because"
-          faults={faults}
+          issues={issues}
           maxLength={500}
           value={because}
           onChange={setBecause}
@@ -75,7 +75,7 @@ function LeaveOut({ id, what, onlyIf }: SettleProps) {
 
 /** A visit that was only a look, with Undo. */
 function DoneAlone({ id, what }: SettleProps) {
-  const { busy, faults, send } = useSend(settleFollowUp);
+  const { busy, issues, send } = useSend(settleFollowUp);
   const said = useSaid();
   return (
     <>
@@ -92,7 +92,7 @@ function DoneAlone({ id, what }: SettleProps) {
       >
         Done
       </button>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </>
   );
 }
@@ -102,16 +102,16 @@ export function Remind({ treeId, today }: { treeId: string; today: string }) {
   const said = useSaid();
   const made = useMadeId(`remind:${treeId}`);
   const [form, setForm] = useDraft(`remind:${treeId}`, { on: '', what: '' });
-  const { busy, faults, send } = useSend(remind, made);
+  const { busy, issues, send } = useSend(remind, made);
   return (
-    <details className="mt-2" open={faults.length > 0 || undefined}>
+    <details className="mt-2" open={issues.length > 0 || undefined}>
       <summary className="flex min-h-hand items-center font-bold">Come back on a day of your own</summary>
-      <FormFaults faults={faults} known={['on', 'what']} />
+      <FormIssues issues={issues} known={['on', 'what']} />
       <div className="grid gap-x-5 desk:grid-cols-[170px_1fr_auto] desk:items-end">
         <TextField
           label="On"
           path="on"
-          faults={faults}
+          issues={issues}
           type="date"
           min={today}
           value={form.on}
@@ -120,7 +120,7 @@ export function Remind({ treeId, today }: { treeId: string; today: string }) {
         <TextField
           label="For"
           path="what"
-          faults={faults}
+          issues={issues}
           maxLength={200}
           placeholder="Look at the graft"
           value={form.what}
@@ -184,7 +184,7 @@ export function EditTree({
   const router = useRouter();
   // Told once that it has been changed meanwhile, whoever sends again means to go over it.
   const [seenNewer, setSeenNewer] = useState(false);
-  const { busy, faults, send } = useSend(editTree, {
+  const { busy, issues, send } = useSend(editTree, {
     stale: () => {
       setSeenNewer(true);
       router.refresh();
@@ -224,13 +224,13 @@ export function EditTree({
       }}
     >
       <h2 className="mb-3">Change this tree</h2>
-      <FormFaults faults={faults} known={['tag', 'hostId', 'species', 'note', 'walkOrder', 'lat', 'lon', 'variety']} />
+      <FormIssues issues={issues} known={['tag', 'hostId', 'species', 'note', 'walkOrder', 'lat', 'lon', 'variety']} />
       <div className="grid grid-cols-2 gap-x-4">
-        <TextField label="Tag" path="tag" faults={faults} value={form.tag} onChange={set('tag')} maxLength={24} />
+        <TextField label="Tag" path="tag" issues={issues} value={form.tag} onChange={set('tag')} maxLength={24} />
         <TextField
           label="Place in the walking order"
           path="walkOrder"
-          faults={faults}
+          issues={issues}
           value={form.walkOrder}
           onChange={set('walkOrder')}
           inputMode="numeric"
@@ -239,7 +239,7 @@ export function EditTree({
       <SelectField
         label="Host"
         path="hostId"
-        faults={faults}
+        issues={issues}
         hint="A new host has to be confirmed again."
         value={form.hostId}
         onChange={set('hostId')}
@@ -249,7 +249,7 @@ export function EditTree({
         <TextField
           label="Species, as you call it"
           path="species"
-          faults={faults}
+          issues={issues}
           value={form.species}
           onChange={set('species')}
           maxLength={120}
@@ -259,7 +259,7 @@ export function EditTree({
         <TextField
           label="Latitude"
           path="lat"
-          faults={faults}
+          issues={issues}
           value={form.lat}
           onChange={set('lat')}
           inputMode="decimal"
@@ -267,7 +267,7 @@ export function EditTree({
         <TextField
           label="Longitude"
           path="lon"
-          faults={faults}
+          issues={issues}
           value={form.lon}
           onChange={set('lon')}
           inputMode="decimal"
@@ -277,7 +277,7 @@ export function EditTree({
         <TextField
           label="Variety"
           path="variety"
-          faults={faults}
+          issues={issues}
           hint="As the place names it for its picking."
           value={form.variety}
           onChange={set('variety')}
@@ -286,7 +286,7 @@ export function EditTree({
         <SelectField
           label="Is its crop eaten?"
           path="eaten"
-          faults={faults}
+          issues={issues}
           value={form.eaten === null ? '' : form.eaten ? 'yes' : 'no'}
           onChange={(x) => setForm((f) => ({ ...f, eaten: x === '' ? null : x === 'yes' }))}
           options={[
@@ -296,7 +296,7 @@ export function EditTree({
           ]}
         />
       </div>
-      <TextArea label="Note" path="note" faults={faults} value={form.note} onChange={set('note')} />
+      <TextArea label="Note" path="note" issues={issues} value={form.note} onChange={set('note')} />
       <div className="flex flex-wrap gap-3">
         <button className="press press-main" disabled={busy}>
           Save
@@ -321,7 +321,7 @@ export function EditTree({
           Archive (felled or gone)
         </button>
       </div>
-      <FormFaults faults={archive.faults} />
+      <FormIssues issues={archive.issues} />
     </form>
   );
 }

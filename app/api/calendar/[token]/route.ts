@@ -24,10 +24,10 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
   if (!viewer)
     return Response.json(
       {
-        faults: [
+        issues: [
           {
             path: 'token',
-            sentence: 'This calendar address does not work (any more). Make a new one under your name.',
+            message: 'This calendar address does not work (any more). Make a new one under your name.',
           },
         ],
       },
@@ -52,6 +52,6 @@ async function theirs(viewer: Viewer): Promise<Response> {
     ...planned.map(plannedVisit),
     ...tasks.map((t) => taskVisit(t, 'Left to the client: ')),
   ];
-  const text = calendarOf(`Elmhorn, ${viewer.outfitName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
+  const text = calendarOf(`Elmhorn, ${viewer.companyName}`, visits, process.env.ELMHORN_ORIGIN ?? '');
   return asCalendar(text);
 }

@@ -4,17 +4,17 @@ import { EMPTY_PLAN } from '@/core/grounds/plan';
 import { findHost } from '@/knowledge';
 import { placePlan } from '@/store/place-plan';
 import { onPlan } from '@/core/grounds/plan';
-import { faulty, route } from '@/app/_server/api';
+import { issueResponse, route } from '@/app/_server/api';
 
 /** The plan of a place with its trees, as GeoJSON; in local metres only for whoever asks for them. */
 export const GET = route('see the grounds', async (viewer, request, { id }) => {
   const held = uuid.safeParse(id).success ? await placePlan(viewer, id!) : null;
-  if (!held) return faulty(404, { path: 'id', sentence: 'There is no such place in this outfit.' });
+  if (!held) return issueResponse(404, { path: 'id', message: 'There is no such place in this company.' });
   const plan = held.grounds ?? EMPTY_PLAN;
   if (!plan.origin && !new URL(request.url).searchParams.has('local'))
-    return faulty(409, {
+    return issueResponse(409, {
       path: 'origin',
-      sentence:
+      message:
         'Nobody has said where on the globe this plan lies, and other readers would take its metres for degrees. Bring a plan in with longitude and latitude, or ask for local metres (?local).',
     });
   const text = writeGeoJson(

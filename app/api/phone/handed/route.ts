@@ -10,7 +10,7 @@ export const POST = route(
   'apply',
   async (viewer, request) => {
     const sent = await bodyOf(request, 10_000_000);
-    if (!sent.ok) return sent.fault;
+    if (!sent.ok) return sent.issue;
     const answer = await receiveHanded({ viewer, now: clockNow(), station: stationFor }, commandNamed, sent.value);
     if (answer.ok) revalidatePath('/', 'layout');
     return Response.json(answer, { status: answer.ok ? 200 : 422, headers: { 'cache-control': 'no-store' } });

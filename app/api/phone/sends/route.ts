@@ -1,9 +1,9 @@
 import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
-import { faultsOf } from '@/commands/command';
+import { issuesOf } from '@/commands/command';
 import { NOT_THIS_PHONE, receive } from '@/commands/phone/receive';
 import { sendsSchema } from '@/core/phone/send';
-import { bodyOf, faulty, route } from '../../../_server/api';
+import { bodyOf, issueResponse, route } from '../../../_server/api';
 import { carryMessages } from '../../../_server/messages';
 import { stationFor } from '../../../_server/station';
 import { clockNow } from '@/store/clock';
@@ -13,11 +13,11 @@ export const POST = route(
   null,
   async (viewer, request) => {
     const sent = await bodyOf(request, 2_500_000);
-    if (!sent.ok) return sent.fault;
+    if (!sent.ok) return sent.issue;
     const read = sendsSchema.safeParse(sent.value);
-    if (!read.success) return faulty(400, ...faultsOf(read.error));
+    if (!read.success) return issueResponse(400, ...issuesOf(read.error));
     const got = await receive({ viewer, now: clockNow(), station: stationFor }, commandNamed, read.data);
-    if (!got) return faulty(410, { path: 'phoneId', sentence: NOT_THIS_PHONE });
+    if (!got) return issueResponse(410, { path: 'phoneId', message: NOT_THIS_PHONE });
     if (got.landed.some((l) => l.ok)) {
       await carryMessages();
       revalidatePath('/', 'layout');

@@ -1,10 +1,10 @@
 import { uuid } from '@/core/book/record';
 import { getPhoto } from '@/store/photos';
-import { faulty, route } from '../../../_server/api';
+import { issueResponse, route } from '../../../_server/api';
 
 export const GET = route('see the grounds', async (viewer, _request, { id }) => {
   const bytes = uuid.safeParse(id).success ? await getPhoto(viewer, id!) : null;
-  if (!bytes) return faulty(404, { path: 'id', sentence: 'There is no such photo in this outfit.' });
+  if (!bytes) return issueResponse(404, { path: 'id', message: 'There is no such photo in this company.' });
   return new Response(new Uint8Array(bytes), {
     headers: {
       'content-type': 'image/jpeg',

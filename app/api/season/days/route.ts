@@ -1,6 +1,6 @@
 import { uuid } from '@/core/book/record';
 import { planDaysView } from '@/views/plan-days';
-import { faulty, route } from '../../../_server/api';
+import { issueResponse, route } from '../../../_server/api';
 import { stationFor } from '../../../_server/station';
 import { clockNow } from '@/store/clock';
 
@@ -8,5 +8,5 @@ import { clockNow } from '@/store/clock';
 export const GET = route('see the grounds', async (viewer, request) => {
   const plan = uuid.safeParse(new URL(request.url).searchParams.get('plan'));
   const days = plan.success ? await planDaysView(viewer, plan.data, stationFor, clockNow()) : null;
-  return days ? Response.json(days) : faulty(404, { path: 'plan', sentence: 'No such plan waits here.' });
+  return days ? Response.json(days) : issueResponse(404, { path: 'plan', message: 'No such plan waits here.' });
 });

@@ -1,6 +1,6 @@
 import { uuid } from '@/core/book/record';
 import { planMovesView } from '@/views/plan-days';
-import { faulty, route } from '../../../_server/api';
+import { issueResponse, route } from '../../../_server/api';
 import { stationFor } from '../../../_server/station';
 import { clockNow } from '@/store/clock';
 
@@ -8,5 +8,5 @@ import { clockNow } from '@/store/clock';
 export const GET = route('see the grounds', async (viewer, request) => {
   const place = uuid.safeParse(new URL(request.url).searchParams.get('place'));
   const moves = place.success ? await planMovesView(viewer, place.data, stationFor, clockNow()) : null;
-  return moves ? Response.json(moves) : faulty(404, { path: 'place', sentence: 'There is no such place.' });
+  return moves ? Response.json(moves) : issueResponse(404, { path: 'place', message: 'There is no such place.' });
 });

@@ -9,7 +9,7 @@ const offer = (paper: SharedProposal['paper']): SharedProposal => ({
   paper,
   answer: null,
   data: {
-    outfit: 'Baumpflege Łódź & Söhne',
+    company: 'Baumpflege Łódź & Söhne',
     by: 'Ægir Þórsson',
     client: 'Škoda family, Ωmega',
     place: 'Ulica Główna',
@@ -55,7 +55,7 @@ it('is tagged, says its language and its title, and its structure has headings',
   expect(pdf.match(/\/S \/H2/g)).toHaveLength(9);
   expect(pdf.match(/\/S \/H1/g)).toHaveLength(1);
 });
-it('comes in the paper of the outfit, on as many sheets as it needs', async () => {
+it('comes in the paper of the company, on as many sheets as it needs', async () => {
   expect(await raw('A4')).toMatch(/\/MediaBox \[0 0 595\.28 841\.89\]/);
   const letter = await raw('Letter');
   expect(letter).toMatch(/\/MediaBox \[0 0 612 792\]/);

@@ -28,7 +28,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
     tagged: true,
     lang: 'en-GB',
     displayTitle: true,
-    info: { Title: isProperty(d) ? d.place : `Tree ${d.tag}, ${d.place}`, Author: d.outfit },
+    info: { Title: isProperty(d) ? d.place : `Tree ${d.tag}, ${d.place}`, Author: d.company },
   });
   doc.registerFont('plain', face('DejaVuSans.ttf'));
   doc.registerFont('bold', face('DejaVuSans-Bold.ttf'));
@@ -50,7 +50,7 @@ export async function offerPdf({ data: d, expiresAt, answer, paper }: SharedProp
       }),
     );
 
-  say('P', `${d.outfit} for ${d.client}, ${d.place}`, { size: 9, colour: FAINT });
+  say('P', `${d.company} for ${d.client}, ${d.place}`, { size: 9, colour: FAINT });
   say('H1', title, { size: 20, above: 4 });
   if (!isProperty(d)) say('P', d.found, { above: 6 });
   if (d.message) say('P', d.message, { above: 6 });

@@ -8,7 +8,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ token: str
   const p = token.length < 100 ? await sharedProposal(token) : null;
   if (!p)
     return Response.json(
-      { faults: [{ path: '', sentence: 'This offer has run out or was taken back.' }] },
+      { issues: [{ path: '', message: 'This offer has run out or was taken back.' }] },
       { status: 404 },
     );
   return new Response(new Uint8Array(await offerPdf(p)), {

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { NOBODY, WhoFields } from '../../who.client';
 import { useSend } from '@/ui/controls/use.client';
 import { finishShared } from './actions';
@@ -12,7 +12,7 @@ export function FinishTask({ token, id, what }: { token: string; id: string; wha
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [says, setSays] = useState(NOBODY);
-  const { busy, faults, send } = useSend(finishShared);
+  const { busy, issues, send } = useSend(finishShared);
   if (!open)
     return (
       <button type="button" className="press mt-2" aria-label={`It is done: ${what}`} onClick={() => setOpen(true)}>
@@ -28,8 +28,8 @@ export function FinishTask({ token, id, what }: { token: string; id: string; wha
         send({ token, id, ...says }, () => router.refresh());
       }}
     >
-      <FormFaults faults={faults} known={['who', 'said']} />
-      <WhoFields value={says} onChange={setSays} faults={faults} path="said" />
+      <FormIssues issues={issues} known={['who', 'said']} />
+      <WhoFields value={says} onChange={setSays} issues={issues} path="said" />
       <button className="press press-main" disabled={busy}>
         {busy ? 'Sending …' : 'Say that it is done'}
       </button>

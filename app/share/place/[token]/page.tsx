@@ -31,7 +31,7 @@ export default async function SharedPlace({ params }: { params: Promise<{ token:
   const ahead = visits.filter((v) => v.state === 'open' && v.due >= today && !mine.some((t) => t.id === v.id));
   return (
     <main className="mx-auto max-w-3xl bg-sheet px-5 py-8">
-      <p className="text-ink-2">{place.outfitName}</p>
+      <p className="text-ink-2">{place.companyName}</p>
       <h1 className="mt-1 text-[2rem]!">{place.placeName}</h1>
       <h2 className="mt-6">Left to you</h2>
       {open.length === 0 && <p className="text-ink-2">Nothing at present.</p>}

@@ -1,6 +1,6 @@
 'use client';
 
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -9,7 +9,7 @@ import { makePlaceCalendar, stopPlaceCalendar } from '../../actions';
 /** A page and a calendar for the client of a place, by an address that can be ended. */
 export function ClientCalendar({ placeId }: { placeId: string }) {
   const said = useSaid();
-  const { send, busy, faults } = useSend(stopPlaceCalendar);
+  const { send, busy, issues } = useSend(stopPlaceCalendar);
   return (
     <section>
       <h2 className="text-body">For the client</h2>
@@ -25,7 +25,7 @@ export function ClientCalendar({ placeId }: { placeId: string }) {
       >
         Stop the address
       </button>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
     </section>
   );
 }

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { setSection } from '../../actions';
@@ -14,7 +14,7 @@ export function SectionForm({ placeId, names }: { placeId: string; names: string
   const list = useId();
   const [section, setName] = useState('');
   const [tags, setTags] = useState('');
-  const { busy, faults, send } = useSend(setSection);
+  const { busy, issues, send } = useSend(setSection);
   const put = () =>
     send({ placeId, section, tags }, ({ trees }) => {
       const many = `${trees} ${trees === 1 ? 'tree' : 'trees'}`;
@@ -24,12 +24,12 @@ export function SectionForm({ placeId, names }: { placeId: string; names: string
     });
   return (
     <div className="mt-2">
-      <FormFaults faults={faults} known={['section', 'tags']} />
+      <FormIssues issues={issues} known={['section', 'tags']} />
       <div className="grid gap-x-5 desk:grid-cols-[1fr_1fr_auto] desk:items-end">
         <TextField
           label="Tags, like 1–20, 33"
           path="tags"
-          faults={faults}
+          issues={issues}
           maxLength={2000}
           value={tags}
           onChange={setTags}
@@ -37,7 +37,7 @@ export function SectionForm({ placeId, names }: { placeId: string; names: string
         <TextField
           label="Section (empty: none)"
           path="section"
-          faults={faults}
+          issues={issues}
           maxLength={60}
           list={list}
           value={section}

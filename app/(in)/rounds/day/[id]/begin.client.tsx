@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { beginRound } from '../../../without-signal.client';
@@ -19,7 +19,7 @@ export function Begin({
   closed: boolean;
   may: boolean;
 }) {
-  const { busy, faults, send } = useSend(beginRound);
+  const { busy, issues, send } = useSend(beginRound);
   const said = useSaid();
   if (closed)
     return (
@@ -31,7 +31,7 @@ export function Begin({
     );
   return (
     <div className="mt-7">
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
       {begun ? (
         <Link className="press min-h-14 phone:w-full" href={`/rounds/day/${roundId}/close`}>
           Home: close the day

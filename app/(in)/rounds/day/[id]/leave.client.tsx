@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { WANTS_WORDS, WHY_LEFT, type WhyLeft } from '@/core/round/day';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { leaveUndone, takeBackLeft } from '../../../without-signal.client';
@@ -13,7 +13,7 @@ import { LEFT_PRESSES } from '../words';
 export function Leave({ itemIds, name, onDone }: { itemIds: string[]; name: string; onDone: () => void }) {
   const [why, setWhy] = useState<WhyLeft | null>(null);
   const [words, setWords] = useState('');
-  const { busy, faults, send } = useSend(leaveUndone);
+  const { busy, issues, send } = useSend(leaveUndone);
   const said = useSaid();
   const leave = (because: WhyLeft) => {
     const id = v7();
@@ -44,7 +44,7 @@ export function Leave({ itemIds, name, onDone }: { itemIds: string[]; name: stri
           <TextField
             label="In a few words"
             path="words"
-            faults={faults}
+            issues={issues}
             maxLength={600}
             value={words}
             onChange={setWords}
@@ -59,7 +59,7 @@ export function Leave({ itemIds, name, onDone }: { itemIds: string[]; name: stri
           </button>
         </div>
       )}
-      <FormFaults faults={faults} known={why ? ['words'] : []} />
+      <FormIssues issues={issues} known={why ? ['words'] : []} />
     </div>
   );
 }

@@ -26,7 +26,7 @@ export function LoadSheet({
     start(async () => {
       see(lines.map((l) => ({ line: l.line, on })));
       const answer = await tickLoad({ roundId, ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })) });
-      if (!answer.ok) said({ sentence: answer.faults[0]!.sentence });
+      if (!answer.ok) said({ sentence: answer.issues[0]!.message });
     });
   const short = groups.flatMap((g) => g.lines).filter((l) => l.short);
   return (

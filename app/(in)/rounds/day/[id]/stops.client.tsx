@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import type { Stands } from '@/core/round/day';
 import type { HourOfDay } from '@/core/weather/by-hour';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { orderStops } from '../../../without-signal.client';
@@ -46,7 +46,7 @@ const moved = <T,>(of: readonly T[], from: number, to: number): T[] => {
 
 /** The stops of a day in their order, the next one large; moved by their handles or by steps. */
 export function Stops({ roundId, stops, nextPlaceId, may, mayOrder, mayTell, hasBegun }: Props) {
-  const { busy, faults, send } = useSend(orderStops);
+  const { busy, issues, send } = useSend(orderStops);
   const said = useSaid();
   const [held, setHeld] = useState<number | null>(null);
   const [over, setOver] = useState<number | null>(null);
@@ -64,7 +64,7 @@ export function Stops({ roundId, stops, nextPlaceId, may, mayOrder, mayTell, has
   };
   return (
     <>
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
       <ol className="mt-4" aria-label="Stops">
         {stops.map((s, i) => (
           <li
@@ -181,7 +181,7 @@ function Stop({
           >
             Told now
           </button>
-          <FormFaults faults={telling.faults} known={[]} />
+          <FormIssues issues={telling.issues} known={[]} />
         </p>
       )}
       {may && s.rows.length > 0 && (

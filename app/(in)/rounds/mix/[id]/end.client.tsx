@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { BATCH_ENDS, type BatchEnd } from '@/core/mix/batch';
 import { readNumber } from '@/core/units/numbers';
-import { FormFaults, TextField } from '@/ui/controls/controls';
+import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { endBatch } from '../../../without-signal.client';
@@ -20,11 +20,11 @@ export function EndMix({ batchId, good, leftMl }: { batchId: string; good: boole
   const [how, setHow] = useState<BatchEnd | null>(null);
   const [amount, setAmount] = useState('');
   const [words, setWords] = useState('');
-  const { busy, faults, setFaults, send } = useSend(endBatch);
+  const { busy, issues, setIssues, send } = useSend(endBatch);
   const said = useSaid();
   const end = (as: BatchEnd) => {
     const read = amount.trim() ? readNumber(amount, { name: 'The amount', above: 0, max: leftMl, unit: 'mL' }) : null;
-    if (read && !read.ok) return setFaults([{ path: 'mixMl', sentence: read.sentence }]);
+    if (read && !read.ok) return setIssues([{ path: 'mixMl', message: read.sentence }]);
     send({ id: v7(), batchId, how: as, mixMl: as === 'kept' ? null : read?.ok ? read.value : null, words }, () => {
       said({ sentence: as === 'kept' ? 'It is kept until its end.' : 'What became of it is written.' });
       setHow(null);
@@ -58,7 +58,7 @@ export function EndMix({ batchId, good, leftMl }: { batchId: string; good: boole
           <TextField
             label="How much, mL"
             path="mixMl"
-            faults={faults}
+            issues={issues}
             hint="Empty: all that is left."
             inputMode="decimal"
             maxLength={12}
@@ -68,7 +68,7 @@ export function EndMix({ batchId, good, leftMl }: { batchId: string; good: boole
           <TextField
             label={how === 'spilled' ? 'Where, and what was done' : 'To whom'}
             path="words"
-            faults={faults}
+            issues={issues}
             maxLength={600}
             value={words}
             onChange={setWords}
@@ -84,7 +84,7 @@ export function EndMix({ batchId, good, leftMl }: { batchId: string; good: boole
           </button>
         </div>
       )}
-      <FormFaults faults={faults} known={how ? ['mixMl', 'words'] : []} />
+      <FormIssues issues={issues} known={how ? ['mixMl', 'words'] : []} />
     </section>
   );
 }

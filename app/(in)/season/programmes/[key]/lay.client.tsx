@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Said } from '@/core/gates/said';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { layProgramme } from '../actions';
@@ -23,11 +23,11 @@ export function LayIt(asked: {
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const { busy, faults, send } = useSend(layProgramme);
+  const { busy, issues, send } = useSend(layProgramme);
   const n = asked.treeIds.length;
   return (
     <div className="mt-6">
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
       <button
         type="button"
         className="press press-main phone:w-full"

@@ -153,7 +153,7 @@ function LayingForm({
   until: Day;
   said: Readonly<Partial<Record<FactKey, string>>>;
 }) {
-  const { places, place, fault, preview } = view;
+  const { places, place, issue, preview } = view;
   const questions = questionsOf(view);
   const answered = Object.entries(said).filter(([k]) => !questions.some((x) => x.fact === k));
   const label = 'mb-1 block font-semibold';
@@ -245,9 +245,9 @@ function LayingForm({
           {place.others} {place.others === 1 ? 'tree' : 'trees'} there are of kinds that it is not for.
         </p>
       )}
-      {fault && (
+      {issue && (
         <p className="mt-3 font-semibold text-madder" role="alert">
-          {fault}
+          {issue}
         </p>
       )}
       <button type="submit" className={`press mt-4 phone:w-full ${preview ? '' : 'press-main'}`}>

@@ -54,7 +54,7 @@ export function ProgrammePreview({
       </p>
       <p>
         {sums.days} {sums.days === 1 ? 'day' : 'days'} of coming out
-        {sums.expected > 0 && `; what waits for a look would be ${money(sums.expected, prices)} more`}. By the outfit’s
+        {sums.expected > 0 && `; what waits for a look would be ${money(sums.expected, prices)} more`}. By the company’s
         prices of today, coming out counted once a day.
       </p>
       <ProgrammeFigure

@@ -10,7 +10,7 @@ import { labelOf } from '@/core/label/written';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { labelSchema, type Label } from '@/core/label/schema';
 import { MASS, showAmount, showTrunk, VOLUME, type UnitSystem } from '@/core/units/units';
-import { Choices, FormFaults, SelectField, TextField, Tick } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { Picked, RemoveRow, type Named } from '@/ui/controls/picked.client';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
@@ -28,7 +28,7 @@ export function LabelEditor({
   units,
 }: {
   from: Label | null;
-  /** The outfit's money, in which the price is typed. */
+  /** The company's money, in which the price is typed. */
   prices: Currency;
   hosts: Named[];
   targets: Named[];
@@ -41,7 +41,7 @@ export function LabelEditor({
     labelDraft(from, prices),
   );
   const [at, setAt] = useState(0);
-  const { busy, faults, send } = useSend(bringLabel);
+  const { busy, issues, send } = useSend(bringLabel);
   const set = <K extends keyof LabelDraft>(k: K, value: LabelDraft[K]) => setForm((was) => ({ ...was, [k]: value }));
   const here = Math.min(at, f.uses.length - 1);
   const use = f.uses[here]!;
@@ -50,7 +50,7 @@ export function LabelEditor({
   const data = useMemo(() => labelOf(f, from, prices), [f, from, prices]);
   const read = useMemo(() => labelSchema.safeParse(data), [data]);
   const begun = f.name !== '' && (use.low !== '' || use.form === 'classes');
-  const issues = read.success ? [] : read.error.issues;
+  const draftIssues = read.success ? [] : read.error.issues;
   const doubts = useMemo(() => (read.success ? labelDoubts(read.data) : []), [read]);
   const example = read.success
     ? dose({
@@ -95,15 +95,15 @@ export function LabelEditor({
           </>
         ) : (
           <p className="text-ink-2">
-            {example ? example.faults[0]!.sentence : 'Fill the sentence of the rate, and the sum stands here.'}
+            {example ? example.issues[0]!.message : 'Fill the sentence of the rate, and the sum stands here.'}
           </p>
         )}
       </section>
-      {begun && issues.length > 0 && (
+      {begun && draftIssues.length > 0 && (
         <section>
           <h2 className="text-body">Still to be put right</h2>
           <ul role="status">
-            {issues.slice(0, 8).map((i) => (
+            {draftIssues.slice(0, 8).map((i) => (
               <li key={i.path.join('.') + i.message} className="row py-1.5 text-[0.9375rem] font-semibold text-sap">
                 <Where path={i.path} several={f.uses.length > 1} onUse={setAt} />: {i.message}
               </li>
@@ -117,7 +117,7 @@ export function LabelEditor({
           <ul role="status">
             {doubts.map((d) => (
               <li key={d.path.join('.')} className="row py-1.5 text-[0.9375rem] font-semibold text-sap">
-                <Where path={d.path} several={f.uses.length > 1} onUse={setAt} />: {d.sentence}
+                <Where path={d.path} several={f.uses.length > 1} onUse={setAt} />: {d.message}
               </li>
             ))}
           </ul>
@@ -146,7 +146,7 @@ export function LabelEditor({
       >
         <h1>{from ? `The next version of ${from.name}` : 'Enter a label from the paper'}</h1>
         <p className="mb-4 text-ink-2">Copy what the label in hand says, in its own units. Nothing is rounded here.</p>
-        <FormFaults faults={faults} />
+        <FormIssues issues={issues} />
         <h2 className="mb-2">Who it is</h2>
         <div className="grid gap-x-5 desk:grid-cols-2">
           {word('name', 'Name on the label', { maxLength: 200 })}
@@ -157,7 +157,7 @@ export function LabelEditor({
         <Choices
           small
           label="Signal word"
-          faults={faults}
+          issues={issues}
           path="signalWord"
           value={f.signalWord}
           onChange={(x) => set('signalWord', x)}
@@ -166,7 +166,7 @@ export function LabelEditor({
         <Choices
           small
           label="Harm to bees"
-          faults={faults}
+          issues={issues}
           path="beeHazard"
           value={f.beeHazard}
           onChange={(x) => set('beeHazard', x)}
@@ -394,8 +394,8 @@ export function LabelEditor({
             {busy ? 'Keeping …' : 'Put it on the shelf'}
           </button>
         </div>
-        {begun && issues.length > 0 && (
-          <p className="mt-2 font-semibold">{issues.length} things to be put right first, in the margin.</p>
+        {begun && draftIssues.length > 0 && (
+          <p className="mt-2 font-semibold">{draftIssues.length} things to be put right first, in the margin.</p>
         )}
       </form>
     </Frame>

@@ -15,7 +15,7 @@ import { toHang } from '@/core/hanging/hang-on';
 import { readNumber } from '@/core/units/numbers';
 import { smallUnit, type UnitSystem } from '@/core/units/units';
 import type { Weather } from '@/core/weather/air';
-import { FormFaults, TextArea } from '@/ui/controls/controls';
+import { FormIssues, TextArea } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates } from '@/ui/frame/gates';
@@ -141,10 +141,10 @@ export function ApplyBench({
     // Work that has begun is never forgotten, not even past midnight.
     (kept) => kept.day === situation.today || Boolean(kept.startedAt),
   );
-  const { busy, faults, setFaults, send } = useSend(book);
+  const { busy, issues, setIssues, send } = useSend(book);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
 
-  const { temperatureC: celsius, windMs: ms, humidity, faults: airFaults } = readAir(form, units);
+  const { temperatureC: celsius, windMs: ms, humidity, issues: airIssues } = readAir(form, units);
   const readAmount = (typed: string) => readNumber(typed, { name: 'The amount used', above: 0, max: 100_000, unit });
   const saidNow = { ...stillSaid(plan.choices.said), ...ofPlace.said, ...form.said };
   const now = prescribe(situation, label, use, {
@@ -215,13 +215,13 @@ export function ApplyBench({
 
   const submit = () => {
     const bad = [
-      ...(amount.ok ? [] : [{ path: 'amount', sentence: amount.sentence }]),
-      ...airFaults,
+      ...(amount.ok ? [] : [{ path: 'amount', message: amount.sentence }]),
+      ...airIssues,
       ...(source
         ? []
-        : [{ path: 'lotId', sentence: 'No lot of this product is on the shelf; book the delivery first.' }]),
+        : [{ path: 'lotId', message: 'No lot of this product is on the shelf; book the delivery first.' }]),
     ];
-    if (bad.length || !source || celsius === null || ms === null) return setFaults(bad);
+    if (bad.length || !source || celsius === null || ms === null) return setIssues(bad);
     const endedAt = form.endedAt || phoneNow().toISOString();
     send(
       {
@@ -298,8 +298,8 @@ export function ApplyBench({
       <AtThisTree {...{ treeId: plan.treeId, others, works, round }} />
       <StageStrip stage={form.stage} onGo={(stage) => go(stage)} />
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults
-        faults={faults}
+      <FormIssues
+        issues={issues}
         known={
           form.stage === 3
             ? ['amount', 'lotId', 'withIds', 'deviation', 'startedAt', 'endedAt']
@@ -337,7 +337,7 @@ export function ApplyBench({
             basis={basis}
             reason={form.deviation}
             units={units}
-            faults={faults}
+            issues={issues}
             onBasis={(x) => setForm((f) => ({ ...f, basis: x, amount: null }))}
             onReason={(x) => set('deviation', x)}
           />
@@ -362,13 +362,13 @@ export function ApplyBench({
             onAir={(change) => setForm((f) => ({ ...f, ...change }))}
             reasons={form.released}
             onReason={(gate, reason) => setForm((f) => ({ ...f, released: { ...f.released, [gate]: reason } }))}
-            faults={faults}
+            issues={issues}
           />
           {stops.length > 0 && basis !== 'planned' && (
             <TextArea
               label="Why it is done in spite of the stop"
               path="deviation"
-              faults={faults}
+              issues={issues}
               rows={2}
               value={form.deviation}
               onChange={(x) => set('deviation', x)}
@@ -395,10 +395,10 @@ export function ApplyBench({
               words.start,
             ),
             () => {
-              setFaults(airFaults);
+              setIssues(airIssues);
               const asked = !stops.length && questions.length + unreasoned.length > 0;
-              if (wantsReason) setFaults([...airFaults, { path: 'deviation', sentence: 'Give the reason first.' }]);
-              if (!sources.length || airFaults.length || asked || wantsReason || (change && !basis)) {
+              if (wantsReason) setIssues([...airIssues, { path: 'deviation', message: 'Give the reason first.' }]);
+              if (!sources.length || airIssues.length || asked || wantsReason || (change && !basis)) {
                 const open = change && !basis ? 'Dose changed' : 'Before you start';
                 document.querySelector(`[aria-label="${open}"]`)?.scrollIntoView({ block: 'start' });
                 return;
@@ -453,7 +453,7 @@ export function ApplyBench({
           <AsDone
             form={{ ...form, amount: typedAmount }}
             set={set}
-            faults={faults}
+            issues={issues}
             planned={planned}
             unit={unit}
             dimension={dose.dimension}
@@ -461,14 +461,14 @@ export function ApplyBench({
             sources={sources}
             timeZone={timeZone}
           />
-          <Hands hands={hands} withIds={ofPlace.withIds} faults={faults} onChange={ofPlace.goWith} />
+          <Hands hands={hands} withIds={ofPlace.withIds} issues={issues} onChange={ofPlace.goWith} />
           {(against.length > 0 || form.deviation) && (
             <div className="border-l-4 border-sap pl-4">
               <p className="mb-2 font-semibold text-sap">It went otherwise than planned. {against.join(' ')}</p>
               <TextArea
                 label="Why"
                 path="deviation"
-                faults={faults}
+                issues={issues}
                 rows={2}
                 value={form.deviation}
                 onChange={(x) => set('deviation', x)}
@@ -478,7 +478,7 @@ export function ApplyBench({
           <TextArea
             label="Note"
             path="note"
-            faults={faults}
+            issues={issues}
             rows={2}
             value={form.note}
             onChange={(x) => set('note', x)}

@@ -1,6 +1,6 @@
 import type { Source } from '@/core/mix/sources';
 import { figure, type UnitSystem } from '@/core/units/units';
-import { SelectField, TextField, type FormFault } from '@/ui/controls/controls';
+import { SelectField, TextField, type FormIssue } from '@/ui/controls/controls';
 import { Fact } from '@/ui/frame/pieces';
 import { clock } from '@/ui/words';
 import { sourceName } from './typed';
@@ -16,7 +16,7 @@ interface Typed {
 export function AsDone({
   form,
   set,
-  faults,
+  issues,
   planned,
   unit,
   dimension,
@@ -26,7 +26,7 @@ export function AsDone({
 }: {
   form: Typed;
   set: (k: 'amount' | 'lotId' | 'mark', value: string) => void;
-  faults: FormFault[];
+  issues: FormIssue[];
   planned: number;
   unit: string;
   dimension: 'volume' | 'mass';
@@ -40,7 +40,7 @@ export function AsDone({
         <TextField
           label={`Product used, ${unit}`}
           path="amount"
-          faults={faults}
+          issues={issues}
           hint={`Planned: ${figure(planned, 6)} ${unit}`}
           className="box-number"
           inputMode="decimal"
@@ -51,7 +51,7 @@ export function AsDone({
         <SelectField
           label="From"
           path="lotId"
-          faults={faults}
+          issues={issues}
           value={form.lotId}
           onChange={(x) => set('lotId', x)}
           options={
@@ -69,7 +69,7 @@ export function AsDone({
         <TextField
           label="Mark on the tree"
           path="mark"
-          faults={faults}
+          issues={issues}
           hint="Colour or tag, and where."
           maxLength={200}
           value={form.mark}

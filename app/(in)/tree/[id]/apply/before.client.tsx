@@ -6,7 +6,7 @@ import { isSoil, type Gate } from '@/core/gates/gate';
 import type { Said } from '@/core/gates/said';
 import type { LabelUse } from '@/core/label/schema';
 import { SOIL_WORDS, type SoilState } from '@/core/weather/air';
-import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
+import { Choices, TextField, type FormIssue } from '@/ui/controls/controls';
 import { AskFacts } from '../asks';
 import { HoldReasons } from '../hold-reasons';
 import { TestPour } from '../test-pour';
@@ -34,7 +34,7 @@ export function BeforeStart({
   onAir,
   reasons,
   onReason,
-  faults,
+  issues,
 }: {
   use: LabelUse;
   us: boolean;
@@ -45,7 +45,7 @@ export function BeforeStart({
   onAir: (change: Partial<Air>) => void;
   reasons: Readonly<Record<string, string>>;
   onReason: (gate: string, reason: string) => void;
-  faults: FormFault[];
+  issues: FormIssue[];
 }) {
   // Opened while something is wanted, and not shut over the fields while they are filled.
   const [unsaid] = useState(!air.temperature || !air.wind);
@@ -64,7 +64,7 @@ export function BeforeStart({
       <HoldReasons gates={gates} reasons={reasons} onReason={onReason} />
       <details
         className="mt-3 border-t border-line"
-        open={unsaid || faults.some((x) => x.path.startsWith('weather.')) || undefined}
+        open={unsaid || issues.some((x) => x.path.startsWith('weather.')) || undefined}
       >
         <summary className="figures min-h-hand py-3 font-bold">
           {unsaid
@@ -75,7 +75,7 @@ export function BeforeStart({
           <TextField
             label={`Air, ${us ? '°F' : '°C'}`}
             path="weather.temperatureC"
-            faults={faults}
+            issues={issues}
             inputMode="decimal"
             maxLength={20}
             value={air.temperature}
@@ -84,7 +84,7 @@ export function BeforeStart({
           <TextField
             label={`Wind, ${us ? 'mph' : 'm/s'}`}
             path="weather.windMs"
-            faults={faults}
+            issues={issues}
             inputMode="decimal"
             maxLength={20}
             value={air.wind}
@@ -94,7 +94,7 @@ export function BeforeStart({
             label="Humidity, %"
             hint="if measured"
             path="weather.humidity"
-            faults={faults}
+            issues={issues}
             inputMode="decimal"
             maxLength={20}
             value={air.humidity}

@@ -2,7 +2,7 @@
 
 import { DOSE_BASES, doseChangeSentence, type DoseBasis, type DoseChange } from '@/core/prescribe/dose-now';
 import type { UnitSystem } from '@/core/units/units';
-import { TextArea, type FormFault } from '@/ui/controls/controls';
+import { TextArea, type FormIssue } from '@/ui/controls/controls';
 
 const PRESSES: Record<DoseBasis, string> = { newest: 'Use newest dose', planned: 'Keep planned dose' };
 
@@ -15,7 +15,7 @@ export function DoseQuestion({
   basis,
   reason,
   units,
-  faults,
+  issues,
   onBasis,
   onReason,
 }: {
@@ -24,7 +24,7 @@ export function DoseQuestion({
   basis: DoseBasis | null;
   reason: string;
   units: UnitSystem;
-  faults: FormFault[];
+  issues: FormIssue[];
   onBasis: (basis: DoseBasis) => void;
   onReason: (reason: string) => void;
 }) {
@@ -59,7 +59,7 @@ export function DoseQuestion({
         <TextArea
           label="Why the planned dose is kept"
           path="deviation"
-          faults={faults}
+          issues={issues}
           rows={2}
           value={reason}
           onChange={onReason}

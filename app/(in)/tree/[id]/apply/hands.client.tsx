@@ -1,21 +1,21 @@
 'use client';
 
-import { faultAt, TickTag, type FormFault } from '@/ui/controls/controls';
+import { issueAt, TickTag, type FormIssue } from '@/ui/controls/controls';
 
 /** Who did it together with whoever writes it; said once a day and place. */
 export function Hands({
   hands,
   withIds,
-  faults,
+  issues,
   onChange,
 }: {
   hands: readonly { id: string; name: string }[];
   withIds: readonly string[];
-  faults: FormFault[];
+  issues: FormIssue[];
   onChange: (ids: string[]) => void;
 }) {
   if (!hands.length) return null;
-  const wrong = faultAt(faults, 'withIds');
+  const wrong = issueAt(issues, 'withIds');
   return (
     <fieldset className="mb-4">
       <legend className="mb-1 font-semibold">Together with</legend>

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v5, v7 } from 'uuid';
 import { GUARDS, type Guard } from '@/core/hanging/hanging';
-import { Choices, FormFaults } from '@/ui/controls/controls';
+import { Choices, FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';
 import type { HungRow } from '@/commands/facts/board';
@@ -59,7 +59,7 @@ export function Hang({
   const router = useRouter();
   const [id] = useState(() => v7());
   const [guarded, setGuarded] = useState<Guard | null>(null);
-  const { busy, faults, setFaults, send } = useSend(hang);
+  const { busy, issues, setIssues, send } = useSend(hang);
   if (hanging && hanging.still > 0)
     return (
       <section className="mt-4 border-l-4 border-sap pl-4">
@@ -75,7 +75,7 @@ export function Hang({
   // What was pulled unfinished may be hung again, now or another day; else it is written up as it is.
   if (hanging && hanging.entered >= product * FINISHED) return null;
   const now = () => {
-    if (!guarded) return setFaults([{ path: 'guarded', sentence: 'Say what keeps people from it.' }]);
+    if (!guarded) return setIssues([{ path: 'guarded', message: 'Say what keeps people from it.' }]);
     const hung = { id, planId, at: (!hanging && startedAt) || phoneNow().toISOString(), guarded, ...started };
     send(
       hung,
@@ -92,12 +92,12 @@ export function Hang({
       <Choices
         label="It hangs while you go on; what keeps people from it?"
         options={GUARDS.map((value) => ({ value, name: GUARD_WORDS[value] }))}
-        faults={faults}
+        issues={issues}
         path="guarded"
         value={guarded}
         onChange={setGuarded}
       />
-      <FormFaults faults={faults} known={['guarded']} />
+      <FormIssues issues={issues} known={['guarded']} />
       <button type="button" className="press min-h-14 phone:w-full" disabled={busy || refused} onClick={now}>
         {hanging ? 'The rest hangs' : all}: on to the next tree
       </button>

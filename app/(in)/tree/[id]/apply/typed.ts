@@ -1,4 +1,4 @@
-import type { Fault } from '@/core/book/write';
+import type { Issue } from '@/core/book/write';
 import type { Source } from '@/core/mix/sources';
 import { readNumber } from '@/core/units/numbers';
 import { MASS, showAmount, showFill, VOLUME, type UnitSystem } from '@/core/units/units';
@@ -25,7 +25,7 @@ export interface ReadAir {
   temperatureC: number | null;
   windMs: number | null;
   humidity: number | null;
-  faults: Fault[];
+  issues: Issue[];
 }
 export function readAir(typed: ReturnType<typeof typedAir>, units: UnitSystem): ReadAir {
   const us = units === 'us';
@@ -42,10 +42,10 @@ export function readAir(typed: ReturnType<typeof typedAir>, units: UnitSystem): 
     temperatureC: temperature.ok ? celsius(temperature.value) : null,
     windMs: wind.ok ? wind.value / (us ? MPH : 1) : null,
     humidity: humidity.ok ? humidity.value : null,
-    faults: [
-      ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', sentence: temperature.sentence }]),
-      ...(wind.ok ? [] : [{ path: 'weather.windMs', sentence: wind.sentence }]),
-      ...(humidity.ok || !typed.humidity.trim() ? [] : [{ path: 'weather.humidity', sentence: humidity.sentence }]),
+    issues: [
+      ...(temperature.ok ? [] : [{ path: 'weather.temperatureC', message: temperature.sentence }]),
+      ...(wind.ok ? [] : [{ path: 'weather.windMs', message: wind.sentence }]),
+      ...(humidity.ok || !typed.humidity.trim() ? [] : [{ path: 'weather.humidity', message: humidity.sentence }]),
     ],
   };
 }

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { CERTAINTIES, certaintyWords, DECISIONS, ODDS, type Certainty, type Decision } from '@/core/diagnose/words';
-import { Choices, FormFaults, TextArea, Tick } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea, Tick } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Input, Select } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -29,7 +29,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
     ...proposed,
     overturns: [] as string[],
   });
-  const { busy, faults, send } = useSend(decide, made);
+  const { busy, issues, send } = useSend(decide, made);
   const others = open.filter((o) => o.conditionId !== form.conditionId);
   const chosen = list.find((c) => c.id === form.conditionId);
   const leading = list.slice(0, LEADING);
@@ -57,7 +57,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
         Filled in as the ranking and the rules say. You decide; where you differ, say why.
       </p>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={['conditionId', 'certainty', 'decision', 'reason']} />
+      <FormIssues issues={issues} known={['conditionId', 'certainty', 'decision', 'reason']} />
       <fieldset className="mb-4 min-w-0">
         <legend className="mb-1 font-semibold">Condition</legend>
         {leading.map((c) => (
@@ -93,16 +93,16 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
             ))}
           </Select>
         </label>
-        {faults.some((f) => f.path === 'conditionId') && (
+        {issues.some((f) => f.path === 'conditionId') && (
           <p role="alert" className="mt-1 font-semibold text-madder">
-            {faults.find((f) => f.path === 'conditionId')!.sentence}
+            {issues.find((f) => f.path === 'conditionId')!.message}
           </p>
         )}
       </fieldset>
       <Choices
         label={`How sure${chosen ? ` (what is grave asks for “${certaintyWords(chosen.needs)}”)` : ''}`}
         path="certainty"
-        faults={faults}
+        issues={issues}
         value={form.certainty}
         onChange={(certainty) => setForm((f) => ({ ...f, certainty }))}
         options={CERTAINTIES.map((c) => ({ value: c, name: `${certaintyWords(c)} (${ODDS[c]})` }))}
@@ -110,7 +110,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
       <Choices
         label="Decision"
         path="decision"
-        faults={faults}
+        issues={issues}
         value={form.decision}
         onChange={(decision) => setForm((f) => ({ ...f, decision }))}
         options={DECISIONS.map((d) => ({ value: d, name: d }))}
@@ -137,7 +137,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
       <TextArea
         label="Why, in a sentence the client will read"
         path="reason"
-        faults={faults}
+        issues={issues}
         value={form.reason}
         onChange={(reason) => setForm((f) => ({ ...f, reason }))}
       />

@@ -13,7 +13,7 @@ import { type Props } from './beside.client';
 const ArcsFigure = part(() => import('@/ui/figures/arcs').then((m) => m.ArcsFigure));
 
 /** Bark loss as arcs, main roots one by one, and who stands below. */
-export function BarkAndRoots({ form, update }: Omit<Props, 'faults'>) {
+export function BarkAndRoots({ form, update }: Omit<Props, 'issues'>) {
   const share = barkLossShare(form.barkLoss.filter((a) => a.kind === 'bare'));
   const [open, setOpen] = useState(false);
   const girdled = barkLossShare(form.barkLoss.filter((a) => a.kind === 'girdled'));

@@ -1,6 +1,6 @@
 'use client';
 
-import { Choices, Field, SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
+import { Choices, Field, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import { Input } from '@/ui/controls/input.client';
 import { APPLICATION_QUESTIONS } from '@/core/diagnose/effect';
 import { VIGOUR_LOOKS, VIGOURS, type Vigour } from '@/core/diagnose/words';
@@ -9,14 +9,14 @@ import { type BenchSign, type ExamineForm, type Update } from './form';
 export interface Props {
   form: ExamineForm;
   update: Update;
-  faults: FormFault[];
+  issues: FormIssue[];
 }
 
 /** Crown and vigour by a described scale, and the soil below. */
 export function CrownAndSoil({
   form,
   update,
-  faults,
+  issues,
   last,
 }: Props & { last: { crownLoss: number | null; vigour: Vigour | null } }) {
   const step = (by: number) =>
@@ -31,7 +31,7 @@ export function CrownAndSoil({
       <Field
         label="Crown loss, % of the crown dead or bare"
         path="crownLoss"
-        faults={faults}
+        issues={issues}
         hint={`Against a full crown of this host in this place.${last.crownLoss === null ? '' : ` Last: ${last.crownLoss} %.`}`}
       >
         {(p) => (
@@ -77,12 +77,12 @@ export function CrownAndSoil({
   );
 }
 
-/** This look as the check of an earlier treatment: its effect, and the faults that must be excluded first. */
+/** This look as the check of an earlier treatment: its effect, and the issues that must be excluded first. */
 export function CheckOfTreatment({
   form,
   update,
   records,
-}: Omit<Props, 'faults'> & { records: { id: string; name: string }[] }) {
+}: Omit<Props, 'issues'> & { records: { id: string; name: string }[] }) {
   if (!records.length) return null;
   const check = form.check;
   return (
@@ -132,7 +132,7 @@ export function CheckOfTreatment({
 }
 
 /** What digging brought up, and what it changes: the client agrees before the plan does. */
-export function FoundWhileDigging({ form, update, faults, signs }: Props & { signs: BenchSign[] }) {
+export function FoundWhileDigging({ form, update, issues, signs }: Props & { signs: BenchSign[] }) {
   const dug = signs.filter((s) => s.dig && Number(form.grades[s.id] ?? 0) > 0);
   if (!dug.length) return null;
   return (
@@ -144,7 +144,7 @@ export function FoundWhileDigging({ form, update, faults, signs }: Props & { sig
       <TextArea
         label="What changes"
         path="change"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.change}
         onChange={(change) => update({ change })}
@@ -153,7 +153,7 @@ export function FoundWhileDigging({ form, update, faults, signs }: Props & { sig
         <TextField
           label="Price of it"
           path="changePrice"
-          faults={faults}
+          issues={issues}
           inputMode="decimal"
           value={form.changePrice}
           onChange={(changePrice) => update({ changePrice })}

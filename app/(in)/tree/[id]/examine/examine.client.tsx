@@ -8,7 +8,7 @@ import { fromWire, type WireModel } from '@/core/diagnose/wire';
 import type { NextLook } from '@/core/diagnose/next-look';
 import { once } from '@/core/diagnose/once';
 import type { Vigour } from '@/core/diagnose/words';
-import { Choices, FormFaults, TextArea } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -89,7 +89,7 @@ export function ExamineBench({
     alike: {},
   });
   const update: Update = (change) => setForm((f) => (typeof change === 'function' ? change(f) : { ...f, ...change }));
-  const { busy, faults, send } = useSend(examine, made);
+  const { busy, issues, send } = useSend(examine, made);
   const [skipped, setSkipped] = useState<string[]>([]);
   const [everything, setEverything] = useState(false);
   const shown = everything ? signs : signs.filter((s) => !s.outOfSeason || form.grades[s.id]);
@@ -179,7 +179,7 @@ export function ExamineBench({
         </p>
       </div>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={['crownLoss', 'note', 'change', 'changePrice']} />
+      <FormIssues issues={issues} known={['crownLoss', 'note', 'change', 'changePrice']} />
 
       {!confirmed && !form.key.every((k) => k === true) && (
         <button
@@ -271,8 +271,8 @@ export function ExamineBench({
         done={done.map(([t]) => t)}
         onAnswer={(test, outcome) => update((f) => ({ ...f, tests: { ...f.tests, [test]: outcome } }))}
       />
-      <CrownAndSoil form={form} update={update} faults={faults} last={last} />
-      <FoundWhileDigging form={form} update={update} faults={faults} signs={signs} />
+      <CrownAndSoil form={form} update={update} issues={issues} last={last} />
+      <FoundWhileDigging form={form} update={update} issues={issues} signs={signs} />
       <BarkAndRoots form={form} update={update} />
       <CheckOfTreatment form={form} update={update} records={records} />
       <AlikeTrees form={form} update={update} trees={alike} signs={signs} />
@@ -280,7 +280,7 @@ export function ExamineBench({
         <TextArea
           label="Anything else"
           path="note"
-          faults={faults}
+          issues={issues}
           value={form.note}
           onChange={(note) => update({ note })}
         />

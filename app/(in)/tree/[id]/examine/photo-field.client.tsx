@@ -20,17 +20,17 @@ export function PhotoField({
   pins?: { id: string; words: string }[];
 }) {
   const [pin, setPin] = useState('');
-  const [state, setState] = useState<{ busy: boolean; sentence: string; fault: boolean }>({
+  const [state, setState] = useState<{ busy: boolean; sentence: string; issue: boolean }>({
     busy: false,
     sentence: '',
-    fault: false,
+    issue: false,
   });
   const [keep, setKeep] = useState(false);
   const [added, setAdded] = useState<string[]>([]);
   const send = async (files: FileList | null) => {
     for (const file of Array.from(files ?? [])) {
       const id = v7();
-      setState({ busy: true, sentence: `Sending ${file.name} …`, fault: false });
+      setState({ busy: true, sentence: `Sending ${file.name} …`, issue: false });
       try {
         if (file.size > 25_000_000)
           throw new Error(`${file.name} has ${Math.round(file.size / 1e6)} MB; a photo may have 25 MB at most.`);
@@ -38,11 +38,11 @@ export function PhotoField({
           `/api/photos?${new URLSearchParams({ id, tree: treeId, location: keep ? 'keep' : 'strip', ...(pin ? { sign: pin } : {}) })}`,
           { method: 'POST', body: file },
         );
-        const body = (await answer.json()) as { faults?: { sentence: string }[] };
-        if (!answer.ok) throw new Error(body.faults?.[0]?.sentence ?? 'The photo was not taken.');
+        const body = (await answer.json()) as { issues?: { message: string }[] };
+        if (!answer.ok) throw new Error(body.issues?.[0]?.message ?? 'The photo was not taken.');
         setAdded((a) => [...a, id]);
         onAdded?.(id);
-        setState({ busy: false, sentence: 'Photo kept.', fault: false });
+        setState({ busy: false, sentence: 'Photo kept.', issue: false });
       } catch (error) {
         const sent = { id, treeId, sign: pin || null };
         if (error instanceof TypeError && (await keepPhotoHere(file, sent).catch(() => false))) {
@@ -51,7 +51,7 @@ export function PhotoField({
           setState({
             busy: false,
             sentence: `Kept on this phone; it is sent when there is signal.${place}`,
-            fault: false,
+            issue: false,
           });
           continue;
         }
@@ -61,7 +61,7 @@ export function PhotoField({
             error instanceof TypeError
               ? 'No answer from the server; the photo is still on this device. Try again.'
               : (error as Error).message,
-          fault: true,
+          issue: true,
         });
       }
     }
@@ -105,7 +105,7 @@ export function PhotoField({
           </Tick>
         </div>
       </div>
-      <p role="status" className={`mt-1 font-semibold ${state.fault ? 'text-madder' : ''}`}>
+      <p role="status" className={`mt-1 font-semibold ${state.issue ? 'text-madder' : ''}`}>
         {state.sentence}
       </p>
       <div className="flex flex-wrap gap-2">

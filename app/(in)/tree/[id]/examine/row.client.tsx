@@ -11,7 +11,7 @@ export function AlikeTrees({
   update,
   trees,
   signs,
-}: Omit<Props, 'faults'> & { trees: { id: string; tag: string }[]; signs: BenchSign[] }) {
+}: Omit<Props, 'issues'> & { trees: { id: string; tag: string }[]; signs: BenchSign[] }) {
   if (!trees.length) return null;
   const chosen = Object.keys(form.alike);
   const set = (id: string, except: Record<string, Grade> | null) =>

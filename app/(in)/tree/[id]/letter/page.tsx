@@ -103,7 +103,7 @@ export default async function Page({
     kept: kept && (!named || kept.conditionId === named) ? { ...kept, by: kept.byName } : null,
     about: c,
     duties: result.duties,
-    from: { company: viewer.outfitName, site: tree.placeName },
+    from: { company: viewer.companyName, site: tree.placeName },
     done: doneForClient(tree, since, nameOf),
     planned: plannedForClient(tree, nameOf),
     wasWrong: wrong.map((w) => ({ name: nameOf(w.conditionId), by: (kept?.overturnedBy ?? []).map(told).join(', ') })),
@@ -122,7 +122,7 @@ export default async function Page({
     >
       <article className="max-w-[44rem] print:max-w-none">
         <p className="text-ink-2">
-          {viewer.outfitName}, {viewer.name} · for {tree.clientName} · {tree.placeName} · tree {tree.tag},{' '}
+          {viewer.companyName}, {viewer.name} · for {tree.clientName} · {tree.placeName} · tree {tree.tag},{' '}
           {findHost(tree.hostId)?.name.toLowerCase()} · {longDay(todayOf(viewer))}
         </p>
         <h1 className="mt-2 text-[2rem]! first-letter:uppercase">{letter.heading}</h1>

@@ -9,7 +9,7 @@ import { RingEntry } from '@/ui/figures/ring-entry.client';
 import { readNumber } from '@/core/units/numbers';
 import { CM_PER_IN, LENGTH, showTrunk, type LengthUnit, type UnitSystem } from '@/core/units/units';
 import { simulatedTape } from '@/stand-ins/diameter-tape';
-import { Choices, Field, FormFaults, TextArea, TextField } from '@/ui/controls/controls';
+import { Choices, Field, FormIssues, TextArea, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Input, Select } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -79,7 +79,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
     method: 'tape' as 'tape' | 'diameter tape' | 'sent by tape',
     more: false,
   });
-  const { busy, faults, send } = useSend(measure, made);
+  const { busy, issues, send } = useSend(measure, made);
   const stem = (i: number, change: Partial<Stem>) =>
     setForm((f) => ({ ...f, stems: f.stems.map((s, j) => (j === i ? { ...s, ...change } : s)) }));
   const diameters = readStems(form.stems);
@@ -136,8 +136,8 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
       }}
     >
       <h1 className="mb-4">Put the tape around</h1>
-      <FormFaults
-        faults={faults}
+      <FormIssues
+        issues={issues}
         known={['stems', 'atHeight', 'height', 'crownWidth', 'crownBase', 'obstacles', 'arcs', 'grain']}
       />
       {form.stems.map((s, i) => (
@@ -146,7 +146,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <Field
               label={`${several ? `Stem ${i + 1}: ` : ''}${s.kind === 'girth' ? 'Girth' : 'Diameter'}, ${s.unit}`}
               path={`stems.${i}`}
-              faults={faults}
+              issues={issues}
             >
               {(p) => (
                 <Input
@@ -261,7 +261,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <TextField
               label={`Read at height, ${units === 'us' ? 'in' : 'cm'}`}
               path="atHeight"
-              faults={faults}
+              issues={issues}
               value={form.atHeight}
               onChange={(atHeight) => setForm((f) => ({ ...f, atHeight }))}
               inputMode="decimal"
@@ -270,7 +270,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <TextField
               label={`Tree height, ${units === 'us' ? 'ft' : 'm'}`}
               path="height"
-              faults={faults}
+              issues={issues}
               hint={last?.treeHeightM ? 'Left empty: as last time.' : undefined}
               value={form.height}
               onChange={(h) => setForm((f) => ({ ...f, height: h }))}
@@ -282,7 +282,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <TextField
               label={`Crown width, ${units === 'us' ? 'ft' : 'm'}`}
               path="crownWidth"
-              faults={faults}
+              issues={issues}
               hint={last?.crownWidthM ? 'Left empty: as last time.' : 'For sprays, probes and feeds.'}
               value={form.crownWidth}
               onChange={(crownWidth) => setForm((f) => ({ ...f, crownWidth }))}
@@ -292,7 +292,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <TextField
               label={`Lowest leaves at, ${units === 'us' ? 'ft' : 'm'}`}
               path="crownBase"
-              faults={faults}
+              issues={issues}
               value={form.crownBase}
               onChange={(crownBase) => setForm((f) => ({ ...f, crownBase }))}
               inputMode="decimal"
@@ -302,7 +302,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
           <TextArea
             label="In the way (ivy, swelling, slope, lean)"
             path="obstacles"
-            faults={faults}
+            issues={issues}
             rows={2}
             value={form.obstacles}
             onChange={(obstacles) => setForm((f) => ({ ...f, obstacles }))}
@@ -326,7 +326,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
             <TextField
               label="The grain spirals, ° clockwise going down"
               path="grain"
-              faults={faults}
+              issues={issues}
               hint="Empty: straight. Anticlockwise with a minus."
               value={form.grain}
               onChange={(grain) => setForm((f) => ({ ...f, grain }))}
@@ -362,7 +362,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
                   <TextField
                     label={`${end}, °`}
                     path={`arcs.${i}`}
-                    faults={faults}
+                    issues={issues}
                     inputMode="numeric"
                     value={a[end]}
                     onChange={(x) =>

@@ -62,7 +62,7 @@ export function Alike({
         is left out, named, and stays listed on the place’s year. Where nothing is named on a tree, it is named as on
         this one: only possible, until somebody has looked.
       </p>
-      <RowFilter trees={trees} filter={filter} onFilter={setFilter} fault={named.ok ? null : named.sentence} />
+      <RowFilter trees={trees} filter={filter} onFilter={setFilter} issue={named.ok ? null : named.sentence} />
       <div className="mt-2 flex flex-wrap gap-2">
         <button
           type="button"
@@ -109,12 +109,12 @@ function RowFilter({
   trees,
   filter,
   onFilter,
-  fault,
+  issue,
 }: {
   trees: readonly RowChoice[];
   filter: Filter;
   onFilter: (next: Filter) => void;
-  fault: string | null;
+  issue: string | null;
 }) {
   const hosts = [...new Map(trees.map((t) => [t.hostId, t.host]))].sort((a, b) => a[1].localeCompare(b[1]));
   const sections = [...new Set(trees.map((t) => t.section).filter(Boolean))];
@@ -154,11 +154,11 @@ function RowFilter({
         <span className="mb-1 block font-semibold">Only these tags, like 1–20</span>
         <Input
           className="box"
-          aria-invalid={fault !== null}
+          aria-invalid={issue !== null}
           value={filter.tags}
           onChange={(e) => onFilter({ ...filter, tags: e.target.value })}
         />
-        {fault && <span className="block font-semibold text-madder">{fault}</span>}
+        {issue && <span className="block font-semibold text-madder">{issue}</span>}
       </label>
     </div>
   );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { Weighed } from '@/core/prescribe/compare';
-import { FormFaults, TickTag } from '@/ui/controls/controls';
+import { FormIssues, TickTag } from '@/ui/controls/controls';
 import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { propose } from './actions';
@@ -9,11 +9,11 @@ import { propose } from './actions';
 /** Ways ticked, a word to the client, and an address to send: it opens without a sign-in, until it runs out or is taken back. */
 export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] }) {
   const [keys, setKeys] = useState<string[]>([]);
-  const { busy, faults, send } = useSend(propose);
+  const { busy, issues, send } = useSend(propose);
   return (
     <details className="mt-4">
       <summary className="flex min-h-hand items-center font-bold">Offer these to the client</summary>
-      <FormFaults faults={faults} known={['days', 'message']} />
+      <FormIssues issues={issues} known={['days', 'message']} />
       <div className="flex flex-wrap gap-2 pt-2">
         {weighed
           .filter((w) => !w.forbidden)
@@ -29,7 +29,7 @@ export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] 
           ))}
       </div>
       <OfferTermsForm
-        faults={faults}
+        issues={issues}
         busy={busy}
         ready={keys.length > 0}
         onMake={(terms, made) => send({ id: v7(), treeId, keys, ...terms }, ({ path }) => made(path))}

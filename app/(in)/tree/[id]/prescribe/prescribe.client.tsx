@@ -18,7 +18,7 @@ import { AMENDMENTS } from '@/core/rootzone/feeding';
 import { USUAL_PROGRAMME } from '@/core/season/programme';
 import { figure, showAmount, type UnitSystem } from '@/core/units/units';
 import type { WorkFacts } from '@/core/work/work';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { part } from '@/ui/controls/part.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { WhenNear } from '@/ui/controls/settled.client';
@@ -100,7 +100,7 @@ export function PrescribeBench(props: Props) {
     emptyForm(situation, usual),
     (kept) => kept.day === situation.today,
   );
-  const { busy, faults, send } = useSend(makePlan, made);
+  const { busy, issues, send } = useSend(makePlan, made);
   const drop = useSend(dropPlan);
   const [near, setNear] = useState(false);
   const onNear = useCallback(() => {
@@ -275,7 +275,7 @@ export function PrescribeBench(props: Props) {
         </p>
       </div>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={faults} known={['choices.when']} />
+      <FormIssues issues={issues} known={['choices.when']} />
       <WhenToDo
         when={form.when}
         onWhen={(next) => setForm((f) => ({ ...f, when: next }))}
@@ -284,7 +284,7 @@ export function PrescribeBench(props: Props) {
         label={chosen.label}
         use={chosen.use}
         units={units}
-        faults={faults}
+        issues={issues}
         fits={props.fits[nameOf(chosen)] ?? null}
         meanwhile={nameOf(chosen) === first.pick ? props.meanwhile : []}
         onPick={choose}
@@ -303,10 +303,10 @@ export function PrescribeBench(props: Props) {
           ) : (
             <div className="mb-4">
               <p className="text-head font-bold text-madder">No dose</p>
-              {dose.faults.map((f) => (
-                <p key={f.path}>{f.sentence}</p>
+              {dose.issues.map((f) => (
+                <p key={f.path}>{f.message}</p>
               ))}
-              {dose.faults.some((f) => ['diameters', 'sprayVolumeMl', 'areaM2', 'holes'].includes(f.path)) && (
+              {dose.issues.some((f) => ['diameters', 'sprayVolumeMl', 'areaM2', 'holes'].includes(f.path)) && (
                 <Link href={`/tree/${treeId}/measure`} className="press mt-3">
                   Measure
                 </Link>

@@ -10,7 +10,7 @@ import {
   type Visit,
 } from '@/core/season/programme';
 import { span } from '@/core/season/follow-ups';
-import { FormFaults, SelectField } from '@/ui/controls/controls';
+import { FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
@@ -46,7 +46,7 @@ export function PlanOfTree({
   by: Weighing;
   refused: boolean;
 }) {
-  const { busy, faults, send } = useSend(setProgramme);
+  const { busy, issues, send } = useSend(setProgramme);
   const said = useSaid();
   const programme = by.programme ?? USUAL_PROGRAMME;
   const set = (change: Partial<Programme>) =>
@@ -108,7 +108,7 @@ export function PlanOfTree({
             value={programme.school ?? AS_IS}
             onChange={(x) => set({ school: x === AS_IS ? null : x })}
             options={[
-              { value: AS_IS, name: `${SCHOOL_NAMES[by.school]} (outfit)` },
+              { value: AS_IS, name: `${SCHOOL_NAMES[by.school]} (company)` },
               ...(Object.keys(SCHOOL_NAMES) as (keyof typeof SCHOOL_NAMES)[]).map((value) => ({
                 value,
                 name: SCHOOL_NAMES[value],
@@ -134,7 +134,7 @@ export function PlanOfTree({
           />
         </fieldset>
       )}
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
       {visits.length > 0 && (
         <>
           <h3>Visits to come</h3>

@@ -211,7 +211,7 @@ export function WoundBudgets({
                   <b className="block text-small">the programme of this plan</b>
                 )}
                 {(r.everyYears === 1) === (school === 'yearly, small') && (
-                  <span className="block text-small text-ink-2">the school of this outfit</span>
+                  <span className="block text-small text-ink-2">the school of this company</span>
                 )}
                 {r.everyYears < least - 0.05 && (
                   <span className="block text-small text-ink-2">sooner than the label allows</span>

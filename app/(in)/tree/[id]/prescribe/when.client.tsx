@@ -6,7 +6,7 @@ import type { When } from '@/core/prescribe/situation';
 import { after } from '@/core/season/follow-ups';
 import type { FitDay } from '@/core/weather/fitness';
 import type { UnitSystem } from '@/core/units/units';
-import { Choices, TextField, type FormFault } from '@/ui/controls/controls';
+import { Choices, TextField, type FormIssue } from '@/ui/controls/controls';
 import { conditionWords } from '@/ui/label-words';
 import { boundWords } from '@/ui/season-words';
 import { shortDay } from '@/ui/words';
@@ -22,14 +22,14 @@ export function WhenChoice({
   from,
   today,
   on,
-  faults,
+  issues,
 }: {
   when: When;
   onWhen: (when: When) => void;
   from: string | null;
   today: string;
   on: string;
-  faults: FormFault[];
+  issues: FormIssue[];
 }) {
   const waits = from !== null && from > today;
   // What is open today is done today; the two answers are one then.
@@ -57,7 +57,7 @@ export function WhenChoice({
         <TextField
           label="The day"
           path="choices.when"
-          faults={faults}
+          issues={issues}
           type="date"
           value={day}
           onChange={(next) => {
@@ -82,7 +82,7 @@ export function WhenToDo({
   label,
   use,
   units,
-  faults,
+  issues,
   fits,
   meanwhile,
   onPick,
@@ -94,7 +94,7 @@ export function WhenToDo({
   label: Label;
   use: LabelUse;
   units: UnitSystem;
-  faults: FormFault[];
+  issues: FormIssue[];
   /** Days of the forecast that are likely to suit it; null where it has no limits of air. */
   fits: FitDay[] | null;
   meanwhile: { key: string; name: string }[];
@@ -108,7 +108,7 @@ export function WhenToDo({
   const outside = later && (!window || on < window.from || on > window.to);
   return (
     <section aria-label="When" className="mb-5 border-b border-line-2 pb-3 phone:mb-3">
-      <WhenChoice when={when} onWhen={onWhen} from={window?.from ?? null} today={today} on={on} faults={faults} />
+      <WhenChoice when={when} onWhen={onWhen} from={window?.from ?? null} today={today} on={on} issues={issues} />
       <p className="text-[0.9375rem]">
         {window ? (
           <>

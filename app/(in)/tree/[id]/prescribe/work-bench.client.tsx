@@ -8,7 +8,7 @@ import type { UnitSystem } from '@/core/units/units';
 import type { Answer, Work, WorkFacts, WorkSheet } from '@/core/work/work';
 import { factsOn, readAnswers, usualAnswers } from '@/core/work/work';
 import { findWork } from '@/core/work/works';
-import { Choices, FormFaults, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
@@ -25,13 +25,13 @@ import { WhenChoice } from './when.client';
 /** What a work asks, as typed; a field left alone holds the usual answer. */
 export type Typed = Record<string, string | boolean>;
 
-/** The sheet for what was typed, or the faults of the fields that cannot be read; the usual answers stand in for those. */
-export function sheetOf(work: Work, facts: WorkFacts, typed: Typed): { sheet: WorkSheet; faults: FormFault[] } {
+/** The sheet for what was typed, or the issues of the fields that cannot be read; the usual answers stand in for those. */
+export function sheetOf(work: Work, facts: WorkFacts, typed: Typed): { sheet: WorkSheet; issues: FormIssue[] } {
   const read = readAnswers(work, facts, typed);
-  if (read.ok) return { sheet: work.workOut(facts, read.answers), faults: [] };
-  const good = Object.fromEntries(Object.entries(typed).filter(([k]) => !read.faults.some((f) => f.path === k)));
+  if (read.ok) return { sheet: work.workOut(facts, read.answers), issues: [] };
+  const good = Object.fromEntries(Object.entries(typed).filter(([k]) => !read.issues.some((f) => f.path === k)));
   const again = readAnswers(work, facts, good);
-  return { sheet: work.workOut(facts, again.ok ? again.answers : usualAnswers(work, facts)), faults: read.faults };
+  return { sheet: work.workOut(facts, again.ok ? again.answers : usualAnswers(work, facts)), issues: read.issues };
 }
 
 export function WorkFigures({ sheet, stopped }: { sheet: WorkSheet; stopped: boolean }) {
@@ -53,13 +53,13 @@ export function WorkAsks({
   work,
   facts,
   typed,
-  faults,
+  issues,
   onType,
 }: {
   work: Work;
   facts: WorkFacts;
   typed: Typed;
-  faults: FormFault[];
+  issues: FormIssue[];
   onType: (key: string, value: string | boolean) => void;
 }) {
   return (
@@ -89,7 +89,7 @@ export function WorkAsks({
             key={ask.key}
             label={ask.unit ? `${ask.name}, ${ask.unit}` : ask.name}
             path={ask.key}
-            faults={faults}
+            issues={issues}
             inputMode="decimal"
             maxLength={20}
             placeholder={String(usual)}
@@ -216,7 +216,7 @@ export function WorkBench({
     );
   const from = workDay(situation, work.method);
   const on = workOn(form.when, from, facts.today);
-  const { sheet, faults: typedFaults } = sheetOf(work, factsOn(facts, on), form.typed);
+  const { sheet, issues: typedIssues } = sheetOf(work, factsOn(facts, on), form.typed);
   const inTheWay = blocked(sheet.gates, form.released);
   const stop = sheet.gates.find((g) => g.strength === 'stop') ?? null;
   return (
@@ -234,7 +234,7 @@ export function WorkBench({
       {strip}
       <h1 className="mb-4">{work.name}</h1>
       {refused && <p className="mb-4 border-l-4 border-sap pl-3 font-semibold text-sap">{refused}</p>}
-      <FormFaults faults={sendWork.faults} known={['on']} />
+      <FormIssues issues={sendWork.issues} known={['on']} />
       <section aria-label="When" className="mb-3">
         <WhenChoice
           when={form.when}
@@ -242,7 +242,7 @@ export function WorkBench({
           from={from}
           today={facts.today}
           on={on}
-          faults={sendWork.faults.map((f) => (f.path === 'on' ? { ...f, path: 'choices.when' } : f))}
+          issues={sendWork.issues.map((f) => (f.path === 'on' ? { ...f, path: 'choices.when' } : f))}
         />
       </section>
       <div className="grid gap-x-8 desk:grid-cols-[minmax(0,1fr)_250px]">
@@ -253,7 +253,7 @@ export function WorkBench({
             data-confirm
             type="button"
             className="press press-main w-full"
-            disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedFaults.length > 0}
+            disabled={sendWork.busy || refused !== null || inTheWay.length > 0 || typedIssues.length > 0}
             onClick={() =>
               sendWork.send(
                 {
@@ -280,7 +280,7 @@ export function WorkBench({
           <InTheWay gates={inTheWay} />
         </div>
         <div className="desk:order-1">
-          <WorkAsks work={work} facts={facts} typed={form.typed} faults={typedFaults} onType={onType} />
+          <WorkAsks work={work} facts={facts} typed={form.typed} issues={typedIssues} onType={onType} />
           {!refused && <HoldReasons gates={sheet.gates} reasons={form.released} onReason={onReason} />}
         </div>
       </div>

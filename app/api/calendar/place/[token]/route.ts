@@ -9,9 +9,9 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tok
   const place = token.length <= 100 ? await placeOfCalendar(token) : null;
   if (!place)
     return Response.json(
-      { faults: [{ path: 'token', sentence: 'This calendar address does not work (any more). Ask for a new one.' }] },
+      { issues: [{ path: 'token', message: 'This calendar address does not work (any more). Ask for a new one.' }] },
       { status: 404 },
     );
   const { visits } = await comingTo(place, clockNow());
-  return asCalendar(calendarOf(`${place.placeName}, ${place.outfitName}`, visits, ''));
+  return asCalendar(calendarOf(`${place.placeName}, ${place.companyName}`, visits, ''));
 }

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { money, type Prices } from '@/core/cost/prices';
 import { totalOf, type OfferLine } from '@/core/proposal/property';
-import { FormFaults } from '@/ui/controls/controls';
+import { FormIssues } from '@/ui/controls/controls';
 import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { LineTicks } from '@/app/share/[token]/lines';
@@ -15,11 +15,11 @@ import { offerProperty } from '../../../actions';
 export function OfferForm({ placeId, lines, prices }: { placeId: string; lines: OfferLine[]; prices: Prices }) {
   const router = useRouter();
   const [keys, setKeys] = useState(lines.map((l) => l.key));
-  const { busy, faults, send } = useSend(offerProperty);
+  const { busy, issues, send } = useSend(offerProperty);
   const sum = totalOf({ lines, comingOut: prices.visit }, keys);
   return (
     <div>
-      <FormFaults faults={faults} known={['days', 'message']} />
+      <FormIssues issues={issues} known={['days', 'message']} />
       <LineTicks lines={lines} currency={prices.currency} keys={keys} onKeys={setKeys} />
       <p className="mt-4 figures" aria-live="polite">
         Work and material {money(sum.work, prices)}, coming out on {sum.days} {sum.days === 1 ? 'day' : 'days'}{' '}
@@ -27,7 +27,7 @@ export function OfferForm({ placeId, lines, prices }: { placeId: string; lines: 
         {sum.maybe > 0 && `; what waits for a look would be ${money(sum.maybe, prices)} more`}
       </p>
       <OfferTermsForm
-        faults={faults}
+        issues={issues}
         busy={busy}
         ready={keys.length > 0}
         className="press press-main phone:w-full"

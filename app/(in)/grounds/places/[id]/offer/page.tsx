@@ -37,7 +37,7 @@ export default async function OfferPage({ params }: { params: Promise<{ id: stri
     <section>
       <h2 className="text-body">How it is priced</h2>
       <p className="text-[0.9375rem]">
-        Hands, product and devices at each tree, by the outfit’s prices of today; coming out is asked once for each day
+        Hands, product and devices at each tree, by the company’s prices of today; coming out is asked once for each day
         on which anything of it is done, however many trees there are. What waits for a look is told apart.
       </p>
       <p className="text-[0.9375rem]">

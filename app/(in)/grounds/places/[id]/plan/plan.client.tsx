@@ -15,7 +15,7 @@ import {
 } from '@/core/grounds/plan';
 import type { Point } from '@/core/rootzone/probe-grid';
 import { showArea, type UnitSystem } from '@/core/units/units';
-import { Choices, FormFaults, TextField } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { PlanFigure, spanOf } from '@/ui/figures/plan';
 import { Frame } from '@/ui/frame/frame';
@@ -82,7 +82,7 @@ export function PlanBench({
   const figure = useRef<SVGSVGElement>(null);
   const [drawnOn, setDrawnOn] = useState(version);
   const [seenNewer, setSeenNewer] = useState(false);
-  const { busy, faults, send } = useSend(keepPlan, {
+  const { busy, issues, send } = useSend(keepPlan, {
     stale: () => {
       setSeenNewer(true);
       router.refresh();
@@ -234,7 +234,7 @@ export function PlanBench({
                 GeoJSON in longitude and latitude, in a grid that it names, or in local metres. Each feature says its
                 kind: outline, tree (with its tag), {[...AREAS, ...POINTS].join(', ')}.
               </p>
-              <FormFaults faults={bring.faults} />
+              <FormIssues issues={bring.issues} />
               <Input
                 type="file"
                 aria-label="GeoJSON file"
@@ -263,7 +263,7 @@ export function PlanBench({
           </button>
         )}
       </div>
-      <FormFaults faults={faults} />
+      <FormIssues issues={issues} />
       {!plan.outline && !plan.areas.length && !drawn.length && (
         <p className="mb-3">Nothing is drawn yet. Draw the outline first, or bring a GeoJSON file in, in the margin.</p>
       )}

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import { RINSE_ENDS, type RinseEnd } from '@/core/round/home';
 import { readNumber } from '@/core/units/numbers';
-import { Choices, FormFaults, TextArea, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { Choices, FormIssues, TextArea, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { closeRound } from '../../../../without-signal.client';
@@ -43,7 +43,7 @@ export function CloseForm({
     ids: Object.fromEntries(tell.map((t) => [t.placeId, v7()])) as Record<string, string>,
     bodies: {} as Record<string, string>,
   });
-  const { busy, faults, setFaults, send } = useSend(closeRound);
+  const { busy, issues, setIssues, send } = useSend(closeRound);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
   if (ends.length)
     return (
@@ -67,15 +67,15 @@ export function CloseForm({
   const submit = () => {
     const rest = readNumber(form.rest.trim() || '0', { name: 'The rests', min: 0, max: 600, unit: 'min' });
     const counted = form.bits.trim() ? readNumber(form.bits, { name: 'The bits', min: 0, max: 500 }) : null;
-    const wrong: FormFault[] = [
-      ...(rest.ok ? [] : [{ path: 'home.restMinutes', sentence: rest.sentence }]),
-      ...(counted && !counted.ok ? [{ path: 'home.bits', sentence: counted.sentence }] : []),
+    const wrong: FormIssue[] = [
+      ...(rest.ok ? [] : [{ path: 'home.restMinutes', message: rest.sentence }]),
+      ...(counted && !counted.ok ? [{ path: 'home.bits', message: counted.sentence }] : []),
       ...(bits && !counted
-        ? [{ path: 'home.bits', sentence: 'Count the bits: one left in a trunk is looked for.' }]
+        ? [{ path: 'home.bits', message: 'Count the bits: one left in a trunk is looked for.' }]
         : []),
-      ...(mixed && !form.rinse ? [{ path: 'home.rinse', sentence: 'Say where the rinse water went.' }] : []),
+      ...(mixed && !form.rinse ? [{ path: 'home.rinse', message: 'Say where the rinse water went.' }] : []),
     ];
-    if (wrong.length || !rest.ok) return setFaults(wrong);
+    if (wrong.length || !rest.ok) return setIssues(wrong);
     send(
       {
         id,
@@ -124,7 +124,7 @@ export function CloseForm({
           <Choices
             label="The rinse water, which counts as mix"
             options={RINSE_ENDS.map((value) => ({ value, name: RINSE_WORDS[value] }))}
-            faults={faults}
+            issues={issues}
             path="home.rinse"
             value={form.rinse}
             onChange={(x) => set('rinse', x)}
@@ -135,7 +135,7 @@ export function CloseForm({
         <TextField
           label="Rests, minutes"
           path="home.restMinutes"
-          faults={faults}
+          issues={issues}
           inputMode="numeric"
           maxLength={4}
           value={form.rest}
@@ -145,7 +145,7 @@ export function CloseForm({
           <TextField
             label="Bits that came back"
             path="home.bits"
-            faults={faults}
+            issues={issues}
             inputMode="numeric"
             maxLength={4}
             value={form.bits}
@@ -156,7 +156,7 @@ export function CloseForm({
       <TextArea
         label="Note"
         path="home.note"
-        faults={faults}
+        issues={issues}
         rows={2}
         value={form.note}
         onChange={(x) => set('note', x)}
@@ -179,7 +179,7 @@ export function CloseForm({
                 <TextArea
                   label={`Message for ${t.placeName}`}
                   path={`tell.${t.placeId}`}
-                  faults={faults}
+                  issues={issues}
                   rows={Math.min(8, t.body.split('\n').length + 1)}
                   value={form.bodies[t.placeId] ?? t.body}
                   onChange={(x) => set('bodies', { ...form.bodies, [t.placeId]: x })}
@@ -189,7 +189,7 @@ export function CloseForm({
           ))}
         </fieldset>
       )}
-      <FormFaults faults={faults} known={['home.restMinutes', 'home.bits', 'home.rinse', 'home.note']} />
+      <FormIssues issues={issues} known={['home.restMinutes', 'home.bits', 'home.rinse', 'home.note']} />
       <button
         type="button"
         data-confirm

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { v7 } from 'uuid';
 import type { ProgrammeStep, YearProgramme } from '@/core/programmes/schema';
 import { ownKey } from '@/core/settings/own-key';
-import { Choices, FormFaults, SelectField, TextArea, TextField, type FormFault } from '@/ui/controls/controls';
+import { Choices, FormIssues, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { keepProgramme } from '../../actions';
@@ -48,10 +48,10 @@ export function Editor({
   const made = useMadeId(`programme-${programme.key}`);
   const first = own ? programme : { ...programme, name: `${programme.name}, ours` };
   const [form, setForm] = useDraft<YearProgramme>(`programme-${programme.key}`, first);
-  const { busy, faults, send } = useSend(keepProgramme, made);
+  const { busy, issues, send } = useSend(keepProgramme, made);
   const set = (more: Partial<YearProgramme>) => setForm((f) => ({ ...f, ...more }));
-  const at = (path: string): FormFault[] =>
-    faults
+  const at = (path: string): FormIssue[] =>
+    issues
       .filter((f) => f.path.startsWith(`programme.${path}`))
       .map((f) => ({ ...f, path: f.path.slice('programme.'.length) }));
   const key = own ? programme.key : ownKey(form.name);
@@ -70,12 +70,12 @@ export function Editor({
   };
   return (
     <>
-      <FormFaults faults={faults} known={['programme']} />
-      <TextField label="Name" path="name" faults={at('name')} value={form.name} onChange={(name) => set({ name })} />
+      <FormIssues issues={issues} known={['programme']} />
+      <TextField label="Name" path="name" issues={at('name')} value={form.name} onChange={(name) => set({ name })} />
       <TextArea
         label="What it does"
         path="about"
-        faults={at('about')}
+        issues={at('about')}
         value={form.about}
         onChange={(about) => set({ about })}
       />
@@ -83,14 +83,14 @@ export function Editor({
         <TextField
           label="What it rests on"
           path="basis"
-          faults={at('basis')}
+          issues={at('basis')}
           value={form.basis}
           onChange={(basis) => set({ basis })}
         />
         <SelectField
           label="Years"
           path="years"
-          faults={at('years')}
+          issues={at('years')}
           value={String(form.years)}
           onChange={(years) => set({ years: Number(years) })}
           options={['1', '2', '3', '4', '5'].map((y) => ({ value: y, name: y }))}
@@ -111,7 +111,7 @@ export function Editor({
               step={step}
               before={form.steps.slice(0, i)}
               options={options}
-              faults={faults
+              issues={issues
                 .filter((f) => f.path.startsWith(`programme.steps.${i}.`))
                 .map((f) => ({ ...f, path: f.path.slice(`programme.steps.${i}.`.length) }))}
               onChange={(s) => setStep(i, s)}

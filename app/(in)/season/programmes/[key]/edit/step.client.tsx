@@ -3,7 +3,7 @@
 import type { ProgrammeStep, StepTime } from '@/core/programmes/schema';
 import type { Method } from '@/core/label/methods';
 import type { Bbch } from '@/core/season/bbch';
-import { SelectField, TextField, Tick, type FormFault } from '@/ui/controls/controls';
+import { SelectField, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
 import { Many } from './many.client';
 
 interface Option {
@@ -24,7 +24,7 @@ interface Props {
   /** Steps that stand before it, which it may follow or wait for. */
   before: readonly ProgrammeStep[];
   options: StepOptions;
-  faults: FormFault[];
+  issues: FormIssue[];
   onChange: (step: ProgrammeStep) => void;
 }
 
@@ -54,14 +54,14 @@ function timeOf(by: string, before: readonly ProgrammeStep[], options: StepOptio
 }
 
 /** One step of a programme: what, when, how often and on what condition. */
-export function StepEditor({ step, before, options, faults, onChange }: Props) {
+export function StepEditor({ step, before, options, issues, onChange }: Props) {
   const set = (more: Partial<ProgrammeStep>) => onChange({ ...step, ...more });
   const looks = before.filter((s) => s.act.kind === 'look');
   return (
-    <details className="px-3" open={faults.length > 0 || step.name === '' || undefined}>
+    <details className="px-3" open={issues.length > 0 || step.name === '' || undefined}>
       <summary className="min-h-hand py-2 font-semibold">{step.name || 'A new step'}</summary>
       <div className="grid gap-x-5 desk:grid-cols-2">
-        <TextField label="Name" path="name" faults={faults} value={step.name} onChange={(name) => set({ name })} />
+        <TextField label="Name" path="name" issues={issues} value={step.name} onChange={(name) => set({ name })} />
         <SelectField
           label="What it is"
           path="act.kind"
@@ -70,15 +70,15 @@ export function StepEditor({ step, before, options, faults, onChange }: Props) {
           options={KINDS as { value: ProgrammeStep['act']['kind']; name: string }[]}
         />
       </div>
-      <Act step={step} options={options} faults={faults} set={set} />
-      <Time step={step} before={before} options={options} faults={faults} set={set} />
-      {step.when.by !== 'after' && <Series step={step} faults={faults} set={set} />}
+      <Act step={step} options={options} issues={issues} set={set} />
+      <Time step={step} before={before} options={options} issues={issues} set={set} />
+      {step.when.by !== 'after' && <Series step={step} issues={issues} set={set} />}
       {looks.length > 0 && (
         <div className="grid gap-x-5 desk:grid-cols-2">
           <SelectField
             label="Waits for the look"
             path="onlyIf"
-            faults={faults}
+            issues={issues}
             value={step.onlyIf?.after ?? ''}
             onChange={(after) => set({ onlyIf: after ? { after, found: step.onlyIf?.found ?? '' } : null })}
             options={[
@@ -90,7 +90,7 @@ export function StepEditor({ step, before, options, faults, onChange }: Props) {
             <TextField
               label="Only if"
               path="onlyIf.found"
-              faults={faults}
+              issues={issues}
               value={step.onlyIf.found}
               onChange={(found) => set({ onlyIf: { after: step.onlyIf!.after, found } })}
             />
@@ -103,21 +103,21 @@ export function StepEditor({ step, before, options, faults, onChange }: Props) {
         options={options.conditions}
         onChange={(onlyHad) => set({ onlyHad })}
       />
-      <TextField label="Why" path="why" faults={faults} value={step.why} onChange={(why) => set({ why })} />
+      <TextField label="Why" path="why" issues={issues} value={step.why} onChange={(why) => set({ why })} />
     </details>
   );
 }
 
-type Part = Pick<Props, 'step' | 'options' | 'faults'> & { set: (more: Partial<ProgrammeStep>) => void };
+type Part = Pick<Props, 'step' | 'options' | 'issues'> & { set: (more: Partial<ProgrammeStep>) => void };
 
-function Act({ step, options, faults, set }: Part) {
+function Act({ step, options, issues, set }: Part) {
   const { act } = step;
   if (act.kind === 'work')
     return (
       <SelectField
         label="Work"
         path="act"
-        faults={faults}
+        issues={issues}
         value={act.work}
         onChange={(work) => set({ act: { kind: 'work', work, answers: {} } })}
         options={options.works}
@@ -129,7 +129,7 @@ function Act({ step, options, faults, set }: Part) {
         <TextField
           label="What is looked at or counted, and where"
           path="act.how"
-          faults={faults}
+          issues={issues}
           value={act.how}
           onChange={(how) => set({ act: { ...act, how } })}
         />
@@ -170,7 +170,7 @@ function Act({ step, options, faults, set }: Part) {
   );
 }
 
-function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before'>) {
+function Time({ step, before, options, issues, set }: Part & Pick<Props, 'before'>) {
   const { when } = step;
   const times = before.length ? TIMES : TIMES.filter((t) => t.value !== 'after');
   const put = (more: object) => set({ when: { ...when, ...more } as StepTime });
@@ -179,7 +179,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
       <SelectField
         label="From"
         path="when.from"
-        faults={faults}
+        issues={issues}
         value={from}
         onChange={(v) => put({ from: Number(v) as Bbch })}
         options={of}
@@ -187,7 +187,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
       <SelectField
         label="To"
         path="when.to"
-        faults={faults}
+        issues={issues}
         value={to}
         onChange={(v) => put({ to: Number(v) as Bbch })}
         options={of}
@@ -199,7 +199,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
       <SelectField
         label="When"
         path="when"
-        faults={faults}
+        issues={issues}
         value={when.by}
         onChange={(by) => set({ when: timeOf(by, before, options), ...(by === 'after' ? { again: null } : {}) })}
         options={times as { value: StepTime['by']; name: string }[]}
@@ -211,7 +211,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
           <SelectField
             label="Sum of heat"
             path="when.model"
-            faults={faults}
+            issues={issues}
             value={when.model}
             onChange={(model) => put({ model })}
             options={options.models}
@@ -219,7 +219,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
           <Whole
             label="Days from then"
             path="when.days"
-            faults={faults}
+            issues={issues}
             value={when.days}
             onChange={(days) => put({ days })}
           />
@@ -230,7 +230,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
           <SelectField
             label="After"
             path="when.step"
-            faults={faults}
+            issues={issues}
             value={when.step}
             onChange={(after) => put({ step: after })}
             options={before.map((s) => ({ value: s.key, name: s.name }))}
@@ -245,7 +245,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
           <Span
             label={when.unit}
             path="when.span"
-            faults={faults}
+            issues={issues}
             value={when.span}
             onChange={(span) => put({ span })}
           />
@@ -255,7 +255,7 @@ function Time({ step, before, options, faults, set }: Part & Pick<Props, 'before
   );
 }
 
-function Series({ step, faults, set }: Omit<Part, 'options'>) {
+function Series({ step, issues, set }: Omit<Part, 'options'>) {
   const { again } = step;
   return (
     <>
@@ -267,14 +267,14 @@ function Series({ step, faults, set }: Omit<Part, 'options'>) {
           <Span
             label="days"
             path="again.days"
-            faults={faults}
+            issues={issues}
             value={again.days}
             onChange={(days) => set({ again: { ...again, days } })}
           />
           <Whole
             label="Times at most"
             path="again.most"
-            faults={faults}
+            issues={issues}
             value={again.most}
             onChange={(most) => set({ again: { ...again, most } })}
           />
@@ -291,13 +291,13 @@ type Days = [number, number, number];
 function Span({
   label,
   path,
-  faults,
+  issues,
   value,
   onChange,
 }: {
   label: string;
   path: string;
-  faults: FormFault[];
+  issues: FormIssue[];
   value: Days;
   onChange: (v: Days) => void;
 }) {
@@ -307,7 +307,7 @@ function Span({
       key={name}
       label={name}
       path={i === 0 ? path : `${path}.${i}`}
-      faults={faults}
+      issues={issues}
       value={value[i]!}
       onChange={(n) => onChange(value.map((x, at) => (at === i ? n : x)) as Days)}
     />
@@ -318,13 +318,13 @@ function Span({
 function Whole({
   label,
   path,
-  faults,
+  issues,
   value,
   onChange,
 }: {
   label: string;
   path: string;
-  faults: FormFault[];
+  issues: FormIssue[];
   value: number;
   onChange: (n: number) => void;
 }) {
@@ -332,7 +332,7 @@ function Whole({
     <TextField
       label={label}
       path={path}
-      faults={faults}
+      issues={issues}
       inputMode="numeric"
       value={Number.isNaN(value) || value === null ? '' : String(value)}
       onChange={(v) => onChange(v.trim() === '' ? NaN : Number(v))}

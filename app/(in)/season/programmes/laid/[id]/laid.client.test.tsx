@@ -43,7 +43,7 @@ describe('a look of a programme', () => {
 it('what is left out without a reason is told beside its field, and stays there', async () => {
   jest
     .mocked(leaveOutVisits)
-    .mockResolvedValueOnce({ ok: false, faults: [{ path: 'because', sentence: 'Say why it is left out.' }] });
+    .mockResolvedValueOnce({ ok: false, issues: [{ path: 'because', message: 'Say why it is left out.' }] });
   render(<LeaveOut visitIds={['a', 'b']} />);
   press('Leave these 2 out');
   expect(await screen.findByText('Say why it is left out.')).toBeTruthy();
@@ -52,7 +52,7 @@ it('what is left out without a reason is told beside its field, and stays there'
 
 it('a visit is moved once another day is chosen, and what that breaks is told', async () => {
   const sentence = 'E1: not before 8 Apr 2027, by its label and what stands before it.';
-  jest.mocked(moveVisits).mockResolvedValueOnce({ ok: false, faults: [{ path: 'visitIds.a', sentence }] });
+  jest.mocked(moveVisits).mockResolvedValueOnce({ ok: false, issues: [{ path: 'visitIds.a', message: sentence }] });
   render(<MoveVisits visitIds={['a']} day="2027-04-11" today="2026-11-26" />);
   expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Move it' }).disabled).toBe(true);
   fireEvent.change(screen.getByLabelText('Move to'), { target: { value: '2027-04-04' } });

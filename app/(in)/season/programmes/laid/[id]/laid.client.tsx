@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FormFaults, TextField, TickTag } from '@/ui/controls/controls';
+import { FormIssues, TextField, TickTag } from '@/ui/controls/controls';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
@@ -12,10 +12,10 @@ import { answerLook, endLaid, followSeason, leaveOutVisits, moveVisits, releaseH
 export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, faults, send } = useSend(followSeason);
+  const { busy, issues, send } = useSend(followSeason);
   return (
     <div className="mt-3">
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
       <button
         type="button"
         className="press press-main phone:w-full"
@@ -46,7 +46,7 @@ export function AnswerLook({
   const router = useRouter();
   const said = useSaid();
   const [some, setSome] = useState<string[] | null>(null);
-  const { busy, faults, send } = useSend(answerLook);
+  const { busy, issues, send } = useSend(answerLook);
   const ids = some ?? looks.map((l) => l.id);
   const answer = (yes: boolean) =>
     send({ visitIds: ids, found: yes }, () => {
@@ -60,7 +60,7 @@ export function AnswerLook({
   const on = some ? `on ${ids.length} ticked` : looks.length === 1 ? '' : `on all ${looks.length}`;
   return (
     <div className="mt-2">
-      <FormFaults faults={faults} known={[]} />
+      <FormIssues issues={issues} known={[]} />
       {some && (
         <div className="mb-2 flex flex-wrap gap-2" role="group" aria-label="Trees of this look">
           {looks.map((l) => (
@@ -104,7 +104,7 @@ export function LeaveOut({ visitIds }: { visitIds: string[] }) {
   const router = useRouter();
   const said = useSaid();
   const [because, setBecause] = useState('');
-  const { busy, faults, send } = useSend(leaveOutVisits);
+  const { busy, issues, send } = useSend(leaveOutVisits);
   const leave = () =>
     send({ visitIds, because }, () => {
       setBecause('');
@@ -114,8 +114,8 @@ export function LeaveOut({ visitIds }: { visitIds: string[] }) {
   return (
     <div className="mt-1 flex flex-wrap items-end gap-3">
       <div className="min-w-56 flex-1">
-        <TextField label="Why it is left out" path="because" faults={faults} value={because} onChange={setBecause} />
-        <FormFaults faults={faults} known={['because']} />
+        <TextField label="Why it is left out" path="because" issues={issues} value={because} onChange={setBecause} />
+        <FormIssues issues={issues} known={['because']} />
       </div>
       <button type="button" className="press mb-4" disabled={busy} onClick={leave}>
         Leave {visitIds.length === 1 ? 'it' : `these ${visitIds.length}`} out
@@ -130,7 +130,7 @@ export function MoveVisits({ visitIds, day, today }: { visitIds: string[]; day: 
   const said = useSaid();
   const [to, setTo] = useState(day);
   const [because, setBecause] = useState('');
-  const { busy, faults, send } = useSend(moveVisits);
+  const { busy, issues, send } = useSend(moveVisits);
   const move = () =>
     send({ visitIds, day: to, because }, ({ followed }) => {
       setBecause('');
@@ -139,9 +139,9 @@ export function MoveVisits({ visitIds, day, today }: { visitIds: string[]; day: 
     });
   return (
     <div className="mt-2 w-64 whitespace-normal">
-      <TextField label="Move to" path="day" faults={faults} type="date" min={today} value={to} onChange={setTo} />
-      <TextField label="Why" path="because" faults={faults} value={because} onChange={setBecause} />
-      <FormFaults faults={faults} known={['day', 'because']} />
+      <TextField label="Move to" path="day" issues={issues} type="date" min={today} value={to} onChange={setTo} />
+      <TextField label="Why" path="because" issues={issues} value={because} onChange={setBecause} />
+      <FormIssues issues={issues} known={['day', 'because']} />
       <button type="button" className="press" disabled={busy || to === day} onClick={move}>
         Move {visitIds.length === 1 ? 'it' : `these ${visitIds.length}`}
       </button>
@@ -168,7 +168,7 @@ export function ReleaseHolds({ id }: { id: string }) {
   const router = useRouter();
   const said = useSaid();
   const [reason, setReason] = useState('');
-  const { busy, faults, send } = useSend(releaseHolds);
+  const { busy, issues, send } = useSend(releaseHolds);
   const go = () =>
     send({ id, reason }, () => {
       setReason('');
@@ -180,11 +180,11 @@ export function ReleaseHolds({ id }: { id: string }) {
       <TextField
         label="Why to go on in spite of what only holds"
         path="reason"
-        faults={faults}
+        issues={issues}
         value={reason}
         onChange={setReason}
       />
-      <FormFaults faults={faults} known={['reason']} />
+      <FormIssues issues={issues} known={['reason']} />
       <button type="button" className="press" disabled={busy} onClick={go}>
         Go on with this reason
       </button>
@@ -197,12 +197,12 @@ export function EndIt({ id }: { id: string }) {
   const router = useRouter();
   const said = useSaid();
   const [because, setBecause] = useState('');
-  const { busy, faults, send } = useSend(endLaid);
+  const { busy, issues, send } = useSend(endLaid);
   return (
     <details>
       <summary className="min-h-hand font-semibold">End it early</summary>
-      <FormFaults faults={faults} known={['because']} />
-      <TextField label="Why it ends" path="because" faults={faults} value={because} onChange={setBecause} />
+      <FormIssues issues={issues} known={['because']} />
+      <TextField label="Why it ends" path="because" issues={issues} value={because} onChange={setBecause} />
       <button
         type="button"
         className="press w-full"

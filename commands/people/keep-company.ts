@@ -1,21 +1,21 @@
 import { regionKey } from '@/commands/rules/region-key';
-import { command, done, refuse, type Answer } from '@/commands/command';
+import { command, done, refuse, type Result } from '@/commands/command';
 import { readNumber } from '@/core/units/numbers';
 import { LENGTH } from '@/core/units/units';
-import { setOutfit } from '@/store/people';
+import { setCompany } from '@/store/people';
 import { z } from 'zod';
 
-export const keepOutfit = command({
-  name: 'keep-outfit',
+export const keepCompany = command({
+  name: 'keep-company',
   right: 'manage people',
   schema: z.object({
-    name: z.string().trim().min(1, 'The outfit needs a name.').max(120, 'At most 120 signs.'),
+    name: z.string().trim().min(1, 'The company needs a name.').max(120, 'At most 120 signs.'),
     region: regionKey,
     breastHeight: z.string().max(20),
     unit: z.enum(['cm', 'in']),
     paper: z.enum(['A4', 'Letter'], 'Choose the paper.').default('A4'),
   }),
-  run: async ({ viewer }, o): Promise<Answer> => {
+  run: async ({ viewer }, o): Promise<Result> => {
     const read = readNumber(o.breastHeight, {
       name: 'Breast height',
       min: o.unit === 'cm' ? 100 : 39.4,
@@ -23,7 +23,7 @@ export const keepOutfit = command({
       unit: o.unit,
     });
     if (!read.ok) return refuse('breastHeight', read.sentence);
-    await setOutfit(viewer, {
+    await setCompany(viewer, {
       name: o.name,
       region: o.region,
       breastHeightCm: read.value * LENGTH[o.unit],

@@ -6,10 +6,10 @@ import { z } from 'zod';
 import { fail } from './setup/fail';
 import { hashPassword } from '@/store/auth';
 
-/** `npm run outfit`: an outfit and its first owner, who sets a password by the link that is printed. */
+/** `npm run company`: an company and its first owner, who sets a password by the link that is printed. */
 const schema = z.object({
   name: z
-    .string('--name is missing: how the outfit is called')
+    .string('--name is missing: how the company is called')
     .trim()
     .min(1, '--name is missing')
     .max(120, '--name has at most 120 signs'),
@@ -38,19 +38,19 @@ async function main() {
   const read = schema.safeParse(given);
   if (!read.success) return fail(`${read.error.issues[0]!.message}.`);
   const { name, owner, email, zone } = read.data;
-  const [outfitId, personId, token] = [v7(), v7(), randomBytes(32).toString('base64url')];
+  const [companyId, personId, token] = [v7(), v7(), randomBytes(32).toString('base64url')];
   // Nobody knows the first password: it is set by the link.
   const nobodys = await hashPassword(randomBytes(24).toString('base64url'));
   const sql = postgres(url, { max: 1, connect_timeout: 5, onnotice: () => {} });
   try {
     await sql.begin(async (tx) => {
-      await tx`insert into outfit (id, name, time_zone, region) values (${outfitId}, ${name}, ${zone}, 'blank')`;
+      await tx`insert into company (id, name, time_zone, region) values (${companyId}, ${name}, ${zone}, 'blank')`;
       await tx`
-        insert into person (id, outfit_id, name, email, role, password_hash)
-        values (${personId}, ${outfitId}, ${owner}, ${email}, 'owner', ${nobodys})`;
+        insert into person (id, company_id, name, email, role, password_hash)
+        values (${personId}, ${companyId}, ${owner}, ${email}, 'owner', ${nobodys})`;
       await tx`
-        insert into password_reset (token_hash, outfit_id, person_id, made_by, expires_at)
-        values (${createHash('sha256').update(token).digest()}, ${outfitId}, ${personId}, ${personId}, now() + interval '1 day')`;
+        insert into password_reset (token_hash, company_id, person_id, made_by, expires_at)
+        values (${createHash('sha256').update(token).digest()}, ${companyId}, ${personId}, ${personId}, now() + interval '1 day')`;
     });
   } catch (error) {
     const code = (error as { code?: string }).code;
