@@ -89,7 +89,7 @@ const fillQueue = (page: Page, treeId: string, many: number) =>
           arcs: [],
           method: 'tape',
         };
-        const sealed = await seal({ id, verb: 'measure', what: 'A reading', input, at, clockAt: at });
+        const sealed = await seal({ id, verb: 'measure-tree', what: 'A reading', input, at, clockAt: at });
         const beside = await seal(null);
         await new Promise<void>((done) => {
           const t = db.transaction('waiting', 'readwrite');

@@ -16,7 +16,7 @@ import { crews } from './crews';
 import { schedule } from './schedule';
 import { pages } from './pages';
 import { hanging } from './hanging';
-import { held } from './held';
+import { held } from './locks';
 import { phone } from './phone';
 import { ribbon } from './ribbon';
 import { sessionFor } from './session';

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { z } from 'zod';
+import { OFFLINE_COMMANDS } from '@/core/phone/command-names';
 import { ROLES, may } from '@/core/people/rights';
 import { type Viewer } from '@/store/auth';
 import { within } from '@/store/db';
@@ -11,10 +12,10 @@ import { makeCompany } from '@/store/testing';
 import { NOW, ownCompany } from './testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { command, digestOf, done, perform, refuse, type Context } from './command';
-import { COMMANDS } from './index';
-import { measure } from './tree/measure';
-import { keepClient } from './grounds/keep-client';
-import { keepPlace } from './grounds/keep-place';
+import { COMMANDS, commandNamed } from './index';
+import { measureTree } from './trees/measure-tree';
+import { saveClient } from './sites/save-client';
+import { saveSite } from './sites/save-site';
 
 const made = ownCompany();
 const at = (who: Viewer = made.viewer): Omit<Context, 'observed'> => ({
@@ -46,16 +47,16 @@ const noted = async (id: string) => (await made.owner`select from command_done w
 describe('the same id', () => {
   it('with the same content is the same answer, and the work is done once', async () => {
     const id = v7();
-    const first = await perform(measure, at(), reading(id, '100'));
+    const first = await perform(measureTree, at(), reading(id, '100'));
     expect(first).toMatchObject({ ok: true, value: { next: `/tree/${made.o.treeId}/decide` } });
-    expect(await perform(measure, at(), reading(id, '100'))).toEqual(first);
+    expect(await perform(measureTree, at(), reading(id, '100'))).toEqual(first);
     expect(await kept(id)).toHaveLength(1);
   });
 
   it('with other content is refused, names its place, and the first stands', async () => {
     const id = v7();
-    await perform(measure, at(), reading(id, '100'));
-    const other = await perform(measure, at(), reading(id, '140'));
+    await perform(measureTree, at(), reading(id, '100'));
+    const other = await perform(measureTree, at(), reading(id, '140'));
     expect(other).toMatchObject({
       ok: false,
       issues: [{ path: 'id', message: expect.stringMatching(/other content/) }],
@@ -65,16 +66,16 @@ describe('the same id', () => {
 
   it('sent by two at once is done once, and both are told so', async () => {
     const id = v7();
-    const both = await Promise.all([1, 2].map(() => perform(measure, at(), reading(id, '90'))));
+    const both = await Promise.all([1, 2].map(() => perform(measureTree, at(), reading(id, '90'))));
     expect(both.map((b) => b.ok)).toEqual([true, true]);
     expect(await kept(id)).toHaveLength(1);
   });
 
   it('after a refusal is free again', async () => {
     const id = v7();
-    expect((await perform(measure, at(), reading(id, 'much'))).ok).toBe(false);
+    expect((await perform(measureTree, at(), reading(id, 'much'))).ok).toBe(false);
     expect(await noted(id)).toBe(0);
-    expect((await perform(measure, at(), reading(id, '95'))).ok).toBe(true);
+    expect((await perform(measureTree, at(), reading(id, '95'))).ok).toBe(true);
   });
 });
 
@@ -118,15 +119,15 @@ describe('figures', () => {
   const girth = async (value: unknown) => {
     const id = v7();
     const input = { ...reading(id, ''), stems: [{ kind: 'girth', value, unit: 'cm' }], height: null, atHeight: 130 };
-    return { answer: await perform(measure, at(), input), cm: (await kept(id))[0] };
+    return { answer: await perform(measureTree, at(), input), cm: (await kept(id))[0] };
   };
   it('come as a program says them, or as somebody typed them; the same figure is the same content', async () => {
     expect((await girth(145.1)).cm).toBeCloseTo(145.1 / Math.PI, 9);
     expect((await girth('145,1')).cm).toBeCloseTo(145.1 / Math.PI, 9);
     const id = v7();
-    const first = await perform(measure, at(), reading(id, '100'));
+    const first = await perform(measureTree, at(), reading(id, '100'));
     expect(
-      await perform(measure, at(), { ...reading(id, ''), stems: [{ kind: 'girth', value: 100, unit: 'cm' }] }),
+      await perform(measureTree, at(), { ...reading(id, ''), stems: [{ kind: 'girth', value: 100, unit: 'cm' }] }),
     ).toEqual(first);
   });
   it.each([Number.NaN, Infinity, null, true, {}, 1e300])('%p is none', async (value) => {
@@ -139,7 +140,7 @@ describe('figures', () => {
 describe('when it was seen', () => {
   const seen = async (observedAt: string | undefined) => {
     const id = v7();
-    const answer = await perform(measure, at(), { ...reading(id, '100'), ...(observedAt ? { observedAt } : {}) });
+    const answer = await perform(measureTree, at(), { ...reading(id, '100'), ...(observedAt ? { observedAt } : {}) });
     const [row] = await made.owner<{ at: Date; received: Date }[]>`
       select at, created_at as received from reading where id = ${id}`;
     return { answer, row };
@@ -168,8 +169,8 @@ describe('when it was seen', () => {
   );
   it('is no content: a repeat that says another instant is the same', async () => {
     const id = v7();
-    const first = await perform(measure, at(), { ...reading(id, '100'), observedAt: '2026-05-30T10:00:00Z' });
-    expect(await perform(measure, at(), { ...reading(id, '100'), observedAt: '2026-05-31T10:00:00Z' })).toEqual(first);
+    const first = await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-30T10:00:00Z' });
+    expect(await perform(measureTree, at(), { ...reading(id, '100'), observedAt: '2026-05-31T10:00:00Z' })).toEqual(first);
     expect(await kept(id)).toHaveLength(1);
   });
 });
@@ -179,6 +180,18 @@ describe('every verb of the list', () => {
     const names = COMMANDS.map((c) => c.name);
     expect(new Set(names).size).toBe(names.length);
     for (const n of names) expect(n).toMatch(/^[a-z]+(-[a-z]+)*$/);
+  });
+
+  it('that a phone may queue is there, and is found by the name of the release before', () => {
+    expect(OFFLINE_COMMANDS.filter((n) => commandNamed(n)?.name !== n)).toEqual([]);
+    const former = ['book', 'hang', 'tick-load', 'take-back-left', 'keep-photo'];
+    expect(former.map((n) => commandNamed(n)?.name)).toEqual([
+      'record-treatment',
+      'install-devices',
+      'check-load-item',
+      'reopen-not-done',
+      'save-photo',
+    ]);
   });
 
   it('is done by a test that names it: its own words, what it refuses, and what stands afterwards', () => {
@@ -218,16 +231,16 @@ describe('every verb of the list', () => {
 it('another company’s tree cannot be measured, whoever asks', async () => {
   const theirs = await makeCompany(made.owner);
   const id = v7();
-  expect(await perform(measure, at(), { ...reading(id, '100'), treeId: theirs.treeId })).toMatchObject({ ok: false });
+  expect(await perform(measureTree, at(), { ...reading(id, '100'), treeId: theirs.treeId })).toMatchObject({ ok: false });
   expect(await kept(id)).toEqual([]);
 });
 
 it('one’s own client is kept, changed and found', async () => {
   const id = v7();
   const client = { id, name: 'Harbour board', contact: 'Quay 1' };
-  const first = await perform(keepClient, at(), client);
+  const first = await perform(saveClient, at(), client);
   expect(first.ok).toBe(true);
-  await perform(keepClient, at(), { ...client, name: 'Harbour trust' });
+  await perform(saveClient, at(), { ...client, name: 'Harbour trust' });
   expect((await made.owner`select name from client where id = ${id}`)[0]!.name).toBe('Harbour trust');
 });
 
@@ -261,7 +274,7 @@ describe('a form that rests on an older version', () => {
     const [row] = await made.owner`select client_id, version from place where id = ${made.o.placeId}`;
     const clientId = row!.client_id as string;
     const version = row!.version as number;
-    const send = (more: object) => perform(keepPlace, at(), place({ clientId, ...more }));
+    const send = (more: object) => perform(saveSite, at(), place({ clientId, ...more }));
     expect((await send({ water: '4', hazards: 'bees in the hedge', basedOn: version })).ok).toBe(true);
     const told = await send({ water: '', hazards: '', timeZone: 'America/New_York', basedOn: version });
     if (told.ok) throw new Error('kept');

@@ -1,220 +1,222 @@
-import { correctRecord } from './book/correct';
-import { keepClient } from './grounds/keep-client';
-import { keepPlace } from './grounds/keep-place';
-import { takeListBack } from './grounds/take-list-back';
-import { hangTag } from './grounds/hang-tag';
-import { bookOthers } from './grounds/book-others-on-place';
-import { offerProperty } from './grounds/offer-property';
-import { setSection } from './grounds/set-section';
-import { setTask } from './grounds/set-task';
-import { settleTask } from './grounds/settle-task';
-import { makePlaceCalendar } from './grounds/make-place-calendar';
-import { stopPlaceCalendar } from './grounds/end-place-calendar';
-import { keepPlan } from './grounds/draw-grounds';
-import { bringPlan } from './grounds/bring-grounds';
-import { bringTrees } from './grounds/bring-trees';
+import { amendRecord } from './records/amend-record';
+import { saveClient } from './sites/save-client';
+import { saveSite } from './sites/save-site';
+import { voidTreeImport } from './sites/void-tree-import';
+import { addTree } from './sites/add-tree';
+import { recordOthersOnSite } from './sites/record-others-on-site';
+import { sendSiteQuote } from './sites/send-site-quote';
+import { setSection } from './sites/set-section';
+import { addTask } from './sites/add-task';
+import { settleTask } from './sites/settle-task';
+import { addSiteCalendar } from './sites/add-site-calendar';
+import { deleteSiteCalendar } from './sites/delete-site-calendar';
+import { saveSiteMap } from './sites/save-site-map';
+import { importSiteMap } from './sites/import-site-map';
+import { importTrees } from './sites/import-trees';
 import { setLikelihood } from './guide/set-likelihood';
-import { bringOwn } from './guide/bring-own';
-import { keepOwn } from './guide/keep-own';
-import { takeBackOwn } from './guide/take-back-own';
-import { prefer } from './people/set-preferences';
-import { changeOwnPassword } from './people/change-password';
+import { importCustomEntries } from './guide/import-custom-entries';
+import { saveCustomEntry } from './guide/save-custom-entry';
+import { voidCustomEntry } from './guide/void-custom-entry';
+import { savePreferences } from './people/save-preferences';
+import { changePassword } from './people/change-password';
 import { makeResetLink } from './people/make-reset-link';
-import { makeCalendar } from './people/make-calendar-address';
-import { keepCompany } from './people/keep-company';
-import { newPerson } from './people/add-person';
+import { addCalendarAddress } from './people/add-calendar-address';
+import { saveCompany } from './people/save-company';
+import { addPerson } from './people/add-person';
 import { editPerson } from './people/edit-person';
-import { chooseSchools } from './people/choose-schools';
-import { keepPrices } from './people/keep-prices';
-import { bringReadings } from './season/bring-readings';
-import { keepHeatModel } from './season/keep-heat-model';
-import { noteSeason } from './season/note-season';
-import { withdrawNote } from './season/withdraw-note';
-import { endRound } from './practice/end-practice';
-import { keepRegion } from './rules/keep-region';
-import { signRegion } from './rules/sign-region';
+import { savePracticePolicies } from './people/save-practice-policies';
+import { savePrices } from './people/save-prices';
+import { importReadings } from './schedule/import-readings';
+import { saveDegreeDayModel } from './schedule/save-degree-day-model';
+import { noteStage } from './schedule/note-stage';
+import { voidStageNote } from './schedule/void-stage-note';
+import { finishPractice } from './practice/finish-practice';
+import { saveRegion } from './rules/save-region';
+import { checkRegion } from './rules/check-region';
 import { endSession } from './people/end-session';
-import { signLabel } from './shelf/check-label';
-import { putLabelBack } from './shelf/put-label-back';
-import { takeLabelOff } from './shelf/take-label-off';
-import { bringLabel } from './shelf/bring-label';
-import { receiveLot } from './shelf/receive-lot';
-import { count } from './shelf/count-stock';
-import { keepVessel } from './shelf/keep-vessel';
-import { dropVessel } from './shelf/drop-vessel';
-import { keepSprayer } from './shelf/keep-sprayer';
-import { dropSprayer } from './shelf/drop-sprayer';
-import { warnBelow } from './shelf/warn-below';
-import { keepEquipment } from './shelf/keep-equipment';
-import { dropEquipment } from './shelf/drop-equipment';
-import { settleFollowUp } from './tree/settle-visit';
-import { remind } from './tree/remind';
-import { skip } from './tree/skip-visit';
-import { editTree } from './tree/edit-tree';
-import { archiveTree } from './tree/archive-tree';
-import { finishWork } from './tree/finish-work';
-import { revoke } from './tree/take-back-offer';
-import { book } from './tree/book';
-import { bookRow } from './tree/book-row';
-import { decide } from './tree/decide';
-import { examine } from './tree/examine';
-import { withdraw } from './tree/withdraw-look';
-import { send } from './tree/send-sample';
-import { answer } from './tree/answer-sample';
-import { byOthers } from './tree/book-others-on-tree';
-import { answerChange } from './tree/settle-change';
-import { keepPhoto } from './tree/keep-photo';
-import { measure } from './tree/measure';
-import { makePlan } from './tree/plan';
-import { planWork } from './tree/plan-work';
-import { dropPlan } from './tree/drop-plan';
-import { dropPlans } from './tree/drop-plans';
-import { followPlans } from './tree/follow-plans';
-import { hang } from './hanging/hang';
-import { hangAgain } from './hanging/hang-again';
-import { hangOvernight } from './hanging/hang-overnight';
-import { pullDevices } from './hanging/pull-devices';
-import { seeDevices } from './hanging/see-devices';
-import { moveLooks } from './tree/move-looks';
-import { movePlans } from './tree/move-plans';
-import { moveWorks } from './tree/move-works';
-import { settleLeftOut } from './tree/settle-left-out';
-import { setProgramme } from './tree/set-programme';
-import { propose } from './tree/offer';
-import { answerLook } from './programme/answer-look';
-import { endLaid } from './programme/end-laid';
-import { followSeason } from './programme/follow-season';
-import { keepProgramme } from './programme/keep-programme';
-import { layProgramme } from './programme/lay-programme';
-import { leaveOutVisits } from './programme/leave-out-visits';
-import { moveVisits } from './programme/move-visits';
-import { releaseHolds } from './programme/release-holds';
-import { settleLeft } from './programme/settle-left';
-import { keepCrew } from './rounds/keep-crew';
-import { keepRounds } from './rounds/keep-rounds';
-import { noteAway } from './rounds/note-away';
-import { tellClient } from './rounds/tell-day';
-import { takeBackAway } from './rounds/withdraw-away';
-import { beginRound } from './day/begin-round';
-import { closeRound } from './day/close-round';
-import { leaveUndone } from './day/leave-undone';
-import { orderStops } from './day/order-round';
-import { putOnRound } from './day/put-on-round';
-import { takeBackLeft } from './day/take-back-left';
-import { tickLoad } from './day/tick-load';
-import { endBatch } from './mix/end-batch';
-import { makeBatch } from './mix/make-batch';
-import { unmakeBatch } from './mix/unmake-batch';
+import { checkLabel } from './stock/check-label';
+import { restoreLabel } from './stock/restore-label';
+import { retireLabel } from './stock/retire-label';
+import { importLabel } from './stock/import-label';
+import { receiveLot } from './stock/receive-lot';
+import { adjustStock } from './stock/adjust-stock';
+import { saveVessel } from './stock/save-vessel';
+import { deleteVessel } from './stock/delete-vessel';
+import { saveSprayer } from './stock/save-sprayer';
+import { deleteSprayer } from './stock/delete-sprayer';
+import { setReorderLevel } from './stock/set-reorder-level';
+import { saveEquipment } from './stock/save-equipment';
+import { deleteEquipment } from './stock/delete-equipment';
+import { settleFollowUp } from './trees/settle-follow-up';
+import { addReminder } from './trees/add-reminder';
+import { skipVisit } from './trees/skip-visit';
+import { editTree } from './trees/edit-tree';
+import { archiveTree } from './trees/archive-tree';
+import { finishWork } from './trees/finish-work';
+import { cancelQuote } from './trees/cancel-quote';
+import { recordTreatment } from './trees/record-treatment';
+import { recordTreatments } from './trees/record-treatments';
+import { saveDiagnosis } from './trees/save-diagnosis';
+import { saveInspection } from './trees/save-inspection';
+import { voidInspection } from './trees/void-inspection';
+import { sendSample } from './trees/send-sample';
+import { answerSample } from './trees/answer-sample';
+import { recordOthersOnTree } from './trees/record-others-on-tree';
+import { settleChange } from './trees/settle-change';
+import { savePhoto } from './trees/save-photo';
+import { measureTree } from './trees/measure-tree';
+import { planTreatment } from './trees/plan-treatment';
+import { planWork } from './trees/plan-work';
+import { cancelPlan } from './trees/cancel-plan';
+import { cancelPlans } from './trees/cancel-plans';
+import { followPlans } from './trees/follow-plans';
+import { installDevices } from './devices/install-devices';
+import { reinstallDevices } from './devices/reinstall-devices';
+import { leaveDevicesOvernight } from './devices/leave-devices-overnight';
+import { removeDevices } from './devices/remove-devices';
+import { readDevices } from './devices/read-devices';
+import { moveInspections } from './trees/move-inspections';
+import { movePlans } from './trees/move-plans';
+import { moveWorks } from './trees/move-works';
+import { settleSkippedTrees } from './trees/settle-skipped-trees';
+import { setTreeProgramme } from './trees/set-tree-programme';
+import { sendQuote } from './trees/send-quote';
+import { answerInspection } from './programmes/answer-inspection';
+import { endAssignment } from './programmes/end-assignment';
+import { followSeason } from './programmes/follow-season';
+import { saveProgramme } from './programmes/save-programme';
+import { assignProgramme } from './programmes/assign-programme';
+import { skipVisits } from './programmes/skip-visits';
+import { moveVisits } from './programmes/move-visits';
+import { overrideHolds } from './programmes/override-holds';
+import { settleSkippedVisits } from './programmes/settle-skipped-visits';
+import { saveCrew } from './jobs/save-crew';
+import { saveSchedule } from './jobs/save-schedule';
+import { addAbsence } from './jobs/add-absence';
+import { notifyClient } from './jobs/notify-client';
+import { deleteAbsence } from './jobs/delete-absence';
+import { startDay } from './jobs/start-day';
+import { finishDay } from './jobs/finish-day';
+import { markNotDone } from './jobs/mark-not-done';
+import { orderStops } from './jobs/order-stops';
+import { addToDay } from './jobs/add-to-day';
+import { reopenNotDone } from './jobs/reopen-not-done';
+import { checkLoadItem } from './jobs/check-load-item';
+import { finishBatch } from './mixes/finish-batch';
+import { makeBatch } from './mixes/make-batch';
+import { voidBatch } from './mixes/void-batch';
+import { currentName } from '@/core/phone/command-names';
 import type { AnyCommand } from './command';
 
 /** Every verb that writes, by its name: pages, plain HTTP and tests ask for them here. */
 export const COMMANDS: readonly AnyCommand[] = [
-  correctRecord,
-  keepClient,
-  keepPlace,
-  hangTag,
-  bookOthers,
-  makePlaceCalendar,
-  offerProperty,
+  amendRecord,
+  saveClient,
+  saveSite,
+  addTree,
+  recordOthersOnSite,
+  addSiteCalendar,
+  sendSiteQuote,
   setSection,
-  setTask,
+  addTask,
   settleTask,
-  stopPlaceCalendar,
-  keepPlan,
-  bringPlan,
-  bringTrees,
+  deleteSiteCalendar,
+  saveSiteMap,
+  importSiteMap,
+  importTrees,
   setLikelihood,
-  keepOwn,
-  bringOwn,
-  takeBackOwn,
-  prefer,
-  makeCalendar,
-  changeOwnPassword,
+  saveCustomEntry,
+  importCustomEntries,
+  voidCustomEntry,
+  savePreferences,
+  addCalendarAddress,
+  changePassword,
   makeResetLink,
-  keepCompany,
-  newPerson,
+  saveCompany,
+  addPerson,
   editPerson,
-  chooseSchools,
-  keepPrices,
-  bringReadings,
-  keepHeatModel,
-  noteSeason,
-  withdrawNote,
-  endRound,
-  keepRegion,
-  signRegion,
-  signLabel,
-  takeLabelOff,
-  takeListBack,
+  savePracticePolicies,
+  savePrices,
+  importReadings,
+  saveDegreeDayModel,
+  noteStage,
+  voidStageNote,
+  finishPractice,
+  saveRegion,
+  checkRegion,
+  checkLabel,
+  retireLabel,
+  voidTreeImport,
   endSession,
-  putLabelBack,
-  bringLabel,
+  restoreLabel,
+  importLabel,
   receiveLot,
-  count,
-  keepVessel,
-  dropVessel,
-  keepSprayer,
-  dropSprayer,
-  warnBelow,
-  keepEquipment,
-  dropEquipment,
+  adjustStock,
+  saveVessel,
+  deleteVessel,
+  saveSprayer,
+  deleteSprayer,
+  setReorderLevel,
+  saveEquipment,
+  deleteEquipment,
   settleFollowUp,
-  remind,
-  skip,
+  addReminder,
+  skipVisit,
   editTree,
   archiveTree,
   finishWork,
-  revoke,
-  book,
-  bookRow,
-  decide,
-  examine,
-  withdraw,
-  send,
-  answer,
-  byOthers,
-  answerChange,
-  keepPhoto,
-  measure,
-  makePlan,
+  cancelQuote,
+  recordTreatment,
+  recordTreatments,
+  saveDiagnosis,
+  saveInspection,
+  voidInspection,
+  sendSample,
+  answerSample,
+  recordOthersOnTree,
+  settleChange,
+  savePhoto,
+  measureTree,
+  planTreatment,
   planWork,
-  dropPlan,
-  dropPlans,
+  cancelPlan,
+  cancelPlans,
   followPlans,
   movePlans,
   moveWorks,
-  hang,
-  seeDevices,
-  hangOvernight,
-  pullDevices,
-  hangAgain,
-  moveLooks,
-  settleLeftOut,
-  setProgramme,
-  layProgramme,
+  installDevices,
+  readDevices,
+  leaveDevicesOvernight,
+  removeDevices,
+  reinstallDevices,
+  moveInspections,
+  settleSkippedTrees,
+  setTreeProgramme,
+  assignProgramme,
   followSeason,
-  answerLook,
-  endLaid,
-  leaveOutVisits,
+  answerInspection,
+  endAssignment,
+  skipVisits,
   moveVisits,
-  releaseHolds,
-  settleLeft,
-  keepProgramme,
-  keepCrew,
-  noteAway,
-  takeBackAway,
-  keepRounds,
-  tellClient,
-  putOnRound,
+  overrideHolds,
+  settleSkippedVisits,
+  saveProgramme,
+  saveCrew,
+  addAbsence,
+  deleteAbsence,
+  saveSchedule,
+  notifyClient,
+  addToDay,
   orderStops,
-  beginRound,
-  tickLoad,
-  leaveUndone,
-  takeBackLeft,
-  closeRound,
+  startDay,
+  checkLoadItem,
+  markNotDone,
+  reopenNotDone,
+  finishDay,
   makeBatch,
-  endBatch,
-  unmakeBatch,
-  propose,
+  finishBatch,
+  voidBatch,
+  sendQuote,
 ];
-export const commandNamed = (name: string): AnyCommand | null => COMMANDS.find((c) => c.name === name) ?? null;
+export const commandNamed = (name: string): AnyCommand | null =>
+  COMMANDS.find((c) => c.name === currentName(name)) ?? null;

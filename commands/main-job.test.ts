@@ -1,9 +1,9 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { receiveLot } from '@/commands/shelf/receive-lot';
+import { receiveLot } from '@/commands/stock/receive-lot';
 import { doneBy, ownCompany } from '@/commands/testing';
-import { book } from '@/commands/tree/book';
-import { AIR, elmAvenue, elmInfusion } from '@/commands/tree/testing';
+import { recordTreatment } from '@/commands/trees/record-treatment';
+import { AIR, elmAvenue, elmInfusion } from '@/commands/trees/testing';
 import { zonedInstant } from '@/core/season/zone';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
@@ -90,7 +90,7 @@ it.each(CASES)('in the %s, planned on %s: done on its day, with what comes next'
     note: '',
     photoIds: [],
   };
-  expect(await perform(book, { viewer, now: at(on), station: fair }, done)).toMatchObject({ ok: true });
+  expect(await perform(recordTreatment, { viewer, now: at(on), station: fair }, done)).toMatchObject({ ok: true });
   const [record] = await owner<{ day: string; hours: number }[]>`
       select done_on::text as day, extract(epoch from ended_at - started_at)::int / 60 as hours
       from record where id = ${done.id}`;

@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { knowledgeOf } from '@/commands/facts/knowledge';
+import { knowledgeOf } from '@/facts/knowledge';
 import { readOwn, type Own } from '@/core/own';
 import type { Viewer } from '@/store/auth';
 

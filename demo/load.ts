@@ -17,12 +17,12 @@ import type { OldSite } from '@/core/ring/ring';
 import { findCondition, findHost, regionOf, trainingLabels } from '@/knowledge';
 import { fair } from '@/stand-ins/weather/fair';
 import { perform, type Command } from '@/commands/command';
-import { putOnRound } from '@/commands/day/put-on-round';
+import { addToDay } from '@/commands/jobs/add-to-day';
 import { hoursOn, type HoursRule } from '@/core/schedule/hours';
-import { signRegion } from '@/commands/rules/sign-region';
-import { setSection } from '@/commands/grounds/set-section';
-import { setTask } from '@/commands/grounds/set-task';
-import { layProgramme } from '@/commands/programme/lay-programme';
+import { checkRegion } from '@/commands/rules/check-region';
+import { setSection } from '@/commands/sites/set-section';
+import { addTask } from '@/commands/sites/add-task';
+import { assignProgramme } from '@/commands/programmes/assign-programme';
 import type { z } from 'zod';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
@@ -707,7 +707,7 @@ async function layBirches() {
   const viewer = (await loadViewer(birches))!;
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   const answer = await perform(
-    layProgramme,
+    assignProgramme,
     { viewer, now: clockNow(), station: () => estuary },
     {
       id: v7(),
@@ -733,7 +733,7 @@ async function signRules() {
     const viewer = (await loadViewer(scope))!;
     const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
     const answer = await perform(
-      signRegion,
+      checkRegion,
       { viewer, now: clockNow(), station: () => estuary },
       { against: 'The made-up rules of the sample' },
     );
@@ -767,7 +767,7 @@ async function divideOrchard() {
     const row = tags.slice(i * third, (i + 1) * third);
     if (row.length) await performed(setSection, { placeId, section, tags: row.join(', ') });
   }
-  await performed(setTask, {
+  await performed(addTask, {
     id: v7(),
     placeId,
     who: 'client',
@@ -775,7 +775,7 @@ async function divideOrchard() {
     instructions: 'All of them, the rotten ones too, within the week; into the bins by the gate, not on the heap.',
     due: after(today, 9, 'days'),
   });
-  await performed(setTask, {
+  await performed(addTask, {
     id: v7(),
     placeId,
     who: 'company',
@@ -813,7 +813,7 @@ async function putOnADay() {
   const estuary = simulatedStation(7, { climate: CLIMATES.estuary, lat: 50 });
   // Whatever the weather: it is said on the page of the round, and the crew knows what to do.
   const answer = await perform(
-    putOnRound,
+    addToDay,
     { viewer, now: clockNow(), station: () => estuary },
     { day, crewId: quay.crewId, itemIds: quay.ids, anyway: true },
   );

@@ -52,7 +52,7 @@ async function everyView(page: Page): Promise<string[]> {
     round,
     `${round}/close`,
     '/phone',
-    '/phone/held',
+    '/phone/offline',
     mix,
     '/season',
     '/season/programmes',

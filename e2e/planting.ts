@@ -38,7 +38,7 @@ const released = (...gates: string[]) =>
 export async function plantInfusion(page: Page, treeId: string): Promise<string> {
   const labelId = await labelNamed(page, 'Training label 2');
   const nothing = { findings: [], tests: [], detail: {}, note: '', change: '', changePrice: '', alike: [] };
-  await send(page, 'examine', {
+  await send(page, 'save-inspection', {
     id: randomUUID(),
     treeId,
     hostKey: [],
@@ -46,7 +46,7 @@ export async function plantInfusion(page: Page, treeId: string): Promise<string>
     vigour: 'good',
     ...nothing,
   });
-  await send(page, 'decide', {
+  await send(page, 'save-diagnosis', {
     id: randomUUID(),
     treeId,
     conditionId: 'dutch-elm-disease',
@@ -55,7 +55,7 @@ export async function plantInfusion(page: Page, treeId: string): Promise<string>
     reason: 'Finds in the next street.',
   });
   const id = randomUUID();
-  await send(page, 'plan', {
+  await send(page, 'plan-treatment', {
     id,
     treeId,
     labelId,
@@ -93,7 +93,7 @@ export async function plantDrenches(page: Page, name: string, girths: readonly n
   const trees: Record<string, string> = {};
   for (const tag of tags) trees[tag] = await findTree(page, tag, name);
   for (const tag of tags)
-    await send(page, 'decide', {
+    await send(page, 'save-diagnosis', {
       id: randomUUID(),
       treeId: trees[tag],
       conditionId: 'elm-leaf-beetle',
@@ -102,7 +102,7 @@ export async function plantDrenches(page: Page, name: string, girths: readonly n
       reason: 'Third summer of skeletonised leaves in the whole row.',
     });
   const [first, ...others] = tags;
-  await send(page, 'plan', {
+  await send(page, 'plan-treatment', {
     id: randomUUID(),
     treeId: trees[first!],
     labelId,
@@ -135,7 +135,7 @@ export async function arborist(page: Page, name: string) {
 /** A crew that goes out on every day of the week. */
 export async function crewOf(page: Page, name: string, personIds: readonly string[]): Promise<string> {
   const crewId = randomUUID();
-  await send(page, 'keep-crew', {
+  await send(page, 'save-crew', {
     id: crewId,
     name: `Crew ${name}`,
     personIds,

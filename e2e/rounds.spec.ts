@@ -95,7 +95,7 @@ test('a crew member looks at the fortnight on the phone and changes nothing of i
   await expect(main.getByRole('heading', { level: 1 })).toContainText(/job|Nothing waits/);
   await settled(main);
   await expect(main.getByRole('button', { name: 'Keep these rounds' })).toHaveCount(0);
-  const refused = await page.request.post('/api/v1/commands/keep-rounds', { data: { rounds: [], locked: [] } });
+  const refused = await page.request.post('/api/v1/commands/save-schedule', { data: { rounds: [], locked: [] } });
   expect(JSON.stringify(await refused.json())).toContain('To plan rounds takes');
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
 });

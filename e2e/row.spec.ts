@@ -67,7 +67,7 @@ test('a row is done from one mix: asked once, ticked off tree by tree, written i
 test('a tree that was measured again asks which dose is given, before any amount is shown', async ({ page }) => {
   await signIn(page);
   const { trees } = await plantDrenches(page, `Dose walk ${newMark()}`, [100, 110]);
-  await send(page, 'measure', {
+  await send(page, 'measure-tree', {
     id: randomUUID(),
     treeId: trees['R1'],
     stems: [{ kind: 'girth', value: '60', unit: 'cm' }],

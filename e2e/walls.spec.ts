@@ -53,14 +53,14 @@ test('another company’s ids give nothing on any route', async ({ page, browser
     .then(() => page.locator('main [href*="/programmes/laid/"]').first().getAttribute('href'));
   // What ships is the same for every company; what one keeps of its own is its own.
   const own = { ...programmes.find((p) => p.key === 'winter-guards')!, key: 'own-walled', name: 'Behind the wall' };
-  const kept = await page.request.post('/api/v1/commands/keep-programme', {
+  const kept = await page.request.post('/api/v1/commands/save-programme', {
     data: { id: crypto.randomUUID(), programme: own },
   });
   expect(await kept.json()).toMatchObject({ ok: true });
   expect((await page.request.get(`/season/programmes/${own.key}`)).status()).toBe(200);
 
   const elm = { ...hosts.find((h) => h.id === 'wych-elm')!, id: 'own-walled-elm', name: 'Elm behind the wall' };
-  const host = await page.request.post('/api/v1/commands/keep-own', {
+  const host = await page.request.post('/api/v1/commands/save-custom-entry', {
     data: { id: crypto.randomUUID(), kind: 'host', text: JSON.stringify(elm), note: 'for this journey' },
   });
   expect(await host.json()).toMatchObject({ ok: true });
@@ -254,7 +254,7 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
   expect((await page.request.get(path)).status()).toBe(401);
   await signIn(page, TECHNICIAN);
   const list = (await (await page.request.get(path)).json()) as { name: string; address: string; input: object }[];
-  expect(list.map((c) => c.name)).toEqual(expect.arrayContaining(['measure', 'examine', 'plan', 'book', 'correct']));
+  expect(list.map((c) => c.name)).toEqual(expect.arrayContaining(['measure-tree', 'save-inspection', 'plan-treatment', 'record-treatment', 'amend-record']));
   expect(list.every((c) => Object.keys(c.input).length > 0)).toBe(true);
   const id = await findTree(page, '131');
   const reading = {
@@ -274,17 +274,17 @@ test('every verb over plain HTTP: listed with its schema, told by its content, r
     method: 'tape',
   };
   const post = (name: string, data: unknown, headers = {}) => page.request.post(`${path}/${name}`, { data, headers });
-  const first = await post('measure', reading);
+  const first = await post('measure-tree', reading);
   expect([first.status(), (await first.json()).ok]).toEqual([200, true]);
-  expect((await post('measure', reading)).status()).toBe(200);
-  const other = await post('measure', { ...reading, stems: [{ kind: 'girth', value: '171', unit: 'cm' }] });
+  expect((await post('measure-tree', reading)).status()).toBe(200);
+  const other = await post('measure-tree', { ...reading, stems: [{ kind: 'girth', value: '171', unit: 'cm' }] });
   expect([other.status(), (await other.json()).issues[0].path]).toEqual([422, 'id']);
   await page.goto(`/tree/${id}`);
   await expect(page.getByText('141.0 cm').or(page.getByText('55.5 in')).first()).toBeVisible();
   expect((await post('prescribe', {})).status()).toBe(404);
-  expect((await post('plan', {})).status()).toBe(422);
-  expect((await post('measure', reading, { 'sec-fetch-site': 'cross-site' })).status()).toBe(403);
-  expect((await post('measure', { ...reading, obstacles: 'x'.repeat(3_000_000) })).status()).toBe(413);
+  expect((await post('plan-treatment', {})).status()).toBe(422);
+  expect((await post('measure-tree', reading, { 'sec-fetch-site': 'cross-site' })).status()).toBe(403);
+  expect((await post('measure-tree', { ...reading, obstacles: 'x'.repeat(3_000_000) })).status()).toBe(413);
   const stranger = await (await browser.newContext({ baseURL })).newPage();
   expect((await stranger.request.post(`${path}/measure`, { data: reading })).status()).toBe(401);
 });

@@ -199,7 +199,7 @@ export const moveVisitsTo = (scope: Scope, ids: readonly string[], day: string, 
   );
 
 /** Leaves a treatment out with its reason, and sets the next one; false where it was settled meanwhile. */
-export const skipVisit = (
+export const skipFollowUp = (
   scope: Scope,
   visit: Visit,
   because: string,
@@ -223,7 +223,7 @@ export const skipVisit = (
   });
 
 /** A visit that somebody asked for; it comes from no record. */
-export const addReminder = (
+export const insertReminder = (
   scope: Scope,
   r: { id: string; treeId: string; on: string; what: string; reason: string },
 ) =>

@@ -1,8 +1,8 @@
 import { v7 } from 'uuid';
 import { db, within, type Sql } from './db';
 import { addTrees, exportTrees, placeTrees } from './tree-list';
-import { getPlace, savePlace } from './grounds';
-import { placePlan, savePlan } from './place-plan';
+import { getPlace, upsertPlace } from './grounds';
+import { placePlan, upsertSiteMap } from './place-plan';
 import { searchTrees } from './tree-search';
 import { migrate, MigrationRefused } from './migrate';
 import {
@@ -21,7 +21,7 @@ import {
   useReset,
 } from './auth';
 import { EMPTY_PLAN } from '@/core/grounds/plan';
-import { addPerson, changePerson, listPeople } from './people';
+import { insertPerson, changePerson, listPeople } from './people';
 import { makeCompany, ownerSql, ownerUrl, type TestCompany } from './testing';
 
 let owner: Sql;
@@ -242,7 +242,7 @@ describe('signing in', () => {
   it('a form of somebody that rests on an older version overwrites nothing; a new password makes none stale', async () => {
     const id = v7();
     const email = `${id}@test.example`;
-    await addPerson(o, { id, name: 'B. Crew', email, role: 'technician', password: 'a-long-enough-one' });
+    await insertPerson(o, { id, name: 'B. Crew', email, role: 'technician', password: 'a-long-enough-one' });
     const version = async () => (await listPeople(o)).find((p) => p.id === id)!.version;
     const form = {
       id,
@@ -266,18 +266,18 @@ describe('the plan of a place', () => {
   const drawn = { ...EMPTY_PLAN, slope: { downDeg: 90, percent: 5 } };
   it('two who draw at once: the second is told, and the first drawing stands', async () => {
     const { version } = (await placePlan(o, o.placeId))!;
-    expect(await savePlan(o, o.placeId, drawn, null, [], version)).toBe('kept');
-    expect(await savePlan(o, o.placeId, EMPTY_PLAN, null, [], version)).toBe('stale');
+    expect(await upsertSiteMap(o, o.placeId, drawn, null, [], version)).toBe('kept');
+    expect(await upsertSiteMap(o, o.placeId, EMPTY_PLAN, null, [], version)).toBe('stale');
     const now = (await placePlan(o, o.placeId))!;
     expect(now).toMatchObject({ grounds: { slope: drawn.slope }, version: version + 1 });
-    expect(await savePlan(o, v7(), drawn, null, [], 1)).toBe('no place');
+    expect(await upsertSiteMap(o, v7(), drawn, null, [], 1)).toBe('no place');
   });
   it('makes no form of the place stale, nor the form the plan', async () => {
     const place = (await getPlace(o, o.placeId))!;
     const { version } = (await placePlan(o, o.placeId))!;
-    await savePlan(o, o.placeId, EMPTY_PLAN, null, [], version);
+    await upsertSiteMap(o, o.placeId, EMPTY_PLAN, null, [], version);
     expect((await getPlace(o, o.placeId))!.version).toBe(place.version);
-    expect(await savePlace(o, { ...place, region: 'upland', gateCode: null, basedOn: place.version })).toBe(true);
+    expect(await upsertPlace(o, { ...place, region: 'upland', gateCode: null, basedOn: place.version })).toBe(true);
     expect(await getPlace(o, o.placeId)).toMatchObject({ region: 'upland', version: place.version + 1 });
     expect((await placePlan(o, o.placeId))!.version).toBe(version + 1);
   });

@@ -53,7 +53,7 @@ export const listClients = (scope: Scope): Promise<Client[]> =>
     >`select c.id, c.name, c.contact, (select count(*)::int from place p where p.client_id = c.id and p.company_id = c.company_id and p.archived_at is null) as places from client c order by c.name, c.id limit 500`),
   ]);
 
-export const saveClient = (scope: Scope, c: { id: string; name: string; contact: string }) =>
+export const upsertClient = (scope: Scope, c: { id: string; name: string; contact: string }) =>
   within(
     scope,
     (
@@ -199,7 +199,7 @@ export type PlaceInput = Omit<Place, 'clientName' | 'version'> & {
 };
 
 /** @returns false where the place has been changed since the version that this rests on; nothing is written then */
-export const savePlace = (scope: Scope, place: PlaceInput): Promise<boolean> =>
+export const upsertPlace = (scope: Scope, place: PlaceInput): Promise<boolean> =>
   within(scope, async (tx) => {
     const [now] = await tx<{ version: number }[]>`select version from place where id = ${place.id} for update`;
     if (now && now.version !== place.basedOn) return false;

@@ -96,7 +96,7 @@ export const withdrawLook = (scope: Scope, lookId: string, reason: string) =>
   );
 
 /** Notes that a sample or a photograph was sent. */
-export const sendSample = (
+export const insertSample = (
   scope: Scope,
   s: { id: string; treeId: string; what: string; sentTo: string; testId: string | null; sentOn: string },
 ) =>
@@ -110,7 +110,7 @@ export const sendSample = (
   );
 
 /** Keeps the answer to a sample; where it is the outcome of a test, as a look of its own, so that it becomes evidence. */
-export const answerSample = (
+export const insertSampleAnswer = (
   scope: Scope,
   a: { sampleId: string; answer: string; onDay: string; look: NewLook | null },
 ) =>
@@ -123,7 +123,7 @@ export const answerSample = (
   });
 
 /** The client's word on something found while digging; only an open one can be settled. */
-export const settleChange = (scope: Scope, id: string, state: 'approved' | 'declined', how: string) =>
+export const updateChange = (scope: Scope, id: string, state: 'approved' | 'declined', how: string) =>
   within(
     scope,
     (tx) =>

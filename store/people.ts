@@ -55,7 +55,7 @@ export const peopleNamed = (scope: Scope, ids: readonly string[]): Promise<Licen
       order by name, id`),
   ]);
 
-export async function addPerson(
+export async function insertPerson(
   scope: Scope,
   p: { id: string; name: string; email: string; role: Role; password: string },
 ) {
@@ -125,7 +125,7 @@ export const setSchools = (scope: Scope, { crownLoss, programme, ...rest }: Scho
   );
 
 /** Keeps a region profile as its next version. */
-export const saveRegion = (scope: Scope, id: string, key: string, data: Region): Promise<number> =>
+export const insertRegion = (scope: Scope, id: string, key: string, data: Region): Promise<number> =>
   within(scope, async (tx) => {
     await tx`select pg_advisory_xact_lock(hashtextextended(${scope.companyId + key}, 1))`;
     const [{ next } = { next: 1 }] = await tx<

@@ -77,7 +77,7 @@ export const endPhone = (scope: Scope, id: string, ended: boolean): Promise<bool
   });
 
 /** What came from a phone, was refused, and waits for somebody. */
-export interface NeedsLook {
+export interface SyncConflict {
   id: string;
   phoneName: string;
   personId: string;
@@ -90,12 +90,12 @@ export interface NeedsLook {
   clockAt: Date;
   receivedAt: Date;
 }
-export const needsLook = (scope: Scope, id: string | null = null): Promise<NeedsLook[]> =>
+export const syncConflicts = (scope: Scope, id: string | null = null): Promise<SyncConflict[]> =>
   within(scope, async (tx) => [
-    ...(await tx<NeedsLook[]>`
+    ...(await tx<SyncConflict[]>`
       select n.id, f.name as "phoneName", n.person_id as "personId", p.name as "personName", n.verb, n.what, n.input,
         n.issues, n.seen_at as "seenAt", n.clock_at as "clockAt", n.received_at as "receivedAt"
-      from needs_look n
+      from sync_conflict n
       join phone f on f.company_id = n.company_id and f.id = n.phone_id
       join person p on p.company_id = n.company_id and p.id = n.person_id
       where n.company_id = ${scope.companyId} and n.settled is null ${id ? tx`and n.id = ${id}` : tx``}
@@ -103,11 +103,11 @@ export const needsLook = (scope: Scope, id: string | null = null): Promise<Needs
       limit 200`),
   ]);
 /** How much waits for a look. */
-export const needsLookCount = (scope: Scope): Promise<number> =>
+export const syncConflictCount = (scope: Scope): Promise<number> =>
   within(scope, async (tx) => {
     const [row] = await tx<{ n: number }[]>`
       select count(*)::int as n
-      from needs_look
+      from sync_conflict
       where company_id = ${scope.companyId} and settled is null`;
     return row!.n;
   });
@@ -128,35 +128,35 @@ function clean(x: unknown): unknown {
 const kept = (at: string) => (/^000\d-|^-/.test(at) ? clockNow().toISOString() : at);
 
 /** Keeps what was refused, whatever is in it; sent once more, it stands once. */
-export const keepRefused = (scope: Scope, phoneId: string, s: Send, issues: readonly Issue[]) =>
+export const insertConflict = (scope: Scope, phoneId: string, s: Send, issues: readonly Issue[]) =>
   within(
     scope,
     (tx) => tx`
-      insert into needs_look (company_id, id, phone_id, person_id, verb, what, input, issues, seen_at, clock_at)
+      insert into sync_conflict (company_id, id, phone_id, person_id, verb, what, input, issues, seen_at, clock_at)
       values (${scope.companyId}, ${s.id}, ${phoneId}, ${scope.personId}, ${cleanText(s.verb)}, ${cleanText(s.what)},
         ${json(tx, clean(s.input ?? null))},
         ${json(tx, clean(issues))}, ${kept(s.at)}, ${kept(s.clockAt)})
       on conflict (company_id, id) do nothing`,
   );
 /** What a write that was refused before ended in, if it has. */
-export const wasRefused = (scope: Scope, ids: readonly string[]): Promise<{ id: string; issues: Issue[] }[]> =>
+export const conflictsNamed = (scope: Scope, ids: readonly string[]): Promise<{ id: string; issues: Issue[] }[]> =>
   within(scope, async (tx) => [
     ...(await tx<{ id: string; issues: Issue[] }[]>`
       select id, issues
-      from needs_look
+      from sync_conflict
       where company_id = ${scope.companyId} and id = any(${[...ids]})`),
   ]);
 /** It was tried once more, and refused for other reasons. */
-export const refusedAgain = (scope: Scope, id: string, issues: readonly Issue[]) =>
+export const updateConflict = (scope: Scope, id: string, issues: readonly Issue[]) =>
   within(
     scope,
     (tx) => tx`
-      update needs_look
+      update sync_conflict
       set issues = ${json(tx, issues)}
       where company_id = ${scope.companyId} and id = ${id} and settled is null`,
   );
 /** @returns false where somebody settled it before */
-export const settleRefused = (
+export const settleConflict = (
   scope: Scope,
   id: string,
   settled: 'sent again' | 'set aside',
@@ -164,7 +164,7 @@ export const settleRefused = (
 ): Promise<boolean> =>
   within(scope, async (tx) => {
     const changed = await tx`
-      update needs_look
+      update sync_conflict
       set settled = ${settled}, settled_at = clock_now(), settled_by = ${scope.personId}, words = ${words}
       where company_id = ${scope.companyId} and id = ${id} and settled is null`;
     return changed.count > 0;

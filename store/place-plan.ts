@@ -42,7 +42,7 @@ export const placePlan = (scope: Scope, placeId: string): Promise<PlacePlan | nu
   });
 
 /** Keeps the plan and where its trees stand, together, unless somebody drew it anew meanwhile; the area follows from what is drawn. */
-export const savePlan = (
+export const upsertSiteMap = (
   scope: Scope,
   placeId: string,
   grounds: GroundsPlan,

@@ -27,5 +27,5 @@ export async function insertProgramme(
         ${scope.personId})
       on conflict (id) do nothing`;
 }
-export const setProgramme = (scope: Scope, rows: readonly { id: string; treeId: string }[], p: Programme) =>
+export const writeProgramme = (scope: Scope, rows: readonly { id: string; treeId: string }[], p: Programme) =>
   within(scope, (tx) => insertProgramme(tx, scope, rows, p));

@@ -48,7 +48,7 @@ export interface CrewInput extends Omit<CrewRow, 'people' | 'version'> {
   basedOn: number | null;
 }
 /** Keeps a crew; whoever is in it leaves the crew of before. @returns false where it was changed meanwhile */
-export const saveCrew = (scope: Scope, c: CrewInput): Promise<boolean> =>
+export const upsertCrew = (scope: Scope, c: CrewInput): Promise<boolean> =>
   within(scope, async (tx) => {
     const [now] = await tx<{ version: number }[]>`
       select version from crew where company_id = ${scope.companyId} and id = ${c.id} for update`;
@@ -106,7 +106,7 @@ export const withdrawAway = (scope: Scope, id: string) =>
   within(scope, (tx) => tx`update away set withdrawn = true where company_id = ${scope.companyId} and id = ${id}`);
 
 /** What waits for a crew before it is an item of a problem: what the store knows of it. */
-interface Waiting {
+interface QueuedWrite {
   id: string;
   treeId: string;
   tag: string;
@@ -124,7 +124,7 @@ interface Waiting {
   laidId: string | null;
   visitId: string | null;
 }
-export interface WaitingPlan extends Waiting {
+export interface WaitingPlan extends QueuedWrite {
   conditionId: string;
   label: Pick<Label, 'key' | 'name' | 'restricted' | 'licenceCategory' | 'actives'>;
   use: LabelUse;
@@ -136,14 +136,14 @@ export interface WaitingPlan extends Waiting {
   earliest: Day | null;
   latest: Day | null;
 }
-export interface WaitingWork extends Waiting {
+export interface WaitingWork extends QueuedWrite {
   workId: string;
   minutes: number;
   plannedFor: Day | null;
   earliest: Day | null;
   latest: Day | null;
 }
-export interface WaitingLook extends Waiting {
+export interface WaitingLook extends QueuedWrite {
   kind: string;
   what: string;
   due: Day;

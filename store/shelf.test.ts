@@ -5,11 +5,11 @@ import { db, type Sql } from './db';
 import {
   addLabel,
   addVessel,
-  checkLabel,
+  insertLabelCheck,
   countLot,
   listEquipment,
   removeEquipment,
-  saveEquipment,
+  upsertEquipment,
   setStockLevel,
   stockBalances,
   stockLevels,
@@ -53,9 +53,9 @@ describe('the shelf', () => {
     expect(await addLabel(o, v7(), { ...first!, signalWord: 'Danger', version: 9 })).toBe(2);
     const [held] = await shelfLabels(o);
     expect(held).toMatchObject({ version: 2, label: { version: 2 }, checkedOn: null });
-    await checkLabel(o, held!.id);
+    await insertLabelCheck(o, held!.id);
     expect((await shelfLabels(o))[0]!.checkedBy).toBe('Tester');
-    expect((await checkLabel(o, v7())).count).toBe(0);
+    expect((await insertLabelCheck(o, v7())).count).toBe(0);
   });
   it('a delivery adds to its lot once, a count puts the balance right, an empty lot is not offered', async () => {
     const d = delivery();
@@ -91,11 +91,11 @@ describe('the shelf', () => {
     await setStockLevel(o, 'training-01-drench', null);
     expect(await stockLevels(o)).toEqual({});
     const bit: Equipment = { id: v7(), kind: 'bit', name: 'bit', sizeMm: 6, holdsMl: null, count: 2, checkedOn: null };
-    await saveEquipment(o, bit);
-    await saveEquipment(o, { ...bit, count: 1, checkedOn: '2026-05-01' });
+    await upsertEquipment(o, bit);
+    await upsertEquipment(o, { ...bit, count: 1, checkedOn: '2026-05-01' });
     expect(await listEquipment(o)).toEqual([{ ...bit, count: 1, checkedOn: '2026-05-01' }]);
-    await expect(saveEquipment(o, { ...bit, id: v7(), sizeMm: null })).rejects.toMatchObject({ code: '23514' });
-    await expect(saveEquipment(o, { ...bit, id: v7(), count: -1 })).rejects.toMatchObject({ code: '23514' });
+    await expect(upsertEquipment(o, { ...bit, id: v7(), sizeMm: null })).rejects.toMatchObject({ code: '23514' });
+    await expect(upsertEquipment(o, { ...bit, id: v7(), count: -1 })).rejects.toMatchObject({ code: '23514' });
     await removeEquipment(o, bit.id);
     expect(await listEquipment(o)).toEqual([]);
   });

@@ -101,7 +101,7 @@ export const addLabel = (scope: Scope, id: string, label: Label): Promise<number
     return next;
   });
 
-export const checkLabel = (scope: Scope, labelId: string) =>
+export const insertLabelCheck = (scope: Scope, labelId: string) =>
   within(
     scope,
     (tx) =>
@@ -266,7 +266,7 @@ const sprayers = (tx: Tx, scope: Scope) => tx`
   limit 100`;
 export const listSprayers = (scope: Scope): Promise<Tank[]> =>
   within(scope, async (tx) => [...(await tx<Tank[]>`${sprayers(tx, scope)}`)]);
-export const saveSprayer = (scope: Scope, s: Tank) =>
+export const upsertSprayer = (scope: Scope, s: Tank) =>
   within(
     scope,
     (tx) => tx`insert into sprayer (id, company_id, name, holds_ml, flow_ml_min, calibrated_on, dead_ml)
@@ -283,7 +283,7 @@ export const listEquipment = (scope: Scope): Promise<Equipment[]> =>
       Equipment[]
     >`select id, kind, name, size_mm as "sizeMm", holds_ml as "holdsMl", count, checked_on as "checkedOn" from equipment where company_id = ${scope.companyId} order by kind, size_mm, name limit 300`),
   ]);
-export const saveEquipment = (scope: Scope, e: Equipment) =>
+export const upsertEquipment = (scope: Scope, e: Equipment) =>
   within(
     scope,
     (tx) => tx`insert into equipment (id, company_id, kind, name, size_mm, holds_ml, count, checked_on)

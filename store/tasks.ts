@@ -64,7 +64,7 @@ export const getTask = (scope: Scope, id: string): Promise<Task | null> =>
 
 export type NewTask = Pick<Task, 'id' | 'placeId' | 'treeId' | 'who' | 'what' | 'instructions' | 'due'>;
 /** Sent twice, it lands once. */
-export const addTask = (scope: Scope, k: NewTask) =>
+export const insertTask = (scope: Scope, k: NewTask) =>
   within(
     scope,
     (tx) => tx`

@@ -4,13 +4,13 @@ import { db, json, within, type Sql } from './db';
 import { dueBetween } from './follow-ups';
 import { addPhoto, getPhoto } from './photos';
 import { getPlan, openPlans, setPlanState } from './plans';
-import { programmeOf, setProgramme } from './programme';
+import { programmeOf, writeProgramme } from './programme';
 import { addProposal, answerProposal, sharedProposal } from './proposals';
 import { makeCompany, ownerSql, type TestCompany } from './testing';
 import { treatNotPlanned } from './today';
 import { addOthersApplied, othersApplied } from './others-applied';
 import { placeAlarms } from './grounds';
-import { addLooks, addReading, answerSample, sendSample, settleChange, withdrawLook } from './looks';
+import { addLooks, addReading, insertSampleAnswer, insertSample, updateChange, withdrawLook } from './looks';
 import { addVerdict, planRow } from './verdicts';
 import { changeTree, getTree } from './tree';
 
@@ -112,8 +112,8 @@ describe('a tree', () => {
     expect(t.hostConfirmedAt).not.toBeNull();
     expect(t.looks[0]!.tests).toEqual([{ test: 'wipe', outcome: 'wipes-off' }]);
     expect(t.changes.map((c) => [c.state, c.priceMinor])).toEqual([['open', 4200]]);
-    expect((await settleChange(o, t.changes[0]!.id, 'approved', 'by phone')).count).toBe(1);
-    expect((await settleChange(o, t.changes[0]!.id, 'declined', 'again')).count).toBe(0);
+    expect((await updateChange(o, t.changes[0]!.id, 'approved', 'by phone')).count).toBe(1);
+    expect((await updateChange(o, t.changes[0]!.id, 'declined', 'again')).count).toBe(0);
     expect(t.looks[0]!.findings).toEqual(
       expect.arrayContaining([
         { sign: 'honeydew', state: 'seen', grade: 3 },
@@ -340,11 +340,11 @@ describe('a plan', () => {
     expect((await openPlans(o)).map((p) => p.id)).toEqual([second.id]);
   });
   it('the newest programme of a tree holds, and its plans and works keep the price they were planned at', async () => {
-    await setProgramme(o, [{ id: v7(), treeId: o.treeId }], { school: 'organic', everyYears: null, years: 10 });
+    await writeProgramme(o, [{ id: v7(), treeId: o.treeId }], { school: 'organic', everyYears: null, years: 10 });
     const last = { school: null, everyYears: 3, years: 12 };
     const id = v7();
-    await setProgramme(o, [{ id, treeId: o.treeId }], last);
-    await setProgramme(o, [{ id, treeId: o.treeId }], { ...last, years: 1 });
+    await writeProgramme(o, [{ id, treeId: o.treeId }], last);
+    await writeProgramme(o, [{ id, treeId: o.treeId }], { ...last, years: 1 });
     expect(await programmeOf(o, o.treeId)).toEqual(last);
     await openPlan(plan());
     const read = await tree();
@@ -483,7 +483,7 @@ describe('evidence that comes, goes, and was made by others', () => {
   });
   it('a sample is under way until its answer, which is evidence as a look of its own, once', async () => {
     const id = v7();
-    await sendSample(o, {
+    await insertSample(o, {
       id,
       treeId: o.treeId,
       what: 'Twig with streaks',
@@ -494,7 +494,7 @@ describe('evidence that comes, goes, and was made by others', () => {
     expect((await tree()).samples).toMatchObject([{ id, sentTo: 'County laboratory', answer: null }]);
     const answered = look([], [{ test: 'lab-wilt', outcome: 'dutch-elm' }]);
     const answer = (text: string) =>
-      answerSample(o, { sampleId: id, answer: text, onDay: '2026-06-28', look: answered });
+      insertSampleAnswer(o, { sampleId: id, answer: text, onDay: '2026-06-28', look: answered });
     await answer('Positive');
     await answer('Positive, sent twice');
     const read = await tree();

@@ -27,15 +27,15 @@ const named = (tx: Tx, companyId: string) => tx`
   select n.id, n.person_id, n.seen_at, n.input, n.issues,
     case when x.plan ~ ${ID} then x.plan::uuid end as plan_id,
     case when x.record ~ ${ID} then x.record::uuid end as record_id
-  from needs_look n
+  from sync_conflict n
   cross join lateral (
     select n.input->>'planId' as plan, n.input->>'id' as record
-    where n.verb in ('book', 'hang')
+    where n.verb in ('record-treatment', 'install-devices')
     union all
     select r->>'planId', r->>'recordId'
     from jsonb_array_elements(case when jsonb_typeof(n.input->'rows') = 'array' then n.input->'rows' else '[]' end) r
-    where n.verb = 'book-row') x
-  where n.company_id = ${companyId} and n.settled is null and n.verb in ('book', 'book-row', 'hang')`;
+    where n.verb = 'record-treatments') x
+  where n.company_id = ${companyId} and n.settled is null and n.verb in ('record-treatment', 'record-treatments', 'install-devices')`;
 
 /** Those of the tree (t) of the statement around it, the newest first. */
 export const unsettledOf = (tx: Tx, companyId: string) => tx`
@@ -53,7 +53,7 @@ export const unsettledOf = (tx: Tx, companyId: string) => tx`
 /** Works that were carried out so: nobody is sent to them again before it is settled. */
 export const unsettledWorks = (tx: Tx, companyId: string) => tx`
   select case when n.input->>'id' ~ ${ID} then (n.input->>'id')::uuid end
-  from needs_look n
+  from sync_conflict n
   where n.company_id = ${companyId} and n.settled is null and n.verb = 'finish-work' and n.input->>'done' = 'true'
     and n.input->>'id' ~ ${ID}`;
 

@@ -1,4 +1,4 @@
-import { treeOf } from '@/commands/facts/tree';
+import { treeOf } from '@/facts/tree';
 import type { Viewer } from '@/store/auth';
 import { WORKS_ALONE } from '@/core/book/filter';
 import { worksNow } from '@/core/work/works';
@@ -8,7 +8,7 @@ import { together } from '@/store/db';
 import { getPlace, sitesToChoose } from '@/store/grounds';
 import { overturned } from '@/store/knowledge';
 import { lotsOf } from '@/store/shelf';
-import { knowledgeOf } from '@/commands/facts/knowledge';
+import { knowledgeOf } from '@/facts/knowledge';
 
 /** What stands in the book: a treatment with its record, or a work that was carried out. */
 export type BookEntry = { kind: 'treatment'; row: BookRow } | { kind: 'work'; row: DoneWork };

@@ -1,8 +1,8 @@
-import type { CrewsDay, LoadTick, StopOfDay } from '@/commands/facts/crews-day';
-import { daytimesFor } from '@/commands/facts/rounds';
-import { atNewestDose } from '@/commands/facts/newest-plans';
-import { thingsOf } from '@/commands/facts/round';
-import { endsOf, type RoundThing } from '@/commands/facts/round-ends';
+import type { CrewsDay, LoadTick, StopOfDay } from '@/facts/crews-day';
+import { daytimesFor } from '@/facts/rounds';
+import { atNewestDose } from '@/facts/newest-plans';
+import { thingsOf } from '@/facts/round';
+import { endsOf, type RoundThing } from '@/facts/round-ends';
 import { todayOf } from '@/commands/today';
 import { may } from '@/core/people/rights';
 import { beforeDriving, isTicked, loadLine, nextStop, stopsOf, type Before } from '@/core/round/day';

@@ -1,5 +1,5 @@
-import { knowledgeOf } from '@/commands/facts/knowledge';
-import { offeredAt } from '@/commands/facts/offered';
+import { knowledgeOf } from '@/facts/knowledge';
+import { offeredAt } from '@/facts/offered';
 import { may } from '@/core/people/rights';
 import { dayIn } from '@/core/season/zone';
 import type { Viewer } from '@/store/auth';

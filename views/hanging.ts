@@ -1,4 +1,4 @@
-import { hungOf, type BoardFacts } from '@/commands/facts/board';
+import { hungOf, type BoardFacts } from '@/facts/board';
 import { taughtBy, type Emptied } from '@/core/hanging/hanging';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';

@@ -1,5 +1,5 @@
-import { regionFor } from '@/commands/facts/region';
-import { hostYear, taughtFrom } from '@/commands/facts/season';
+import { regionFor } from '@/facts/region';
+import { hostYear, taughtFrom } from '@/facts/season';
 import type { Condition, Host } from '@/core/diagnose/knowledge';
 import { concerns } from '@/core/diagnose/reading';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';

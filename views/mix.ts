@@ -1,6 +1,6 @@
 import { todayOf } from '@/commands/today';
-import { stockFor } from '@/commands/facts/batches';
-import { newestDoses } from '@/commands/facts/booking';
+import { stockFor } from '@/facts/batches';
+import { newestDoses } from '@/facts/booking';
 import { fillsOf, type Fill } from '@/core/mix/fill';
 import { isFor } from '@/core/mix/sources';
 import { mixMlOf, recipeOf, type Recipe } from '@/core/mix/recipe';

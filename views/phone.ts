@@ -2,17 +2,17 @@ import { idsIn } from '@/core/phone/named';
 import { may } from '@/core/people/rights';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
-import { listPhones, needsLook, treesNamedBy, type NamedTree, type NeedsLook, type PhoneRow } from '@/store/phones';
+import { listPhones, syncConflicts, treesNamedBy, type NamedTree, type SyncConflict, type PhoneRow } from '@/store/phones';
 
 /** A phone's page: what came from phones and needs a look, and the phones that one may end. */
 export interface PhonePage {
-  looks: (NeedsLook & { mine: boolean; trees: Omit<NamedTree, 'of'>[] })[];
+  looks: (SyncConflict & { mine: boolean; trees: Omit<NamedTree, 'of'>[] })[];
   phones: PhoneRow[];
 }
 export const phoneView = (viewer: Viewer): Promise<PhonePage> =>
   together(viewer, async () => {
     const [looks, phones] = await Promise.all([
-      needsLook(viewer),
+      syncConflicts(viewer),
       listPhones(viewer, may(viewer.role, 'manage people') ? null : viewer.personId),
     ]);
     const settles = may(viewer.role, 'correct');

@@ -1,5 +1,5 @@
-import { spotOf } from '@/commands/facts/diagnosis';
-import { moveMark, planGrounds, planMoves, type PlanMove } from '@/commands/facts/plan-moves';
+import { spotOf } from '@/facts/diagnosis';
+import { moveMark, planGrounds, planMoves, type PlanMove } from '@/facts/plan-moves';
 import { airLimitsOf, VISIT_HOURS } from '@/core/prescribe/conditions';
 import { daysOpen, type DaysOpen } from '@/core/prescribe/when';
 import { anyAir, fitDays } from '@/core/weather/fitness';

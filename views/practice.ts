@@ -1,5 +1,5 @@
-import { knowledgeOf } from '@/commands/facts/knowledge';
-import { ownCase } from '@/commands/facts/own-cases';
+import { knowledgeOf } from '@/facts/knowledge';
+import { ownCase } from '@/facts/own-cases';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';
 import { closedCases, practiceRounds } from '@/store/knowledge';

@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { perform } from '@/commands/command';
-import { layProgramme } from '@/commands/programme/lay-programme';
-import { maritime, plantOrchard, type Orchard } from '@/commands/programme/testing';
+import { assignProgramme } from '@/commands/programmes/assign-programme';
+import { maritime, plantOrchard, type Orchard } from '@/commands/programmes/testing';
 import { ownCompany } from '@/commands/testing';
 import { counted, listenToStatements } from '@/store/testing';
 import { laidView, layingView, programmesView, type Chosen } from './programmes';
@@ -84,7 +84,7 @@ it('costs no statement a tree: neither the preview nor the page of what is laid'
   const lay = async (treeIds: string[]) => {
     const id = v7();
     const answer = await perform(
-      layProgramme,
+      assignProgramme,
       { viewer: orchard.viewer, now, station: maritime },
       {
         id,

@@ -7,7 +7,7 @@ import {
   programmeNamed,
   type LaidTree,
   type Laying,
-} from '@/commands/facts/laying';
+} from '@/facts/laying';
 import type { Said } from '@/core/gates/said';
 import { tagsIn } from '@/core/grounds/tags';
 import { sumsOf, type ProgrammeSums } from '@/core/programmes/sums';

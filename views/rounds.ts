@@ -1,5 +1,5 @@
-import { fortnightFacts, fortnightFrom, type Fortnight } from '@/commands/facts/rounds';
-import { aboutWords, tagsOf } from '@/commands/facts/about';
+import { fortnightFacts, fortnightFrom, type Fortnight } from '@/facts/rounds';
+import { aboutWords, tagsOf } from '@/facts/about';
 import { todayOf } from '@/commands/today';
 import type { Limit } from '@/core/schedule/problem';
 import { turned } from '@/core/schedule/turned';
@@ -11,7 +11,7 @@ import { together } from '@/store/db';
 import { hangingCount } from '@/store/hanging';
 import { listPeople, type Person } from '@/store/people';
 import { dueWithin } from '@/store/follow-ups';
-import { atNewestDose } from '@/commands/facts/newest-plans';
+import { atNewestDose } from '@/facts/newest-plans';
 import { openVisits } from '@/store/plans';
 import { awaySince, listCrews, roundsBetween, type Away, type CrewRow, type RoundRow } from '@/store/rounds';
 import { listEquipment, listLots, type Lot } from '@/store/shelf';

@@ -1,7 +1,7 @@
 import { findCondition, findHost } from '@/knowledge';
-import type { RowFacts } from '@/commands/facts/at-the-tree';
-import { rowGrounds } from '@/commands/facts/booking';
-import { stockFor } from '@/commands/facts/batches';
+import type { RowFacts } from '@/facts/at-the-tree';
+import { rowGrounds } from '@/facts/booking';
+import { stockFor } from '@/facts/batches';
 import { todayOf } from '@/commands/today';
 import { oneMix } from '@/core/book/row';
 import type { Dose } from '@/core/dose/dose';

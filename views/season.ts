@@ -1,4 +1,4 @@
-import { regionFor } from '@/commands/facts/region';
+import { regionFor } from '@/facts/region';
 import {
   comesHere,
   hoursAt,
@@ -8,7 +8,7 @@ import {
   underRain,
   weatherOf,
   type DueVisit,
-} from '@/commands/facts/season';
+} from '@/facts/season';
 import { after, dayIn, type Day } from '@/core/season/follow-ups';
 import { findCondition, findHost, growthOf, heatModelsFor } from '@/knowledge';
 import { lifeOf } from '@/knowledge/lives';

@@ -1,13 +1,13 @@
 import { perform } from '@/commands/command';
-import { makeBatch } from '@/commands/mix/make-batch';
+import { makeBatch } from '@/commands/mixes/make-batch';
 import { NOW, ownCompany } from '@/commands/testing';
-import { bookRow } from '@/commands/tree/book-row';
-import { drenchRow } from '@/commands/tree/testing';
+import { recordTreatments } from '@/commands/trees/record-treatments';
+import { drenchRow } from '@/commands/trees/testing';
 import { fair } from '@/stand-ins/weather/fair';
 import { getPlans } from '@/store/plans';
 import { counted, listenToStatements } from '@/store/testing';
 import { recordView } from './book';
-import { heldTreeView } from './held';
+import { offlineTreeView } from './offline';
 import { batchView, mixView } from './mix';
 import { rowView } from './row';
 import { applyView } from './tree';
@@ -46,9 +46,9 @@ it('a sheet that can be carried out, its row, its mix and its record stay within
   const batch = await row.mixFor([first, second]);
   expect(await perform(makeBatch, here(), batch)).toMatchObject({ ok: true });
   const input = row.sent([first, second], { batchIds: [batch.id] });
-  const held = await read(() => heldTreeView(row.viewer, treeId, NOW, fair));
+  const held = await read(() => offlineTreeView(row.viewer, treeId, NOW, fair));
   expect(held.seen.sheets).toMatchObject([{ plan: { id: first }, stock: { lots: [{}], mixes: [{ id: batch.id }] } }]);
-  expect(await perform(bookRow, here(), input)).toMatchObject({ ok: true });
+  expect(await perform(recordTreatments, here(), input)).toMatchObject({ ok: true });
 
   const taken = await read(() => batchView(row.viewer, batch.id));
   expect(taken.seen.taken.map((t) => t.tag)).toEqual(['A1', 'A2']);
@@ -57,7 +57,7 @@ it('a sheet that can be carried out, its row, its mix and its record stay within
   expect(record.statements).toBeLessThanOrEqual(8);
 
   // A plan that waits costs a phone that takes its tree along not one statement more.
-  const none = await read(() => heldTreeView(row.viewer, treeId, NOW, fair));
+  const none = await read(() => offlineTreeView(row.viewer, treeId, NOW, fair));
   expect(none.seen.sheets).toEqual([]);
   expect(none.statements).toBe(held.statements);
 });

@@ -1,7 +1,7 @@
-import { spotOf } from '@/commands/facts/diagnosis';
-import { hoursOver, underRain, yearsOf, type DueVisit } from '@/commands/facts/season';
-import { situationFor, usualChoices } from '@/commands/facts/situation';
-import { treesOf } from '@/commands/facts/tree';
+import { spotOf } from '@/facts/diagnosis';
+import { hoursOver, underRain, yearsOf, type DueVisit } from '@/facts/season';
+import { situationFor, usualChoices } from '@/facts/situation';
+import { treesOf } from '@/facts/tree';
 import { todayOf } from '@/commands/today';
 import type { Gate } from '@/core/gates/gate';
 import { stopsOf, wayAgainst } from '@/core/prescribe/options';

@@ -1,8 +1,8 @@
-import { inHand, type TreeInHand } from '@/commands/facts/diagnosis';
-import { knowledgeOf } from '@/commands/facts/knowledge';
-import { yearOf } from '@/commands/facts/season';
-import { findsNear, treeOf } from '@/commands/facts/tree';
-import { stockFor } from '@/commands/facts/batches';
+import { inHand, type TreeInHand } from '@/facts/diagnosis';
+import { knowledgeOf } from '@/facts/knowledge';
+import { yearOf } from '@/facts/season';
+import { findsNear, treeOf } from '@/facts/tree';
+import { stockFor } from '@/facts/batches';
 import type { StationFor } from '@/core/weather/station';
 import type { Viewer } from '@/store/auth';
 import { together } from '@/store/db';

@@ -12,7 +12,7 @@ import { practiceView } from './practice';
 import { labelView, shelfView, toolsView } from './shelf';
 import { crewsView, fortnightView, roundsView } from './rounds';
 import { boardView } from './hanging';
-import { heldDayView, heldTreeView } from './held';
+import { offlineDayView, offlineTreeView } from './offline';
 import { phoneView } from './phone';
 import { seasonView } from './season';
 import { todayView } from './today';
@@ -74,8 +74,8 @@ const VIEWS: Record<string, [most: number, read: () => Promise<unknown>]> = {
   // Read by a crew whose phone has little signal, in one answer with everything that its day needs.
   day: [18, () => dayView(v, roundId, NOW, fair)],
   // What a phone takes along: fetched beforehand, for a day on which nothing can be fetched.
-  'a day that is held': [22, () => heldDayView(v, roundId, NOW, fair)],
-  'a tree that is held': [18, () => heldTreeView(v, o.treeId, NOW, fair)],
+  'a day that is held': [22, () => offlineDayView(v, roundId, NOW, fair)],
+  'a tree that is held': [18, () => offlineTreeView(v, o.treeId, NOW, fair)],
   phone: [5, () => phoneView(v)],
   'to put on a day': [8, () => toPutView(v, NOW)],
   mix: [9, () => mixView(v, o.planId, null, NOW)],

@@ -15,7 +15,7 @@ import { stationFor } from '../_server/station';
 import { allows, viewer } from '../_server/viewer';
 import { WhatHangs } from './rounds/hanging/what-hangs';
 import { Sites } from './rounds/sites';
-import { Ahead, Coming, Waiting, WaitingWork } from './waiting';
+import { Ahead, Coming, QueuedWrite, WaitingWork } from './waiting';
 import { STAGE_NAMES } from '@/core/season/bbch';
 import { byRain, coverWords, spanWords } from '@/ui/season-words';
 import { NoteStage } from './season/note.client';
@@ -234,7 +234,7 @@ export default async function Today() {
               p.laidId ? [p.laidId, p.labelKey, p.plannedFor, p.latest, p.sold].join() : p.id,
             ).values(),
           ].map((same) => (
-            <Waiting key={same[0]!.id} same={same} today={today} units={v.units} />
+            <QueuedWrite key={same[0]!.id} same={same} today={today} units={v.units} />
           ))}
           {[...groupBy(works, (w) => [w.placeId, w.workId, w.plannedFor, w.sold].join()).values()].map((same) => (
             <WaitingWork key={same[0]!.id} same={same} />

@@ -5,7 +5,7 @@ import { Choices, FormIssues, TextArea, TextField } from '@/ui/controls/controls
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { setTask, settleTask } from './grounds/actions';
+import { addTask, settleTask } from './grounds/actions';
 
 /** A task is done or left out in one press; Undo opens it again. */
 export function SettleTask({ id, what, state }: { id: string; what: string; state: 'open' | 'done' | 'dropped' }) {
@@ -56,7 +56,7 @@ export function TaskForm({ placeId, today }: { placeId: string; today: string })
   const said = useSaid();
   const made = useMadeId(`task:${placeId}`);
   const [form, setForm] = useDraft(`task:${placeId}`, BLANK);
-  const { busy, issues, send } = useSend(setTask, made);
+  const { busy, issues, send } = useSend(addTask, made);
   const set = (more: Partial<typeof BLANK>) => setForm((f) => ({ ...f, ...more }));
   const keep = () =>
     send({ id: made.id, placeId, ...form }, () => {

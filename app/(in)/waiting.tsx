@@ -9,7 +9,7 @@ import { MoreTrees, Sold, TagRow } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
 
 /** A plan that waits for a crew; the trees of a programme that have it on one day are one row, and what it missed leads there. */
-export function Waiting({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
+export function QueuedWrite({ same, today, units }: { same: readonly OpenPlan[]; today: string; units: UnitSystem }) {
   const p = same[0]!;
   const missed = p.latest !== null && p.latest < today;
   const sheet = (x: OpenPlan) => `/tree/${x.treeId}/apply?plan=${x.id}`;

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import type { HoursAt } from '@/commands/facts/season';
+import type { HoursAt } from '@/facts/season';
 import { calendarOf, forClient, movedByRain, plannedVisit } from './calendar';
 
 const visit = {

@@ -5,7 +5,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
 import { findWork } from '@/core/work/works';
 import { findHost } from '@/knowledge';
-import { underRain, type HoursAt } from '@/commands/facts/season';
+import { underRain, type HoursAt } from '@/facts/season';
 import type { CalendarVisit } from '@/store/follow-ups';
 import type { PlannedVisit } from '@/store/plans';
 import type { Task } from '@/store/tasks';

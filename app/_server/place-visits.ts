@@ -1,4 +1,4 @@
-import { hoursOver } from '@/commands/facts/season';
+import { hoursOver } from '@/facts/season';
 import { after, dayIn } from '@/core/season/follow-ups';
 import { calendarVisits } from '@/store/follow-ups';
 import type { OpenedCalendar } from '@/store/place-calendar';

@@ -1,4 +1,4 @@
-import { inRealUse } from '@/commands/facts/real-use';
+import { inRealUse } from '@/facts/real-use';
 import { stationFor } from './station';
 
 const as = (env: Record<string, string | undefined>) => {

@@ -1,5 +1,5 @@
 import type { Spot, WeatherStation } from '@/core/weather/station';
-import { inRealUse } from '@/commands/facts/real-use';
+import { inRealUse } from '@/facts/real-use';
 import { usualStation } from '@/core/weather/usual';
 import { CLIMATES, climateAt, type ClimateName } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';

@@ -3,7 +3,7 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { uuid } from '@/core/book/record';
 import { may, type Right } from '@/core/people/rights';
-import { knowledgeOf } from '@/commands/facts/knowledge';
+import { knowledgeOf } from '@/facts/knowledge';
 import { ownWithin } from '@/commands/own';
 import { todayOf as dayOf } from '@/commands/today';
 import { readOwn, type Own } from '@/core/own';

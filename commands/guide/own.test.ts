@@ -1,32 +1,32 @@
 import { v7 } from 'uuid';
 import { withOwn } from '@/commands/own';
-import { knowledgeOf } from '@/commands/facts/knowledge';
-import { workFactsOf } from '@/commands/facts/situation';
-import { diagnose } from '@/commands/facts/diagnosis';
-import { findsNear, treeOf } from '@/commands/facts/tree';
-import { decide } from '@/commands/tree/decide';
-import { examine } from '@/commands/tree/examine';
-import { planWork } from '@/commands/tree/plan-work';
-import { hangTag } from '@/commands/grounds/hang-tag';
+import { knowledgeOf } from '@/facts/knowledge';
+import { workFactsOf } from '@/facts/situation';
+import { diagnose } from '@/facts/diagnosis';
+import { findsNear, treeOf } from '@/facts/tree';
+import { saveDiagnosis } from '@/commands/trees/save-diagnosis';
+import { saveInspection } from '@/commands/trees/save-inspection';
+import { planWork } from '@/commands/trees/plan-work';
+import { addTree } from '@/commands/sites/add-tree';
 import { doneBy, NOW, ownCompany } from '@/commands/testing';
 import { detailSchema } from '@/core/diagnose/look';
 import { ownFile } from '@/core/diagnose/own-file';
 import { worksFor } from '@/core/work/works';
 import { findCondition, findHost, findSign, growthOf, hostsNow, shipped } from '@/knowledge';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { keepHeatModel } from '@/commands/season/keep-heat-model';
+import { saveDegreeDayModel } from '@/commands/schedule/save-degree-day-model';
 import { ownEntries, ownHeatEntries } from '@/store/knowledge';
 import { makeCompany } from '@/store/testing';
-import { bringOwn } from './bring-own';
-import { keepOwn } from './keep-own';
+import { importCustomEntries } from './import-custom-entries';
+import { saveCustomEntry } from './save-custom-entry';
 import { setLikelihood } from './set-likelihood';
-import { takeBackOwn } from './take-back-own';
+import { voidCustomEntry } from './void-custom-entry';
 
 const made = ownCompany();
 /** Whoever acts, as the next request would find them. */
 const now = async (who: Viewer = made.viewer): Promise<Viewer> => (await loadViewer(who))!;
 const keep = async (kind: string, data: unknown, note = 'seen on the quay, three years') =>
-  doneBy(keepOwn, await now(), { id: v7(), kind, text: JSON.stringify(data), note });
+  doneBy(saveCustomEntry, await now(), { id: v7(), kind, text: JSON.stringify(data), note });
 
 const elm = shipped.hosts.find((h) => h.id === 'wych-elm')!;
 const HOST = {
@@ -128,13 +128,13 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
   const v = await now();
   const treeId = v7();
   const hung = { id: treeId, placeId: made.o.placeId, tag: 'Q1', hostId: HOST.id, girth: '120', unit: 'cm' };
-  expect(await doneBy(hangTag, v, hung)).toMatchObject({ ok: true });
+  expect(await doneBy(addTree, v, hung)).toMatchObject({ ok: true });
   const look = {
     ...{ id: v7(), treeId, crownLoss: '5', vigour: 'good', hostKey: [], hostConfirmed: true, alike: [] },
     ...{ tests: [], detail: detailSchema.parse({}), note: '', change: '', changePrice: '' },
   };
   const findings = [{ sign: SIGN.id, state: 'seen', grade: 3 }];
-  expect(await doneBy(examine, v, { ...look, findings })).toEqual({ ok: true, value: null });
+  expect(await doneBy(saveInspection, v, { ...look, findings })).toEqual({ ok: true, value: null });
   await withOwn(v, async () => {
     const { knowledge } = await knowledgeOf(v);
     const host = findHost(HOST.id)!;
@@ -149,7 +149,7 @@ it('they take part: hung, examined, ranked, decided, planned with its gates', as
     expect([found.candidates[0]!.id, found.decide().decision]).toEqual([MOTH.id, 'treat now']);
   });
   const decision = { id: v7(), treeId, conditionId: MOTH.id, certainty: 'near certain', reason: 'silver crumbs' };
-  expect(await doneBy(decide, v, { ...decision, decision: 'treat now' })).toMatchObject({ ok: true });
+  expect(await doneBy(saveDiagnosis, v, { ...decision, decision: 'treat now' })).toMatchObject({ ok: true });
   await withOwn(v, async () => {
     const facts = workFactsOf(v, (await treeOf(v, treeId, NOW))!, NOW)!;
     expect(worksFor(facts, findCondition(MOTH.id)!.options).fit.map((w) => w.id)).toContain(WORK.id);
@@ -169,9 +169,9 @@ it('a test of one’s own is asked for, answered, believed, and speaks of what s
   const v = await now();
   const treeId = v7();
   const hung = { id: treeId, placeId: made.o.placeId, tag: 'Q2', hostId: HOST.id, girth: '90', unit: 'cm' };
-  expect(await doneBy(hangTag, v, hung)).toMatchObject({ ok: true });
+  expect(await doneBy(addTree, v, hung)).toMatchObject({ ok: true });
   const look = (tests: { test: string; outcome: string }[]) =>
-    doneBy(examine, v, {
+    doneBy(saveInspection, v, {
       ...{ id: v7(), treeId, crownLoss: '5', vigour: 'good', hostKey: [], hostConfirmed: true, alike: [] },
       ...{ detail: detailSchema.parse({}), note: '', change: '', changePrice: '' },
       findings: [{ sign: 'crown-thin', state: 'seen', grade: 2 }],
@@ -194,7 +194,7 @@ it('a test of one’s own is asked for, answered, believed, and speaks of what s
   expect(own.tests.get(TEST.id)).not.toHaveProperty('tells');
   // What trees were asked by stays, so that the look can be read.
   const back = { id: v7(), kind: 'test', key: TEST.id, note: 'no longer done' };
-  expect(await doneBy(takeBackOwn, v, back)).toMatchObject({ ok: false, issues: [{ path: 'key' }] });
+  expect(await doneBy(voidCustomEntry, v, back)).toMatchObject({ ok: false, issues: [{ path: 'key' }] });
 });
 
 it('how often a shipped condition shows an own sign can be said', async () => {
@@ -270,21 +270,21 @@ describe('to another company', () => {
       ...{ id: v7(), what: 'bark moth, crumbs fall', hosts: [HOST.id], baseC: '8', ceilingC: '' },
       ...{ method: 'average', sum: '210', from: '', basis: 'three springs on the quay' },
     };
-    expect(await doneBy(keepHeatModel, await now(), heat)).toMatchObject({ ok: true });
+    expect(await doneBy(saveDegreeDayModel, await now(), heat)).toMatchObject({ ok: true });
     const told = await ownHeatEntries(made.viewer);
     expect(told.map((e) => e.key)).toEqual(['own-bark-moth-crumbs-fall']);
     const them = await theirs();
     const alone = JSON.stringify(ownFile('Quay Trees', told));
-    expect(await doneBy(bringOwn, them, { id: v7(), text: alone })).toMatchObject({
+    expect(await doneBy(importCustomEntries, them, { id: v7(), text: alone })).toMatchObject({
       ok: false,
       issues: [{ message: `heat own-bark-moth-crumbs-fall: no host or group ${HOST.id}` }],
     });
     expect(await ownHeatEntries(them)).toEqual([]);
     const host = (await ownEntries(await now())).filter((e) => e.key === HOST.id);
     const both = { id: v7(), text: JSON.stringify(ownFile('Quay Trees', [...host, ...told])) };
-    expect(await doneBy(bringOwn, them, both)).toEqual({ ok: true, value: { added: 2, newer: 0, same: 0 } });
+    expect(await doneBy(importCustomEntries, them, both)).toEqual({ ok: true, value: { added: 2, newer: 0, same: 0 } });
     expect((await ownHeatEntries(them)).map((e) => [e.data.sum, e.data.hosts])).toEqual([[210, [HOST.id]]]);
-    expect(await doneBy(bringOwn, await now(them), { ...both, id: v7() })).toEqual({
+    expect(await doneBy(importCustomEntries, await now(them), { ...both, id: v7() })).toEqual({
       ok: true,
       value: { added: 0, newer: 0, same: 2 },
     });
@@ -293,11 +293,11 @@ describe('to another company', () => {
   it('a file brings all of them with what they rest on; brought again, nothing changes', async () => {
     const them = await theirs();
     const text = await file();
-    expect(await doneBy(bringOwn, them, { id: v7(), text })).toEqual({
+    expect(await doneBy(importCustomEntries, them, { id: v7(), text })).toEqual({
       ok: true,
       value: { added: 6, newer: 0, same: 0 },
     });
-    expect(await doneBy(bringOwn, await now(them), { id: v7(), text })).toEqual({
+    expect(await doneBy(importCustomEntries, await now(them), { id: v7(), text })).toEqual({
       ok: true,
       value: { added: 0, newer: 0, same: 6 },
     });
@@ -323,7 +323,7 @@ describe('to another company', () => {
     ['one bad entry among good ones', (f: string) => f.replace('"bark"', '"cellar"'), null],
   ])('%s: nothing of it comes in', async (_, change, path) => {
     const them = await theirs();
-    const answer = await doneBy(bringOwn, them, { id: v7(), text: change(await file()) });
+    const answer = await doneBy(importCustomEntries, them, { id: v7(), text: change(await file()) });
     expect(answer).toMatchObject({ ok: false });
     if (path) expect((answer as { issues: { path: string }[] }).issues[0]!.path).toBe(path);
     expect(await ownEntries(them)).toEqual([]);
@@ -333,7 +333,7 @@ describe('to another company', () => {
 it('two companies with the same key at once see each their own, and nobody sees it without being asked for', async () => {
   const them = (await loadViewer(await makeCompany(made.owner)))!;
   const other = { ...HOST, name: 'Their elm' };
-  await doneBy(keepOwn, them, { id: v7(), kind: 'host', text: JSON.stringify(other), note: 'theirs' });
+  await doneBy(saveCustomEntry, them, { id: v7(), kind: 'host', text: JSON.stringify(other), note: 'theirs' });
   const [mine, their] = [await now(), await now(them)];
   const named = (v: Viewer) =>
     withOwn(v, async () => {
@@ -352,7 +352,7 @@ it('two companies with the same key at once see each their own, and nobody sees 
 
 it('what trees or the book name is not taken back; what nobody names is, and stays on record', async () => {
   const back = async (kind: string, key: string) =>
-    doneBy(takeBackOwn, await now(), { id: v7(), kind, key, note: 'no longer believed' });
+    doneBy(voidCustomEntry, await now(), { id: v7(), kind, key, note: 'no longer believed' });
   for (const [kind, key] of [
     ['host', HOST.id],
     ['sign', SIGN.id],
@@ -369,6 +369,6 @@ it('what trees or the book name is not taken back; what nobody names is, and sta
 
 it('a technician writes nothing of it', async () => {
   const v = { ...(await now()), role: 'technician' as const };
-  for (const verb of [keepOwn, bringOwn, takeBackOwn])
-    expect(await doneBy(verb as typeof keepOwn, v, { id: v7() })).toMatchObject({ ok: false, issues: [{ path: '' }] });
+  for (const verb of [saveCustomEntry, importCustomEntries, voidCustomEntry])
+    expect(await doneBy(verb as typeof saveCustomEntry, v, { id: v7() })).toMatchObject({ ok: false, issues: [{ path: '' }] });
 });

@@ -2,11 +2,11 @@ import { command, done, refuse } from '@/commands/command';
 import { uuid } from '@/core/book/record';
 import { ROLES } from '@/core/people/rights';
 import { pgCode } from '@/store/db';
-import { addPerson } from '@/store/people';
+import { insertPerson } from '@/store/people';
 import { z } from 'zod';
 import { passwordSchema, tooEasy } from './password';
 
-export const newPerson = command({
+export const addPerson = command({
   name: 'add-person',
   right: 'manage people',
   schema: z.object({
@@ -21,7 +21,7 @@ export const newPerson = command({
     const easy = await tooEasy(p.password, [p.name, p.email, viewer.companyName]);
     if (easy) return refuse('password', easy);
     try {
-      await addPerson(viewer, { ...p, email: p.email.toLowerCase() });
+      await insertPerson(viewer, { ...p, email: p.email.toLowerCase() });
     } catch (error) {
       if (pgCode(error) === '23505') return refuse('email', 'Somebody signs in with this address already.');
       throw error;

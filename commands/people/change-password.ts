@@ -4,7 +4,7 @@ import { command, done, refuse, type Result } from '../command';
 import { passwordSchema, tooEasy } from './password';
 
 /** A new password for oneself; every session ends, this one too. */
-export const changeOwnPassword = command({
+export const changePassword = command({
   name: 'change-password',
   right: null,
   schema: z.object({ was: z.string().min(1, 'Type the password you have now.').max(200), next: passwordSchema }),

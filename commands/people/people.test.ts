@@ -2,19 +2,19 @@ import { v7 } from 'uuid';
 import { doneBy, ownCompany, pathsOf } from '@/commands/testing';
 import { floorOf, hashPassword, loadViewer, openSessions, signIn, type Viewer } from '@/store/auth';
 import { money } from '@/core/cost/prices';
-import { propose } from '@/commands/tree/offer';
+import { sendQuote } from '@/commands/trees/send-quote';
 import { listPeople } from '@/store/people';
 import { makeCompany } from '@/store/testing';
-import { newPerson } from './add-person';
-import { changeOwnPassword } from './change-password';
-import { chooseSchools } from './choose-schools';
+import { addPerson } from './add-person';
+import { changePassword } from './change-password';
+import { savePracticePolicies } from './save-practice-policies';
 import { editPerson } from './edit-person';
 import { endSession } from './end-session';
-import { keepCompany } from './keep-company';
-import { keepPrices } from './keep-prices';
-import { makeCalendar } from './make-calendar-address';
+import { saveCompany } from './save-company';
+import { savePrices } from './save-prices';
+import { addCalendarAddress } from './add-calendar-address';
 import { makeResetLink } from './make-reset-link';
-import { prefer } from './set-preferences';
+import { savePreferences } from './save-preferences';
 
 const made = ownCompany();
 const now = async (who: { personId: string; companyId: string } = made.viewer): Promise<Viewer> =>
@@ -32,11 +32,11 @@ const somebody = (more: object = {}) => ({
 describe('somebody who joins', () => {
   it('signs in under one address; sent twice it is one person', async () => {
     const una = somebody();
-    expect(await doneBy(newPerson, made.viewer, una)).toMatchObject({ ok: true });
-    expect(await doneBy(newPerson, made.viewer, una)).toMatchObject({ ok: true });
+    expect(await doneBy(addPerson, made.viewer, una)).toMatchObject({ ok: true });
+    expect(await doneBy(addPerson, made.viewer, una)).toMatchObject({ ok: true });
     expect((await listPeople(made.viewer)).filter((p) => p.name === 'Una Brack')).toHaveLength(1);
     const other = somebody({ email: una.email.toUpperCase() });
-    expect(pathsOf(await doneBy(newPerson, made.viewer, other))).toEqual(['email']);
+    expect(pathsOf(await doneBy(addPerson, made.viewer, other))).toEqual(['email']);
   });
   it.each([
     ['no name', { name: ' ' }, 'name'],
@@ -44,15 +44,15 @@ describe('somebody who joins', () => {
     ['a password of the name', { password: 'unabrackunabrack' }, 'password'],
     ['a role that is not there', { role: 'captain' }, 'role'],
   ])('with %s is refused beside its field', async (_, more, path) =>
-    expect(pathsOf(await doneBy(newPerson, made.viewer, somebody(more)))).toEqual([path]),
+    expect(pathsOf(await doneBy(addPerson, made.viewer, somebody(more)))).toEqual([path]),
   );
   it('is let in by nobody but who manages people', async () => {
     const una = somebody();
-    await doneBy(newPerson, made.viewer, una);
+    await doneBy(addPerson, made.viewer, una);
     const hers = await now({ personId: una.id, companyId: made.viewer.companyId });
-    expect(await doneBy(newPerson, hers, somebody())).toMatchObject({ ok: false });
+    expect(await doneBy(addPerson, hers, somebody())).toMatchObject({ ok: false });
     expect(await doneBy(editPerson, hers, { ...licensed(una.id), role: 'owner' })).toMatchObject({ ok: false });
-    expect(await doneBy(keepPrices, hers, PRICES)).toMatchObject({ ok: false });
+    expect(await doneBy(savePrices, hers, PRICES)).toMatchObject({ ok: false });
   });
 });
 
@@ -69,7 +69,7 @@ const licensed = (id: string, more: object = {}) => ({
 describe('what stands of a person', () => {
   it('is changed once; who changes an older state is told what stands now, and nothing is written', async () => {
     const una = somebody();
-    await doneBy(newPerson, made.viewer, una);
+    await doneBy(addPerson, made.viewer, una);
     expect(await doneBy(editPerson, made.viewer, licensed(una.id))).toMatchObject({ ok: true });
     const stands = async () => (await listPeople(made.viewer)).find((p) => p.id === una.id)!;
     expect(await stands()).toMatchObject({ licenceNumber: 'EST-204', licenceCategories: ['3A', '7B'] });
@@ -101,9 +101,9 @@ describe('what stands of a person', () => {
 
 it('a password is changed by whoever knows the old one, and by nothing easy', async () => {
   const una = somebody();
-  await doneBy(newPerson, made.viewer, una);
+  await doneBy(addPerson, made.viewer, una);
   const hers = await now({ personId: una.id, companyId: made.viewer.companyId });
-  const to = (was: string, next: string) => doneBy(changeOwnPassword, hers, { was, next });
+  const to = (was: string, next: string) => doneBy(changePassword, hers, { was, next });
   expect(pathsOf(await to('not this one', 'nine dry herons awake'))).toEqual(['was']);
   expect(pathsOf(await to(PASSWORD, 'password1234'))).toEqual(['next']);
   expect(await to(PASSWORD, 'nine dry herons awake')).toMatchObject({ ok: true });
@@ -119,7 +119,7 @@ it('a link for a lost password is made anew each time, and a calendar has one ad
   const [first, second] = [await link(), await link()];
   expect(first).toMatch(/^\/reset\/.{20,}$/);
   expect(second).not.toBe(first);
-  const calendar = await doneBy(makeCalendar, made.viewer, {});
+  const calendar = await doneBy(addCalendarAddress, made.viewer, {});
   expect(calendar).toMatchObject({
     ok: true,
     value: { path: expect.stringMatching(/^\/api\/calendar\/.{20,}\.ics$/) },
@@ -128,7 +128,7 @@ it('a link for a lost password is made anew each time, and a calendar has one ad
 
 it('a person signs another device out, and nobody else’s', async () => {
   const una = somebody();
-  await doneBy(newPerson, made.viewer, una);
+  await doneBy(addPerson, made.viewer, una);
   await made.owner`update person set password_hash = ${await hashPassword(PASSWORD)} where id = ${una.id}`;
   const hers = await now({ personId: una.id, companyId: made.viewer.companyId });
   const opened = await signIn(hers.email, PASSWORD, 'office', 'computer');
@@ -153,7 +153,7 @@ it('what nobody priced is told as no money, in no offer, and weighs against no t
   const viewer = (await loadViewer(other))!;
   expect(viewer.prices.unentered).toBe(true);
   expect(money(6500, viewer.prices)).toBe('no price entered');
-  const offered = await doneBy(propose, viewer, {
+  const offered = await doneBy(sendQuote, viewer, {
     id: v7(),
     treeId: other.treeId,
     keys: ['training-01-drench/drench'],
@@ -161,26 +161,26 @@ it('what nobody priced is told as no money, in no offer, and weighs against no t
     days: '30',
   });
   expect(offered).toMatchObject({ ok: false, issues: [{ message: expect.stringMatching(/prices/) }] });
-  expect(await doneBy(keepPrices, viewer, PRICES)).toMatchObject({ ok: true });
+  expect(await doneBy(savePrices, viewer, PRICES)).toMatchObject({ ok: true });
   expect((await loadViewer(other))!.prices.unentered).toBeUndefined();
 });
 
 it('prices are kept in the money’s own small coin, and a field that cannot be read keeps all of them', async () => {
-  expect(await doneBy(keepPrices, made.viewer, PRICES)).toMatchObject({ ok: true });
+  expect(await doneBy(savePrices, made.viewer, PRICES)).toMatchObject({ ok: true });
   expect((await now()).prices).toMatchObject({ currency: 'EUR', visit: 4500, hour: 6250, device: 320, discount: 0.04 });
   // A money without small coins is counted whole.
-  expect(await doneBy(keepPrices, made.viewer, { ...PRICES, currency: 'JPY', visit: '4500' })).toMatchObject({
+  expect(await doneBy(savePrices, made.viewer, { ...PRICES, currency: 'JPY', visit: '4500' })).toMatchObject({
     ok: true,
   });
   expect((await now()).prices).toMatchObject({ currency: 'JPY', visit: 4500 });
-  const bad = await doneBy(keepPrices, made.viewer, { ...PRICES, hour: 'a lot', discount: '90' });
+  const bad = await doneBy(savePrices, made.viewer, { ...PRICES, hour: 'a lot', discount: '90' });
   expect(pathsOf(bad).sort()).toEqual(['discount', 'hour']);
   expect((await now()).prices.currency).toBe('JPY');
 });
 
 it('the company, its schools and one’s own preferences stand as they were chosen', async () => {
   const company = { name: 'Quay Trees', region: made.viewer.region, breastHeight: '54', unit: 'in', paper: 'Letter' };
-  expect(await doneBy(keepCompany, made.viewer, company)).toMatchObject({ ok: true });
+  expect(await doneBy(saveCompany, made.viewer, company)).toMatchObject({ ok: true });
   expect(await now()).toMatchObject({ companyName: 'Quay Trees', breastHeightCm: 137.16, paper: 'Letter' });
   for (const [more, path] of [
     [{ breastHeight: '20' }, 'breastHeight'],
@@ -188,7 +188,7 @@ it('the company, its schools and one’s own preferences stand as they were chos
     [{ region: 'atlantis' }, 'region'],
     [{ name: '' }, 'name'],
   ] as const)
-    expect(pathsOf(await doneBy(keepCompany, made.viewer, { ...company, ...more }))).toEqual([path]);
+    expect(pathsOf(await doneBy(saveCompany, made.viewer, { ...company, ...more }))).toEqual([path]);
   const schools = {
     crownLoss: '30',
     programme: 'organic',
@@ -200,9 +200,9 @@ it('the company, its schools and one’s own preferences stand as they were chos
     sticky: 'never',
     mesh: 'plastic',
   };
-  expect(await doneBy(chooseSchools, made.viewer, schools)).toMatchObject({ ok: true });
+  expect(await doneBy(savePracticePolicies, made.viewer, schools)).toMatchObject({ ok: true });
   expect((await now()).schools).toMatchObject({ ...schools, crownLoss: 30 });
-  expect(await doneBy(chooseSchools, made.viewer, { ...schools, mesh: 'silk' })).toMatchObject({ ok: false });
-  expect(await doneBy(prefer, made.viewer, { units: 'us', theme: 'night' })).toMatchObject({ ok: true });
+  expect(await doneBy(savePracticePolicies, made.viewer, { ...schools, mesh: 'silk' })).toMatchObject({ ok: false });
+  expect(await doneBy(savePreferences, made.viewer, { units: 'us', theme: 'night' })).toMatchObject({ ok: true });
   expect(await now()).toMatchObject({ units: 'us', theme: 'night' });
 });

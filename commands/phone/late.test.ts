@@ -2,19 +2,19 @@ import { readFileSync } from 'node:fs';
 import { v5, v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { perform } from '@/commands/command';
-import { keepCrew } from '@/commands/rounds/keep-crew';
-import { putOnRound } from '@/commands/day/put-on-round';
-import { receiveLot } from '@/commands/shelf/receive-lot';
+import { saveCrew } from '@/commands/jobs/save-crew';
+import { addToDay } from '@/commands/jobs/add-to-day';
+import { receiveLot } from '@/commands/stock/receive-lot';
 import { doneBy, ownCompany } from '@/commands/testing';
-import { AIR, drenchRow, elmAvenue, elmInfusion } from '@/commands/tree/testing';
-import { planWork } from '@/commands/tree/plan-work';
+import { AIR, drenchRow, elmAvenue, elmInfusion } from '@/commands/trees/testing';
+import { planWork } from '@/commands/trees/plan-work';
 import { toHang } from '@/core/hanging/hang-on';
 import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
 import { getPlan, openPlans } from '@/store/plans';
 import { roundsBetween } from '@/store/rounds';
-import { meetPhone } from './meet';
+import { handshake } from './handshake';
 import { receive } from './receive';
 
 /**
@@ -64,11 +64,11 @@ beforeAll(async () => {
   expect(await doneBy(receiveLot, avenue.viewer, { moveId: v7(), lotId: elmLot, ...lot })).toMatchObject({ ok: true });
   const crew = { id: crewId, name: 'Shore crew', personIds: [o.personId], hours: 'Mon–Fri 08:00–16:00' };
   const rest = { yard: '50.33, −4.12', least: 1, active: true, basedOn: null };
-  expect(await doneBy(keepCrew, avenue.viewer, { ...crew, ...rest })).toMatchObject({ ok: true });
+  expect(await doneBy(saveCrew, avenue.viewer, { ...crew, ...rest })).toMatchObject({ ok: true });
 });
 
 /** What a phone may write without signal, read from the one place that says so. */
-const OFFLINE = [...readFileSync('app/(in)/without-signal.client.ts', 'utf8').matchAll(/orKept\('([^']+)'/g)].map(
+const OFFLINE = [...readFileSync('app/(in)/offline-commands.client.ts', 'utf8').matchAll(/sendOrQueue\('([^']+)'/g)].map(
   (m) => m[1]!,
 );
 
@@ -91,14 +91,14 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   const infusion = avenue.asked(await avenue.soundElm(tag('H')), { leaf: 'full' });
   expect(await avenue.planIt(infusion, before.now, viewer)).toMatchObject({ ok: true });
   const onRound = { day, crewId, itemIds: [mixed, alsoMixed, alone, left, workId], anyway: true };
-  expect(await perform(putOnRound, before, onRound)).toMatchObject({ ok: true });
+  expect(await perform(addToDay, before, onRound)).toMatchObject({ ok: true });
   const roundId = (await roundsBetween(viewer, day, day)).find((r) => r.crewId === crewId)!.id;
 
   const sends: Send[] = [];
   const write = (verb: string, minutes: number, input: object) => {
     const when = at(minutes).toISOString();
     // What is taken back or finished bears the id of something that stands already.
-    const id = 'id' in input && !['finish-work', 'take-back-left'].includes(verb) ? (input.id as string) : v7();
+    const id = 'id' in input && !['finish-work', 'reopen-not-done'].includes(verb) ? (input.id as string) : v7();
     sends.push({ id, verb, what: verb, input, at: when, clockAt: when });
     return id;
   };
@@ -107,32 +107,32 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
     endedAt: at(minutes + 20).toISOString(),
     weather: { ...AIR, at: at(minutes).toISOString() },
   });
-  write('begin-round', 0, { roundId, at: at(0).toISOString() });
-  write('order-round', 1, { roundId, placeIds: [o.placeId] });
-  write('tick-load', 2, { roundId, ticks: [{ line: 'Goggles', amount: '2', on: true }] });
+  write('start-day', 0, { roundId, at: at(0).toISOString() });
+  write('order-stops', 1, { roundId, placeIds: [o.placeId] });
+  write('check-load-item', 2, { roundId, ticks: [{ line: 'Goggles', amount: '2', on: true }] });
   const mix = await row.mixFor([mixed, alsoMixed], { roundId, madeAt: at(5).toISOString() }, 1.25);
   const slip = await row.mixFor([alone], { roundId, madeAt: at(6).toISOString() });
   write('make-batch', 5, mix);
   write('make-batch', 6, slip);
-  const unmade = write('unmake-batch', 7, { id: v7(), batchId: slip.id });
+  const unmade = write('void-batch', 7, { id: v7(), batchId: slip.id });
   const sent = row.sent([mixed, alsoMixed], { batchIds: [mix.id], ...air(10) });
   // A phone knows its amounts as figures.
   const plans = await Promise.all([mixed, alsoMixed].map((id) => getPlan(viewer, id)));
   const product = plans.map((p) => (p!.result.dose.ok ? p!.result.dose.product : NaN));
-  write('book-row', 50, { ...sent, rows: sent.rows.map((r, i) => ({ ...r, amount: product[i]! })) });
+  write('record-treatments', 50, { ...sent, rows: sent.rows.map((r, i) => ({ ...r, amount: product[i]! })) });
   const single = (await getPlan(viewer, alone))!.result.dose;
   const record = row.booked(alone, single.ok ? single.product : NaN, air(60));
-  write('book', 85, record);
-  const ended = write('end-batch', 90, {
+  write('record-treatment', 85, record);
+  const ended = write('finish-batch', 90, {
     id: v7(),
     batchId: mix.id,
     how: 'handed in',
     mixMl: null,
     words: 'To the county depot',
   });
-  const slipLeft = write('leave-undone', 95, { id: v7(), itemIds: [left], why: 'no way in', words: '' });
-  write('take-back-left', 96, { id: slipLeft });
-  const reallyLeft = write('leave-undone', 97, { id: v7(), itemIds: [left], why: 'no way in', words: '' });
+  const slipLeft = write('mark-not-done', 95, { id: v7(), itemIds: [left], why: 'no way in', words: '' });
+  write('reopen-not-done', 96, { id: slipLeft });
+  const reallyLeft = write('mark-not-done', 97, { id: v7(), itemIds: [left], why: 'no way in', words: '' });
   write('finish-work', 100, { id: workId, done: true, note: '' });
   const hangId = v7();
   const hung = (await getPlan(viewer, infusion.id))!;
@@ -142,7 +142,7 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
   const deviceIds = Array.from({ length: count }, (_, i) => v5(String(i + 1), hangId));
   const said = { ...air(110), soil: 'moist', leaf: 'full', said: { collar: 'sound' } };
   const why = { deviation: 'What is asked on the day was answered by word of mouth.' };
-  write('hang', 110, {
+  write('install-devices', 110, {
     id: hangId,
     planId: infusion.id,
     at: at(110).toISOString(),
@@ -150,27 +150,27 @@ async function dayOf(viewer: Viewer, name: string, { begun, day }: Late) {
     ...said,
     ...why,
   });
-  const seen = write('see-devices', 130, { id: v7(), deviceIds, at: at(130).toISOString(), state: 'running' });
-  write('hang-overnight', 131, { deviceIds, because: 'It runs slowly, the yard is locked.' });
+  const seen = write('read-devices', 130, { id: v7(), deviceIds, at: at(130).toISOString(), state: 'running' });
+  write('leave-devices-overnight', 131, { deviceIds, because: 'It runs slowly, the yard is locked.' });
   const empty = deviceIds.map((id) => ({ id, leftMl: 0 }));
-  write('pull-devices', 150, { id: v7(), at: at(150).toISOString(), devices: empty });
-  write('hang-again', 151, { deviceIds });
-  write('pull-devices', 170, { id: v7(), at: at(170).toISOString(), devices: empty });
+  write('remove-devices', 150, { id: v7(), at: at(150).toISOString(), devices: empty });
+  write('reinstall-devices', 151, { deviceIds });
+  write('remove-devices', 170, { id: v7(), at: at(170).toISOString(), devices: empty });
   const fresh = await avenue.soundElm(tag('F'));
   const girth = { stems: [{ kind: 'girth', value: '152', unit: 'cm' }], atHeight: '130', atHeightUnit: 'cm' };
   const open = { height: '15', heightUnit: 'm', crownWidth: '', crownBase: '', flares: [], grain: '', obstacles: '' };
-  const reading = write('measure', 180, { id: v7(), treeId: fresh, ...girth, ...open, arcs: [], method: 'tape' });
-  const look = write('examine', 185, {
+  const reading = write('measure-tree', 180, { id: v7(), treeId: fresh, ...girth, ...open, arcs: [], method: 'tape' });
+  const look = write('save-inspection', 185, {
     ...{ id: v7(), treeId: fresh, hostKey: [], crownLoss: '3', vigour: 'good', findings: [], tests: [] },
     ...{ detail: {}, note: 'Looks sound.', change: '', changePrice: '', alike: [] },
   });
-  const verdict = write('decide', 190, {
+  const verdict = write('save-diagnosis', 190, {
     ...{ id: v7(), treeId: fresh, conditionId: 'dutch-elm-disease', certainty: 'possible' },
     ...{ decision: 'protect a sound tree', reason: 'Finds across the road.', overturns: [] },
   });
-  const plan = write('plan', 195, avenue.asked(fresh, { leaf: 'full' }));
+  const plan = write('plan-treatment', 195, avenue.asked(fresh, { leaf: 'full' }));
   const home = { homeAt: at(240).toISOString(), restMinutes: 30, toolsClean: true, bits: 2, stockCounted: true };
-  write('close-round', 240, {
+  write('finish-day', 240, {
     id: v7(),
     roundId,
     home: { ...home, rinse: 'on labelled trees', note: '' },
@@ -197,10 +197,10 @@ it.each(CASES)('late by %s: all of it lands, at the moment and on the day of its
   const d = await dayOf(viewer, name, late);
   const phoneId = v7();
   const now = new Date(late.received);
-  await meetPhone(viewer, now, { phoneId, name: 'P', clockNow: late.received, waiting: d.sends.length });
+  await handshake(viewer, now, { phoneId, name: 'P', clockNow: late.received, waiting: d.sends.length });
   const message = { phoneId, clockNow: late.received, sends: d.sends };
   const got = (await receive({ viewer, now, station: fair }, commandNamed, message))!;
-  const refused = got.landed.flatMap((l, i) => (l.ok ? [] : [`${d.sends[i]!.verb}: ${JSON.stringify(l.issues)}`]));
+  const refused = got.synced.flatMap((l, i) => (l.ok ? [] : [`${d.sends[i]!.verb}: ${JSON.stringify(l.issues)}`]));
   expect(refused).toEqual([]);
 
   const moment = async (table: string, column: string, id: string) =>
@@ -279,7 +279,7 @@ it('a measurement that comes after a plan is asked about, though it was taken be
   const girth = { stems: [{ kind: 'girth', value: '190', unit: 'cm' }], atHeight: '130', atHeightUnit: 'cm' };
   const rest = { height: '15', heightUnit: 'm', crownWidth: '', crownBase: '', flares: [], grain: '', obstacles: '' };
   const reading = { id: v7(), treeId, ...girth, ...rest, arcs: [], method: 'tape', observedAt: monday.toISOString() };
-  expect(await perform(commandNamed('measure')!, { viewer, now: friday, station: fair }, reading)).toMatchObject({
+  expect(await perform(commandNamed('measure-tree')!, { viewer, now: friday, station: fair }, reading)).toMatchObject({
     ok: true,
   });
   expect((await open()).remeasured).toBe(true);

@@ -2,28 +2,28 @@ import { createCipheriv, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { NOW, ownCompany } from '@/commands/testing';
-import { drenchRow } from '@/commands/tree/testing';
+import { drenchRow } from '@/commands/trees/testing';
 import { lotsOf } from '@/store/shelf';
 import { trainingLabels } from '@/knowledge';
 import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { needsLook, needsLookCount, phoneNamed } from '@/store/phones';
+import { syncConflicts, syncConflictCount, phoneNamed } from '@/store/phones';
 import { changePerson } from '@/store/people';
 import { makeCompany } from '@/store/testing';
 import { phoneView } from '@/views/phone';
 import { perform } from '@/commands/command';
 import { endPhone } from './end-phone';
-import { meetPhone } from './meet';
+import { handshake } from './handshake';
 import { receive } from './receive';
-import { receiveHanded } from './receive-handed';
-import { settle } from './settle-refused';
+import { receiveTransfer } from './receive-transfer';
+import { settle } from './settle-conflict';
 
 const made = ownCompany();
 const row = drenchRow(made);
 const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
 const met = async (who: Viewer, phoneId = v7(), now = NOW, clockNow = now) =>
-  (await meetPhone(who, now, { phoneId, name: 'Test phone', clockNow: clockNow.toISOString(), waiting: 0 })) && phoneId;
+  (await handshake(who, now, { phoneId, name: 'Test phone', clockNow: clockNow.toISOString(), waiting: 0 })) && phoneId;
 const write = (verb: string, input: object, at = NOW, clockAt = at): Send => ({
   id: 'id' in input && typeof input.id === 'string' ? input.id : v7(),
   verb,
@@ -60,18 +60,18 @@ const readings = async () =>
 
 it('what a phone wrote lands in its order, of the hour in which it was done, and once however often it is sent', async () => {
   const phoneId = (await met(row.viewer))!;
-  const [a, b] = [write('measure', reading(), later(-300)), write('measure', reading('153'), later(-200))];
+  const [a, b] = [write('measure-tree', reading(), later(-300)), write('measure-tree', reading('153'), later(-200))];
   const before = (await readings()).length;
   expect(await sent(row.viewer, phoneId, [a, b])).toEqual({
-    landed: [
+    synced: [
       { id: a.id, ok: true },
       { id: b.id, ok: true },
     ],
     aheadS: 0,
   });
   // The answer was lost; one of them goes alone, then both once more, much later.
-  expect((await sent(row.viewer, phoneId, [b], later(5)))!.landed).toEqual([{ id: b.id, ok: true }]);
-  expect((await sent(row.viewer, phoneId, [a, b], later(9 * 1440)))!.landed.every((l) => l.ok)).toBe(true);
+  expect((await sent(row.viewer, phoneId, [b], later(5)))!.synced).toEqual([{ id: b.id, ok: true }]);
+  expect((await sent(row.viewer, phoneId, [a, b], later(9 * 1440)))!.synced.every((l) => l.ok)).toBe(true);
   const now = await readings();
   expect(now).toHaveLength(before + 2);
   expect(now.find((r) => r.id === a.id)!.at).toEqual(later(-300));
@@ -80,44 +80,44 @@ it('what a phone wrote lands in its order, of the hour in which it was done, and
 it('a verb that makes nothing is done once as well, by the id under which it was sent', async () => {
   const phoneId = (await met(row.viewer))!;
   const planId = await row.planned('P1', 20);
-  const drop = write('drop-plan', { id: planId, drop: true });
+  const drop = write('cancel-plan', { id: planId, drop: true });
   const send = { ...drop, id: v7() };
-  expect((await sent(row.viewer, phoneId, [send]))!.landed).toEqual([{ id: send.id, ok: true }]);
+  expect((await sent(row.viewer, phoneId, [send]))!.synced).toEqual([{ id: send.id, ok: true }]);
   // Somebody brings it back; the phone, which never heard the answer, sends the same again: it is not dropped twice.
   await made.owner`update plan set state = 'open' where id = ${planId}`;
-  expect((await sent(row.viewer, phoneId, [send]))!.landed).toEqual([{ id: send.id, ok: true }]);
+  expect((await sent(row.viewer, phoneId, [send]))!.synced).toEqual([{ id: send.id, ok: true }]);
   const [plan] = await made.owner<{ state: string }[]>`select state from plan where id = ${planId}`;
   expect(plan!.state).toBe('open');
 });
 
 it('what is refused is kept for a look and holds nothing up; sent again it is the same one', async () => {
   const phoneId = (await met(row.viewer))!;
-  const count = await needsLookCount(row.viewer);
+  const count = await syncConflictCount(row.viewer);
   const [bad, good, strange] = [
-    write('measure', reading('thick')),
-    write('measure', reading('154')),
+    write('measure-tree', reading('thick')),
+    write('measure-tree', reading('154')),
     write('no-such-verb', { id: v7() }),
   ];
-  const landed = (await sent(row.viewer, phoneId, [bad, good, strange]))!.landed;
-  expect(landed.map((l) => l.ok)).toEqual([false, true, false]);
-  expect(landed[0]).toMatchObject({ issues: [{ path: 'stems.0', message: expect.stringMatching(/girth/i) }] });
-  expect((await sent(row.viewer, phoneId, [bad, good, strange]))!.landed.map((l) => l.ok)).toEqual([
+  const synced = (await sent(row.viewer, phoneId, [bad, good, strange]))!.synced;
+  expect(synced.map((l) => l.ok)).toEqual([false, true, false]);
+  expect(synced[0]).toMatchObject({ issues: [{ path: 'stems.0', message: expect.stringMatching(/girth/i) }] });
+  expect((await sent(row.viewer, phoneId, [bad, good, strange]))!.synced.map((l) => l.ok)).toEqual([
     false,
     true,
     false,
   ]);
-  expect(await needsLookCount(row.viewer)).toBe(count + 2);
-  const kept = (await needsLook(row.viewer, bad.id))[0]!;
-  expect(kept).toMatchObject({ verb: 'measure', what: 'A measure', input: { treeId: made.o.treeId } });
+  expect(await syncConflictCount(row.viewer)).toBe(count + 2);
+  const kept = (await syncConflicts(row.viewer, bad.id))[0]!;
+  expect(kept).toMatchObject({ verb: 'measure-tree', what: 'A measure', input: { treeId: made.o.treeId } });
 });
 
 it('whoever looks at what was refused is told of which trees it speaks, by whatever of them it names', async () => {
   const phoneId = (await met(row.viewer))!;
   const planId = await row.planned('N7', 20);
   await made.owner`update plan set state = 'dropped' where id = ${planId}`;
-  const left = write('leave-undone', { id: v7(), itemIds: [planId], why: 'rain' });
-  const seen = write('see-devices', { id: v7(), deviceIds: [v7()], at: NOW.toISOString(), state: 'empty' });
-  expect((await sent(row.viewer, phoneId, [left, seen]))!.landed.map((l) => l.ok)).toEqual([false, false]);
+  const left = write('mark-not-done', { id: v7(), itemIds: [planId], why: 'rain' });
+  const seen = write('read-devices', { id: v7(), deviceIds: [v7()], at: NOW.toISOString(), state: 'empty' });
+  expect((await sent(row.viewer, phoneId, [left, seen]))!.synced.map((l) => l.ok)).toEqual([false, false]);
   const { looks } = await phoneView(row.viewer);
   const of = (id: string) => looks.find((l) => l.id === id)!.trees.map((t) => t.tag);
   expect([of(left.id), of(seen.id)]).toEqual([['N7'], []]);
@@ -133,8 +133,8 @@ it('work that went otherwise is written once its reason is given, in the name of
   const phoneId = (await met(tech))!;
   const planId = await row.planned('P2', 20);
   const before = await onHand();
-  const record = write('book', row.booked(planId, 4, { typed: '4 mL', deviation: '' }), later(-10));
-  expect((await sent(tech, phoneId, [record]))!.landed[0]).toMatchObject({
+  const record = write('record-treatment', row.booked(planId, 4, { typed: '4 mL', deviation: '' }), later(-10));
+  expect((await sent(tech, phoneId, [record]))!.synced[0]).toMatchObject({
     ok: false,
     issues: [{ path: 'deviation' }],
   });
@@ -155,12 +155,12 @@ it('work that went otherwise is written once its reason is given, in the name of
   expect(kept!.data.applicator.name).toBe('Wren');
   expect(kept!.data.deviation).toMatch(/The can ran dry/);
   expect(before - (await onHand())).toBeCloseTo(4, 9);
-  expect((await needsLook(row.viewer, record.id)).length).toBe(0);
+  expect((await syncConflicts(row.viewer, record.id)).length).toBe(0);
 });
 
 it('what is set aside is kept with its reason, and whoever neither did it nor corrects the book settles nothing', async () => {
   const phoneId = (await met(row.viewer))!;
-  const bad = write('measure', reading('thick'));
+  const bad = write('measure-tree', reading('thick'));
   await sent(row.viewer, phoneId, [bad]);
   const aside = { how: 'set aside', id: bad.id, words: 'Typed into the wrong field.' };
   const context = (viewer: Viewer) => ({ viewer, now: NOW, observed: NOW, station: fair });
@@ -169,19 +169,19 @@ it('what is set aside is kept with its reason, and whoever neither did it nor co
   expect(await settle(context(row.viewer), commandNamed, { ...aside, words: '' })).toMatchObject({ ok: false });
   expect(await settle(context(row.viewer), commandNamed, aside)).toMatchObject({ ok: true });
   const [kept] = await made.owner<{ settled: string; words: string; input: object }[]>`
-    select settled, words, input from needs_look where id = ${bad.id}`;
+    select settled, words, input from sync_conflict where id = ${bad.id}`;
   expect(kept).toMatchObject({ settled: 'set aside', words: aside.words, input: { treeId: made.o.treeId } });
 });
 
 it('a clock that is wrong is told of, and both times are kept', async () => {
   const phoneId = (await met(row.viewer, v7(), NOW, later(40)))!;
   expect(
-    await meetPhone(row.viewer, NOW, { phoneId, name: 'P', clockNow: later(40).toISOString(), waiting: 1 }),
+    await handshake(row.viewer, NOW, { phoneId, name: 'P', clockNow: later(40).toISOString(), waiting: 1 }),
   ).toMatchObject({ aheadS: 2400 });
-  const a = write('measure', reading('155'), later(-30), later(10));
+  const a = write('measure-tree', reading('155'), later(-30), later(10));
   expect(await sent(row.viewer, phoneId, [a], later(1), later(41))).toMatchObject({
     aheadS: 2400,
-    landed: [{ ok: true }],
+    synced: [{ ok: true }],
   });
   const [both] = await made.owner<{ seen_at: Date; clock_at: Date; phone_id: string }[]>`
     select seen_at, clock_at, phone_id from command_done where id = ${a.id}`;
@@ -190,7 +190,7 @@ it('a clock that is wrong is told of, and both times are kept', async () => {
 
 it('a phone that was ended is given nothing and sends nothing, until it is let in again; nobody else speaks for it', async () => {
   const phoneId = (await met(row.viewer))!;
-  const a = write('measure', reading('156'));
+  const a = write('measure-tree', reading('156'));
   const theirs = (await loadViewer(await makeCompany(made.owner)))!;
   expect(await sent(theirs, phoneId, [a])).toBeNull();
   expect(await sent({ ...row.viewer, personId: v7() }, phoneId, [a])).toBeNull();
@@ -207,7 +207,7 @@ it('a phone that was ended is given nothing and sends nothing, until it is let i
   expect(await met(row.viewer, phoneId)).toBeNull();
   expect(await sent(row.viewer, phoneId, [a])).toBeNull();
   expect(await perform(endPhone, by, { phoneId, ended: false })).toMatchObject({ ok: true });
-  expect((await sent(row.viewer, phoneId, [a]))!.landed).toEqual([{ id: a.id, ok: true }]);
+  expect((await sent(row.viewer, phoneId, [a]))!.synced).toEqual([{ id: a.id, ok: true }]);
 });
 
 describe('handed over in a file', () => {
@@ -226,22 +226,22 @@ describe('handed over in a file', () => {
   const keyOf = new Map<string, string>();
   const phone = async (who: Viewer) => {
     const phoneId = v7();
-    const m = await meetPhone(who, NOW, { phoneId, name: 'P', clockNow: NOW.toISOString(), waiting: 0 });
+    const m = await handshake(who, NOW, { phoneId, name: 'P', clockNow: NOW.toISOString(), waiting: 0 });
     keyOf.set(phoneId, m!.key);
     return phoneId;
   };
   const bring = (who: Viewer, file: unknown) =>
-    receiveHanded({ viewer: who, now: NOW, station: fair }, commandNamed, file);
+    receiveTransfer({ viewer: who, now: NOW, station: fair }, commandNamed, file);
 
   it('lands once, whoever brings it, and by the phone itself as well', async () => {
     const phoneId = await phone(row.viewer);
-    const [a, bad] = [write('measure', reading('157')), write('measure', reading('thick'))];
+    const [a, bad] = [write('measure-tree', reading('157')), write('measure-tree', reading('thick'))];
     const file = await fileOf(phoneId, [a, bad]);
     const colleague = { ...row.viewer, personId: v7(), name: 'Somebody' };
-    expect(await bring(colleague, file)).toEqual({ ok: true, value: { landed: 1, refused: 1, by: row.viewer.name } });
+    expect(await bring(colleague, file)).toEqual({ ok: true, value: { synced: 1, refused: 1, by: row.viewer.name } });
     const before = (await readings()).length;
-    expect(await bring(colleague, file)).toMatchObject({ ok: true, value: { landed: 1 } });
-    expect((await sent(row.viewer, phoneId, [a, bad]))!.landed.map((l) => l.ok)).toEqual([true, false]);
+    expect(await bring(colleague, file)).toMatchObject({ ok: true, value: { synced: 1 } });
+    expect((await sent(row.viewer, phoneId, [a, bad]))!.synced.map((l) => l.ok)).toEqual([true, false]);
     expect(await readings()).toHaveLength(before);
     const [done] = await made.owner<{ person_id: string }[]>`select person_id from command_done where id = ${a.id}`;
     expect(done!.person_id).toBe(row.viewer.personId);
@@ -249,7 +249,7 @@ describe('handed over in a file', () => {
 
   it('is not believed where it was changed, sealed by another key, of another company, or of a phone that was ended', async () => {
     const phoneId = await phone(row.viewer);
-    const a = write('measure', reading('158'));
+    const a = write('measure-tree', reading('158'));
     const file = await fileOf(phoneId, [a]);
     const before = (await readings()).length;
     const bytes = Buffer.from(file.sealed[0]!.data, 'base64');
@@ -285,15 +285,15 @@ it('the key of a phone stays the same however often it meets the server, and is 
 it('one write that cannot be kept stops no queue: it is kept cleaned, and what stands behind it lands', async () => {
   const phoneId = (await met(row.viewer))!;
   const poison = [
-    write('measure', reading('zero \u0000 sign')),
-    { ...write('measure', reading('half \ud800 pair')), what: 'A \ud800 reading' },
-    { ...write('measure', reading('no year')), at: '0000-01-01T00:00:00Z', clockAt: '0000-01-01T00:00:00Z' },
+    write('measure-tree', reading('zero \u0000 sign')),
+    { ...write('measure-tree', reading('half \ud800 pair')), what: 'A \ud800 reading' },
+    { ...write('measure-tree', reading('no year')), at: '0000-01-01T00:00:00Z', clockAt: '0000-01-01T00:00:00Z' },
     { ...write('no\u0000verb', { id: v7() }) },
   ];
-  const good = write('measure', reading('155'));
-  const landed = (await sent(row.viewer, phoneId, [...poison, good]))!.landed;
-  expect(landed.map((l) => l.ok)).toEqual([false, false, false, false, true]);
-  for (const p of poison) expect((await needsLook(row.viewer, p.id)).length).toBe(1);
+  const good = write('measure-tree', reading('155'));
+  const synced = (await sent(row.viewer, phoneId, [...poison, good]))!.synced;
+  expect(synced.map((l) => l.ok)).toEqual([false, false, false, false, true]);
+  for (const p of poison) expect((await syncConflicts(row.viewer, p.id)).length).toBe(1);
 });
 
 it('whoever is not of the company any more has no phone: it is given nothing, and what it holds waits for an owner', async () => {
@@ -315,5 +315,5 @@ it('whoever is not of the company any more has no phone: it is given nothing, an
     }),
   ).toBe('kept');
   expect((await phoneNamed(row.viewer, phoneId))!.endedAt).not.toBeNull();
-  expect(await sent(leaver, phoneId, [write('measure', reading('156'))])).toBeNull();
+  expect(await sent(leaver, phoneId, [write('measure-tree', reading('156'))])).toBeNull();
 });

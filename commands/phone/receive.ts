@@ -2,9 +2,9 @@ import { perform, refuse, type AnyCommand, type Context } from '@/commands/comma
 import { sharesOf } from '@/core/book/row';
 import type { Issue } from '@/core/book/write';
 import { aheadBy } from '@/core/phone/clock';
-import type { Landed, Send, Sends } from '@/core/phone/send';
+import type { SyncResult, Send, Sends } from '@/core/phone/send';
 import { together } from '@/store/db';
-import { keepRefused, phoneHeard, phoneNamed, wasRefused } from '@/store/phones';
+import { insertConflict, phoneHeard, phoneNamed, conflictsNamed } from '@/store/phones';
 import { v5 } from 'uuid';
 import { z } from 'zod';
 
@@ -20,7 +20,7 @@ const rowSchema = z.looseObject({
 });
 /** What was written in one go, tree by tree: each under an id of its own, made from that of its record. */
 function partsOf(s: Send): Send[] {
-  const row = s.verb === 'book-row' ? rowSchema.safeParse(s.input) : null;
+  const row = s.verb === 'record-treatments' ? rowSchema.safeParse(s.input) : null;
   if (!row?.success) return [];
   const { rows, ...same } = row.data;
   const shares = sharesOf(
@@ -37,7 +37,7 @@ function partsOf(s: Send): Send[] {
 
 /** What a phone is told when it has sent: what became of each write, and how far its clock is ahead, in seconds. */
 export interface Received {
-  landed: Landed[];
+  synced: SyncResult[];
   aheadS: number;
 }
 /** A phone that the server does not know, or that somebody has ended. */
@@ -54,7 +54,7 @@ export async function land(
   phoneId: string,
   verbs: (name: string) => AnyCommand | null,
   s: Send,
-): Promise<Landed> {
+): Promise<SyncResult> {
   const verb = verbs(s.verb);
   const told = typeof s.input === 'object' && s.input !== null && !Array.isArray(s.input) ? s.input : null;
   const answer =
@@ -76,7 +76,7 @@ export async function land(
     }
     return issues.length ? { id: s.id, ok: false, issues } : { id: s.id, ok: true };
   }
-  await keepRefused(context.viewer, phoneId, s, answer.issues);
+  await insertConflict(context.viewer, phoneId, s, answer.issues);
   return { id: s.id, ok: false, issues: answer.issues };
 }
 
@@ -98,17 +98,17 @@ export async function receive(
     const phone = await phoneNamed(viewer, phoneId);
     if (!phone || phone.endedAt || phone.personId !== viewer.personId) return null;
     await phoneHeard(viewer, phoneId, aheadS);
-    return wasRefused(
+    return conflictsNamed(
       viewer,
       sends.map((s) => s.id),
     );
   });
   if (!before) return null;
-  const landed: Landed[] = [];
+  const synced: SyncResult[] = [];
   for (const s of sends) {
     // What was refused is settled by whoever looks at it, not by sending it once more.
     const refused = before.find((b) => b.id === s.id);
-    landed.push(refused ? { id: s.id, ok: false, issues: refused.issues } : await land(context, phoneId, verbs, s));
+    synced.push(refused ? { id: s.id, ok: false, issues: refused.issues } : await land(context, phoneId, verbs, s));
   }
-  return { landed, aheadS };
+  return { synced, aheadS };
 }

@@ -2,31 +2,31 @@ import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import { perform } from '@/commands/command';
 import { NOW, ownCompany } from '@/commands/testing';
-import { beginRound } from '@/commands/day/begin-round';
-import { closeRound } from '@/commands/day/close-round';
-import { leaveUndone } from '@/commands/day/leave-undone';
-import { putOnRound } from '@/commands/day/put-on-round';
-import { keepCrew } from '@/commands/rounds/keep-crew';
-import { planWork } from '@/commands/tree/plan-work';
+import { startDay } from '@/commands/jobs/start-day';
+import { finishDay } from '@/commands/jobs/finish-day';
+import { markNotDone } from '@/commands/jobs/mark-not-done';
+import { addToDay } from '@/commands/jobs/add-to-day';
+import { saveCrew } from '@/commands/jobs/save-crew';
+import { planWork } from '@/commands/trees/plan-work';
 import { dayView } from '@/views/day';
 import { roundsBetween } from '@/store/rounds';
-import { book } from '@/commands/tree/book';
-import { finishWork } from '@/commands/tree/finish-work';
-import { drenchRow } from '@/commands/tree/testing';
-import { situationFor } from '@/commands/facts/situation';
-import { findsNear, treeOf } from '@/commands/facts/tree';
+import { recordTreatment } from '@/commands/trees/record-treatment';
+import { finishWork } from '@/commands/trees/finish-work';
+import { drenchRow } from '@/commands/trees/testing';
+import { situationFor } from '@/facts/situation';
+import { findsNear, treeOf } from '@/facts/tree';
 import type { Send } from '@/core/phone/send';
 import { NO_YEAR } from '@/core/season/year';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer } from '@/store/auth';
 import { getPlan, openVisits } from '@/store/plans';
-import { needsLook } from '@/store/phones';
+import { syncConflicts } from '@/store/phones';
 import { heldBy } from '@/store/shelf';
 import { rowView } from '@/views/row';
 import { todayView } from '@/views/today';
-import { meetPhone } from './meet';
+import { handshake } from './handshake';
 import { receive } from './receive';
-import { settle } from './settle-refused';
+import { settle } from './settle-conflict';
 
 const made = ownCompany();
 const row = drenchRow(made);
@@ -48,7 +48,7 @@ const records = async (planIds: readonly string[]) =>
     select plan_id, (data->>'amount')::float8 as amount, data->'gates' as gates
     from record where plan_id = any(${[...planIds]})`;
 beforeAll(async () => {
-  await meetPhone(row.viewer, NOW, { phoneId, name: 'P', clockNow: NOW.toISOString(), waiting: 0 });
+  await handshake(row.viewer, NOW, { phoneId, name: 'P', clockNow: NOW.toISOString(), waiting: 0 });
 });
 /** A row as a phone sends it: what each tree was given is a figure. */
 const rowOf = async (planIds: string[]) => {
@@ -68,17 +68,17 @@ it('one tree of a row that does not go takes no other with it: what was done lan
   const input = await rowOf(ids);
   // The office dropped one of them while the crew was out of reach.
   await made.owner`update plan set state = 'dropped' where id = ${ids[1]!}`;
-  const [landed] = (await sent([sends('book-row', input)]))!.landed;
-  expect(landed).toMatchObject({ ok: false });
+  const [synced] = (await sent([sends('record-treatments', input)]))!.synced;
+  expect(synced).toMatchObject({ ok: false });
   const kept = await records(ids);
   expect(kept.map((r) => r.plan_id).sort()).toEqual([ids[0], ids[2]].sort());
   expect(kept.find((r) => r.plan_id === ids[0])!.amount).toBeCloseTo(input.rows[0]!.amount, 9);
-  const waits = (await needsLook(row.viewer)).filter((n) => JSON.stringify(n.input).includes(ids[1]!));
+  const waits = (await syncConflicts(row.viewer)).filter((n) => JSON.stringify(n.input).includes(ids[1]!));
   expect(waits).toHaveLength(1);
   // Sent once more, since the answer was lost: nothing is doubled.
-  await sent([sends('book-row', input)]);
+  await sent([sends('record-treatments', input)]);
   expect(await records(ids)).toHaveLength(2);
-  expect((await needsLook(row.viewer)).filter((n) => JSON.stringify(n.input).includes(ids[1]!))).toHaveLength(1);
+  expect((await syncConflicts(row.viewer)).filter((n) => JSON.stringify(n.input).includes(ids[1]!))).toHaveLength(1);
 });
 
 it('a treatment that was done and refused is done: no page offers it, nobody books it again, and the interval counts it', async () => {
@@ -88,21 +88,21 @@ it('a treatment that was done and refused is done: no page offers it, nobody boo
   if (!dose.ok) throw new Error('no dose');
   // A bottle that the shelf does not know: refused, and done all the same.
   const refused = row.booked(planId, dose.product, { lotId: v7() });
-  expect((await sent([sends('book', refused)]))!.landed[0]).toMatchObject({ ok: false });
+  expect((await sent([sends('record-treatment', refused)]))!.synced[0]).toMatchObject({ ok: false });
   const today = await todayView(row.viewer, NOW, fair);
   expect(today.unsettled.map((p) => p.id)).toContain(planId);
   expect(today.plans.map((p) => p.id)).not.toContain(planId);
   expect((await rowView(row.viewer, other, NOW))!.trees.map((t) => t.planId)).not.toContain(planId);
   const treeId = (await getPlan(row.viewer, planId))!.treeId;
   expect((await treeOf(row.viewer, treeId, NOW))!.unsettled).toMatchObject([{ planId, byName: row.viewer.name }]);
-  const again = await perform(book, at(), row.booked(planId, dose.product));
+  const again = await perform(recordTreatment, at(), row.booked(planId, dose.product));
   expect(again).toMatchObject({ ok: false, issues: [{ path: 'planId', message: expect.stringMatching(/settle/i) }] });
   expect(await records([planId])).toEqual([]);
   // Another plan of the same tree meets the interval of what was done.
   const { earlier } = await situationAt(treeId);
   expect(earlier).toEqual(expect.arrayContaining([expect.objectContaining({ unsettledPlan: planId })]));
   // Settled by whoever did it, it is in the book, once.
-  await made.owner`update needs_look set input = jsonb_set(input, '{lotId}', to_jsonb(${made.o.lotId}::text)) where id = ${refused.id}`;
+  await made.owner`update sync_conflict set input = jsonb_set(input, '{lotId}', to_jsonb(${made.o.lotId}::text)) where id = ${refused.id}`;
   expect(await settle({ ...at(), observed: NOW }, commandNamed, { how: 'send again', id: refused.id })).toMatchObject({
     ok: true,
   });
@@ -125,8 +125,8 @@ async function situationAt(treeId: string) {
 
 it('what a phone sent and nobody can read names no plan, and stops no page', async () => {
   await sent([
-    sends('book', { id: v7(), planId: 'nonsense' } as { id: string }),
-    sends('book-row', { id: v7(), rows: 5 } as never),
+    sends('record-treatment', { id: v7(), planId: 'nonsense' } as { id: string }),
+    sends('record-treatments', { id: v7(), rows: 5 } as never),
   ]);
   expect((await todayView(row.viewer, NOW, fair)).plans.length).toBeGreaterThanOrEqual(0);
   expect((await treeOf(row.viewer, made.o.treeId, NOW))!.unsettled).toEqual([]);
@@ -143,7 +143,7 @@ it('a job is judged by the day on which it was done: a licence that ended since,
     row.booked(planId, dose.product, { startedAt: `${day}T08:00:00Z`, endedAt: `${day}T09:00:00Z` });
   const lands = (input: { id: string }, day: string) =>
     perform(
-      book,
+      recordTreatment,
       { viewer: who, now: new Date(NOW.getTime() + 2 * DAY), station: fair },
       { ...input, observedAt: `${day}T09:00:00Z` },
     );
@@ -178,7 +178,7 @@ it('what was hung and refused hangs all the same: nobody is sent to hang it agai
   const planId = await row.planned('U8', 20);
   const hung = { id: v7(), planId, at: NOW.toISOString(), guarded: 'signed' };
   // A drench has nothing that hangs: the server takes it for a mistake, and somebody has to look.
-  expect((await sent([sends('hang', hung)]))!.landed[0]).toMatchObject({ ok: false });
+  expect((await sent([sends('install-devices', hung)]))!.synced[0]).toMatchObject({ ok: false });
   const today = await todayView(row.viewer, NOW, fair);
   expect(today.unsettled.map((p) => p.id)).toContain(planId);
   expect(today.plans.map((p) => p.id)).not.toContain(planId);
@@ -193,10 +193,10 @@ it('a work that was finished and refused is offered nowhere before it is settled
   const offered = async () => (await openVisits(row.viewer)).works.some((w) => w.id === id);
   expect(await offered()).toBe(true);
   const finished = { ...sends('finish-work', { id }), id: v7(), input: { id, done: true, note: 'x'.repeat(2001) } };
-  expect((await sent([finished]))!.landed[0]).toMatchObject({ ok: false });
+  expect((await sent([finished]))!.synced[0]).toMatchObject({ ok: false });
   expect(await offered()).toBe(false);
   await made.owner`
-    update needs_look set settled = 'set aside', settled_at = now(), settled_by = ${made.o.personId}
+    update sync_conflict set settled = 'set aside', settled_at = now(), settled_by = ${made.o.personId}
     where id = ${finished.id}`;
   expect(await offered()).toBe(true);
 });
@@ -210,29 +210,29 @@ it('on a day of a crew it stands as done and not recorded: not left, not gone to
   expect(await perform(planWork, at(), work)).toMatchObject({ ok: true });
   const crew = { id: crewId, name: 'Crew', personIds: [made.o.personId], hours: 'Mon–Fri 08:00–16:00' };
   const rest = { yard: '50.33, −4.12', least: 1, active: true, basedOn: null };
-  expect(await perform(keepCrew, at(), { ...crew, ...rest })).toMatchObject({ ok: true });
+  expect(await perform(saveCrew, at(), { ...crew, ...rest })).toMatchObject({ ok: true });
   const onRound = { day, crewId, itemIds: [planId, workId], anyway: true };
-  expect(await perform(putOnRound, at(), onRound)).toMatchObject({ ok: true });
+  expect(await perform(addToDay, at(), onRound)).toMatchObject({ ok: true });
   const roundId = (await roundsBetween(row.viewer, day, day)).find((r) => r.crewId === crewId)!.id;
-  expect(await perform(beginRound, at(), { roundId, at: NOW.toISOString() })).toMatchObject({ ok: true });
+  expect(await perform(startDay, at(), { roundId, at: NOW.toISOString() })).toMatchObject({ ok: true });
   const dose = (await getPlan(row.viewer, planId))!.result.dose;
   if (!dose.ok) throw new Error('no dose');
   // A bottle that nobody knows, and a note that is longer than the book takes.
   await sent([
-    sends('book', row.booked(planId, dose.product, { lotId: v7() })),
+    sends('record-treatment', row.booked(planId, dose.product, { lotId: v7() })),
     sends('finish-work', { id: workId, done: true, note: 'x'.repeat(2001) } as never),
   ]);
   const seen = (await dayView(row.viewer, roundId, NOW, fair))!;
   expect(seen.stops.flatMap((s) => s.items.map((i) => i.stands))).toEqual(['unsettled', 'unsettled']);
   expect(seen.nextPlaceId).toBeNull();
   for (const id of [planId, workId])
-    expect(await perform(leaveUndone, at(), { id: v7(), itemIds: [id], why: 'rain', words: '' })).toMatchObject({
+    expect(await perform(markNotDone, at(), { id: v7(), itemIds: [id], why: 'rain', words: '' })).toMatchObject({
       ok: false,
       issues: [{ message: expect.stringMatching(/was done.*Settle it first/) }],
     });
   const home = { homeAt: NOW.toISOString(), restMinutes: 0, toolsClean: true, bits: 0, stockCounted: true, note: '' };
   expect(
-    await perform(closeRound, at(), { id: v7(), roundId, home: { ...home, rinse: null }, tell: [] }),
+    await perform(finishDay, at(), { id: v7(), roundId, home: { ...home, rinse: null }, tell: [] }),
   ).toMatchObject({
     ok: true,
   });

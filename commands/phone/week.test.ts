@@ -2,13 +2,13 @@ import { v7 } from 'uuid';
 import { commandNamed } from '@/commands';
 import type { AnyCommand } from '@/commands/command';
 import { ownCompany } from '@/commands/testing';
-import { drenchRow } from '@/commands/tree/testing';
+import { drenchRow } from '@/commands/trees/testing';
 import { putRight } from '@/core/phone/clock';
-import { nextOf, stillWaiting, type Numbered } from '@/core/phone/queue';
+import { nextOf, stillQueued, type Numbered } from '@/core/phone/queue';
 import type { Send } from '@/core/phone/send';
 import { fair } from '@/stand-ins/weather/fair';
 import { loadViewer, type Viewer } from '@/store/auth';
-import { meetPhone } from './meet';
+import { handshake } from './handshake';
 import { receive } from './receive';
 
 /**
@@ -77,7 +77,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
     const aheadS = chance(0.2) ? Math.round((random() - 0.5) * 4800) : 0;
     const phone = { id: v7(), viewer, aheadS, knowsS: aheadS, seq: 0, waiting: [] };
     const clockNow = new Date(START + aheadS * 1000).toISOString();
-    const met = await meetPhone(viewer, new Date(START), { phoneId: phone.id, name: `P${i}`, clockNow, waiting: 0 });
+    const met = await handshake(viewer, new Date(START), { phoneId: phone.id, name: `P${i}`, clockNow, waiting: 0 });
     expect(met!.aheadS).toBe(Math.abs(aheadS) <= 5 ? 0 : aheadS);
     phones.push(phone);
   }
@@ -113,7 +113,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
         method: 'tape',
       };
     }
-    const send: Send = { ...common, verb: kind === 'record' ? 'book' : 'measure', input };
+    const send: Send = { ...common, verb: kind === 'record' ? 'record-treatment' : 'measure-tree', input };
     p.waiting.push({ ...send, seq: p.seq++, bytes: JSON.stringify(send).length });
     wrote.push({ send, kind, at: now });
   };
@@ -145,7 +145,7 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
       // The answer is lost on the way back, or the phone is killed before it has read it: what waits still waits.
       if (!got || (issue >= 0.3 && issue < 0.45)) continue;
       if (twice) expect(answers.every((a) => a.status === 'fulfilled')).toBe(true);
-      p.waiting = stillWaiting(p.waiting, got.landed);
+      p.waiting = stillQueued(p.waiting, got.synced);
     }
   };
   for (let day = 0; day < DAYS; day++) {
@@ -165,15 +165,15 @@ it(`two hundred phones, five days without signal for most of it, seed ${SEED}: n
   expect(phones.filter((p) => p.waiting.length)).toEqual([]);
 
   const ids = wrote.map((w) => w.send.id);
-  const landed = await owner<{ id: string; seen_at: Date }[]>`
+  const synced = await owner<{ id: string; seen_at: Date }[]>`
     select id, seen_at from command_done where company_id = ${o.companyId} and id = any(${ids})`;
   const refused = await owner<{ id: string }[]>`
-    select id from needs_look where company_id = ${o.companyId} and id = any(${ids})`;
+    select id from sync_conflict where company_id = ${o.companyId} and id = any(${ids})`;
   // Every write has one end, and none has two.
-  expect(new Set([...landed, ...refused].map((x) => x.id)).size).toBe(ids.length);
-  expect(landed.length + refused.length).toBe(ids.length);
+  expect(new Set([...synced, ...refused].map((x) => x.id)).size).toBe(ids.length);
+  expect(synced.length + refused.length).toBe(ids.length);
   const of = (kind: Wrote['kind']) => wrote.filter((w) => w.kind === kind);
-  const stands = new Set(landed.map((l) => l.id));
+  const stands = new Set(synced.map((l) => l.id));
   const readings = await owner<{ id: string; at: Date }[]>`
     select id, at from reading where company_id = ${o.companyId} and id = any(${ids})`;
   expect(readings.map((r) => r.id).sort()).toEqual(

@@ -1,9 +1,9 @@
 import { doneBy, ownCompany } from '@/commands/testing';
-import { regionFor } from '@/commands/facts/region';
+import { regionFor } from '@/facts/region';
 import { regions } from '@/knowledge';
 import { loadViewer } from '@/store/auth';
-import { keepRegion } from './keep-region';
-import { signRegion } from './sign-region';
+import { saveRegion } from './save-region';
+import { checkRegion } from './check-region';
 
 const made = ownCompany();
 const now = async () => (await loadViewer(made.viewer))!;
@@ -26,7 +26,7 @@ const FORM = {
   recordYears: '3',
   licenceNeeded: true,
 };
-const keep = (more: object = {}) => doneBy(keepRegion, made.viewer, { ...FORM, ...more });
+const keep = (more: object = {}) => doneBy(saveRegion, made.viewer, { ...FORM, ...more });
 
 it('a profile is kept as it was typed, version after version, and holds for the company at once', async () => {
   expect(await keep()).toEqual({ ok: true, value: { version: 1 } });
@@ -73,9 +73,9 @@ it.each([
 it('every profile that ships says that nobody has compared it, until an owner signs; the others stay unsigned', async () => {
   for (const r of Object.values(regions)) expect(r.checked ?? null).toBeNull();
   const [own, other] = [made.viewer.region, Object.keys(regions).find((k) => k !== made.viewer.region)!];
-  expect(await doneBy(signRegion, await now(), {})).toMatchObject({ ok: false, issues: [{ path: 'against' }] });
+  expect(await doneBy(checkRegion, await now(), {})).toMatchObject({ ok: false, issues: [{ path: 'against' }] });
   const against = 'Plant protection act of the district, 2026';
-  expect(await doneBy(signRegion, await now(), { against })).toMatchObject({ ok: true });
+  expect(await doneBy(checkRegion, await now(), { against })).toMatchObject({ ok: true });
   expect(regionFor(await now(), own).checked).toEqual({ by: 'Tester', on: '2026-06-01', against });
   expect(regionFor(await now(), other).checked ?? null).toBeNull();
 });

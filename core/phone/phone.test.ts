@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { aheadAfter, aheadBy, clockWords, isWrong, putRight } from './clock';
-import { MOST_BYTES, nextOf, stillWaiting, waitMs } from './queue';
+import { MOST_BYTES, nextOf, stillQueued, waitMs } from './queue';
 import { MOST_TOGETHER } from './limits';
 
 const waiting = fc
@@ -31,7 +31,7 @@ describe('what is sent next', () => {
           if (!answers[i % answers.length] && i < 200) continue;
           const spoken = batch.slice(0, Math.max(1, Math.ceil(batch.length / 2)));
           seen.push(...spoken.map((w) => w.id));
-          left = stillWaiting(
+          left = stillQueued(
             left,
             spoken.map(({ id }) => ({ id, ok: true as const })),
           );

@@ -1,5 +1,5 @@
 import { MOST_TOGETHER } from './limits';
-import type { Landed } from './send';
+import type { SyncResult } from './send';
 
 /** Bytes of writes that travel together, about a second and a half of a thin line. */
 export const MOST_BYTES = 64_000;
@@ -28,8 +28,8 @@ export function nextOf<T extends Numbered>(waiting: readonly T[]): T[] {
 }
 
 /** What still waits once the server has answered: only what it spoke of is gone from the phone. */
-export const stillWaiting = <T extends Numbered>(waiting: readonly T[], landed: readonly Landed[]): T[] =>
-  waiting.filter((w) => !landed.some((l) => l.id === w.id));
+export const stillQueued = <T extends Numbered>(waiting: readonly T[], synced: readonly SyncResult[]): T[] =>
+  waiting.filter((w) => !synced.some((l) => l.id === w.id));
 
 /** How long to wait before trying again, ms: from two seconds, twice as long each time, to five minutes. */
 export const waitMs = (tries: number): number => Math.min(300_000, 2000 * 2 ** Math.max(0, tries));

@@ -28,10 +28,10 @@ export const sendsSchema = z.strictObject({
 export type Sends = z.infer<typeof sendsSchema>;
 
 /** What became of a write: it landed, or it was refused and waits on the server for somebody to look at it. Either way the phone need not keep it. */
-export type Landed = { id: string; ok: true } | { id: string; ok: false; issues: Issue[] };
+export type SyncResult = { id: string; ok: true } | { id: string; ok: false; issues: Issue[] };
 
 /** What a phone says of itself when it meets the server. */
-export const meetingSchema = z.strictObject({
+export const handshakeSchema = z.strictObject({
   phoneId: uuid,
   name: z.string().trim().min(1, 'Give the phone a name.').max(80, 'At most 80 signs.'),
   clockNow: instant,

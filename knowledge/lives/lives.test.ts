@@ -3,7 +3,7 @@ import { concerns } from '@/core/diagnose/reading';
 import { lifeSpans } from '@/core/season/life';
 import { LIFE_STAGES, lifeSchema, type Life, type LifeStage } from '@/core/season/life-schema';
 import { inSeason } from '@/core/season/months';
-import { hostYear } from '@/commands/facts/season';
+import { hostYear } from '@/facts/season';
 import { CLIMATES } from '@/stand-ins/weather/climates';
 import { simulatedStation } from '@/stand-ins/weather/station';
 import { conditions, growthOf, growths, heatModels, hosts } from '..';

@@ -5,7 +5,7 @@ import { Input } from './input.client';
  * A file that somebody chose before the page had its script is read once it has it.
  * @returns what the input is held by
  */
-export function useFileWaiting(take: (input: HTMLInputElement) => void) {
+export function useAttachWaiting(take: (input: HTMLInputElement) => void) {
   const input = useRef<HTMLInputElement>(null);
   const first = useRef(take);
   useEffect(() => {
@@ -33,7 +33,7 @@ export function FilePress({
     input.value = '';
     if (file) onFile(file);
   };
-  const input = useFileWaiting(take);
+  const input = useAttachWaiting(take);
   return (
     <label className={`press has-focus-visible:outline-3 has-focus-visible:outline-slate ${className}`}>
       {label}

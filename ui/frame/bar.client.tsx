@@ -262,7 +262,7 @@ const since = (at: string, timeZone: string) =>
   browserNow().getTime() - Date.parse(at) < 12 * 3_600_000 ? clock(at, timeZone) : dayAndClock(at, timeZone);
 
 /** What there is to say of a phone; nothing while all is as it should be. */
-function signalWords({ signal, waiting, needsLook, shut }: Phone, madeAt: string, timeZone: string): string[] {
+function signalWords({ signal, waiting, syncConflicts, shut }: Phone, madeAt: string, timeZone: string): string[] {
   const [first] = waiting;
   const out: string[] = [];
   if (shut) out.push(shut === 'ended' ? 'Phone ended' : 'Signed out');
@@ -270,7 +270,7 @@ function signalWords({ signal, waiting, needsLook, shut }: Phone, madeAt: string
   if (first)
     out.push(`${waiting.length} ${waiting.length === 1 ? 'waits' : 'wait'} since ${since(first.at, timeZone)}`);
   else if (signal === false) out.push(`as of ${since(madeAt, timeZone)}`);
-  else if (signal && needsLook > 0) out.push(`${needsLook} to look at`);
+  else if (signal && syncConflicts > 0) out.push(`${syncConflicts} to look at`);
   return out;
 }
 

@@ -6,12 +6,12 @@ import { useEffect, useState } from 'react';
 import { Input } from '@/ui/controls/input.client';
 import { readScan } from '@/core/phone/scan';
 import { part } from '../controls/part.client';
-import { heldPages } from '../phone/hold.client';
+import { offlinePages } from '../phone/offline-copy.client';
 
 const Camera = part(() => import('../controls/camera.client').then((m) => m.Camera));
 
 /** A tree whose pages this phone holds. */
-interface HeldTree {
+interface OfflineTree {
   href: string;
   tag: string;
   where: string;
@@ -20,12 +20,12 @@ const MOST = 8;
 const TREE = /^\/tree\/([0-9a-f-]{36})$/;
 
 /** Trees that this phone holds, by their tags. */
-function useHeldTrees(): HeldTree[] {
-  const [trees, setTrees] = useState<HeldTree[]>([]);
+function useOfflineTrees(): OfflineTree[] {
+  const [trees, setTrees] = useState<OfflineTree[]>([]);
   useEffect(() => {
-    void heldPages().then((all) =>
+    void offlinePages().then((all) =>
       setTrees(
-        all.flatMap((h): HeldTree[] => {
+        all.flatMap((h): OfflineTree[] => {
           const id = TREE.exec(h.path)?.[1];
           const [, tag, where] = /^(.+?), (.*?)(?: · .*)?$/.exec(h.name ?? '') ?? [];
           return id && tag ? [{ href: `/tree/${id}/apply`, tag, where: where ?? '' }] : [];
@@ -42,7 +42,7 @@ const whole = (to: string) => window.location.assign(to);
 /** Finds a tag by typing, by two of its figures among the trees that this phone holds, or by its code before the camera. */
 export function Find({ onGo }: { onGo: () => void }) {
   const router = useRouter();
-  const held = useHeldTrees();
+  const held = useOfflineTrees();
   const [typed, setTyped] = useState('');
   const [camera, setCamera] = useState(false);
   const find = (words: string) => {

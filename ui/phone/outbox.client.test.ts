@@ -2,10 +2,10 @@
 import 'fake-indexeddb/auto';
 import { createDecipheriv, randomBytes, webcrypto } from 'node:crypto';
 import { z } from 'zod';
-import { handedSchema } from '@/core/phone/handed';
+import { transferSchema } from '@/core/phone/transfer';
 import { sendSchema, sendsSchema } from '@/core/phone/send';
-import { issuesBy, orKept } from './or-kept.client';
-import { handOver, hearWaiting, keepWrite, readWaiting, sendWaiting, countWaiting, takeBack } from './outbox.client';
+import { issuesBy, sendOrQueue } from './send-or-queue.client';
+import { handOver, onQueueChange, queueWrite, readQueue, sendQueue, countQueue, takeBack } from './outbox.client';
 import { phoneStore } from './store.client';
 
 const line = { up: true };
@@ -37,7 +37,7 @@ async function signOut() {
   await db.clear('keys');
 }
 const write = (n: number, more: object = {}) =>
-  keepWrite({ id: id(n), verb: 'measure', what: `Reading ${n}`, input: { girth: 100 + n }, ...more });
+  queueWrite({ id: id(n), verb: 'measure-tree', what: `Reading ${n}`, input: { girth: 100 + n }, ...more });
 /** A server that answers each message by this. */
 function server(answer: (sends: { id: string }[]) => Response | Promise<Response>) {
   const heard: { phoneId: string; ids: string[] }[] = [];
@@ -48,9 +48,9 @@ function server(answer: (sends: { id: string }[]) => Response | Promise<Response
   });
   return heard;
 }
-const landed = (sends: { id: string }[], ok = true) =>
-  Response.json({ landed: sends.map((s) => (ok ? { id: s.id, ok } : { id: s.id, ok, issues: [] })), aheadS: 0 });
-const waitingIds = async () => (await readWaiting()).map((w) => w.id);
+const synced = (sends: { id: string }[], ok = true) =>
+  Response.json({ synced: sends.map((s) => (ok ? { id: s.id, ok } : { id: s.id, ok, issues: [] })), aheadS: 0 });
+const waitingIds = async () => (await readQueue()).map((w) => w.id);
 
 beforeEach(async () => {
   line.up = true;
@@ -61,11 +61,11 @@ beforeEach(async () => {
 
 it('keeps what is written in its order, with what pages show of it, and tells every page', async () => {
   const ear = jest.fn();
-  const unhear = hearWaiting(ear);
+  const unhear = onQueueChange(ear);
   for (const n of [3, 1, 2]) await write(n, { shown: { tag: `T${n}` } });
   unhear();
   expect(ear).toHaveBeenCalledTimes(3);
-  expect((await readWaiting()).map((w) => [w.what, w.input, w.shown])).toEqual([
+  expect((await readQueue()).map((w) => [w.what, w.input, w.shown])).toEqual([
     ['Reading 3', { girth: 103 }, { tag: 'T3' }],
     ['Reading 1', { girth: 101 }, { tag: 'T1' }],
     ['Reading 2', { girth: 102 }, { tag: 'T2' }],
@@ -78,14 +78,14 @@ it('is sealed: nothing of it can be read on the phone without the key, nor by wh
   const bytes = Buffer.concat([Buffer.from(raw[0]!.data), Buffer.from(raw[0]!.beside.data)]).toString('latin1');
   expect(bytes).not.toMatch(/girth|Reading|secret/);
   await signOut();
-  expect(await readWaiting()).toEqual([]);
-  expect(await countWaiting()).toBe(1);
+  expect(await readQueue()).toEqual([]);
+  expect(await countQueue()).toBe(1);
   expect(await write(2)).toBe(false);
   await signIn(IDRIS);
-  expect(await readWaiting()).toEqual([]);
-  const heard = server((s) => landed(s));
+  expect(await readQueue()).toEqual([]);
+  const heard = server((s) => synced(s));
   await write(5);
-  expect(await sendWaiting()).toMatchObject({ how: 'empty', landed: 1 });
+  expect(await sendQueue()).toMatchObject({ how: 'empty', synced: 1 });
   expect(heard).toEqual([{ phoneId: PHONE[IDRIS], ids: [id(5)] }]);
   // It waits, untouched, until the same person signs in here again.
   await signOut();
@@ -96,10 +96,10 @@ it('is sealed: nothing of it can be read on the phone without the key, nor by wh
 it('lets go only of what the server has spoken of, in as many messages as it takes', async () => {
   for (let n = 1; n <= 95; n++) await write(n);
   let messages = 0;
-  const heard = server((s) => (++messages === 2 ? new Response(null, { status: 503 }) : landed(s)));
-  expect(await sendWaiting()).toEqual({ how: 'no answer', landed: 40, refused: 0 });
+  const heard = server((s) => (++messages === 2 ? new Response(null, { status: 503 }) : synced(s)));
+  expect(await sendQueue()).toEqual({ how: 'no answer', synced: 40, refused: 0 });
   expect(await waitingIds()).toEqual(Array.from({ length: 55 }, (_, i) => id(41 + i)));
-  expect(await sendWaiting()).toMatchObject({ how: 'empty', landed: 55 });
+  expect(await sendQueue()).toMatchObject({ how: 'empty', synced: 55 });
   expect(heard.flatMap((h) => h.ids).slice(40, 80)).toEqual(heard[1]!.ids);
   expect(await waitingIds()).toEqual([]);
 });
@@ -107,18 +107,18 @@ it('lets go only of what the server has spoken of, in as many messages as it tak
 it('a server that speaks of nothing, signs nobody in, or ends this phone takes nothing away', async () => {
   await write(1);
   for (const [answer, how] of [
-    [() => Response.json({ landed: [], aheadS: 0 }), 'no answer'],
+    [() => Response.json({ synced: [], aheadS: 0 }), 'no answer'],
     [() => new Response(null, { status: 401 }), 'signed out'],
     [() => new Response(null, { status: 410 }), 'ended'],
     [() => Promise.reject(new TypeError('Failed to fetch')), 'no answer'],
   ] as const) {
     server(answer);
-    expect((await sendWaiting()).how).toBe(how);
+    expect((await sendQueue()).how).toBe(how);
     expect(await waitingIds()).toEqual([id(1)]);
   }
   // What was refused is with the server, and waits there for somebody.
-  server((s) => landed(s, false));
-  expect(await sendWaiting()).toMatchObject({ how: 'empty', landed: 0, refused: 1 });
+  server((s) => synced(s, false));
+  expect(await sendQueue()).toMatchObject({ how: 'empty', synced: 0, refused: 1 });
   expect(await waitingIds()).toEqual([]);
 });
 
@@ -130,7 +130,7 @@ it('hands over a file for each phone that wrote here, which its own key opens an
   await write(3);
   await signOut();
   const files = await Promise.all(
-    (await handOver()).map(async (f) => handedSchema.parse(JSON.parse(await f.file.text()))),
+    (await handOver()).map(async (f) => transferSchema.parse(JSON.parse(await f.file.text()))),
   );
   expect(files.map((f) => [f.phoneId, f.sealed.length])).toEqual([
     [PHONE[WREN], 2],
@@ -149,13 +149,13 @@ it('hands over a file for each phone that wrote here, which its own key opens an
 it('what is sealed is what the server parses: nothing else is in it', async () => {
   await write(1, { shown: { much: 'more' } });
   const [file] = await handOver();
-  const { sealed } = handedSchema.parse(JSON.parse(await file!.file.text()));
+  const { sealed } = transferSchema.parse(JSON.parse(await file!.file.text()));
   expect(Object.keys(sealed[0]!).sort()).toEqual(['data', 'iv']);
 });
 
 describe('an action that may be kept', () => {
   const action = jest.fn(async (x: { id: string; girth: number }) => ({ ok: true as const, value: x.id }));
-  const measure = orKept('measure', action, {
+  const measure = sendOrQueue('measure-tree', action, {
     what: (x) => `Girth ${x.girth}`,
     value: (x) => x.id,
     makes: (x) => x.id,
@@ -168,7 +168,7 @@ describe('an action that may be kept', () => {
     expect(action).toHaveBeenCalledWith({ id: id(1), girth: 150, sentAs: id(1) });
     expect(await waitingIds()).toEqual([]);
   });
-  it('is kept where the line is down or the answer is lost, and goes on as if it had landed', async () => {
+  it('is kept where the line is down or the answer is lost, and goes on as if it had synced', async () => {
     line.up = false;
     expect(await measure({ id: id(1), girth: 150 })).toEqual({ ok: true, value: id(1), kept: true });
     line.up = true;
@@ -183,7 +183,7 @@ describe('an action that may be kept', () => {
     await measure({ id: id(2), girth: 150 });
     expect(action).not.toHaveBeenCalled();
     expect(await waitingIds()).toEqual([id(1), id(2)]);
-    server((s) => landed(s));
+    server((s) => synced(s));
     await measure({ id: id(3), girth: 150 });
     expect(action).toHaveBeenCalledTimes(1);
     expect(await waitingIds()).toEqual([]);
@@ -203,25 +203,25 @@ describe('an action that may be kept', () => {
   });
   it('a slip is taken off the phone before it was sent; afterwards it is taken back on the server', async () => {
     const back = jest.fn(async (_: { id: string }) => ({ ok: true as const, value: null }));
-    const takeBackLeft = orKept('take-back-left', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
+    const reopenNotDone = sendOrQueue('reopen-not-done', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
     line.up = false;
     await measure({ id: id(1), girth: 150 });
     line.up = true;
-    expect(await takeBackLeft({ id: id(1) })).toMatchObject({ ok: true });
+    expect(await reopenNotDone({ id: id(1) })).toMatchObject({ ok: true });
     expect(await waitingIds()).toEqual([]);
     expect(back).not.toHaveBeenCalled();
-    expect(await takeBackLeft({ id: id(1) })).toEqual({ ok: true, value: null });
+    expect(await reopenNotDone({ id: id(1) })).toEqual({ ok: true, value: null });
     expect(back).toHaveBeenCalledTimes(1);
     expect(await takeBack(id(1))).toBe(false);
   });
   it('a slip whose answer was lost is taken back on the server, behind itself: it may have landed', async () => {
     const back = jest.fn(async (_: { id: string }) => ({ ok: true as const, value: null }));
-    const takeBackLeft = orKept('take-back-left', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
+    const reopenNotDone = sendOrQueue('reopen-not-done', back, { what: () => '', value: () => null, takesBack: (x) => x.id });
     action.mockRejectedValueOnce(new TypeError('Failed to fetch'));
     expect(await measure({ id: id(1), girth: 150 })).toMatchObject({ ok: true, kept: true });
     line.up = false;
-    expect(await takeBackLeft({ id: id(1) })).toMatchObject({ ok: true, kept: true });
-    expect((await readWaiting()).map((w) => w.verb)).toEqual(['measure', 'take-back-left']);
+    expect(await reopenNotDone({ id: id(1) })).toMatchObject({ ok: true, kept: true });
+    expect((await readQueue()).map((w) => w.verb)).toEqual(['measure-tree', 'reopen-not-done']);
     // The same where it left in a batch that broke on its way.
     await (await phoneStore()).clear('waiting');
     await write(3);
@@ -229,7 +229,7 @@ describe('an action that may be kept', () => {
       throw new TypeError('Failed to fetch');
     });
     line.up = true;
-    expect(await sendWaiting()).toMatchObject({ how: 'no answer' });
+    expect(await sendQueue()).toMatchObject({ how: 'no answer' });
     expect(await takeBack(id(3))).toBe(false);
     await write(4);
     expect(await takeBack(id(4))).toBe(true);

@@ -1,17 +1,22 @@
 'use client';
 
-import { nextOf, stillWaiting } from '@/core/phone/queue';
-import type { Landed, Send } from '@/core/phone/send';
+import { currentName, type OfflineCommand } from '@/core/phone/command-names';
+import { nextOf, stillQueued } from '@/core/phone/queue';
+import type { SyncResult, Send } from '@/core/phone/send';
 import { keepClockAhead, phoneNow } from './clock.client';
 import { canKeep, phoneStore, type Sealed } from './store.client';
 import { browserNow } from '@/ui/clock.client';
 
 /** A write that waits on this phone to be sent. */
-export interface Waiting extends Send {
+export interface QueuedWrite extends Omit<Send, 'verb'> {
+  verb: OfflineCommand;
   seq: number;
   /** What pages show of it until it is sent, beside what it says itself. */
   shown: unknown;
 }
+
+/** A write as it was sealed, under the name that its command has now: the app may have been renewed since. */
+const withCurrentName = (send: Send) => ({ ...send, verb: currentName(send.verb) as OfflineCommand });
 
 /** Pages of this phone hear of what waits, in whichever tab it was written. */
 const CHANNEL = 'elmhorn-waiting';
@@ -22,7 +27,7 @@ const tell = () => {
   channel?.postMessage('changed');
 };
 /** Hears whenever what waits has changed. @returns lets go again */
-export function hearWaiting(ear: () => void): () => void {
+export function onQueueChange(ear: () => void): () => void {
   if (!channel && typeof BroadcastChannel !== 'undefined') {
     channel = new BroadcastChannel(CHANNEL);
     channel.onmessage = () => {
@@ -49,7 +54,7 @@ async function unseal(key: CryptoKey, s: Sealed): Promise<unknown> {
  * @param tried whether it was on its way and no answer came: then the server may have it
  * @returns false where it cannot be kept
  */
-export async function keepWrite(
+export async function queueWrite(
   w: Omit<Send, 'at' | 'clockAt'> & { shown?: unknown },
   tried = false,
 ): Promise<boolean> {
@@ -69,12 +74,12 @@ export async function keepWrite(
 }
 
 /** How much waits on this phone, whoever wrote it. */
-export async function countWaiting(): Promise<number> {
+export async function countQueue(): Promise<number> {
   return canKeep() ? (await phoneStore()).count('waiting') : 0;
 }
 
 /** What waits of whoever holds this phone, in the order in which it was written; nothing without the key. */
-export async function readWaiting(): Promise<Waiting[]> {
+export async function readQueue(): Promise<QueuedWrite[]> {
   if (!canKeep()) return [];
   const db = await phoneStore();
   const holder = await db.get('holder', 'me');
@@ -83,7 +88,7 @@ export async function readWaiting(): Promise<Waiting[]> {
   const mine = (await db.getAll('waiting')).filter((s) => s.personId === holder.personId);
   return Promise.all(
     mine.map(async (s) => ({
-      ...((await unseal(key, s)) as Send),
+      ...withCurrentName((await unseal(key, s)) as Send),
       shown: await unseal(key, { ...s, ...s.beside }),
       seq: s.seq!,
     })),
@@ -106,15 +111,15 @@ export async function takeBack(id: string): Promise<boolean> {
 
 /** How a try to send ended. */
 export type Sent =
-  | { how: 'empty'; landed: number; refused: number; aheadS: number | null }
-  | { how: 'no answer' | 'signed out' | 'ended' | 'somebody else'; landed: number; refused: number };
+  | { how: 'empty'; synced: number; refused: number; aheadS: number | null }
+  | { how: 'no answer' | 'signed out' | 'ended' | 'somebody else'; synced: number; refused: number };
 
 /** What waits, sent in its order until nothing does or the line breaks. Tabs of one browser take turns. */
-export async function sendWaiting(): Promise<Sent> {
-  if (!canKeep()) return { how: 'empty', landed: 0, refused: 0, aheadS: null };
+export async function sendQueue(): Promise<Sent> {
+  if (!canKeep()) return { how: 'empty', synced: 0, refused: 0, aheadS: null };
   if (!navigator.locks) return sendAll();
   return navigator.locks.request('elmhorn-sends', { ifAvailable: true }, async (lock) =>
-    lock ? sendAll() : { how: 'somebody else' as const, landed: 0, refused: 0 },
+    lock ? sendAll() : { how: 'somebody else' as const, synced: 0, refused: 0 },
   );
 }
 
@@ -128,10 +133,10 @@ async function asTried(seqs: readonly number[]): Promise<void> {
 }
 
 async function sendAll(): Promise<Sent> {
-  const sum = { landed: 0, refused: 0 };
+  const sum = { synced: 0, refused: 0 };
   let aheadS: number | null = null;
   for (;;) {
-    const waiting = await readWaiting();
+    const waiting = await readQueue();
     if (!waiting.length) return { how: 'empty', ...sum, aheadS };
     const db = await phoneStore();
     const holder = (await db.get('holder', 'me'))!;
@@ -157,15 +162,15 @@ async function sendAll(): Promise<Sent> {
     if (answer.status === 401) return { how: 'signed out', ...sum };
     if (answer.status === 410) return { how: 'ended', ...sum };
     if (!answer.ok) return { how: 'no answer', ...sum };
-    const got = (await answer.json()) as { landed: Landed[]; aheadS: number };
+    const got = (await answer.json()) as { synced: SyncResult[]; aheadS: number };
     ({ aheadS } = got);
     keepClockAhead(got.aheadS);
-    const still = stillWaiting(batch, got.landed);
+    const still = stillQueued(batch, got.synced);
     const tx = db.transaction('waiting', 'readwrite');
     await Promise.all(batch.filter((b) => !still.includes(b)).map((b) => tx.store.delete(b.seq)));
     await tx.done;
-    sum.landed += got.landed.filter((l) => l.ok).length;
-    sum.refused += got.landed.filter((l) => !l.ok).length;
+    sum.synced += got.synced.filter((l) => l.ok).length;
+    sum.refused += got.synced.filter((l) => !l.ok).length;
     tell();
     // The server spoke of none of them: going on would ask the same for ever.
     if (still.length === batch.length) return { how: 'no answer', ...sum };

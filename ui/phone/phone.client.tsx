@@ -3,8 +3,9 @@
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useSaid } from '../frame/undo.client';
-import { BLANK, Keeper, type PhoneState } from './keeper.client';
-import type { Sent, Waiting } from './outbox.client';
+import { BLANK, Keeper, type PhoneState } from './sync.client';
+import type { OfflineCommand } from '@/core/phone/command-names';
+import type { Sent, QueuedWrite } from './outbox.client';
 
 /** How this phone stands, and the press that meets the server now. */
 export interface Phone extends PhoneState {
@@ -14,18 +15,18 @@ const Context = createContext<Phone>({ ...BLANK, now: () => {} });
 export const usePhone = () => useContext(Context);
 
 /** A write that waits, of a verb whose input is known. */
-export type WaitingOf<I> = Omit<Waiting, 'input'> & { input: I };
+export type QueuedOf<I> = Omit<QueuedWrite, 'input'> & { input: I };
 /** Writes of some verbs that wait on this phone, oldest first: what a page shows beside what the server knew. */
-export function useWaiting<I>(...verbs: string[]): WaitingOf<I>[] {
+export function useQueued<I>(...verbs: OfflineCommand[]): QueuedOf<I>[] {
   const { waiting } = usePhone();
   const wanted = verbs.join(' ');
-  return useMemo(() => waiting.filter((w) => wanted.split(' ').includes(w.verb)) as WaitingOf<I>[], [waiting, wanted]);
+  return useMemo(() => waiting.filter((w) => wanted.split(' ').includes(w.verb)) as QueuedOf<I>[], [waiting, wanted]);
 }
 
-const sentWords = ({ landed, refused }: Sent): string =>
+const sentWords = ({ synced, refused }: Sent): string =>
   refused > 0
-    ? `Sent: ${landed} landed, ${refused} ${refused === 1 ? 'needs' : 'need'} a look.`
-    : `Sent: ${landed === 1 ? 'it has' : `all ${landed} have`} landed.`;
+    ? `Sent: ${synced} landed, ${refused} ${refused === 1 ? 'needs' : 'need'} a look.`
+    : `Sent: ${synced === 1 ? 'it has' : `all ${synced} have`} landed.`;
 
 /** Keeps a phone in touch as long as somebody is signed in on it. */
 export function PhoneKeeper({ personId, children }: { personId: string; children: React.ReactNode }) {

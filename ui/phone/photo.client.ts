@@ -1,6 +1,6 @@
 'use client';
 
-import { keepWrite } from './outbox.client';
+import { queueWrite } from './outbox.client';
 
 /** Pixels of the longer side that the server keeps; no more waits on a phone. */
 const SIDE = 1600;
@@ -27,5 +27,5 @@ export async function keepPhotoHere(
   canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
   const small = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.82 });
   const input = { ...of, location: 'strip', picture: await base64Of(small) };
-  return keepWrite({ id: of.id, verb: 'keep-photo', what: 'A photo', input });
+  return queueWrite({ id: of.id, verb: 'save-photo', what: 'A photo', input });
 }

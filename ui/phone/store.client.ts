@@ -12,7 +12,7 @@ export interface Holder {
   until: number;
 }
 /** A page that is held. */
-export interface HeldPage {
+export interface OfflinePage {
   path: string;
   at: number;
   bytes: number;
@@ -42,7 +42,7 @@ interface Kept extends DBSchema {
   phones: { key: string; value: string };
   keys: { key: string; value: CryptoKey };
   waiting: { key: number; value: Sealed };
-  held: { key: string; value: HeldPage };
+  held: { key: string; value: OfflinePage };
 }
 
 /** Pages that are held, by their address. The worker reads them. */

@@ -16,7 +16,7 @@ declare const ELMHORN_SHELL: string[];
 const SHELL = 'elmhorn-shell';
 const LISTS = 'elmhorn-lists';
 /** Where nothing else is held: says what is. */
-const NOTHING = '/phone/held';
+const NOTHING = '/phone/offline';
 /** A line that has not answered by then is none, where the page is held. */
 const PATIENCE_MS = 4000;
 
@@ -86,7 +86,7 @@ function drawnFrom(url: URL): string | null {
   return day ? `/phone/day/${day}?view=${close ? 'close' : 'day'}` : null;
 }
 
-async function heldPage(url: URL): Promise<Response | null> {
+async function offlinePage(url: URL): Promise<Response | null> {
   const cache = await caches.open(PAGES);
   const drawn = drawnFrom(url);
   if (drawn && (await cache.match(drawn, { ignoreSearch: true }))) return Response.redirect(drawn);
@@ -122,7 +122,7 @@ registerRoute(({ url }) => url.pathname.startsWith('/_next/static/'), shell);
 registerRoute(
   ({ request }) => request.mode === 'navigate',
   async ({ request, url }) => {
-    const held = (await mayShow()) ? await heldPage(url) : null;
+    const held = (await mayShow()) ? await offlinePage(url) : null;
     try {
       return await inTime(fetch(request), held ? PATIENCE_MS : 60_000);
     } catch {

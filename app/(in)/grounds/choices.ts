@@ -1,5 +1,5 @@
 import { hostsNow, regions } from '@/knowledge';
-import { regionFor } from '@/commands/facts/region';
+import { regionFor } from '@/facts/region';
 import type { Viewer } from '@/store/auth';
 
 /** Hosts for a list to choose from, by name. */

@@ -5,11 +5,11 @@ import { v7 } from 'uuid';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepClient } from './actions';
+import { saveClient } from './actions';
 
 export function NewClient() {
   const [form, setForm] = useState({ name: '', contact: '' });
-  const { busy, issues, send } = useSend(keepClient);
+  const { busy, issues, send } = useSend(saveClient);
   const said = useSaid();
   return (
     <form

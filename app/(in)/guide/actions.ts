@@ -1,12 +1,12 @@
 'use server';
 
 import { setLikelihood as setLikelihoodCommand } from '@/commands/guide/set-likelihood';
-import { bringOwn as bringOwnCommand } from '@/commands/guide/bring-own';
-import { keepOwn as keepOwnCommand } from '@/commands/guide/keep-own';
-import { takeBackOwn as takeBackOwnCommand } from '@/commands/guide/take-back-own';
+import { importCustomEntries as importCustomEntriesCommand } from '@/commands/guide/import-custom-entries';
+import { saveCustomEntry as saveCustomEntryCommand } from '@/commands/guide/save-custom-entry';
+import { voidCustomEntry as voidCustomEntryCommand } from '@/commands/guide/void-custom-entry';
 import { serve } from '@/app/_server/serve';
 
 export const setLikelihood = serve(setLikelihoodCommand);
-export const keepOwn = serve(keepOwnCommand);
-export const bringOwn = serve(bringOwnCommand);
-export const takeBackOwn = serve(takeBackOwnCommand);
+export const saveCustomEntry = serve(saveCustomEntryCommand);
+export const importCustomEntries = serve(importCustomEntriesCommand);
+export const voidCustomEntry = serve(voidCustomEntryCommand);

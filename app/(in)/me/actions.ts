@@ -1,14 +1,14 @@
 'use server';
 
-import { prefer as preferCommand } from '@/commands/people/set-preferences';
-import { makeCalendar as makeCalendarCommand } from '@/commands/people/make-calendar-address';
-import { keepCompany as keepCompanyCommand } from '@/commands/people/keep-company';
-import { changeOwnPassword as changeOwnPasswordCommand } from '@/commands/people/change-password';
+import { savePreferences as savePreferencesCommand } from '@/commands/people/save-preferences';
+import { addCalendarAddress as addCalendarAddressCommand } from '@/commands/people/add-calendar-address';
+import { saveCompany as saveCompanyCommand } from '@/commands/people/save-company';
+import { changePassword as changePasswordCommand } from '@/commands/people/change-password';
 import { endSession as endSessionCommand } from '@/commands/people/end-session';
 import { serve } from '@/app/_server/serve';
 
 export const endSession = serve(endSessionCommand);
-export const prefer = serve(preferCommand);
-export const makeCalendar = serve(makeCalendarCommand);
-export const keepCompany = serve(keepCompanyCommand);
-export const changeOwnPassword = serve(changeOwnPasswordCommand);
+export const savePreferences = serve(savePreferencesCommand);
+export const addCalendarAddress = serve(addCalendarAddressCommand);
+export const saveCompany = serve(saveCompanyCommand);
+export const changePassword = serve(changePasswordCommand);

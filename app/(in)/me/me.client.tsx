@@ -6,17 +6,17 @@ import { useState } from 'react';
 import type { UnitSystem } from '@/core/units/units';
 import { THEME_COOKIE, type Theme } from '@/core/people/looks';
 import { leave } from '@/app/sign-in/actions';
-import { letGo } from '@/ui/phone/hold.client';
+import { letGo } from '@/ui/phone/offline-copy.client';
 import { usePhone } from '@/ui/phone/phone.client';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { SendPress } from '@/ui/controls/send-press.client';
 import { forgetDrafts, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { changeOwnPassword, endSession, keepCompany, makeCalendar, prefer } from './actions';
+import { changePassword, endSession, saveCompany, addCalendarAddress, savePreferences } from './actions';
 
 export function Preferences({ units, theme }: { units: UnitSystem; theme: Theme }) {
-  const { issues, send } = useSend(prefer);
+  const { issues, send } = useSend(savePreferences);
   const [now, setNow] = useState({ units, theme });
   const change = (next: typeof now) => {
     setNow(next);
@@ -58,14 +58,14 @@ export function CalendarAddress() {
       <p className="mt-1 mb-3 max-w-xl text-[0.9375rem]">
         A secret address with everything that is due. Whoever has it can read the dates; a new one ends the old.
       </p>
-      <MadeAddress label="Subscribe to" press="Make a calendar address" input={{}} action={makeCalendar} />
+      <MadeAddress label="Subscribe to" press="Make a calendar address" input={{}} action={addCalendarAddress} />
     </section>
   );
 }
 
 export function ChangePassword() {
   const [form, setForm] = useState({ was: '', next: '' });
-  const { busy, issues, send } = useSend(changeOwnPassword);
+  const { busy, issues, send } = useSend(changePassword);
   const router = useRouter();
   return (
     <form
@@ -114,7 +114,7 @@ export function CompanyForm({
   regions: { value: string; name: string }[];
 }) {
   const [form, setForm] = useState(company);
-  const { busy, issues, send } = useSend(keepCompany);
+  const { busy, issues, send } = useSend(saveCompany);
   const said = useSaid();
   return (
     <form

@@ -8,14 +8,14 @@ import { MadeAddress } from '@/ui/controls/made-address.client';
 import { Choices, FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { chooseSchools, editPerson, keepPrices, makeResetLink, newPerson } from './actions';
+import { savePracticePolicies, editPerson, savePrices, makeResetLink, addPerson } from './actions';
 
 const roles = ROLES.map((r) => ({ value: r, name: r }));
 
 export function AddPerson() {
   const empty = { name: '', email: '', role: 'technician' as Role, password: '' };
   const [form, setForm] = useState(empty);
-  const { busy, issues, send } = useSend(newPerson);
+  const { busy, issues, send } = useSend(addPerson);
   const said = useSaid();
   return (
     <form
@@ -186,7 +186,7 @@ export function ChangePerson({ person }: { person: Editable }) {
   );
 }
 
-type Chosen = Parameters<typeof chooseSchools>[0];
+type Chosen = Parameters<typeof savePracticePolicies>[0];
 /** Each question on which good practitioners part, and what the answers mean. */
 const QUESTIONS: { key: keyof Chosen; question: string; answers: [value: string, name: string][] }[] = [
   {
@@ -271,7 +271,7 @@ const QUESTIONS: { key: keyof Chosen; question: string; answers: [value: string,
 
 /** Where practitioners disagree, the company chooses; a label or a region's duty is never loosened by it. */
 export function ChooseSchools({ chosen }: { chosen: Chosen }) {
-  const { issues, send } = useSend(chooseSchools);
+  const { issues, send } = useSend(savePracticePolicies);
   const said = useSaid();
   return (
     <div className="pt-2">
@@ -290,9 +290,9 @@ export function ChooseSchools({ chosen }: { chosen: Chosen }) {
 }
 
 /** What the work costs; products bring their own price on their label. */
-export function PricesForm({ prices }: { prices: Parameters<typeof keepPrices>[0] }) {
+export function PricesForm({ prices }: { prices: Parameters<typeof savePrices>[0] }) {
   const [form, setForm] = useState(prices);
-  const { busy, issues, send } = useSend(keepPrices);
+  const { busy, issues, send } = useSend(savePrices);
   const said = useSaid();
   const field = (key: keyof typeof form, label: string) => (
     <TextField

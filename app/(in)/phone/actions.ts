@@ -5,7 +5,7 @@ import { revalidatePath } from 'next/cache';
 import { commandNamed } from '@/commands';
 import { SERVER_FAILED, refuse } from '@/commands/command';
 import { endPhone as endPhoneCommand } from '@/commands/phone/end-phone';
-import { settle } from '@/commands/phone/settle-refused';
+import { settle } from '@/commands/phone/settle-conflict';
 import { failed } from '@/app/_server/failed';
 import { serve } from '@/app/_server/serve';
 import { stationFor } from '@/app/_server/station';
@@ -15,7 +15,7 @@ import { clockNow } from '@/store/clock';
 export const endPhone = serve(endPhoneCommand);
 
 /** What was refused is sent once more for whoever did it, or set aside. */
-export async function settleRefused(input: unknown) {
+export async function settleConflict(input: unknown) {
   try {
     const viewer = await currentViewer();
     if (!viewer) return refuse('', 'You are signed out. Sign in again in another tab.');

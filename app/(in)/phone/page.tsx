@@ -3,7 +3,7 @@ import { Section } from '@/ui/frame/pieces';
 import { dayAndClock } from '@/ui/words';
 import { phoneView } from '@/views/phone';
 import { viewer } from '../../_server/viewer';
-import { EndPhone, Look } from './looks.client';
+import { EndPhone, Look } from './conflicts.client';
 import { ThisPhone } from './this-phone.client';
 
 export const metadata = { title: 'This phone' };

@@ -6,10 +6,10 @@ import { FormIssues, type FormIssue } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import { heldPages } from '@/ui/phone/hold.client';
+import { offlinePages } from '@/ui/phone/offline-copy.client';
 import { handOver } from '@/ui/phone/outbox.client';
 import { usePhone } from '@/ui/phone/phone.client';
-import type { HeldPage } from '@/ui/phone/store.client';
+import type { OfflinePage } from '@/ui/phone/store.client';
 
 const MB = 1_048_576;
 const size = (bytes: number) => (bytes < MB ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / MB).toFixed(1)} MB`);
@@ -33,11 +33,11 @@ export function ThisPhone() {
   const phone = usePhone();
   const said = useSaid();
   const { waiting, sealed, signal, holding } = phone;
-  const [held, setHeld] = useState<HeldPage[] | null>(null);
+  const [held, setHeld] = useState<OfflinePage[] | null>(null);
   const [space, setSpace] = useState<Room | null>(null);
   const [issues, setIssues] = useState<FormIssue[]>([]);
   useEffect(() => {
-    void heldPages().then(setHeld);
+    void offlinePages().then(setHeld);
     void room().then(setSpace);
   }, [holding]);
   const others = sealed - waiting.length;
@@ -54,19 +54,19 @@ export function ThisPhone() {
   const bring = async (file: File) => {
     setIssues([]);
     try {
-      const answer = await fetch('/api/phone/handed', {
+      const answer = await fetch('/api/phone/transfer', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: await file.text(),
       });
       const got = (await answer.json()) as {
         ok?: boolean;
-        value?: { landed: number; refused: number; by: string };
+        value?: { synced: number; refused: number; by: string };
         issues?: FormIssue[];
       };
       if (got.ok && got.value)
         said({
-          sentence: `${got.value.landed} of ${got.value.by} landed${got.value.refused ? `, ${got.value.refused} need a look` : ''}.`,
+          sentence: `${got.value.synced} of ${got.value.by} landed${got.value.refused ? `, ${got.value.refused} need a look` : ''}.`,
         });
       else setIssues(got.issues ?? []);
     } catch {

@@ -1,6 +1,6 @@
 'use server';
 
-import { endRound as endRoundCommand } from '@/commands/practice/end-practice';
+import { finishPractice as finishPracticeCommand } from '@/commands/practice/finish-practice';
 import { serve } from '@/app/_server/serve';
 
-export const endRound = serve(endRoundCommand);
+export const finishPractice = serve(finishPracticeCommand);

@@ -3,7 +3,7 @@ import { monthName } from '@/core/season/months';
 import { LEVELS, practiceCase } from '@/core/practice/round';
 import { findHost } from '@/knowledge';
 import { practiceView } from '@/views/practice';
-import { finder } from '@/commands/facts/diagnosis';
+import { finder } from '@/facts/diagnosis';
 import { idOr404, viewer } from '@/app/_server/viewer';
 import { Series } from '@/ui/figures/series';
 import { Frame } from '@/ui/frame/frame';

@@ -8,7 +8,7 @@ import { DECISIONS, PLACES_ON_TREE, type Decision } from '@/core/diagnose/words'
 import type { Level, PracticeCase, Score } from '@/core/practice/round';
 import { Choices, FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
-import { endRound } from './actions';
+import { finishPractice } from './actions';
 
 interface Props {
   seed: number;
@@ -29,7 +29,7 @@ export function PracticeBench({ seed, level, own, host, month, drawn, names }: P
   const [condition, setCondition] = useState('');
   const [decision, setDecision] = useState<Decision | null>(null);
   const [score, setScore] = useState<Score | null>(null);
-  const { busy, issues, send } = useSend(endRound);
+  const { busy, issues, send } = useSend(finishPractice);
   const of = drawn.model.observables;
   const key = (o: (typeof of)[number]) => `${o.kind}:${o.id}`;
   const looks = asked.map((k) => of.find((o) => key(o) === k)!);

@@ -1,16 +1,16 @@
 'use server';
 
-import { keepCrew as keepCrewCommand } from '@/commands/rounds/keep-crew';
-import { keepRounds as keepRoundsCommand } from '@/commands/rounds/keep-rounds';
-import { noteAway as noteAwayCommand } from '@/commands/rounds/note-away';
-import { tellClient as tellClientCommand } from '@/commands/rounds/tell-day';
-import { takeBackAway as takeBackAwayCommand } from '@/commands/rounds/withdraw-away';
-import { dropPlans as dropPlansCommand } from '@/commands/tree/drop-plans';
+import { saveCrew as saveCrewCommand } from '@/commands/jobs/save-crew';
+import { saveSchedule as saveScheduleCommand } from '@/commands/jobs/save-schedule';
+import { addAbsence as addAbsenceCommand } from '@/commands/jobs/add-absence';
+import { notifyClient as notifyClientCommand } from '@/commands/jobs/notify-client';
+import { deleteAbsence as deleteAbsenceCommand } from '@/commands/jobs/delete-absence';
+import { cancelPlans as cancelPlansCommand } from '@/commands/trees/cancel-plans';
 import { serve } from '@/app/_server/serve';
 
-export const dropPlans = serve(dropPlansCommand);
-export const keepCrew = serve(keepCrewCommand);
-export const keepRounds = serve(keepRoundsCommand);
-export const noteAway = serve(noteAwayCommand);
-export const tellClient = serve(tellClientCommand);
-export const takeBackAway = serve(takeBackAwayCommand);
+export const cancelPlans = serve(cancelPlansCommand);
+export const saveCrew = serve(saveCrewCommand);
+export const saveSchedule = serve(saveScheduleCommand);
+export const addAbsence = serve(addAbsenceCommand);
+export const notifyClient = serve(notifyClientCommand);
+export const deleteAbsence = serve(deleteAbsenceCommand);

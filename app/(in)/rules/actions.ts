@@ -1,8 +1,8 @@
 'use server';
 
-import { keepRegion as keepRegionCommand } from '@/commands/rules/keep-region';
-import { signRegion as signRegionCommand } from '@/commands/rules/sign-region';
+import { saveRegion as saveRegionCommand } from '@/commands/rules/save-region';
+import { checkRegion as checkRegionCommand } from '@/commands/rules/check-region';
 import { serve } from '@/app/_server/serve';
 
-export const keepRegion = serve(keepRegionCommand);
-export const signRegion = serve(signRegionCommand);
+export const saveRegion = serve(saveRegionCommand);
+export const checkRegion = serve(checkRegionCommand);

@@ -12,7 +12,7 @@ import { shelfLabels } from '@/store/shelf';
 import { Frame } from '@/ui/frame/frame';
 import { Section, TagLine } from '@/ui/frame/pieces';
 import { shortDay } from '@/ui/words';
-import { regionFor } from '@/commands/facts/region';
+import { regionFor } from '@/facts/region';
 import { allows, viewer } from '../../_server/viewer';
 import { RegionForm, SignRegion } from './rules.client';
 

@@ -7,15 +7,15 @@ import { METHOD_NAMES, METHODS } from '@/core/label/methods';
 import { FormIssues, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepRegion, signRegion } from './actions';
+import { saveRegion, checkRegion } from './actions';
 
-type Form = Parameters<typeof keepRegion>[0];
+type Form = Parameters<typeof saveRegion>[0];
 
 export function RegionForm({ region }: { region: Form }) {
   const router = useRouter();
   const said = useSaid();
   const [form, setForm] = useState(region);
-  const { busy, issues, send } = useSend(keepRegion);
+  const { busy, issues, send } = useSend(saveRegion);
   const text = (key: keyof Form, label: string, hint?: string) => (
     <TextField
       label={label}
@@ -100,7 +100,7 @@ export function RegionForm({ region }: { region: Form }) {
 export function SignRegion({ regionKey }: { regionKey: string }) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, issues, send } = useSend(signRegion);
+  const { busy, issues, send } = useSend(checkRegion);
   const [against, setAgainst] = useState('');
   return (
     <>

@@ -10,7 +10,7 @@ import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { boundWords, byWeight, spanWords } from '@/ui/season-words';
 import { fromToday, shortDay } from '@/ui/words';
-import { moveLooks, movePlans, moveVisits, moveWorks } from './actions';
+import { moveInspections, movePlans, moveVisits, moveWorks } from './actions';
 import type { AskedDays } from './days.client';
 import { tagsOf, type RibbonData, type VisitGroup } from './ribbon';
 
@@ -85,26 +85,26 @@ function useMove(
   { moves }: VisitGroup,
   on: VisitGroup['on'],
   to: { day: string; because: string },
-  landed: (more: string) => void,
+  synced: (more: string) => void,
 ) {
   const byPlan = useSend(movePlans);
   const byWork = useSend(moveWorks);
-  const byLook = useSend(moveLooks);
+  const byLook = useSend(moveInspections);
   const byProgramme = useSend(moveVisits);
   const ids = on.map((o) => o.id);
   switch (moves) {
     case 'plan':
-      return [byPlan, () => byPlan.send({ planIds: ids, ...to }, () => landed(''))] as const;
+      return [byPlan, () => byPlan.send({ planIds: ids, ...to }, () => synced(''))] as const;
     case 'work':
-      return [byWork, () => byWork.send({ workIds: ids, ...to }, () => landed(''))] as const;
+      return [byWork, () => byWork.send({ workIds: ids, ...to }, () => synced(''))] as const;
     case 'look':
-      return [byLook, () => byLook.send({ ids, ...to }, () => landed(''))] as const;
+      return [byLook, () => byLook.send({ ids, ...to }, () => synced(''))] as const;
     default:
       return [
         byProgramme,
         () =>
           byProgramme.send({ visitIds: ids, ...to }, ({ followed }) =>
-            landed(followed ? `; ${followed} later visits follow` : ''),
+            synced(followed ? `; ${followed} later visits follow` : ''),
           ),
       ] as const;
   }

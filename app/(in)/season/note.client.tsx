@@ -7,7 +7,7 @@ import { STAGE_NAMES, type Bbch } from '@/core/season/bbch';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { noteSeason, withdrawNote } from './actions';
+import { noteStage, voidStageNote } from './actions';
 
 interface Where {
   placeId: string;
@@ -19,12 +19,12 @@ interface Where {
 function useNote({ placeId, treeId }: Where) {
   const router = useRouter();
   const said = useSaid();
-  const { busy, issues, send } = useSend(noteSeason);
-  const note = (what: Parameters<typeof noteSeason>[0]['what'], on: string, words: string, after: () => void) => {
+  const { busy, issues, send } = useSend(noteStage);
+  const note = (what: Parameters<typeof noteStage>[0]['what'], on: string, words: string, after: () => void) => {
     const id = v7();
     return send({ id, placeId, treeId, what, on }, () => {
       after();
-      said({ sentence: `Noted: ${words}.`, undo: () => withdrawNote({ id }) });
+      said({ sentence: `Noted: ${words}.`, undo: () => voidStageNote({ id }) });
       router.refresh();
     });
   };

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { Choices, FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepHeatModel } from './actions';
+import { saveDegreeDayModel } from './actions';
 
 interface Form {
   what: string;
@@ -33,7 +33,7 @@ export function OwnHeat({ hosts }: { hosts: { value: string; name: string }[] })
   const said = useSaid();
   const made = useMadeId('own-heat');
   const [form, setForm] = useDraft<Form>('own-heat', { ...EMPTY, host: hosts[0]?.value ?? '' });
-  const { busy, issues, send } = useSend(keepHeatModel, made);
+  const { busy, issues, send } = useSend(saveDegreeDayModel, made);
   const field = (key: Exclude<keyof Form, 'host' | 'method'>, label: string, path: string = key) => (
     <TextField
       label={label}

@@ -7,7 +7,7 @@ import { FormIssues, SelectField, TextField, Tick } from '@/ui/controls/controls
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
-import { dropEquipment, keepEquipment } from './actions';
+import { deleteEquipment, saveEquipment } from './actions';
 
 const KIND_NAMES: Record<EquipmentKind, string> = {
   bit: 'drill bit',
@@ -68,8 +68,8 @@ export function EquipmentRow({ own }: { own: Equipment }) {
 /** One kind of bit, device or tool: what it is, how many there are, when it was last looked over. */
 export function EquipmentForm({ own }: { own?: Equipment }) {
   const [form, setForm] = useState(() => ({ ...fieldsOf(own), checked: false }));
-  const { busy, issues, send } = useSend(keepEquipment);
-  const drop = useSend(dropEquipment);
+  const { busy, issues, send } = useSend(saveEquipment);
+  const drop = useSend(deleteEquipment);
   const said = useSaid();
   const set = (k: 'name' | 'sizeMm' | 'holdsMl' | 'count') => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (
@@ -149,7 +149,7 @@ export function EquipmentForm({ own }: { own?: Equipment }) {
               drop.send({ id: own.id }, () =>
                 said({
                   sentence: `${own.name} taken off the shelf.`,
-                  undo: () => keepEquipment({ id: own.id, ...fieldsOf(own), checked: false, checkedOn: own.checkedOn }),
+                  undo: () => saveEquipment({ id: own.id, ...fieldsOf(own), checked: false, checkedOn: own.checkedOn }),
                 }),
               )
             }

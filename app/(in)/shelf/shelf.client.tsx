@@ -5,10 +5,10 @@ import { FilePress } from '@/ui/controls/file.client';
 import { SendPress } from '@/ui/controls/send-press.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringLabel, putLabelBack, signLabel, takeLabelOff } from './actions';
+import { importLabel, restoreLabel, checkLabel, retireLabel } from './actions';
 
 export const CheckLabel = ({ labelId, name }: { labelId: string; name: string }) => (
-  <SendPress action={signLabel} input={{ labelId }} said={`${name}: signed as read against the label in hand.`}>
+  <SendPress action={checkLabel} input={{ labelId }} said={`${name}: signed as read against the label in hand.`}>
     I have read it against the label in hand
   </SendPress>
 );
@@ -16,12 +16,12 @@ export const CheckLabel = ({ labelId, name }: { labelId: string; name: string })
 /** A label goes off the shelf, or comes back on it. */
 export const LabelOff = ({ labelKey, name, off }: { labelKey: string; name: string; off: boolean }) =>
   off ? (
-    <SendPress action={putLabelBack} input={{ labelKey }} said={`${name} stands on the shelf again.`}>
+    <SendPress action={restoreLabel} input={{ labelKey }} said={`${name} stands on the shelf again.`}>
       Put {name} back
     </SendPress>
   ) : (
     <SendPress
-      action={takeLabelOff}
+      action={retireLabel}
       input={{ labelKey }}
       said={`${name} is off the shelf; what was done by it stays in the book.`}
     >
@@ -30,7 +30,7 @@ export const LabelOff = ({ labelKey, name, off }: { labelKey: string; name: stri
   );
 
 export function LabelFile() {
-  const { busy, issues, setIssues, send } = useSend(bringLabel);
+  const { busy, issues, setIssues, send } = useSend(importLabel);
   const said = useSaid();
   const open = async (file: File) => {
     if (file.size > 400_000)

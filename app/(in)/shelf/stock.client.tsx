@@ -7,7 +7,7 @@ import { FormIssues, SelectField, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { count, receiveLot, warnBelow } from './actions';
+import { adjustStock, receiveLot, setReorderLevel } from './actions';
 
 const unitFor = (base: 'mL' | 'g', units: UnitSystem) => smallUnit(base === 'mL' ? 'volume' : 'mass', units);
 
@@ -94,7 +94,7 @@ export function CountLot({
 }) {
   const [open, setOpen] = useState(false);
   const [form, setForm] = useState({ what: 'counted' as keyof typeof MOVES, counted: '', reason: '' });
-  const { busy, issues, send } = useSend(count);
+  const { busy, issues, send } = useSend(adjustStock);
   const said = useSaid();
   const own = unitFor(unit, units);
   if (!open)
@@ -162,7 +162,7 @@ export function WarnBelow({
   below: string;
 }) {
   const [value, setValue] = useState(below);
-  const { busy, issues, send } = useSend(warnBelow);
+  const { busy, issues, send } = useSend(setReorderLevel);
   const said = useSaid();
   const own = unitFor(unit, units);
   return (

@@ -6,7 +6,7 @@ import type { Vessel } from '@/core/mix/vessels';
 import { Choices, TextField, Tick } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { dropSprayer, dropVessel, keepSprayer, keepVessel } from './actions';
+import { deleteSprayer, deleteVessel, saveSprayer, saveVessel } from './actions';
 import type { Tank } from '@/core/spray/loads';
 
 export function AddVessel() {
@@ -17,7 +17,7 @@ export function AddVessel() {
     graduation: '',
     reserved: true,
   });
-  const { busy, issues, send } = useSend(keepVessel);
+  const { busy, issues, send } = useSend(saveVessel);
   const said = useSaid();
   const unit = form.dimension === 'volume' ? 'mL' : 'g';
   return (
@@ -78,7 +78,7 @@ export function AddVessel() {
 }
 
 export function RemoveVessel({ vessel }: { vessel: Vessel }) {
-  const { busy, send } = useSend(dropVessel);
+  const { busy, send } = useSend(deleteVessel);
   const said = useSaid();
   const again = {
     id: vessel.id,
@@ -94,7 +94,7 @@ export function RemoveVessel({ vessel }: { vessel: Vessel }) {
       disabled={busy}
       onClick={() =>
         send({ id: vessel.id }, () =>
-          said({ sentence: `${vessel.name} is gone from the shelf.`, undo: () => keepVessel(again) }),
+          said({ sentence: `${vessel.name} is gone from the shelf.`, undo: () => saveVessel(again) }),
         )
       }
     >
@@ -112,8 +112,8 @@ export function SprayerForm({ sprayer }: { sprayer?: Tank }) {
     dead: sprayer?.deadMl ? String(sprayer.deadMl / 1000) : '',
   };
   const [form, setForm] = useState(empty);
-  const { busy, issues, send } = useSend(keepSprayer);
-  const drop = useSend(dropSprayer);
+  const { busy, issues, send } = useSend(saveSprayer);
+  const drop = useSend(deleteSprayer);
   const said = useSaid();
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import type { Viewer } from '@/store/auth';
-import { spotOf, type TreeInHand } from '@/commands/facts/diagnosis';
+import { spotOf, type TreeInHand } from '@/facts/diagnosis';
 import type { StationFor } from '@/core/weather/station';
 import { stationFor } from '@/app/_server/station';
 import type { Seen } from './[id]/seen';

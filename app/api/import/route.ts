@@ -1,5 +1,5 @@
 import { failed } from '@/app/_server/failed';
-import { bringTrees } from '@/commands/grounds/bring-trees';
+import { importTrees } from '@/commands/sites/import-trees';
 import { databaseSentence, SERVER_FAILED } from '@/commands/command';
 import { bodyOf, issueResponse, route } from '../../_server/api';
 import { performHere } from '../../_server/serve';
@@ -10,7 +10,7 @@ export const POST = route(
   async (viewer, request) => {
     const sent = await bodyOf(request, 24_000_000);
     if (!sent.ok) return sent.issue;
-    const read = bringTrees.schema.safeParse(sent.value);
+    const read = importTrees.schema.safeParse(sent.value);
     if (!read.success)
       return issueResponse(
         400,
@@ -21,7 +21,7 @@ export const POST = route(
       async start(controller) {
         const say = (line: object) => controller.enqueue(encoder.encode(JSON.stringify(line) + '\n'));
         try {
-          const answer = await performHere(viewer, bringTrees, sent.value, (done, of) => say({ done, of }));
+          const answer = await performHere(viewer, importTrees, sent.value, (done, of) => say({ done, of }));
           say(answer.ok ? { written: answer.value.written } : { issues: answer.issues });
         } catch (error) {
           await failed(error);

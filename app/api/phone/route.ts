@@ -1,6 +1,6 @@
-import { meetPhone } from '@/commands/phone/meet';
+import { handshake } from '@/commands/phone/handshake';
 import { NOT_THIS_PHONE } from '@/commands/phone/receive';
-import { meetingSchema } from '@/core/phone/send';
+import { handshakeSchema } from '@/core/phone/send';
 import { bodyOf, issueResponse, route } from '../../_server/api';
 import { issuesOf } from '@/commands/command';
 import { clockNow } from '@/store/clock';
@@ -11,9 +11,9 @@ export const POST = route(
   async (viewer, request) => {
     const sent = await bodyOf(request, 4000);
     if (!sent.ok) return sent.issue;
-    const read = meetingSchema.safeParse(sent.value);
+    const read = handshakeSchema.safeParse(sent.value);
     if (!read.success) return issueResponse(400, ...issuesOf(read.error));
-    const met = await meetPhone(viewer, clockNow(), read.data);
+    const met = await handshake(viewer, clockNow(), read.data);
     return met
       ? Response.json(met, { headers: { 'cache-control': 'no-store' } })
       : issueResponse(410, { path: 'phoneId', message: NOT_THIS_PHONE });

@@ -1,4 +1,4 @@
-import { keepPhoto } from '@/commands/tree/keep-photo';
+import { savePhoto } from '@/commands/trees/save-photo';
 import { bytesOf, issueResponse, route } from '../../_server/api';
 import { performHere } from '../../_server/serve';
 
@@ -11,7 +11,7 @@ export const POST = route(
   'measure',
   async (viewer, request) => {
     const asked = new URL(request.url).searchParams;
-    const said = keepPhoto.schema
+    const said = savePhoto.schema
       .omit({ picture: true })
       .safeParse({ ...Object.fromEntries(asked), treeId: asked.get('tree') });
     if (!said.success)
@@ -26,7 +26,7 @@ export const POST = route(
         message: 'This photo is larger than 25 MB. Take it smaller and try again.',
       });
     if (body.length === 0) return issueResponse(400, { path: 'photo', message: 'The file is empty.' });
-    const answer = await performHere(viewer, keepPhoto, { ...said.data, picture: body.toString('base64') });
+    const answer = await performHere(viewer, savePhoto, { ...said.data, picture: body.toString('base64') });
     return answer.ok
       ? Response.json(answer.value)
       : issueResponse(STATUS[answer.issues[0]!.path] ?? 400, ...answer.issues.map((f) => ({ ...f, path: 'photo' })));

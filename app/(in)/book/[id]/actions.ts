@@ -1,6 +1,6 @@
 'use server';
 
-import { correctRecord as correctRecordCommand } from '@/commands/book/correct';
+import { amendRecord as amendRecordCommand } from '@/commands/records/amend-record';
 import { serve } from '@/app/_server/serve';
 
-export const correctRecord = serve(correctRecordCommand);
+export const amendRecord = serve(amendRecordCommand);

@@ -9,7 +9,7 @@ import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/control
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { wallClock, zonedInstant } from '@/core/season/zone';
-import { correctRecord } from './actions';
+import { amendRecord } from './actions';
 
 interface Props {
   record: {
@@ -49,7 +49,7 @@ export function Correct({ record, lots, units, timeZone }: Props) {
     withdrawn: record.withdrawn,
     reason: '',
   });
-  const { busy, issues, setIssues, send } = useSend(correctRecord);
+  const { busy, issues, setIssues, send } = useSend(amendRecord);
   if (!open)
     return (
       <button type="button" className="press no-print mt-2" onClick={() => setOpen(true)}>

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { finder, testWords } from '@/commands/facts/diagnosis';
+import { finder, testWords } from '@/facts/diagnosis';
 import { viewer } from '@/app/_server/viewer';
 import { overturnedView } from '@/views/book';
 import { Frame } from '@/ui/frame/frame';

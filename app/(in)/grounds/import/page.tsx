@@ -4,7 +4,7 @@ import { hostsNow } from '@/knowledge';
 import { sitesToChoose } from '@/store/grounds';
 import { Frame } from '@/ui/frame/frame';
 import { allows, todayOf, viewer } from '@/app/_server/viewer';
-import { MOST_TREES } from '@/commands/grounds/bring-trees';
+import { MOST_TREES } from '@/commands/sites/import-trees';
 import { listImports } from '@/store/imports';
 import { Section } from '@/ui/frame/pieces';
 import { dayAndClock } from '@/ui/words';

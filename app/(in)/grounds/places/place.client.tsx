@@ -8,7 +8,7 @@ import { AREA, LENGTH, type UnitSystem } from '@/core/units/units';
 import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bookOthers, hangTag, keepPlace } from '../actions';
+import { recordOthersOnSite, addTree, saveSite } from '../actions';
 
 interface Editable {
   id: string;
@@ -75,7 +75,7 @@ export function PlaceForm({
   });
   // Told once that it has been changed meanwhile, whoever sends again means to go over it.
   const [seenNewer, setSeenNewer] = useState(false);
-  const { busy, issues, send } = useSend(keepPlace, {
+  const { busy, issues, send } = useSend(saveSite, {
     stale: () => {
       setSeenNewer(true);
       router.refresh();
@@ -262,7 +262,7 @@ export function HangTag({
 }) {
   const unit = units === 'us' ? 'in' : 'cm';
   const [form, setForm] = useState({ tag: '', hostId: '', species: '', girth: '' });
-  const { busy, issues, send } = useSend(hangTag);
+  const { busy, issues, send } = useSend(addTree);
   const said = useSaid();
   return (
     <form
@@ -326,7 +326,7 @@ export function HangTag({
 export function OthersForm({ placeId, today }: { placeId: string; today: string }) {
   const empty = { active: '', grams: '', onDay: today, who: '' };
   const [form, setForm] = useState(empty);
-  const { busy, issues, send } = useSend(bookOthers);
+  const { busy, issues, send } = useSend(recordOthersOnSite);
   const said = useSaid();
   const set = (k: keyof typeof form) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   return (

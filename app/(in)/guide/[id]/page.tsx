@@ -6,7 +6,7 @@ import { commonOn, concerns, signsOf } from '@/core/diagnose/reading';
 import { tellApart } from '@/core/diagnose/check';
 import { COMMON_WORDS, inSentence, OFTEN, OFTEN_WORDS } from '@/core/diagnose/words';
 import { COMMON_TITLES } from '../common';
-import { finder } from '@/commands/facts/diagnosis';
+import { finder } from '@/facts/diagnosis';
 import { besideOf } from '@/knowledge/beside';
 import { firmnessOf, type Firmness } from '@/knowledge/beside/firmness';
 import { stationFor } from '@/app/_server/station';

@@ -7,14 +7,14 @@ import { FormIssues, TextField } from '@/ui/controls/controls';
 import { FilePress } from '@/ui/controls/file.client';
 import { useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringOwn, takeBackOwn } from '../actions';
+import { importCustomEntries, voidCustomEntry } from '../actions';
 
 /** A file of entries from another company. */
 export function BringEntries() {
   const router = useRouter();
   const said = useSaid();
-  const made = useMadeId('bring-own');
-  const { busy, issues, send } = useSend(bringOwn, made);
+  const made = useMadeId('import-custom-entries');
+  const { busy, issues, send } = useSend(importCustomEntries, made);
   return (
     <div className="no-print">
       <FilePress
@@ -43,7 +43,7 @@ export function TakeBack({ kind, name, entry }: { kind: AddedKind; name: string;
   const [open, setOpen] = useState(false);
   const [note, setNote] = useState('');
   const made = useMadeId(`take-back-${entry}`);
-  const { busy, issues, send } = useSend(takeBackOwn, made);
+  const { busy, issues, send } = useSend(voidCustomEntry, made);
   if (!open)
     return (
       <button type="button" className="press" onClick={() => setOpen(true)}>

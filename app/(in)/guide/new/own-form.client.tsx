@@ -8,7 +8,7 @@ import { monthName } from '@/core/season/months';
 import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepOwn } from '../actions';
+import { saveCustomEntry } from '../actions';
 
 /** Months of the northern year, as entries hold them. */
 export const MONTHS = Array.from({ length: 12 }, (_, i) => ({ value: String(i + 1), name: monthName(i + 1) }));
@@ -41,7 +41,7 @@ export function useOwnForm<K extends AddedKind, F extends { note: string }>(
   const router = useRouter();
   const said = useSaid();
   const made = useMadeId(`own-${kind}`);
-  const { busy, issues, send } = useSend(keepOwn, made);
+  const { busy, issues, send } = useSend(saveCustomEntry, made);
   const set = (more: Partial<F>) => setForm((f) => ({ ...f, ...more }));
   const keep = (data: z.input<(typeof OWN_SCHEMAS)[K]>) =>
     send({ id: made.id, kind, text: JSON.stringify(data), note: form.note }, () => {

@@ -6,7 +6,7 @@ import { hoursText, type HoursRule } from '@/core/schedule/hours';
 import { FormIssues, SelectField, TextArea, TextField, Tick } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepCrew, noteAway, takeBackAway } from '../actions';
+import { saveCrew, addAbsence, deleteAbsence } from '../actions';
 
 interface Editable {
   id: string;
@@ -38,7 +38,7 @@ export function CrewForm({ crew, people }: { crew: Editable | null; people: read
   const said = useSaid();
   const made = useMadeId(key);
   const [form, setForm, forget] = useDraft(key, crew ? formOf(crew) : START);
-  const { send, busy, issues } = useSend(keepCrew, { renew: made.renew });
+  const { send, busy, issues } = useSend(saveCrew, { renew: made.renew });
   const set = (field: keyof typeof form) => (value: string) => setForm((f) => ({ ...f, [field]: value }));
   const title = crew ? `Change ${crew.name}` : 'Make a crew';
   return (
@@ -126,7 +126,7 @@ export function AwayForm({ people, today }: { people: readonly { value: string; 
   const made = useMadeId('away');
   const blank = { personId: people[0]?.value ?? '', from: today, to: today, why: '' };
   const [form, setForm] = useState(blank);
-  const { send, busy, issues } = useSend(noteAway, { renew: made.renew });
+  const { send, busy, issues } = useSend(addAbsence, { renew: made.renew });
   const set = (field: keyof typeof form) => (value: string) => setForm((f) => ({ ...f, [field]: value }));
   return (
     <form
@@ -178,7 +178,7 @@ export function AwayForm({ people, today }: { people: readonly { value: string; 
 export function TakeBack({ id, name }: { id: string; name: string }) {
   const router = useRouter();
   const said = useSaid();
-  const { send, busy, issues } = useSend(takeBackAway);
+  const { send, busy, issues } = useSend(deleteAbsence);
   return (
     <>
       <button

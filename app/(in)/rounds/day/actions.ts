@@ -2,26 +2,26 @@
 
 import { carryMessages } from '@/app/_server/messages';
 import { serve } from '@/app/_server/serve';
-import { beginRound as beginRoundCommand } from '@/commands/day/begin-round';
-import { closeRound as closeRoundCommand } from '@/commands/day/close-round';
-import { leaveUndone as leaveUndoneCommand } from '@/commands/day/leave-undone';
-import { orderStops as orderStopsCommand } from '@/commands/day/order-round';
-import { putOnRound as putOnRoundCommand } from '@/commands/day/put-on-round';
-import { takeBackLeft as takeBackLeftCommand } from '@/commands/day/take-back-left';
-import { tickLoad as tickLoadCommand } from '@/commands/day/tick-load';
-import { tellClient as tellClientCommand } from '@/commands/rounds/tell-day';
+import { startDay as startDayCommand } from '@/commands/jobs/start-day';
+import { finishDay as finishDayCommand } from '@/commands/jobs/finish-day';
+import { markNotDone as markNotDoneCommand } from '@/commands/jobs/mark-not-done';
+import { orderStops as orderStopsCommand } from '@/commands/jobs/order-stops';
+import { addToDay as addToDayCommand } from '@/commands/jobs/add-to-day';
+import { reopenNotDone as reopenNotDoneCommand } from '@/commands/jobs/reopen-not-done';
+import { checkLoadItem as checkLoadItemCommand } from '@/commands/jobs/check-load-item';
+import { notifyClient as notifyClientCommand } from '@/commands/jobs/notify-client';
 
-export const beginRound = serve(beginRoundCommand);
-export const leaveUndone = serve(leaveUndoneCommand);
+export const startDay = serve(startDayCommand);
+export const markNotDone = serve(markNotDoneCommand);
 export const orderStops = serve(orderStopsCommand);
-export const putOnRound = serve(putOnRoundCommand);
-export const takeBackLeft = serve(takeBackLeftCommand);
-export const tickLoad = serve(tickLoadCommand);
-export const tellClient = serve(tellClientCommand);
+export const addToDay = serve(addToDayCommand);
+export const reopenNotDone = serve(reopenNotDoneCommand);
+export const checkLoadItem = serve(checkLoadItemCommand);
+export const notifyClient = serve(notifyClientCommand);
 
-const close = serve(closeRoundCommand);
+const close = serve(finishDayCommand);
 /** The day is closed first; what it says to clients is carried then, and waits where no carrier takes it. */
-export async function closeRound(input: Parameters<typeof close>[0]) {
+export async function finishDay(input: Parameters<typeof close>[0]) {
   const answer = await close(input);
   if (answer.ok) await carryMessages();
   return answer;

@@ -1,5 +1,5 @@
-import { aboutWords } from '@/commands/facts/about';
-import type { RoundThing } from '@/commands/facts/round-ends';
+import { aboutWords } from '@/facts/about';
+import type { RoundThing } from '@/facts/round-ends';
 import { oneMix } from '@/core/book/row';
 import type { Stands } from '@/core/round/day';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';

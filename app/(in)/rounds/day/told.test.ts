@@ -1,4 +1,4 @@
-import type { CrewsDay } from '@/commands/facts/crews-day';
+import type { CrewsDay } from '@/facts/crews-day';
 import { toTell } from './told';
 
 type Told = Parameters<typeof toTell>[0];

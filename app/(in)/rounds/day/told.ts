@@ -1,5 +1,5 @@
-import { aboutWords } from '@/commands/facts/about';
-import type { RoundThing } from '@/commands/facts/round-ends';
+import { aboutWords } from '@/facts/about';
+import type { RoundThing } from '@/facts/round-ends';
 import { tagRuns } from '@/core/grounds/tags';
 import { METHOD_NAMES } from '@/core/label/methods';
 import { groupBy } from '@/core/work/load-out';
@@ -7,7 +7,7 @@ import type { DoneRow } from '@/store/book';
 import type { LeftRow } from '@/store/day';
 import type { DayPlace } from '@/store/grounds';
 import { clock, dayThere, longDay, shortDay } from '@/ui/words';
-import type { CrewsDay } from '@/commands/facts/crews-day';
+import type { CrewsDay } from '@/facts/crews-day';
 import { LEFT_WORDS } from './words';
 
 /** What a client is told of a day at their place. */

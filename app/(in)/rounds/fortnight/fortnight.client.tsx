@@ -8,7 +8,7 @@ import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useWorked } from '@/ui/controls/worker.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepRounds, tellClient } from '../actions';
+import { saveSchedule, notifyClient } from '../actions';
 import { Days } from './days.client';
 import { JobPanel } from './job.client';
 import { lookBriefly, type Found, type SearchAsked } from './found';
@@ -46,7 +46,7 @@ export function PlanFortnight({
     [problem, byHand, whatIf, base],
   );
   const { answer: found, behind } = useWorked<SearchAsked, Found>(worker, here, asked);
-  const { send, busy, issues } = useSend(keepRounds);
+  const { send, busy, issues } = useSend(saveSchedule);
   // What came for jobs that have been put together anew meanwhile says nothing of these.
   const answer = found && speaksOf(asked.problem, found.answer) ? found.answer : null;
   const openHere = open !== null && asked.problem.jobs.some((j) => j.id === open);
@@ -129,7 +129,7 @@ export function PlanFortnight({
             setOpen={setOpen}
             panel={panel}
             put={may ? put : null}
-            tell={may ? (placeId, day) => void tellClient({ placeId, day }).then(() => router.refresh()) : null}
+            tell={may ? (placeId, day) => void notifyClient({ placeId, day }).then(() => router.refresh()) : null}
             standing={standing}
           />
           <LeftOut answer={answer} told={told} open={open} setOpen={setOpen} panel={panel} />

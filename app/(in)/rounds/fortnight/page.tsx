@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { aboutWords, tagsOf } from '@/commands/facts/about';
+import { aboutWords, tagsOf } from '@/facts/about';
 import { fortnightView } from '@/views/rounds';
 import type { Answer } from '@/core/schedule/solve';
 import type { JobOf } from '@/core/schedule/jobs';

@@ -1,14 +1,14 @@
 'use server';
 
 import { serve } from '@/app/_server/serve';
-import { hang as hangCommand } from '@/commands/hanging/hang';
-import { hangAgain as hangAgainCommand } from '@/commands/hanging/hang-again';
-import { hangOvernight as hangOvernightCommand } from '@/commands/hanging/hang-overnight';
-import { pullDevices as pullDevicesCommand } from '@/commands/hanging/pull-devices';
-import { seeDevices as seeDevicesCommand } from '@/commands/hanging/see-devices';
+import { installDevices as installDevicesCommand } from '@/commands/devices/install-devices';
+import { reinstallDevices as reinstallDevicesCommand } from '@/commands/devices/reinstall-devices';
+import { leaveDevicesOvernight as leaveDevicesOvernightCommand } from '@/commands/devices/leave-devices-overnight';
+import { removeDevices as removeDevicesCommand } from '@/commands/devices/remove-devices';
+import { readDevices as readDevicesCommand } from '@/commands/devices/read-devices';
 
-export const hang = serve(hangCommand);
-export const hangAgain = serve(hangAgainCommand);
-export const hangOvernight = serve(hangOvernightCommand);
-export const pullDevices = serve(pullDevicesCommand);
-export const seeDevices = serve(seeDevicesCommand);
+export const installDevices = serve(installDevicesCommand);
+export const reinstallDevices = serve(reinstallDevicesCommand);
+export const leaveDevicesOvernight = serve(leaveDevicesOvernightCommand);
+export const removeDevices = serve(removeDevicesCommand);
+export const readDevices = serve(readDevicesCommand);

@@ -8,11 +8,11 @@ import { groupBy } from '@/core/work/load-out';
 import { WalkFigure } from '@/ui/figures/walk';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/commands/facts/board';
-import { datedHung, hungHere, hungWith, plansDoneBy } from '@/commands/facts/waiting';
+import { boardOf, type Board, type BoardFacts, type BoardGroup } from '@/facts/board';
+import { datedHung, hungHere, hungWith, plansDoneBy } from '@/facts/queued';
 import { clock } from '@/ui/words';
 import { phoneNow } from '@/ui/phone/clock.client';
-import { useWaiting } from '@/ui/phone/phone.client';
+import { useQueued } from '@/ui/phone/phone.client';
 import { BoardRow } from './row.client';
 import { SHORT_TURN, TURN_WORDS, URGENT, devicesWords } from './words';
 
@@ -27,7 +27,7 @@ function useBoard(first: BoardFacts, at: string): { board: Board; stale: boolean
   const [facts, setFacts] = useState(first);
   const [now, setNow] = useState(() => new Date(at));
   const [stale, setStale] = useState(false);
-  const waiting = useWaiting<unknown>('hang', 'see-devices', 'pull-devices', 'hang-again', 'hang-overnight', 'book');
+  const waiting = useQueued<unknown>('install-devices', 'read-devices', 'remove-devices', 'reinstall-devices', 'leave-devices-overnight', 'record-treatment');
   const ask = useCallback(async () => {
     try {
       const r = await fetch('/api/hanging');

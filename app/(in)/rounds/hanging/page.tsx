@@ -3,7 +3,7 @@ import { refusal } from '@/core/people/rights';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { PrintButton } from '@/ui/controls/print.client';
-import { boardOf } from '@/commands/facts/board';
+import { boardOf } from '@/facts/board';
 import { boardView } from '@/views/hanging';
 import { allows, viewer } from '@/app/_server/viewer';
 import { HangingBoard } from './board.client';

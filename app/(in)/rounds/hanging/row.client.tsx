@@ -11,8 +11,8 @@ import { FormIssues, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { clock } from '@/ui/words';
-import type { BoardDevice, BoardGroup } from '@/commands/facts/board';
-import { hangAgain, hangOvernight, pullDevices, seeDevices } from '../../without-signal.client';
+import type { BoardDevice, BoardGroup } from '@/facts/board';
+import { reinstallDevices, leaveDevicesOvernight, removeDevices, readDevices } from '../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { devicesWords, GUARD_WORDS, STATE_PRESSES, TURN_WORDS, URGENT } from './words';
 
@@ -32,7 +32,7 @@ const seenWords = ({ state, leftMl }: Sight) =>
 /** One trunk on the board: when it is expected to be empty, what it needs, and what may be said or done there. */
 export function BoardRow({ group: g, may, onChanged }: Props) {
   const [open, setOpen] = useState<'pull' | 'night' | 'read' | null>(null);
-  const see = useSend(seeDevices);
+  const see = useSend(readDevices);
   const said = useSaid();
   const those = g.devices.filter((d) => d.why === g.turn.why);
   const where = those.length < g.devices.length && wantsAHand(g.turn.why) ? siteWords(those) : null;
@@ -244,7 +244,7 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
   const [left, setLeft] = useState('');
   const [lost, setLost] = useState('');
   const [wrong, setWrong] = useState<FormIssue[]>([]);
-  const pull = useSend(pullDevices);
+  const pull = useSend(removeDevices);
   const said = useSaid();
   const put = devices.reduce((a, d) => a + d.putMl, 0);
   const send = (leftMl: number, lostMl: number) =>
@@ -261,7 +261,7 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
       () => {
         said({
           sentence: `${tag} is pulled; ${leftMl > 0 ? `${left} mL are left over` : 'all of it went in'}.`,
-          undo: () => hangAgain({ deviceIds: devices.map((d) => d.id) }).then(onDone),
+          undo: () => reinstallDevices({ deviceIds: devices.map((d) => d.id) }).then(onDone),
         });
         onDone();
       },
@@ -318,7 +318,7 @@ function Pull({ tag, devices, onDone }: { tag: string; devices: readonly BoardDe
 
 function Night({ ids, onDone }: { ids: string[]; onDone: () => void }) {
   const [because, setBecause] = useState('');
-  const night = useSend(hangOvernight);
+  const night = useSend(leaveDevicesOvernight);
   return (
     <div className="mt-2 border-l-4 border-line pl-4">
       <TextField

@@ -1,5 +1,5 @@
 import type { DeviceState, Guard, Turn } from '@/core/hanging/hanging';
-import type { BoardGroup } from '@/commands/facts/board';
+import type { BoardGroup } from '@/facts/board';
 
 /** Why somebody goes there, as it is said to whoever goes. */
 export const TURN_WORDS: Record<Turn, string> = {

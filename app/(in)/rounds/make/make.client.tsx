@@ -7,9 +7,9 @@ import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { groupBy } from '@/core/work/load-out';
-import { putOnRound } from '../day/actions';
+import { addToDay } from '../day/actions';
 
-export interface Waiting {
+export interface QueuedWrite {
   id: string;
   tag: string;
   placeId: string;
@@ -34,7 +34,7 @@ export function PutOnDay({
   usual,
   may,
 }: {
-  waiting: Waiting[];
+  waiting: QueuedWrite[];
   crews: Choice[];
   days: Choice[];
   /** What is offered first. */
@@ -46,7 +46,7 @@ export function PutOnDay({
   const [chosen, setChosen] = useState(() => new Set(waiting.filter((w) => w.chosen).map((w) => w.id)));
   const [crewId, setCrew] = useState(usual.crewId);
   const [day, setDay] = useState(usual.day);
-  const { busy, issues, setIssues, send } = useSend(putOnRound);
+  const { busy, issues, setIssues, send } = useSend(addToDay);
   const set = (ids: string[], on: boolean) => {
     setIssues([]);
     setChosen((was) => {

@@ -1,10 +1,10 @@
 'use server';
 
 import { serve } from '@/app/_server/serve';
-import { endBatch as endBatchCommand } from '@/commands/mix/end-batch';
-import { makeBatch as makeBatchCommand } from '@/commands/mix/make-batch';
-import { unmakeBatch as unmakeBatchCommand } from '@/commands/mix/unmake-batch';
+import { finishBatch as finishBatchCommand } from '@/commands/mixes/finish-batch';
+import { makeBatch as makeBatchCommand } from '@/commands/mixes/make-batch';
+import { voidBatch as voidBatchCommand } from '@/commands/mixes/void-batch';
 
-export const endBatch = serve(endBatchCommand);
+export const finishBatch = serve(finishBatchCommand);
 export const makeBatch = serve(makeBatchCommand);
-export const unmakeBatch = serve(unmakeBatchCommand);
+export const voidBatch = serve(voidBatchCommand);

@@ -14,13 +14,13 @@ import { Pour } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
 import type { Mix } from '@/views/mix';
 import { MainPress } from '../../tree/[id]/apply/stages.client';
-import { makeBatch, unmakeBatch } from '../../without-signal.client';
-import { stockWith } from '@/commands/facts/waiting';
+import { makeBatch, voidBatch } from '../../offline-commands.client';
+import { stockWith } from '@/facts/queued';
 import { batchCode, goodUntil } from '@/core/mix/batch';
 import { dayIn, nightAfter } from '@/core/season/zone';
-import type { BatchRow } from '@/commands/facts/waiting';
+import type { BatchRow } from '@/facts/queued';
 import { phoneNow } from '@/ui/phone/clock.client';
-import { useWaiting } from '@/ui/phone/phone.client';
+import { useQueued } from '@/ui/phone/phone.client';
 
 /** A vessel that is not on the list is named with what it holds. */
 const OTHER = 'other';
@@ -40,7 +40,7 @@ export function MixBench({
   const router = useRouter();
   const said = useSaid();
   const { recipe, trees, fills, label, dimension } = mix;
-  const waits = useWaiting<unknown>('make-batch', 'end-batch', 'book', 'book-row');
+  const waits = useQueued<unknown>('make-batch', 'finish-batch', 'record-treatment', 'record-treatments');
   const { lots, mixes: made } = stockWith({ lots: mix.lots, mixes: mix.made }, label.key, waits);
   // The day of whoever stands there: this page may be held since yesterday.
   const [today] = useState(() => (waits.length ? dayIn(phoneNow(), mix.timeZone) : mix.today));
@@ -90,7 +90,7 @@ export function MixBench({
         renew();
         said({
           sentence: `Mixed. Write ${code} on it, or print its tag.`,
-          undo: () => unmakeBatch({ id: v7(), batchId: id }),
+          undo: () => voidBatch({ id: v7(), batchId: id }),
         });
         // Without signal its page is drawn on the phone, from the round that it is of.
         router.push(

@@ -1,6 +1,6 @@
 'use server';
 
 import { serve } from '@/app/_server/serve';
-import { bookRow as bookRowCommand } from '@/commands/tree/book-row';
+import { recordTreatments as recordTreatmentsCommand } from '@/commands/trees/record-treatments';
 
-export const bookRow = serve(bookRowCommand);
+export const recordTreatments = serve(recordTreatmentsCommand);

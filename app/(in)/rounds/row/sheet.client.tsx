@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
-import { newestOf, rowGatesOf, type AtTheTree, type RowGate } from '@/commands/facts/at-the-tree';
+import { newestOf, rowGatesOf, type AtTheTree, type RowGate } from '@/facts/at-the-tree';
 import { methodWords } from '@/core/label/method-words';
 import type { Said } from '@/core/gates/said';
 import { eatFrom, reEntryUntil } from '@/core/book/eat';
-import { itemsLeftBy, plansDoneBy, stockWith, type TakenShown, type Written } from '@/commands/facts/waiting';
+import { itemsLeftBy, plansDoneBy, stockWith, type TakenShown, type Written } from '@/facts/queued';
 import { dayIn } from '@/core/season/zone';
 import { isServed } from '@/core/mix/recipe';
 import { doseChange, type DoseBasis } from '@/core/prescribe/dose-now';
@@ -29,9 +29,9 @@ import { DoseQuestion } from '../../tree/[id]/apply/dose-question.client';
 import { BeforeStart } from '../../tree/[id]/apply/before.client';
 import { MainPress, Protect, StageStrip } from '../../tree/[id]/apply/stages.client';
 import { firstWord, perUnit, readAir, sentSource, typedAir } from '../../tree/[id]/apply/typed';
-import { bookRow } from '../../without-signal.client';
+import { recordTreatments } from '../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
-import { useWaiting } from '@/ui/phone/phone.client';
+import { useQueued } from '@/ui/phone/phone.client';
 import { Strip } from './strip.client';
 import { WriteRow } from './write.client';
 
@@ -103,7 +103,7 @@ const useGates = (trees: readonly RowTree[], at: string | null, timeZone: string
 /** The trees of a row with the dose that each is given: by the newest facts, or as planned; and where the two differ. */
 function useDoses(planned: readonly RowTree[], waits: readonly Written[], basis: DoseBasis | null) {
   // Measured on this phone since: its own sheet knows, and works the dose out; this page does not.
-  const remeasured = waits.flatMap((w) => (w.verb === 'measure' ? [(w.input as { treeId: string }).treeId] : []));
+  const remeasured = waits.flatMap((w) => (w.verb === 'measure-tree' ? [(w.input as { treeId: string }).treeId] : []));
   const newest = useMemo(() => planned.map((t) => ({ t, now: newestOf(t.facts).dose })), [planned]);
   const changes = newest.flatMap(({ t, now }) => {
     const change = doseChange(t.dose, now);
@@ -141,7 +141,7 @@ function takenOf(
 export function RowSheet(props: Props) {
   const { row, units, station, refused, tag, margin } = props;
   const { use, label } = row;
-  const waits = useWaiting<unknown>('make-batch', 'end-batch', 'book', 'book-row', 'leave-undone', 'measure');
+  const waits = useQueued<unknown>('make-batch', 'finish-batch', 'record-treatment', 'record-treatments', 'mark-not-done', 'measure-tree');
   // What was written or left on this phone is done, though the server has not heard of it.
   const planned = useMemo(() => {
     const gone = waits.flatMap((w) => [...plansDoneBy(w), ...itemsLeftBy(w)]);
@@ -162,7 +162,7 @@ export function RowSheet(props: Props) {
   const router = useRouter();
   const tell = useSaid();
   const ofPlace = useOfPlace(row.placeId, row.today);
-  const { busy, issues, setIssues, send } = useSend(bookRow);
+  const { busy, issues, setIssues, send } = useSend(recordTreatments);
   const change = (more: Partial<typeof form>) => setForm((f) => ({ ...f, ...more }));
   const go = (stage: number, more: Partial<typeof form> = {}) => {
     change({ ...more, stage });

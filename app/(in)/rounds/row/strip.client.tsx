@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { Fragment } from 'react';
 import { Input } from '@/ui/controls/input.client';
 import { showAmount, showFill, type UnitSystem } from '@/core/units/units';
-import type { RowGate } from '@/commands/facts/at-the-tree';
+import type { RowGate } from '@/facts/at-the-tree';
 import type { RowTree } from '@/views/row';
 
 /** What a tree gets, as it is said aloud: of the mix where there is one, else of the product. */

@@ -1,22 +1,22 @@
 'use server';
 
-import { answerLook as answerLookCommand } from '@/commands/programme/answer-look';
-import { endLaid as endLaidCommand } from '@/commands/programme/end-laid';
-import { followSeason as followSeasonCommand } from '@/commands/programme/follow-season';
-import { keepProgramme as keepProgrammeCommand } from '@/commands/programme/keep-programme';
-import { layProgramme as layProgrammeCommand } from '@/commands/programme/lay-programme';
-import { leaveOutVisits as leaveOutVisitsCommand } from '@/commands/programme/leave-out-visits';
-import { moveVisits as moveVisitsCommand } from '@/commands/programme/move-visits';
-import { releaseHolds as releaseHoldsCommand } from '@/commands/programme/release-holds';
-import { settleLeft as settleLeftCommand } from '@/commands/programme/settle-left';
+import { answerInspection as answerInspectionCommand } from '@/commands/programmes/answer-inspection';
+import { endAssignment as endAssignmentCommand } from '@/commands/programmes/end-assignment';
+import { followSeason as followSeasonCommand } from '@/commands/programmes/follow-season';
+import { saveProgramme as saveProgrammeCommand } from '@/commands/programmes/save-programme';
+import { assignProgramme as assignProgrammeCommand } from '@/commands/programmes/assign-programme';
+import { skipVisits as skipVisitsCommand } from '@/commands/programmes/skip-visits';
+import { moveVisits as moveVisitsCommand } from '@/commands/programmes/move-visits';
+import { overrideHolds as overrideHoldsCommand } from '@/commands/programmes/override-holds';
+import { settleSkippedVisits as settleSkippedVisitsCommand } from '@/commands/programmes/settle-skipped-visits';
 import { serve } from '@/app/_server/serve';
 
-export const answerLook = serve(answerLookCommand);
-export const endLaid = serve(endLaidCommand);
+export const answerInspection = serve(answerInspectionCommand);
+export const endAssignment = serve(endAssignmentCommand);
 export const followSeason = serve(followSeasonCommand);
-export const keepProgramme = serve(keepProgrammeCommand);
-export const layProgramme = serve(layProgrammeCommand);
-export const leaveOutVisits = serve(leaveOutVisitsCommand);
+export const saveProgramme = serve(saveProgrammeCommand);
+export const assignProgramme = serve(assignProgrammeCommand);
+export const skipVisits = serve(skipVisitsCommand);
 export const moveVisits = serve(moveVisitsCommand);
-export const releaseHolds = serve(releaseHoldsCommand);
-export const settleLeft = serve(settleLeftCommand);
+export const overrideHolds = serve(overrideHoldsCommand);
+export const settleSkippedVisits = serve(settleSkippedVisitsCommand);

@@ -14,10 +14,10 @@ import {
 import type { WeatherReading } from '@/core/exchange/weather-reading';
 import { wallClock } from '@/core/season/zone';
 import { Choices, FormIssues, SelectField } from '@/ui/controls/controls';
-import { useFileWaiting } from '@/ui/controls/file.client';
+import { useAttachWaiting } from '@/ui/controls/file.client';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
-import { bringReadings } from '../actions';
+import { importReadings } from '../actions';
 import { browserNow } from '@/ui/clock.client';
 
 interface Opened {
@@ -45,7 +45,7 @@ export function Readings({
   const [reading, setReading] = useState<WeatherReading | null>(null);
   const [sentence, setSentence] = useState('');
   const [done, setDone] = useState<{ hours: number; days: number; missing: number } | null>(null);
-  const { busy, issues, send } = useSend(bringReadings);
+  const { busy, issues, send } = useSend(importReadings);
   const open = async (f: File | undefined) => {
     setDone(null);
     setFile(null);
@@ -59,7 +59,7 @@ export function Readings({
     setReading(readingOf(table.headers, known));
     setFile({ id: v7(), name: f.name, text, table });
   };
-  const chosen = useFileWaiting((input) => void open(input.files?.[0]));
+  const chosen = useAttachWaiting((input) => void open(input.files?.[0]));
   const read = file && reading ? readHours(file.table.rows, reading, timeZone, browserNow()) : null;
   const wrong = [...(file?.table.issues ?? []), ...(read?.issues ?? [])];
   if (done)

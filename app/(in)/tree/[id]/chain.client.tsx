@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerChange } from './examine/actions';
+import { settleChange } from './examine/actions';
 
 /** The client's word on something found while digging: who agreed, and how. */
 export function ChangeAnswer({ id }: { id: string }) {
   const [how, setHow] = useState('');
-  const { busy, issues, send } = useSend(answerChange);
+  const { busy, issues, send } = useSend(settleChange);
   const said = useSaid();
   const answer = (approved: boolean) =>
     send({ id, approved, how }, () =>

@@ -6,7 +6,7 @@ import { FormIssues, SelectField, TextArea, TextField } from '@/ui/controls/cont
 import { useSend } from '@/ui/controls/use.client';
 import { Section } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answer, byOthers, send as sendAway, withdraw } from './examine/actions';
+import { answerSample, recordOthersOnTree, sendSample as sendAway, voidInspection } from './examine/actions';
 
 interface SampleRow {
   id: string;
@@ -68,7 +68,7 @@ function Look({ treeId, look, refused }: { treeId: string; look: Props['looks'][
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
   const said = useSaid();
-  const { busy, issues, send } = useSend(withdraw);
+  const { busy, issues, send } = useSend(voidInspection);
   return (
     <li className="row flex flex-wrap items-center gap-x-4 gap-y-1 py-2 text-[0.9375rem]">
       <span className="flex-1 basis-60">
@@ -121,7 +121,7 @@ function SampleLine({
   const [form, setForm] = useState({ outcome: '', answer: '', onDay: today });
   const [lookId] = useState(() => v7());
   const said = useSaid();
-  const { busy, issues, send } = useSend(answer);
+  const { busy, issues, send } = useSend(answerSample);
   return (
     <li className="row py-2 text-[0.9375rem]">
       <b>Sent {sample.sentOn}:</b> {sample.what}, to {sample.sentTo}.{' '}
@@ -253,7 +253,7 @@ function AddByOthers({ treeId, conditions, today }: Props) {
   const [id, setId] = useState(() => v7());
   const [form, setForm] = useState(empty);
   const said = useSaid();
-  const { busy, issues, send } = useSend(byOthers);
+  const { busy, issues, send } = useSend(recordOthersOnTree);
   const set = (k: keyof typeof empty) => (x: string) => setForm((f) => ({ ...f, [k]: x }));
   const word = (k: keyof typeof empty, label: string, more: object = {}) => (
     <TextField label={label} path={k} issues={issues} value={form[k]} onChange={set(k)} {...more} />

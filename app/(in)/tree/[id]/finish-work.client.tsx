@@ -6,7 +6,7 @@ import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { finishWork } from '../../without-signal.client';
+import { finishWork } from '../../offline-commands.client';
 
 /** A work without a label: done today, with a word about it, or dropped. */
 export function FinishWork({ id, name }: { id: string; name: string }) {

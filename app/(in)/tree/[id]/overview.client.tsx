@@ -7,7 +7,7 @@ import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
-import { archiveTree, editTree, remind, revoke, settleFollowUp, skip } from './actions';
+import { archiveTree, editTree, addReminder, cancelQuote, settleFollowUp, skipVisit } from './actions';
 
 interface SettleProps {
   id: string;
@@ -26,7 +26,7 @@ function LeaveOut({ id, what, onlyIf }: SettleProps) {
   const said = useSaid();
   const [open, setOpen] = useState(false);
   const [because, setBecause] = useState('');
-  const { busy, issues, send } = useSend(skip);
+  const { busy, issues, send } = useSend(skipVisit);
   const leave = (why: string) =>
     send({ id, because: why }, ({ next }) => {
       said({
@@ -102,7 +102,7 @@ export function Remind({ treeId, today }: { treeId: string; today: string }) {
   const said = useSaid();
   const made = useMadeId(`remind:${treeId}`);
   const [form, setForm] = useDraft(`remind:${treeId}`, { on: '', what: '' });
-  const { busy, issues, send } = useSend(remind, made);
+  const { busy, issues, send } = useSend(addReminder, made);
   return (
     <details className="mt-2" open={issues.length > 0 || undefined}>
       <summary className="flex min-h-hand items-center font-bold">Come back on a day of your own</summary>
@@ -146,7 +146,7 @@ export function Remind({ treeId, today }: { treeId: string; today: string }) {
 
 /** Takes a proposal back: its address opens nothing any more. */
 export const Revoke = ({ id }: { id: string }) => (
-  <UndoPress action={revoke} input={{ id }} sentence="Taken back; its address opens nothing any more.">
+  <UndoPress action={cancelQuote} input={{ id }} sentence="Taken back; its address opens nothing any more.">
     Take it back
   </UndoPress>
 );

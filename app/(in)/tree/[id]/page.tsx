@@ -19,7 +19,7 @@ import { overviewOf } from '@/views/tree';
 import { ofTree } from '../load';
 import { Evidence } from './evidence.client';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../tree-frame';
-import { checksOf, finder, testWords, hostOf, visitOf } from '@/commands/facts/diagnosis';
+import { checksOf, finder, testWords, hostOf, visitOf } from '@/facts/diagnosis';
 import { ChangeAnswer } from './chain.client';
 import { EditTree, Remind, Revoke, Settle } from './overview.client';
 import { Works, worksNow } from './works';

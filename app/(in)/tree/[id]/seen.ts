@@ -1,4 +1,4 @@
-import type { TreeInHand } from '@/commands/facts/diagnosis';
+import type { TreeInHand } from '@/facts/diagnosis';
 import { may, type Right } from '@/core/people/rights';
 import type { Weather } from '@/core/weather/air';
 import type { Viewer } from '@/store/auth';

@@ -7,7 +7,7 @@ import {
   STRUCK_OUT_DAYS,
   taskVisit,
 } from '../../../_server/calendar';
-import { hoursOver } from '@/commands/facts/season';
+import { hoursOver } from '@/facts/season';
 import { withOwn } from '@/commands/own';
 import { calendarOwner, type Viewer } from '@/store/auth';
 import { calendarVisits } from '@/store/follow-ups';

@@ -18,7 +18,7 @@ export const POST = route(
     if (!read.success) return issueResponse(400, ...issuesOf(read.error));
     const got = await receive({ viewer, now: clockNow(), station: stationFor }, commandNamed, read.data);
     if (!got) return issueResponse(410, { path: 'phoneId', message: NOT_THIS_PHONE });
-    if (got.landed.some((l) => l.ok)) {
+    if (got.synced.some((l) => l.ok)) {
       await carryMessages();
       revalidatePath('/', 'layout');
     }

@@ -4,12 +4,12 @@ import { FormIssues } from '@/ui/controls/controls';
 import { MadeAddress } from '@/ui/controls/made-address.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { makePlaceCalendar, stopPlaceCalendar } from '../../actions';
+import { addSiteCalendar, deleteSiteCalendar } from '../../actions';
 
 /** A page and a calendar for the client of a place, by an address that can be ended. */
 export function ClientCalendar({ placeId }: { placeId: string }) {
   const said = useSaid();
-  const { send, busy, issues } = useSend(stopPlaceCalendar);
+  const { send, busy, issues } = useSend(deleteSiteCalendar);
   return (
     <section>
       <h2 className="text-body">For the client</h2>
@@ -17,7 +17,7 @@ export function ClientCalendar({ placeId }: { placeId: string }) {
         A page of their own, and a calendar from it: when you come and for what, and what is left to them, with their
         own “done”. It follows every move. A new address ends the one before.
       </p>
-      <MadeAddress label="The client opens" press="Make an address" input={{ placeId }} action={makePlaceCalendar} />
+      <MadeAddress label="The client opens" press="Make an address" input={{ placeId }} action={addSiteCalendar} />
       <button
         className="press press-plain"
         disabled={busy}

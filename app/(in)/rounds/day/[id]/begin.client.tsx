@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { beginRound } from '../../../without-signal.client';
+import { startDay } from '../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 
 /** The one thing to do next with the day as a whole: set out, or come home. */
@@ -19,7 +19,7 @@ export function Begin({
   closed: boolean;
   may: boolean;
 }) {
-  const { busy, issues, send } = useSend(beginRound);
+  const { busy, issues, send } = useSend(startDay);
   const said = useSaid();
   if (closed)
     return (
@@ -48,7 +48,7 @@ export function Begin({
                 window.scrollTo({ top: 0 });
                 said({
                   sentence: 'Set out. Nobody plans this day anew now.',
-                  undo: () => beginRound({ roundId, at: null }),
+                  undo: () => startDay({ roundId, at: null }),
                 });
               })
             }

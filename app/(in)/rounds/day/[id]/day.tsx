@@ -8,7 +8,7 @@ import { Section, TagLine } from '@/ui/frame/pieces';
 import { PrintButton } from '@/ui/controls/print.client';
 import { clock, longDay, shortDay } from '@/ui/words';
 import type { Viewer } from '@/store/auth';
-import type { CrewsDay } from '@/commands/facts/crews-day';
+import type { CrewsDay } from '@/facts/crews-day';
 import { arrivalWords, isMixed, lineOf, rowsOf } from '../lines';
 import { MixRows } from '../../mix/mix-rows';
 import { LeftRows } from '../left-rows';

@@ -6,19 +6,19 @@ import { WANTS_WORDS, WHY_LEFT, type WhyLeft } from '@/core/round/day';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { leaveUndone, takeBackLeft } from '../../../without-signal.client';
+import { markNotDone, reopenNotDone } from '../../../offline-commands.client';
 import { LEFT_PRESSES } from '../words';
 
 /** Why something is left, by one press; a reason that says nothing by itself wants a word more. */
 export function Leave({ itemIds, name, onDone }: { itemIds: string[]; name: string; onDone: () => void }) {
   const [why, setWhy] = useState<WhyLeft | null>(null);
   const [words, setWords] = useState('');
-  const { busy, issues, send } = useSend(leaveUndone);
+  const { busy, issues, send } = useSend(markNotDone);
   const said = useSaid();
   const leave = (because: WhyLeft) => {
     const id = v7();
     send({ id, itemIds, why: because, words }, () => {
-      said({ sentence: `${name} is left for another day.`, undo: () => takeBackLeft({ id }) });
+      said({ sentence: `${name} is left for another day.`, undo: () => reopenNotDone({ id }) });
       onDone();
     });
   };

@@ -3,8 +3,8 @@
 import { useOptimistic, useTransition } from 'react';
 import { Input } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import type { LoadTick } from '@/commands/facts/crews-day';
-import { tickLoad } from '../../../without-signal.client';
+import type { LoadTick } from '@/facts/crews-day';
+import { checkLoadItem } from '../../../offline-commands.client';
 
 /** The load sheet: each line is ticked when it is seen on the truck; what the shelf cannot give is said the evening before. */
 export function LoadSheet({
@@ -25,7 +25,7 @@ export function LoadSheet({
   const tick = (lines: LoadTick[], on: boolean) =>
     start(async () => {
       see(lines.map((l) => ({ line: l.line, on })));
-      const answer = await tickLoad({ roundId, ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })) });
+      const answer = await checkLoadItem({ roundId, ticks: lines.map((l) => ({ line: l.line, amount: l.amount, on })) });
       if (!answer.ok) said({ sentence: answer.issues[0]!.message });
     });
   const short = groups.flatMap((g) => g.lines).filter((l) => l.short);

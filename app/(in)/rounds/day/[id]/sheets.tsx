@@ -1,7 +1,7 @@
 import { clockWords } from '@/core/schedule/hours';
 import type { UnitSystem } from '@/core/units/units';
 import { longDay } from '@/ui/words';
-import type { CrewsDay } from '@/commands/facts/crews-day';
+import type { CrewsDay } from '@/facts/crews-day';
 import { arrivalWords, lineOf } from '../lines';
 import { HoursStrip } from './weather';
 

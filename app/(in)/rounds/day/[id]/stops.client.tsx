@@ -8,8 +8,8 @@ import type { HourOfDay } from '@/core/weather/by-hour';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { orderStops } from '../../../without-signal.client';
-import { tellClient } from '../actions';
+import { orderStops } from '../../../offline-commands.client';
+import { notifyClient } from '../actions';
 import type { RowOf, ThingLine } from '../lines';
 import { Leave } from './leave.client';
 import { HoursStrip } from './weather';
@@ -137,7 +137,7 @@ function Stop({
   letGo: () => void;
 }) {
   const [leaving, setLeaving] = useState<string | null>(null);
-  const telling = useSend(tellClient);
+  const telling = useSend(notifyClient);
   const open = s.lines.filter((l) => l.stands === 'open');
   const fits = [...new Set(s.lines.flatMap((l) => (l.stands === 'open' && l.fit !== null ? [l.fit] : [])))];
   return (

@@ -7,7 +7,7 @@ import { readNumber } from '@/core/units/numbers';
 import { FormIssues, TextField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { endBatch } from '../../../without-signal.client';
+import { finishBatch } from '../../../offline-commands.client';
 
 const PRESSES: Record<BatchEnd, string> = {
   kept: 'It is kept, labelled and locked',
@@ -20,7 +20,7 @@ export function EndMix({ batchId, good, leftMl }: { batchId: string; good: boole
   const [how, setHow] = useState<BatchEnd | null>(null);
   const [amount, setAmount] = useState('');
   const [words, setWords] = useState('');
-  const { busy, issues, setIssues, send } = useSend(endBatch);
+  const { busy, issues, setIssues, send } = useSend(finishBatch);
   const said = useSaid();
   const end = (as: BatchEnd) => {
     const read = amount.trim() ? readNumber(amount, { name: 'The amount', above: 0, max: leftMl, unit: 'mL' }) : null;

@@ -7,7 +7,7 @@ import type { Said } from '@/core/gates/said';
 import { FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { layProgramme } from '../actions';
+import { assignProgramme } from '../actions';
 
 /** The one press: what the preview shows is planned, all of it or nothing. */
 export function LayIt(asked: {
@@ -23,7 +23,7 @@ export function LayIt(asked: {
   const router = useRouter();
   const said = useSaid();
   const [id] = useState(() => v7());
-  const { busy, issues, send } = useSend(layProgramme);
+  const { busy, issues, send } = useSend(assignProgramme);
   const n = asked.treeIds.length;
   return (
     <div className="mt-6">

@@ -1,4 +1,4 @@
-import { stopTold } from '@/commands/programme/settle';
+import { stopTold } from '@/commands/programmes/settle';
 import { money, type Prices } from '@/core/cost/prices';
 import type { Said } from '@/core/gates/said';
 import type { LaidVisit } from '@/core/programmes/lay';

@@ -16,7 +16,7 @@ import { useDraft, useSend } from '@/ui/controls/use.client';
 import { Input } from '@/ui/controls/input.client';
 import { Frame } from '@/ui/frame/frame';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringLabel } from '../../actions';
+import { importLabel } from '../../actions';
 import { Blank, Pick, Sentence } from './blanks.client';
 import { UseForm } from './use.client';
 
@@ -41,7 +41,7 @@ export function LabelEditor({
     labelDraft(from, prices),
   );
   const [at, setAt] = useState(0);
-  const { busy, issues, send } = useSend(bringLabel);
+  const { busy, issues, send } = useSend(importLabel);
   const set = <K extends keyof LabelDraft>(k: K, value: LabelDraft[K]) => setForm((was) => ({ ...was, [k]: value }));
   const here = Math.min(at, f.uses.length - 1);
   const use = f.uses[here]!;

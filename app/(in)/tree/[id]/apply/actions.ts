@@ -1,6 +1,6 @@
 'use server';
 
-import { book as bookCommand } from '@/commands/tree/book';
+import { recordTreatment as recordTreatmentCommand } from '@/commands/trees/record-treatment';
 import { serve } from '@/app/_server/serve';
 
-export const book = serve(bookCommand);
+export const recordTreatment = serve(recordTreatmentCommand);

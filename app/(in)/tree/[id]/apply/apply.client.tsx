@@ -23,15 +23,15 @@ import { stillSaid, type Said } from '@/core/gates/said';
 import { methodWords } from '@/core/label/method-words';
 import { soilState } from '@/core/weather/air';
 import { useSaid } from '@/ui/frame/undo.client';
-import type { TakenShown } from '@/commands/facts/waiting';
-import { book } from '../../../without-signal.client';
+import type { TakenShown } from '@/facts/queued';
+import { recordTreatment } from '../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { restSentence } from './rest-words';
 import { BeforeStart } from './before.client';
 import { During } from './during.client';
 import { MainPress, Protect, StageStrip } from './stages.client';
 import { againstSource, firstWord, perUnit, readAir, sentSource, typedAir } from './typed';
-import type { HungRow } from '@/commands/facts/board';
+import type { HungRow } from '@/facts/board';
 import type { Hanging } from './hang.client';
 import { AsDone } from './as-done.client';
 import { AtThisTree, Beside, type Arrival } from './beside.client';
@@ -141,7 +141,7 @@ export function ApplyBench({
     // Work that has begun is never forgotten, not even past midnight.
     (kept) => kept.day === situation.today || Boolean(kept.startedAt),
   );
-  const { busy, issues, setIssues, send } = useSend(book);
+  const { busy, issues, setIssues, send } = useSend(recordTreatment);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
 
   const { temperatureC: celsius, windMs: ms, humidity, issues: airIssues } = readAir(form, units);

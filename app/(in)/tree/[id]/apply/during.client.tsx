@@ -1,6 +1,6 @@
 'use client';
 
-import type { HungRow } from '@/commands/facts/board';
+import type { HungRow } from '@/facts/board';
 import type { Dose } from '@/core/dose/dose';
 import type { MethodWords } from '@/core/label/method-words';
 import { AIRBORNE } from '@/core/label/methods';

@@ -8,10 +8,10 @@ import { GUARDS, type Guard } from '@/core/hanging/hanging';
 import { Choices, FormIssues } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { clock } from '@/ui/words';
-import type { HungRow } from '@/commands/facts/board';
-import type { Input } from '@/commands/facts/waiting';
-import type { hang as hangDevices } from '@/commands/hanging/hang';
-import { hang } from '../../../without-signal.client';
+import type { HungRow } from '@/facts/board';
+import type { Input } from '@/facts/queued';
+import type { installDevices as hangDevices } from '@/commands/devices/install-devices';
+import { installDevices } from '../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { GUARD_WORDS } from '../../../rounds/hanging/words';
 
@@ -59,7 +59,7 @@ export function Hang({
   const router = useRouter();
   const [id] = useState(() => v7());
   const [guarded, setGuarded] = useState<Guard | null>(null);
-  const { busy, issues, setIssues, send } = useSend(hang);
+  const { busy, issues, setIssues, send } = useSend(installDevices);
   if (hanging && hanging.still > 0)
     return (
       <section className="mt-4 border-l-4 border-sap pl-4">

@@ -1,4 +1,4 @@
-import type { RestOfIt } from '@/commands/tree/rest';
+import type { RestOfIt } from '@/commands/trees/rest';
 import { longDay } from '@/ui/words';
 
 /** What became of what did not go in, after what was said of the booking. */

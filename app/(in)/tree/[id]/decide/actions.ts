@@ -1,6 +1,6 @@
 'use server';
 
-import { decide as decideCommand } from '@/commands/tree/decide';
+import { saveDiagnosis as saveDiagnosisCommand } from '@/commands/trees/save-diagnosis';
 import { serve } from '@/app/_server/serve';
 
-export const decide = serve(decideCommand);
+export const saveDiagnosis = serve(saveDiagnosisCommand);

@@ -6,7 +6,7 @@ import { Choices, FormIssues, TextArea, Tick } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Input, Select } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { decide } from '../../../without-signal.client';
+import { saveDiagnosis } from '../../../offline-commands.client';
 
 interface Props {
   treeId: string;
@@ -29,7 +29,7 @@ export function DecideBench({ treeId, list, proposed, open, refused }: Props) {
     ...proposed,
     overturns: [] as string[],
   });
-  const { busy, issues, send } = useSend(decide, made);
+  const { busy, issues, send } = useSend(saveDiagnosis, made);
   const others = open.filter((o) => o.conditionId !== form.conditionId);
   const chosen = list.find((c) => c.id === form.conditionId);
   const leading = list.slice(0, LEADING);

@@ -10,7 +10,7 @@ import { concerns } from '@/core/diagnose/reading';
 import type { Observed } from '@/core/diagnose/rank';
 import { inWords, sureOf } from '@/core/diagnose/sureness';
 import { certaintyWords, OFTEN } from '@/core/diagnose/words';
-import type { Diagnosis } from '@/commands/facts/diagnosis';
+import type { Diagnosis } from '@/facts/diagnosis';
 import { SignFigure } from '@/ui/figures/signs';
 
 /** Signs and tests that tell two conditions apart on a host, the clearest first, and what was found of each. */

@@ -8,7 +8,7 @@ import { refusal } from '@/core/people/rights';
 import { findHost } from '@/knowledge';
 import { isSouth } from '@/core/season/hemisphere';
 import { openTroubles } from '@/core/decide/troubles';
-import { checksOf, latOf, testWords } from '@/commands/facts/diagnosis';
+import { checksOf, latOf, testWords } from '@/facts/diagnosis';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { Frame } from '@/ui/frame/frame';
 import { dayThere } from '@/ui/words';

@@ -1,16 +1,16 @@
 'use server';
 
-import { examine as examineCommand } from '@/commands/tree/examine';
-import { withdraw as withdrawCommand } from '@/commands/tree/withdraw-look';
-import { send as sendCommand } from '@/commands/tree/send-sample';
-import { answer as answerCommand } from '@/commands/tree/answer-sample';
-import { byOthers as byOthersCommand } from '@/commands/tree/book-others-on-tree';
-import { answerChange as answerChangeCommand } from '@/commands/tree/settle-change';
+import { saveInspection as saveInspectionCommand } from '@/commands/trees/save-inspection';
+import { voidInspection as voidInspectionCommand } from '@/commands/trees/void-inspection';
+import { sendSample as sendSampleCommand } from '@/commands/trees/send-sample';
+import { answerSample as answerSampleCommand } from '@/commands/trees/answer-sample';
+import { recordOthersOnTree as recordOthersOnTreeCommand } from '@/commands/trees/record-others-on-tree';
+import { settleChange as settleChangeCommand } from '@/commands/trees/settle-change';
 import { serve } from '@/app/_server/serve';
 
-export const examine = serve(examineCommand);
-export const withdraw = serve(withdrawCommand);
-export const send = serve(sendCommand);
-export const answer = serve(answerCommand);
-export const byOthers = serve(byOthersCommand);
-export const answerChange = serve(answerChangeCommand);
+export const saveInspection = serve(saveInspectionCommand);
+export const voidInspection = serve(voidInspectionCommand);
+export const sendSample = serve(sendSampleCommand);
+export const answerSample = serve(answerSampleCommand);
+export const recordOthersOnTree = serve(recordOthersOnTreeCommand);
+export const settleChange = serve(settleChangeCommand);

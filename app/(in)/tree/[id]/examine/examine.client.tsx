@@ -12,7 +12,7 @@ import { Choices, FormIssues, TextArea } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { BalanceFigure } from '@/ui/figures/balance';
 import { useSaid } from '@/ui/frame/undo.client';
-import { examine } from '../../../without-signal.client';
+import { saveInspection } from '../../../offline-commands.client';
 import { answerTo, type BenchAnswer } from './answer';
 import { AlikeTrees } from './row.client';
 import { BarkAndRoots } from './bark.client';
@@ -89,7 +89,7 @@ export function ExamineBench({
     alike: {},
   });
   const update: Update = (change) => setForm((f) => (typeof change === 'function' ? change(f) : { ...f, ...change }));
-  const { busy, issues, send } = useSend(examine, made);
+  const { busy, issues, send } = useSend(saveInspection, made);
   const [skipped, setSkipped] = useState<string[]>([]);
   const [everything, setEverything] = useState(false);
   const shown = everything ? signs : signs.filter((s) => !s.outOfSeason || form.grades[s.id]);

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { Tick } from '@/ui/controls/controls';
 import { keepPhotoHere } from '@/ui/phone/photo.client';
-import { useFileWaiting } from '@/ui/controls/file.client';
+import { useAttachWaiting } from '@/ui/controls/file.client';
 import { Input, Select } from '@/ui/controls/input.client';
 
 /** Photos go up at once; where they were taken is left out unless somebody wants it kept. */
@@ -67,7 +67,7 @@ export function PhotoField({
     }
   };
   const take = (input: HTMLInputElement) => void send(input.files).then(() => (input.value = ''));
-  const chosen = useFileWaiting(take);
+  const chosen = useAttachWaiting(take);
   return (
     <section aria-label="Photos" className="my-4">
       <div className="flex flex-wrap items-center gap-4">

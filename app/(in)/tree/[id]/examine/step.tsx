@@ -3,7 +3,7 @@ import { toWire } from '@/core/diagnose/wire';
 import { PLACES_ON_TREE } from '@/core/diagnose/words';
 import { refusal } from '@/core/people/rights';
 import { findHost, findSign, signsFor } from '@/knowledge';
-import { hostOf, settingOf, treeMonth } from '@/commands/facts/diagnosis';
+import { hostOf, settingOf, treeMonth } from '@/facts/diagnosis';
 import { Frame } from '@/ui/frame/frame';
 import { dayThere, shortDay } from '@/ui/words';
 import { StepStrip, TreeHead, TreeTag, TreeWhy } from '../../tree-frame';

@@ -7,7 +7,7 @@ import { METHOD_NAMES } from '@/core/label/methods';
 import { dayIn } from '@/core/season/follow-ups';
 import { findWork } from '@/core/work/works';
 import { findHost, findSign } from '@/knowledge';
-import { testWords } from '@/commands/facts/diagnosis';
+import { testWords } from '@/facts/diagnosis';
 import { todayOf } from '@/app/_server/viewer';
 import { inSentence } from '@/core/diagnose/words';
 import { openTroubles } from '@/core/decide/troubles';

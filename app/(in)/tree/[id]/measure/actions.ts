@@ -1,6 +1,6 @@
 'use server';
 
-import { measure as measureCommand } from '@/commands/tree/measure';
+import { measureTree as measureTreeCommand } from '@/commands/trees/measure-tree';
 import { serve } from '@/app/_server/serve';
 
-export const measure = serve(measureCommand);
+export const measureTree = serve(measureTreeCommand);

@@ -13,7 +13,7 @@ import { Choices, Field, FormIssues, TextArea, TextField } from '@/ui/controls/c
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { Input, Select } from '@/ui/controls/input.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { measure } from '../../../without-signal.client';
+import { measureTree } from '../../../offline-commands.client';
 import { browserNow } from '@/ui/clock.client';
 
 interface Stem {
@@ -79,7 +79,7 @@ export function MeasureBench({ treeId, units, breastHeightCm, host, last }: Prop
     method: 'tape' as 'tape' | 'diameter tape' | 'sent by tape',
     more: false,
   });
-  const { busy, issues, send } = useSend(measure, made);
+  const { busy, issues, send } = useSend(measureTree, made);
   const stem = (i: number, change: Partial<Stem>) =>
     setForm((f) => ({ ...f, stems: f.stems.map((s, j) => (j === i ? { ...s, ...change } : s)) }));
   const diameters = readStems(form.stems);

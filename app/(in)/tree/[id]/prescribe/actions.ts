@@ -1,14 +1,14 @@
 'use server';
 
-import { makePlan as makePlanCommand } from '@/commands/tree/plan';
-import { planWork as planWorkCommand } from '@/commands/tree/plan-work';
-import { dropPlan as dropPlanCommand } from '@/commands/tree/drop-plan';
-import { setProgramme as setProgrammeCommand } from '@/commands/tree/set-programme';
-import { propose as proposeCommand } from '@/commands/tree/offer';
+import { planTreatment as planTreatmentCommand } from '@/commands/trees/plan-treatment';
+import { planWork as planWorkCommand } from '@/commands/trees/plan-work';
+import { cancelPlan as cancelPlanCommand } from '@/commands/trees/cancel-plan';
+import { setTreeProgramme as setTreeProgrammeCommand } from '@/commands/trees/set-tree-programme';
+import { sendQuote as sendQuoteCommand } from '@/commands/trees/send-quote';
 import { serve } from '@/app/_server/serve';
 
-export const makePlan = serve(makePlanCommand);
+export const planTreatment = serve(planTreatmentCommand);
 export const planWork = serve(planWorkCommand);
-export const dropPlan = serve(dropPlanCommand);
-export const setProgramme = serve(setProgrammeCommand);
-export const propose = serve(proposeCommand);
+export const cancelPlan = serve(cancelPlanCommand);
+export const setTreeProgramme = serve(setTreeProgrammeCommand);
+export const sendQuote = serve(sendQuoteCommand);

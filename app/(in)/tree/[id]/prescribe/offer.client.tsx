@@ -4,12 +4,12 @@ import type { Weighed } from '@/core/prescribe/compare';
 import { FormIssues, TickTag } from '@/ui/controls/controls';
 import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
-import { propose } from './actions';
+import { sendQuote } from './actions';
 
 /** Ways ticked, a word to the client, and an address to send: it opens without a sign-in, until it runs out or is taken back. */
 export function Offer({ treeId, weighed }: { treeId: string; weighed: Weighed[] }) {
   const [keys, setKeys] = useState<string[]>([]);
-  const { busy, issues, send } = useSend(propose);
+  const { busy, issues, send } = useSend(sendQuote);
   return (
     <details className="mt-4">
       <summary className="flex min-h-hand items-center font-bold">Offer these to the client</summary>

@@ -1,4 +1,4 @@
-import { spotOf } from '@/commands/facts/diagnosis';
+import { spotOf } from '@/facts/diagnosis';
 import { stationFor } from '@/app/_server/station';
 import { prescribeView } from '@/views/tree';
 import { ofTree, titled } from '../../load';

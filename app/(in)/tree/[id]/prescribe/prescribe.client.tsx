@@ -26,8 +26,8 @@ import { Frame } from '@/ui/frame/frame';
 import { countGates, GateList } from '@/ui/frame/gates';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
-import { makePlan } from '../../../without-signal.client';
-import { dropPlan } from './actions';
+import { planTreatment } from '../../../offline-commands.client';
+import { cancelPlan } from './actions';
 import { WoundBudgets } from './ring-bench.client';
 import { methodWords } from '@/core/label/method-words';
 import { HoldReasons } from '../hold-reasons';
@@ -100,8 +100,8 @@ export function PrescribeBench(props: Props) {
     emptyForm(situation, usual),
     (kept) => kept.day === situation.today,
   );
-  const { busy, issues, send } = useSend(makePlan, made);
-  const drop = useSend(dropPlan);
+  const { busy, issues, send } = useSend(planTreatment, made);
+  const drop = useSend(cancelPlan);
   const [near, setNear] = useState(false);
   const onNear = useCallback(() => {
     setNear(true);
@@ -328,7 +328,7 @@ export function PrescribeBench(props: Props) {
                     disabled={drop.busy}
                     onClick={() =>
                       drop.send({ id: mine.id, drop: true }, () =>
-                        said({ sentence: 'Plan dropped.', undo: () => dropPlan({ id: mine.id, drop: false }) }),
+                        said({ sentence: 'Plan dropped.', undo: () => cancelPlan({ id: mine.id, drop: false }) }),
                       )
                     }
                   >

@@ -14,7 +14,7 @@ import { FormIssues, SelectField } from '@/ui/controls/controls';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
 import { shortDay } from '@/ui/words';
-import { setProgramme } from './actions';
+import { setTreeProgramme } from './actions';
 
 export interface PlannedStep {
   id: string;
@@ -46,14 +46,14 @@ export function PlanOfTree({
   by: Weighing;
   refused: boolean;
 }) {
-  const { busy, issues, send } = useSend(setProgramme);
+  const { busy, issues, send } = useSend(setTreeProgramme);
   const said = useSaid();
   const programme = by.programme ?? USUAL_PROGRAMME;
   const set = (change: Partial<Programme>) =>
     send({ id: v7(), treeId, ...programme, ...change }, () =>
       said({
         sentence: 'Programme set; what is booked from now on follows it.',
-        undo: () => setProgramme({ id: v7(), treeId, ...programme }),
+        undo: () => setTreeProgramme({ id: v7(), treeId, ...programme }),
       }),
     );
   const brought = steps.map((s) => ({ ...s, ...overTheYears(s.step, s.once ?? 0, by) }));

@@ -9,13 +9,13 @@ import { FormIssues } from '@/ui/controls/controls';
 import { OfferTermsForm } from '@/ui/controls/offer-terms.client';
 import { useSend } from '@/ui/controls/use.client';
 import { LineTicks } from '@/app/share/[token]/lines';
-import { offerProperty } from '../../../actions';
+import { sendSiteQuote } from '../../../actions';
 
 /** What is planned on a property, ticked line by line, what it comes to, and an address for its client. */
 export function OfferForm({ placeId, lines, prices }: { placeId: string; lines: OfferLine[]; prices: Prices }) {
   const router = useRouter();
   const [keys, setKeys] = useState(lines.map((l) => l.key));
-  const { busy, issues, send } = useSend(offerProperty);
+  const { busy, issues, send } = useSend(sendSiteQuote);
   const sum = totalOf({ lines, comingOut: prices.visit }, keys);
   return (
     <div>

@@ -1,8 +1,8 @@
 'use server';
 
-import { keepPlan as keepPlanCommand } from '@/commands/grounds/draw-grounds';
-import { bringPlan as bringPlanCommand } from '@/commands/grounds/bring-grounds';
+import { saveSiteMap as saveSiteMapCommand } from '@/commands/sites/save-site-map';
+import { importSiteMap as importSiteMapCommand } from '@/commands/sites/import-site-map';
 import { serve } from '@/app/_server/serve';
 
-export const keepPlan = serve(keepPlanCommand);
-export const bringPlan = serve(bringPlanCommand);
+export const saveSiteMap = serve(saveSiteMapCommand);
+export const importSiteMap = serve(importSiteMapCommand);

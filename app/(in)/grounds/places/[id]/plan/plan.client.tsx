@@ -21,8 +21,8 @@ import { PlanFigure, spanOf } from '@/ui/figures/plan';
 import { Frame } from '@/ui/frame/frame';
 import { TagLine } from '@/ui/frame/pieces';
 import { useSaid } from '@/ui/frame/undo.client';
-import { bringPlan, keepPlan } from './actions';
-import { useFileWaiting } from '@/ui/controls/file.client';
+import { importSiteMap, saveSiteMap } from './actions';
+import { useAttachWaiting } from '@/ui/controls/file.client';
 import { Input, Select } from '@/ui/controls/input.client';
 
 interface PlacedTree {
@@ -82,13 +82,13 @@ export function PlanBench({
   const figure = useRef<SVGSVGElement>(null);
   const [drawnOn, setDrawnOn] = useState(version);
   const [seenNewer, setSeenNewer] = useState(false);
-  const { busy, issues, send } = useSend(keepPlan, {
+  const { busy, issues, send } = useSend(saveSiteMap, {
     stale: () => {
       setSeenNewer(true);
       router.refresh();
     },
   });
-  const bring = useSend(bringPlan);
+  const bring = useSend(importSiteMap);
   const drawn = trees.flatMap((t) => (t.at ? [{ ...t, at: t.at }] : []));
   const placed = drawn.map((t) => ({ id: t.id, x: t.at.x, y: t.at.y }));
   const unplaced = trees.filter((t) => !t.at);
@@ -209,7 +209,7 @@ export function PlanBench({
       });
     });
   };
-  const chosen = useFileWaiting((input) => void bringIn(input));
+  const chosen = useAttachWaiting((input) => void bringIn(input));
   return (
     <Frame
       handle="Legend, print, export"

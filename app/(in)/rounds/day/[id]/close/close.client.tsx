@@ -8,7 +8,7 @@ import { readNumber } from '@/core/units/numbers';
 import { Choices, FormIssues, TextArea, TextField, Tick, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { closeRound } from '../../../../without-signal.client';
+import { finishDay } from '../../../../offline-commands.client';
 import { phoneNow } from '@/ui/phone/clock.client';
 import { RINSE_WORDS } from '../../words';
 import type { ToTell } from '../../told';
@@ -43,7 +43,7 @@ export function CloseForm({
     ids: Object.fromEntries(tell.map((t) => [t.placeId, v7()])) as Record<string, string>,
     bodies: {} as Record<string, string>,
   });
-  const { busy, issues, setIssues, send } = useSend(closeRound);
+  const { busy, issues, setIssues, send } = useSend(finishDay);
   const set = <K extends keyof typeof form>(k: K, value: (typeof form)[K]) => setForm((f) => ({ ...f, [k]: value }));
   if (ends.length)
     return (

@@ -7,7 +7,7 @@ import { ownKey } from '@/core/settings/own-key';
 import { Choices, FormIssues, SelectField, TextArea, TextField, type FormIssue } from '@/ui/controls/controls';
 import { useDraft, useMadeId, useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { keepProgramme } from '../../actions';
+import { saveProgramme } from '../../actions';
 import { Many } from './many.client';
 import { StepEditor, type StepOptions } from './step.client';
 
@@ -48,7 +48,7 @@ export function Editor({
   const made = useMadeId(`programme-${programme.key}`);
   const first = own ? programme : { ...programme, name: `${programme.name}, ours` };
   const [form, setForm] = useDraft<YearProgramme>(`programme-${programme.key}`, first);
-  const { busy, issues, send } = useSend(keepProgramme, made);
+  const { busy, issues, send } = useSend(saveProgramme, made);
   const set = (more: Partial<YearProgramme>) => setForm((f) => ({ ...f, ...more }));
   const at = (path: string): FormIssue[] =>
     issues

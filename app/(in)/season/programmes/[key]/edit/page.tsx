@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { programmeNamed } from '@/commands/facts/laying';
+import { programmeNamed } from '@/facts/laying';
 import { refusal } from '@/core/people/rights';
 import { METHODS, METHOD_NAMES } from '@/core/label/methods';
 import { STAGE_NAMES, STAGES } from '@/core/season/bbch';

@@ -1,17 +1,17 @@
 /** @jest-environment jsdom */
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { answerLook, leaveOutVisits, moveVisits } from '../../actions';
+import { answerInspection, skipVisits, moveVisits } from '../../actions';
 import { AnswerLook, LeaveOut, MoveVisits } from './laid.client';
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: jest.fn(), push: jest.fn() }) }));
 jest.mock('../../actions', () => ({
-  answerLook: jest.fn(async () => ({ ok: true, value: null })),
-  leaveOutVisits: jest.fn(),
+  answerInspection: jest.fn(async () => ({ ok: true, value: null })),
+  skipVisits: jest.fn(),
   moveVisits: jest.fn(),
-  endLaid: jest.fn(),
+  endAssignment: jest.fn(),
   followSeason: jest.fn(),
-  releaseHolds: jest.fn(),
-  settleLeft: jest.fn(),
+  overrideHolds: jest.fn(),
+  settleSkippedVisits: jest.fn(),
 }));
 const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
 
@@ -24,7 +24,7 @@ describe('a look of a programme', () => {
   it('is answered on all its trees in one press', async () => {
     render(<AnswerLook decides found="young larvae feed" looks={looks} />);
     press(/^Yes on all 3/);
-    await waitFor(() => expect(answerLook).toHaveBeenLastCalledWith({ visitIds: ['a', 'b', 'c'], found: true }));
+    await waitFor(() => expect(answerInspection).toHaveBeenLastCalledWith({ visitIds: ['a', 'b', 'c'], found: true }));
   });
   it('or on those that are ticked alone; with none ticked nothing can be said', async () => {
     render(<AnswerLook decides found="young larvae feed" looks={looks} />);
@@ -32,7 +32,7 @@ describe('a look of a programme', () => {
     expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Yes on 0/ }).disabled).toBe(true);
     fireEvent.click(screen.getByLabelText('002'));
     press(/^No on 1 ticked/);
-    await waitFor(() => expect(answerLook).toHaveBeenLastCalledWith({ visitIds: ['b'], found: false }));
+    await waitFor(() => expect(answerInspection).toHaveBeenLastCalledWith({ visitIds: ['b'], found: false }));
   });
   it('one that decides nothing is only done', () => {
     render(<AnswerLook decides={false} found="" looks={looks.slice(0, 1)} />);
@@ -42,12 +42,12 @@ describe('a look of a programme', () => {
 
 it('what is left out without a reason is told beside its field, and stays there', async () => {
   jest
-    .mocked(leaveOutVisits)
+    .mocked(skipVisits)
     .mockResolvedValueOnce({ ok: false, issues: [{ path: 'because', message: 'Say why it is left out.' }] });
   render(<LeaveOut visitIds={['a', 'b']} />);
   press('Leave these 2 out');
   expect(await screen.findByText('Say why it is left out.')).toBeTruthy();
-  expect(leaveOutVisits).toHaveBeenCalledWith({ visitIds: ['a', 'b'], because: '' });
+  expect(skipVisits).toHaveBeenCalledWith({ visitIds: ['a', 'b'], because: '' });
 });
 
 it('a visit is moved once another day is chosen, and what that breaks is told', async () => {

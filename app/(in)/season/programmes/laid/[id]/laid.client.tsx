@@ -6,7 +6,7 @@ import { FormIssues, TextField, TickTag } from '@/ui/controls/controls';
 import { UndoPress } from '@/ui/controls/undo-press.client';
 import { useSend } from '@/ui/controls/use.client';
 import { useSaid } from '@/ui/frame/undo.client';
-import { answerLook, endLaid, followSeason, leaveOutVisits, moveVisits, releaseHolds, settleLeft } from '../../actions';
+import { answerInspection, endAssignment, followSeason, skipVisits, moveVisits, overrideHolds, settleSkippedVisits } from '../../actions';
 
 /** Moves the visits to where the season now has them. */
 export function FollowSeason({ laidId, seen, visits }: { laidId: string; seen: string; visits: number }) {
@@ -46,13 +46,13 @@ export function AnswerLook({
   const router = useRouter();
   const said = useSaid();
   const [some, setSome] = useState<string[] | null>(null);
-  const { busy, issues, send } = useSend(answerLook);
+  const { busy, issues, send } = useSend(answerInspection);
   const ids = some ?? looks.map((l) => l.id);
   const answer = (yes: boolean) =>
     send({ visitIds: ids, found: yes }, () => {
       said({
         sentence: decides ? `Noted on ${ids.length}: ${yes ? found : `not so: ${found}`}.` : `Done on ${ids.length}.`,
-        undo: () => answerLook({ visitIds: ids, found: null }),
+        undo: () => answerInspection({ visitIds: ids, found: null }),
       });
       setSome(null);
       router.refresh();
@@ -104,7 +104,7 @@ export function LeaveOut({ visitIds }: { visitIds: string[] }) {
   const router = useRouter();
   const said = useSaid();
   const [because, setBecause] = useState('');
-  const { busy, issues, send } = useSend(leaveOutVisits);
+  const { busy, issues, send } = useSend(skipVisits);
   const leave = () =>
     send({ visitIds, because }, () => {
       setBecause('');
@@ -153,10 +153,10 @@ export function MoveVisits({ visitIds, day, today }: { visitIds: string[]; day: 
 export const DealtWith = ({ visitIds }: { visitIds: string[] }) => (
   <div className="mt-1">
     <UndoPress
-      action={settleLeft}
+      action={settleSkippedVisits}
       input={{ visitIds, settled: true }}
       sentence="It stands in the list no longer."
-      undo={() => settleLeft({ visitIds, settled: false })}
+      undo={() => settleSkippedVisits({ visitIds, settled: false })}
     >
       Dealt with
     </UndoPress>
@@ -168,7 +168,7 @@ export function ReleaseHolds({ id }: { id: string }) {
   const router = useRouter();
   const said = useSaid();
   const [reason, setReason] = useState('');
-  const { busy, issues, send } = useSend(releaseHolds);
+  const { busy, issues, send } = useSend(overrideHolds);
   const go = () =>
     send({ id, reason }, () => {
       setReason('');
@@ -197,7 +197,7 @@ export function EndIt({ id }: { id: string }) {
   const router = useRouter();
   const said = useSaid();
   const [because, setBecause] = useState('');
-  const { busy, issues, send } = useSend(endLaid);
+  const { busy, issues, send } = useSend(endAssignment);
   return (
     <details>
       <summary className="min-h-hand font-semibold">End it early</summary>

@@ -1,0 +1,42 @@
+'use client';
+
+import type { z } from 'zod';
+import { bookingSchema } from '@/core/book/record';
+import { lookSchema, readChangePrice, readCrownLoss } from '@/core/diagnose/look';
+import { overnightSchema } from '@/core/hanging/overnight';
+import { readReading, typedReading } from '@/core/measure/reading';
+import { endSchema } from '@/core/mix/end';
+import { homeSchema } from '@/core/round/home-schema';
+import { leaveSchema } from '@/core/round/leave';
+import { finishSchema } from '@/core/work/finish-schema';
+import type { OfflineCommand } from '@/core/phone/command-names';
+import type { Issue } from '@/core/book/write';
+import { issuesBy } from '@/ui/phone/send-or-queue.client';
+
+const wrongReading = (m: z.input<typeof typedReading>) => {
+  const read = typedReading.safeParse(m);
+  if (!read.success) return issuesBy(typedReading)(m);
+  const own = readReading(read.data);
+  return own.ok ? [] : own.issues;
+};
+
+const wrongLook = (x: z.input<typeof lookSchema>) => {
+  const issues = issuesBy(lookSchema)(x);
+  if (!issues.length) {
+    readCrownLoss(issues, x.crownLoss);
+    readChangePrice(issues, x.changePrice ?? '');
+  }
+  return issues;
+};
+
+/** What is wrong with a write by what a phone can know, by its verb. */
+export const KNOWN_WRONG: Readonly<Partial<Record<OfflineCommand, (input: never) => Issue[]>>> = {
+  'measure-tree': wrongReading,
+  'save-inspection': wrongLook,
+  'record-treatment': issuesBy(bookingSchema),
+  'leave-devices-overnight': issuesBy(overnightSchema),
+  'mark-not-done': issuesBy(leaveSchema),
+  'finish-day': (c: { home: unknown }) => issuesBy(homeSchema)(c.home).map((f) => ({ ...f, path: `home.${f.path}` })),
+  'finish-batch': issuesBy(endSchema),
+  'finish-work': issuesBy(finishSchema),
+};

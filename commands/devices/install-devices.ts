@@ -1,0 +1,98 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { atTheTree } from '@/facts/at-the-tree';
+import { doseFollowed, momentOf } from '@/facts/booking';
+import { spotOf } from '@/facts/diagnosis';
+import { situationOfPlan } from '@/facts/situation';
+import { findsNear, treeOf } from '@/facts/tree';
+import { saidSchema } from '@/commands/said';
+import { noTree } from '@/commands/trees/no-tree';
+import { bookingSchema, instant, uuid } from '@/core/book/record';
+import { toHang } from '@/core/hanging/hang-on';
+import { GUARDS, pulledOf } from '@/core/hanging/hanging';
+import { doseChangeSentence } from '@/core/prescribe/dose-now';
+import { NO_YEAR } from '@/core/season/year';
+import { addHung, hangingOf } from '@/store/hanging';
+import { getPlan } from '@/store/plans';
+import { heldBy } from '@/store/shelf';
+import { v5 } from 'uuid';
+import { z } from 'zod';
+import { notThen } from './then';
+
+const { weather, soil, leaf, said, released, basis, deviation } = bookingSchema.shape;
+
+/** Devices of a plan are hung on their tree: from now on the board keeps them until somebody has pulled each. */
+export const installDevices = command({
+  name: 'install-devices',
+  right: 'apply',
+  schema: z.object({
+    id: uuid,
+    planId: uuid,
+    at: instant,
+    guarded: z.enum(GUARDS),
+    /** Why they hang through the night; empty where they are pulled before dark. */
+    overnight: z.string().trim().max(300, 'At most 300 signs.').default(''),
+    /** What was said at the tree before it was hung; left out, the station of the place speaks. */
+    weather: weather.optional(),
+    soil: soil.optional(),
+    leaf,
+    said,
+    released,
+    basis,
+    /** Why it is hung in spite of a stop, or by the planned dose where the newest facts give another. */
+    deviation: deviation.default(''),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now, station }, p): Promise<Result> => {
+    const plan = await getPlan(viewer, p.planId);
+    const tree = plan && (await treeOf(viewer, plan.treeId, momentOf(p.at, now)));
+    if (!plan) return refuse('planId', 'This plan is not in this company.');
+    if (!tree) return noTree;
+    if (plan.state !== 'open') return refuse('planId', 'This plan is done or dropped; nothing is hung by it.');
+    const never = notThen(p.at, now);
+    if (never) return refuse('at', never);
+    if (!saidSchema.safeParse(p.said).success) return refuse('said', 'An answer was given that was not offered.');
+    const doneAt = momentOf(p.at, now);
+    const [held, finds] = await Promise.all([heldBy(viewer), findsNear(viewer, tree)]);
+    const air = p.weather ?? { ...station(spotOf(tree)).at(doneAt), at: p.at };
+    const there = atTheTree(situationOfPlan(viewer, tree, held, finds, doneAt, plan, NO_YEAR), plan, {
+      weather: air,
+      soil: p.soil ?? null,
+      leaf: p.leaf,
+      said: p.said,
+      startedAt: p.at,
+    });
+    const followed = doseFollowed(plan.result, there, p.basis);
+    if (!followed.ok) return followed;
+    const { dose, change } = followed.value;
+    // Once it is in the tree a stop stops nothing: it is answered before.
+    const against = [
+      ...there.gates
+        .filter((g) => g.strength === 'stop' && g.state === 'tripped')
+        .map((g) => `${g.title}: ${g.sentence}`),
+      ...(change?.followed === 'planned' ? [doseChangeSentence(change.was, viewer.units)] : []),
+    ];
+    if (against.length && p.deviation.trim().length < 4)
+      return refuse('deviation', `${against.join(' ')} Say why it is hung all the same.`);
+    const before = await hangingOf(viewer, plan.id);
+    if (before.some((d) => !d.pulledAt)) return refuse('planId', 'What this plan hangs, hangs already.');
+    const hangs = toHang({ ...plan, dose }, pulledOf(before), air);
+    if (!hangs.ok) return refuse('planId', hangs.sentence);
+    const { count, ...each } = hangs.value;
+    await addHung(
+      viewer,
+      Array.from({ length: count }, (_, i) => ({
+        // A phone without signal pulls what it hung: it knows each by what it sent.
+        id: v5(String(i + 1), p.id),
+        treeId: tree.id,
+        planId: plan.id,
+        site: i + 1,
+        ...each,
+        guarded: p.guarded,
+        overnight: p.overnight || null,
+        because: against.length ? p.deviation.trim() : null,
+        hungAt: doneAt,
+      })),
+    );
+    return done;
+  },
+});

@@ -1,0 +1,18 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { overnightSchema } from '@/core/hanging/overnight';
+import { hangingNamed, keepOvernight } from '@/store/hanging';
+
+/** Nothing hangs through the night without somebody saying why. */
+export const leaveDevicesOvernight = command({
+  name: 'leave-devices-overnight',
+  right: 'apply',
+  schema: overnightSchema,
+  run: async ({ viewer }, { deviceIds, because }): Promise<Result> => {
+    const devices = await hangingNamed(viewer, deviceIds);
+    if (devices.length < new Set(deviceIds).size)
+      return refuse('deviceIds', 'A device among them is not in this company.');
+    if (devices.some((d) => d.pulledAt)) return refuse('deviceIds', 'A device among them was pulled meanwhile.');
+    await keepOvernight(viewer, deviceIds, because);
+    return done;
+  },
+});

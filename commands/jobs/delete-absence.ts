@@ -1,0 +1,13 @@
+import { command, done, refuse } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { withdrawAway } from '@/store/rounds';
+import { z } from 'zod';
+
+/** Somebody works after all. */
+export const deleteAbsence = command({
+  name: 'delete-absence',
+  right: 'plan rounds',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer }, { id }) =>
+    (await withdrawAway(viewer, id)).count ? done : refuse('id', 'Nobody is away by this note.'),
+});

@@ -1,0 +1,80 @@
+import { command, refuse, type Result } from '@/commands/command';
+import { thingsOf } from '@/facts/round';
+import { endsOf } from '@/facts/round-ends';
+import { notThen } from '@/commands/devices/then';
+import { uuid } from '@/core/book/record';
+import type { Issue } from '@/core/book/write';
+import type { OpenEnd } from '@/core/round/day';
+import { homeSchema } from '@/core/round/home-schema';
+import { roundHead, setClosed } from '@/store/day';
+import { addMessages } from '@/store/messages';
+import { z } from 'zod';
+
+const issueOf = (end: OpenEnd): Issue => {
+  const n = end.by === 'batch' ? 0 : end.itemIds.length;
+  switch (end.by) {
+    case 'hangs':
+      return {
+        path: 'hangs',
+        message: `Devices of ${n === 1 ? 'one tree' : `${n} trees`} still hang: pull them first.`,
+      };
+    case 'open':
+      return {
+        path: 'open',
+        message: `${n === 1 ? 'One thing is' : `${n} things are`} neither done nor left with a reason.`,
+      };
+    case 'batch':
+      return {
+        path: `batches.${end.batchId}`,
+        message: `Say what became of the rest of mix ${end.name}: ${Number(end.leftMl.toPrecision(4))} mL.`,
+      };
+  }
+};
+
+/** A crew is home: everything on its day has an end, its hours and tools are told, its clients hear of it. */
+export const finishDay = command({
+  name: 'finish-day',
+  right: 'apply',
+  schema: z.object({
+    id: uuid,
+    roundId: uuid,
+    home: homeSchema,
+    /** What clients are told, one message a place at most. */
+    tell: z
+      .array(
+        z.strictObject({
+          id: uuid,
+          placeId: uuid,
+          subject: z.string().trim().min(1, 'A message has a subject.').max(200, 'At most 200 signs.'),
+          body: z.string().trim().min(1, 'A message says something.').max(8000, 'At most 8000 signs.'),
+        }),
+      )
+      .max(60)
+      .default([]),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now, observed }, { roundId, home, tell }): Promise<Result<{ told: number }>> => {
+    const round = await roundHead(viewer, roundId);
+    if (!round) return refuse('', 'There is no such round in this company.');
+    if (round.closedAt) return refuse('', 'This day is closed already.');
+    if (!round.begunAt) return refuse('', 'This crew has not set out.');
+    const never = notThen(home.homeAt, now);
+    if (never) return refuse('homeAt', never);
+    if (Date.parse(home.homeAt) < round.begunAt.getTime()) return refuse('homeAt', 'It was home before it set out.');
+    const stands = await thingsOf(viewer, roundId);
+    // A mix that was good when they came home may be stale when this arrives.
+    const ends = endsOf(stands, new Date(home.homeAt));
+    if (stands.batches.length && home.rinse === null)
+      return refuse('home.rinse', 'Say where the rinse water went: it counts as mix.');
+    if (ends.length) return { ok: false, issues: ends.map(issueOf) };
+    const places = new Set([...stands.things, ...stands.lefts].map((t) => t.placeId));
+    if (tell.some((m) => !places.has(m.placeId))) return refuse('tell', 'The round did not go to a place among them.');
+    await addMessages(
+      viewer,
+      tell.map((m) => ({ ...m, roundId })),
+    );
+    return (await setClosed(viewer, roundId, home, observed))
+      ? { ok: true, value: { told: tell.length } }
+      : refuse('', 'Somebody else closed this day meanwhile.');
+  },
+});

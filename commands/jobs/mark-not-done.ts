@@ -1,0 +1,55 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { STILL_HANGS } from '@/commands/devices/then';
+import { todayOf } from '@/commands/today';
+import { leaveSchema } from '@/core/round/leave';
+import { leaveItems, roundsLeft, roundsOfItems, type NewLeft } from '@/store/day';
+import { looksNamed } from '@/store/follow-ups';
+import { hangingOn } from '@/store/hanging';
+import { plansNamed } from '@/store/plans';
+import { worksNamed } from '@/store/works';
+
+/** A crew came to something and did not do it: why is kept with the tree, it goes off its round and waits for another day. */
+export const markNotDone = command({
+  name: 'mark-not-done',
+  right: 'apply',
+  schema: leaveSchema,
+  once: (x) => x.id,
+  run: async ({ viewer, observed }, { id, itemIds, why, words }): Promise<Result> => {
+    const ids = [...new Set(itemIds)];
+    const day = todayOf(viewer, observed);
+    const [plans, works, looks, rounds, lefts, hang] = await Promise.all([
+      plansNamed(viewer, ids),
+      worksNamed(viewer, ids),
+      looksNamed(viewer, ids),
+      roundsOfItems(viewer, ids),
+      roundsLeft(viewer, ids, day),
+      hangingOn(viewer, ids),
+    ]);
+    if (hang) return refuse('itemIds', STILL_HANGS);
+    const found = [
+      ...plans.map((p) => ({ ...p, kind: 'plan' as const })),
+      ...works.map((w) => ({ ...w, kind: 'work' as const })),
+      ...looks.map((l) => ({ ...l, kind: 'look' as const })),
+    ];
+    if (found.length < ids.length) return refuse('itemIds', 'Something among them is not in this company.');
+    if (found.some((f) => f.state !== 'open'))
+      return refuse('itemIds', 'Something among them was done or dropped meanwhile; look again. Nothing was written.');
+    if (found.some((f) => 'unsettled' in f && f.unsettled))
+      return refuse('itemIds', 'Something among them was done, and its record waits to be settled. Settle it first.');
+    // Two phones that left the same thing were on one round: both reasons stand there.
+    const roundOf = new Map([...lefts, ...rounds].map((r) => [r.itemId, r.roundId]));
+    await leaveItems(
+      viewer,
+      { id, why, words, at: observed },
+      found.map((f): NewLeft => ({
+        itemId: f.id,
+        kind: f.kind,
+        treeId: f.treeId,
+        placeId: f.placeId,
+        roundId: roundOf.get(f.id) ?? null,
+        day,
+      })),
+    );
+    return done;
+  },
+});

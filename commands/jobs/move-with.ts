@@ -1,0 +1,42 @@
+import type { Context } from '@/commands/command';
+import type { Fortnight } from '@/facts/rounds';
+import { moveTo } from '@/commands/programmes/move-to';
+import type { Issue } from '@/core/book/write';
+import type { Day } from '@/core/season/follow-ups';
+import { getLaid } from '@/store/laid';
+import { planFor, type ItemPlaced } from '@/store/rounds';
+
+/**
+ * Plans and visits of programmes are for the day of their round from now on; calendars follow. A visit of a programme is moved
+ * by its own laying, which knows what its label leaves and takes what comes after it along.
+ */
+export async function moveWith(
+  context: Context,
+  f: Fortnight,
+  placed: readonly ItemPlaced[],
+  crewName: (id: string) => string,
+) {
+  const own: { planId: string; day: Day }[] = [];
+  const moves = new Map<string, { treeIds: Set<string>; byHand: Map<string, { day: Day; because: string | null }> }>();
+  for (const p of placed) {
+    const plan = f.plans.get(p.itemId);
+    if (plan !== undefined && plan !== p.day) own.push({ planId: p.itemId, day: p.day });
+    const visit = f.visits.get(p.itemId);
+    if (!visit || visit.day === p.day) continue;
+    const of = moves.get(visit.laidId) ?? { treeIds: new Set(), byHand: new Map() };
+    const inTime = p.day >= visit.earliest && p.day <= visit.latest;
+    of.byHand.set(visit.visitId, { day: p.day, because: inTime ? null : `The round of ${crewName(p.crewId)}` });
+    of.treeIds.add(visit.treeId);
+    moves.set(visit.laidId, of);
+  }
+  await planFor(context.viewer, own);
+  const issues: Issue[] = [];
+  for (const [laidId, { treeIds, byHand }] of moves) {
+    const laid = await getLaid(context.viewer, laidId);
+    if (!laid || laid.endedOn) continue;
+    const moved = await moveTo(context, laid, [...treeIds], byHand);
+    if (!moved.ok)
+      issues.push(...moved.issues.map((x) => ({ ...x, message: `${laid.programme.name}. ${x.message}` })));
+  }
+  return issues;
+}

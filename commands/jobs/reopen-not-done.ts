@@ -1,0 +1,13 @@
+import { command, done, refuse } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { takeBackItems } from '@/store/day';
+import { z } from 'zod';
+
+/** What was said to be left undone by a slip stands on its round again, where it stood. */
+export const reopenNotDone = command({
+  name: 'reopen-not-done',
+  right: 'apply',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer }, { id }) =>
+    (await takeBackItems(viewer, id)) ? done : refuse('', 'This was taken back already, or its day is closed.'),
+});

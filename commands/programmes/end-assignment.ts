@@ -1,0 +1,26 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { dayIn } from '@/core/season/follow-ups';
+import { dropCarried, endLaid as end, getLaid, laidVisits } from '@/store/laid';
+import { z } from 'zod';
+
+/** A laid programme ends: what is still to come is dropped, what was done stays in the book. */
+export const endAssignment = command({
+  name: 'end-assignment',
+  right: 'prescribe',
+  schema: z.object({
+    id: uuid,
+    because: z.string().trim().min(4, 'Say why it ends.').max(500, 'At most 500 signs.'),
+  }),
+  run: async ({ viewer, now }, { id, because }): Promise<Result> => {
+    const laid = await getLaid(viewer, id);
+    if (!laid) return refuse('id', 'This programme is not in this company.');
+    if (!(await end(viewer, id, dayIn(now, laid.timeZone), because))) return refuse('id', 'It was ended before.');
+    const open = (await laidVisits(viewer, id, null)).filter((v) => v.state === 'planned');
+    await dropCarried(
+      viewer,
+      open.map((v) => v.id),
+    );
+    return done;
+  },
+});

@@ -1,0 +1,209 @@
+import { v7 } from 'uuid';
+import type { Context } from '@/commands/command';
+import { layOver, type Laying, type LaidTree } from '@/facts/laying';
+import { told, type UnitSystem } from '@/core/units/units';
+import type { Gate } from '@/core/gates/gate';
+import { workOutOn } from '@/core/prescribe/prescribe';
+import type { Change } from '@/core/programmes/changes';
+import { releasing, type LaidVisit, type WorkAct } from '@/core/programmes/lay';
+import type { DayReason } from '@/core/programmes/spans';
+import { costOf } from '@/core/programmes/sums';
+import type { Stop, Treatment } from '@/core/programmes/treat';
+import { factsOn } from '@/core/work/work';
+import { findWork } from '@/core/work/works';
+import {
+  addLooksDue,
+  dropCarried,
+  getLaid,
+  moveVisit,
+  writeVisits,
+  type Laid,
+  type StopTold,
+  type VisitWritten,
+} from '@/store/laid';
+import { insertLaidPlans, type NewPlan } from '@/store/plans';
+import { insertLaidWorks, type NewWork } from '@/store/works';
+import type { Held } from '@/store/shelf';
+
+type Here = Pick<Context, 'viewer' | 'now' | 'station'>;
+const gatesTold = (gates: readonly Gate[]) => gates.map(({ id, title, satisfy }) => ({ id, title, satisfy }));
+/** What stands against a visit, as it is kept. */
+export function stopTold(stop: Stop): StopTold {
+  if (stop.why === 'gates' || stop.why === 'holds') return { ...stop, gates: gatesTold(stop.gates) };
+  if (stop.why === 'work') return { why: 'work', product: null, gates: gatesTold(stop.gates) };
+  return stop;
+}
+
+interface Written {
+  visits: VisitWritten[];
+  plans: (NewPlan & { visitId: string })[];
+  works: NewWork[];
+  looks: Parameters<typeof addLooksDue>[1][number][];
+  moves: Parameters<typeof moveVisit>[1][];
+  dropped: string[];
+}
+
+/** Puts down what has changed on trees of a laid programme: visits, their plans and dates, and what moved. */
+export async function writeChanges(
+  here: Here,
+  laid: Pick<Laid, 'id' | 'reason' | 'programme'>,
+  held: Held,
+  trees: readonly LaidTree[],
+) {
+  const out: Written = { visits: [], plans: [], works: [], looks: [], moves: [], dropped: [] };
+  const shares = sharesOf(here, trees);
+  for (const tree of trees) for (const change of tree.changes) settleOne(here, laid, held, tree, change, shares, out);
+  await writeVisits(here.viewer, out.visits);
+  if (out.dropped.length) await dropCarried(here.viewer, out.dropped);
+  await insertLaidPlans(here.viewer, out.plans);
+  await insertLaidWorks(here.viewer, out.works);
+  if (out.looks.length) await addLooksDue(here.viewer, out.looks);
+  for (const move of out.moves) await moveVisit(here.viewer, move);
+  return out;
+}
+
+/** The share of each tree in coming out on a day: once for the place, by all that is planned there that day. */
+function sharesOf({ viewer }: Here, trees: readonly LaidTree[]): (day: string) => number {
+  const perDay = new Map<string, number>();
+  for (const v of trees.flatMap((t) => t.visits))
+    if (v.state === 'planned') perDay.set(v.day, (perDay.get(v.day) ?? 0) + 1);
+  return (day) => viewer.prices.visit / (perDay.get(day) ?? 1);
+}
+
+/** Why somebody moved it by hand; null where nobody did. */
+const handOf = (reasons: readonly DayReason[]): string | null =>
+  reasons.flatMap((r) => (r.by === 'hand' ? [r.because] : []))[0] ?? null;
+
+function settleOne(
+  here: Here,
+  laid: Pick<Laid, 'id' | 'reason' | 'programme'>,
+  held: Held,
+  tree: LaidTree,
+  { kind, now, was }: Change,
+  shares: (day: string) => number,
+  out: Written,
+): void {
+  if (kind === 'move') {
+    const { day, earliest, latest, reasons } = now;
+    const byHand = handOf(reasons);
+    out.moves.push({ id: v7(), visitId: was.id, from: was.day, to: day, earliest, latest, reasons, byHand });
+    return;
+  }
+  const visitId = was?.id ?? v7();
+  if (was?.state === 'planned') out.dropped.push(visitId);
+  const of = laid.programme.steps.find((s) => s.key === (now ?? was)!.step);
+  const act = now?.act ?? null;
+  const labelId = act?.kind === 'treat' ? (held.labels.find((l) => l.key === act.label.key)?.id ?? null) : null;
+  const stop = now?.stop ? stopTold(now.stop) : null;
+  const { step, year, nth, day, earliest, latest } = (now ?? was)!;
+  const state = kind === 'off' || !now ? 'off' : stop ? 'stopped' : now.state === 'expected' ? 'expected' : 'planned';
+  out.visits.push({
+    id: visitId,
+    laidId: laid.id,
+    treeId: tree.tree.id,
+    step,
+    year,
+    nth,
+    kind: of?.act.kind ?? 'look',
+    state,
+    day,
+    earliest,
+    latest,
+    reasons: now?.reasons ?? [],
+    byHand: handOf(now?.reasons ?? []),
+    stop: state === 'stopped' ? stop : null,
+    labelId,
+    useKey: act?.kind === 'treat' ? act.use.key : null,
+  });
+  if (state !== 'planned' || !now || !act) return;
+  const cost = costOf(now, here.viewer.prices) + shares(day);
+  if (act.kind === 'treat') out.plans.push(planOf(here, laid, tree, now, act, visitId, labelId, cost));
+  else if (act.kind === 'work') out.works.push(workOf(here, laid, tree, now, act, visitId, cost));
+  else
+    out.looks.push({
+      id: v7(),
+      visitId,
+      treeId: tree.tree.id,
+      what: of?.act.kind === 'look' ? `${of.name}: ${of.act.how}`.slice(0, 200) : step,
+      reason: `${laid.programme.name}: ${of?.why ?? ''}`.slice(0, 300),
+      due: day,
+      earliest,
+      latest,
+    });
+}
+
+const once = (cost: number, years: number) => ({ now: Math.round(cost), overYears: Math.round(cost), years });
+
+function planOf(
+  { viewer, now }: Here,
+  laid: Pick<Laid, 'reason' | 'programme'>,
+  { tree, ground }: LaidTree,
+  { day, earliest, latest }: LaidVisit,
+  act: Treatment,
+  visitId: string,
+  labelId: string | null,
+  cost: number,
+): NewPlan & { visitId: string } {
+  const choices = { ...ground.choices, when: { kind: 'day' as const, day } };
+  // The sites in the wood are placed for the plan alone; what needs none stands as it was worked out.
+  const ring = act.use.sites !== undefined;
+  const anew = (system: UnitSystem) =>
+    workOutOn(act.aimed, act.label, act.use, { ...choices, system }, { on: day, window: null }, ring);
+  const result = told((system) => (ring || system !== viewer.units ? anew(system) : act.result));
+  return {
+    id: v7(),
+    treeId: tree.id,
+    labelId: labelId!,
+    useKey: act.use.key,
+    conditionId: act.conditionId,
+    at: now,
+    choices,
+    result,
+    released: releasing(act.holds, laid.reason),
+    price: once(cost, laid.programme.years),
+    // Today's visit is for today; the rest waits for its day.
+    visit: day > ground.situation.today ? { plannedFor: day, earliest, latest } : null,
+    visitId,
+  };
+}
+
+function workOf(
+  { viewer }: Here,
+  laid: Pick<Laid, 'reason' | 'programme'>,
+  { tree, ground }: LaidTree,
+  { day }: LaidVisit,
+  act: WorkAct,
+  visitId: string,
+  cost: number,
+): NewWork {
+  const facts = factsOn(ground.work!, day);
+  const work = findWork(act.work)!;
+  return {
+    id: v7(),
+    treeId: tree.id,
+    workId: act.work,
+    conditionId: facts.condition?.id ?? null,
+    answers: act.answers,
+    sheet: told((system) => (system === viewer.units ? act.sheet : work.workOut({ ...facts, system }, act.answers))),
+    released: releasing(act.holds, laid.reason),
+    plannedFor: day > ground.situation.today ? day : null,
+    price: once(cost, laid.programme.years),
+    visitId,
+  };
+}
+
+/** What follows from a record or a look by itself; what would drop a plan, or change its product, is asked first. */
+const FOLLOWS: readonly Change['kind'][] = ['new', 'plan', 'move', 'wait', 'off'];
+export const following = (trees: readonly LaidTree[]): LaidTree[] =>
+  trees.map((t) => ({ ...t, changes: t.changes.filter((c) => FOLLOWS.includes(c.kind)) }));
+
+/**
+ * A laid programme is settled anew on trees on which something was done or found: what comes after is counted from that.
+ * @param treeIds null for all its trees
+ */
+export async function settleAnew(here: Here, laidId: string, treeIds: readonly string[] | null): Promise<void> {
+  const laid = await getLaid(here.viewer, laidId);
+  if (!laid || laid.endedOn) return;
+  const { held, trees } = await layOver(here.viewer, here.station, here.now, laid satisfies Laying, laid.id, treeIds);
+  await writeChanges(here, laid, held, following(trees));
+}

@@ -1,0 +1,30 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { laidVisits, leaveOut, visitsNamed } from '@/store/laid';
+import { settleAnew } from './settle';
+import { z } from 'zod';
+
+/** Visits of a programme that are not made this time, and why; the series goes on from their day. */
+export const skipVisits = command({
+  name: 'skip-visits',
+  right: 'settle a follow-up',
+  schema: z.object({
+    visitIds: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
+    because: z.string().trim().min(4, 'Say why it is left out.').max(500, 'At most 500 signs.'),
+  }),
+  run: async ({ viewer, now, station }, p): Promise<Result> => {
+    const named = await visitsNamed(viewer, p.visitIds);
+    const ids = new Set(p.visitIds);
+    const [first] = named;
+    if (!first || named.length < ids.size) return refuse('visitIds', 'A visit among them is not in this company.');
+    if (named.some((v) => v.laidId !== first.laidId))
+      return refuse('visitIds', 'Leave out the visits of one programme at a time.');
+    const treeIds = [...new Set(named.map((v) => v.treeId))];
+    const stands = (await laidVisits(viewer, first.laidId, treeIds)).filter((v) => ids.has(v.id));
+    if (stands.some((v) => v.state !== 'planned'))
+      return refuse('visitIds', 'Only what is planned is left out; what is done stays in the book.');
+    await leaveOut(viewer, p.visitIds, p.because);
+    await settleAnew({ viewer, now, station }, first.laidId, treeIds);
+    return done;
+  },
+});

@@ -1,0 +1,66 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { treeOf } from '@/facts/tree';
+import { uuid } from '@/core/book/record';
+import { STAGES, type Bbch } from '@/core/season/bbch';
+import { after, dayIn, type Day } from '@/core/season/follow-ups';
+import { stagesOf } from '@/core/season/growth';
+import { findHost, growthOf, heatModels } from '@/knowledge';
+import type { Viewer } from '@/store/auth';
+import { getPlace } from '@/store/grounds';
+import { addSighting, placeYears, type Sighting } from '@/store/season';
+import { z } from 'zod';
+
+/** Older than a season, what is remembered is no sighting. */
+const BACK_DAYS = 366;
+
+type Seen = Pick<Sighting, 'kind' | 'hostId' | 'what'>;
+type Refused = ReturnType<typeof refuse>;
+
+function stageSeen({ hostId, code }: { hostId: string; code: Bbch }): Seen | Refused {
+  const host = findHost(hostId);
+  const growth = host && growthOf(host);
+  return growth && stagesOf(growth).includes(code)
+    ? { kind: 'stage', hostId, what: String(code) }
+    : refuse('what.code', 'This stage is not known for this host.');
+}
+
+async function biofixSeen(viewer: Viewer, placeId: string, today: Day, modelId: string): Promise<Seen | Refused> {
+  const [year] = await placeYears(viewer, [placeId], today);
+  const model = [...heatModels, ...(year?.ownHeat ?? [])].find((m) => m.id === modelId);
+  return model && model.from !== 'new year'
+    ? { kind: 'biofix', hostId: null, what: model.id }
+    : refuse('what.modelId', 'No sum of heat is counted from a sighting like this.');
+}
+
+/** What somebody sees of the year: a stage of a host, or what a sum of heat is counted from. It moves what follows there. */
+export const noteStage = command({
+  name: 'note-stage',
+  right: 'measure',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    /** The tree at which it is seen; null where it is said of the place. */
+    treeId: uuid.nullable(),
+    what: z.discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('stage'), hostId: z.string().max(60), code: z.literal(STAGES) }),
+      z.strictObject({ kind: z.literal('biofix'), modelId: z.string().max(60) }),
+    ]),
+    on: z.iso.date('Give the day like 2026-05-14.'),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now, observed }, { id, placeId, treeId, what, on }): Promise<Result> => {
+    const place = await getPlace(viewer, placeId);
+    if (!place) return refuse('placeId', 'This place is not in this company.');
+    if (treeId) {
+      const tree = await treeOf(viewer, treeId, now);
+      if (tree?.placeId !== placeId) return refuse('treeId', 'This tree does not stand at this place.');
+    }
+    const today = dayIn(now, place.timeZone);
+    if (on > today) return refuse('on', 'This day has not come yet; say what is seen.');
+    if (on < after(today, -BACK_DAYS, 'days')) return refuse('on', 'At most a year back.');
+    const seen = what.kind === 'stage' ? stageSeen(what) : await biofixSeen(viewer, placeId, today, what.modelId);
+    if ('ok' in seen) return seen;
+    await addSighting(viewer, { id, placeId, treeId, day: on, at: observed, ...seen });
+    return done;
+  },
+});

@@ -1,0 +1,13 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { withdrawSighting } from '@/store/season';
+import { z } from 'zod';
+
+/** Takes back what was said to be seen of the year: it stays on record, and moves nothing any more. */
+export const voidStageNote = command({
+  name: 'void-stage-note',
+  right: 'measure',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer }, { id }): Promise<Result> =>
+    (await withdrawSighting(viewer, id)) ? done : refuse('id', 'Nothing like this was noted in this company.'),
+});

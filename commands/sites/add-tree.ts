@@ -1,0 +1,64 @@
+import { command, refuse, type Result } from '@/commands/command';
+import { typed } from '@/core/units/typed';
+import { uuid } from '@/core/book/record';
+import { combinedDiameter, stemDiameters } from '@/core/measure/trunk';
+import { readNumber } from '@/core/units/numbers';
+import { LENGTH } from '@/core/units/units';
+import { findHost } from '@/knowledge';
+import { addTrees, nextWalkOrder, takenTags } from '@/store/tree-list';
+import { getPlace } from '@/store/grounds';
+import { v7 } from 'uuid';
+import { z } from 'zod';
+
+export const addTree = command({
+  name: 'add-tree',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    tag: z.string().trim().min(1, 'A tree needs its tag.').max(24, 'A tag has at most 24 signs.'),
+    hostId: z.string().refine((h) => findHost(h) !== null, 'Choose the host.'),
+    /** What the tree is, where it stands for a species without an entry. */
+    species: z.string().trim().max(120, 'At most 120 signs.').default(''),
+    girth: typed,
+    unit: z.enum(['cm', 'in']),
+  }),
+  run: async ({ viewer, observed }, t): Promise<Result<{ id: string }>> => {
+    if (!(await getPlace(viewer, t.placeId))) return refuse('', 'There is no such place in this company.');
+    const girth =
+      t.girth.trim() === ''
+        ? null
+        : readNumber(t.girth, { name: 'The girth', above: 0, max: Math.round(3000 / LENGTH[t.unit]), unit: t.unit });
+    if (girth && !girth.ok) return refuse('girth', girth.sentence);
+    if ((await takenTags(viewer, t.placeId, [t.tag])).length)
+      return refuse('tag', `Tag ${t.tag} hangs at this place already.`);
+    const stems = girth ? [{ kind: 'girth' as const, typed: { value: girth.value, unit: t.unit } }] : null;
+    await addTrees(
+      viewer,
+      [
+        {
+          id: t.id,
+          placeId: t.placeId,
+          tag: t.tag,
+          hostId: t.hostId,
+          species: t.species,
+          lat: null,
+          lon: null,
+          walkOrder: await nextWalkOrder(viewer, t.placeId),
+          section: '',
+          note: '',
+          reading: stems && {
+            at: observed,
+            diameterCm: combinedDiameter(stemDiameters(stems), 'sum'),
+            stems,
+            heightM: null,
+            method: 'tape',
+          },
+        },
+      ],
+      viewer.breastHeightCm,
+      v7,
+    );
+    return { ok: true, value: { id: t.id } };
+  },
+});

@@ -1,0 +1,28 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { putDown } from '@/commands/typed';
+import { uuid } from '@/core/book/record';
+import { readNumber } from '@/core/units/numbers';
+import { addOthersApplied } from '@/store/others-applied';
+import { getPlace } from '@/store/grounds';
+import { z } from 'zod';
+
+/** What the client or others put down on this place: it counts against the caps of every label. */
+export const recordOthersOnSite = command({
+  name: 'record-others-on-site',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    placeId: uuid,
+    ...putDown,
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now }, o): Promise<Result> => {
+    const grams = readNumber(o.grams, { name: 'The amount', above: 0, max: 1e7, unit: 'g' });
+    if (!grams.ok) return refuse('grams', grams.sentence);
+    if (o.onDay > todayOf(viewer, now)) return refuse('onDay', 'That day has not come yet.');
+    if (!(await getPlace(viewer, o.placeId))) return refuse('', 'There is no such place in this company.');
+    await addOthersApplied(viewer, { ...o, grams: grams.value });
+    return done;
+  },
+});

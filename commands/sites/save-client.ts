@@ -1,0 +1,15 @@
+import { command, done } from '@/commands/command';
+import { name } from '@/commands/sites/name';
+import { uuid } from '@/core/book/record';
+import { upsertClient } from '@/store/grounds';
+import { z } from 'zod';
+
+export const saveClient = command({
+  name: 'save-client',
+  right: 'edit grounds',
+  schema: z.object({ id: uuid, name: name('A client'), contact: z.string().trim().max(400, 'At most 400 signs.') }),
+  run: async ({ viewer: v }, c) => {
+    await upsertClient(v, c);
+    return done;
+  },
+});

@@ -1,0 +1,38 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { areaOf, toGlobe } from '@/core/grounds/plan';
+import { groundsPlanSchema } from '@/core/grounds/schema';
+import { upsertSiteMap } from '@/store/place-plan';
+import { z } from 'zod';
+
+const metre = z.number('A place on the plan is a number of metres.').min(-20_000).max(20_000);
+
+/** Keeps the plan and where its trees stand; their position on the globe follows where the origin is known. */
+export const saveSiteMap = command({
+  name: 'save-site-map',
+  right: 'edit grounds',
+  schema: z.object({
+    placeId: uuid,
+    plan: groundsPlanSchema,
+    trees: z.array(z.object({ id: uuid, x: metre, y: metre })).max(600),
+    /** The version of the plan that was drawn on. */
+    basedOn: z.number().int().min(1),
+  }),
+  run: async ({ viewer }, p): Promise<Result> => {
+    const kept = await upsertSiteMap(
+      viewer,
+      p.placeId,
+      p.plan,
+      p.plan.outline ? areaOf(p.plan.outline) : null,
+      p.trees.map((t) => ({ ...t, ...(p.plan.origin ? toGlobe(t, p.plan.origin) : { lat: null, lon: null }) })),
+      p.basedOn,
+    );
+    if (kept === 'kept') return done;
+    return kept === 'stale'
+      ? refuse(
+          'version',
+          'Somebody drew this plan anew meanwhile. What you drew stays here; kept again, it goes over what stands now.',
+        )
+      : refuse('', 'There is no such place in this company.');
+  },
+});

@@ -1,0 +1,14 @@
+import { command, done, refuse } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { insertLabelCheck } from '@/store/shelf';
+import { z } from 'zod';
+
+export const checkLabel = command({
+  name: 'check-label',
+  right: 'keep the shelf',
+  schema: z.object({ labelId: uuid }),
+  run: async ({ viewer: v }, { labelId }) => {
+    const made = await insertLabelCheck(v, labelId);
+    return made.count ? done : refuse('', 'There is no such label in this company.');
+  },
+});

@@ -1,0 +1,14 @@
+import { command, done } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { removeEquipment } from '@/store/shelf';
+import { z } from 'zod';
+
+export const deleteEquipment = command({
+  name: 'delete-equipment',
+  right: 'keep the shelf',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer: v }, { id }) => {
+    await removeEquipment(v, id);
+    return done;
+  },
+});

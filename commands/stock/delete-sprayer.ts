@@ -1,0 +1,14 @@
+import { command, done } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { removeSprayer } from '@/store/shelf';
+import { z } from 'zod';
+
+export const deleteSprayer = command({
+  name: 'delete-sprayer',
+  right: 'keep the shelf',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer: v }, { id }) => {
+    await removeSprayer(v, id);
+    return done;
+  },
+});

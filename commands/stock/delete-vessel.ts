@@ -1,0 +1,14 @@
+import { command, done } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { removeVessel } from '@/store/shelf';
+import { z } from 'zod';
+
+export const deleteVessel = command({
+  name: 'delete-vessel',
+  right: 'keep the shelf',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer: v }, { id }) => {
+    await removeVessel(v, id);
+    return done;
+  },
+});

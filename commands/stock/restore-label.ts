@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { command, done } from '@/commands/command';
+import { putLabelBack as putBack } from '@/store/shelf';
+
+/** A label that was taken off stands on the shelf again, as it was. */
+export const restoreLabel = command({
+  name: 'restore-label',
+  right: 'keep the shelf',
+  schema: z.object({ labelKey: z.string().max(60) }),
+  run: async ({ viewer: v }, p) => {
+    await putBack(v, p.labelKey);
+    return done;
+  },
+});

@@ -1,0 +1,14 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { revokeProposal } from '@/store/proposals';
+import { z } from 'zod';
+
+export const cancelQuote = command({
+  name: 'cancel-quote',
+  right: 'prescribe',
+  schema: z.object({ id: uuid }),
+  run: async ({ viewer: v }, { id }): Promise<Result> => {
+    const changed = await revokeProposal(v, id);
+    return changed.count ? done : refuse('', 'This proposal was taken back before.');
+  },
+});

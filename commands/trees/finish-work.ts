@@ -1,0 +1,37 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { weighingOf } from '@/facts/situation';
+import { treeOf } from '@/facts/tree';
+import { finishSchema } from '@/core/work/finish-schema';
+import { stepOfWork } from '@/core/prescribe/costs';
+import { dayIn, followUps } from '@/core/season/follow-ups';
+import { settleAnew } from '@/commands/programmes/settle';
+import { laidBehind } from '@/store/laid';
+import { getWorkPlan, settleWork } from '@/store/works';
+import { v7 } from 'uuid';
+
+/** A work carried out or dropped; its follow-ups are counted from the day on which it was. */
+export const finishWork = command({
+  name: 'finish-work',
+  right: 'apply',
+  schema: finishSchema,
+  run: async ({ viewer, now, observed, station }, p): Promise<Result> => {
+    const plan = await getWorkPlan(viewer, p.id);
+    const tree = plan && (await treeOf(viewer, plan.treeId, observed));
+    if (!plan || !tree) return refuse('', 'This work is not in this company.');
+    // The day on which it was done, whenever it is heard of.
+    const today = dayIn(observed, tree.timeZone);
+    const laid = await laidBehind(viewer, { workPlanId: p.id });
+    const { rules } = stepOfWork(plan.workId, plan.sheet.followUps, undefined, weighingOf(viewer, tree, observed));
+    const settled = await settleWork(
+      viewer,
+      p.done
+        ? { id: p.id, state: 'done', doneOn: today, doneAt: observed, minutes: p.minutes, note: p.note }
+        : { id: p.id, state: 'dropped', doneOn: null, doneAt: null, minutes: null, note: p.note },
+      v7,
+      // Under a programme the next one is a visit of the programme.
+      p.done ? followUps(rules, today).filter((f) => !laid || f.kind !== 'treat-again') : [],
+    );
+    if (settled && laid) await settleAnew({ viewer, now, station }, laid.laidId, [laid.treeId]);
+    return settled ? done : refuse('', 'This work was carried out or dropped meanwhile.');
+  },
+});

@@ -1,0 +1,22 @@
+import { command, type Result } from '@/commands/command';
+import { treeOf } from '@/facts/tree';
+import { noTree } from '@/commands/trees/no-tree';
+import { readReading, typedReading } from '@/core/measure/reading';
+import { addReading } from '@/store/looks';
+
+/** Measuring: every stem as typed, the height it was read at, what was in the way. */
+export const measureTree = command({
+  name: 'measure-tree',
+  right: 'measure',
+  schema: typedReading,
+  once: (x) => x.id,
+  run: async ({ viewer, observed }, m): Promise<Result<{ next: string }>> => {
+    const read = readReading(m);
+    if (!read.ok) return read;
+    const tree = await treeOf(viewer, m.treeId, observed);
+    if (!tree) return noTree;
+    await addReading(viewer, { id: m.id, treeId: tree.id, at: observed, ...read.value });
+    const next = !tree.looks.length ? 'examine' : !tree.verdicts.length ? 'decide' : 'prescribe';
+    return { ok: true, value: { next: `/tree/${tree.id}/${next}` } };
+  },
+});

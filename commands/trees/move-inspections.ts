@@ -1,0 +1,47 @@
+import { command, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import type { Issue } from '@/core/book/write';
+import { noDayAhead } from '@/core/prescribe/when';
+import { dayIn, dayWords } from '@/core/season/follow-ups';
+import { moveVisitsTo, visitsById } from '@/store/follow-ups';
+import { z } from 'zod';
+
+/**
+ * Visits that a rule or somebody asked for are moved to a day. A treatment never comes sooner than its label lets it and
+ * nothing hangs longer than it may; anything else may stand outside its span where somebody says why. All or none are moved.
+ */
+export const moveInspections = command({
+  name: 'move-inspections',
+  right: 'settle a follow-up',
+  schema: z.object({
+    ids: z.array(uuid).min(1, 'Choose one visit at least.').max(300, 'At most 300 visits at once.'),
+    day: z.iso.date('Give the day like 2027-05-14.'),
+    because: z.string().trim().max(500, 'At most 500 signs.').default(''),
+  }),
+  run: async ({ viewer, now }, { ids, day, because }): Promise<Result<{ moved: number }>> => {
+    const visits = await visitsById(viewer, ids);
+    if (visits.length < new Set(ids).size) return refuse('ids', 'A visit among them is not in this company.');
+    if (visits.some((v) => v.state !== 'open')) return refuse('ids', 'What is done or left out cannot be moved.');
+    if (visits.some((v) => v.ruleId === 'laid'))
+      return refuse('ids', 'A visit of a programme is moved by its programme, which takes what follows along.');
+    const never = visits.flatMap((v) => noDayAhead(day, dayIn(now, v.timeZone)) ?? [])[0];
+    if (never) return refuse('day', never);
+    const issues = visits.flatMap((v): Issue[] => {
+      if (v.kind === 'treat-again' && day < v.earliest)
+        return [
+          { path: `ids.${v.id}`, message: `${v.tag}: ${v.what} may come on ${dayWords(v.earliest)} at the soonest.` },
+        ];
+      if (v.kind === 'pull-device' && day > v.latest)
+        return [{ path: `ids.${v.id}`, message: `${v.tag}: what hangs is pulled by ${dayWords(v.latest)}.` }];
+      // What somebody asked for has no time but the day they gave.
+      if (because || v.ruleId === 'own' || (v.earliest <= day && day <= v.latest)) return [];
+      const span = `${dayWords(v.earliest)} to ${dayWords(v.latest)}`;
+      return [
+        { path: 'because', message: `${v.tag}: ${v.what} has its time from ${span}. Say why it is moved out of it.` },
+      ];
+    });
+    if (issues.length) return { ok: false, issues: issues.slice(0, 40) };
+    await moveVisitsTo(viewer, ids, day, because);
+    return { ok: true, value: { moved: visits.length } };
+  },
+});

@@ -1,0 +1,39 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { todayOf } from '@/commands/today';
+import { treeOf } from '@/facts/tree';
+import { noTree } from '@/commands/trees/no-tree';
+import { putDown } from '@/commands/typed';
+import { numberAt } from '@/core/units/typed';
+import { uuid } from '@/core/book/record';
+import type { Issue } from '@/core/book/write';
+import { findCondition } from '@/knowledge';
+import { addOthersApplied } from '@/store/others-applied';
+import { z } from 'zod';
+
+/** What others put on this tree, and how it went: it counts towards limits, and is evidence. */
+export const recordOthersOnTree = command({
+  name: 'record-others-on-tree',
+  right: 'examine',
+  schema: z.object({
+    id: uuid,
+    treeId: uuid,
+    ...putDown,
+    family: z.string().trim().max(60, 'At most 60 signs.'),
+    resistance: z.string().trim().max(40, 'At most 40 signs.'),
+    conditionId: z.string().max(60).nullable(),
+    effect: z.enum(['none', 'some', 'good']).nullable(),
+  }),
+  once: (x) => x.id,
+  run: async ({ viewer, now }, x): Promise<Result> => {
+    const issues: Issue[] = [];
+    const grams = numberAt(issues, 'grams', x.grams, { name: 'The grams', above: 0, max: 1e6, unit: 'g' });
+    if (x.onDay > todayOf(viewer, now)) issues.push({ path: 'onDay', message: 'That day has not come yet.' });
+    if (issues.length) return { ok: false, issues };
+    const tree = await treeOf(viewer, x.treeId, now);
+    if (!tree) return noTree;
+    if (x.conditionId !== null && !findCondition(x.conditionId))
+      return refuse('conditionId', 'There is no such trouble.');
+    await addOthersApplied(viewer, { ...x, grams: grams!, placeId: tree.placeId });
+    return done;
+  },
+});

@@ -1,0 +1,19 @@
+import { command, done, refuse } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { updateChange } from '@/store/looks';
+import { z } from 'zod';
+
+/** The client's word on what was found while digging. */
+export const settleChange = command({
+  name: 'settle-change',
+  right: 'edit grounds',
+  schema: z.object({
+    id: uuid,
+    approved: z.boolean(),
+    how: z.string().trim().min(3, 'Say who agreed, and how.').max(400, 'At most 400 signs.'),
+  }),
+  run: async ({ viewer: v }, c) => {
+    const changed = await updateChange(v, c.id, c.approved ? 'approved' : 'declined', c.how);
+    return changed.count ? done : refuse('', 'This was settled meanwhile, or it is not in this company.');
+  },
+});

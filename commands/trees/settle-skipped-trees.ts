@@ -1,0 +1,18 @@
+import { command, done, refuse, type Result } from '@/commands/command';
+import { uuid } from '@/core/book/record';
+import { settleLeftOut as settle } from '@/store/left-out';
+import { z } from 'zod';
+
+/** Trees that a row was planned without have been dealt with: they stand in the list no longer, or again. */
+export const settleSkippedTrees = command({
+  name: 'settle-skipped-trees',
+  right: 'prescribe',
+  schema: z.object({
+    ids: z.array(uuid).min(1, 'Choose one at least.').max(500, 'At most 500 at once.'),
+    settled: z.boolean(),
+  }),
+  run: async ({ viewer }, p): Promise<Result> => {
+    const { count } = await settle(viewer, p.ids, p.settled);
+    return count ? done : refuse('ids', 'None of these is left out any more.');
+  },
+});

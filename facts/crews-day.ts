@@ -1,0 +1,44 @@
+import type { RoundThing } from '@/facts/round-ends';
+import type { Before, DayStop, OpenEnd } from '@/core/round/day';
+import type { Hours } from '@/core/schedule/problem';
+import type { Day } from '@/core/season/zone';
+import type { HourOfDay } from '@/core/weather/by-hour';
+import type { BatchRow } from '@/store/batches';
+import type { DoneRow } from '@/store/book';
+import type { LeftRow, RoundHead } from '@/store/day';
+import type { DayPlace } from '@/store/grounds';
+import type { Message } from '@/store/messages';
+
+/** A place on a crew's day with what it takes to get in, what is done there, and the hours in which it may be done. */
+export interface StopOfDay extends DayStop<RoundThing> {
+  place: DayPlace;
+  begins: number;
+  told: boolean;
+  weather: HourOfDay[];
+  /** Hours in which air and light suit each plan, by its id; left out where any serve, or no forecast reaches. */
+  fit: Record<string, readonly Hours[]>;
+}
+/** A line of the load sheet, with whether it was seen on the truck. */
+export interface LoadTick {
+  line: string;
+  what: string;
+  amount: string;
+  short: string | null;
+  ticked: boolean;
+}
+export interface CrewsDay {
+  round: RoundHead;
+  today: Day;
+  stops: StopOfDay[];
+  /** The place that is gone to next; null where nothing is left to begin. */
+  nextPlaceId: string | null;
+  lefts: LeftRow[];
+  done: DoneRow[];
+  batches: BatchRow[];
+  load: { title: string; lines: LoadTick[] }[];
+  before: Before[];
+  ends: OpenEnd[];
+  messages: Message[];
+  /** Places of the stops and of what was left, by their ids. */
+  places: Record<string, DayPlace>;
+}
